@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Errors;
+use App\Http\Middleware\OpenInstallation;
+use App\Http\Middleware\RequireRole;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        commands: __DIR__.'/../routes/console.php',
+    )
+    ->withMiddleware(function (Middleware $middleware): void {
+        // Same origin only: there is nothing for CORS headers to allow.
+        $middleware->remove(HandleCors::class);
+        $middleware->alias([
+            'role' => RequireRole::class,
+            'installation' => OpenInstallation::class,
+        ]);
+        $middleware->redirectGuestsTo('/sign-in');
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        Errors::register($exceptions);
+    })
+    ->create();

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+/** A place in a modular connector that takes an insert of one family. */
+final readonly class Bay
+{
+    public function __construct(
+        public string $name,
+        public string $accepts,
+        public Point $centre,
+    ) {
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+/**
+ * One contact of a connector, seen from both sides. The terminal behind it
+ * need not be its mirror image: a lug sits where its maker put it.
+ */
+final readonly class Cavity
+{
+    /**
+     * @param  Point  $face  on the mating face
+     * @param  Point  $wiring  its terminal, on the wiring side
+     * @param  string  $terminal  what the terminal looks like or is marked, where that differs from the address
+     * @param  int  $wires  how many wires its terminal may take
+     */
+    public function __construct(
+        public string $address,
+        public Point $face,
+        public Point $wiring,
+        public string $terminal = '',
+        public int $wires = 1,
+    ) {
+    }
+}

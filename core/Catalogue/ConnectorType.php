@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+/** A connector, or an insert for a modular one, that can be bought. */
+final readonly class ConnectorType
+{
+    /** The address of every connector's shell. */
+    public const SHELL = 'shell';
+
+    /**
+     * @param  string  $family  a bay accepts inserts by it
+     * @param  bool  $conductiveShell  can be probed and joined like a contact
+     * @param  list<Cavity>  $cavities
+     * @param  list<Bay>  $bays
+     * @param  list<BuiltInSwitch>  $switches
+     * @param  list<MatingMode>  $mates
+     * @param  list<string>  $cautions  shown wherever it is worked on
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $short,
+        public string $family,
+        public Gender $gender,
+        public HazardDomain $domain,
+        public Outline $outline,
+        public bool $conductiveShell,
+        public int $shellWires,
+        public array $cavities,
+        public array $bays = [],
+        public array $switches = [],
+        public array $mates = [],
+        public array $cautions = [],
+    ) {
+    }
+
+    public function matesWith(self $other): ?MatingMode
+    {
+        foreach ($this->mates as $mode) {
+            if ($mode->with === $other->id) {
+                return $mode;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Diagnosing;
+
+use Sartal\Core\Wiring\Edit;
+
+/** One thing that may have gone wrong: an edit of the wiring, and what is needed to name it. */
+final readonly class Fault
+{
+    /**
+     * @param  list<string>  $nodes  the terminals concerned, as wired when nothing is wrong
+     * @param  list<string>  $edges  the joints or conductors concerned
+     * @param  int  $by  how many places, for a shift
+     */
+    public function __construct(
+        public FaultKind $kind,
+        public array $nodes,
+        public array $edges,
+        public Edit $edit,
+        public int $by = 0,
+    ) {
+    }
+
+    public function key(): string
+    {
+        return $this->kind->value.':'.implode(',', $this->nodes).':'.implode(',', $this->edges).':'.$this->by;
+    }
+}

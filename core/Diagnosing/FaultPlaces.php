@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Diagnosing;
+
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Wiring\FittingLayout;
+use Sartal\Core\Wiring\Joint;
+use Sartal\Core\Wiring\Node;
+
+/** Where faults can be: the terminals of each connector in their order, and which joints belong to one element. */
+final readonly class FaultPlaces
+{
+    /**
+     * @param  array<string, list<string>>  $terminals  by fitting
+     * @param  array<string, int>  $order  place of a terminal in its connector
+     * @param  array<string, string>  $groups  joint id → element
+     */
+    private function __construct(
+        public array $terminals,
+        public array $order,
+        public array $groups,
+    ) {
+    }
+
+    /** @param  list<Joint>  $joints */
+    public static function of(Assembly $assembly, array $joints, Installation $installation): self
+    {
+        $terminals = [];
+        $order = [];
+        foreach ($assembly->fittings as $id) {
+            $fitting = $installation->fittings[$id] ?? null;
+            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            foreach (array_keys($layout->cavities ?? []) as $place => $address) {
+                $node = Node::terminal($id, (string) $address);
+                $terminals[$id][] = $node;
+                $order[$node] = $place;
+            }
+        }
+        $groups = [];
+        foreach ($joints as $joint) {
+            $parent = strrpos($joint->conductor, '/');
+            $groups[$joint->id()] = $parent === false ? '' : $joint->run.':'.substr($joint->conductor, 0, $parent);
+        }
+
+        return new self($terminals, $order, $groups);
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Diagnosing;
+
+use Sartal\Core\Wiring\Edit;
+
+/** A joint that does not hold, or a conductor broken along the way. */
+final class Opens implements FaultSource
+{
+    public function in(Patch $patch): iterable
+    {
+        foreach ($patch->joints as $joints) {
+            foreach ($joints as $joint) {
+                yield new Fault(FaultKind::Open, [$joint->to], [$joint->id], new Edit([$joint->id => null]));
+            }
+        }
+        foreach ($patch->conductors as $conductor) {
+            yield new Fault(FaultKind::Open, [], [$conductor->id], new Edit([$conductor->id => null]));
+        }
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Diagnosing;
+
+use Sartal\Core\Wiring\Edge;
+use Sartal\Core\Wiring\EdgeKind;
+use Sartal\Core\Wiring\Edit;
+use Sartal\Core\Wiring\Node;
+use Sartal\Core\Wiring\Wiring;
+
+/**
+ * Whole elements exchanged at one end (crossed pairs, channels exchanged), and
+ * the same two conductors exchanged at both ends (a split pair: straight
+ * through by contact, but not by twist).
+ */
+final readonly class PairFaults implements FaultSource
+{
+    /** @param  array<string, string>  $groups joint id → the element (pair, coax, …) its conductor belongs to */
+    public function __construct(private array $groups)
+    {
+    }
+
+    public function in(Patch $patch): iterable
+    {
+        foreach ($patch->joints as $joints) {
+            yield from $this->crossed($joints);
+        }
+        yield from $this->split($patch);
+    }
+
+    /**
+     * @param  list<Edge>  $joints
+     * @return iterable<Fault>
+     */
+    private function crossed(array $joints): iterable
+    {
+        $elements = [];
+        foreach ($joints as $joint) {
+            $elements[$this->groups[$joint->id] ?? ''][] = $joint;
+        }
+        unset($elements['']);
+        $elements = array_values(array_filter($elements, static fn (array $of): bool => count($of) > 1));
+        foreach ($elements as $i => $one) {
+            foreach (array_slice($elements, $i + 1) as $other) {
+                if (count($one) === count($other)) {
+                    yield $this->exchanged($this->byConductor($one), $this->byConductor($other));
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  list<Edge>  $one
+     * @param  list<Edge>  $other
+     */
+    private function exchanged(array $one, array $other): Fault
+    {
+        $edges = [];
+        $nodes = [];
+        foreach ($one as $i => $joint) {
+            $edges[$joint->id] = $joint->movedTo($other[$i]->to);
+            $edges[$other[$i]->id] = $other[$i]->movedTo($joint->to);
+            array_push($nodes, $joint->to, $other[$i]->to);
+        }
+
+        return new Fault(FaultKind::Crossed, $nodes, array_map(strval(...), array_keys($edges)), new Edit($edges));
+    }
+
+    /**
+     * In the order of the cable, not of the connector: like goes with like.
+     *
+     * @param  list<Edge>  $joints
+     * @return list<Edge>
+     */
+    private function byConductor(array $joints): array
+    {
+        usort($joints, static fn (Edge $a, Edge $b): int => strcmp($a->from, $b->from));
+
+        return $joints;
+    }
+
+    /** @return iterable<Fault> */
+    private function split(Patch $patch): iterable
+    {
+        $through = [];
+        foreach ($patch->conductors as $conductor) {
+            $near = $this->joint($patch->wiring, $conductor->from);
+            $far = $this->joint($patch->wiring, $conductor->to);
+            if ($near !== null && $far !== null && $conductor->twist !== null) {
+                $through[] = [$near, $far, $conductor->twist];
+            }
+        }
+        foreach ($through as $i => [$near, $far, $twist]) {
+            foreach (array_slice($through, $i + 1) as [$otherNear, $otherFar, $otherTwist]) {
+                $sameEnds = Node::fitting($near->to) === Node::fitting($otherNear->to) && Node::fitting($far->to) === Node::fitting($otherFar->to);
+                if ($sameEnds && $twist !== $otherTwist) {
+                    yield new Fault(FaultKind::Split, [$near->to, $otherNear->to, $far->to, $otherFar->to], [$near->id, $otherNear->id, $far->id, $otherFar->id], new Edit([
+                        $near->id => $near->movedTo($otherNear->to),
+                        $otherNear->id => $otherNear->movedTo($near->to),
+                        $far->id => $far->movedTo($otherFar->to),
+                        $otherFar->id => $otherFar->movedTo($far->to),
+                    ]));
+                }
+            }
+        }
+    }
+
+    private function joint(Wiring $wiring, string $node): ?Edge
+    {
+        foreach ($wiring->at($node) as $edge) {
+            if ($edge->kind === EdgeKind::Joint) {
+                return $edge;
+            }
+        }
+
+        return null;
+    }
+}

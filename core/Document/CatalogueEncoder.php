@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Catalogue\Bay;
+use Sartal\Core\Catalogue\BuiltInSwitch;
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\Cavity;
+use Sartal\Core\Catalogue\ConnectorType;
+use Sartal\Core\Catalogue\Consequence;
+use Sartal\Core\Catalogue\ContactPlan;
+use Sartal\Core\Catalogue\Element;
+use Sartal\Core\Catalogue\HazardDomain;
+use Sartal\Core\Catalogue\MatingMode;
+use Sartal\Core\Catalogue\Point;
+use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Catalogue\SignalType;
+
+/**
+ * Catalogue entries into their JSON shape, in one canonical spelling: what is
+ * as it would be by default is left out.
+ *
+ * @phpstan-type Json array<string, mixed>
+ */
+final class CatalogueEncoder
+{
+    /** @return Json */
+    public static function catalogue(Catalogue $catalogue): array
+    {
+        return [
+            'cables' => array_map(self::cable(...), array_values($catalogue->cables)),
+            'connectors' => array_map(self::connector(...), array_values($catalogue->connectors)),
+            'signals' => array_map(self::signal(...), array_values($catalogue->signals)),
+            'plans' => array_map(self::plan(...), array_values($catalogue->plans)),
+        ];
+    }
+
+    /** @return Json */
+    public static function cable(CableType $cable): array
+    {
+        return [
+            'id' => $cable->id,
+            'name' => $cable->name,
+            'family' => $cable->family,
+            'prefix' => $cable->prefix,
+            'outerDiameter' => $cable->outerDiameter->canonical(),
+            'sheath' => $cable->sheath,
+            'construction' => self::element($cable->construction),
+        ];
+    }
+
+    /** @return Json */
+    private static function element(Element $element): array
+    {
+        return self::brief([
+            'key' => $element->key,
+            'kind' => $element->kind->value,
+            'label' => $element->label,
+            'colour' => $element->colour,
+            'pole' => $element->pole,
+            'gauge' => $element->gauge?->text,
+            'domain' => $element->domain?->value,
+            'children' => array_map(self::element(...), $element->children),
+        ]);
+    }
+
+    /** @return Json */
+    public static function connector(ConnectorType $type): array
+    {
+        return [
+            'id' => $type->id,
+            'name' => $type->name,
+            'short' => $type->short,
+            'family' => $type->family,
+            'gender' => $type->gender->value,
+            ...self::brief([
+                'domain' => $type->domain === HazardDomain::Signal ? null : $type->domain->value,
+                'conductiveShell' => $type->conductiveShell ?: null,
+                'shellWires' => $type->shellWires === 1 ? null : $type->shellWires,
+            ]),
+            'outline' => self::brief([
+                'shape' => $type->outline->shape,
+                'width' => $type->outline->width->canonical(),
+                'height' => $type->outline->height->canonical(),
+                'key' => $type->outline->key === null ? null : self::point($type->outline->key),
+                'contact' => $type->outline->contact->canonical(),
+            ]),
+            'cavities' => array_map(static fn (Cavity $cavity): array => self::brief([
+                'address' => $cavity->address,
+                'face' => self::point($cavity->face),
+                'wiring' => self::point($cavity->wiring),
+                'terminal' => $cavity->terminal,
+                'wires' => $cavity->wires === 1 ? null : $cavity->wires,
+            ]), $type->cavities),
+            ...self::brief([
+                'bays' => array_map(static fn (Bay $bay): array => ['name' => $bay->name, 'accepts' => $bay->accepts, 'centre' => self::point($bay->centre)], $type->bays),
+                'switches' => array_map(static fn (BuiltInSwitch $switch): array => ['name' => $switch->name, 'atRest' => $switch->atRest, 'operated' => $switch->operated], $type->switches),
+                'mates' => array_map(static fn (MatingMode $mode): array => self::brief([
+                    'with' => $mode->with,
+                    'name' => $mode->name === 'straight' ? '' : $mode->name,
+                    'contacts' => $mode->contacts === [] ? null : (object) $mode->contacts,
+                ]), $type->mates),
+                'cautions' => $type->cautions,
+            ]),
+        ];
+    }
+
+    /** @return Json */
+    public static function signal(SignalType $signal): array
+    {
+        return [
+            'id' => $signal->id,
+            'name' => $signal->name,
+            ...self::brief(['domain' => $signal->domain === HazardDomain::Signal ? null : $signal->domain->value]),
+            'functions' => array_map(static fn (SignalFunction $function): array => [
+                'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,
+                ...($function->required ? [] : ['required' => false]),
+            ], $signal->functions),
+            ...self::brief([
+                'differential' => $signal->differential,
+                'consequences' => array_map(static fn (Consequence $consequence): array => self::brief([
+                    'fault' => $consequence->fault, 'functions' => $consequence->functions, 'words' => $consequence->words,
+                ]), $signal->consequences),
+            ]),
+        ];
+    }
+
+    /** @return Json */
+    public static function plan(ContactPlan $plan): array
+    {
+        return [
+            'id' => $plan->id,
+            'name' => $plan->name,
+            'connector' => $plan->connector,
+            'channels' => (object) array_map(static fn (array $contacts): object => (object) $contacts, $plan->channels),
+            ...self::brief(['source' => $plan->source]),
+        ];
+    }
+
+    /**
+     * Without what is empty.
+     *
+     * @param  Json  $fields
+     * @return Json
+     */
+    public static function brief(array $fields): array
+    {
+        return array_filter($fields, static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);
+    }
+
+    /** @return array{float|int, float|int} */
+    public static function point(Point $point): array
+    {
+        return [self::plain($point->x), self::plain($point->y)];
+    }
+
+    private static function plain(float $number): float|int
+    {
+        return floor($number) === $number ? (int) $number : $number;
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Verdict;
+
+/** An event of the record from and into its JSON shape (docs/formats.md). */
+final class EventCodec
+{
+    private const UUID = '~^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$~';
+
+    public static function decode(Fields $fields): Event
+    {
+        $id = strtolower($fields->name('id'));
+        if (preg_match(self::UUID, $id) !== 1) {
+            $fields->wrong('id', $id, 'should be a UUID.', null);
+        }
+        $kind = $fields->choice('kind', EventKind::class);
+        $side = $fields->has('side') ? $fields->choice('side', Side::class) : null;
+        if ($kind->isOfAnEnd() && $side === null) {
+            $fields->wrong('side', null, 'should be A or B.', null);
+        }
+
+        return new Event(
+            $id,
+            $kind,
+            $fields->name('run'),
+            $side,
+            $fields->name('by'),
+            self::time($fields, 'at'),
+            self::time($fields, 'received'),
+            $fields->text('fingerprint', ''),
+            $fields->text('instrument', ''),
+            $fields->text('note', ''),
+            $fields->has('reading') ? self::reading($fields->child('reading')) : null,
+            $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
+        );
+    }
+
+    public static function reading(Fields $fields): Reading
+    {
+        $lights = [];
+        foreach ($fields->entries('lights') as $from => $to) {
+            $nodes = is_array($to) ? array_values(array_filter($to, is_string(...))) : [];
+            if (! is_array($to) || count($nodes) !== count($to)) {
+                $fields->wrong('lights.'.$from, $to, 'should be a list of contacts.', null);
+            }
+            $lights[(string) $from] = $nodes;
+        }
+        $splits = $fields->has('splits') ? $fields->texts('splits') : null;
+        $fields->done();
+
+        return new Reading($lights, $splits);
+    }
+
+    /** @return array<string, mixed> */
+    public static function encode(Event $event): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $event->id,
+            'kind' => $event->kind->value,
+            'run' => $event->run,
+            'side' => $event->side?->value,
+            'by' => $event->by,
+            'at' => $event->at,
+            'received' => $event->received,
+            'fingerprint' => $event->fingerprint,
+            'instrument' => $event->instrument,
+            'note' => $event->note,
+            'reading' => $event->reading === null ? null : self::encodeReading($event->reading),
+            'verdict' => $event->verdict?->value,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function encodeReading(Reading $reading): array
+    {
+        return ['lights' => (object) $reading->lights] + ($reading->splits === null ? [] : ['splits' => $reading->splits]);
+    }
+
+    /** Kept to the microsecond in UTC, so that two files of one record are the same. */
+    private static function time(Fields $fields, string $key): string
+    {
+        $text = $fields->name($key);
+        if (preg_match('~^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d)(\.\d{1,6})?(Z|[+-]\d\d:\d\d)$~', $text, $m) !== 1 || strtotime($text) === false) {
+            return $fields->wrong($key, $text, 'should be a date and time such as 2026-03-09T14:10:00Z.', '');
+        }
+        $micro = str_pad(substr($m[2], 1), 6, '0');
+
+        return gmdate('Y-m-d\TH:i:s', (int) strtotime($m[1].$m[3])).'.'.$micro.'Z';
+    }
+}

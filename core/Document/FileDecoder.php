@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Equipment;
+use Sartal\Core\Installation\Fitting;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Link;
+use Sartal\Core\Installation\Location;
+use Sartal\Core\Installation\Loom;
+use Sartal\Core\Installation\Mating;
+use Sartal\Core\Installation\PanelSwitch;
+use Sartal\Core\Installation\Port;
+use Sartal\Core\Installation\ScreenAndDrain;
+use Sartal\Core\Installation\ShellBond;
+use Sartal\Core\Installation\Topology;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\Record;
+
+/** A whole installation file from its JSON shape (docs/formats.md). */
+final class FileDecoder
+{
+    /**
+     * @param  array<array-key, mixed>  $data
+     *
+     * @throws InvalidDocument naming everything that is wrong with it
+     */
+    public static function file(array $data): InstallationFile
+    {
+        $problems = new Problems;
+        $fields = Fields::of($data, '', $problems);
+        if ($fields->text('format') !== InstallationFile::FORMAT || ($data['version'] ?? null) !== InstallationFile::VERSION) {
+            $fields->wrong('format', $data['format'] ?? null, sprintf('should be "%s", version %d.', InstallationFile::FORMAT, InstallationFile::VERSION), null);
+            $problems->settle();
+        }
+        $fields->whole('version', 1, 1);
+        $file = new InstallationFile(
+            self::installation($fields),
+            new Record($fields->each('record', EventCodec::decode(...))),
+            $fields->each('people', self::person(...)),
+        );
+        $fields->done();
+        self::record($fields, $file);
+        $problems->settle();
+
+        return $file;
+    }
+
+    /** Everything of a file but its record and people. */
+    public static function installation(Fields $fields): Installation
+    {
+        $own = $fields->child('installation');
+        $rules = $own->has('rules') ? self::rules($own->child('rules')) : HouseRules::defaults();
+        $catalogue = $fields->child('catalogue');
+        $installation = new Installation(
+            $own->name('id'),
+            $own->name('name'),
+            $rules,
+            $fields->has('catalogue') ? CatalogueDecoder::catalogue($catalogue) : new Catalogue,
+            self::byId($fields, 'locations', self::location(...)),
+            self::byId($fields, 'ways', self::way(...)),
+            self::byId($fields, 'looms', self::loom(...)),
+            self::byId($fields, 'circuits', self::circuit(...)),
+            self::byId($fields, 'equipment', self::equipment(...)),
+            self::byId($fields, 'fittings', self::fitting(...)),
+            self::byId($fields, 'runs', RunCodec::decode(...)),
+            $fields->each('matings', self::mating(...)),
+            $fields->texts('splices'),
+            $fields->each('links', self::link(...)),
+            self::byId($fields, 'switches', self::switch(...)),
+        );
+        $own->done();
+        if ($fields->has('catalogue')) {
+            $catalogue->done();
+        }
+
+        return $installation;
+    }
+
+    public static function rules(Fields $fields): HouseRules
+    {
+        $defaults = HouseRules::defaults();
+        $step = $fields->length('cutStep', Length::metres(100), $defaults->cutStep);
+        if ($step->isZero()) {
+            $fields->wrong('cutStep', '0', 'must be longer than nothing.', null);
+        }
+        $rules = new HouseRules(
+            $fields->number('routeAllowance', 0, 100, $defaults->routeAllowance),
+            $step->isZero() ? $defaults->cutStep : $step,
+            $fields->choice('screenAndDrain', ScreenAndDrain::class, $defaults->screenAndDrain),
+            $fields->choice('shell', ShellBond::class, $defaults->shell),
+        );
+        $fields->done();
+
+        return $rules;
+    }
+
+    public static function location(Fields $fields): Location
+    {
+        return new Location(self::id($fields), $fields->name('name'));
+    }
+
+    public static function way(Fields $fields): Way
+    {
+        return new Way(self::id($fields), $fields->name('name'), $fields->text('kind', 'tray'), $fields->length('length', Length::metres(10_000)));
+    }
+
+    public static function loom(Fields $fields): Loom
+    {
+        return new Loom(self::id($fields), $fields->name('name'));
+    }
+
+    public static function circuit(Fields $fields): Circuit
+    {
+        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint));
+    }
+
+    public static function equipment(Fields $fields): Equipment
+    {
+        return new Equipment(self::id($fields), $fields->name('name'), $fields->name('location'), $fields->each('ports', static fn (Fields $port): Port => new Port(
+            $port->name('id'), $port->name('name'), $port->name('connector'), $port->optionalText('plan'),
+        )));
+    }
+
+    public static function fitting(Fields $fields): Fitting
+    {
+        return new Fitting(self::id($fields), $fields->name('label'), $fields->name('connector'), $fields->name('location'), $fields->textMap('inserts'), $fields->texts('shared'));
+    }
+
+    public static function mating(Fields $fields): Mating
+    {
+        return new Mating($fields->name('fitting'), $fields->name('with'));
+    }
+
+    public static function link(Fields $fields): Link
+    {
+        return new Link($fields->name('from'), $fields->name('to'), $fields->text('note', ''));
+    }
+
+    public static function switch(Fields $fields): PanelSwitch
+    {
+        return new PanelSwitch(self::id($fields), $fields->name('name'), $fields->name('from'), $fields->name('to'), $fields->flag('closedAtRest', true));
+    }
+
+    /** Ids stand in node names, so they keep clear of the marks used there. */
+    public static function id(Fields $fields, string $key = 'id'): string
+    {
+        $id = $fields->name($key);
+        if ($id !== '' && (preg_match('~^[^/:>|\s]+$~u', $id) !== 1 || mb_strlen($id) > 80)) {
+            return $fields->wrong($key, $id, 'should be at most 80 characters without blanks, "/", ":", ">" or "|".', '');
+        }
+
+        return $id;
+    }
+
+    private static function person(Fields $fields): Person
+    {
+        return new Person($fields->name('signIn'), $fields->name('name'), $fields->texts('roles'));
+    }
+
+    /** What was done must have been done by somebody, to something. */
+    private static function record(Fields $fields, InstallationFile $file): void
+    {
+        $known = array_flip(array_map(static fn (Person $person): string => $person->signIn, $file->people));
+        foreach ($file->record->events as $i => $event) {
+            self::event($fields, $i, $event, $file->installation, $known);
+        }
+        CatalogueDecoder::once($fields, 'people', array_map(static fn (Person $person): string => $person->signIn, $file->people));
+    }
+
+    /** @param  array<string, int>  $known */
+    private static function event(Fields $fields, int $i, Event $event, Installation $installation, array $known): void
+    {
+        if (! isset($installation->runs[$event->run])) {
+            $fields->wrong('record['.$i.'].run', $event->run, 'names a run that the file does not hold.', null);
+        }
+        if (! isset($known[$event->by])) {
+            $fields->wrong('record['.$i.'].by', $event->by, 'names a person that the file does not hold.', null);
+        }
+    }
+
+    /**
+     * @template T of object{id: string}
+     *
+     * @param  callable(Fields): T  $read
+     * @return array<string, T>
+     */
+    private static function byId(Fields $fields, string $key, callable $read): array
+    {
+        $entries = $fields->each($key, $read);
+        CatalogueDecoder::once($fields, $key, array_map(static fn (object $entry): string => $entry->id, $entries));
+        $byId = [];
+        foreach ($entries as $entry) {
+            $byId[$entry->id] = $entry;
+        }
+
+        return $byId;
+    }
+}

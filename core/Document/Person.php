@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+/** Somebody of the crew, as a file knows them: never with a password. */
+final readonly class Person
+{
+    /** @param  list<string>  $roles */
+    public function __construct(public string $signIn, public string $name, public array $roles)
+    {
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Labelling\Label;
+use Sartal\Core\Measure\Term;
+use Sartal\Core\Measure\Worked;
+use Sartal\Core\Pinout\EndPinout;
+use Sartal\Core\Pinout\Unused;
+use Sartal\Core\Planning\AssemblyPlanner;
+use Sartal\Core\Planning\Bead;
+use Sartal\Core\Planning\Plan;
+use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Wiring\Joint;
+
+/** A plan into its JSON shape (docs/schema/plan.schema.json). */
+final class PlanEncoder
+{
+    /** @return array<string, mixed> */
+    public static function plan(Plan $plan, Installation $installation): array
+    {
+        $assemblies = new AssemblyPlanner($installation, $plan->runs);
+        $runs = [];
+        foreach ($plan->runs as $id => $run) {
+            $runs[] = [
+                'id' => $id,
+                'code' => $installation->runs[$id]->code,
+                'assembly' => $plan->assemblyOf[$id],
+                'cut' => self::worked($run->cut),
+                'ends' => array_map(self::end(...), $run->ends),
+                'labels' => array_map(static fn (Label $label): array => self::label($label, $plan->rotations), $run->labels),
+                'strand' => self::strand($plan->strands[$id]),
+            ];
+        }
+        $tested = [];
+        foreach ($plan->assemblies as $assembly) {
+            $tested[] = [
+                'id' => $assembly->id,
+                'runs' => $assembly->runs,
+                'fittings' => $assembly->fittings,
+                'expected' => self::expected($assemblies->expectation($assembly)),
+            ];
+        }
+
+        return [
+            'format' => 'sartal-plan',
+            'version' => 1,
+            'installation' => $installation->id,
+            'runs' => $runs,
+            'assemblies' => $tested,
+            'findings' => array_map(self::finding(...), $plan->findings),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function worked(Worked $worked): array
+    {
+        return [
+            'result' => $worked->result->canonical(),
+            'exact' => $worked->exact->canonical(),
+            'rounding' => $worked->rounding,
+            'terms' => array_map(static fn (Term $term): array => [
+                'label' => $term->label, 'detail' => $term->detail, 'amount' => $term->amount->canonical(), 'source' => $term->source,
+            ], $worked->terms),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function end(EndPinout $end): array
+    {
+        return [
+            'joints' => array_map(self::joint(...), $end->joints),
+            'unused' => array_map(static fn (Unused $unused): array => ['conductor' => $unused->conductor, 'reason' => $unused->reason], $end->unused),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function joint(Joint $joint): array
+    {
+        return [
+            'leg' => $joint->leg,
+            'conductor' => $joint->conductor,
+            'to' => $joint->to,
+            'function' => $joint->function,
+            'channel' => $joint->channel,
+            'circuit' => $joint->circuit,
+            ...($joint->exception === '' ? [] : ['exception' => $joint->exception]),
+        ];
+    }
+
+    /**
+     * @param  array<array-key, string>  $rotations
+     * @return array<string, mixed>
+     */
+    public static function label(Label $label, array $rotations): array
+    {
+        return [
+            'side' => $label->side->value,
+            'leg' => $label->leg,
+            'code' => $label->code,
+            'end' => $label->end,
+            'to' => $label->to,
+            ...(isset($rotations[$label->code]) ? ['readsUpsideDown' => $rotations[$label->code]] : []),
+        ];
+    }
+
+    /**
+     * @param  list<Bead>  $strand
+     * @return list<array{stage: string, state: string}>
+     */
+    public static function strand(array $strand): array
+    {
+        return array_map(static fn (Bead $bead): array => ['stage' => $bead->stage->value, 'state' => $bead->state->value], $strand);
+    }
+
+    /** @return array<string, mixed> */
+    public static function expected(Expectation $expectation): array
+    {
+        return ['lights' => (object) $expectation->reading->lights, 'pairs' => array_map(static fn ($pair): array => $pair->nodes, $expectation->setup->pairs)];
+    }
+
+    /** @return array<string, string> */
+    public static function finding(Finding $finding): array
+    {
+        return [
+            'severity' => $finding->severity->value,
+            'code' => $finding->code,
+            'subject' => $finding->subject,
+            'words' => $finding->words,
+            'remedy' => $finding->remedy,
+        ];
+    }
+}

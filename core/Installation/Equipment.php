@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Installation;
+
+final readonly class Equipment
+{
+    /** @param  list<Port>  $ports */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $location,
+        public array $ports,
+    ) {
+    }
+}

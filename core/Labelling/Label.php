@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Labelling;
+
+use Sartal\Core\Installation\Side;
+
+/** The texts of one label: the code large, and where the other end is. */
+final readonly class Label
+{
+    /**
+     * @param  string  $code  the run's code, or a leg's own number
+     * @param  string  $leg  "" for the end itself
+     */
+    public function __construct(
+        public Side $side,
+        public string $leg,
+        public string $code,
+        public string $end,
+        public string $to,
+    ) {
+    }
+}

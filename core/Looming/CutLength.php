@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Looming;
+
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Measure\InvalidMeasure;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Measure\Term;
+use Sartal\Core\Measure\Worked;
+
+/**
+ * The length that a run is cut at: ways × (1 + route allowance) + both tails
+ * + both service slacks + both preparation lengths + spare re-terminations ×
+ * preparation, rounded up to the cut step. Source: common practice.
+ */
+final class CutLength
+{
+    /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
+    public static function of(Run $run, Installation $installation): Worked
+    {
+        $rules = $installation->rules;
+        $ways = Length::zero();
+        $through = [];
+        foreach ($run->ways as $id) {
+            $way = $installation->ways[$id] ?? null;
+            if ($way !== null) {
+                $ways = $ways->plus($way->length);
+                $through[] = $way->name.' '.$way->length->canonical();
+            }
+        }
+        $a = $run->a;
+        $b = $run->b;
+        $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
+
+        return Worked::roundedUp([
+            new Term('ways', implode(' + ', $through), $ways, 'the ways that the run lists'),
+            new Term('route allowance', self::percent($rules->routeAllowance).' of the ways', $ways->times($rules->routeAllowance / 100), 'house rule'),
+            self::both('tails', $a->tail, $b->tail),
+            self::both('service slack', $a->slack, $b->slack),
+            self::both('preparation', $a->preparation, $b->preparation),
+            new Term('spare ends', sprintf('%d × %s + %d × %s', $a->spares, $a->preparation->canonical(), $b->spares, $b->preparation->canonical()), $spare, 'each spare uses up one preparation'),
+        ], $rules->cutStep);
+    }
+
+    private static function both(string $label, Length $a, Length $b): Term
+    {
+        return new Term($label, 'A '.$a->canonical().' + B '.$b->canonical(), $a->plus($b), 'stated at each end');
+    }
+
+    private static function percent(float $percent): string
+    {
+        return rtrim(rtrim(number_format($percent, 3, '.', ''), '0'), '.').' %';
+    }
+}

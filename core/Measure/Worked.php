@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Measure;
+
+/**
+ * A length together with the sum that led to it. The terms add up to the
+ * exact value; the result is that value after rounding.
+ */
+final readonly class Worked
+{
+    /** @param  list<Term>  $terms */
+    private function __construct(
+        public Length $result,
+        public Length $exact,
+        public string $rounding,
+        public array $terms,
+    ) {
+    }
+
+    /**
+     * @param  list<Term>  $terms
+     *
+     * @throws InvalidMeasure when the step is nothing or less
+     */
+    public static function roundedUp(array $terms, Length $step): self
+    {
+        $exact = Length::zero();
+        foreach ($terms as $term) {
+            $exact = $exact->plus($term->amount);
+        }
+
+        return new self($exact->roundedUpTo($step), $exact, 'up to the next '.$step->canonical(), $terms);
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Pinout;
+
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Conductor;
+use Sartal\Core\Catalogue\ElementKind;
+use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Installation\ScreenAndDrain;
+
+/** Which conductors of an element serve which function of a signal. */
+final readonly class ConductorChoice
+{
+    public function __construct(private CableType $cable, private ScreenAndDrain $screens)
+    {
+    }
+
+    /**
+     * The conductors that serve a function: none where the element has no
+     * such conductor, several where like poles are paralleled (star-quad).
+     *
+     * @return list<Conductor>
+     */
+    public function for(string $element, SignalFunction $function): array
+    {
+        return $function->pole === SignalFunction::SCREEN
+            ? $this->screen($element, $function->part)
+            : $this->cores($element, $function->part, $function->pole);
+    }
+
+    /**
+     * Bare conductors that the house rule leaves out because their neighbour serves.
+     *
+     * @return list<Conductor>
+     */
+    public function displaced(string $element): array
+    {
+        if ($this->screens === ScreenAndDrain::Together) {
+            return [];
+        }
+        $displaced = [];
+        foreach ($this->byParent($this->bare($element)) as $together) {
+            $drains = $this->drains($together);
+            if ($drains !== [] && count($drains) < count($together)) {
+                array_push($displaced, ...array_filter($together, static fn (Conductor $bare): bool => $bare->element->kind !== ElementKind::Drain));
+            }
+        }
+
+        return $displaced;
+    }
+
+    /** @return list<Conductor> */
+    private function cores(string $element, int $part, string $pole): array
+    {
+        $parts = $this->parts($element);
+        $path = $parts[$part - 1] ?? null;
+        if ($path === null) {
+            return [];
+        }
+        $cores = array_values(array_filter(
+            $this->cable->conductors(),
+            static fn (Conductor $conductor): bool => $conductor->parent === $path && ! $conductor->isBare() || $conductor->path === $path,
+        ));
+        $letter = 'a';
+        $chosen = [];
+        foreach ($cores as $core) {
+            $own = $core->element->pole === '' ? $letter : $core->element->pole;
+            $letter++;
+            if ($own === $pole) {
+                $chosen[] = $core;
+            }
+        }
+
+        return $chosen;
+    }
+
+    /** @return list<Conductor> */
+    private function screen(string $element, int $part): array
+    {
+        // The element's own screen first; a single pair inside a plain jacket lends its own.
+        $levels = $this->byParent($this->bare($element));
+        $parts = $this->parts($element);
+        $wanted = $part === 0 ? $element : $parts[$part - 1] ?? null;
+        $together = $levels[$wanted ?? '?'] ?? ($part === 0 && count($parts) === 1 ? $levels[$parts[0]] ?? [] : []);
+        $drains = $this->drains($together);
+
+        return $this->screens === ScreenAndDrain::Together || $drains === [] ? $together : $drains;
+    }
+
+    /**
+     * The parts of an element: itself where it holds cores, else what it holds that does.
+     *
+     * @return list<string>
+     */
+    private function parts(string $element): array
+    {
+        $holders = [];
+        foreach ($this->cable->conductorsWithin($element) as $conductor) {
+            if (! $conductor->isBare()) {
+                $holders[$conductor->path === $element ? $element : $conductor->parent] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($holders));
+    }
+
+    /** @return list<Conductor> */
+    private function bare(string $element): array
+    {
+        return array_values(array_filter($this->cable->conductorsWithin($element), static fn (Conductor $conductor): bool => $conductor->isBare()));
+    }
+
+    /**
+     * @param  list<Conductor>  $conductors
+     * @return array<string, list<Conductor>>
+     */
+    private function byParent(array $conductors): array
+    {
+        $levels = [];
+        foreach ($conductors as $conductor) {
+            $levels[$conductor->parent][] = $conductor;
+        }
+
+        return $levels;
+    }
+
+    /**
+     * @param  list<Conductor>  $together
+     * @return list<Conductor>
+     */
+    private function drains(array $together): array
+    {
+        return array_values(array_filter($together, static fn (Conductor $bare): bool => $bare->element->kind === ElementKind::Drain));
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Installation\Installation;
+
+/** What only shows when runs are seen together. */
+final class Checks
+{
+    /**
+     * @param  array<string, RunPlan>  $runs
+     * @param  array<array-key, string>  $rotations
+     * @return list<Finding>
+     */
+    public static function of(Installation $installation, array $runs, array $rotations): array
+    {
+        $findings = [];
+        foreach ($runs as $run) {
+            array_push($findings, ...$run->findings);
+        }
+
+        return [
+            ...$findings,
+            ...self::codes($installation),
+            ...FittingChecks::of($installation, $runs),
+            ...MatingChecks::of($installation, $runs),
+            ...LabelChecks::findings($rotations, $runs),
+        ];
+    }
+
+    /** @return list<Finding> */
+    private static function codes(Installation $installation): array
+    {
+        $used = [];
+        foreach ($installation->runs as $run) {
+            if (! $run->withdrawn) {
+                $used[$run->code][] = $run->id;
+            }
+        }
+        $findings = [];
+        foreach ($used as $code => $ids) {
+            foreach (count($ids) > 1 ? $ids : [] as $id) {
+                $findings[] = Finding::stop('run.code-twice', 'run:'.$id, sprintf('%d runs have the code %s.', count($ids), $code), 'Give each run a code of its own.');
+            }
+        }
+
+        return $findings;
+    }
+}

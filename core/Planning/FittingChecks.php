@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Catalogue\HazardDomain;
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Installation\Fitting;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Wiring\FittingLayout;
+use Sartal\Core\Wiring\Joint;
+use Sartal\Core\Wiring\Node;
+
+/** Every contact of every fitting against everything that arrives there, from whichever run. */
+final class FittingChecks
+{
+    /**
+     * @param  array<string, RunPlan>  $runs
+     * @return list<Finding>
+     */
+    public static function of(Installation $installation, array $runs): array
+    {
+        $arriving = [];
+        foreach ($runs as $plan) {
+            if ($installation->runs[$plan->run]->withdrawn) {
+                continue;
+            }
+            foreach ($plan->joints() as $joint) {
+                $fitting = Node::fitting($joint->to);
+                if ($fitting !== null) {
+                    $arriving[$fitting][] = $joint;
+                }
+            }
+        }
+        $findings = self::plans($installation);
+        foreach ($arriving as $id => $joints) {
+            $fitting = $installation->fittings[$id] ?? null;
+            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            if ($fitting === null) {
+                continue;
+            }
+            if ($layout === null) {
+                $findings[] = Finding::stop('fitting.unknown-connector', 'fitting:'.$id, sprintf('%s is of connector type "%s", which is unknown.', $fitting->label, $fitting->connector), 'Choose a connector from the catalogue.');
+
+                continue;
+            }
+            foreach ($layout->unfit as $words) {
+                $findings[] = Finding::stop('fitting.insert', 'fitting:'.$id, $fitting->label.': '.$words.'.', 'Choose an insert of the family that the bay takes.');
+            }
+            array_push($findings, ...self::contacts($fitting, $layout, $joints, $installation), ...self::functions($fitting, $joints));
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function plans(Installation $installation): array
+    {
+        $findings = [];
+        foreach ($installation->catalogue->plans as $plan) {
+            foreach ($plan->collisions() as $address => $claims) {
+                $findings[] = Finding::stop('plan.contact-twice', 'plan:'.$plan->id, sprintf('Contact %s of plan "%s" is claimed by %s.', $address, $plan->name, implode(' and ', $claims)), 'Give each function a contact of its own.');
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Finding>
+     */
+    private static function contacts(Fitting $fitting, FittingLayout $layout, array $joints, Installation $installation): array
+    {
+        $findings = [];
+        $domain = $installation->catalogue->connectors[$fitting->connector]->domain;
+        $at = [];
+        foreach ($joints as $joint) {
+            $at[$joint->address()][] = $joint;
+        }
+        foreach ($at as $address => $meeting) {
+            $address = (string) $address;
+            $first = $meeting[0];
+            $subject = 'run:'.$first->run;
+            if (! $layout->has($address)) {
+                $findings[] = Finding::stop('contact.unknown', $subject, sprintf('%s has no contact %s.', $fitting->label, $address), 'Choose a contact that the connector has.');
+
+                continue;
+            }
+            foreach ($meeting as $joint) {
+                $own = self::domain($joint, $installation);
+                if ($own !== null && $own !== $domain) {
+                    $findings[] = Finding::stop('contact.hazard', 'run:'.$joint->run, sprintf('A %s conductor lands on contact %s of %s, which is a %s connector.', $own->value, $address, $fitting->label, $domain->value), 'Keep mains and signal in fittings of their own.');
+                }
+            }
+            $serving = array_unique(array_map(static fn (Joint $joint): string => trim($joint->channel.' '.$joint->function), $meeting));
+            $runs = array_unique(array_map(static fn (Joint $joint): string => $joint->run.$joint->side->value, $meeting));
+            $declared = in_array($address, $fitting->shared, true);
+            if (count($serving) > 1 && ! $declared) {
+                $findings[] = Finding::stop('contact.two-functions', $subject, sprintf('Contact %s of %s has %s.', $address, $fitting->label, implode(' and ', $serving)), 'Move one of them, or declare the contact as shared.');
+            } elseif (count($runs) > 1 && ! $declared) {
+                $findings[] = Finding::stop('contact.shared-undeclared', $subject, sprintf('%d cable ends meet on contact %s of %s, which is not declared as shared.', count($runs), $address, $fitting->label), 'Declare the contact as shared, or land one of them elsewhere.');
+            }
+            if (count($meeting) > $layout->wires($address)) {
+                $findings[] = Finding::stop('contact.too-many-wires', $subject, sprintf('Contact %s of %s gets %d wires and takes %d.', $address, $fitting->label, count($meeting), $layout->wires($address)), 'Join them in a splice first, or use another contact.');
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Finding>
+     */
+    private static function functions(Fitting $fitting, array $joints): array
+    {
+        $places = [];
+        foreach ($joints as $joint) {
+            if ($joint->function !== '') {
+                $places[$joint->run."\0".$joint->channel."\0".$joint->function][$joint->address()] = $joint;
+            }
+        }
+        $findings = [];
+        foreach ($places as $contacts) {
+            if (count($contacts) > 1) {
+                $joint = reset($contacts);
+                $findings[] = Finding::stop('function.on-two-contacts', 'run:'.$joint->run, sprintf('Channel %s %s sits on contacts %s of %s.', $joint->channel, $joint->function, implode(' and ', array_keys($contacts)), $fitting->label), 'Keep one contact for it.');
+            }
+        }
+
+        return $findings;
+    }
+
+    private static function domain(Joint $joint, Installation $installation): ?HazardDomain
+    {
+        $cable = $installation->catalogue->cables[$installation->runs[$joint->run]->cable] ?? null;
+
+        return ($cable?->conductors()[$joint->conductor] ?? null)?->domain;
+    }
+}

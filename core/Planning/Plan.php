@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Wiring\Assembly;
+
+/** Everything that follows from an installation and its record. */
+final class Plan
+{
+    /** @var ?array<string, list<Finding>> */
+    private ?array $bySubject = null;
+
+    /**
+     * @param  array<string, RunPlan>  $runs
+     * @param  array<string, Assembly>  $assemblies
+     * @param  array<string, string>  $assemblyOf  run → assembly
+     * @param  array<string, list<Bead>>  $strands  by run
+     * @param  array<string, Fingerprints>  $fingerprints  by run
+     * @param  array<array-key, string>  $rotations  printed text → what it reads upside down
+     * @param  list<Finding>  $findings
+     */
+    public function __construct(
+        public readonly array $runs,
+        public readonly array $assemblies,
+        public readonly array $assemblyOf,
+        public readonly array $strands,
+        public readonly array $fingerprints,
+        public readonly array $rotations,
+        public readonly array $findings,
+    ) {
+    }
+
+    /** @return list<Finding> */
+    public function findingsOn(string $subject): array
+    {
+        if ($this->bySubject === null) {
+            $this->bySubject = [];
+            foreach ($this->findings as $finding) {
+                $this->bySubject[$finding->subject][] = $finding;
+            }
+        }
+
+        return $this->bySubject[$subject] ?? [];
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Record;
+use Sartal\Core\Wiring\Assemblies;
+use Sartal\Core\Wiring\Assembly;
+
+/**
+ * Plan = f(Installation, Record). Each run is planned by itself and kept under
+ * a hash of what it depends on, so that one edit recomputes one subject.
+ */
+final readonly class Planner
+{
+    public function __construct(private PlanCache $cache = new MemoryPlanCache)
+    {
+    }
+
+    public function plan(Installation $installation, Record $record = new Record): Plan
+    {
+        $hashes = new InputHashes($installation);
+        $runs = [];
+        foreach ($installation->runs as $run) {
+            $inputs = $hashes->run($run);
+            $plan = $this->cache->run($inputs);
+            if ($plan === null) {
+                $plan = RunPlanner::plan($run, $installation);
+                $this->cache->keepRun($inputs, $plan);
+            }
+            $runs[$run->id] = $plan;
+        }
+        $assemblies = Assemblies::of($installation);
+        $assemblyOf = [];
+        foreach ($assemblies as $assembly) {
+            foreach ($assembly->runs as $run) {
+                $assemblyOf[$run] = $assembly->id;
+            }
+        }
+        $tests = new AssemblyPlanner($installation, $runs);
+        $fingerprints = [];
+        $strands = [];
+        foreach ($installation->runs as $run) {
+            $assembly = $assemblies[$assemblyOf[$run->id]];
+            $events = self::eventsOf($run->id, $assembly, $record);
+            $reading = self::reliesOnReading($events) ? $this->reading($assembly, $hashes, $tests, $installation) : '';
+            $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading);
+            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id]);
+        }
+        $rotations = LabelChecks::clashes($installation, $runs);
+
+        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, Checks::of($installation, $runs, $rotations));
+    }
+
+    /** What is done on one run now relies on this. */
+    public function fingerprintsFor(string $run, Installation $installation, Plan $plan): Fingerprints
+    {
+        $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
+        $reading = $this->reading($assembly, new InputHashes($installation), new AssemblyPlanner($installation, $plan->runs), $installation);
+
+        return self::fingerprints($plan->runs[$run], $installation, $reading);
+    }
+
+    private function reading(Assembly $assembly, InputHashes $hashes, AssemblyPlanner $tests, Installation $installation): string
+    {
+        $inputs = $hashes->assembly($assembly);
+        $fingerprint = $this->cache->readingFingerprint($inputs);
+        if ($fingerprint === null) {
+            $fingerprint = $tests->expectation($assembly)->fingerprint();
+            $this->cache->keepReadingFingerprint($inputs, $fingerprint);
+        }
+
+        return $fingerprint;
+    }
+
+    /**
+     * The run's own events, and the tests of its assembly.
+     *
+     * @return list<Event>
+     */
+    private static function eventsOf(string $run, Assembly $assembly, Record $record): array
+    {
+        $events = $record->of($run);
+        if ($assembly->id === $run && count($assembly->runs) === 1) {
+            return $events;
+        }
+        foreach ($assembly->runs as $member) {
+            foreach ($record->of($member) as $event) {
+                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Remade, EventKind::Joined], true)) {
+                    // Of another run's ends only this matters here: a test before them no longer counts.
+                    $events[] = $event->kind === EventKind::Tested ? $event : self::withoutSide($event);
+                }
+            }
+        }
+        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+
+        return $events;
+    }
+
+    private static function withoutSide(Event $event): Event
+    {
+        return new Event($event->id, $event->kind, $event->run, null, $event->by, $event->at, $event->received, $event->fingerprint);
+    }
+
+    /** @param  list<Event>  $events */
+    private static function reliesOnReading(array $events): bool
+    {
+        foreach ($events as $event) {
+            if ($event->kind === EventKind::Tested || $event->kind === EventKind::SignedOff) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static function fingerprints(RunPlan $plan, Installation $installation, string $reading): Fingerprints
+    {
+        $run = $installation->runs[$plan->run];
+        $ends = [];
+        foreach ($plan->ends as $side => $end) {
+            $made = [];
+            foreach ($end->joints as $joint) {
+                $made[] = $joint->conductor.'>'.$joint->to;
+            }
+            $ends[$side] = Fingerprints::hash($made);
+        }
+        $labels = array_map(static fn ($label): array => [$label->code, $label->end, $label->to], $plan->labels);
+
+        return new Fingerprints(
+            Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),
+            $ends,
+            Fingerprints::hash($labels),
+            Fingerprints::hash([$run->ways, $run->a->location, $run->b->location]),
+            $reading,
+        );
+    }
+}

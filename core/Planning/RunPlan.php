@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Labelling\Label;
+use Sartal\Core\Measure\Worked;
+use Sartal\Core\Pinout\EndPinout;
+use Sartal\Core\Wiring\Joint;
+
+/** What follows for one run from what was decided about it. */
+final readonly class RunPlan
+{
+    /**
+     * @param  array<string, EndPinout>  $ends  by side
+     * @param  list<Label>  $labels
+     * @param  list<Finding>  $findings
+     */
+    public function __construct(
+        public string $run,
+        public Worked $cut,
+        public array $ends,
+        public array $labels,
+        public array $findings,
+    ) {
+    }
+
+    /** @return list<Joint> of both ends */
+    public function joints(): array
+    {
+        $joints = [];
+        foreach ($this->ends as $end) {
+            array_push($joints, ...$end->joints);
+        }
+
+        return $joints;
+    }
+
+    public function end(Side $side): EndPinout
+    {
+        return $this->ends[$side->value] ?? new EndPinout([], [], []);
+    }
+}

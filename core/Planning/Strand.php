@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Planning;
+
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Testing\Verdict;
+
+/** Where a run stands, read from what was done; never set. */
+final class Strand
+{
+    /**
+     * @param  list<Event>  $events  of the run, and of the assembly it belongs to
+     * @return list<Bead>
+     */
+    public static function of(Run $run, array $events, Fingerprints $today): array
+    {
+        $beads = [];
+        foreach (Stage::of($run->build) as $stage) {
+            $beads[] = new Bead($stage, self::state($stage, $events, $today));
+        }
+
+        return $beads;
+    }
+
+    /** @param  list<Event>  $events */
+    private static function state(Stage $stage, array $events, Fingerprints $today): BeadState
+    {
+        [$kinds, $side] = self::evidence($stage);
+        $last = null;
+        foreach ($events as $event) {
+            if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {
+                $last = $event;
+            } elseif (self::undoes($event->kind, $stage)) {
+                $last = null;
+            }
+        }
+
+        return match (true) {
+            $last === null => BeadState::ToDo,
+            $last->verdict === Verdict::Fails => BeadState::Failed,
+            $last->verdict === Verdict::Incomplete => BeadState::ToDo,
+            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @return array{list<EventKind>, ?Side} */
+    private static function evidence(Stage $stage): array
+    {
+        return match ($stage) {
+            Stage::Cut => [[EventKind::Cut], null],
+            Stage::EndA => [[EventKind::Joined, EventKind::Remade], Side::A],
+            Stage::EndB => [[EventKind::Joined, EventKind::Remade], Side::B],
+            Stage::Look => [[EventKind::Inspected], null],
+            Stage::Label => [[EventKind::Labelled], null],
+            Stage::Pull => [[EventKind::Pulled], null],
+            Stage::Test => [[EventKind::Tested], null],
+            Stage::InPlace => [[EventKind::Installed], null],
+            Stage::Signed => [[EventKind::SignedOff], null],
+        };
+    }
+
+    /** An end that was made again has not been looked at or tested since. */
+    private static function undoes(EventKind $kind, Stage $stage): bool
+    {
+        return ($kind === EventKind::Remade || $kind === EventKind::Joined) && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
+    }
+}

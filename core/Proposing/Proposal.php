@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proposing;
+
+use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Fitting;
+use Sartal\Core\Installation\Run;
+
+/** A run with everything that it brings along. */
+final readonly class Proposal
+{
+    /**
+     * @param  array<string, Fitting>  $fittings
+     * @param  array<string, Circuit>  $circuits
+     */
+    public function __construct(
+        public Run $run,
+        public array $fittings,
+        public array $circuits,
+    ) {
+    }
+}

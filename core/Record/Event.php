@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Record;
+
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Verdict;
+
+/** Something that was done. Never altered; a repeat of the same id is the same event. */
+final readonly class Event
+{
+    /**
+     * @param  string  $id  made by the client, a UUID
+     * @param  string  $run  the run, or the assembly by the first of its runs
+     * @param  ?Side  $side  of events that speak of one end
+     * @param  string  $by  the person's sign-in name
+     * @param  string  $at  when it was done, RFC 3339, by the client's clock
+     * @param  string  $received  when the server had it
+     * @param  string  $fingerprint  of the part of the plan that it relied on
+     * @param  ?Reading  $reading  of a test
+     */
+    public function __construct(
+        public string $id,
+        public EventKind $kind,
+        public string $run,
+        public ?Side $side,
+        public string $by,
+        public string $at,
+        public string $received,
+        public string $fingerprint,
+        public string $instrument = '',
+        public string $note = '',
+        public ?Reading $reading = null,
+        public ?Verdict $verdict = null,
+    ) {
+    }
+}

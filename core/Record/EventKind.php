@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Record;
+
+enum EventKind: string
+{
+    case Cut = 'cut';
+    case SlidOn = 'slid-on';
+    case Prepared = 'prepared';
+    case ContactJoined = 'contact-joined';
+    case Joined = 'joined';
+    case Flagged = 'flagged';
+    case Skipped = 'skipped';
+    case Inspected = 'inspected';
+    case Closed = 'closed';
+    case Labelled = 'labelled';
+    case Pulled = 'pulled';
+    case Dressed = 'dressed';
+    case Tested = 'tested';
+    case Installed = 'installed';
+    case Remade = 'remade';
+    case SignedOff = 'signed-off';
+    case Withdrawn = 'withdrawn';
+
+    /** Speaks of one end of a run, not of the whole. */
+    public function isOfAnEnd(): bool
+    {
+        return match ($this) {
+            self::SlidOn, self::Prepared, self::ContactJoined, self::Joined, self::Closed, self::Remade => true,
+            default => false,
+        };
+    }
+}

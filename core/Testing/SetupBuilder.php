@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Testing;
+
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Wiring\FittingLayout;
+use Sartal\Core\Wiring\Joint;
+use Sartal\Core\Wiring\Node;
+
+/** Finds every point of an assembly that can be touched, and which are probed against which. */
+final class SetupBuilder
+{
+    /** @param  list<Joint>  $joints of the assembly's runs */
+    public static function of(Assembly $assembly, array $joints, Installation $installation): TestSetup
+    {
+        $probes = [];
+        $sides = self::sides($joints);
+        $serves = self::serves($joints);
+        foreach ($assembly->fittings as $id) {
+            $fitting = $installation->fittings[$id] ?? null;
+            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            foreach ($layout?->addresses() ?? [] as $address) {
+                $node = Node::terminal($id, $address);
+                $probes[$node] = new Probe($node, $sides[$id][0] ?? Side::A, $id, $address, $serves[$node] ?? '');
+            }
+        }
+        $probes += self::openEnds($assembly, $joints, $installation);
+        $twoSided = array_filter($sides, static fn (array $of): bool => count($of) > 1) === [];
+        $a = array_filter($probes, static fn (Probe $probe): bool => $probe->side === Side::A);
+        $b = array_diff_key($probes, $a);
+        [$from, $to] = $twoSided && $a !== [] && $b !== [] ? [$a, $b] : [$probes, $probes];
+
+        return new TestSetup($from, $to, self::pairs($joints, $from, $installation));
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return array<string, list<Side>> fitting → the sides of the runs that end in it
+     */
+    private static function sides(array $joints): array
+    {
+        $sides = [];
+        foreach ($joints as $joint) {
+            $fitting = Node::fitting($joint->to);
+            if ($fitting !== null && ! in_array($joint->side, $sides[$fitting] ?? [], true)) {
+                $sides[$fitting][] = $joint->side;
+            }
+        }
+
+        return $sides;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return array<string, string>
+     */
+    private static function serves(array $joints): array
+    {
+        $serves = [];
+        foreach ($joints as $joint) {
+            $serves[$joint->to] ??= $joint->function;
+        }
+
+        return $serves;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return array<string, Probe>
+     */
+    private static function openEnds(Assembly $assembly, array $joints, Installation $installation): array
+    {
+        $made = [];
+        foreach ($joints as $joint) {
+            $made[$joint->run.$joint->side->value] = true;
+        }
+        $probes = [];
+        foreach ($assembly->runs as $id) {
+            $run = $installation->runs[$id] ?? null;
+            $cable = $run === null ? null : $installation->catalogue->cables[$run->cable] ?? null;
+            foreach (Side::cases() as $side) {
+                if ($cable === null || isset($made[$id.$side->value])) {
+                    continue;
+                }
+                foreach ($cable->conductors() as $path => $_) {
+                    $node = Node::conductor($id, $side, (string) $path);
+                    $probes[$node] = new Probe($node, $side, '', (string) $path, '');
+                }
+            }
+        }
+
+        return $probes;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @param  array<string, Probe>  $from
+     * @return list<PairCheck>
+     */
+    private static function pairs(array $joints, array $from, Installation $installation): array
+    {
+        $contacts = [];
+        foreach ($joints as $joint) {
+            if (isset($from[$joint->to])) {
+                $contacts[$joint->circuit][Node::fitting($joint->to)."\0".$joint->channel][$joint->function] = $joint->to;
+            }
+        }
+        $pairs = [];
+        foreach ($contacts as $circuit => $places) {
+            $signal = $installation->catalogue->signals[$installation->circuits[$circuit]->signal ?? ''] ?? null;
+            foreach ($places as $functions) {
+                foreach ($signal->differential ?? [] as $group) {
+                    $nodes = array_values(array_intersect_key($functions, array_flip($group)));
+                    if (count($nodes) === count($group)) {
+                        $pairs[] = new PairCheck(implode('|', $nodes), $nodes);
+                    }
+                }
+            }
+        }
+
+        return $pairs;
+    }
+}

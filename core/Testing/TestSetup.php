@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Testing;
+
+/**
+ * What is touched and what is watched. Normally one side against the other;
+ * everything against everything where an assembly has no two sides.
+ */
+final readonly class TestSetup
+{
+    /**
+     * @param  array<string, Probe>  $from  by node
+     * @param  array<string, Probe>  $to  by node
+     * @param  list<PairCheck>  $pairs
+     */
+    public function __construct(
+        public array $from,
+        public array $to,
+        public array $pairs,
+    ) {
+    }
+
+    public function probe(string $node): ?Probe
+    {
+        return $this->from[$node] ?? $this->to[$node] ?? null;
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Wiring;
+
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\ShellBond;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Length;
+
+/** Turns one assembly with its joints into a netlist. Knows conductors and contacts, no trade names. */
+final class WiringBuilder
+{
+    /** The function whose contact is also the screen's: where the house bonds shells, they meet. */
+    private const SCREEN = 'screen';
+
+    /** @var array<string, Edge> */
+    private array $edges = [];
+
+    public function __construct(private readonly Installation $installation)
+    {
+    }
+
+    /**
+     * @param  list<Joint>  $joints  of the assembly's runs
+     * @param  array<string, Length>  $lengths  cut length by run
+     */
+    public function build(Assembly $assembly, array $joints, array $lengths): Wiring
+    {
+        $this->edges = [];
+        foreach ($assembly->runs as $id) {
+            $run = $this->installation->runs[$id] ?? null;
+            $cable = $run === null ? null : $this->installation->catalogue->cables[$run->cable] ?? null;
+            if ($run !== null && $cable !== null) {
+                $this->cable($run, $cable, ($lengths[$id] ?? Length::zero())->inMetres());
+            }
+        }
+        foreach ($joints as $joint) {
+            $this->put(new Edge($joint->id(), EdgeKind::Joint, $joint->from(), $joint->to));
+        }
+        foreach ($assembly->fittings as $id) {
+            $this->fitting($id, $joints);
+        }
+        $this->linksAmong($assembly);
+
+        return Wiring::of($this->edges);
+    }
+
+    private function cable(Run $run, CableType $cable, float $metres): void
+    {
+        $bare = [];
+        foreach ($cable->conductors() as $path => $conductor) {
+            $path = (string) $path;
+            $this->put(new Edge(
+                'c:'.$run->id.':'.$path,
+                EdgeKind::Conductor,
+                Node::conductor($run->id, Side::A, $path),
+                Node::conductor($run->id, Side::B, $path),
+                $conductor->gauge->ohmsPerMetre() * $metres,
+                $conductor->twist === null ? null : $run->id.':'.$conductor->twist,
+                $conductor->domain,
+            ));
+            if ($conductor->isBare()) {
+                $bare[$conductor->parent][] = $path;
+            }
+        }
+        foreach ($bare as $together) {
+            for ($i = 1; $i < count($together); $i++) {
+                foreach (Side::cases() as $side) {
+                    $this->put(new Edge(
+                        'b:'.$run->id.':'.$side->value.':'.$together[$i],
+                        EdgeKind::Touch,
+                        Node::conductor($run->id, $side, $together[$i - 1]),
+                        Node::conductor($run->id, $side, $together[$i]),
+                    ));
+                }
+            }
+        }
+    }
+
+    /** @param  list<Joint>  $joints */
+    private function fitting(string $id, array $joints): void
+    {
+        $fitting = $this->installation->fittings[$id] ?? null;
+        $layout = $fitting === null ? null : FittingLayout::of($fitting, $this->installation->catalogue);
+        if ($layout === null) {
+            return;
+        }
+        foreach ($layout->switches as $switch) {
+            foreach ([[$switch->atRest, true, 'rest'], [$switch->operated, false, 'operated']] as [$pairs, $closed, $state]) {
+                foreach ($pairs as [$one, $other]) {
+                    $this->put(new Edge('w:'.$id.':'.$switch->name.':'.$state.':'.$one, EdgeKind::Switch, Node::terminal($id, $one), Node::terminal($id, $other), closed: $closed));
+                }
+            }
+        }
+        if ($this->installation->rules->shell === ShellBond::Bonded && isset($layout->shells['shell'])) {
+            foreach ($joints as $joint) {
+                $bondable = $joint->function === self::SCREEN && Node::fitting($joint->to) === $id && ! Node::isShell($joint->to);
+                if ($bondable) {
+                    $this->put(new Edge('h:'.$joint->to, EdgeKind::Link, $joint->to, Node::terminal($id, 'shell')));
+                }
+            }
+        }
+    }
+
+    private function linksAmong(Assembly $assembly): void
+    {
+        $mine = array_fill_keys($assembly->fittings, true);
+        $belongs = static function (string $node) use ($mine): bool {
+            $fitting = Node::fitting($node);
+
+            return $fitting === null || isset($mine[$fitting]);
+        };
+        foreach ($this->installation->links as $i => $link) {
+            [$from, $to] = [Node::named($link->from), Node::named($link->to)];
+            if ($belongs($from) && $belongs($to)) {
+                $this->put(new Edge('l:'.$i, EdgeKind::Link, $from, $to));
+            }
+        }
+        foreach ($this->installation->switches as $switch) {
+            [$from, $to] = [Node::named($switch->from), Node::named($switch->to)];
+            if ($belongs($from) && $belongs($to)) {
+                $this->put(new Edge('p:'.$switch->id, EdgeKind::Switch, $from, $to, closed: $switch->closedAtRest));
+            }
+        }
+    }
+
+    private function put(Edge $edge): void
+    {
+        $this->edges[$edge->id] = $edge;
+    }
+}

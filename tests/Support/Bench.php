@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use App\Formats\ShippedCatalogue;
+use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Location;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\AssemblyPlanner;
+use Sartal\Core\Planning\Plan;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Proposing\RunRequest;
+use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Testing\MapMethod;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Wiring\Edit;
+
+/** An installation of a few runs, made the way the application makes them, to try the rules on. */
+final class Bench
+{
+    private function __construct(public readonly Installation $installation)
+    {
+    }
+
+    public static function of(RunRequest ...$requests): self
+    {
+        $catalogue = ShippedCatalogue::load();
+        $proposer = new Proposer($catalogue);
+        [$runs, $fittings, $circuits] = [[], [], []];
+        foreach ($requests as $request) {
+            $proposal = $proposer->propose($request);
+            $runs[$proposal->run->id] = $proposal->run;
+            $fittings += $proposal->fittings;
+            $circuits += $proposal->circuits;
+        }
+
+        return new self(new Installation(
+            'test', 'Test', HouseRules::defaults(), $catalogue,
+            ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
+            ['tray' => new Way('tray', 'Tray', 'tray', Length::metres(10))],
+            circuits: $circuits, fittings: $fittings, runs: $runs,
+        ));
+    }
+
+    /**
+     * @param  list<string>  $signals
+     * @param  list<string>  $a  contact plans
+     * @param  list<string>  $b
+     */
+    public static function request(string $id, string $cable, array $signals, array $a, array $b, ?string $code = null): RunRequest
+    {
+        $end = static fn (string $location, array $plans): Termination => new Termination($location, $plans, Length::metres(1), Length::zero(), Length::millimetres(40), 0, Length::millimetres(300));
+
+        return new RunRequest($id, $code ?? $id, $cable, $signals, Build::Shop, $end('here', $a), $end('there', $b), ['tray']);
+    }
+
+    public static function microphone(): self
+    {
+        return self::of(self::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
+    }
+
+    public static function category(string $b = '8p8c-plug-t568b'): self
+    {
+        return self::of(self::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-t568b'], [$b]));
+    }
+
+    public static function coax(): self
+    {
+        return self::of(self::request('V-1', 'coax-75-12g', ['video'], ['bnc75-plug-video'], ['bnc75-plug-video']));
+    }
+
+    public static function stageBox(): self
+    {
+        return self::of(self::request('M-1', 'multicore-24', ['analogue'], ['xlr3-female-cable-balanced'], ['rect90-male-24ch']));
+    }
+
+    /** With other parts in the installation's place. */
+    public function with(mixed ...$parts): self
+    {
+        return new self(new Installation(...$parts + get_object_vars($this->installation)));
+    }
+
+    public function withRun(Run $run): self
+    {
+        return $this->with(runs: [$run->id => $run] + $this->installation->runs);
+    }
+
+    public function plan(): Plan
+    {
+        return (new Planner)->plan($this->installation);
+    }
+
+    public function assemblies(?Plan $plan = null): AssemblyPlanner
+    {
+        return new AssemblyPlanner($this->installation, ($plan ?? $this->plan())->runs);
+    }
+
+    public function expectation(?string $assembly = null): Expectation
+    {
+        $plan = $this->plan();
+
+        return $this->assemblies($plan)->expectation($plan->assemblies[$assembly ?? (string) array_key_first($plan->assemblies)]);
+    }
+
+    /** What the only assembly would read with these faults in it. */
+    public function readingWith(Edit ...$faults): Reading
+    {
+        $expectation = $this->expectation();
+        $wiring = $expectation->wiring;
+        foreach ($faults as $fault) {
+            $wiring = $wiring->edited($fault);
+        }
+
+        return MapMethod::read($wiring, $expectation->setup);
+    }
+
+    /**
+     * Names of the causes that are found for a reading, likeliest first.
+     *
+     * @return list<list<string>> by trouble
+     */
+    public function causes(Reading $reading): array
+    {
+        $plan = $this->plan();
+        $assemblies = $this->assemblies($plan);
+        $assembly = $plan->assemblies[array_key_first($plan->assemblies)];
+        $words = $assemblies->words($assembly);
+        $diagnosis = $assemblies->diagnose($assembly, $assemblies->expectation($assembly), $reading);
+        $named = [];
+        foreach ($diagnosis->troubles as $trouble) {
+            $causes = [];
+            foreach ($trouble->causes as $cause) {
+                $causes[] = implode(' + ', array_map($words->name(...), $cause->faults));
+            }
+            $named[] = $causes;
+        }
+
+        return $named;
+    }
+
+    /** Exchanges what two joints of one end sit on. */
+    public function swap(string $one, string $other): Edit
+    {
+        $edges = $this->expectation()->wiring->edges;
+        [$first, $second] = [$this->joint($one), $this->joint($other)];
+
+        return new Edit([$first => $edges[$first]->movedTo($edges[$second]->to), $second => $edges[$second]->movedTo($edges[$first]->to)]);
+    }
+
+    /** The id of the joint at a terminal given as "fitting/address". */
+    public function joint(string $terminal): string
+    {
+        foreach ($this->expectation()->wiring->at('t:'.$terminal) as $edge) {
+            if (str_starts_with($edge->id, 'j:')) {
+                return $edge->id;
+            }
+        }
+        throw new \LogicException('No joint at '.$terminal);
+    }
+}
