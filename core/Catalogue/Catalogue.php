@@ -21,14 +21,14 @@ final readonly class Catalogue
     ) {
     }
 
-    /** Types of the other by the same id win: an installation's pinned types over the shipped ones. */
-    public function with(self $other): self
+    /** This one's types in their order, then those of the other that it lacks. */
+    public function plus(self $other): self
     {
         return new self(
-            $other->cables + $this->cables,
-            $other->connectors + $this->connectors,
-            $other->signals + $this->signals,
-            $other->plans + $this->plans,
+            $this->cables + $other->cables,
+            $this->connectors + $other->connectors,
+            $this->signals + $other->signals,
+            $this->plans + $other->plans,
         );
     }
 }

@@ -42,6 +42,28 @@ final readonly class Installation
     ) {
     }
 
+    public function withCatalogue(Catalogue $catalogue): self
+    {
+        return new self(
+            $this->id, $this->name, $this->rules, $catalogue, $this->locations, $this->ways, $this->looms, $this->circuits,
+            $this->equipment, $this->fittings, $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
+        );
+    }
+
+    /**
+     * With a run that is not one of it yet, and what it brings along.
+     *
+     * @param  array<string, Fitting>  $fittings
+     * @param  array<string, Circuit>  $circuits
+     */
+    public function withRun(Run $run, array $fittings, array $circuits): self
+    {
+        return new self(
+            $this->id, $this->name, $this->rules, $this->catalogue, $this->locations, $this->ways, $this->looms, $circuits + $this->circuits,
+            $this->equipment, $fittings + $this->fittings, [$run->id => $run] + $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
+        );
+    }
+
     public function locationName(string $id): string
     {
         return $this->locations[$id]->name ?? $id;

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use App\Models\Change;
+use App\Models\StoredInstallation;
+use App\Models\StoredPart;
+use App\Models\StoredRun;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\Catalogue\Catalogue;
+
+/** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
+final class ChangeLog
+{
+    /**
+     * @param  list<Edit>  $edits
+     * @param  ?Catalogue  $pins  types that come into use; once pinned they stay, whatever is undone
+     *
+     * @throws StaleWrite when a row is not at the version that its edit was made on
+     */
+    public function write(StoredInstallation $installation, User $by, string $words, array $edits, ?Change $undoes = null, ?Catalogue $pins = null): Change
+    {
+        return DB::transaction(function () use ($installation, $by, $words, $edits, $undoes, $pins): Change {
+            // One writer at a time per installation: versions are compared under this lock.
+            DB::table('installations')->where('id', $installation->id)->lockForUpdate()->first();
+            $locked = StoredInstallation::query()->findOrFail($installation->id);
+            $entries = [];
+            foreach ($edits as $edit) {
+                $entries[] = $this->apply($installation, $edit);
+            }
+            if ($pins !== null) {
+                $locked->update(['catalogue' => Pinning::more($locked->catalogue, $pins)]);
+            }
+            $installation->newQuery()->whereKey($installation->id)->increment('revision');
+
+            return Change::query()->create([
+                'installation_id' => $installation->id,
+                'user_id' => $by->id,
+                'words' => mb_substr($words, 0, 250),
+                'entries' => $entries,
+                'undoes' => $undoes?->id,
+                'created_at' => now(),
+            ]);
+        });
+    }
+
+    /**
+     * Takes a change back, as a change of its own.
+     *
+     * @throws StaleWrite when something that it touched has changed since
+     */
+    public function undo(StoredInstallation $installation, User $by, Change $change): Change
+    {
+        $edits = [];
+        foreach (array_reverse($change->entries) as $entry) {
+            $now = $this->current($installation, $entry['kind'], $entry['key']);
+            if ($now !== $entry['after']) {
+                throw new StaleWrite($entry['kind'], $entry['key'], $now === null ? null : 0);
+            }
+            $edits[] = new Edit($entry['kind'], $entry['key'], $entry['before']);
+        }
+
+        return $this->write($installation, $by, $change->undoes === null ? 'Undone: '.$change->words : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words), $edits, $change);
+    }
+
+    /** @return array{kind: string, key: string, before: ?array<string, mixed>, after: ?array<string, mixed>} */
+    private function apply(StoredInstallation $installation, Edit $edit): array
+    {
+        $row = $this->row($installation, $edit->kind, $edit->key);
+        if ($edit->version !== null && ($row === null || $row->getAttribute('version') !== $edit->version)) {
+            $current = $row?->getAttribute('version');
+            throw new StaleWrite($edit->kind, $edit->key, is_int($current) ? $current : null);
+        }
+        $before = $row === null ? null : $this->shape($edit->kind, $row);
+        if ($edit->after === null) {
+            $row?->delete();
+        } elseif ($edit->kind === 'rules') {
+            $row?->update(['rules' => $edit->after, 'version' => $this->next($row)]);
+        } elseif ($row === null) {
+            $this->insert($installation, $edit, $edit->after);
+        } else {
+            $row->update([...$this->columns($edit->kind, $edit->after), 'version' => $this->next($row)]);
+        }
+
+        return ['kind' => $edit->kind, 'key' => $edit->key, 'before' => $before, 'after' => $edit->after];
+    }
+
+    /** @return ?array<string, mixed> */
+    private function current(StoredInstallation $installation, string $kind, string $key): ?array
+    {
+        $row = $this->row($installation, $kind, $key);
+
+        return $row === null ? null : $this->shape($kind, $row);
+    }
+
+    private function row(StoredInstallation $installation, string $kind, string $key): ?Model
+    {
+        return match ($kind) {
+            'rules' => $installation->fresh(),
+            'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
+            default => StoredPart::query()->where('installation_id', $installation->id)->where('kind', $kind)->where('key', $key)->first(),
+        };
+    }
+
+    /** @param  array<string, mixed>  $after */
+    private function insert(StoredInstallation $installation, Edit $edit, array $after): void
+    {
+        $columns = ['installation_id' => $installation->id, 'key' => $edit->key, ...$this->columns($edit->kind, $after)];
+        if ($edit->kind === 'run') {
+            StoredRun::query()->create($columns);
+        } else {
+            StoredPart::query()->create(['kind' => $edit->kind, ...$columns]);
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $after
+     * @return array<string, mixed>
+     */
+    private function columns(string $kind, array $after): array
+    {
+        return $kind === 'run'
+            ? ['definition' => $after, 'code' => $after['code'] ?? '', 'withdrawn' => (bool) ($after['withdrawn'] ?? false)]
+            : ['definition' => $after];
+    }
+
+    /** @return array<string, mixed> */
+    private function shape(string $kind, Model $row): array
+    {
+        /** @var array<string, mixed> $shape */
+        $shape = $row->getAttribute($kind === 'rules' ? 'rules' : 'definition');
+
+        return $shape;
+    }
+
+    private function next(Model $row): int
+    {
+        $version = $row->getAttribute('version');
+
+        return (is_int($version) ? $version : 0) + 1;
+    }
+}

@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use App\Formats\BadLine;
+use App\Formats\RunLine;
+use App\Models\Change;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Planning\RunKeys;
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Document\RunCodec;
+use Sartal\Core\Installation\End;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Leg;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Proposing\CannotPropose;
+use Sartal\Core\Proposing\Proposal;
+use Sartal\Core\Proposing\Proposer;
+
+/** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
+final readonly class RunDesk
+{
+    public function __construct(private ChangeLog $log)
+    {
+    }
+
+    /**
+     * @param  array<string, string>  $values  of a line
+     *
+     * @throws BadLine naming every field that is wrong
+     */
+    public function propose(Loaded $loaded, array $values, ?string $key = null): Proposal
+    {
+        $id = $key ?? RunKeys::of($loaded->installation)->next($values['code'] ?? '');
+        $request = RunLine::read($values, $loaded->installation, $id);
+        $this->freeCode($loaded->installation, $request->code, $key);
+        try {
+            return (new Proposer($loaded->installation->catalogue))->propose($request);
+        } catch (CannotPropose $cannot) {
+            throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     *
+     * @throws BadLine
+     */
+    public function add(Loaded $loaded, User $by, array $values): Run
+    {
+        $proposal = $this->propose($loaded, $values);
+        $this->log->write($loaded->stored, $by, sprintf('%s added', $proposal->run->code), self::edits($proposal), pins: self::pins($loaded, [$proposal]));
+
+        return $proposal->run;
+    }
+
+    /** @param  array<int, Proposal>  $proposals */
+    public function addAll(Loaded $loaded, User $by, array $proposals): Change
+    {
+        $edits = [];
+        foreach ($proposals as $proposal) {
+            array_push($edits, ...self::edits($proposal));
+        }
+        $count = count($proposals);
+
+        return $this->log->write($loaded->stored, $by, sprintf('%d %s imported', $count, $count === 1 ? 'run' : 'runs'), $edits, pins: self::pins($loaded, $proposals));
+    }
+
+    /**
+     * @param  array<string, string>  $values  the fields that change
+     *
+     * @throws BadLine
+     * @throws StaleWrite
+     */
+    public function change(Loaded $loaded, User $by, Run $run, array $values, int $version): void
+    {
+        $before = RunLine::describe($run, $loaded->installation);
+        $after = [...$before, ...$values];
+        $proposal = $this->propose($loaded, $after, $run->id);
+        $edits = [];
+        if (RunLine::makesSameWiring($before, $after)) {
+            $next = self::sameWiring($run, $proposal->run);
+            array_push($edits, ...$this->moved($loaded->installation, $run, $next));
+        } else {
+            $next = $proposal->run;
+            array_push($edits, ...$this->without($loaded->installation, $run, $proposal), ...self::parts($proposal));
+        }
+        $changed = array_keys(array_diff_assoc($after, $before));
+        $words = sprintf('%s: %s changed', $run->code, implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), $changed)) ?: 'nothing');
+        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($next)), $version), ...$edits], pins: self::pins($loaded, [$proposal]));
+    }
+
+    /** @throws BadLine */
+    public function duplicate(Loaded $loaded, User $by, Run $run, string $code): Run
+    {
+        return $this->add($loaded, $by, ['code' => $code] + RunLine::describe($run, $loaded->installation));
+    }
+
+    /**
+     * Takes a run out. Once work on it has begun it is withdrawn: it stays on record.
+     *
+     * @throws StaleWrite
+     */
+    public function remove(Loaded $loaded, User $by, Run $run, int $version): bool
+    {
+        if ($loaded->record->of($run->id) !== []) {
+            $withdrawn = new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, $run->ways, $run->carries, $run->loom, $run->note, true);
+            $this->log->write($loaded->stored, $by, $run->code.' withdrawn', [new Edit('run', $run->id, self::plain(RunCodec::encode($withdrawn)), $version)]);
+
+            return true;
+        }
+        $this->log->write($loaded->stored, $by, $run->code.' removed', [new Edit('run', $run->id, null, $version), ...$this->without($loaded->installation, $run, null)]);
+
+        return false;
+    }
+
+    /**
+     * The types that these bring into use, for the installation to keep as they are today.
+     *
+     * @param  array<int, Proposal>  $proposals
+     */
+    private static function pins(Loaded $loaded, array $proposals): Catalogue
+    {
+        $runs = $fittings = $circuits = [];
+        foreach ($proposals as $proposal) {
+            $runs[$proposal->run->id] = $proposal->run;
+            $fittings += $proposal->fittings;
+            $circuits += $proposal->circuits;
+        }
+        $in = $loaded->installation;
+
+        return UsedTypes::of(new Installation($in->id, $in->name, $in->rules, $in->catalogue, circuits: $circuits, fittings: $fittings, runs: $runs));
+    }
+
+    /** @throws BadLine */
+    private function freeCode(Installation $installation, string $code, ?string $own): void
+    {
+        foreach ($installation->runs as $run) {
+            if ($run->code === $code && $run->id !== $own && ! $run->withdrawn) {
+                throw BadLine::because('code', $code, 'A run has this code already. Give each run a code of its own.');
+            }
+        }
+    }
+
+    /** What was decided by hand about legs and joints stays; places, lengths and names are the new ones. */
+    private static function sameWiring(Run $old, Run $new): Run
+    {
+        return new Run($old->id, $new->code, $old->cable, $new->build, self::sameLegs($old->a, $new->a), self::sameLegs($old->b, $new->b), $new->ways, $old->carries, $new->loom, $new->note, $old->withdrawn);
+    }
+
+    private static function sameLegs(End $old, End $new): End
+    {
+        $length = $new->legs[0]->length ?? null;
+        $changed = $length !== null && $length->compare($old->legs[0]->length ?? $length) !== 0;
+        $legs = array_map(static fn (Leg $leg): Leg => $changed ? new Leg($leg->id, $leg->label, $leg->elements, $length, $leg->landing) : $leg, $old->legs);
+
+        return new End($new->location, $new->tail, $new->slack, $new->preparation, $new->spares, $legs, $old->exceptions, $old->unused);
+    }
+
+    /**
+     * Fittings of this run alone follow it to a new place.
+     *
+     * @return list<Edit>
+     */
+    private function moved(Installation $installation, Run $old, Run $new): array
+    {
+        $edits = [];
+        foreach ([[$old->a, $new->a], [$old->b, $new->b]] as [$was, $is]) {
+            foreach ($was->location === $is->location ? [] : $was->legs as $leg) {
+                $fitting = $installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+                if ($fitting !== null && ! $this->usedByOthers($installation, $old, $fitting->id)) {
+                    $edits[$fitting->id] = new Edit('fitting', $fitting->id, ['location' => $is->location] + FileEncoder::fitting($fitting));
+                }
+            }
+        }
+
+        return array_values($edits);
+    }
+
+    /**
+     * The fittings and circuits that no other run uses go with the run, unless the new one has them.
+     *
+     * @return list<Edit>
+     */
+    private function without(Installation $installation, Run $run, ?Proposal $keeping): array
+    {
+        $edits = [];
+        foreach ($run->fittings() as $id) {
+            if (isset($installation->fittings[$id]) && ! isset($keeping->fittings[$id]) && ! $this->usedByOthers($installation, $run, $id)) {
+                $edits[] = new Edit('fitting', $id, null);
+            }
+        }
+        $elsewhere = [];
+        foreach ($installation->runs as $other) {
+            foreach ($other->id === $run->id ? [] : $other->carries as $carriage) {
+                $elsewhere[$carriage->circuit] = true;
+            }
+        }
+        foreach ($run->carries as $carriage) {
+            $id = $carriage->circuit;
+            if (isset($installation->circuits[$id]) && ! isset($keeping->circuits[$id]) && ! isset($elsewhere[$id])) {
+                $edits[] = new Edit('circuit', $id, null);
+            }
+        }
+
+        return $edits;
+    }
+
+    private function usedByOthers(Installation $installation, Run $run, string $fitting): bool
+    {
+        foreach ($installation->runs as $other) {
+            if ($other->id !== $run->id && in_array($fitting, $other->fittings(), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Edit> */
+    private static function edits(Proposal $proposal): array
+    {
+        return [new Edit('run', $proposal->run->id, self::plain(RunCodec::encode($proposal->run))), ...self::parts($proposal)];
+    }
+
+    /** @return list<Edit> */
+    private static function parts(Proposal $proposal): array
+    {
+        $edits = [];
+        foreach ($proposal->circuits as $circuit) {
+            $edits[] = new Edit('circuit', $circuit->id, FileEncoder::circuit($circuit));
+        }
+        foreach ($proposal->fittings as $fitting) {
+            $edits[] = new Edit('fitting', $fitting->id, self::plain(FileEncoder::fitting($fitting)));
+        }
+
+        return $edits;
+    }
+
+    /**
+     * Maps that encode as objects, as plain arrays: what is compared later comes out of the database as those.
+     *
+     * @param  array<string, mixed>  $shape
+     * @return array<string, mixed>
+     */
+    private static function plain(array $shape): array
+    {
+        /** @var array<string, mixed> $plain */
+        $plain = json_decode((string) json_encode($shape), true);
+
+        return $plain;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Formats\FileImporter;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use Illuminate\Console\Command;
+use Sartal\Core\Document\InstallationFile;
+
+/** Loads the demo into an empty database, through the importer that everybody's files pass. */
+final class DemoCommand extends Command
+{
+    /** Known to everybody who reads the README: for trying out, on a machine of one's own. */
+    private const PASSWORD = 'brackwater';
+
+    protected $signature = 'sartal:demo {--if-empty : do nothing where there is an installation already} {--sign-ins : only print the demo\'s sign-ins}';
+
+    protected $description = 'Load the Brackwater Tide Station';
+
+    public function handle(FileImporter $importer): int
+    {
+        if ($this->option('sign-ins')) {
+            return $this->signIns();
+        }
+        if (StoredInstallation::query()->exists() || User::query()->exists()) {
+            if (! $this->option('if-empty')) {
+                $this->error('The database is not empty, so the demo stays out.');
+            }
+
+            return $this->option('if-empty') ? self::SUCCESS : self::FAILURE;
+        }
+        $importer->import(InstallationFile::parse((string) file_get_contents(database_path('demo/brackwater.json'))));
+        foreach (User::query()->get() as $user) {
+            $user->update(['password' => self::PASSWORD]);
+        }
+        $this->info('The demo is loaded: the Brackwater Tide Station.');
+
+        return self::SUCCESS;
+    }
+
+    private function signIns(): int
+    {
+        $demo = User::query()->where('sign_in', 'like', '%@brackwater.example')->orderBy('id')->get();
+        if ($demo->isNotEmpty()) {
+            $this->line('Demo sign-ins, all with the password '.self::PASSWORD.':');
+            foreach ($demo as $user) {
+                $this->line(sprintf('  %-30s %s', $user->sign_in, implode(', ', $user->roles)));
+            }
+        }
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use App\Models\Role;
+use App\Models\StoredEvent;
+use App\Models\StoredInstallation;
+use App\Models\StoredPart;
+use App\Models\StoredRun;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Document\CatalogueEncoder;
+use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Document\InvalidDocument;
+use Sartal\Core\Document\Person;
+use Sartal\Core\Document\Problem;
+use Sartal\Core\Document\RunCodec;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Record\Event;
+
+/** An installation file into the database: all of it or nothing. The demo comes in this way too. */
+final class FileImporter
+{
+    private const CHUNK = 500;
+
+    /** @throws InvalidDocument naming everything that is wrong with it */
+    public function import(InstallationFile $file): StoredInstallation
+    {
+        self::check($file);
+
+        return DB::transaction(function () use ($file): StoredInstallation {
+            $in = FileEncoder::installation($file->installation);
+            $stored = StoredInstallation::query()->create([
+                'key' => $file->installation->id,
+                'name' => $file->installation->name,
+                'rules' => FileEncoder::rules($file->installation->rules),
+                'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
+                'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
+            ]);
+            $people = $this->people($file->people);
+            $stored->crew()->attach(array_values($people));
+            foreach (InstallationStore::kinds() as $kind) {
+                /** @var list<array<string, mixed>> $entries */
+                $entries = $in[InstallationStore::listOf($kind)];
+                $this->insert(StoredPart::class, array_map(static fn (array $entry): array => [
+                    'installation_id' => $stored->id, 'kind' => $kind, 'key' => $entry['id'], 'definition' => json_encode($entry),
+                ], $entries));
+            }
+            $runs = [];
+            foreach ($file->installation->runs as $run) {
+                $runs[] = ['installation_id' => $stored->id, 'key' => $run->id, 'code' => $run->code, 'withdrawn' => $run->withdrawn, 'definition' => json_encode(RunCodec::encode($run))];
+            }
+            $this->insert(StoredRun::class, $runs);
+            $this->insert(StoredEvent::class, array_map(static fn (Event $event): array => [
+                'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value,
+                'user_id' => $people[$event->by], 'definition' => json_encode(EventCodec::encode($event)), 'created_at' => now(),
+            ], $file->record->events));
+
+            return $stored;
+        });
+    }
+
+    /** What the file pins, and whatever else it uses of the shipped types. */
+    private static function pinned(Installation $installation): Catalogue
+    {
+        $merged = $installation->withCatalogue($installation->catalogue->plus(ShippedCatalogue::load()));
+
+        return $installation->catalogue->plus(UsedTypes::of($merged));
+    }
+
+    /** @throws InvalidDocument */
+    private static function check(InstallationFile $file): void
+    {
+        $problems = [];
+        if (StoredInstallation::query()->where('key', $file->installation->id)->exists()) {
+            $problems[] = new Problem('installation.id', $file->installation->id, 'is already here. Give the file another id to bring it in beside that one.');
+        }
+        $codes = [];
+        foreach (array_values($file->installation->runs) as $i => $run) {
+            if (! $run->withdrawn && isset($codes[$run->code])) {
+                $problems[] = new Problem('runs['.$i.'].code', $run->code, sprintf('is the code of runs[%d] as well. Give each run a code of its own.', $codes[$run->code]));
+            }
+            $codes[$run->code] ??= $i;
+        }
+        $known = array_map(static fn (Role $role): string => $role->value, Role::cases());
+        foreach ($file->people as $i => $person) {
+            foreach (array_diff($person->roles, $known) as $role) {
+                $problems[] = new Problem('people['.$i.'].roles', $role, 'should be one of: '.implode(', ', $known).'.');
+            }
+        }
+        if ($problems !== []) {
+            throw new InvalidDocument($problems);
+        }
+    }
+
+    /**
+     * People are known by their sign-in name. One who is here already stays as
+     * they are: a file can neither set a password nor give anybody more rights.
+     *
+     * @param  list<Person>  $people
+     * @return array<string, int> sign-in name → user id
+     */
+    private function people(array $people): array
+    {
+        $ids = [];
+        foreach ($people as $person) {
+            $user = User::query()->firstOrCreate(['sign_in' => $person->signIn], ['name' => $person->name, 'roles' => $person->roles]);
+            $ids[$person->signIn] = $user->id;
+        }
+
+        return $ids;
+    }
+
+    /**
+     * @param  class-string<StoredPart|StoredRun|StoredEvent>  $model
+     * @param  list<array<string, mixed>>  $rows
+     */
+    private function insert(string $model, array $rows): void
+    {
+        foreach (array_chunk($rows, self::CHUNK) as $chunk) {
+            $model::query()->insert($chunk);
+        }
+    }
+}

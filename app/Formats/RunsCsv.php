@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use App\Formats\Csv\CsvReader;
+use App\Formats\Csv\CsvWriter;
+use App\Planning\Loaded;
+use App\Planning\RunKeys;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Planning\BeadState;
+use Sartal\Core\Proposing\CannotPropose;
+use Sartal\Core\Proposing\Proposal;
+use Sartal\Core\Proposing\Proposer;
+
+/** The schedule as CSV, out and in (docs/formats.md). All rows come in or none does. */
+final class RunsCsv
+{
+    /** Written for the reader and passed over when read back. */
+    private const COMPUTED = ['cut_length', 'stage', 'findings'];
+
+    /**
+     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string, remedy: string}>}
+     *
+     * @throws BadLine when it is not a CSV file of runs at all
+     */
+    public static function read(string $text, Installation $installation): array
+    {
+        ['header' => $header, 'rows' => $rows] = CsvReader::read($text);
+        $problems = self::columns($header);
+        $proposals = [];
+        $codes = RunKeys::codes($installation);
+        $keys = RunKeys::of($installation);
+        $proposer = new Proposer($installation->catalogue);
+        foreach ($problems === [] ? $rows : [] as $line => $row) {
+            try {
+                $proposal = self::row($row, $installation, $keys, $proposer);
+                $code = $proposal->run->code;
+                if (isset($codes[$code])) {
+                    throw BadLine::because('code', $code, is_int($codes[$code]) ? sprintf('Row %d has this code already. Give each run a code of its own.', $codes[$code]) : 'A run has this code already. Give each run a code of its own.');
+                }
+                $codes[$code] = $line;
+                $proposals[$line] = $proposal;
+            } catch (BadLine $bad) {
+                foreach ($bad->slips as $slip) {
+                    $problems[] = ['row' => $line, 'column' => $slip->field, 'value' => $slip->value, 'remedy' => $slip->remedy];
+                }
+            }
+        }
+        if ($problems === [] && $proposals === []) {
+            throw BadLine::because('file', '', 'The file names columns but holds no runs.');
+        }
+
+        return ['proposals' => $proposals, 'problems' => $problems];
+    }
+
+    public static function write(Loaded $loaded): string
+    {
+        $plan = $loaded->plan();
+        $rows = [];
+        foreach ($loaded->installation->runs as $run) {
+            $line = RunLine::describe($run, $loaded->installation);
+            $done = array_filter($plan->strands[$run->id], static fn ($bead): bool => $bead->state === BeadState::Done);
+            $last = end($done);
+            $rows[] = [
+                ...array_map(static fn (string $field): string => $line[$field], RunLine::FIELDS),
+                number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', ''),
+                $run->withdrawn ? 'withdrawn' : ($last === false ? '' : $last->stage->value),
+                (string) count($plan->findingsOn('run:'.$run->id)),
+            ];
+        }
+
+        return CsvWriter::write([...RunLine::FIELDS, ...self::COMPUTED], $rows);
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     */
+    private static function row(array $row, Installation $installation, RunKeys $keys, Proposer $proposer): Proposal
+    {
+        if (isset($row["\0extra"])) {
+            throw BadLine::because('', $row["\0extra"], 'The row has more cells than the first row has names. Put text with commas in quotes.');
+        }
+        $request = RunLine::read($row, $installation, $keys->next($row['code'] ?? ''));
+        try {
+            return $proposer->propose($request);
+        } catch (CannotPropose $cannot) {
+            throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
+        }
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @return list<array{row: int, column: string, value: string, remedy: string}>
+     */
+    private static function columns(array $header): array
+    {
+        $problems = [];
+        foreach (array_diff(array_filter($header), RunLine::FIELDS, self::COMPUTED) as $unknown) {
+            $problems[] = ['row' => 1, 'column' => mb_strimwidth($unknown, 0, 60, '…'), 'value' => '', 'remedy' => 'There is no such column. Name it as in the template, or remove it.'];
+        }
+        foreach (array_diff(['code', 'cable', 'signals', 'from', 'to'], $header) as $missing) {
+            $problems[] = ['row' => 1, 'column' => $missing, 'value' => '', 'remedy' => 'This column is missing. Add it.'];
+        }
+
+        return array_slice($problems, 0, 50);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Changes\Recorder;
+use App\Models\Role;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Record\EventKind;
+
+final readonly class EventController
+{
+    public function __construct(private Recorder $recorder, private InstallationStore $store)
+    {
+    }
+
+    public function store(Request $request, Loaded $loaded): JsonResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+        $kind = EventKind::tryFrom($request->string('kind')->toString());
+        if ($kind !== null && ! $user->hasRole(...self::may($kind))) {
+            abort(403, sprintf('Recording "%s" needs the role %s. Ask the lead.', $kind->value, implode(' or ', array_map(static fn (Role $role): string => $role->value, self::may($kind)))));
+        }
+        $new = $this->recorder->record($loaded, $user, $request->all());
+        $now = $this->store->load($loaded->stored->refresh());
+        $run = $request->string('run')->toString();
+
+        return response()->json([
+            'new' => $new,
+            'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+        ], $new ? 201 : 200);
+    }
+
+    /** @return list<Role> */
+    private static function may(EventKind $kind): array
+    {
+        return match ($kind) {
+            EventKind::Tested => [Role::Tester, Role::Lead],
+            EventKind::SignedOff, EventKind::Withdrawn => [Role::Lead],
+            EventKind::Pulled, EventKind::Dressed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
+            default => [Role::Bench, Role::Installer, Role::Lead],
+        };
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Changes\StaleWrite;
+use App\Formats\BadLine;
+use App\Formats\Slip;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\Document\InvalidDocument;
+use Sartal\Core\Document\Problem;
+
+/** Errors as the browser gets them: Laravel's validation shape, one message per field, each with its remedy. */
+final class Errors
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
+        $exceptions->render(static fn (BadLine $bad): JsonResponse => response()->json([
+            'message' => $bad->getMessage(),
+            'errors' => self::byField($bad->slips),
+        ], 422));
+        $exceptions->render(static fn (InvalidDocument $invalid): JsonResponse => response()->json([
+            'message' => $invalid->getMessage(),
+            'problems' => array_map(static fn (Problem $problem): array => ['path' => $problem->path, 'value' => $problem->value, 'words' => $problem->words], $invalid->problems),
+            'more' => $invalid->more,
+        ], 422));
+    }
+
+    /**
+     * @param  list<Slip>  $slips
+     * @return array<string, list<string>>
+     */
+    private static function byField(array $slips): array
+    {
+        $errors = [];
+        foreach ($slips as $slip) {
+            $errors[$slip->field][] = ($slip->value === '' ? '' : sprintf('"%s": ', $slip->value)).$slip->remedy;
+        }
+
+        return $errors;
+    }
+}

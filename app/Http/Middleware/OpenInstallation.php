@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Closure;
+use Illuminate\Contracts\Container\Container;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Makes the installation that the person has open available to the controllers, read once per request. */
+final readonly class OpenInstallation
+{
+    public function __construct(private Container $container, private InstallationStore $store)
+    {
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        $user = $request->user();
+        $open = $user instanceof User ? self::of($user, $request) : null;
+        if ($open === null) {
+            abort(409, 'No installation is open. Open or import one first.');
+        }
+        $this->container->instance(StoredInstallation::class, $open);
+        $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
+
+        return $next($request);
+    }
+
+    /** The one that was opened last, else the person's first. */
+    public static function of(User $user, Request $request): ?StoredInstallation
+    {
+        $chosen = $request->session()->get('installation');
+
+        return $user->installations()->where('installations.id', is_int($chosen) ? $chosen : 0)->first()
+            ?? $user->installations()->first();
+    }
+}

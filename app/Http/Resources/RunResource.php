@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Formats\RunLine;
+use App\Planning\Loaded;
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Element;
+use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Labelling\Label;
+use Sartal\Core\Pinout\Unused;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Wiring\Joint;
+use Sartal\Core\Wiring\Node;
+
+/** Everything about one run: its line, its sum, both ends as they are made, labels and history. */
+final class RunResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Run $run, Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
+        $runPlan = $plan->runs[$run->id];
+        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
+
+        return [
+            ...ScheduleResource::row($run, $loaded),
+            'line' => RunLine::describe($run, $loaded->installation),
+            'note' => $run->note,
+            'assembly' => ['id' => $assembly->id, 'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs)],
+            'worked' => PlanEncoder::worked($runPlan->cut),
+            'ends' => array_map(static fn (Side $side): array => [
+                'side' => $side->value,
+                'location' => $loaded->installation->locationName($run->end($side)->location),
+                'fittings' => self::fittings($run, $side, $loaded),
+                'joints' => array_map(static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded), $runPlan->end($side)->joints),
+                'unused' => array_map(static fn (Unused $unused): array => [...self::conductor($unused->conductor, $cable), 'reason' => $unused->reason], $runPlan->end($side)->unused),
+            ], Side::cases()),
+            'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations), $runPlan->labels),
+            'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
+        ];
+    }
+
+    /** @return list<Event> the run's own, and the tests of its assembly */
+    private static function events(Run $run, Loaded $loaded): array
+    {
+        $assembly = $loaded->plan()->assemblyOf[$run->id];
+        $events = $loaded->record->of($run->id);
+
+        return $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
+    }
+
+    /** @return array<string, mixed> */
+    private static function event(Event $event, Loaded $loaded): array
+    {
+        $today = $loaded->plan()->fingerprints[$event->run] ?? null;
+        $relied = $today?->for($event->kind, $event->side) ?? '';
+
+        return [
+            ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
+            'who' => $loaded->people[$event->by] ?? $event->by,
+            'overtaken' => $event->fingerprint !== '' && $relied !== '' && $event->fingerprint !== $relied,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function fittings(Run $run, Side $side, Loaded $loaded): array
+    {
+        $fittings = [];
+        foreach ($run->end($side)->legs as $leg) {
+            $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+            if ($fitting === null) {
+                continue;
+            }
+            $plan = $loaded->installation->catalogue->plans[$leg->landing->plan ?? ''] ?? null;
+            $fittings[] = [
+                'id' => $fitting->id,
+                'label' => $fitting->label,
+                'leg' => $leg->label,
+                'length' => $leg->length->canonical(),
+                'plan' => $plan->name ?? '',
+                'source' => $plan->source ?? '',
+                'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
+                'mate' => self::mate($fitting->id, $loaded),
+            ];
+        }
+
+        return $fittings;
+    }
+
+    private static function mate(string $fitting, Loaded $loaded): string
+    {
+        foreach ($loaded->installation->matings as $mating) {
+            if ($mating->fitting === $fitting || $mating->with === $fitting) {
+                $other = $mating->fitting === $fitting ? $mating->with : $mating->fitting;
+                [$device, $id] = [...explode(':', $other, 2), ''];
+                foreach ($loaded->installation->equipment[$device]->ports ?? [] as $port) {
+                    if ($port->id === $id) {
+                        return $loaded->installation->equipment[$device]->name.', '.$port->name;
+                    }
+                }
+
+                return $loaded->installation->fittings[$other]->label ?? $other;
+            }
+        }
+
+        return '';
+    }
+
+    /** @return array<string, mixed> */
+    private static function joint(Joint $joint, Run $run, ?CableType $cable, Loaded $loaded): array
+    {
+        $leg = '';
+        foreach ($run->end($joint->side)->legs as $each) {
+            $leg = $each->id === $joint->leg ? $each->label : $leg;
+        }
+
+        return [
+            ...self::conductor($joint->conductor, $cable),
+            'leg' => $leg,
+            'fitting' => Node::fitting($joint->to) ?? '',
+            'address' => $joint->address(),
+            'function' => $joint->function,
+            'channel' => $joint->channel,
+            'circuit' => $loaded->installation->circuits[$joint->circuit]->name ?? '',
+            'exception' => $joint->exception,
+        ];
+    }
+
+    /** @return array{conductor: string, element: string, core: string, colour: string} */
+    private static function conductor(string $path, ?CableType $cable): array
+    {
+        $element = $cable?->element($path);
+        $parent = $cable?->element((string) substr($path, 0, (int) strrpos($path, '/')));
+
+        return [
+            'conductor' => $path,
+            'element' => $parent instanceof Element ? $parent->label : '',
+            'core' => $element->label ?? $path,
+            'colour' => $element->colour ?? '',
+        ];
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ * @property array<string, mixed> $rules
+ * @property array<string, mixed> $catalogue
+ * @property array<string, mixed> $panel
+ * @property int $revision
+ * @property int $version
+ */
+final class StoredInstallation extends Model
+{
+    protected $table = 'installations';
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+
+    /** @return HasMany<StoredRun, $this> */
+    public function runs(): HasMany
+    {
+        $relation = $this->hasMany(StoredRun::class, 'installation_id');
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<StoredPart, $this> */
+    public function parts(): HasMany
+    {
+        $relation = $this->hasMany(StoredPart::class, 'installation_id');
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<StoredEvent, $this> */
+    public function events(): HasMany
+    {
+        $relation = $this->hasMany(StoredEvent::class, 'installation_id');
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return BelongsToMany<User, $this> */
+    public function crew(): BelongsToMany
+    {
+        $relation = $this->belongsToMany(User::class, 'crew', 'installation_id', 'user_id');
+        $relation->orderBy('crew.id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Change, $this> */
+    public function changes(): HasMany
+    {
+        $relation = $this->hasMany(Change::class, 'installation_id');
+        $relation->orderByDesc('id');
+
+        return $relation;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $kind
+ * @property string $key
+ * @property array<string, mixed> $definition in the shape of the file format
+ * @property int $version
+ */
+final class StoredPart extends Model
+{
+    public $timestamps = false;
+
+    protected $table = 'parts';
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['definition' => 'array', 'version' => 'integer'];
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Planning\MemoryPlanCache;
+use Sartal\Core\Planning\Plan;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Record\Record;
+
+/** One installation as the core knows it, with the versions under which it was read. */
+final class Loaded
+{
+    private ?Plan $plan = null;
+
+    public readonly Planner $planner;
+
+    /**
+     * @param  array<string, int>  $versions  of its runs
+     * @param  array<string, string>  $people  sign-in name → name, of its crew
+     */
+    public function __construct(
+        public readonly StoredInstallation $stored,
+        public readonly Installation $installation,
+        public readonly Catalogue $pinned,
+        public readonly Record $record,
+        public readonly array $versions,
+        public readonly array $people,
+    ) {
+        $this->planner = new Planner(new MemoryPlanCache);
+    }
+
+    public function plan(): Plan
+    {
+        return $this->plan ??= $this->planner->plan($this->installation, $this->record);
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Writes brackwater.json, the demo: an invented visitor centre in a tidal
+ * barrage. Run by hand when the demo is to change: php database/demo/compose.php
+ * It uses the proposer that the application uses, then records work as a crew
+ * would have: events rely on the plan of the day.
+ */
+
+use App\Formats\ShippedCatalogue;
+use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Document\Person;
+use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\Equipment;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Location;
+use Sartal\Core\Installation\Loom;
+use Sartal\Core\Installation\Mating;
+use Sartal\Core\Installation\Port;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\AssemblyPlanner;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Proposing\RunRequest;
+use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Record;
+use Sartal\Core\Testing\Reading;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+$catalogue = ShippedCatalogue::load();
+$named = static function (string $class, array $names): array {
+    $things = [];
+    foreach ($names as $id => $name) {
+        $things[$id] = new $class($id, $name);
+    }
+
+    return $things;
+};
+$locations = $named(Location::class, [
+    'stage-box-1' => 'Stage box 1', 'stage-box-2' => 'Stage box 2', 'lectern' => 'Lectern', 'amp-rack-1' => 'Amplifier rack 1',
+    'media-rack' => 'Media rack', 'comms-rack' => 'Comms rack', 'control-desk' => 'Control desk', 'dimmer-room' => 'Dimmer room',
+    'hall-left' => 'Hall loudspeaker left', 'hall-right' => 'Hall loudspeaker right', 'projector-1' => 'Projector 1', 'projector-2' => 'Projector 2',
+    'turbine-gallery' => 'Turbine gallery', 'tide-model' => 'Tide model', 'sluice-window' => 'Sluice window', 'foyer' => 'Foyer',
+    'floor-box-1' => 'Floor box 1', 'floor-box-2' => 'Floor box 2', 'floor-box-3' => 'Floor box 3', 'floor-box-4' => 'Floor box 4',
+]);
+$ways = [];
+foreach ([
+    'under-stage' => ['Under-stage tray', 'tray', '12.4 m'], 'riser-a' => ['Riser A', 'riser', '3.3 m'], 'rack-void' => ['Rack void', 'void', '2.5 m'],
+    'hall-tray' => ['Hall ceiling tray', 'tray', '18.6 m'], 'gallery-trunking' => ['Gallery trunking', 'trunking', '24.2 m'],
+    'floor-duct-n' => ['Floor duct north', 'trunking', '14.8 m'], 'floor-duct-s' => ['Floor duct south', 'trunking', '17.1 m'],
+    'barrage-conduit' => ['Barrage conduit', 'conduit', '31 m'], 'lift-lobby' => ['Lift lobby tray', 'tray', '6.75 m'],
+] as $id => [$name, $kind, $length]) {
+    $ways[$id] = new Way($id, $name, $kind, Length::parse($length));
+}
+$looms = $named(Loom::class, ['L1' => 'L1 under-stage', 'L2' => 'L2 projection', 'L3' => 'L3 floor boxes', 'L4' => 'L4 gallery']);
+
+$mm = static fn (int $millimetres): Length => Length::millimetres($millimetres);
+$end = static fn (string $at, string $plans, int $tail, int $slack = 300, int $prep = 40, int $spares = 1, int $leg = 0): Termination => new Termination($at, $plans === '' ? [] : explode('|', $plans), $mm($tail), $mm($slack), $mm($prep), $spares, $mm($leg));
+$xf = 'xlr3-female-cable-balanced';
+$xm = 'xlr3-male-cable-balanced';
+$xfp = 'xlr3-female-panel-balanced';
+$xmp = 'xlr3-male-panel-balanced';
+$bnc = 'bnc75-plug-video';
+$jack = '8p8c-jack-screened-t568b';
+$lines = [];
+$add = static function (string $code, string $cable, string $signals, Termination $a, Termination $b, string $route, ?string $loom = null, Build $build = Build::Shop, string $note = '') use (&$lines): void {
+    $lines[] = new RunRequest($code, $code, $cable, explode('|', $signals), $build, $a, $b, explode('|', $route), $loom, $note);
+};
+$stage = 'under-stage|riser-a|rack-void';
+$add('M-201', 'multicore-24', 'analogue', $end('stage-box-1', $xfp, 1200, leg: 450), $end('amp-rack-1', 'rect90-male-24ch', 1500, prep: 120), $stage, 'L1');
+$add('M-202', 'multicore-8', 'analogue', $end('media-rack', 'dsub25-male-aes59', 900, prep: 60), $end('amp-rack-1', $xm, 1500, leg: 600), 'rack-void', null, note: 'Eight channels, AES59');
+$add('A-114', 'pair-foil', 'analogue', $end('lectern', $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $stage, 'L1');
+foreach ([116 => 'lectern', 117 => 'lectern', 118 => 'tide-model', 119 => 'sluice-window', 121 => 'foyer', 122 => 'turbine-gallery'] as $n => $from) {
+    $route = $from === 'lectern' ? $stage : ($from === 'turbine-gallery' ? 'gallery-trunking|riser-a' : 'hall-tray|riser-a|rack-void');
+    $add('A-'.$n, $n === 119 ? 'star-quad' : 'pair-foil', 'analogue', $end($from, $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $route, $from === 'lectern' ? 'L1' : 'L4');
+}
+$add('A-131', 'pair-braid', 'aes3', $end('media-rack', $xm, 700), $end('amp-rack-1', $xf, 700), 'rack-void');
+$add('A-132', 'pair-braid', 'aes3', $end('control-desk', $xm, 1200), $end('media-rack', $xf, 900), 'hall-tray|riser-a');
+foreach ([401 => ['coax-75-12g', 'projector-1', 'hall-tray|riser-a|rack-void'], 402 => ['coax-75-12g', 'projector-2', 'hall-tray|riser-a|rack-void'], 403 => ['coax-75-12g', 'turbine-gallery', 'gallery-trunking|riser-a'], 404 => ['coax-75-mini', 'control-desk', 'hall-tray|riser-a'], 405 => ['coax-75-mini', 'lectern', $stage], 406 => ['coax-75-mini', 'foyer', 'lift-lobby|hall-tray']] as $n => [$type, $to, $route]) {
+    $add('V-'.$n, $type, 'video', $end('media-rack', $bnc, 900, prep: 20, spares: 2), $end($to, $bnc, 1100, prep: 20, spares: 2), $route, $n <= 403 ? 'L2' : null);
+}
+$add('D-031', 'data-2pair', 'dmx', $end('control-desk', 'xlr5-male-dmx', 1000), $end('dimmer-room', 'xlr5-female-dmx', 1200), 'hall-tray|lift-lobby');
+$add('D-032', 'data-2pair', 'dmx', $end('dimmer-room', 'xlr5-male-dmx', 900), $end('tide-model', 'xlr5-female-dmx', 1500), 'lift-lobby|gallery-trunking', 'L4');
+$add('D-033', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('projector-1', 'terminal3-rs485', 900, prep: 25), 'hall-tray', 'L2');
+$add('D-034', 'data-pair-120', 'rs485', $end('projector-1', 'terminal3-rs485', 900, prep: 25), $end('projector-2', 'terminal3-rs485', 900, prep: 25), 'hall-tray', 'L2');
+$add('D-035', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('sluice-window', 'terminal3-rs485', 900, prep: 25), 'gallery-trunking|barrage-conduit');
+$n = 418;
+foreach ([1 => 'floor-duct-n', 2 => 'floor-duct-n', 3 => 'floor-duct-s', 4 => 'floor-duct-s'] as $box => $duct) {
+    for ($k = 0; $k < 3; $k++, $n++) {
+        $add('C-'.$n, 'cat6a-futp', 'network', $end('floor-box-'.$box, $jack, 500, 500, 60, 2), $end('comms-rack', $jack, 1800, 500, 60, 2), $duct.'|riser-a|rack-void', 'L3', Build::Site);
+    }
+}
+$add('C-441', 'cat6-utp', 'network', $end('foyer', '8p8c-jack-t568b', 400, 500, 50, 2), $end('comms-rack', '8p8c-jack-t568b', 1800, 500, 50, 2), 'lift-lobby|riser-a', null, Build::Site);
+$add('C-442', 'cat6-utp', 'network', $end('media-rack', '8p8c-plug-t568b', 600, 0, 40, 1), $end('comms-rack', '8p8c-plug-t568b', 600, 0, 40, 1), 'rack-void');
+$add('L-501', 'loudspeaker-2', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-1', 1500, 500, 40), $end('hall-left', 'speaker4-cable-1', 1000, 500, 40), 'rack-void|hall-tray');
+$add('L-502', 'loudspeaker-4', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-2', 1500, 500, 40), $end('hall-right', 'speaker4-cable-2', 1000, 500, 40), 'rack-void|hall-tray');
+$add('P-007', 'composite', 'mains|analogue', $end('amp-rack-1', 'power-out-cable-mains|'.$xf, 1500, 300, 300, 0, 300), $end('hall-left', 'power-in-cable-mains|'.$xm, 1000, 300, 300, 0, 350), 'rack-void|hall-tray', null, Build::Shop, 'Mains part: licensed person only');
+
+$proposer = new Proposer($catalogue);
+[$runs, $fittings, $circuits] = [[], [], []];
+foreach ($lines as $line) {
+    $proposal = $proposer->propose($line);
+    $runs[$proposal->run->id] = $proposal->run;
+    $fittings += $proposal->fittings;
+    $circuits += $proposal->circuits;
+}
+$signalLonger = static function (Run $run): Run {
+    // The loudspeaker's signal socket is 60 mm further than its mains socket.
+    $b = $run->b;
+    $legs = [$b->legs[0], new \Sartal\Core\Installation\Leg($b->legs[1]->id, $b->legs[1]->label, $b->legs[1]->elements, $b->legs[1]->length->plus(Length::millimetres(60)), $b->legs[1]->landing)];
+
+    return new Run($run->id, $run->code, $run->cable, $run->build, $run->a, new \Sartal\Core\Installation\End($b->location, $b->tail, $b->slack, $b->preparation, $b->spares, $legs), $run->ways, $run->carries, $run->loom, $run->note);
+};
+$runs['P-007'] = $signalLonger($runs['P-007']);
+$equipment = [
+    'amp' => new Equipment('amp', 'Amplifier patch panel', 'amp-rack-1', [
+        new Port('in', 'multicore in', 'rect90-female', 'rect90-female-24ch'),
+        new Port('p31', 'in 31', 'xlr3-female-panel', 'xlr3-female-panel-balanced'),
+        new Port('p32', 'in 32', 'xlr3-female-panel', 'xlr3-female-panel-balanced'),
+    ]),
+    'codec' => new Equipment('codec', 'Audio converter', 'media-rack', [new Port('out', 'out 1–8', 'dsub25-female', 'dsub25-female-aes59')]),
+];
+$matings = [new Mating('M-201.b1', 'amp:in'), new Mating('M-202.a1', 'codec:out'), new Mating('A-114.b1', 'amp:p31'), new Mating('A-116.b1', 'amp:p32')];
+$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings);
+
+$installation = $whole->withCatalogue(UsedTypes::of($whole));
+
+$people = [
+    new Person('planner@brackwater.example', 'Imre Okafor-Lund', ['planner']),
+    new Person('bench@brackwater.example', 'Tove Castellan', ['bench']),
+    new Person('installer@brackwater.example', 'Rafi Dunmarrow', ['installer']),
+    new Person('tester@brackwater.example', 'Sunniva Pryde', ['tester']),
+    new Person('lead@brackwater.example', 'Odile Marchetti-Voss', ['lead']),
+];
+$planner = new Planner;
+$plan = $planner->plan($installation);
+$assemblies = new AssemblyPlanner($installation, $plan->runs);
+$events = [];
+$minute = 0;
+$did = static function (string $run, EventKind $kind, string $by, ?Side $side = null, string $note = '', string $instrument = '', ?Reading $reading = null) use (&$events, &$minute, $planner, $installation, $plan, $assemblies): void {
+    $minute += 11;
+    $at = gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:00:00Z') + $minute * 60 + intdiv($minute, 480) * 57600).'.000000Z';
+    $verdict = $reading === null ? null : $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->verdict($reading);
+    $hex = md5('brackwater'.count($events));
+    $id = sprintf('%s-%s-4%s-a%s-%s', substr($hex, 0, 8), substr($hex, 8, 4), substr($hex, 13, 3), substr($hex, 17, 3), substr($hex, 20, 12));
+    $events[] = new Event($id, $kind, $run, $side, $by.'@brackwater.example', $at, $at, $planner->fingerprintsFor($run, $installation, $plan)->for($kind, $side), $instrument, $note, $reading, $verdict);
+};
+$good = static fn (string $run): Reading => $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->reading;
+$make = static function (string $run, bool $look = true, bool $label = true) use ($did): void {
+    $did($run, EventKind::Cut, 'bench');
+    $did($run, EventKind::Joined, 'bench', Side::A);
+    $did($run, EventKind::Joined, 'bench', Side::B);
+    if ($look) {
+        $did($run, EventKind::Inspected, 'bench');
+    }
+    if ($label) {
+        $did($run, EventKind::Labelled, 'bench');
+    }
+};
+$tester = 'Loom tester 2';
+$did('M-201', EventKind::Cut, 'bench');
+$did('M-201', EventKind::Joined, 'bench', Side::B, '72 contacts');
+$make('A-114');
+$swapped = [];
+foreach ($good('A-114')->lights as $from => $to) {
+    $swapped[$from] = match (substr($from, -2)) {
+        '/2' => ['t:A-114.b1/3'], '/3' => ['t:A-114.b1/2'], default => $to
+    };
+}
+$did('A-114', EventKind::Tested, 'tester', null, '', $tester, new Reading($swapped, []));
+$did('A-114', EventKind::Remade, 'bench', Side::B, 'Hot and cold were exchanged');
+$did('A-114', EventKind::Inspected, 'bench');
+$did('A-114', EventKind::Tested, 'tester', null, 'After rework at end B', $tester, $good('A-114'));
+foreach (['A-116', 'A-117', 'V-401', 'V-402', 'D-031'] as $run) {
+    $make($run);
+    $did($run, EventKind::Tested, 'tester', null, '', $tester, $good($run));
+}
+foreach (['V-401', 'D-031'] as $run) {
+    $did($run, EventKind::Installed, 'installer');
+}
+$make('M-202');
+$make('A-118', true, false);
+$make('A-131', false, false);
+$did('D-032', EventKind::Cut, 'bench');
+$did('V-403', EventKind::Cut, 'bench');
+$make('C-442');
+$open = $good('C-442')->lights;
+$open['t:C-442.a1/4'] = [];
+$did('C-442', EventKind::Tested, 'tester', null, 'Plug at the comms rack looks short', 'Wire-map tester 1', new Reading($open, []));
+foreach (['C-418', 'C-419', 'C-420', 'C-421'] as $run) {
+    $did($run, EventKind::Cut, 'installer');
+    $did($run, EventKind::Labelled, 'installer');
+    $did($run, EventKind::Pulled, 'installer');
+}
+foreach (['C-418', 'C-419'] as $run) {
+    $did($run, EventKind::Joined, 'installer', Side::A);
+    $did($run, EventKind::Joined, 'installer', Side::B);
+    $did($run, EventKind::Inspected, 'installer');
+}
+$did('C-418', EventKind::Tested, 'tester', null, '', 'Wire-map tester 1', $good('C-418'));
+$did('L-501', EventKind::Cut, 'bench');
+
+file_put_contents(__DIR__.'/brackwater.json', (new InstallationFile($installation, new Record($events), $people))->print());
+foreach ($planner->plan($installation, new Record($events))->findings as $finding) {
+    echo $finding->severity->value, ' ', $finding->code, ' ', $finding->words, "\n";
+}
+printf("%d runs, %d events\n", count($runs), count($events));

@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useSession } from './api/session'
+import KeyHelp from './ui/KeyHelp.vue'
+import { system } from './ui/units'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const places = [
+  { path: '/rules', name: 'Rules', key: 'r' },
+  { path: '/schedule', name: 'Schedule', key: 's' },
+  { path: '/test', name: 'Test', key: 't' },
+]
+const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && route.path.startsWith('/runs'))
+const person = computed(() => session.session.person)
+const help = ref(false)
+let waiting = 0
+
+function typing(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+}
+
+/** g, then a letter, changes place; ? lists the keys. */
+function onKey(event: KeyboardEvent) {
+  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || !person.value) return
+  if (event.key === '?') {
+    help.value = true
+  } else if (event.key === 'g') {
+    waiting = Date.now()
+  } else if (Date.now() - waiting < 1500) {
+    waiting = 0
+    const place = places.find(each => each.key === event.key)
+    if (place) {
+      event.preventDefault()
+      event.stopImmediatePropagation()
+      void router.push(place.path)
+    }
+  }
+}
+onMounted(() => window.addEventListener('keydown', onKey, true))
+onUnmounted(() => window.removeEventListener('keydown', onKey, true))
+
+async function leave() {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+async function change(id: number) {
+  await session.open(id)
+  window.location.assign('/schedule')
+}
+</script>
+
+<template>
+  <v-app>
+    <div v-if="person && route.path !== '/sign-in'" class="frame">
+      <nav class="rail" aria-label="Places of work">
+        <router-link to="/schedule" class="name" aria-label="Sartal, to the schedule">
+          <svg width="134" height="40" viewBox="0 0 134 40" aria-hidden="true">
+            <path d="M1 9Q67 50 133 9" fill="none" stroke="currentColor" stroke-width="1.2" />
+            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle cx="67" cy="29.5" r="5" fill="#22302f" />
+            <circle cx="93" cy="26" r="5" fill="#b4622d" /><circle cx="117" cy="18" r="5" fill="#1f6f63" />
+            <text x="67" y="15" text-anchor="middle">sartal</text>
+          </svg>
+        </router-link>
+        <ul>
+          <li v-for="place in places" :key="place.path">
+            <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
+              <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
+            </router-link>
+          </li>
+        </ul>
+        <div class="foot">
+          <v-menu>
+            <template #activator="{ props: menu }">
+              <button v-bind="menu" class="who"><span class="site">{{ session.session.open?.name ?? 'No installation' }}</span><span>{{ person.name }}</span><span class="quiet">{{ person.roles.join(', ') }}</span></button>
+            </template>
+            <v-list density="compact" class="menu">
+              <v-list-item v-for="each in session.session.installations" :key="each.id" :active="each.id === session.session.open?.id" :title="each.name" @click="change(each.id)" />
+              <v-divider />
+              <v-list-item :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'" @click="system = system === 'metric' ? 'inch' : 'metric'" />
+              <v-list-item title="Keys" @click="help = true" />
+              <v-list-item title="Sign out" @click="leave" />
+            </v-list>
+          </v-menu>
+        </div>
+      </nav>
+      <router-view v-slot="{ Component }"><component :is="Component" :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
+    </div>
+    <router-view v-else />
+    <KeyHelp v-model="help" />
+  </v-app>
+</template>
+
+<style scoped>
+.frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); height: 100dvh }
+.rail { background: #efeadf; border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
+.name { display: block; color: var(--ink); padding: 6px 12px 18px }
+.name text { font: 650 19px var(--sans); fill: currentColor }
+ul { list-style: none; margin: 0; padding: 0; position: relative }
+ul::before { content: ''; position: absolute; left: 17px; top: 0; bottom: 0; width: 1.5px; background: var(--quiet) }
+li a { display: flex; align-items: center; gap: 12px; padding: 9px 10px; color: var(--ink); text-decoration: none; border-radius: 4px; position: relative }
+li a:hover { background: #f7f4ee }
+li a.here { background: var(--surface); font-weight: 600 }
+.dot { width: 12px; height: 12px; margin: 0 2px; border-radius: 50%; background: var(--paper); border: 2px solid var(--quiet) }
+.here .dot { background: var(--copper); border-color: var(--copper); width: 16px; height: 16px; margin: 0 }
+li kbd { margin-left: auto; opacity: 0; font-weight: 400 }
+li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
+.foot { margin-top: auto }
+.who { display: flex; flex-direction: column; text-align: left; width: 100%; padding: 8px 10px; font: inherit; font-size: 12.5px; border: 0; border-radius: 4px; background: none; cursor: pointer; color: var(--ink) }
+.who:hover { background: #f7f4ee }
+.site { font-weight: 600 }
+@media (max-width: 700px) {
+  .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }
+  .rail { order: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
+  .name, ul::before, li kbd, .who .quiet, .site { display: none }
+  ul { display: flex; flex: 1 }
+  li { flex: 1 }
+  li a { justify-content: center; padding: 12px 4px }
+  .foot { margin: 0 }
+}
+</style>

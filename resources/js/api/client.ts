@@ -1,0 +1,48 @@
+/** A refused request: what the server said, and the body that goes with it. */
+export class ApiError extends Error {
+  constructor(readonly status: number, message: string, readonly body: Record<string, unknown>) {
+    super(message)
+  }
+
+  /** Messages by field, in Laravel's validation shape. */
+  get fields(): Record<string, string[]> {
+    return (this.body.errors ?? {}) as Record<string, string[]>
+  }
+}
+
+function cookie(name: string): string {
+  const found = document.cookie.split('; ').find(pair => pair.startsWith(`${name}=`))
+  return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
+}
+
+async function send<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const form = body instanceof FormData
+  let response: Response
+  try {
+    response = await fetch(`/api/${path}`, {
+      method,
+      headers: {
+        Accept: 'application/json',
+        'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+        ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
+      },
+      body: body === undefined ? undefined : form ? body : JSON.stringify(body),
+    })
+  } catch {
+    throw new ApiError(0, 'Sartal cannot be reached. What you entered is still here; try again.', {})
+  }
+  const answer = await response.json().catch(() => ({})) as Record<string, unknown>
+  if (!response.ok) {
+    const said = typeof answer.message === 'string' && answer.message !== '' ? answer.message : `The server answered ${response.status}.`
+    throw new ApiError(response.status, response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said, answer)
+  }
+  return answer as T
+}
+
+export const api = {
+  get: <T>(path: string) => send<T>('GET', path),
+  post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
+  patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
+  put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
+  delete: <T>(path: string, body: unknown = {}) => send<T>('DELETE', path, body),
+}

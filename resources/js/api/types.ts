@@ -1,0 +1,123 @@
+export type Role = 'planner' | 'bench' | 'installer' | 'tester' | 'lead'
+export type BeadState = 'to-do' | 'done' | 'overtaken' | 'failed'
+export type Severity = 'stop' | 'check' | 'note'
+
+export interface Named { id: string, name: string }
+export interface Person { name: string, signIn: string, roles: Role[] }
+export interface InstallationRef { id: number, key: string, name: string }
+export interface Session { person: Person | null, installations?: InstallationRef[], open?: InstallationRef | null }
+
+export interface Bead { stage: string, state: BeadState }
+export interface Finding { severity: Severity, words: string, remedy: string, code?: string, subject?: string }
+
+export interface Row {
+  id: string
+  version: number
+  code: string
+  family: string
+  cable: string
+  build: 'shop' | 'site'
+  loom: string
+  from: string
+  to: string
+  endA: string
+  endB: string
+  cut: string
+  strand: Bead[]
+  withdrawn: boolean
+  findings: Finding[]
+}
+
+export interface Term { label: string, detail: string, amount: string, source: string }
+export interface Worked { result: string, exact: string, rounding: string, terms: Term[] }
+export type Line = Record<string, string>
+
+export interface Cavity { address: string, face: [number, number], wiring: [number, number], terminal: string }
+export interface Drawing {
+  name: string
+  short: string
+  gender: string
+  shape: string
+  width: number
+  height: number
+  key: [number, number] | null
+  contact: number
+  cavities: Cavity[]
+  shells: string[]
+  cautions: string[]
+}
+
+export interface Conductor { conductor: string, element: string, core: string, colour: string }
+export interface Joint extends Conductor {
+  leg: string
+  fitting: string
+  address: string
+  function: string
+  channel: string
+  circuit: string
+  exception: string
+}
+export interface Fitting { id: string, label: string, leg: string, length: string, plan: string, source: string, drawing: Drawing | null, mate: string }
+export interface End {
+  side: 'A' | 'B'
+  location: string
+  fittings: Fitting[]
+  joints: Joint[]
+  unused: (Conductor & { reason: string })[]
+}
+export interface Label { side: string, leg: string, code: string, end: string, to: string, readsUpsideDown?: string }
+export interface HistoryEvent {
+  id: string
+  kind: string
+  side?: string
+  who: string
+  at: string
+  instrument?: string
+  note?: string
+  verdict?: 'passes' | 'fails' | 'incomplete'
+  overtaken: boolean
+}
+export interface RunPage extends Row {
+  line: Line
+  note: string
+  assembly: { id: string, runs: string[] }
+  worked: Worked
+  ends: End[]
+  labels: Label[]
+  history: HistoryEvent[]
+}
+
+export interface Probe { node: string, side: 'A' | 'B', fitting: string, address: string, serves: string }
+export interface TestSheet {
+  assembly: string
+  fingerprint: string
+  run: Row
+  runs: string[]
+  from: Probe[]
+  to: Probe[]
+  twoSided: boolean
+  expected: Record<string, string[]>
+  pairs: { id: string, nodes: string[] }[]
+  fittings: Record<string, { label: string, tag: string, location: string, drawing: Drawing | null }>
+  history: HistoryEvent[]
+  cautions: string[]
+  blindSpots: string[]
+}
+export interface Fault { words: string, consequence: string, kind: string, side: string, fitting: string }
+export interface Trouble { lines: string[], pairs: string[], causes: Fault[][], more: number }
+export interface Judgement { verdict: 'passes' | 'fails' | 'incomplete', wrong: string[], wrongPairs: string[], unread: number, troubles: Trouble[] }
+
+export interface PlanChoice extends Named { connector: string, channels: number, functions: string[] }
+export interface Catalogue {
+  cables: (Named & { family: string, prefix: string })[]
+  signals: (Named & { functions: string[] })[]
+  plans: PlanChoice[]
+  locations: Named[]
+  ways: (Named & { kind: string, length: string })[]
+  looms: Named[]
+}
+
+export interface Change { id: number, words: string, who: string, mine: boolean, at: string, undone: boolean }
+export interface RowProblem { row: number, column: string, value: string, remedy: string }
+export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string }
+export interface Rules { routeAllowance: number, cutStep: string, screenAndDrain: string, shell: string }

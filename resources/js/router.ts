@@ -1,0 +1,23 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './api/session'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/schedule' },
+    { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
+    { path: '/rules', component: () => import('./rules/RulesPage.vue') },
+    { path: '/schedule', component: () => import('./schedule/SchedulePage.vue') },
+    { path: '/runs/:id', component: () => import('./run/RunPage.vue'), props: true },
+    { path: '/test', component: () => import('./test/TestList.vue') },
+    { path: '/test/:id', component: () => import('./test/TestPage.vue'), props: true },
+    { path: '/:rest(.*)*', component: () => import('./ui/NotFound.vue') },
+  ],
+})
+
+router.beforeEach(async to => {
+  const session = useSession()
+  if (!session.known) await session.load().catch(() => undefined)
+  if (!to.meta.open && !session.session.person) return { path: '/sign-in', query: { to: to.fullPath } }
+  return true
+})

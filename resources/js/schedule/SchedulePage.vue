@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, ApiError } from '../api/client'
+import { useSession } from '../api/session'
+import type { Change, Row, RunPage } from '../api/types'
+import Strand from '../ui/Strand.vue'
+import { length } from '../ui/units'
+import ChangesDialog from './ChangesDialog.vue'
+import { filtered, sorted, type SortKey } from './filter'
+import ImportDialog from './ImportDialog.vue'
+import RunForm from './RunForm.vue'
+import RunInspector from './RunInspector.vue'
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const rows = ref<Row[]>([])
+const revision = ref(0)
+const loading = ref(true)
+const problem = ref('')
+const said = ref('')
+const words = ref(String(route.query.find ?? ''))
+const sort = useLocalStorage<{ key: SortKey, down: boolean }>('sartal.sort', { key: 'code', down: false })
+const chosen = ref(String(route.query.run ?? ''))
+const editing = ref<'new' | 'edit' | 'copy' | null>(null)
+const importing = ref(false)
+const log = ref(false)
+const filterField = ref<{ focus: () => void } | null>(null)
+const scroller = ref<{ scrollToIndex: (i: number) => void } | null>(null)
+
+const shown = computed(() => sorted(filtered(rows.value, words.value), sort.value.key, sort.value.down))
+const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? null)
+
+async function load(quietly = false) {
+  if (!quietly) loading.value = true
+  try {
+    const answer = await api.get<{ revision: number, rows: Row[] | null }>(`schedule?since=${revision.value}`)
+    if (answer.rows) rows.value = answer.rows
+    revision.value = answer.revision
+    problem.value = ''
+    if (!chosen.value && shown.value[0]) chosen.value = shown.value[0].id
+  } catch (error) {
+    if (!quietly) problem.value = error instanceof ApiError ? error.message : String(error)
+  } finally {
+    loading.value = false
+  }
+}
+onMounted(load)
+useIntervalFn(() => { if (!editing.value) void load(true) }, 5000)
+watch(words, value => void router.replace({ query: { ...route.query, find: value || undefined } }))
+
+const COLUMNS: { key: SortKey, name: string }[] = [
+  { key: 'code', name: 'Code' }, { key: 'from', name: 'From → to' }, { key: 'cable', name: 'Cable and ends' }, { key: 'cut', name: 'Cut' }, { key: 'next', name: 'Strand' }, { key: 'findings', name: 'To look at' },
+]
+function sortBy(key: SortKey) {
+  sort.value = { key, down: sort.value.key === key ? !sort.value.down : false }
+}
+const lookAt = (each: Row) => {
+  if (each.withdrawn) return { class: 'quiet', text: 'withdrawn' }
+  if (each.strand.some(bead => bead.state === 'failed')) return { class: 'stop', text: 'failed its test' }
+  const worst = each.findings.find(finding => finding.severity === 'stop') ?? each.findings.find(finding => finding.severity === 'check')
+  if (worst) return { class: worst.severity, text: worst.words }
+  if (each.strand.some(bead => bead.state === 'overtaken')) return { class: 'check', text: 'work overtaken by a change' }
+  return { class: 'quiet', text: each.findings[0]?.words ?? '' }
+}
+
+function move(by: number) {
+  const at = shown.value.findIndex(each => each.id === chosen.value)
+  const next = shown.value[Math.max(0, Math.min(shown.value.length - 1, at + by))]
+  if (!next) return
+  chosen.value = next.id
+  void nextTick(() => document.getElementById(`row-${next.id}`)?.scrollIntoView({ block: 'nearest' }) ?? scroller.value?.scrollToIndex(shown.value.indexOf(next)))
+}
+
+async function attempt(work: () => Promise<string>) {
+  try {
+    said.value = await work()
+    await load(true)
+  } catch (error) {
+    said.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+function remove() {
+  const it = row.value
+  if (!it || !session.plans) return
+  void attempt(async () => {
+    const answer = await api.delete<{ withdrawn: boolean }>(`runs/${it.id}`, { version: it.version })
+    return answer.withdrawn ? `${it.code} is withdrawn: work had begun, so it stays on record. u undoes it.` : `${it.code} is removed. u undoes it.`
+  })
+}
+function undo() {
+  if (!session.plans) return
+  void attempt(async () => {
+    const changes = await api.get<Change[]>('changes')
+    const last = changes.find(change => change.mine && !change.undone && !change.words.startsWith('Undone:'))
+    if (!last) return 'There is nothing of yours to undo.'
+    const done = await api.post<{ words: string }>(`changes/${last.id}/undo`)
+    return done.words
+  })
+}
+function saved(run: RunPage) {
+  editing.value = null
+  chosen.value = run.id
+  said.value = `${run.code} is saved.`
+  void load(true)
+}
+
+function onKey(event: KeyboardEvent) {
+  const target = event.target as HTMLElement
+  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
+  if (event.key === 'Escape' && editing.value) return
+  if (event.key === 'Escape' && typing) return target.blur()
+  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-overlay--active')) return
+  const does: Record<string, () => void> = {
+    '/': () => filterField.value?.focus(),
+    ArrowDown: () => move(1), ArrowUp: () => move(-1), PageDown: () => move(15), PageUp: () => move(-15), Home: () => move(-1e6), End: () => move(1e6),
+    Enter: () => { if (row.value && !['BUTTON', 'A'].includes(target.tagName)) void router.push(`/runs/${row.value.id}`) },
+    n: () => { if (session.plans) editing.value = 'new' },
+    e: () => { if (session.plans && row.value) editing.value = 'edit' },
+    d: () => { if (session.plans && row.value) editing.value = 'copy' },
+    Delete: remove, u: undo,
+    t: () => { if (row.value) void router.push(`/test/${row.value.id}`) },
+  }
+  const act = does[event.key]
+  if (act) {
+    if (event.key !== 'Enter') event.preventDefault()
+    act()
+  }
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onUnmounted(() => window.removeEventListener('keydown', onKey))
+</script>
+
+<template>
+  <div class="schedule">
+    <header>
+      <h1>Schedule</h1>
+      <v-text-field ref="filterField" v-model="words" class="filter" placeholder="filter: open · failed · to:rack · next:test" aria-label="Filter the schedule" clearable @keydown.down.prevent="move(1)" />
+      <span class="count" aria-live="polite">{{ shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
+      <v-menu>
+        <template #activator="{ props: menu }"><v-btn v-bind="menu" variant="outlined" color="primary">In and out</v-btn></template>
+        <v-list density="compact">
+          <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
+          <v-list-item title="Schedule as CSV" href="/api/schedule.csv" download />
+          <v-list-item v-if="session.plans" title="Installation as one file" href="/api/installation.json" download />
+          <v-list-item title="What was changed …" @click="log = true" />
+        </v-list>
+      </v-menu>
+      <v-btn v-if="session.plans" color="primary" @click="editing = 'new'">Add run</v-btn>
+    </header>
+
+    <section class="grid" role="table" aria-label="Runs" :aria-rowcount="shown.length">
+      <div class="row head" role="row">
+        <button v-for="column in COLUMNS" :key="column.key" role="columnheader" :class="column.key" :aria-sort="sort.key === column.key ? (sort.down ? 'descending' : 'ascending') : 'none'" @click="sortBy(column.key)">
+          {{ column.name }}<span v-if="sort.key === column.key" aria-hidden="true">{{ sort.down ? ' ↓' : ' ↑' }}</span>
+        </button>
+      </div>
+      <p v-if="problem" class="note failed" role="alert">{{ problem }} <v-btn size="small" variant="text" @click="load()">Try again</v-btn></p>
+      <v-progress-linear v-else-if="loading && rows.length === 0" indeterminate color="primary" aria-label="Loading the schedule" />
+      <p v-else-if="rows.length === 0" class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a CSV.</template></p>
+      <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn size="small" variant="text" @click="words = ''">Show all</v-btn></p>
+      <v-virtual-scroll v-else ref="scroller" :items="shown" item-height="36" class="rows">
+        <template #default="{ item }">
+          <div :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="chosen = item.id" @dblclick="router.push(`/runs/${item.id}`)">
+            <router-link role="cell" class="code" :to="`/runs/${item.id}`">{{ item.code }}</router-link>
+            <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }} <i>→</i> {{ item.to }}</span>
+            <span role="cell" class="cable" :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small></span>
+            <span role="cell" class="cut">{{ length(item.cut) }}</span>
+            <span role="cell" class="next"><Strand :beads="item.strand" /></span>
+            <span role="cell" class="findings" :class="lookAt(item).class" :title="lookAt(item).text">{{ lookAt(item).text }}</span>
+          </div>
+        </template>
+      </v-virtual-scroll>
+    </section>
+
+    <aside>
+      <RunForm v-if="editing" :key="editing + chosen" :mode="editing" :id="editing === 'new' ? null : chosen" @saved="saved" @close="editing = null" />
+      <RunInspector v-else-if="row" :row="row" @edit="editing = 'edit'" @copy="editing = 'copy'" @remove="remove" />
+    </aside>
+    <ImportDialog v-model="importing" @imported="load()" />
+    <ChangesDialog v-model="log" @changed="load(true)" />
+    <v-snackbar :model-value="said !== ''" :timeout="6000" location="bottom left" color="#22302f" @update:model-value="said = ''">{{ said }}</v-snackbar>
+  </div>
+</template>
+
+<style scoped>
+.schedule { display: grid; grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px; height: 100dvh }
+header { grid-column: 1 / -1; display: flex; align-items: center; gap: 12px; padding: 8px 16px; border-bottom: 1px solid var(--line) }
+.filter { max-width: 480px; background: var(--surface) }
+.count { color: var(--slate); margin-right: auto; white-space: nowrap }
+aside { border-left: 1px solid var(--line); background: var(--surface); overflow: auto }
+.grid { display: flex; flex-direction: column; min-width: 0 }
+.rows { flex: 1 }
+.row { display: grid; grid-template-columns: 74px minmax(120px, 1.25fr) minmax(120px, 1.15fr) 74px 122px minmax(60px, .8fr); gap: 0 10px; align-items: center; height: 36px; padding: 0 14px; border-bottom: 1px solid var(--line); cursor: default; overflow: hidden }
+.row:not(.head):hover { background: #f1ece2 }
+.row.chosen { background: var(--chosen); box-shadow: inset 3px 0 var(--copper) }
+.row.withdrawn .code, .row.withdrawn .from { text-decoration: line-through }
+.head { height: 32px; border-bottom: 1px solid var(--ink); background: #efeadf }
+.head button { all: unset; font-size: 12.5px; font-weight: 600; color: var(--slate); cursor: pointer }
+.head button:focus-visible { outline: 2px solid var(--copper) }
+.head .cut { text-align: right }
+.code { font-family: var(--mono); font-weight: 600; color: var(--ink); text-decoration: none }
+.from, .cable, .findings { white-space: nowrap; overflow: hidden; text-overflow: ellipsis }
+.from i { color: var(--quiet); font-style: normal }
+.cable { line-height: 1.15; color: var(--ink) }
+.cable small { display: block; color: var(--slate); font-size: 11.5px; overflow: hidden; text-overflow: ellipsis }
+.cut { text-align: right; font-family: var(--mono); white-space: nowrap }
+.findings { font-size: 12.5px }
+.findings.stop { color: var(--flux); font-weight: 600 }
+.findings.check { color: var(--amber) }
+.findings.quiet, .findings.note { color: var(--slate) }
+.empty { padding: 32px; text-align: center; color: var(--slate) }
+@media (max-width: 1000px) { .schedule { grid-template-columns: minmax(0, 1fr) } aside { display: none } aside:has(form) { display: block; position: fixed; inset: 0 0 0 auto; width: min(100vw, 380px); z-index: 5; border-left: 1px solid var(--ink) } }
+@media (max-width: 700px) {
+  .schedule { height: auto; min-height: 0; overflow: hidden }
+  header { flex-wrap: wrap }
+  .head { display: none }
+  .row { grid-template-columns: 66px minmax(0, 1fr) auto }
+  .row .cable, .row .cut, .row .findings { display: none }
+}
+</style>

@@ -1,0 +1,27 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+
+const open = defineModel<boolean>({ required: true })
+const route = useRoute()
+const everywhere = [['g s', 'schedule'], ['g t', 'test'], ['g r', 'rules'], ['?', 'these keys'], ['Esc', 'back out']]
+const schedule = [['/', 'filter'], ['↑ ↓', 'another run'], ['Enter', 'open the run'], ['n', 'new run'], ['e', 'edit'], ['d', 'duplicate'], ['Del', 'remove'], ['u', 'undo the last change'], ['t', 'test the run']]
+const test = [['Enter', 'this line as expected'], ['0', 'nothing lights'], ['2 3', 'contacts 2 and 3 light'], ['shell', 'the shell lights'], ['↑ ↓', 'another line']]
+const here = () => route.path.startsWith('/test/') ? test : route.path.startsWith('/schedule') ? schedule : []
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="420">
+    <v-card class="pa-5">
+      <h1>Keys</h1>
+      <dl>
+        <template v-for="[key, does] in [...here(), ...everywhere]" :key="key"><dt><kbd>{{ key }}</kbd></dt><dd>{{ does }}</dd></template>
+      </dl>
+      <v-btn variant="outlined" @click="open = false">Close</v-btn>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+dl { display: grid; grid-template-columns: 90px 1fr; row-gap: 6px; margin: 14px 0 }
+dd { margin: 0 }
+</style>

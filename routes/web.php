@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\CatalogueController;
+use App\Http\Controllers\ChangeController;
+use App\Http\Controllers\CsvController;
+use App\Http\Controllers\EventController;
+use App\Http\Controllers\FileController;
+use App\Http\Controllers\RulesController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\ScheduleController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\TestController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'signIn']);
+    Route::delete('session', [SessionController::class, 'signOut'])->middleware('auth');
+
+    Route::middleware('auth')->group(function (): void {
+        Route::post('installations/{id}/open', [SessionController::class, 'open'])->whereNumber('id');
+        Route::post('installations', [FileController::class, 'import'])->middleware('role:planner,lead');
+    });
+
+    // Everybody of the crew reads; who may write is said route by route.
+    Route::middleware(['auth', 'installation', 'role:planner,bench,installer,tester,lead'])->group(function (): void {
+        Route::get('schedule', [ScheduleController::class, 'show']);
+        Route::get('schedule.csv', [CsvController::class, 'export']);
+        Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
+        Route::get('catalogue', [CatalogueController::class, 'show']);
+        Route::get('rules', [RulesController::class, 'show']);
+        Route::get('changes', [ChangeController::class, 'index']);
+        Route::get('runs/{id}', [RunController::class, 'show']);
+        Route::get('runs/{id}/test', [TestController::class, 'show']);
+        Route::post('runs/{id}/test', [TestController::class, 'judge']);
+        // Which role an event needs depends on its kind: the controller asks.
+        Route::post('events', [EventController::class, 'store']);
+
+        Route::middleware('role:planner,lead')->group(function (): void {
+            Route::post('runs', [RunController::class, 'store']);
+            Route::post('runs/propose', [RunController::class, 'propose']);
+            Route::patch('runs/{id}', [RunController::class, 'update']);
+            Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
+            Route::delete('runs/{id}', [RunController::class, 'destroy']);
+            Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
+            Route::put('rules', [RulesController::class, 'rules']);
+            Route::put('rules/{kind}', [RulesController::class, 'part']);
+            Route::delete('rules/{kind}/{id}', [RulesController::class, 'remove']);
+            Route::get('runs-template.csv', [CsvController::class, 'template']);
+            Route::post('import/preview', [CsvController::class, 'preview']);
+            Route::post('import', [CsvController::class, 'import']);
+        });
+    });
+    Route::any('{any}', static fn () => abort(404, 'There is nothing at this address.'))->where('any', '.*');
+});
+
+// Everything else is the one page; the browser routes from there.
+Route::view('{any}', 'app')->where('any', '.*');
