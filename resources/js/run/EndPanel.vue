@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { End } from '../api/types'
+import { hex } from '../ui/colours'
+import ConnectorView from '../ui/ConnectorView.vue'
+import Swatch from '../ui/Swatch.vue'
+import { short } from '../ui/units'
+
+const props = defineProps<{ end: End, view: 'face' | 'wiring' }>()
+const at = ref(0)
+const fitting = computed(() => props.end.fittings[at.value])
+const joints = computed(() => props.end.fittings.length > 1 && fitting.value ? props.end.joints.filter(joint => joint.fitting === fitting.value?.id) : props.end.joints)
+const fill = computed(() => Object.fromEntries(joints.value.filter(joint => joint.fitting === fitting.value?.id).map(joint => [joint.address, tint(joint.colour)])))
+/** The core's colour, light enough for the contact's number to be read on it. */
+const tint = (colour: string) => `color-mix(in srgb, ${hex(colour.split('/').at(-1) ?? '')} 42%, white)`
+const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => each.drawing?.cautions ?? []))])
+</script>
+
+<template>
+  <section class="end" :aria-label="`End ${end.side}`">
+    <h2>End {{ end.side }} · {{ end.location }}</h2>
+    <p v-if="end.fittings.length === 0" class="quiet">No connector: the end stays bare.</p>
+    <div v-if="end.fittings.length > 1" class="legs" role="tablist" aria-label="Legs">
+      <button v-for="(each, i) in end.fittings" :key="each.id" role="tab" :aria-selected="i === at" @click="at = i">{{ each.leg }}</button>
+    </div>
+    <div v-if="fitting?.drawing" class="drawn">
+      <ConnectorView :drawing="fitting.drawing" :view="view" :fill="fill" :height="fitting.drawing.cavities.length > 40 ? 420 : 170" />
+      <p><b>{{ fitting.label }}</b><br>{{ fitting.drawing.name }}<br><span class="quiet">{{ fitting.plan }}<template v-if="fitting.source"> ({{ fitting.source }})</template></span>
+        <template v-if="fitting.length !== '0 mm'"><br>leg {{ short(fitting.length) }}</template>
+        <template v-if="fitting.mate"><br>mates with {{ fitting.mate }}</template></p>
+    </div>
+    <p v-for="caution in cautions" :key="caution" class="note check">{{ caution }}</p>
+    <table class="lines">
+      <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th></tr></thead>
+      <tbody>
+        <tr v-for="joint in joints" :key="joint.conductor + joint.address">
+          <td><Swatch :colour="joint.colour" /></td><td class="quiet">{{ joint.element }}</td>
+          <td class="mono"><b>{{ joint.address }}</b></td><td>{{ joint.function }}</td><td class="quiet">{{ joint.circuit }}<span v-if="joint.exception" class="exception"> · by hand: {{ joint.exception }}</span></td>
+        </tr>
+      </tbody>
+    </table>
+    <details v-if="end.unused.length"><summary>{{ end.unused.length }} unused</summary>
+      <table class="lines"><tbody><tr v-for="each in end.unused" :key="each.conductor"><td><Swatch :colour="each.colour" /></td><td class="quiet">{{ each.element }} {{ each.core }}</td><td>{{ each.reason }}</td></tr></tbody></table>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.end { min-width: 0 }
+.legs { display: flex; flex-wrap: wrap; gap: 3px; margin-bottom: 8px }
+.legs button { all: unset; font: 13px var(--mono); min-width: 18px; text-align: center; padding: 3px 5px; border: 1px solid var(--line); border-radius: 3px; cursor: pointer }
+.legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: #fff }
+.legs button:focus-visible { outline: 2px solid var(--copper); outline-offset: 1px }
+.drawn { display: flex; gap: 18px; align-items: center; margin-bottom: 6px }
+.exception { color: var(--amber) }
+details { margin-top: 8px; font-size: 13px }
+</style>
