@@ -25,28 +25,74 @@ final readonly class Diagnostician
 
     private const LISTED = 24;
 
-    /** @param  list<FaultSource>  $sources */
-    private function __construct(private array $sources, private FaultPlaces $places)
+    /** Symptoms up to this many are tried two by two. */
+    private const PAIRED_UP = 10;
+
+    /**
+     * @param  list<FaultSource>  $narrow  faults that join what they touch: they show in one symptom
+     * @param  list<FaultSource>  $wide  faults of several joints, which may show in many
+     */
+    private function __construct(private array $narrow, private array $wide, private FaultPlaces $places)
     {
     }
 
     public static function for(FaultPlaces $places): self
     {
-        return new self([
-            new Opens, new Swaps, new Shorts, new Moves,
-            new PairFaults($places->groups), new Shifts($places->terminals),
-        ], $places);
+        return new self(
+            [new Opens, new Swaps, new Shorts, new Moves],
+            [new PairFaults($places->groups), new Shifts($places->terminals)],
+            $places,
+        );
     }
 
     public function diagnose(Expectation $expectation, Reading $reading): Diagnosis
     {
         $troubles = [];
-        foreach (Symptoms::of($expectation, $reading) as $symptom) {
-            $causes = $this->explain($symptom, $expectation->wiring);
+        foreach ($this->joinedUp(Symptoms::of($expectation, $reading), $expectation->wiring) as [$symptom, $causes]) {
+            $causes ??= $this->explain($symptom, $expectation->wiring);
             $troubles[] = new Trouble($symptom->lines, $symptom->pairs, array_slice($causes, 0, self::LISTED), max(0, count($causes) - self::LISTED));
         }
 
         return new Diagnosis($troubles);
+    }
+
+    /**
+     * Symptoms with no contact in common can still have one cause: pairs that
+     * were crossed, a block that was shifted. One fault is likelier than several.
+     *
+     * @param  list<Symptom>  $symptoms
+     * @return list<array{Symptom, ?list<Cause>}>
+     */
+    private function joinedUp(array $symptoms, Wiring $good): array
+    {
+        if (count($symptoms) > 1) {
+            $all = $symptoms[0];
+            foreach (array_slice($symptoms, 1) as $symptom) {
+                $all = $all->with($symptom);
+            }
+            $causes = $this->single($all, $good, $this->wide);
+            if ($causes !== []) {
+                return [[$all, $causes]];
+            }
+        }
+        $joined = [];
+        while ($symptoms !== []) {
+            $first = array_shift($symptoms);
+            $causes = null;
+            foreach (count($symptoms) < self::PAIRED_UP ? $symptoms : [] as $i => $other) {
+                $both = $first->with($other);
+                $causes = $this->single($both, $good, $this->wide) ?: null;
+                if ($causes !== null) {
+                    $first = $both;
+                    unset($symptoms[$i]);
+                    $symptoms = array_values($symptoms);
+                    break;
+                }
+            }
+            $joined[] = [$first, $causes];
+        }
+
+        return $joined;
     }
 
     /** @return list<Cause> */
@@ -54,17 +100,9 @@ final readonly class Diagnostician
     {
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {
-            $found = [];
-            $tried = 0;
-            foreach ($this->further($starts, $symptom) as [$faults, $wiring]) {
-                $tried++;
-                if ($symptom->explainedBy($wiring)) {
-                    $cause = new Cause($faults);
-                    $found[$cause->key()] ??= $cause;
-                }
-            }
+            [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide]);
             if ($found !== []) {
-                return $this->ranked($found);
+                return $found;
             }
             $starts = $this->nearest($starts, $symptom, max(1, intdiv(self::EFFORT * count($starts), max(1, $tried))));
         }
@@ -73,16 +111,46 @@ final readonly class Diagnostician
     }
 
     /**
+     * @param  list<FaultSource>  $sources
+     * @return list<Cause>
+     */
+    private function single(Symptom $symptom, Wiring $good, array $sources): array
+    {
+        return $this->fitting([[[], $good]], $symptom, $sources)[0];
+    }
+
+    /**
+     * @param  list<array{list<Fault>, Wiring}>  $starts
+     * @param  list<FaultSource>  $sources
+     * @return array{list<Cause>, int} causes that fit, and how many were tried
+     */
+    private function fitting(array $starts, Symptom $symptom, array $sources): array
+    {
+        $found = [];
+        $tried = 0;
+        foreach ($this->further($starts, $symptom, $sources) as [$faults, $wiring]) {
+            $tried++;
+            if ($symptom->explainedBy($wiring, $faults)) {
+                $cause = new Cause($faults);
+                $found[$cause->key()] ??= $cause;
+            }
+        }
+
+        return [$this->ranked($found), $tried];
+    }
+
+    /**
      * Each start with every single fault made on top.
      *
      * @param  list<array{list<Fault>, Wiring}>  $starts
+     * @param  list<FaultSource>  $sources
      * @return iterable<array{non-empty-list<Fault>, Wiring}>
      */
-    private function further(array $starts, Symptom $symptom): iterable
+    private function further(array $starts, Symptom $symptom, array $sources): iterable
     {
         foreach ($starts as [$faults, $wiring]) {
             $patch = Patch::around($symptom->probes, $wiring, $this->places->order);
-            foreach ($this->sources as $source) {
+            foreach ($sources as $source) {
                 foreach ($source->in($patch) as $fault) {
                     yield [[...$faults, $fault], $wiring->edited($fault->edit)];
                 }
@@ -101,7 +169,7 @@ final readonly class Diagnostician
     {
         $kept = new SplPriorityQueue;
         $kept->setExtractFlags(SplPriorityQueue::EXTR_DATA);
-        foreach ($this->further($starts, $symptom) as $made) {
+        foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide]) as $made) {
             // The furthest comes out first, so that it is the one to go.
             $kept->insert($made, $symptom->distance($made[1]));
             if ($kept->count() > $width) {

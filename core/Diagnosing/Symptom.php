@@ -53,10 +53,22 @@ final class Symptom
         $this->split = array_values(array_intersect($reading->splits ?? [], $ids));
     }
 
-    /** Whether this wiring would read exactly as was read. */
-    public function explainedBy(Wiring $wiring): bool
+    /**
+     * Whether the wiring with these faults made in it would read exactly as was read.
+     *
+     * @param  list<Fault>  $faults
+     */
+    public function explainedBy(Wiring $wiring, array $faults): bool
     {
-        foreach ($this->rows as $row) {
+        return $this->readsTheSame($wiring, $this->rows)
+            && $this->readsTheSame($wiring, $this->rowsTouchedBy($faults, $wiring))
+            && self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0;
+    }
+
+    /** @param  list<string>  $rows */
+    private function readsTheSame(Wiring $wiring, array $rows): bool
+    {
+        foreach ($rows as $row) {
             $lit = MapMethod::lights($wiring, $this->expectation->setup, [$row])[$row];
             sort($lit, SORT_STRING);
             if ($lit !== $this->reading->lights[$row]) {
@@ -64,7 +76,27 @@ final class Symptom
             }
         }
 
-        return self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0;
+        return true;
+    }
+
+    /**
+     * Lines beyond the symptom's own that a fault reaches into, as a shift onto a good contact does.
+     *
+     * @param  list<Fault>  $faults
+     * @return list<string>
+     */
+    private function rowsTouchedBy(array $faults, Wiring $wiring): array
+    {
+        $nodes = [];
+        foreach ($faults as $fault) {
+            foreach ($fault->edit->edges as $edge) {
+                if ($edge !== null) {
+                    $nodes += $wiring->reach($edge->to);
+                }
+            }
+        }
+
+        return array_values(array_diff(array_map(strval(...), array_keys(array_intersect_key($this->reading->lights, $nodes))), $this->rows));
     }
 
     /** How many lights and pairs this wiring would read otherwise than was read. */
@@ -86,5 +118,17 @@ final class Symptom
     private static function differences(array $some, array $others): int
     {
         return count(array_diff($some, $others)) + count(array_diff($others, $some));
+    }
+
+    /** Two symptoms taken as one, for a fault that shows in both. */
+    public function with(self $other): self
+    {
+        return new self(
+            [...$this->lines, ...$other->lines],
+            [...$this->pairs, ...$other->pairs],
+            [...$this->probes, ...$other->probes],
+            $this->expectation,
+            $this->reading,
+        );
     }
 }

@@ -96,11 +96,11 @@ async function change(id: number) {
 <style scoped>
 .frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); height: 100dvh }
 .rail { background: #efeadf; border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
-.name { display: block; color: var(--ink); padding: 6px 12px 18px }
+.name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
 .name text { font: 650 19px var(--sans); fill: currentColor }
 ul { list-style: none; margin: 0; padding: 0; position: relative }
 ul::before { content: ''; position: absolute; left: 17px; top: 0; bottom: 0; width: 1.5px; background: var(--quiet) }
-li a { display: flex; align-items: center; gap: 12px; padding: 9px 10px; color: var(--ink); text-decoration: none; border-radius: 4px; position: relative }
+li a { color: var(--ink) !important; display: flex; align-items: center; gap: 12px; padding: 9px 10px; color: var(--ink); text-decoration: none; border-radius: 4px; position: relative }
 li a:hover { background: #f7f4ee }
 li a.here { background: var(--surface); font-weight: 600 }
 .dot { width: 12px; height: 12px; margin: 0 2px; border-radius: 50%; background: var(--paper); border: 2px solid var(--quiet) }

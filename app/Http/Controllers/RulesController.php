@@ -42,7 +42,9 @@ final readonly class RulesController
         /** @var Collection<int, StoredPart> $rows */
         $rows = StoredPart::query()->where('installation_id', $stored->id)->whereIn('kind', self::KINDS)->orderBy('id')->get();
         $parts = $rows->map(static fn (StoredPart $part): array => [
-            'kind' => $part->kind, 'version' => $part->version, 'used' => $used[$part->kind.' '.$part->key] ?? 0, ...$part->definition,
+            ...array_diff_key($part->definition, ['kind' => 0]),
+            'kind' => $part->kind, 'version' => $part->version, 'used' => $used[$part->kind.' '.$part->key] ?? 0,
+            'wayKind' => $part->definition['kind'] ?? '',
         ])->all();
 
         return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'version' => $stored->version, 'parts' => $parts]);

@@ -119,5 +119,5 @@ export interface Catalogue {
 
 export interface Change { id: number, words: string, who: string, mine: boolean, at: string, undone: boolean }
 export interface RowProblem { row: number, column: string, value: string, remedy: string }
-export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string }
+export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string, wayKind?: string }
 export interface Rules { routeAllowance: number, cutStep: string, screenAndDrain: string, shell: string }

@@ -34,8 +34,8 @@ async function attempt(work: () => Promise<unknown>, done: string) {
   }
 }
 const save = () => attempt(async () => { await api.put('rules', { rules: { ...rules.value, routeAllowance: Number(rules.value?.routeAllowance) }, version: version.value }); await load() }, 'House rules are saved.')
-function edit(kind: Part['kind'], part?: Part & { kindOfWay?: string }) {
-  editing.value = { kind, id: part?.id ?? '', name: part?.name ?? '', length: part?.length ?? '', wayKind: 'tray', version: part?.version }
+function edit(kind: Part['kind'], part?: Part) {
+  editing.value = { kind, id: part?.id ?? '', name: part?.name ?? '', length: part?.length ?? '', wayKind: part?.wayKind || 'tray', version: part?.version }
 }
 const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 const saved = () => attempt(async () => {

@@ -29,7 +29,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
         <template v-if="fitting.length !== '0 mm'"><br>leg {{ short(fitting.length) }}</template>
         <template v-if="fitting.mate"><br>mates with {{ fitting.mate }}</template></p>
     </div>
-    <p v-for="caution in cautions" :key="caution" class="note check">{{ caution }}</p>
+    <p v-if="cautions.length" class="note check"><template v-for="caution in cautions" :key="caution">{{ caution }}<br></template></p>
     <table class="lines">
       <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th></tr></thead>
       <tbody>

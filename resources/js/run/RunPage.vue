@@ -81,7 +81,7 @@ async function record(kind: string, side?: string) {
           <p v-for="finding in run.findings" :key="finding.words" class="note" :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
           <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench' : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template><template v-if="run.assembly.runs.length > 1"> · built and tested with {{ run.assembly.runs.join(', ') }}</template></p>
         </div>
-        <details open class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
+        <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">
         <EndPanel v-for="end in run.ends" :key="end.side" :end="end" :view="view" />

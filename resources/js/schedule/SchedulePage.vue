@@ -165,7 +165,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         <template #default="{ item }">
           <div :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="chosen = item.id" @dblclick="router.push(`/runs/${item.id}`)">
             <router-link role="cell" class="code" :to="`/runs/${item.id}`">{{ item.code }}</router-link>
-            <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }} <i>→</i> {{ item.to }}</span>
+            <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }}<small><i>→</i> {{ item.to }}</small></span>
             <span role="cell" class="cable" :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small></span>
             <span role="cell" class="cut">{{ length(item.cut) }}</span>
             <span role="cell" class="next"><Strand :beads="item.strand" /></span>
@@ -193,7 +193,7 @@ header { grid-column: 1 / -1; display: flex; align-items: center; gap: 12px; pad
 aside { border-left: 1px solid var(--line); background: var(--surface); overflow: auto }
 .grid { display: flex; flex-direction: column; min-width: 0 }
 .rows { flex: 1 }
-.row { display: grid; grid-template-columns: 74px minmax(120px, 1.25fr) minmax(120px, 1.15fr) 74px 122px minmax(60px, .8fr); gap: 0 10px; align-items: center; height: 36px; padding: 0 14px; border-bottom: 1px solid var(--line); cursor: default; overflow: hidden }
+.row { display: grid; grid-template-columns: 70px minmax(110px, 1fr) minmax(130px, 1.2fr) 72px 118px minmax(80px, 1fr); gap: 0 10px; align-items: center; height: 36px; padding: 0 14px; border-bottom: 1px solid var(--line); cursor: default; overflow: hidden }
 .row:not(.head):hover { background: #f1ece2 }
 .row.chosen { background: var(--chosen); box-shadow: inset 3px 0 var(--copper) }
 .row.withdrawn .code, .row.withdrawn .from { text-decoration: line-through }
@@ -201,11 +201,11 @@ aside { border-left: 1px solid var(--line); background: var(--surface); overflow
 .head button { all: unset; font-size: 12.5px; font-weight: 600; color: var(--slate); cursor: pointer }
 .head button:focus-visible { outline: 2px solid var(--copper) }
 .head .cut { text-align: right }
-.code { font-family: var(--mono); font-weight: 600; color: var(--ink); text-decoration: none }
+.code { font-family: var(--mono); font-weight: 600; color: var(--ink) !important; text-decoration: none }
 .from, .cable, .findings { white-space: nowrap; overflow: hidden; text-overflow: ellipsis }
 .from i { color: var(--quiet); font-style: normal }
-.cable { line-height: 1.15; color: var(--ink) }
-.cable small { display: block; color: var(--slate); font-size: 11.5px; overflow: hidden; text-overflow: ellipsis }
+.cable, .from { line-height: 1.15 }
+.cable small, .from small { display: block; color: var(--slate); font-size: 11.5px; overflow: hidden; text-overflow: ellipsis }
 .cut { text-align: right; font-family: var(--mono); white-space: nowrap }
 .findings { font-size: 12.5px }
 .findings.stop { color: var(--flux); font-weight: 600 }

@@ -51,7 +51,7 @@ header { display: flex; align-items: center; gap: 16px; padding: 8px 16px; borde
 header > :last-child { max-width: 420px }
 h2 { padding: 0 16px; margin: 16px 0 4px }
 h2 span { font-family: var(--mono); font-weight: 400 }
-a { display: grid; grid-template-columns: 76px minmax(0, 1fr) auto; gap: 10px; align-items: center; padding: 7px 16px; border-bottom: 1px solid var(--line); color: var(--ink); text-decoration: none; min-height: 44px }
+a { display: grid; grid-template-columns: 76px minmax(0, 1fr) auto; gap: 10px; align-items: center; padding: 7px 16px; border-bottom: 1px solid var(--line); color: var(--ink) !important; text-decoration: none; min-height: 44px }
 a:hover { background: #f1ece2 }
 .way { line-height: 1.2; overflow: hidden; text-overflow: ellipsis }
 small { display: block; color: var(--slate) }

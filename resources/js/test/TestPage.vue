@@ -237,6 +237,7 @@ tr.at td { box-shadow: inset 0 2px var(--copper), inset 0 -2px var(--copper) }
 .pairs { border: 1px solid var(--line); border-radius: 4px; margin-top: 12px; padding: 4px 12px 10px }
 .pairs p { margin: 0 0 4px }
 aside p { margin: 0 }
+aside > *, .work > * { flex: none }
 .acts { display: flex; gap: 8px }
 ol { list-style: none; margin: 0; padding: 0; font-size: 13px }
 li { padding: 4px 0; border-bottom: 1px solid var(--line) }
@@ -250,6 +251,8 @@ li { padding: 4px 0; border-bottom: 1px solid var(--line) }
   .entry { top: 0 }
   aside { border-left: 0; border-top: 1px solid var(--line) }
   .faces { gap: 6px }
-  .table { max-height: none }
+  .keys :deep(.v-btn), .acts :deep(.v-btn) { min-height: 44px }
+  input { min-height: 44px }
+  tr td { padding-block: 9px }
 }
 </style>

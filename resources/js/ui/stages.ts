@@ -1,7 +1,7 @@
 import type { Bead } from '../api/types'
 
 export const STAGE: Record<string, string> = {
-  cut: 'cut', 'end-a': 'end A', 'end-b': 'end B', look: 'look', label: 'label', pull: 'pull', test: 'test', 'in-place': 'in place', signed: 'signed',
+  cut: 'cut', 'end-a': 'end A', 'end-b': 'end B', look: 'look', label: 'label', pull: 'pull', test: 'test', 'in-place': 'placed', signed: 'signed',
 }
 
 const STATE: Record<string, string> = { 'to-do': 'to do', done: 'done', overtaken: 'overtaken', failed: 'failed' }

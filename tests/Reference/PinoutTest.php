@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Reference;
+
+use App\Formats\ShippedCatalogue;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Wiring\Node;
+use Tests\Support\Bench;
+
+/** The shipped plans and cables together, as joints at an end, against published pinouts. */
+final class PinoutTest extends TestCase
+{
+    /** @return array<array-key, string> address → colour of the core that lands there */
+    private static function colours(Bench $bench, Side $side = Side::B): array
+    {
+        $plan = $bench->plan();
+        $run = $bench->installation->runs[array_key_first($plan->runs)];
+        $cable = $bench->installation->catalogue->cables[$run->cable];
+        $colours = [];
+        foreach ($plan->runs[$run->id]->end($side)->joints as $joint) {
+            $colours[$joint->address()] = $cable->element($joint->conductor)->colour ?? '';
+        }
+        ksort($colours, SORT_NATURAL);
+
+        return $colours;
+    }
+
+    /** ANSI/TIA-568. */
+    public function test_t568b(): void
+    {
+        self::assertSame(
+            ['white/orange', 'orange', 'white/green', 'blue', 'white/blue', 'green', 'white/brown', 'brown'],
+            array_values(self::colours(Bench::category('8p8c-plug-t568b'))),
+        );
+    }
+
+    /** ANSI/TIA-568. */
+    public function test_t568a(): void
+    {
+        self::assertSame(
+            ['white/green', 'green', 'white/orange', 'blue', 'white/blue', 'orange', 'white/brown', 'brown'],
+            array_values(self::colours(Bench::category('8p8c-plug-t568a'))),
+        );
+    }
+
+    /** ANSI/TIA-568: pair 1 blue, 2 orange, 3 green, 4 brown. */
+    public function test_pair_numbers(): void
+    {
+        $cable = ShippedCatalogue::load()->cables['cat6-utp'];
+        foreach (['blue', 'orange', 'green', 'brown'] as $i => $colour) {
+            self::assertSame($colour, $cable->element('p'.($i + 1).'/b')?->colour);
+            self::assertSame('white/'.$colour, $cable->element('p'.($i + 1).'/a')?->colour);
+        }
+    }
+
+    /** AES59 (from memory). */
+    public function test_eight_channels_on_25_contacts(): void
+    {
+        $bench = Bench::of(Bench::request('M-1', 'multicore-8', ['analogue'], ['xlr3-female-cable-balanced'], ['dsub25-male-aes59']));
+        $published = [1 => [24, 12, 25], 2 => [10, 23, 11], 3 => [21, 9, 22], 4 => [7, 20, 8], 5 => [18, 6, 19], 6 => [4, 17, 5], 7 => [15, 3, 16], 8 => [1, 14, 2]];
+        $found = [];
+        foreach ($bench->plan()->runs['M-1']->end(Side::B)->joints as $joint) {
+            $found[(int) $joint->channel][$joint->function] = (int) $joint->address();
+        }
+        foreach ($published as $channel => [$hot, $cold, $screen]) {
+            self::assertSame(['hot' => $hot, 'cold' => $cold, 'screen' => $screen], $found[$channel]);
+        }
+        self::assertNotContains(13, array_merge(...array_map(array_values(...), $found)));
+    }
+
+    /** IEC 60268-12, AES14: 1 screen, 2 hot, 3 cold. */
+    public function test_three_poles(): void
+    {
+        foreach (Bench::microphone()->plan()->runs['A-1']->end(Side::A)->joints as $joint) {
+            self::assertSame(['screen' => '1', 'hot' => '2', 'cold' => '3'][$joint->function], $joint->address());
+        }
+    }
+
+    /** ANSI E1.11. */
+    public function test_dmx(): void
+    {
+        $plan = ShippedCatalogue::load()->plans['xlr5-male-dmx'];
+        self::assertSame(['data 1-' => '2', 'data 1+' => '3', 'data 2-' => '4', 'data 2+' => '5', 'common' => '1'], $plan->channels['1']);
+    }
+
+    /** @return iterable<string, array{string, bool}> */
+    public static function threePoles(): iterable
+    {
+        yield 'male, mating face' => ['xlr3-male-cable', true];
+        yield 'female, wiring side is its mate\'s mirror' => ['xlr3-female-cable', false];
+    }
+
+    /**
+     * Common practice: contact 3 alone on its side. Male, mating face, 3 at the
+     * bottom: 1 upper left, 2 upper right; the female is the mirror of it.
+     */
+    #[DataProvider('threePoles')]
+    public function test_three_pole_orientation(string $type, bool $oneLeftOnFace): void
+    {
+        $at = [];
+        foreach (ShippedCatalogue::load()->connectors[$type]->cavities as $cavity) {
+            $at[$cavity->address] = $cavity;
+        }
+        self::assertSame($oneLeftOnFace, $at['1']->face->x < $at['2']->face->x);
+        self::assertSame($oneLeftOnFace, $at['1']->wiring->x > $at['2']->wiring->x);
+        self::assertEqualsWithDelta(0, $at['3']->face->x, 1e-9);
+        self::assertLessThan(0, $at['3']->face->y);
+        self::assertGreaterThan(0, $at['1']->face->y);
+        self::assertSame($at['1']->face->y, $at['2']->face->y);
+    }
+
+    /** Common practice: turn a male's wiring side so that 3 is on top, and 1 is on the left, 2 on the right. */
+    public function test_three_pole_at_the_vice(): void
+    {
+        $at = [];
+        foreach (ShippedCatalogue::load()->connectors['xlr3-male-cable']->cavities as $cavity) {
+            $at[$cavity->address] = [-$cavity->wiring->x, -$cavity->wiring->y];
+        }
+        self::assertGreaterThan($at['1'][1], $at['3'][1]);
+        self::assertLessThan(0, $at['1'][0]);
+        self::assertGreaterThan(0, $at['2'][0]);
+    }
+
+    /** Common practice: short lug tip, long lug ring, body sleeve; not the mirror of the contacts. */
+    public function test_a_terminal_need_not_mirror_its_contact(): void
+    {
+        foreach (ShippedCatalogue::load()->connectors['trs-plug']->cavities as $cavity) {
+            self::assertSame(['tip' => 'short lug', 'ring' => 'long lug', 'sleeve' => 'body'][$cavity->address], $cavity->terminal);
+            self::assertNotEquals($cavity->face->mirrored(), $cavity->wiring);
+        }
+    }
+
+    /** Common practice: an 8P8C plug, contacts up, cable toward you: 1 on the left. */
+    public function test_plug_seen_from_the_cable(): void
+    {
+        $x = [];
+        foreach (ShippedCatalogue::load()->connectors['8p8c-plug']->cavities as $cavity) {
+            $x[(int) $cavity->address] = $cavity->wiring->x;
+        }
+        $sorted = $x;
+        asort($sorted);
+        self::assertSame([1, 2, 3, 4, 5, 6, 7, 8], array_keys($sorted));
+    }
+
+    /** Trade figures (common practice): 24 channels × 3 = 72 contacts of 90. */
+    public function test_24_channels_take_72_of_90_contacts(): void
+    {
+        $plan = Bench::stageBox()->plan()->runs['M-1'];
+        $used = array_unique(array_map(static fn ($joint): string => Node::address($joint->to), $plan->end(Side::B)->joints));
+        self::assertCount(72, $used);
+        self::assertCount(90, ShippedCatalogue::load()->connectors['rect90-male']->cavities);
+        self::assertCount(24, $plan->end(Side::A)->joints === [] ? [] : array_unique(array_map(static fn ($joint): ?string => Node::fitting($joint->to), $plan->end(Side::A)->joints)));
+    }
+
+    /** IEC 60445: line brown, neutral blue, earth green-yellow. */
+    public function test_mains_colours(): void
+    {
+        $cable = ShippedCatalogue::load()->cables['composite'];
+        self::assertSame(['brown', 'blue', 'green/yellow'], array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')));
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Reference;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\Labelling\Rotation;
+
+/** Common practice: what digits and letters become when a label is read upside down. */
+final class RotationTest extends TestCase
+{
+    /** @return iterable<array{string, ?string}> */
+    public static function turned(): iterable
+    {
+        foreach (['6' => '9', '66' => '99', '16' => '91', '68' => '89', '8' => '8', '0' => '0', '11' => '11', '88' => '88', '69' => '69', '96' => '96', 'M' => 'W', 'HINOSXZ' => 'ZXSONIH'] as $text => $becomes) {
+            yield [(string) $text, $becomes];
+        }
+        foreach (['7', 'A', '17', 'A-6'] as $text) {
+            yield [$text, null];
+        }
+    }
+
+    #[DataProvider('turned')]
+    public function test_turning(string $text, ?string $becomes): void
+    {
+        self::assertSame($becomes, Rotation::of($text));
+    }
+
+    public function test_turning_twice_gives_the_text_again(): void
+    {
+        for ($n = 0; $n < 10_000; $n++) {
+            $turned = Rotation::of((string) $n);
+            self::assertTrue($turned === null || Rotation::of($turned) === (string) $n);
+        }
+    }
+
+    public function test_only_texts_in_use_clash_and_both_are_named(): void
+    {
+        self::assertSame([6 => '9', 9 => '6'], Rotation::clashes(['6', '9', '7', '16', '69', '8']));
+        self::assertSame([], Rotation::clashes(['6', '16', '66']));
+        self::assertSame(['M-601' => '109-W', '109-W' => 'M-601'], Rotation::clashes(['M-601', '109-W']));
+    }
+}
