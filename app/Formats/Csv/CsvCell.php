@@ -11,7 +11,7 @@ final class CsvCell
 
     public static function guarded(string $text): string
     {
-        return self::risky($text) || (str_starts_with($text, "'") && self::risky(substr($text, 1))) ? "'".$text : $text;
+        return self::risky($text) || str_starts_with($text, "'") ? "'".$text : $text;
     }
 
     public static function unguarded(string $text): string
