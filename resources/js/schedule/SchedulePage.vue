@@ -112,7 +112,7 @@ function onKey(event: KeyboardEvent) {
   const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
   if (event.key === 'Escape' && editing.value) return
   if (event.key === 'Escape' && typing) return target.blur()
-  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-overlay--active')) return
+  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
   const does: Record<string, () => void> = {
     '/': () => filterField.value?.focus(),
     ArrowDown: () => move(1), ArrowUp: () => move(-1), PageDown: () => move(15), PageUp: () => move(-15), Home: () => move(-1e6), End: () => move(1e6),

@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'tests/Browser',
+  workers: 1,
+  timeout: 45_000,
+  expect: { timeout: 8_000 },
+  reporter: 'line',
+  outputDir: '.sartal/playwright',
+  use: {
+    baseURL: process.env.SARTAL_URL ?? 'http://127.0.0.1:8080',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

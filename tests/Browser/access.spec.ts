@@ -1,0 +1,53 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { lines, signIn } from './crew'
+
+for (const path of ['/schedule', '/runs/A-114', '/runs/M-201', '/test', '/test/A-118', '/rules']) {
+  test(`no serious violation on ${path}`, async ({ page }) => {
+    await signIn(page, 'lead')
+    await page.goto(path)
+    await page.waitForLoadState('networkidle')
+    const found = await new AxeBuilder({ page }).analyze()
+    const serious = found.violations.filter(each => each.impact === 'serious' || each.impact === 'critical')
+    expect(serious.map(each => `${each.id}: ${each.nodes[0]?.html}`)).toEqual([])
+  })
+}
+
+test('on a phone a test is read by touch alone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(page, 'tester')
+  await page.goto('/test/V-404')
+  await page.getByRole('button', { name: 'As expected' }).click()
+  await page.getByRole('button', { name: 'contact centre' }).click()
+  await expect(page.getByRole('row', { name: /shell screen shell centre wrong/ })).toBeVisible()
+  await expect(page.getByText('Fails', { exact: true })).toBeVisible()
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)
+  expect(wide).toBe(false)
+})
+
+test('nothing is fetched from another host', async ({ page }) => {
+  const elsewhere: string[] = []
+  page.on('request', request => { if (new URL(request.url()).hostname !== '127.0.0.1' && !request.url().startsWith('data:')) elsewhere.push(request.url()) })
+  await signIn(page, 'lead')
+  for (const path of ['/runs/M-201', '/test/A-118', '/rules']) {
+    await page.goto(path)
+    await page.waitForLoadState('networkidle')
+  }
+  await page.goto('/test/A-119')
+  await lines(page, '')
+  expect(elsewhere).toEqual([])
+})
+
+test('a wrong password and a page for others are refused in words', async ({ page }) => {
+  await page.goto('/runs/A-114')
+  await expect(page).toHaveURL(/sign-in\?to=/)
+  await page.getByLabel('Sign-in name').fill('bench@brackwater.example')
+  await page.getByLabel('Password').fill('wrong')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toContainText('do not match')
+  await page.getByLabel('Password').fill('brackwater')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/runs\/A-114/)
+  await page.goto('/schedule')
+  await expect(page.getByRole('button', { name: 'Add run' })).toHaveCount(0)
+})

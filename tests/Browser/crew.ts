@@ -1,0 +1,30 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Signs in through the door, as everybody does. */
+export async function signIn(page: Page, role: string) {
+  await page.goto('/sign-in')
+  await page.getByLabel('Sign-in name').fill(`${role}@brackwater.example`)
+  await page.getByLabel('Password').fill('brackwater')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+}
+
+/** Chooses from an autocomplete by typing. */
+export async function choose(page: Page, label: string, text: string, option: RegExp | string) {
+  const field = page.getByRole('combobox', { name: label, exact: true })
+  await field.click()
+  await field.fill(text)
+  await page.getByRole('option', { name: option }).first().click()
+  await page.keyboard.press('Tab')
+}
+
+/** One line of a test: what was typed for it. */
+export async function lines(page: Page, ...typed: string[]) {
+  for (const text of typed) {
+    await page.getByPlaceholder('what lights').fill(text)
+    await page.getByPlaceholder('what lights').press('Enter')
+  }
+}
+
+/** The picture of a strand, in words. */
+export const strand = (page: Page) => page.locator('svg.strand').first()
