@@ -26,6 +26,11 @@ final class InstallationStore
     /** As many queries for one run as for thousands. */
     public function load(StoredInstallation $stored): Loaded
     {
+        return Uncollected::run(fn (): Loaded => $this->read($stored));
+    }
+
+    private function read(StoredInstallation $stored): Loaded
+    {
         $data = [
             'installation' => ['id' => $stored->key, 'name' => $stored->name, 'rules' => $stored->rules],
             'catalogue' => $stored->catalogue,

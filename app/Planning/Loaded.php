@@ -36,6 +36,6 @@ final class Loaded
 
     public function plan(): Plan
     {
-        return $this->plan ??= $this->planner->plan($this->installation, $this->record);
+        return $this->plan ??= Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));
     }
 }

@@ -16,6 +16,9 @@ final class CableType
     /** @var ?array<string, Conductor> */
     private ?array $conductors = null;
 
+    /** @var array<string, list<Conductor>> asked for again and again by every run of the type */
+    private array $within = [];
+
     /** @var ?array<string, Element> */
     private ?array $elements = null;
 
@@ -66,7 +69,7 @@ final class CableType
      */
     public function conductorsWithin(string $path): array
     {
-        return array_values(array_filter(
+        return $this->within[$path] ??= array_values(array_filter(
             $this->conductors(),
             static fn (Conductor $conductor): bool => $path === '' || $conductor->path === $path || str_starts_with($conductor->path, $path.'/'),
         ));

@@ -60,7 +60,7 @@ final readonly class ConductorChoice
             return [];
         }
         $cores = array_values(array_filter(
-            $this->cable->conductors(),
+            $this->cable->conductorsWithin($element),
             static fn (Conductor $conductor): bool => $conductor->parent === $path && ! $conductor->isBare() || $conductor->path === $path,
         ));
         $letter = 'a';

@@ -15,10 +15,18 @@ final class MapMethod
 {
     public static function read(Wiring $wiring, TestSetup $setup): Reading
     {
-        return new Reading(
-            self::lights($wiring, $setup, array_map(strval(...), array_keys($setup->from))),
-            self::splits($wiring, $setup->pairs),
-        );
+        $piece = $wiring->pieces();
+        $members = [];
+        foreach ($setup->to as $node => $_) {
+            $members[$piece[$node] ?? $node][] = (string) $node;
+        }
+        $lights = [];
+        foreach ($setup->from as $node => $_) {
+            $node = (string) $node;
+            $lights[$node] = array_values(array_diff($members[$piece[$node] ?? $node] ?? [], [$node]));
+        }
+
+        return new Reading($lights, self::splits($wiring, $setup->pairs));
     }
 
     /**

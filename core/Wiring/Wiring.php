@@ -83,6 +83,29 @@ final class Wiring
     }
 
     /**
+     * Every node with the number of the conducting piece that it belongs to:
+     * one pass over the wiring, for readings of all of it.
+     *
+     * @return array<string, int>
+     */
+    public function pieces(): array
+    {
+        $piece = [];
+        $number = 0;
+        foreach ($this->incident as $node => $_) {
+            $node = (string) $node;
+            if (! isset($piece[$node])) {
+                foreach ($this->reach($node) as $reached => $_) {
+                    $piece[(string) $reached] = $number;
+                }
+                $number++;
+            }
+        }
+
+        return $piece;
+    }
+
+    /**
      * The edges that end at a node, whether closed or not.
      *
      * @return list<Edge>

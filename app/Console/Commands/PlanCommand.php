@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Formats\ShippedCatalogue;
+use App\Planning\Uncollected;
 use Illuminate\Console\Command;
 use Sartal\Core\Document\InstallationFile;
 use Sartal\Core\Document\InvalidDocument;
 use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Planning\Plan;
 use Sartal\Core\Planning\Planner;
 
 /** The plan of an installation file as JSON on standard output. Needs no database. */
@@ -41,7 +43,7 @@ final class PlanCommand extends Command
             return $this->wrong($invalid->more === 0 ? sprintf('%d wrong in all.', count($invalid->problems)) : sprintf('And %d more.', $invalid->more));
         }
         $installation = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
-        $plan = (new Planner)->plan($installation, $file->record);
+        $plan = Uncollected::run(static fn (): Plan => (new Planner)->plan($installation, $file->record));
         $this->output->writeln(json_encode(
             PlanEncoder::plan($plan, $installation),
             JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,

@@ -138,7 +138,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
     <header>
       <h1>Schedule</h1>
       <v-text-field ref="filterField" v-model="words" class="filter" placeholder="filter: open · failed · to:rack · next:test" aria-label="Filter the schedule" clearable @keydown.down.prevent="move(1)" />
-      <span class="count" aria-live="polite">{{ shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
+      <span class="count" aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
       <v-menu>
         <template #activator="{ props: menu }"><v-btn v-bind="menu" variant="outlined" color="primary">In and out</v-btn></template>
         <v-list density="compact">

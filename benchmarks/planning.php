@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * What planning costs as an installation grows: php benchmarks/planning.php
+ * One run in ten is a 24-pair multicore; one in five has been tested, so that
+ * its expected reading is computed as well.
+ */
+
+use App\Formats\ShippedCatalogue;
+use App\Planning\Uncollected;
+use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Location;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\MemoryPlanCache;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Proposing\RunRequest;
+use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Record;
+use Sartal\Core\Testing\Verdict;
+
+require __DIR__.'/../vendor/autoload.php';
+
+const KINDS = [
+    ['pair-foil', 'analogue', 'xlr3-female-cable-balanced', 'xlr3-male-cable-balanced'],
+    ['cat6a-futp', 'network', '8p8c-jack-screened-t568b', '8p8c-jack-screened-t568b'],
+    ['coax-75-12g', 'video', 'bnc75-plug-video', 'bnc75-plug-video'],
+];
+
+/** @return array{Installation, Record} */
+function installation(int $count): array
+{
+    $proposer = new Proposer(ShippedCatalogue::load());
+    [$runs, $fittings, $circuits, $events] = [[], [], [], []];
+    for ($i = 1; $i <= $count; $i++) {
+        [$cable, $signal, $a, $b] = $i % 10 === 0 ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch'] : KINDS[$i % 3];
+        $end = static fn (string $plan): Termination => new Termination('here', [$plan], Length::metres(1), Length::zero(), Length::millimetres(40), 1, Length::zero());
+        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end($a), $end($b), ['tray']));
+        $runs[$proposal->run->id] = $proposal->run;
+        $fittings += $proposal->fittings;
+        $circuits += $proposal->circuits;
+        if ($i % 5 === 0) {
+            $at = '2026-03-09T08:00:00.000000Z';
+            $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', $i), EventKind::Tested, 'R-'.$i, null, 'x', $at, $at, '', verdict: Verdict::Passes);
+        }
+    }
+    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here')], ['tray' => new Way('tray', 'Tray', 'tray', Length::metres(20))], circuits: $circuits, fittings: $fittings, runs: $runs);
+
+    return [$in, new Record($events)];
+}
+
+printf("%8s %12s %12s %14s %12s %10s\n", 'runs', 'first, ms', 'again, ms', 'one edit, ms', 'recomputed', 'peak, MB');
+foreach ([100, 1000, 5000] as $count) {
+    [$in, $record] = installation($count);
+    $cache = new MemoryPlanCache;
+    $planner = new Planner($cache);
+    $time = static function (Installation $of) use ($planner, $record): float {
+        $start = hrtime(true);
+        Uncollected::run(static fn () => $planner->plan($of, $record));
+
+        return (hrtime(true) - $start) / 1e6;
+    };
+    memory_reset_peak_usage();
+    $first = $time($in);
+    $again = $time($in);
+    $run = $in->runs['R-7'];
+    $before = $cache->runsComputed;
+    $edited = $in->withRun(new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries), [], []);
+    $edit = $time($edited);
+    printf("%8d %12.1f %12.1f %14.1f %12d %10.1f\n", $count, $first, $again, $edit, $cache->runsComputed - $before, memory_get_peak_usage() / 1e6);
+    unset($in, $edited, $cache, $planner, $record);
+}
