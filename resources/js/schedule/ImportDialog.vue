@@ -70,7 +70,7 @@ function bringIn() {
     <v-card class="pa-5 import">
       <h1>Import</h1>
       <p class="quiet">A CSV of runs (<a href="/api/runs-template.csv" download>template</a>), or a whole installation as Sartal's JSON file.</p>
-      <p><label class="choose">Choose a file<input type="file" accept=".csv,.json,text/csv,application/json" aria-label="File to import" @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
+      <p class="pick"><label class="choose">Choose a file<input type="file" accept=".csv,.json,text/csv,application/json" aria-label="File to import" @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
       <v-progress-linear v-if="busy" indeterminate color="primary" aria-label="Reading the file" />
       <p v-if="message" class="note failed" role="alert">{{ message }}</p>
       <p v-if="done" class="note good" role="status">{{ done }}</p>
@@ -96,6 +96,7 @@ function bringIn() {
 .choose { position: relative; display: inline-block; border: 1px solid var(--verdigris); color: var(--verdigris); border-radius: 4px; padding: 6px 14px; font-weight: 600; cursor: pointer; overflow: hidden }
 .choose:focus-within { outline: 2px solid var(--copper) }
 .choose input { position: absolute; inset: 0; opacity: 0; cursor: pointer }
+.pick { display: flex; align-items: center; gap: 10px }
 .scroll { max-height: 50vh; overflow: auto }
 .acts { display: flex; gap: 8px; margin: 16px 0 0 }
 p { margin: 8px 0 }

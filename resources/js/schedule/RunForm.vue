@@ -114,9 +114,9 @@ const text = (field: string) => ({ modelValue: line.value[field] ?? '', 'onUpdat
       <div class="two">
         <v-autocomplete v-bind="text('from')" label="From" :items="catalogue.locations" item-title="name" item-value="id" />
         <v-autocomplete v-bind="text('to')" label="To" :items="catalogue.locations" item-title="name" item-value="id" />
+      </div>
         <v-autocomplete v-model="plansA" label="Connector A" multiple :items="plans" :error-messages="errors.plans_a" no-data-text="Choose a signal first" />
         <v-autocomplete v-model="plansB" label="Connector B" multiple :items="plans" :error-messages="errors.plans_b" no-data-text="Choose a signal first" />
-      </div>
       <v-autocomplete v-model="ways" label="Ways, in order" multiple chips closable-chips :items="catalogue.ways" item-value="id" :item-title="way => `${way.name} ${length(way.length)}`" :error-messages="errors.ways" />
       <div class="two">
         <v-text-field v-bind="text('tail_a')" label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />

@@ -31,7 +31,7 @@ watch(() => [props.row.id, props.row.version, JSON.stringify(props.row.strand)],
     <p class="code">{{ row.code }} <span>{{ row.loom || row.family }}</span></p>
     <p class="way">{{ row.from }} <i>→</i> {{ row.to }}</p>
     <Strand :beads="row.strand" named />
-    <p v-for="finding in row.findings" :key="finding.words" class="note" :class="finding.severity"><strong v-if="finding.severity !== 'note'">{{ finding.words }}</strong><template v-else>{{ finding.words }} </template>{{ finding.remedy }}</p>
+    <p v-for="finding in row.findings" :key="finding.words" class="note" :class="finding.severity"><strong v-if="finding.severity !== 'note'">{{ finding.words }}</strong><template v-else>{{ `${finding.words} ` }}</template>{{ finding.remedy }}</p>
     <p v-if="problem" class="note failed">{{ problem }}</p>
     <h2>Cut length</h2>
     <p class="cut">{{ length(row.cut) }}</p>

@@ -42,6 +42,14 @@ export function filtered(rows: Row[], text: string): Row[] {
 
 export type SortKey = 'code' | 'from' | 'cable' | 'cut' | 'next' | 'findings'
 
+const WEIGHT = { stop: 100, check: 10, note: 1 }
+
+/** What a planner should look at first weighs most. */
+function urgency(row: Row): number {
+  const beads = row.strand.some(bead => bead.state === 'failed') ? 1000 : row.strand.some(bead => bead.state === 'overtaken') ? 500 : 0
+  return row.withdrawn ? 0 : beads + row.findings.reduce((sum, finding) => sum + WEIGHT[finding.severity], 0)
+}
+
 const collator = new Intl.Collator('en', { numeric: true })
 
 export function sorted(rows: Row[], key: SortKey, down: boolean): Row[] {
@@ -49,7 +57,7 @@ export function sorted(rows: Row[], key: SortKey, down: boolean): Row[] {
     switch (key) {
       case 'cut': return Number.parseFloat(row.cut)
       case 'next': return row.strand.filter(bead => bead.state === 'done').length
-      case 'findings': return -row.findings.length
+      case 'findings': return -urgency(row)
       case 'from': return `${row.from} ${row.to}`
       default: return row[key]
     }

@@ -141,6 +141,7 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
       <router-link to="/test">Test</router-link>
       <h1 v-if="sheet"><span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} → {{ sheet.run.to }}</span></h1>
       <span class="space" />
+      <b v-if="judgement && judgement.verdict !== 'incomplete'" class="chip" :class="judgement.verdict">{{ judgement.verdict === 'passes' ? 'passes' : 'fails' }}</b>
       <Strand v-if="sheet" :beads="sheet.run.strand" />
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
@@ -214,6 +215,8 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
 .test { height: 100%; max-height: 100dvh; display: flex; flex-direction: column; min-height: 0 }
 header { display: flex; align-items: center; gap: 14px; padding: 11px 18px; border-bottom: 1px solid var(--line) }
 .space { flex: 1 }
+.chip { display: none; padding: 1px 9px; border-radius: 4px; color: #fff; background: var(--verdigris) }
+.chip.fails { background: var(--flux) }
 .body { display: grid; grid-template-columns: minmax(0, 1fr) 320px; flex: 1; min-height: 0 }
 .work { padding: 12px 18px; display: flex; flex-direction: column; min-height: 0; overflow: auto }
 aside { border-left: 1px solid var(--line); background: var(--surface); padding: 14px 16px; overflow: auto; display: flex; flex-direction: column; gap: 10px }
@@ -248,7 +251,9 @@ li { padding: 4px 0; border-bottom: 1px solid var(--line) }
   .body { display: block }
   .work { overflow: visible; padding: 8px 12px }
   .way { display: none }
-  .entry { top: 0 }
+  .chip { display: block }
+  header { position: sticky; top: 0; background: var(--paper); z-index: 2 }
+  .entry { top: 48px }
   aside { border-left: 0; border-top: 1px solid var(--line) }
   .faces { gap: 6px }
   .keys :deep(.v-btn), .acts :deep(.v-btn) { min-height: 44px }
