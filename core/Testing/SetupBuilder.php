@@ -7,6 +7,7 @@ namespace Sartal\Core\Testing;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Wiring\DisjointSets;
 use Sartal\Core\Wiring\FittingLayout;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\Node;
@@ -18,7 +19,7 @@ final class SetupBuilder
     public static function of(Assembly $assembly, array $joints, Installation $installation): TestSetup
     {
         $probes = [];
-        $sides = self::sides($joints);
+        $sides = self::sides($joints, $installation);
         $serves = self::serves($joints);
         foreach ($assembly->fittings as $id) {
             $fitting = $installation->fittings[$id] ?? null;
@@ -38,20 +39,40 @@ final class SetupBuilder
     }
 
     /**
+     * The sides of the runs that end in a fitting. One that no run ends in, as
+     * a panel's second output, is where its links and switches lead.
+     *
      * @param  list<Joint>  $joints
-     * @return array<string, list<Side>> fitting → the sides of the runs that end in it
+     * @return array<string, list<Side>> by fitting
      */
-    private static function sides(array $joints): array
+    private static function sides(array $joints, Installation $installation): array
     {
         $sides = [];
+        $panel = new DisjointSets;
         foreach ($joints as $joint) {
-            $fitting = Node::fitting($joint->to);
-            if ($fitting !== null && ! in_array($joint->side, $sides[$fitting] ?? [], true)) {
-                $sides[$fitting][] = $joint->side;
+            $place = self::place($joint->to);
+            $panel->add($place);
+            if (! in_array($joint->side, $sides[$place] ?? [], true)) {
+                $sides[$place][] = $joint->side;
+            }
+        }
+        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+            $panel->join(self::place(Node::named($between->from)), self::place(Node::named($between->to)));
+        }
+        foreach ($panel->groups() as $places) {
+            $known = array_merge(...array_map(static fn (string $place): array => $sides[$place] ?? [], $places));
+            foreach ($places as $place) {
+                $sides[$place] ??= array_slice($known, 0, 1);
             }
         }
 
         return $sides;
+    }
+
+    /** The fitting of a terminal; a splice stands for itself. */
+    private static function place(string $node): string
+    {
+        return Node::fitting($node) ?? $node;
     }
 
     /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../api/client'
 import type { Catalogue, Finding, Line, Row, RunPage, Worked } from '../api/types'
 import { length } from '../ui/units'
@@ -17,6 +17,7 @@ const version = ref(0)
 const errors = ref<Record<string, string[]>>({})
 const problem = ref('')
 const busy = ref(false)
+const first = ref<{ focus: () => void } | null>(null)
 const proposed = ref<{ cut: Worked, circuits: number, fittings: number, findings: Finding[] } | null>(null)
 const stale = ref<{ yours: Line, theirs: { line: Line, row: Row } | null, message: string } | null>(null)
 
@@ -29,6 +30,8 @@ onMounted(async () => {
       version.value = run.version
       line.value = { ...run.line, ...(props.mode === 'copy' ? { code: nextCode(run.code) } : {}) }
     }
+    await nextTick()
+    first.value?.focus()
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
@@ -108,7 +111,7 @@ const text = (field: string) => ({ modelValue: line.value[field] ?? '', 'onUpdat
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!catalogue && !problem" indeterminate color="primary" aria-label="Loading" />
     <template v-else-if="catalogue">
-      <v-text-field v-bind="text('code')" label="Code" class="mono" autofocus />
+      <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
       <v-autocomplete v-bind="text('cable')" label="Cable" :items="cables" item-title="name" item-value="id" />
       <v-autocomplete v-model="signals" label="Signal" multiple chips closable-chips :items="catalogue.signals" item-title="name" item-value="id" :error-messages="errors.signals" hint="In the cable's order; the last goes on for the rest" />
       <div class="two">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ApiError } from '../api/client'
 import { useSession } from '../api/session'
@@ -11,6 +11,9 @@ const name = ref('')
 const password = ref('')
 const problem = ref('')
 const busy = ref(false)
+const first = ref<{ focus: () => void } | null>(null)
+// At once: a field that takes the focus a moment later takes what is typed into the next one.
+onMounted(() => first.value?.focus())
 
 async function enter() {
   busy.value = true
@@ -35,7 +38,7 @@ async function enter() {
         <circle cx="40" cy="31" r="8" fill="#1f6f63" /><circle cx="95" cy="48" r="8" fill="#b4622d" /><circle cx="150" cy="54" r="8" fill="#22302f" /><circle cx="205" cy="48" r="8" fill="none" stroke="#8d9995" stroke-width="2" /><circle cx="260" cy="31" r="8" fill="none" stroke="#8d9995" stroke-width="2" />
       </svg>
       <h1>Sartal</h1>
-      <v-text-field v-model="name" label="Sign-in name" autocomplete="username" autofocus autocapitalize="off" />
+      <v-text-field v-model="name" label="Sign-in name" ref="first" autocomplete="username" autocapitalize="off" />
       <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <v-btn type="submit" color="primary" block :loading="busy">Sign in</v-btn>
