@@ -58,12 +58,12 @@ final class FileDecoder
     {
         $own = $fields->child('installation');
         $rules = $own->has('rules') ? self::rules($own->child('rules')) : HouseRules::defaults();
-        $catalogue = $fields->child('catalogue');
+        $catalogue = $fields->has('catalogue') ? $fields->child('catalogue') : null;
         $installation = new Installation(
             $own->name('id'),
             $own->name('name'),
             $rules,
-            $fields->has('catalogue') ? CatalogueDecoder::catalogue($catalogue) : new Catalogue,
+            $catalogue === null ? new Catalogue : CatalogueDecoder::catalogue($catalogue),
             self::byId($fields, 'locations', self::location(...)),
             self::byId($fields, 'ways', self::way(...)),
             self::byId($fields, 'looms', self::loom(...)),
@@ -77,9 +77,7 @@ final class FileDecoder
             self::byId($fields, 'switches', self::switch(...)),
         );
         $own->done();
-        if ($fields->has('catalogue')) {
-            $catalogue->done();
-        }
+        $catalogue?->done();
 
         return $installation;
     }

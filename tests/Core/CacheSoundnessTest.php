@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Document\InvalidDocument;
+use Sartal\Core\Planning\MemoryPlanCache;
+use Sartal\Core\Planning\Planner;
+
+/** A warm cache must never show: whatever is edited, the plan is the one worked out from scratch. */
+final class CacheSoundnessTest extends TestCase
+{
+    /** @return array<string, mixed> */
+    private static function demo(): array
+    {
+        return json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'), true);
+    }
+
+    /**
+     * Every kind of thing that a plan rests on, changed in one place.
+     *
+     * @return array<string, callable(array<string, mixed>): array<string, mixed>>
+     */
+    private static function edits(): array
+    {
+        $at = static fn (string $path, mixed $value): callable => static function (array $data) use ($path, $value): array {
+            $place = &$data;
+            foreach (explode('.', $path) as $key) {
+                $place = &$place[$key];
+            }
+            $place = $value;
+
+            return $data;
+        };
+        $index = static function (string $list, string $id): int {
+            $found = array_search($id, array_column(self::demo()[$list], 'id'), true);
+            self::assertIsInt($found);
+
+            return $found;
+        };
+        $type = static function (string $kind, string $id): int {
+            $found = array_search($id, array_column(self::demo()['catalogue'][$kind], 'id'), true);
+            self::assertIsInt($found);
+
+            return $found;
+        };
+        $run = 'runs.'.$index('runs', 'A-114');
+        $mixed = 'runs.'.$index('runs', 'M-202');
+
+        return [
+            'route allowance' => $at('installation.rules.routeAllowance', 7.5),
+            'cut step' => $at('installation.rules.cutStep', '1 in'),
+            'screen and drain' => $at('installation.rules.screenAndDrain', 'together'),
+            'shell bond' => $at('installation.rules.shell', 'bonded'),
+            'a way longer' => $at('ways.'.$index('ways', 'riser-a').'.length', '5 m'),
+            'a way renamed' => $at('ways.'.$index('ways', 'riser-a').'.name', 'Riser west'),
+            'a location renamed' => $at('locations.'.$index('locations', 'amp-rack-1').'.name', 'Rack 6'),
+            'another code' => $at($run.'.code', 'A-999'),
+            'a code that is taken' => $at($run.'.code', 'A-116'),
+            'another cable' => $at($run.'.cable', 'star-quad'),
+            'a cable that is unknown' => $at($run.'.cable', 'gold'),
+            'no ways' => $at($run.'.ways', []),
+            'a tail longer' => $at($run.'.a.tail', '3 m'),
+            'one spare more' => $at($run.'.b.spares', 3),
+            'an exception' => $at($run.'.b.exceptions', [['conductor' => 'p1/a', 'to' => 'A-114.b1/3', 'reason' => 'test']]),
+            'a reason' => $at($run.'.a.unused', ['p1' => 'kept']),
+            'withdrawn' => $at($run.'.withdrawn', true),
+            'a leg renamed' => $at($mixed.'.b.legs.0.label', '16'),
+            'a leg lands elsewhere' => $at($mixed.'.b.legs.0.landing.fitting', 'M-202.b2'),
+            'a leg on another channel' => $at($mixed.'.a.legs.0.landing.channels.p1', '2'),
+            'a fitting of another type' => $at('fittings.'.$index('fittings', 'A-114.b1').'.connector', 'xlr3-female-cable'),
+            'a contact declared shared' => $at('fittings.'.$index('fittings', 'A-114.b1').'.shared', ['2']),
+            'a circuit of another signal' => $at('circuits.'.$index('circuits', 'A-114.c1').'.signal', 'aes3'),
+            'a signal that is unknown' => $at('circuits.'.$index('circuits', 'A-114.c1').'.signal', 'telepathy'),
+            'a plan changed' => $at('catalogue.plans.'.$type('plans', 'xlr3-male-cable-balanced').'.channels.1.hot', '3'),
+            'a connector that takes one wire' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cavities.1.wires', 1),
+            'a connector without a shell' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.conductiveShell', false),
+            'a core of another gauge' => $at('catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.gauge', '18 AWG'),
+            'a core on another pole' => $at('catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.pole', 'b'),
+            'a function no longer needed' => $at('catalogue.signals.'.$type('signals', 'analogue').'.functions.1.required', false),
+            'a mating undone' => $at('matings', []),
+            'a port with another plan' => $at('equipment.0.ports.0.plan', 'xlr3-female-panel-balanced'),
+            'a link' => $at('links', [['from' => 'A-114.b1/2', 'to' => 'A-116.b1/2']]),
+            'a loom that is gone' => $at('looms', []),
+            'nothing done' => $at('record', []),
+        ];
+    }
+
+    public function test_after_any_edit_the_cached_plan_is_the_plan_from_scratch(): void
+    {
+        $planner = new Planner(new MemoryPlanCache);
+        $start = InstallationFile::parse((string) json_encode(self::demo()));
+        $planner->plan($start->installation, $start->record);
+        $plain = serialize((new Planner)->plan($start->installation, $start->record));
+        $told = 0;
+        foreach (self::edits() as $name => $edit) {
+            $file = InstallationFile::parse((string) json_encode($edit(self::demo())));
+            $scratch = serialize((new Planner)->plan($file->installation, $file->record));
+            self::assertSame($scratch, serialize($planner->plan($file->installation, $file->record)), $name);
+            $told += $scratch === $plain ? 0 : 1;
+        }
+        // A contact that may be shared, a gauge, a spare screw of the catalogue: some edits change no plan. Most do.
+        self::assertGreaterThan(25, $told);
+        self::assertSame($plain, serialize($planner->plan($start->installation, $start->record)), 'and back');
+    }
+
+    public function test_what_an_edit_overtakes_is_what_relied_on_it(): void
+    {
+        $ringed = static function (array $data): array {
+            $file = InstallationFile::parse((string) json_encode($data));
+            $states = [];
+            foreach ((new Planner)->plan($file->installation, $file->record)->strands as $run => $strand) {
+                foreach ($strand as $bead) {
+                    if ($bead->state->value === 'overtaken') {
+                        $states[] = $run.' '.$bead->stage->value;
+                    }
+                }
+            }
+
+            return $states;
+        };
+        $edits = self::edits();
+        self::assertSame([], $ringed(self::demo()));
+        self::assertSame([], $ringed($edits['a way renamed'](self::demo())));
+        self::assertSame(['A-114 label'], $ringed($edits['another code'](self::demo())));
+        self::assertSame(['A-114 cut'], $ringed($edits['a tail longer'](self::demo())));
+        self::assertSame(['A-114 end-b', 'A-114 look', 'A-114 test'], $ringed($edits['an exception'](self::demo())));
+        $moved = $ringed($edits['a way longer'](self::demo()));
+        self::assertContains('M-201 cut', $moved);
+        self::assertContains('V-401 cut', $moved);
+        self::assertSame([], array_filter($moved, static fn (string $each): bool => ! str_ends_with($each, ' cut')));
+        $bonded = $ringed($edits['shell bond'](self::demo()));
+        self::assertContains('A-114 test', $bonded);
+        self::assertNotContains('A-114 end-a', $bonded, 'the joints are the same; what should light is not');
+        self::assertNotContains('V-401 test', $bonded, 'a coaxial shell is its screen already');
+    }
+
+    public function test_an_edit_that_makes_no_sense_is_refused_before_planning(): void
+    {
+        $data = self::demo();
+        $data['installation']['rules']['cutStep'] = '0 mm';
+        $this->expectException(InvalidDocument::class);
+        InstallationFile::parse((string) json_encode($data));
+    }
+}
