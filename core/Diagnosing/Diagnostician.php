@@ -20,8 +20,11 @@ final readonly class Diagnostician
     /** Faults made on top of each other, at most. */
     private const DEEPEST = 3;
 
-    /** Readings simulated per further depth: keeps a 90-way connector within a person's patience. */
+    /** Readings simulated per further depth, shared among the symptoms: keeps a 90-way connector within a person's patience. */
     private const EFFORT = 20_000;
+
+    /** Lines compared for one further depth, at most: beyond it a person would wait, and is told that nothing fits. */
+    private const PATIENCE = 300_000;
 
     private const LISTED = 24;
 
@@ -48,8 +51,9 @@ final readonly class Diagnostician
     public function diagnose(Expectation $expectation, Reading $reading): Diagnosis
     {
         $troubles = [];
-        foreach ($this->joinedUp(Symptoms::of($expectation, $reading), $expectation->wiring) as [$symptom, $causes]) {
-            $causes ??= $this->explain($symptom, $expectation->wiring);
+        $symptoms = $this->joinedUp(Symptoms::of($expectation, $reading), $expectation->wiring);
+        foreach ($symptoms as [$symptom, $causes]) {
+            $causes ??= $this->explain($symptom, $expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
             $troubles[] = new Trouble($symptom->lines, $symptom->pairs, array_slice($causes, 0, self::LISTED), max(0, count($causes) - self::LISTED));
         }
 
@@ -96,7 +100,7 @@ final readonly class Diagnostician
     }
 
     /** @return list<Cause> */
-    private function explain(Symptom $symptom, Wiring $good): array
+    private function explain(Symptom $symptom, Wiring $good, int $effort): array
     {
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {
@@ -104,7 +108,10 @@ final readonly class Diagnostician
             if ($found !== []) {
                 return $found;
             }
-            $starts = $this->nearest($starts, $symptom, max(1, intdiv(self::EFFORT * count($starts), max(1, $tried))));
+            if ($tried * $symptom->size() > self::PATIENCE) {
+                break;
+            }
+            $starts = $this->nearest($starts, $symptom, max(1, intdiv($effort * count($starts), max(1, $tried))));
         }
 
         return [];

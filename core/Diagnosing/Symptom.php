@@ -120,6 +120,12 @@ final class Symptom
         return count(array_diff($some, $others)) + count(array_diff($others, $some));
     }
 
+    /** Lines that are compared for every fault tried. */
+    public function size(): int
+    {
+        return count($this->rows);
+    }
+
     /** Two symptoms taken as one, for a fault that shows in both. */
     public function with(self $other): self
     {

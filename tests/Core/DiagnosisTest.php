@@ -195,6 +195,30 @@ final class DiagnosisTest extends TestCase
         self::assertSame([], self::diagnosis($bench, new Reading($lights))->troubles[0]->causes);
     }
 
+    /** However wild the reading: nobody waits for minutes, and nothing is listed that does not read the same. */
+    public function test_a_connector_loaded_at_random_is_answered_all_the_same(): void
+    {
+        $bench = Bench::stageBox();
+        mt_srand(1);
+        $edges = array_filter($bench->expectation()->wiring->edges, static fn (Edge $edge): bool => str_starts_with($edge->id, 'j:M-1:B:'));
+        $terminals = array_map(static fn (Edge $edge): string => $edge->to, array_values($edges));
+        shuffle($terminals);
+        $loaded = [];
+        foreach (array_values($edges) as $i => $edge) {
+            $loaded[$edge->id] = $edge->movedTo($terminals[$i]);
+        }
+        $reading = $bench->readingWith(new Edit($loaded));
+        $simulated = 0;
+        foreach (self::diagnosis($bench, $reading)->troubles as $trouble) {
+            foreach ($trouble->causes as $cause) {
+                $again = $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults));
+                self::assertSame(array_intersect_key($reading->lights, array_flip($trouble->lines)), array_intersect_key($again->lights, array_flip($trouble->lines)));
+                $simulated++;
+            }
+        }
+        self::assertGreaterThan(0, $simulated, 'the short loops in it are found');
+    }
+
     public function test_a_muting_switch_is_part_of_the_wiring_at_rest(): void
     {
         $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['trs-balanced'], ['trs-balanced']));
