@@ -76,7 +76,7 @@ const of = computed(() => (kind: string) => parts.value.filter(part => part.kind
     <v-dialog :model-value="editing !== null" max-width="420" @update:model-value="editing = null">
       <v-card v-if="editing" class="pa-5"><form class="edit" @submit.prevent="saved">
         <h1>{{ editing.version ? 'Edit' : 'Add' }} {{ editing.kind }}</h1>
-        <v-text-field v-model="editing.name" label="Name" autofocus />
+        <v-text-field v-model="editing.name" label="Name" />
         <template v-if="editing.kind === 'way'"><v-text-field v-model="editing.length" label="Length, with its unit (12.4 m)" /><v-select v-model="editing.wayKind" label="Kind" :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" /></template>
         <p class="acts"><v-btn type="submit" color="primary">Save</v-btn><v-btn variant="text" @click="editing = null">Cancel</v-btn></p>
       </form></v-card>
@@ -91,5 +91,6 @@ header { display: flex; gap: 16px; align-items: center; padding: 14px 18px; bord
 form { display: grid; gap: 12px; justify-items: start }
 form > .v-input { width: 100% }
 .right { text-align: right; white-space: nowrap }
+td.quiet { white-space: nowrap }
 .acts { display: flex; gap: 8px; margin: 0 }
 </style>
