@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Errors;
 use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireRole;
+use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -18,6 +19,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // Same origin only: there is nothing for CORS headers to allow.
         $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
         $middleware->alias([
             'role' => RequireRole::class,
             'installation' => OpenInstallation::class,

@@ -27,6 +27,8 @@ test('on a phone a test is read by touch alone', async ({ page }) => {
 
 test('nothing is fetched from another host', async ({ page }) => {
   const elsewhere: string[] = []
+  const refused: string[] = []
+  page.on('console', message => { if (message.text().includes('Content Security Policy')) refused.push(message.text()) })
   page.on('request', request => { if (new URL(request.url()).hostname !== '127.0.0.1' && !request.url().startsWith('data:')) elsewhere.push(request.url()) })
   await signIn(page, 'lead')
   for (const path of ['/runs/M-201', '/test/A-118', '/rules']) {
@@ -36,6 +38,7 @@ test('nothing is fetched from another host', async ({ page }) => {
   await page.goto('/test/A-119')
   await lines(page, '')
   expect(elsewhere).toEqual([])
+  expect(refused).toEqual([])
 })
 
 test('a wrong password and a page for others are refused in words', async ({ page }) => {

@@ -85,11 +85,14 @@ final class SessionTest extends TestCase
         $this->as('planner')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'other');
     }
 
-    public function test_a_write_without_the_token_is_refused_outside_tests(): void
+    public function test_no_other_page_may_hold_ours_and_ours_loads_nothing_from_elsewhere(): void
     {
-        $middleware = app(\Illuminate\Contracts\Http\Kernel::class);
-        self::assertInstanceOf(\Illuminate\Foundation\Http\Kernel::class, $middleware);
-        $route = Route::getRoutes()->match(\Illuminate\Http\Request::create('/api/runs', 'POST'));
-        self::assertContains('web', $route->gatherMiddleware());
+        $this->withoutVite();
+        foreach (['/sign-in', '/api/session', '/api/nothing-such'] as $path) {
+            $headers = $this->get($path)->headers;
+            self::assertSame('DENY', $headers->get('X-Frame-Options'));
+            self::assertStringContainsString("default-src 'self'", (string) $headers->get('Content-Security-Policy'));
+            self::assertSame('nosniff', $headers->get('X-Content-Type-Options'));
+        }
     }
 }
