@@ -13,7 +13,7 @@ use Sartal\Core\Document\Problems;
 /** The generic types that ship under catalogue/, one file each. */
 final class ShippedCatalogue
 {
-    private const KINDS = ['cables', 'connectors', 'signals', 'plans'];
+    private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'recipes'];
 
     private static ?Catalogue $loaded = null;
 

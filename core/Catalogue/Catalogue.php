@@ -12,13 +12,26 @@ final readonly class Catalogue
      * @param  array<string, ConnectorType>  $connectors
      * @param  array<string, SignalType>  $signals
      * @param  array<string, ContactPlan>  $plans
+     * @param  array<string, Part>  $parts
+     * @param  array<string, Recipe>  $recipes
      */
     public function __construct(
         public array $cables = [],
         public array $connectors = [],
         public array $signals = [],
         public array $plans = [],
+        public array $parts = [],
+        public array $recipes = [],
     ) {
+    }
+
+    /** A contact plan, or the one that it stands for under the house's colour scheme. */
+    public function plan(string $id, string $scheme): ?ContactPlan
+    {
+        $plan = $this->plans[$id] ?? null;
+        $meant = $plan?->byScheme[$scheme] ?? null;
+
+        return $meant === null ? $plan : $this->plans[$meant] ?? $plan;
     }
 
     /** This one's types in their order, then those of the other that it lacks. */
@@ -29,6 +42,8 @@ final readonly class Catalogue
             $this->connectors + $other->connectors,
             $this->signals + $other->signals,
             $this->plans + $other->plans,
+            $this->parts + $other->parts,
+            $this->recipes + $other->recipes,
         );
     }
 }

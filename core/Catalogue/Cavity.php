@@ -15,6 +15,7 @@ final readonly class Cavity
      * @param  Point  $wiring  its terminal, on the wiring side
      * @param  string  $terminal  what the terminal looks like or is marked, where that differs from the address
      * @param  int  $wires  how many wires its terminal may take
+     * @param  string  $kind  of terminal, where the connector has several kinds
      */
     public function __construct(
         public string $address,
@@ -22,6 +23,7 @@ final readonly class Cavity
         public Point $wiring,
         public string $terminal = '',
         public int $wires = 1,
+        public string $kind = '',
     ) {
     }
 }

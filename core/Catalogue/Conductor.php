@@ -24,6 +24,12 @@ final readonly class Conductor
     ) {
     }
 
+    /** Ω per metre at 20 °C. */
+    public function ohmsPerMetre(): float
+    {
+        return $this->gauge->ohmsPerMetre() * $this->element->metal->resistance();
+    }
+
     public function isBare(): bool
     {
         return $this->element->kind->isBare();

@@ -18,6 +18,8 @@ final readonly class ConnectorType
      * @param  list<BuiltInSwitch>  $switches
      * @param  list<MatingMode>  $mates
      * @param  list<string>  $cautions  shown wherever it is worked on
+     * @param  ?int  $impedance  in Ω, where it is made for one
+     * @param  bool  $retired  kept for those who use it, offered to nobody
      */
     public function __construct(
         public string $id,
@@ -34,6 +36,10 @@ final readonly class ConnectorType
         public array $switches = [],
         public array $mates = [],
         public array $cautions = [],
+        public Mount $mount = Mount::Cable,
+        public ?int $impedance = null,
+        public CableSide $cable = new CableSide,
+        public bool $retired = false,
     ) {
     }
 

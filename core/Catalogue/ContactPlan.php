@@ -13,6 +13,11 @@ final readonly class ContactPlan
     /**
      * @param  string  $connector  connector type id
      * @param  array<string, array<string, string>>  $channels  channel → function → address
+     * @param  array<string, string>  $byScheme  house colour scheme → the plan that it stands for; empty: the plan itself
+     * @param  int  $block  channels that share a block colour; 0: no blocks
+     * @param  list<string>  $shared  addresses on which several functions are meant to meet
+     * @param  array<string, string>  $inserts  bay → insert that the plan presumes
+     * @param  bool  $retired  kept for those who use it, offered to nobody
      */
     public function __construct(
         public string $id,
@@ -20,7 +25,40 @@ final readonly class ContactPlan
         public string $connector,
         public array $channels,
         public string $source = '',
+        public array $byScheme = [],
+        public int $block = 0,
+        public array $shared = [],
+        public array $inserts = [],
+        public bool $retired = false,
     ) {
+    }
+
+    /** Number of a channel's block, from 1; 0 where the plan has no blocks. */
+    public function blockOf(string $channel): int
+    {
+        $place = array_search($channel, array_map(strval(...), array_keys($this->channels)), true);
+
+        return $this->block === 0 || $place === false ? 0 : intdiv($place, $this->block) + 1;
+    }
+
+    /**
+     * Channels that have a contact for everything that a signal needs.
+     *
+     * @return list<string>
+     */
+    public function channelsFor(SignalType $signal): array
+    {
+        $fit = [];
+        foreach ($this->channels as $channel => $contacts) {
+            foreach ($signal->functions as $function) {
+                if ($function->required && ! isset($contacts[$function->name])) {
+                    continue 2;
+                }
+            }
+            $fit[] = (string) $channel;
+        }
+
+        return $fit;
     }
 
     public function address(string $channel, string $function): ?string
@@ -42,6 +80,6 @@ final readonly class ContactPlan
             }
         }
 
-        return array_filter($claims, static fn (array $claim): bool => count($claim) > 1);
+        return array_filter($claims, fn (array $claim, int|string $address): bool => count($claim) > 1 && ! in_array((string) $address, $this->shared, true), ARRAY_FILTER_USE_BOTH);
     }
 }

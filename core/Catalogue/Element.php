@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Catalogue;
 
 use Sartal\Core\Measure\Gauge;
+use Sartal\Core\Measure\Length;
 
 /**
  * One element of a cable's construction tree. A path such as "p7/a" leads
@@ -20,6 +21,11 @@ final readonly class Element
      * @param  ?Gauge  $gauge  of a conductor
      * @param  ?HazardDomain  $domain  null: as the element above it
      * @param  list<Element>  $children
+     * @param  ?Length  $diameter  over it, its own jacket or insulation included; null: not stated
+     * @param  int  $strands  wires in a conductor: 1 is solid, 0 not stated
+     * @param  ?float  $permittivity  relative, of the dielectric that a coax's centre lies in
+     * @param  ?int  $impedance  nominal, in Ω; a coax's follows from its geometry instead
+     * @param  string  $prepares  which recipes prepare it; "" as the element above it
      */
     public function __construct(
         public string $key,
@@ -30,6 +36,12 @@ final readonly class Element
         public ?Gauge $gauge = null,
         public ?HazardDomain $domain = null,
         public array $children = [],
+        public ?Length $diameter = null,
+        public int $strands = 0,
+        public Metal $metal = Metal::Copper,
+        public ?float $permittivity = null,
+        public ?int $impedance = null,
+        public string $prepares = '',
     ) {
     }
 }

@@ -11,6 +11,11 @@ final readonly class SignalType
      * @param  list<SignalFunction>  $functions
      * @param  list<list<string>>  $differential  groups of functions that must share one twisted pair
      * @param  list<Consequence>  $consequences  most telling first
+     * @param  ?int  $impedance  in Ω, of the line that it needs
+     * @param  SignalJoins  $joins  how more than two places may share it
+     * @param  bool  $colourRule  its polarity follows the house rule on colours, not the cable's order
+     * @param  bool  $telescopes  its screen may be left open at one end, where the house does so
+     * @param  bool  $phantom  its screen may be the return of phantom power
      */
     public function __construct(
         public string $id,
@@ -19,6 +24,11 @@ final readonly class SignalType
         public array $functions,
         public array $differential = [],
         public array $consequences = [],
+        public ?int $impedance = null,
+        public SignalJoins $joins = SignalJoins::PointToPoint,
+        public bool $colourRule = false,
+        public bool $telescopes = false,
+        public bool $phantom = false,
     ) {
     }
 

@@ -6,6 +6,7 @@ namespace Sartal\Core\Document;
 
 use Sartal\Core\Catalogue\Bay;
 use Sartal\Core\Catalogue\BuiltInSwitch;
+use Sartal\Core\Catalogue\CableSide;
 use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\Catalogue;
 use Sartal\Core\Catalogue\Cavity;
@@ -14,12 +15,18 @@ use Sartal\Core\Catalogue\Consequence;
 use Sartal\Core\Catalogue\ContactPlan;
 use Sartal\Core\Catalogue\Element;
 use Sartal\Core\Catalogue\ElementKind;
+use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Catalogue\Gender;
 use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Catalogue\MatingMode;
+use Sartal\Core\Catalogue\Metal;
+use Sartal\Core\Catalogue\Mount;
 use Sartal\Core\Catalogue\Outline;
+use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\Point;
+use Sartal\Core\Catalogue\Recipe;
 use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Catalogue\SignalJoins;
 use Sartal\Core\Catalogue\SignalType;
 use Sartal\Core\Measure\Length;
 
@@ -37,6 +44,8 @@ final class CatalogueDecoder
             self::byId($fields, 'connectors', self::connector(...)),
             self::byId($fields, 'signals', self::signal(...)),
             self::byId($fields, 'plans', self::plan(...)),
+            self::byId($fields, 'parts', PartCodec::decode(...)),
+            self::byId($fields, 'recipes', RecipeCodec::decode(...)),
         );
     }
 
@@ -54,6 +63,12 @@ final class CatalogueDecoder
             $fields->length('outerDiameter', Length::millimetres(200)),
             $fields->text('sheath', ''),
             $root[0],
+            $fields->text('jacket', 'standard'),
+            $fields->choice('fire', FireClass::class, FireClass::General),
+            $fields->flag('outdoor', false),
+            Ranges::optionalLength($fields, 'bendRadius'),
+            $fields->number('mass', 0, 100_000, 0),
+            $fields->flag('retired', false),
         );
     }
 
@@ -82,6 +97,12 @@ final class CatalogueDecoder
             $fields->gauge('gauge'),
             $fields->has('domain') ? $fields->choice('domain', HazardDomain::class) : null,
             $children,
+            Ranges::optionalLength($fields, 'diameter'),
+            $fields->whole('strands', 0, 2000, 0),
+            $fields->choice('metal', Metal::class, Metal::Copper),
+            $fields->has('permittivity') ? $fields->number('permittivity', 1, 100) : null,
+            $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
+            $fields->text('prepares', ''),
         );
         $count = $fields->whole('count', 1, self::MOST_COPIES, 1);
         if ($count === 1 && ! $fields->has('count')) {
@@ -97,6 +118,12 @@ final class CatalogueDecoder
             $element->gauge,
             $element->domain,
             $element->children,
+            $element->diameter,
+            $element->strands,
+            $element->metal,
+            $element->permittivity,
+            $element->impedance,
+            $element->prepares,
         ), range(1, $count));
     }
 
@@ -118,6 +145,7 @@ final class CatalogueDecoder
             self::point($cavity, 'wiring'),
             $cavity->text('terminal', ''),
             $cavity->whole('wires', 1, 20, 1),
+            $cavity->text('kind', ''),
         ));
         self::once($fields, 'cavities', array_map(static fn (Cavity $cavity): string => $cavity->address, $cavities));
 
@@ -132,12 +160,16 @@ final class CatalogueDecoder
             $fields->flag('conductiveShell', false),
             $fields->whole('shellWires', 0, 20, 1),
             $cavities,
-            $fields->each('bays', static fn (Fields $bay): Bay => new Bay($bay->name('name'), $bay->name('accepts'), self::point($bay, 'centre'))),
+            $fields->each('bays', static fn (Fields $bay): Bay => new Bay($bay->name('name'), $bay->name('accepts'), self::point($bay, 'centre'), $bay->flag('bareOnly', true))),
             $fields->each('switches', static fn (Fields $switch): BuiltInSwitch => new BuiltInSwitch(
                 $switch->name('name'), self::addressPairs($switch, 'atRest'), self::addressPairs($switch, 'operated'),
             )),
             $fields->each('mates', static fn (Fields $mode): MatingMode => new MatingMode($mode->name('with'), $mode->text('name', 'straight'), $mode->textMap('contacts'))),
             $fields->texts('cautions'),
+            $fields->choice('mount', Mount::class, Mount::Cable),
+            $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
+            $fields->has('cable') ? CableSideCodec::decode($fields->child('cable')) : new CableSide,
+            $fields->flag('retired', false),
         );
     }
 
@@ -154,6 +186,11 @@ final class CatalogueDecoder
             $fields->each('consequences', static fn (Fields $consequence): Consequence => new Consequence(
                 $consequence->name('fault'), $consequence->texts('functions'), $consequence->name('words'),
             )),
+            $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
+            $fields->choice('joins', SignalJoins::class, SignalJoins::PointToPoint),
+            $fields->flag('colourRule', false),
+            $fields->flag('telescopes', false),
+            $fields->flag('phantom', false),
         );
     }
 
@@ -165,11 +202,11 @@ final class CatalogueDecoder
             $channels[(string) $channel] = $map->textMap((string) $channel);
         }
 
-        return new ContactPlan($fields->name('id'), $fields->name('name'), $fields->name('connector'), $channels, $fields->text('source', ''));
+        return new ContactPlan($fields->name('id'), $fields->name('name'), $fields->name('connector'), $channels, $fields->text('source', ''), $fields->textMap('byScheme'), $fields->whole('block', 0, 100, 0), $fields->texts('shared'), $fields->textMap('inserts'), $fields->flag('retired', false));
     }
 
     /**
-     * @template T of CableType|ConnectorType|SignalType|ContactPlan
+     * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe
      *
      * @param  callable(Fields): T  $read
      * @return array<string, T>
@@ -177,7 +214,7 @@ final class CatalogueDecoder
     private static function byId(Fields $fields, string $key, callable $read): array
     {
         $entries = $fields->each($key, $read);
-        self::once($fields, $key, array_map(static fn (CableType|ConnectorType|SignalType|ContactPlan $entry): string => $entry->id, $entries));
+        self::once($fields, $key, array_map(static fn (CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $entry): string => $entry->id, $entries));
         $byId = [];
         foreach ($entries as $entry) {
             $byId[$entry->id] = $entry;
@@ -196,7 +233,7 @@ final class CatalogueDecoder
         }
     }
 
-    private static function point(Fields $fields, string $key): Point
+    public static function point(Fields $fields, string $key): Point
     {
         $value = $fields->entries($key);
         [$x, $y] = [$value[0] ?? null, $value[1] ?? null];

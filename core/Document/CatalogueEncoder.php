@@ -13,10 +13,14 @@ use Sartal\Core\Catalogue\ConnectorType;
 use Sartal\Core\Catalogue\Consequence;
 use Sartal\Core\Catalogue\ContactPlan;
 use Sartal\Core\Catalogue\Element;
+use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Catalogue\MatingMode;
+use Sartal\Core\Catalogue\Metal;
+use Sartal\Core\Catalogue\Mount;
 use Sartal\Core\Catalogue\Point;
 use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Catalogue\SignalJoins;
 use Sartal\Core\Catalogue\SignalType;
 
 /**
@@ -35,6 +39,8 @@ final class CatalogueEncoder
             'connectors' => array_map(self::connector(...), array_values($catalogue->connectors)),
             'signals' => array_map(self::signal(...), array_values($catalogue->signals)),
             'plans' => array_map(self::plan(...), array_values($catalogue->plans)),
+            'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts)),
+            'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes)),
         ];
     }
 
@@ -48,6 +54,14 @@ final class CatalogueEncoder
             'prefix' => $cable->prefix,
             'outerDiameter' => $cable->outerDiameter->canonical(),
             'sheath' => $cable->sheath,
+            ...self::brief([
+                'jacket' => $cable->jacket === 'standard' ? null : $cable->jacket,
+                'fire' => $cable->fire === FireClass::General ? null : $cable->fire->value,
+                'outdoor' => $cable->outdoor ?: null,
+                'bendRadius' => $cable->bendRadius?->canonical(),
+                'mass' => $cable->mass === 0.0 ? null : self::plain($cable->mass),
+                'retired' => $cable->retired ?: null,
+            ]),
             'construction' => self::element($cable->construction),
         ];
     }
@@ -63,6 +77,12 @@ final class CatalogueEncoder
             'pole' => $element->pole,
             'gauge' => $element->gauge?->text,
             'domain' => $element->domain?->value,
+            'diameter' => $element->diameter?->canonical(),
+            'strands' => $element->strands ?: null,
+            'metal' => $element->metal === Metal::Copper ? null : $element->metal->value,
+            'permittivity' => $element->permittivity === null ? null : self::plain($element->permittivity),
+            'impedance' => $element->impedance,
+            'prepares' => $element->prepares,
             'children' => array_map(self::element(...), $element->children),
         ]);
     }
@@ -80,6 +100,8 @@ final class CatalogueEncoder
                 'domain' => $type->domain === HazardDomain::Signal ? null : $type->domain->value,
                 'conductiveShell' => $type->conductiveShell ?: null,
                 'shellWires' => $type->shellWires === 1 ? null : $type->shellWires,
+                'mount' => $type->mount === Mount::Cable ? null : $type->mount->value,
+                'impedance' => $type->impedance,
             ]),
             'outline' => self::brief([
                 'shape' => $type->outline->shape,
@@ -94,9 +116,10 @@ final class CatalogueEncoder
                 'wiring' => self::point($cavity->wiring),
                 'terminal' => $cavity->terminal,
                 'wires' => $cavity->wires === 1 ? null : $cavity->wires,
+                'kind' => $cavity->kind,
             ]), $type->cavities),
             ...self::brief([
-                'bays' => array_map(static fn (Bay $bay): array => ['name' => $bay->name, 'accepts' => $bay->accepts, 'centre' => self::point($bay->centre)], $type->bays),
+                'bays' => array_map(static fn (Bay $bay): array => ['name' => $bay->name, 'accepts' => $bay->accepts, 'centre' => self::point($bay->centre), ...($bay->bareOnly ? [] : ['bareOnly' => false])], $type->bays),
                 'switches' => array_map(static fn (BuiltInSwitch $switch): array => ['name' => $switch->name, 'atRest' => $switch->atRest, 'operated' => $switch->operated], $type->switches),
                 'mates' => array_map(static fn (MatingMode $mode): array => self::brief([
                     'with' => $mode->with,
@@ -104,6 +127,8 @@ final class CatalogueEncoder
                     'contacts' => $mode->contacts === [] ? null : (object) $mode->contacts,
                 ]), $type->mates),
                 'cautions' => $type->cautions,
+                'cable' => CableSideCodec::encode($type->cable) ?: null,
+                'retired' => $type->retired ?: null,
             ]),
         ];
     }
@@ -114,7 +139,14 @@ final class CatalogueEncoder
         return [
             'id' => $signal->id,
             'name' => $signal->name,
-            ...self::brief(['domain' => $signal->domain === HazardDomain::Signal ? null : $signal->domain->value]),
+            ...self::brief([
+                'domain' => $signal->domain === HazardDomain::Signal ? null : $signal->domain->value,
+                'impedance' => $signal->impedance,
+                'joins' => $signal->joins === SignalJoins::PointToPoint ? null : $signal->joins->value,
+                'colourRule' => $signal->colourRule ?: null,
+                'telescopes' => $signal->telescopes ?: null,
+                'phantom' => $signal->phantom ?: null,
+            ]),
             'functions' => array_map(static fn (SignalFunction $function): array => [
                 'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,
                 ...($function->required ? [] : ['required' => false]),
@@ -136,7 +168,14 @@ final class CatalogueEncoder
             'name' => $plan->name,
             'connector' => $plan->connector,
             'channels' => (object) array_map(static fn (array $contacts): object => (object) $contacts, $plan->channels),
-            ...self::brief(['source' => $plan->source]),
+            ...self::brief([
+                'source' => $plan->source,
+                'byScheme' => $plan->byScheme === [] ? null : (object) $plan->byScheme,
+                'block' => $plan->block ?: null,
+                'shared' => $plan->shared,
+                'inserts' => $plan->inserts === [] ? null : (object) $plan->inserts,
+                'retired' => $plan->retired ?: null,
+            ]),
         ];
     }
 
@@ -157,7 +196,7 @@ final class CatalogueEncoder
         return [self::plain($point->x), self::plain($point->y)];
     }
 
-    private static function plain(float $number): float|int
+    public static function plain(float $number): float|int
     {
         return floor($number) === $number ? (int) $number : $number;
     }

@@ -5,19 +5,20 @@ declare(strict_types=1);
 namespace Sartal\Core\Document;
 
 use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Installation\Circuit;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Level;
 use Sartal\Core\Installation\Link;
 use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
-use Sartal\Core\Installation\ScreenAndDrain;
-use Sartal\Core\Installation\ShellBond;
+use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Measure\Length;
@@ -89,11 +90,15 @@ final class FileDecoder
         if ($step->isZero()) {
             $fields->wrong('cutStep', '0', 'must be longer than nothing.', null);
         }
+        $choices = [];
+        foreach (HouseRules::SCHOOLS as $school) {
+            $choices[] = $fields->choice($school::key(), $school, $school::usual());
+        }
         $rules = new HouseRules(
             $fields->number('routeAllowance', 0, 100, $defaults->routeAllowance),
             $step->isZero() ? $defaults->cutStep : $step,
-            $fields->choice('screenAndDrain', ScreenAndDrain::class, $defaults->screenAndDrain),
-            $fields->choice('shell', ShellBond::class, $defaults->shell),
+            $fields->length('trimAllowance', Length::metres(10), $defaults->trimAllowance),
+            ...$choices,
         );
         $fields->done();
 
@@ -102,7 +107,7 @@ final class FileDecoder
 
     public static function location(Fields $fields): Location
     {
-        return new Location(self::id($fields), $fields->name('name'));
+        return new Location(self::id($fields), $fields->name('name'), $fields->choice('fire', FireClass::class, FireClass::Unrated));
     }
 
     public static function way(Fields $fields): Way
@@ -117,19 +122,21 @@ final class FileDecoder
 
     public static function circuit(Fields $fields): Circuit
     {
-        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint));
+        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''));
     }
 
     public static function equipment(Fields $fields): Equipment
     {
         return new Equipment(self::id($fields), $fields->name('name'), $fields->name('location'), $fields->each('ports', static fn (Fields $port): Port => new Port(
             $port->name('id'), $port->name('name'), $port->name('connector'), $port->optionalText('plan'),
+            $port->choice('direction', PortDirection::class, PortDirection::Both), $port->text('signal', ''), $port->choice('level', Level::class, Level::None),
+            $port->flag('phantom', false), $port->flag('terminates', false),
         )));
     }
 
     public static function fitting(Fields $fields): Fitting
     {
-        return new Fitting(self::id($fields), $fields->name('label'), $fields->name('connector'), $fields->name('location'), $fields->textMap('inserts'), $fields->texts('shared'));
+        return new Fitting(self::id($fields), $fields->name('label'), $fields->name('connector'), $fields->name('location'), $fields->textMap('inserts'), $fields->texts('shared'), $fields->text('exit', ''), $fields->has('clocking') ? $fields->whole('clocking', 0, 359) : null, $fields->texts('parts'));
     }
 
     public static function mating(Fields $fields): Mating

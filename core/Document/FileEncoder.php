@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Document;
 
+use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Installation\Circuit;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
@@ -15,6 +16,7 @@ use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
+use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\Way;
 
@@ -59,15 +61,26 @@ final class FileEncoder
         return [
             'routeAllowance' => $rules->routeAllowance,
             'cutStep' => $rules->cutStep->canonical(),
-            'screenAndDrain' => $rules->screenAndDrain->value,
-            'shell' => $rules->shell->value,
+            'trimAllowance' => $rules->trimAllowance->canonical(),
+            ...self::schools($rules),
         ];
+    }
+
+    /** @return array<string, mixed> key of each school → what the house chose */
+    private static function schools(HouseRules $rules): array
+    {
+        $chosen = [];
+        foreach (HouseRules::SCHOOLS as $school) {
+            $chosen[$school::key()] = $rules->on($school)->value;
+        }
+
+        return $chosen;
     }
 
     /** @return array<string, mixed> */
     public static function location(Location $location): array
     {
-        return ['id' => $location->id, 'name' => $location->name];
+        return ['id' => $location->id, 'name' => $location->name] + ($location->fire === FireClass::Unrated ? [] : ['fire' => $location->fire->value]);
     }
 
     /** @return array<string, mixed> */
@@ -86,7 +99,10 @@ final class FileEncoder
     public static function circuit(Circuit $circuit): array
     {
         return ['id' => $circuit->id, 'name' => $circuit->name, 'signal' => $circuit->signal]
-            + ($circuit->topology === Topology::PointToPoint ? [] : ['topology' => $circuit->topology->value]);
+            + CatalogueEncoder::brief([
+                'topology' => $circuit->topology === Topology::PointToPoint ? null : $circuit->topology->value,
+                'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
+            ]);
     }
 
     /** @return array<string, mixed> */
@@ -98,6 +114,8 @@ final class FileEncoder
             'location' => $equipment->location,
             'ports' => array_map(static fn (Port $port): array => CatalogueEncoder::brief([
                 'id' => $port->id, 'name' => $port->name, 'connector' => $port->connector, 'plan' => $port->plan,
+                'direction' => $port->direction === PortDirection::Both ? null : $port->direction->value,
+                'signal' => $port->signal, 'level' => $port->level->value, 'phantom' => $port->phantom ?: null, 'terminates' => $port->terminates ?: null,
             ]), $equipment->ports),
         ];
     }
@@ -112,6 +130,9 @@ final class FileEncoder
             'location' => $fitting->location,
             'inserts' => $fitting->inserts === [] ? null : (object) $fitting->inserts,
             'shared' => $fitting->shared,
+            'exit' => $fitting->exit,
+            'clocking' => $fitting->clocking,
+            'parts' => $fitting->parts,
         ]);
     }
 

@@ -15,6 +15,7 @@ use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Planning\Bead;
 use Sartal\Core\Planning\Plan;
 use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Testing\SwitchState;
 use Sartal\Core\Wiring\Joint;
 
 /** A plan into its JSON shape (docs/schema/plan.schema.json). */
@@ -38,11 +39,13 @@ final class PlanEncoder
         }
         $tested = [];
         foreach ($plan->assemblies as $assembly) {
+            $states = $assemblies->states($assembly);
             $tested[] = [
                 'id' => $assembly->id,
                 'runs' => $assembly->runs,
                 'fittings' => $assembly->fittings,
-                'expected' => self::expected($assemblies->expectation($assembly)),
+                'expected' => self::expected($states[0][1]),
+                ...(count($states) === 1 ? [] : ['states' => array_map(static fn (array $state): array => self::changed($state[0], $state[1], $states[0][1]), array_slice($states, 1))]),
             ];
         }
 
@@ -121,6 +124,22 @@ final class PlanEncoder
     public static function expected(Expectation $expectation): array
     {
         return ['lights' => (object) $expectation->reading->lights, 'pairs' => array_map(static fn ($pair): array => $pair->nodes, $expectation->setup->pairs)];
+    }
+
+    /**
+     * A state of the switches, by the lines that read otherwise than at rest.
+     *
+     * @return array<string, mixed>
+     */
+    public static function changed(SwitchState $state, Expectation $expectation, Expectation $rest): array
+    {
+        $lines = array_filter(
+            $expectation->reading->lights,
+            static fn (array $lights, int|string $probe): bool => $lights !== ($rest->reading->lights[$probe] ?? null),
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return ['id' => $state->id, 'name' => $state->name, 'lights' => (object) $lines];
     }
 
     /** @return array<string, string> */

@@ -69,7 +69,7 @@ final class RunCodec
             $on->done();
         }
 
-        return new Leg(FileDecoder::id($fields), $fields->text('label', ''), $fields->texts('elements'), $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()), $landing);
+        return new Leg(FileDecoder::id($fields), $fields->text('label', ''), $fields->texts('elements'), $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()), $landing, $fields->text('recipe', ''));
     }
 
     /** @return array<string, mixed> */
@@ -120,6 +120,7 @@ final class RunCodec
                 'plan' => $leg->landing->plan,
                 'channels' => (object) $leg->landing->channels,
             ],
+            'recipe' => $leg->recipe,
         ]);
     }
 }

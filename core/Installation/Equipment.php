@@ -14,4 +14,15 @@ final readonly class Equipment
         public array $ports,
     ) {
     }
+
+    public function port(string $id): ?Port
+    {
+        foreach ($this->ports as $port) {
+            if ($port->id === $id) {
+                return $port;
+            }
+        }
+
+        return null;
+    }
 }

@@ -9,20 +9,55 @@ use Sartal\Core\Measure\Length;
 /** Conventions chosen once for an installation; every sheet follows them. */
 final readonly class HouseRules
 {
+    /** @var list<class-string<School>> in the order in which they are asked */
+    public const SCHOOLS = [
+        ColourScheme::class, HotColour::class, ShellBond::class, ScreenAndDrain::class, JoinOrder::class, ScreenTinning::class,
+        ContactsMade::class, JointShrink::class, MainsEnds::class, SecondEnd::class, LengthPractice::class, LabelTurn::class,
+    ];
+
+    /** @var array<class-string<School>, School> only what departs from the usual */
+    private array $chosen;
+
     /**
      * @param  float  $routeAllowance  per cent added to the ways for bends and dressing
      * @param  Length  $cutStep  cut lengths are rounded up to it
+     * @param  Length  $trimAllowance  added at each end where ends are cut long
      */
     public function __construct(
         public float $routeAllowance,
         public Length $cutStep,
-        public ScreenAndDrain $screenAndDrain = ScreenAndDrain::DrainAlone,
-        public ShellBond $shell = ShellBond::Free,
+        public Length $trimAllowance,
+        School ...$choices,
     ) {
+        $chosen = [];
+        foreach ($choices as $choice) {
+            $chosen[$choice::class] = $choice;
+        }
+        $this->chosen = array_filter($chosen, static fn (School $choice): bool => $choice !== $choice::usual());
     }
 
     public static function defaults(): self
     {
-        return new self(3.0, Length::millimetres(50));
+        return new self(3.0, Length::millimetres(50), Length::millimetres(20));
+    }
+
+    public function with(School ...$choices): self
+    {
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, ...array_values($this->chosen), ...$choices);
+    }
+
+    /**
+     * What the house chose on one question.
+     *
+     * @template T of School
+     *
+     * @param  class-string<T>  $school
+     * @return T
+     */
+    public function on(string $school): School
+    {
+        $choice = $this->chosen[$school] ?? null;
+
+        return $choice instanceof $school ? $choice : $school::usual();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Installation;
 
 use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\ContactPlan;
 
 /** Everything that people decided about one installation. All maps are by id. */
 final readonly class Installation
@@ -62,6 +63,28 @@ final readonly class Installation
             $this->id, $this->name, $this->rules, $this->catalogue, $this->locations, $this->ways, $this->looms, $circuits + $this->circuits,
             $this->equipment, $fittings + $this->fittings, [$run->id => $run] + $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
         );
+    }
+
+    /** A contact plan, as the house's colour scheme has it. */
+    public function plan(string $id): ?ContactPlan
+    {
+        return $this->catalogue->plan($id, $this->rules->on(ColourScheme::class)->value);
+    }
+
+    public function withRules(HouseRules $rules): self
+    {
+        return new self(
+            $this->id, $this->name, $rules, $this->catalogue, $this->locations, $this->ways, $this->looms, $this->circuits,
+            $this->equipment, $this->fittings, $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
+        );
+    }
+
+    /** A port by its "device:port"; null where there is none. */
+    public function port(string $reference): ?Port
+    {
+        [$device, $id] = [...explode(':', $reference, 2), ''];
+
+        return ($this->equipment[$device] ?? null)?->port($id);
     }
 
     public function locationName(string $id): string

@@ -12,6 +12,7 @@ final readonly class Leg
     /**
      * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
      * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
+     * @param  string  $recipe  how it is prepared; "" as its connector has it for such a cable
      */
     public function __construct(
         public string $id,
@@ -19,6 +20,7 @@ final readonly class Leg
         public array $elements,
         public Length $length,
         public ?Landing $landing,
+        public string $recipe = '',
     ) {
     }
 }

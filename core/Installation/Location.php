@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Installation;
 
+use Sartal\Core\Catalogue\FireClass;
+
 final readonly class Location
 {
-    public function __construct(public string $id, public string $name)
+    /** @param  FireClass  $fire  what local code asks of the cables there */
+    public function __construct(public string $id, public string $name, public FireClass $fire = FireClass::Unrated)
     {
     }
 }

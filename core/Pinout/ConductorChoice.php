@@ -8,26 +8,41 @@ use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\Conductor;
 use Sartal\Core\Catalogue\ElementKind;
 use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Installation\HotColour;
+use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\ScreenAndDrain;
 
 /** Which conductors of an element serve which function of a signal. */
 final readonly class ConductorChoice
 {
-    public function __construct(private CableType $cable, private ScreenAndDrain $screens)
+    private ScreenAndDrain $screens;
+
+    private HotColour $hot;
+
+    public function __construct(private CableType $cable, HouseRules $rules)
     {
+        $this->screens = $rules->on(ScreenAndDrain::class);
+        $this->hot = $rules->on(HotColour::class);
     }
 
     /**
      * The conductors that serve a function: none where the element has no
      * such conductor, several where like poles are paralleled (star-quad).
      *
+     * @param  bool  $byColour  the house rule on colours decides which pole of a pair is which
      * @return list<Conductor>
      */
-    public function for(string $element, SignalFunction $function): array
+    public function for(string $element, SignalFunction $function, bool $byColour = false): array
     {
-        return $function->pole === SignalFunction::SCREEN
-            ? $this->screen($element, $function->part)
-            : $this->cores($element, $function->part, $function->pole);
+        if ($function->pole === SignalFunction::SCREEN) {
+            return $this->screen($element, $function->part);
+        }
+        $poles = $this->poles($element, $function->part);
+        if ($byColour && count($poles) === 2 && isset($poles['a'], $poles['b']) && $this->hot->turns($poles['a'][0]->element->colour, $poles['b'][0]->element->colour)) {
+            $poles = ['a' => $poles['b'], 'b' => $poles['a']];
+        }
+
+        return $poles[$function->pole] ?? [];
     }
 
     /**
@@ -51,8 +66,8 @@ final readonly class ConductorChoice
         return $displaced;
     }
 
-    /** @return list<Conductor> */
-    private function cores(string $element, int $part, string $pole): array
+    /** @return array<string, non-empty-list<Conductor>> by pole */
+    private function poles(string $element, int $part): array
     {
         $parts = $this->parts($element);
         $path = $parts[$part - 1] ?? null;
@@ -64,16 +79,13 @@ final readonly class ConductorChoice
             static fn (Conductor $conductor): bool => $conductor->parent === $path && ! $conductor->isBare() || $conductor->path === $path,
         ));
         $letter = 'a';
-        $chosen = [];
+        $poles = [];
         foreach ($cores as $core) {
-            $own = $core->element->pole === '' ? $letter : $core->element->pole;
+            $poles[$core->element->pole === '' ? $letter : $core->element->pole][] = $core;
             $letter++;
-            if ($own === $pole) {
-                $chosen[] = $core;
-            }
         }
 
-        return $chosen;
+        return $poles;
     }
 
     /** @return list<Conductor> */

@@ -7,6 +7,7 @@ namespace Sartal\Core\Pinout;
 use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\Conductor;
 use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Catalogue\SignalType;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Carriage;
 use Sartal\Core\Installation\End;
@@ -14,6 +15,7 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Landing;
 use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\ShellBond;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\Node;
@@ -44,7 +46,7 @@ final class PinoutRule
 
     public static function of(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
     {
-        $rule = new self($installation, $run, $side, $cable, new ConductorChoice($cable, $installation->rules->screenAndDrain));
+        $rule = new self($installation, $run, $side, $cable, new ConductorChoice($cable, $installation->rules));
 
         return $rule->work($run->end($side));
     }
@@ -76,14 +78,27 @@ final class PinoutRule
             $this->left[$bare->path] = 'the drain alone serves (house rule)';
         }
         foreach ($signal->functions as $function) {
-            $conductors = $this->choice->for($carriage->element, $function);
+            $conductors = $this->choice->for($carriage->element, $function, $signal->colourRule);
             if ($conductors === []) {
                 $this->missing($function, $carriage, $signal->name);
+            }
+            if ($this->isLeftOpen($signal, $function)) {
+                foreach ($conductors as $conductor) {
+                    $this->left[$conductor->path] = 'the screen stays open at this end (house rule)';
+                }
+
+                continue;
             }
             foreach ($conductors as $conductor) {
                 $this->land($conductor, $function, $carriage, $end);
             }
         }
+    }
+
+    private function isLeftOpen(SignalType $signal, SignalFunction $function): bool
+    {
+        return $signal->telescopes && $function->pole === SignalFunction::SCREEN && $this->side === Side::B
+            && $this->installation->rules->on(ShellBond::class) === ShellBond::OneEnd;
     }
 
     private function missing(SignalFunction $function, Carriage $carriage, string $signal): void
@@ -105,7 +120,7 @@ final class PinoutRule
                 continue;
             }
             $channel = $landing->channels[$carriage->element] ?? null;
-            $plan = $this->installation->catalogue->plans[$landing->plan] ?? null;
+            $plan = $this->installation->plan($landing->plan);
             $address = $channel === null ? null : $plan?->address((string) $channel, $function->name);
             if ($address === null) {
                 $this->left[$conductor->path] = $channel === null

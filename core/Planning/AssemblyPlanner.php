@@ -12,6 +12,8 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\SetupBuilder;
+use Sartal\Core\Testing\SwitchState;
+use Sartal\Core\Testing\SwitchStates;
 use Sartal\Core\Wiring\Assembly;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\WiringBuilder;
@@ -22,6 +24,21 @@ final readonly class AssemblyPlanner
     /** @param  array<string, RunPlan>  $runs */
     public function __construct(private Installation $installation, private array $runs)
     {
+    }
+
+    /**
+     * What should be read in each state of the switches: at rest, then each operated alone.
+     *
+     * @return non-empty-list<array{SwitchState, Expectation}>
+     */
+    public function states(Assembly $assembly): array
+    {
+        $rest = $this->expectation($assembly);
+
+        return array_map(
+            static fn (SwitchState $state): array => [$state, $state->id === '' ? $rest : Expectation::of($rest->wiring->edited($state->edit), $rest->setup)],
+            SwitchStates::of($rest->wiring, $this->installation),
+        );
     }
 
     public function expectation(Assembly $assembly): Expectation

@@ -27,6 +27,9 @@ final class Checks
             ...self::codes($installation),
             ...FittingChecks::of($installation, $runs),
             ...MatingChecks::of($installation, $runs),
+            ...JoinChecks::of($installation, $runs),
+            ...PortChecks::of($installation, $runs),
+            ...PhantomChecks::of($installation, $runs),
             ...LabelChecks::findings($rotations, $runs),
         ];
     }

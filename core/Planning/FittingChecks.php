@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Planning;
 
+use Sartal\Core\Catalogue\Conductor;
 use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Fitting;
@@ -34,6 +35,7 @@ final class FittingChecks
             }
         }
         $findings = self::plans($installation);
+        $jumpers = self::jumpers($installation);
         foreach ($arriving as $id => $joints) {
             $fitting = $installation->fittings[$id] ?? null;
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
@@ -48,7 +50,7 @@ final class FittingChecks
             foreach ($layout->unfit as $words) {
                 $findings[] = Finding::stop('fitting.insert', 'fitting:'.$id, $fitting->label.': '.$words.'.', 'Choose an insert of the family that the bay takes.');
             }
-            array_push($findings, ...self::contacts($fitting, $layout, $joints, $installation), ...self::functions($fitting, $joints));
+            array_push($findings, ...self::contacts($fitting, $layout, $joints, $jumpers, $installation), ...self::functions($fitting, $joints));
         }
 
         return $findings;
@@ -69,9 +71,10 @@ final class FittingChecks
 
     /**
      * @param  list<Joint>  $joints
+     * @param  array<string, int>  $jumpers
      * @return list<Finding>
      */
-    private static function contacts(Fitting $fitting, FittingLayout $layout, array $joints, Installation $installation): array
+    private static function contacts(Fitting $fitting, FittingLayout $layout, array $joints, array $jumpers, Installation $installation): array
     {
         $findings = [];
         $domain = $installation->catalogue->connectors[$fitting->connector]->domain;
@@ -102,8 +105,14 @@ final class FittingChecks
             } elseif (count($runs) > 1 && ! $declared) {
                 $findings[] = Finding::stop('contact.shared-undeclared', $subject, sprintf('%d cable ends meet on contact %s of %s, which is not declared as shared.', count($runs), $address, $fitting->label), 'Declare the contact as shared, or land one of them elsewhere.');
             }
-            if (count($meeting) > $layout->wires($address)) {
-                $findings[] = Finding::stop('contact.too-many-wires', $subject, sprintf('Contact %s of %s gets %d wires and takes %d.', $address, $fitting->label, count($meeting), $layout->wires($address)), 'Join them in a splice first, or use another contact.');
+            $terminal = $layout->terminal($address);
+            $copper = count($runs) > 1 ? self::copper($meeting, $installation) : 0.0;
+            if ($terminal !== null && $terminal->gauge->isTooThick($copper)) {
+                $findings[] = Finding::stop('contact.too-much-copper', $subject, sprintf('The wires on contact %s of %s are %.2f mm² together; it takes %s.', $address, $fitting->label, $copper, $terminal->gauge->text()), 'Join them in a splice and take one wire to the contact.');
+            }
+            $wires = count($meeting) + ($jumpers[Node::terminal($fitting->id, $address)] ?? 0);
+            if ($wires > $layout->wires($address)) {
+                $findings[] = Finding::stop('contact.too-many-wires', $subject, sprintf('Contact %s of %s gets %d wires and takes %d.', $address, $fitting->label, $wires, $layout->wires($address)), 'Join them in a splice first, or use another contact.');
             }
         }
 
@@ -133,10 +142,41 @@ final class FittingChecks
         return $findings;
     }
 
-    private static function domain(Joint $joint, Installation $installation): ?HazardDomain
+    /** @return array<string, int> node → wires of links and switches on it */
+    private static function jumpers(Installation $installation): array
+    {
+        $wires = [];
+        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+            foreach ([$between->from, $between->to] as $end) {
+                $node = Node::named($end);
+                $wires[$node] = ($wires[$node] ?? 0) + 1;
+            }
+        }
+
+        return $wires;
+    }
+
+    /** @param  list<Joint>  $joints */
+    private static function copper(array $joints, Installation $installation): float
+    {
+        $area = 0.0;
+        foreach ($joints as $joint) {
+            $conductor = self::conductor($joint, $installation);
+            $area += $conductor === null || $conductor->isBare() ? 0.0 : $conductor->gauge->area;
+        }
+
+        return $area;
+    }
+
+    private static function conductor(Joint $joint, Installation $installation): ?Conductor
     {
         $cable = $installation->catalogue->cables[$installation->runs[$joint->run]->cable] ?? null;
 
-        return ($cable?->conductors()[$joint->conductor] ?? null)?->domain;
+        return $cable?->conductors()[$joint->conductor] ?? null;
+    }
+
+    private static function domain(Joint $joint, Installation $installation): ?HazardDomain
+    {
+        return self::conductor($joint, $installation)?->domain;
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Planning;
 
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Wiring\Assembly;
@@ -36,14 +39,39 @@ final class InputHashes
             $parts[] = $this->run($this->installation->runs[$id]);
         }
         foreach ($assembly->fittings as $id) {
-            $fitting = $this->installation->fittings[$id] ?? null;
-            $parts[] = self::hash($fitting);
-            foreach ([$fitting?->connector, ...array_values($fitting->inserts ?? [])] as $type) {
-                $parts[] = $type === null ? '' : $this->shared('connector', $type, $this->installation->catalogue->connectors[$type] ?? null);
-            }
+            $parts[] = $this->fitting($this->installation->fittings[$id] ?? null);
         }
 
         return self::hash($parts);
+    }
+
+    /** A fitting with the connectors that it is made of and the parts that those name. */
+    private function fitting(?Fitting $fitting): string
+    {
+        if ($fitting === null) {
+            return '?';
+        }
+        $parts = [self::hash($fitting)];
+        foreach ([$fitting->connector, ...array_values($fitting->inserts)] as $id) {
+            $parts[] = $this->shared['connector:'.$id] ??= self::hash($this->connector($id));
+        }
+        foreach ($fitting->parts as $id) {
+            $parts[] = $this->shared('part', $id, $this->installation->catalogue->parts[$id] ?? null);
+        }
+
+        return self::hash($parts);
+    }
+
+    private function connector(string $id): mixed
+    {
+        $connector = $this->installation->catalogue->connectors[$id] ?? null;
+
+        return $connector === null ? null : [$connector, array_map(fn (string $part): ?Part => $this->installation->catalogue->parts[$part] ?? null, $connector->cable->parts())];
+    }
+
+    private static function asBought(CableType $cable): mixed
+    {
+        return [$cable->name, $cable->construction, $cable->outerDiameter, $cable->jacket, $cable->fire];
     }
 
     private function compute(Run $run): string
@@ -53,9 +81,9 @@ final class InputHashes
         $parts = [
             $this->rules,
             self::hash($run),
-            $this->shared('cable', $run->cable, isset($catalogue->cables[$run->cable]) ? [$catalogue->cables[$run->cable]->name, $catalogue->cables[$run->cable]->construction] : null),
-            $in->locations[$run->a->location]->name ?? '?',
-            $in->locations[$run->b->location]->name ?? '?',
+            $this->shared('cable', $run->cable, isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null),
+            $this->shared('location', $run->a->location, $in->locations[$run->a->location] ?? null),
+            $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
             $run->loom !== null && isset($in->looms[$run->loom]),
         ];
         foreach ($run->ways as $id) {
@@ -70,7 +98,7 @@ final class InputHashes
             foreach ($end->legs as $leg) {
                 if ($leg->landing !== null) {
                     $plan = $leg->landing->plan;
-                    array_push($parts, $in->fittings[$leg->landing->fitting]->connector ?? '?', $this->shared('plan', $plan, $catalogue->plans[$plan] ?? null));
+                    array_push($parts, $this->fitting($in->fittings[$leg->landing->fitting] ?? null), $this->shared('plan', $plan, $in->plan($plan)));
                 }
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Planning;
 
+use Sartal\Core\Catalogue\ConnectorType;
+use Sartal\Core\Catalogue\Mount;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Wiring\Node;
@@ -41,9 +43,12 @@ final class MatingChecks
             $facing = $installation->catalogue->connectors[$type] ?? null;
             $mode = $own === null || $facing === null ? null : $own->matesWith($facing) ?? $facing->matesWith($own);
             if ($own === null || $facing === null || $mode === null) {
-                $findings[] = Finding::stop('mating.does-not-fit', $subject, sprintf('%s (%s) does not mate with %s (%s).', $fitting->label, $own->name ?? $fitting->connector, $label, $facing->name ?? $type), 'Choose the counterpart of that connector.');
+                $findings[] = Finding::stop('mating.does-not-fit', $subject, sprintf('%s (%s) does not mate with %s (%s).', $fitting->label, $own->name ?? $fitting->connector, $label, $facing->name ?? $type), self::counterparts($facing, $installation));
 
                 continue;
+            }
+            if ($own->impedance !== null && $facing->impedance !== null && $own->impedance !== $facing->impedance) {
+                $findings[] = Finding::check('mating.impedance', $subject, sprintf('%s is made for %d Ω and mates with %s of %d Ω.', $fitting->label, $own->impedance, $label, $facing->impedance), 'They go together and reflect: use one impedance.');
             }
             $theirs = $plan === null ? $functions[$mating->with] ?? [] : self::planned($plan, $installation);
             foreach ($functions[$mating->fitting] ?? [] as $address => $function) {
@@ -57,6 +62,19 @@ final class MatingChecks
         return $findings;
     }
 
+    private static function counterparts(?ConnectorType $facing, Installation $installation): string
+    {
+        $names = [];
+        foreach ($facing->mates ?? [] as $mode) {
+            $other = $installation->catalogue->connectors[$mode->with] ?? null;
+            if ($other !== null && ! $other->retired && $other->mount === Mount::Cable) {
+                $names[] = $other->name;
+            }
+        }
+
+        return $names === [] ? 'Choose the counterpart of that connector.' : 'Choose '.implode(', or ', array_slice($names, 0, 3)).'.';
+    }
+
     /** @return ?array{string, string, ?string} connector type, label, contact plan */
     private static function otherHalf(string $with, Installation $installation): ?array
     {
@@ -64,14 +82,10 @@ final class MatingChecks
         if ($fitting !== null) {
             return [$fitting->connector, $fitting->label, null];
         }
-        [$device, $id] = [...explode(':', $with, 2), ''];
-        foreach ($installation->equipment[$device]->ports ?? [] as $port) {
-            if ($port->id === $id) {
-                return [$port->connector, $installation->equipment[$device]->name.' '.$port->name, $port->plan];
-            }
-        }
+        $port = $installation->port($with);
+        [$device] = explode(':', $with, 2);
 
-        return null;
+        return $port === null ? null : [$port->connector, $installation->equipment[$device]->name.' '.$port->name, $port->plan];
     }
 
     /**
@@ -97,7 +111,7 @@ final class MatingChecks
     private static function planned(string $plan, Installation $installation): array
     {
         $functions = [];
-        foreach ($installation->catalogue->plans[$plan]->channels ?? [] as $contacts) {
+        foreach ($installation->plan($plan)->channels ?? [] as $contacts) {
             foreach ($contacts as $function => $address) {
                 $functions[$address] = $function;
             }

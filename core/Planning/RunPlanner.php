@@ -26,6 +26,9 @@ final class RunPlanner
             $ends[$side->value] = $cable === null ? new EndPinout([], [], []) : PinoutRule::of($installation, $run, $side, $cable);
             array_push($findings, ...$ends[$side->value]->findings);
         }
+        if ($cable !== null) {
+            array_push($findings, ...CableChecks::of($run, $cable, $installation), ...FitChecks::of($run, $cable, $ends, $installation));
+        }
 
         return new RunPlan($run->id, CutLength::of($run, $installation), $ends, LabelTexts::of($run, $installation), $findings);
     }
@@ -79,7 +82,7 @@ final class RunPlanner
                 continue;
             }
             $fitting = $installation->fittings[$landing->fitting] ?? null;
-            $plan = $installation->catalogue->plans[$landing->plan] ?? null;
+            $plan = $installation->plan($landing->plan);
             if ($fitting === null) {
                 $findings[] = Finding::stop('leg.unknown-fitting', $subject, sprintf('%s: leg %s lands in fitting "%s", which is unknown.', $place, $leg->label, $landing->fitting), 'Choose a fitting that exists.');
             }

@@ -12,10 +12,10 @@ use Sartal\Core\Installation\Carriage;
 use Sartal\Core\Installation\Circuit;
 use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Fitting;
+use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Landing;
 use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Run;
-use Sartal\Core\Installation\ScreenAndDrain;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Pinout\ConductorChoice;
 
@@ -99,7 +99,7 @@ final readonly class Proposer
                 return false;
             }
         }
-        $choice = new ConductorChoice($cable, ScreenAndDrain::DrainAlone);
+        $choice = new ConductorChoice($cable, HouseRules::defaults());
         foreach ($signal->functions as $function) {
             if ($function->required && $choice->for($element, $function) === []) {
                 return false;
@@ -120,17 +120,17 @@ final readonly class Proposer
         foreach ($this->batches($termination, $side, $carried) as $i => [$plan, $elements]) {
             $number = (string) ($i + 1);
             $fitting = sprintf('%s.%s%s', $request->id, $side, $number);
-            $channels = array_map(strval(...), array_keys($plan->channels));
+            $channels = $plan->channelsFor($carried[$elements[0]]);
             $legs[] = new Leg('leg-'.$number, $number, $elements, $termination->leg, new Landing($fitting, $plan->id, array_combine($elements, array_slice($channels, 0, count($elements)))));
-            $fittings[$fitting] = [$plan->connector, $number];
+            $fittings[$fitting] = [$plan, $number];
         }
         $several = count($legs) > 1;
         if (! $several && $legs !== []) {
             $legs = [new Leg($legs[0]->id, $request->code, [''], Length::zero(), $legs[0]->landing)];
         }
         $made = [];
-        foreach ($fittings as $id => [$connector, $number]) {
-            $made[$id] = new Fitting($id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $connector, $termination->location);
+        foreach ($fittings as $id => [$plan, $number]) {
+            $made[$id] = new Fitting($id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $plan->connector, $termination->location, $plan->inserts, $plan->shared);
         }
 
         return [new End($termination->location, $termination->tail, $termination->slack, $termination->preparation, $termination->spares, $legs), $made];
@@ -155,26 +155,15 @@ final readonly class Proposer
         foreach (array_keys($kinds) as $k => $signal) {
             $id = $termination->plans[min($k, count($termination->plans) - 1)];
             $plan = $this->catalogue->plans[$id] ?? throw CannotPropose::unknown($side.'.plans', $id, 'contact plan');
-            if ($plan->channels === [] || ! $this->serves($plan, $this->catalogue->signals[$signal])) {
+            $serving = count($plan->channelsFor($this->catalogue->signals[$signal]));
+            if ($serving === 0) {
                 throw CannotPropose::planWithoutSignal($side.'.plans', $plan->name, $this->catalogue->signals[$signal]->name);
             }
-            foreach (array_chunk($kinds[$signal], count($plan->channels)) as $elements) {
+            foreach (array_chunk($kinds[$signal], $serving) as $elements) {
                 $batches[] = [$plan, $elements];
             }
         }
 
         return $batches;
-    }
-
-    private function serves(ContactPlan $plan, SignalType $signal): bool
-    {
-        $channel = array_key_first($plan->channels);
-        foreach ($signal->functions as $function) {
-            if ($function->required && $plan->address((string) $channel, $function->name) === null) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }

@@ -4,29 +4,37 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Wiring;
 
+use Sartal\Core\Catalogue\Boot;
 use Sartal\Core\Catalogue\BuiltInSwitch;
 use Sartal\Core\Catalogue\Catalogue;
 use Sartal\Core\Catalogue\Cavity;
 use Sartal\Core\Catalogue\ConnectorType;
+use Sartal\Core\Catalogue\TerminalKind;
 use Sartal\Core\Installation\Fitting;
+use WeakMap;
 
 /**
  * A fitting with its inserts unfolded: one flat set of contacts, each under
  * its whole path ("2/hot" is contact "hot" of the insert in bay 2).
  */
-final readonly class FittingLayout
+final class FittingLayout
 {
+    /** @var ?WeakMap<ConnectorType, self> */
+    private static ?WeakMap $plain = null;
+
     /**
      * @param  array<string, Cavity>  $cavities  by address
      * @param  array<string, int>  $shells  address of every shell → wires it takes
      * @param  list<BuiltInSwitch>  $switches
+     * @param  array<string, ConnectorType>  $types  path of an insert ("" for the connector itself) → its type
      * @param  list<string>  $unfit  inserts that their bay does not take, in words
      */
     private function __construct(
-        public array $cavities,
-        public array $shells,
-        public array $switches,
-        public array $unfit,
+        public readonly array $cavities,
+        public readonly array $shells,
+        public readonly array $switches,
+        public readonly array $types,
+        public readonly array $unfit,
     ) {
     }
 
@@ -37,9 +45,10 @@ final readonly class FittingLayout
         return $type === null ? null : self::unfold($type, $fitting->inserts, $catalogue);
     }
 
-    public static function ofType(ConnectorType $type, Catalogue $catalogue): self
+    /** @param  array<string, string>  $inserts  bay → connector type id */
+    public static function ofType(ConnectorType $type, Catalogue $catalogue, array $inserts = []): self
     {
-        return self::unfold($type, [], $catalogue);
+        return self::unfold($type, $inserts, $catalogue);
     }
 
     public function has(string $address): bool
@@ -53,6 +62,31 @@ final readonly class FittingLayout
         return $this->cavities[$address]->wires ?? $this->shells[$address] ?? 0;
     }
 
+    /** Without inserts. */
+    public function isPlain(): bool
+    {
+        return count($this->types) === 1;
+    }
+
+    /** The connector or insert that an address belongs to. */
+    public function typeAt(string $address): ConnectorType
+    {
+        if ($this->isPlain()) {
+            return $this->types[''];
+        }
+        $slash = strrpos($address, '/');
+
+        return $this->types[$slash === false ? '' : substr($address, 0, $slash)] ?? $this->types[''];
+    }
+
+    /** What kind of terminal an address is; null where nothing is said of it. */
+    public function terminal(string $address): ?TerminalKind
+    {
+        $cavity = $this->cavities[$address] ?? null;
+
+        return $cavity === null ? null : $this->typeAt($address)->cable->terminal($cavity);
+    }
+
     /** @return list<string> every contact, then every shell */
     public function addresses(): array
     {
@@ -62,12 +96,26 @@ final readonly class FittingLayout
     /** @param  array<string, string>  $inserts */
     private static function unfold(ConnectorType $type, array $inserts, Catalogue $catalogue): self
     {
+        if ($inserts === []) {
+            // A type by itself never changes: what many fittings share is unfolded once.
+            self::$plain ??= new WeakMap;
+
+            return self::$plain[$type] ??= self::laidOut($type, [], $catalogue);
+        }
+
+        return self::laidOut($type, $inserts, $catalogue);
+    }
+
+    /** @param  array<string, string>  $inserts */
+    private static function laidOut(ConnectorType $type, array $inserts, Catalogue $catalogue): self
+    {
         $cavities = [];
         foreach ($type->cavities as $cavity) {
             $cavities[$cavity->address] = $cavity;
         }
         $shells = $type->conductiveShell ? [ConnectorType::SHELL => $type->shellWires] : [];
         $switches = $type->switches;
+        $types = ['' => $type];
         $unfit = [];
         $bays = [];
         foreach ($type->bays as $bay) {
@@ -87,15 +135,20 @@ final readonly class FittingLayout
             }
             if ($insert->family !== $bay->accepts) {
                 $unfit[] = sprintf('bay %s takes %s inserts, not %s', $name, $bay->accepts, $insert->family);
+            } elseif ($bay->bareOnly && $insert->cable->boot === Boot::Moulded) {
+                $unfit[] = sprintf('bay %s takes bare plugs, and the boot of %s is moulded on', $name, $insert->name);
             }
             // Inserts may have bays of their own: "bay/inner" names those.
             $inner = self::unfold($insert, self::within($inserts, $name), $catalogue);
             foreach ($inner->cavities as $address => $cavity) {
                 $path = $name.'/'.$address;
-                $cavities[$path] = new Cavity($path, $cavity->face->plus($bay->centre), $cavity->wiring->plus($bay->centre->mirrored()), $cavity->terminal, $cavity->wires);
+                $cavities[$path] = new Cavity($path, $cavity->face->plus($bay->centre), $cavity->wiring->plus($bay->centre->mirrored()), $cavity->terminal, $cavity->wires, $cavity->kind);
             }
             foreach ($inner->shells as $address => $wires) {
                 $shells[$name.'/'.$address] = $wires;
+            }
+            foreach ($inner->types as $path => $innerType) {
+                $types[$path === '' ? $name : $name.'/'.$path] = $innerType;
             }
             foreach ($inner->switches as $switch) {
                 $switches[] = new BuiltInSwitch($name.'/'.$switch->name, self::prefixed($switch->atRest, $name), self::prefixed($switch->operated, $name));
@@ -103,7 +156,7 @@ final readonly class FittingLayout
             $unfit = [...$unfit, ...$inner->unfit];
         }
 
-        return new self($cavities, $shells, $switches, $unfit);
+        return new self($cavities, $shells, $switches, $types, $unfit);
     }
 
     /**

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Wiring;
 
 use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\ConnectorType;
+use Sartal\Core\Catalogue\ShellTie;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\ShellBond;
@@ -59,7 +61,7 @@ final class WiringBuilder
                 EdgeKind::Conductor,
                 Node::conductor($run->id, Side::A, $path),
                 Node::conductor($run->id, Side::B, $path),
-                $conductor->gauge->ohmsPerMetre() * $metres,
+                $conductor->ohmsPerMetre() * $metres,
                 $conductor->twist === null ? null : $run->id.':'.$conductor->twist,
                 $conductor->domain,
             ));
@@ -96,14 +98,26 @@ final class WiringBuilder
                 }
             }
         }
-        if ($this->installation->rules->shell === ShellBond::Bonded && isset($layout->shells['shell'])) {
-            foreach ($joints as $joint) {
-                $bondable = $joint->function === self::SCREEN && Node::fitting($joint->to) === $id && ! Node::isShell($joint->to);
-                if ($bondable) {
-                    $this->put(new Edge('h:'.$joint->to, EdgeKind::Link, $joint->to, Node::terminal($id, 'shell')));
+        if (isset($layout->shells[ConnectorType::SHELL])) {
+            $tie = $this->tie($layout->types['']->cable->shell);
+            foreach ($tie === ShellTie::None ? [] : $joints as $joint) {
+                $ties = $joint->function === self::SCREEN && Node::fitting($joint->to) === $id && ! Node::isShell($joint->to);
+                // A clamp ties the cable's own screen, not those of its pairs.
+                if ($ties && ($tie === ShellTie::Lug || ! str_contains($joint->conductor, '/'))) {
+                    $this->put(new Edge('h:'.$joint->to, EdgeKind::Link, $joint->to, Node::terminal($id, ConnectorType::SHELL)));
                 }
             }
         }
+    }
+
+    /** What really ties the shell: a lug is joined only where the house bonds shells. */
+    private function tie(ShellTie $made): ShellTie
+    {
+        return match ($made) {
+            ShellTie::Lug => $this->installation->rules->on(ShellBond::class) === ShellBond::Bonded ? ShellTie::Lug : ShellTie::None,
+            ShellTie::Clamp => ShellTie::Clamp,
+            ShellTie::None, ShellTie::Screen => ShellTie::None,
+        };
     }
 
     private function linksAmong(Assembly $assembly): void

@@ -13,15 +13,26 @@ use App\Formats\ShippedCatalogue;
 use Sartal\Core\Document\InstallationFile;
 use Sartal\Core\Document\Person;
 use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\Carriage;
+use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Equipment;
+use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Landing;
+use Sartal\Core\Installation\Leg;
+use Sartal\Core\Installation\Level;
+use Sartal\Core\Installation\Link;
 use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
+use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
+use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Measure\Length;
@@ -51,6 +62,7 @@ $locations = $named(Location::class, [
     'media-rack' => 'Media rack', 'comms-rack' => 'Comms rack', 'control-desk' => 'Control desk', 'dimmer-room' => 'Dimmer room',
     'hall-left' => 'Hall loudspeaker left', 'hall-right' => 'Hall loudspeaker right', 'projector-1' => 'Projector 1', 'projector-2' => 'Projector 2',
     'turbine-gallery' => 'Turbine gallery', 'tide-model' => 'Tide model', 'sluice-window' => 'Sluice window', 'foyer' => 'Foyer',
+    'split-panel' => 'Split panel', 'front-of-house' => 'Front-of-house position',
     'floor-box-1' => 'Floor box 1', 'floor-box-2' => 'Floor box 2', 'floor-box-3' => 'Floor box 3', 'floor-box-4' => 'Floor box 4',
 ]);
 $ways = [];
@@ -84,8 +96,8 @@ foreach ([116 => 'lectern', 117 => 'lectern', 118 => 'tide-model', 119 => 'sluic
     $route = $from === 'lectern' ? $stage : ($from === 'turbine-gallery' ? 'gallery-trunking|riser-a' : 'hall-tray|riser-a|rack-void');
     $add('A-'.$n, $n === 119 ? 'star-quad' : 'pair-foil', 'analogue', $end($from, $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $route, $from === 'lectern' ? 'L1' : 'L4');
 }
-$add('A-131', 'pair-braid', 'aes3', $end('media-rack', $xm, 700), $end('amp-rack-1', $xf, 700), 'rack-void');
-$add('A-132', 'pair-braid', 'aes3', $end('control-desk', $xm, 1200), $end('media-rack', $xf, 900), 'hall-tray|riser-a');
+$add('A-131', 'digital-pair-110', 'aes3', $end('media-rack', $xm, 700), $end('amp-rack-1', $xf, 700), 'rack-void');
+$add('A-132', 'digital-pair-110', 'aes3', $end('control-desk', $xm, 1200), $end('media-rack', $xf, 900), 'hall-tray|riser-a');
 foreach ([401 => ['coax-75-12g', 'projector-1', 'hall-tray|riser-a|rack-void'], 402 => ['coax-75-12g', 'projector-2', 'hall-tray|riser-a|rack-void'], 403 => ['coax-75-12g', 'turbine-gallery', 'gallery-trunking|riser-a'], 404 => ['coax-75-mini', 'control-desk', 'hall-tray|riser-a'], 405 => ['coax-75-mini', 'lectern', $stage], 406 => ['coax-75-mini', 'foyer', 'lift-lobby|hall-tray']] as $n => [$type, $to, $route]) {
     $add('V-'.$n, $type, 'video', $end('media-rack', $bnc, 900, prep: 20, spares: 2), $end($to, $bnc, 1100, prep: 20, spares: 2), $route, $n <= 403 ? 'L2' : null);
 }
@@ -102,6 +114,14 @@ foreach ([1 => 'floor-duct-n', 2 => 'floor-duct-n', 3 => 'floor-duct-s', 4 => 'f
 }
 $add('C-441', 'cat6-utp', 'network', $end('foyer', '8p8c-jack-t568b', 400, 500, 50, 2), $end('comms-rack', '8p8c-jack-t568b', 1800, 500, 50, 2), 'lift-lobby|riser-a', null, Build::Site);
 $add('C-442', 'cat6-utp', 'network', $end('media-rack', '8p8c-plug-t568b', 600, 0, 40, 1), $end('comms-rack', '8p8c-plug-t568b', 600, 0, 40, 1), 'rack-void');
+$add('M-203', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), $stage, 'L1', note: 'Fixed tail of split panel inputs 1 to 8');
+$add('M-204', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), $stage, 'L1', note: 'Fixed tail of split panel inputs 9 to 16');
+$mod = 'modular-frame-4-mixed';
+$add('V-407', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20), 'hall-tray|riser-a');
+$add('V-408', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20), 'hall-tray|riser-a');
+$add('A-133', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50), 'hall-tray|riser-a');
+$add('A-134', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50), 'hall-tray|riser-a');
+$add('C-443', 'cat6-utp', 'network', $end('comms-rack', '8p8c-plug-house', 600, 0, 40, 1), $end('front-of-house', $mod, 800, 0, 40, 1), 'hall-tray|riser-a');
 $add('L-501', 'loudspeaker-2', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-1', 1500, 500, 40), $end('hall-left', 'speaker4-cable-1', 1000, 500, 40), 'rack-void|hall-tray');
 $add('L-502', 'loudspeaker-4', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-2', 1500, 500, 40), $end('hall-right', 'speaker4-cable-2', 1000, 500, 40), 'rack-void|hall-tray');
 $add('P-007', 'composite', 'mains|analogue', $end('amp-rack-1', 'power-out-cable-mains|'.$xf, 1500, 300, 300, 0, 300), $end('hall-left', 'power-in-cable-mains|'.$xm, 1000, 300, 300, 0, 350), 'rack-void|hall-tray', null, Build::Shop, 'Mains part: licensed person only');
@@ -117,21 +137,65 @@ foreach ($lines as $line) {
 $signalLonger = static function (Run $run): Run {
     // The loudspeaker's signal socket is 60 mm further than its mains socket.
     $b = $run->b;
-    $legs = [$b->legs[0], new \Sartal\Core\Installation\Leg($b->legs[1]->id, $b->legs[1]->label, $b->legs[1]->elements, $b->legs[1]->length->plus(Length::millimetres(60)), $b->legs[1]->landing)];
+    $legs = [$b->legs[0], new Leg($b->legs[1]->id, $b->legs[1]->label, $b->legs[1]->elements, $b->legs[1]->length->plus(Length::millimetres(60)), $b->legs[1]->landing)];
 
-    return new Run($run->id, $run->code, $run->cable, $run->build, $run->a, new \Sartal\Core\Installation\End($b->location, $b->tail, $b->slack, $b->preparation, $b->spares, $legs), $run->ways, $run->carries, $run->loom, $run->note);
+    return new Run($run->id, $run->code, $run->cable, $run->build, $run->a, new End($b->location, $b->tail, $b->slack, $b->preparation, $b->spares, $legs), $run->ways, $run->carries, $run->loom, $run->note);
 };
 $runs['P-007'] = $signalLonger($runs['P-007']);
+/** Changes one end's landings of a run. */
+$land = static function (Run $run, string $side, callable $change): Run {
+    $end = $run->{$side};
+    $legs = array_map(static fn (Leg $leg): Leg => new Leg($leg->id, $leg->label, $leg->elements, $leg->length, $leg->landing === null ? null : $change($leg->landing, $leg)), $end->legs);
+    $made = new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $legs);
+
+    return new Run($run->id, $run->code, $run->cable, $run->build, $side === 'a' ? $made : $run->a, $side === 'b' ? $made : $run->b, $run->ways, $run->carries, $run->loom, $run->note);
+};
+// Five runs share one modular connector.
+$fittings['MOD-1'] = new Fitting('MOD-1', 'FOH modular', 'modular-frame-4', 'front-of-house', $catalogue->plans['modular-frame-4-mixed']->inserts);
+foreach (['V-407' => 'V1', 'V-408' => 'V2', 'A-133' => '1', 'A-134' => '2', 'C-443' => 'N1'] as $run => $channel) {
+    unset($fittings[$run.'.b1']);
+    $runs[$run] = $land($runs[$run], 'b', static fn (Landing $landing): Landing => new Landing('MOD-1', $landing->plan, array_map(static fn (): string => $channel, $landing->channels)));
+}
+// The split panel: each input goes to its tail and, through a ground lift, to an output.
+[$links, $switches] = [[], []];
+foreach (['M-203' => 0, 'M-204' => 8] as $run => $first) {
+    foreach ($runs[$run]->a->legs as $i => $leg) {
+        $n = $first + $i + 1;
+        $in = $leg->landing->fitting;
+        $fittings[$in] = new Fitting($in, 'Split in '.$n, 'xlr3-female-panel', 'split-panel');
+        $fittings['split-out-'.$n] = new Fitting('split-out-'.$n, 'Split out '.$n, 'xlr3-male-panel', 'split-panel');
+        $links[] = new Link($in.'/2', 'split-out-'.$n.'/2', 'jumper');
+        $links[] = new Link($in.'/3', 'split-out-'.$n.'/3', 'jumper');
+        $switches['lift-'.$n] = new PanelSwitch('lift-'.$n, 'Ground lift '.$n, $in.'/1', 'split-out-'.$n.'/1', true);
+        $circuit = $runs[$run]->carries[$i]->circuit;
+        $circuits[$circuit] = new Circuit($circuit, 'Split '.$n, 'analogue', Topology::Split, $in, $runs[$run]->b->legs[$i]->landing->fitting);
+    }
+}
+// Data that runs on from one device to the next is one circuit.
+$chain = static function (string $first, string $name, string $terminator, string ...$further) use (&$runs, &$circuits): void {
+    $id = $runs[$first]->carries[0]->circuit;
+    $circuits[$id] = new Circuit($id, $name, $circuits[$id]->signal, $further === [] ? Topology::PointToPoint : Topology::DaisyChain, terminator: $terminator);
+    foreach ($further as $run) {
+        $r = $runs[$run];
+        unset($circuits[$r->carries[0]->circuit]);
+        $runs[$run] = new Run($r->id, $r->code, $r->cable, $r->build, $r->a, $r->b, $r->ways, [new Carriage($r->carries[0]->element, $id)], $r->loom, $r->note);
+    }
+};
+$chain('D-031', 'Lighting line 1', 'tide:dmx', 'D-032');
+$chain('D-033', 'Projector control', 'D-034.b1', 'D-034');
+$chain('D-035', 'Sluice blind control', 'D-035.b1');
+$mic = static fn (string $id, string $name): Port => new Port($id, $name, 'xlr3-female-panel', 'xlr3-female-panel-balanced', PortDirection::In, 'analogue', Level::Microphone, true);
 $equipment = [
     'amp' => new Equipment('amp', 'Amplifier patch panel', 'amp-rack-1', [
-        new Port('in', 'multicore in', 'rect90-female', 'rect90-female-24ch'),
-        new Port('p31', 'in 31', 'xlr3-female-panel', 'xlr3-female-panel-balanced'),
-        new Port('p32', 'in 32', 'xlr3-female-panel', 'xlr3-female-panel-balanced'),
+        new Port('in', 'multicore in', 'rect90-female', 'rect90-female-24ch', PortDirection::In, 'analogue'),
+        $mic('p31', 'in 31'), $mic('p32', 'in 32'), $mic('p33', 'in 33'), $mic('p34', 'in 34'),
     ]),
-    'codec' => new Equipment('codec', 'Audio converter', 'media-rack', [new Port('out', 'out 1–8', 'dsub25-female', 'dsub25-female-aes59')]),
+    'codec' => new Equipment('codec', 'Audio converter', 'media-rack', [new Port('out', 'out 1–8', 'dsub25-female', 'dsub25-female-aes59', PortDirection::Out, 'analogue', Level::Line)]),
+    'tide' => new Equipment('tide', 'Tide model dimmer', 'tide-model', [new Port('dmx', 'lighting in', 'xlr5-male-panel', 'xlr5-male-panel-dmx', PortDirection::In, 'dmx', terminates: true)]),
+    'foh' => new Equipment('foh', 'Front-of-house box', 'front-of-house', [new Port('mod', 'house lines', 'modular-frame-4-female', 'modular-frame-4-female-mixed')]),
 ];
-$matings = [new Mating('M-201.b1', 'amp:in'), new Mating('M-202.a1', 'codec:out'), new Mating('A-114.b1', 'amp:p31'), new Mating('A-116.b1', 'amp:p32')];
-$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings);
+$matings = [new Mating('M-201.b1', 'amp:in'), new Mating('M-202.a1', 'codec:out'), new Mating('A-114.b1', 'amp:p31'), new Mating('A-116.b1', 'amp:p32'), new Mating('D-032.b1', 'tide:dmx'), new Mating('MOD-1', 'foh:mod')];
+$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches);
 
 $installation = $whole->withCatalogue(UsedTypes::of($whole));
 

@@ -107,7 +107,7 @@ final class PinoutPropertiesTest extends TestCase
     {
         $bench = Bench::of(Bench::request('A-1', 'pair-braid', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
         self::assertSame(['p1/braid'], array_map(static fn ($each): string => $each->conductor, $bench->plan()->runs['A-1']->end(Side::A)->unused));
-        $together = $bench->with(rules: new HouseRules(3, Length::millimetres(50), ScreenAndDrain::Together));
+        $together = $bench->with(rules: HouseRules::defaults()->with(ScreenAndDrain::Together));
         self::assertSame([], $together->plan()->runs['A-1']->end(Side::A)->unused);
     }
 

@@ -117,7 +117,7 @@ final class RecordTest extends TestCase
         self::assertSame(41, $cache->runsComputed);
         self::assertEquals((new Planner)->plan($edited->installation), $plan);
 
-        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50)))->installation);
+        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero()))->installation);
         self::assertSame(81, $cache->runsComputed, 'a house rule concerns every run');
     }
 }

@@ -11,10 +11,8 @@ use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Link;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Run;
-use Sartal\Core\Installation\ScreenAndDrain;
 use Sartal\Core\Installation\ShellBond;
 use Sartal\Core\Installation\Side;
-use Sartal\Core\Measure\Length;
 use Sartal\Core\Testing\MapMethod;
 use Sartal\Core\Wiring\DisjointSets;
 use Sartal\Core\Wiring\Edge;
@@ -160,7 +158,7 @@ final class WiringTest extends TestCase
     {
         $bench = Bench::microphone();
         self::assertSame([], $bench->expectation()->reading->lights['t:A-1.a1/shell']);
-        $bonded = $bench->with(rules: new HouseRules(3, Length::millimetres(50), ScreenAndDrain::DrainAlone, ShellBond::Bonded));
+        $bonded = $bench->with(rules: HouseRules::defaults()->with(ShellBond::Bonded));
         self::assertSame(['t:A-1.b1/1', 't:A-1.b1/shell'], $bonded->expectation()->reading->lights['t:A-1.a1/shell']);
     }
 

@@ -50,7 +50,7 @@ final class CrewTest extends TestCase
         $out = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
         self::assertEqualsCanonicalizing(['pair-foil', 'cat6-utp'], array_column($out['catalogue']['cables'], 'id'));
         $this->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
-        $this->getJson('/api/schedule')->assertJsonCount(39, 'rows');
+        $this->getJson('/api/schedule')->assertJsonCount(46, 'rows');
     }
 
     public function test_the_same_file_plans_the_same_with_and_without_a_database(): void

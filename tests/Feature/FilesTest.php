@@ -91,7 +91,7 @@ final class FilesTest extends TestCase
     {
         $csv = $this->as('planner')->get('/api/schedule.csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8')->getContent();
         $renamed = (string) preg_replace('~^([A-Z])-(\d+)~m', '$1x-$2', (string) $csv);
-        $this->send('import', $renamed)->assertCreated()->assertJsonPath('imported', 39);
+        $this->send('import', $renamed)->assertCreated()->assertJsonPath('imported', 46);
         $rows = collect($this->getJson('/api/schedule')->json('rows'))->keyBy('code');
         foreach (['M-201', 'C-418', 'V-402', 'A-119'] as $code) {
             foreach (['cut', 'endA', 'endB', 'from', 'to', 'cable', 'build'] as $field) {

@@ -22,7 +22,7 @@ final class RunsTest extends TestCase
     public function test_the_schedule_shows_every_run_with_what_follows_from_it(): void
     {
         $rows = $this->as('tester')->getJson('/api/schedule')->assertOk()->json('rows');
-        self::assertCount(39, $rows);
+        self::assertCount(46, $rows);
         $row = collect($rows)->firstWhere('code', 'A-114');
         self::assertSame('21950 mm', $row['cut']);
         self::assertSame('24 × XLR 3 female', collect($rows)->firstWhere('code', 'M-201')['endA']);

@@ -5,7 +5,15 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use App\Formats\ShippedCatalogue;
+use Sartal\Core\Catalogue\FireClass;
+use Sartal\Core\Document\CatalogueDecoder;
+use Sartal\Core\Document\CatalogueEncoder;
+use Sartal\Core\Document\Fields;
+use Sartal\Core\Document\Problems;
+use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Location;
@@ -91,6 +99,57 @@ final class Bench
     public function withRun(Run $run): self
     {
         return $this->with(runs: [$run->id => $run] + $this->installation->runs);
+    }
+
+    /**
+     * With the catalogue edited in its file's shape.
+     *
+     * @param  array<string, mixed>  $edits  "connectors.<id>.cable.entry" → value; lists by their number
+     */
+    public function withCatalogueEdited(array $edits): self
+    {
+        /** @var array<string, list<array<string, mixed>>> $shape */
+        $shape = json_decode((string) json_encode(CatalogueEncoder::catalogue($this->installation->catalogue)), true);
+        foreach ($shape as $kind => $entries) {
+            $shape[$kind] = array_column($entries, null, 'id');
+        }
+        foreach ($edits as $path => $value) {
+            $at = &$shape;
+            foreach (explode('.', $path) as $key) {
+                $at = &$at[$key];
+            }
+            $at = $value;
+            unset($at);
+        }
+        $problems = new Problems;
+        $catalogue = CatalogueDecoder::catalogue(Fields::of(array_map(array_values(...), $shape), 'catalogue', $problems));
+        $problems->settle();
+
+        return new self($this->installation->withCatalogue($catalogue));
+    }
+
+    public function withFitting(string $id, mixed ...$changes): self
+    {
+        return $this->with(fittings: [$id => new Fitting(...$changes + get_object_vars($this->installation->fittings[$id]))] + $this->installation->fittings);
+    }
+
+    public function withCircuit(string $id, mixed ...$changes): self
+    {
+        return $this->with(circuits: [$id => new Circuit(...$changes + get_object_vars($this->installation->circuits[$id]))] + $this->installation->circuits);
+    }
+
+    public function withFireClass(string $location, string $class): self
+    {
+        return $this->with(locations: [$location => new Location($location, $location, FireClass::from($class))] + $this->installation->locations);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<string>
+     */
+    public static function codes(array $findings): array
+    {
+        return array_map(static fn (Finding $finding): string => $finding->code, $findings);
     }
 
     public function plan(): Plan

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+/** What a cable is made of from the outside in, as it comes off when an end is prepared. */
+enum Layer: string
+{
+    case Sheath = 'sheath';
+    case OuterScreen = 'outer-screen';
+    case InnerSheath = 'inner-sheath';
+    case Screen = 'screen';
+    case Separator = 'separator';
+    case ConductiveLayer = 'conductive-layer';
+    case Dielectric = 'dielectric';
+    case Insulation = 'insulation';
+    case Conductor = 'conductor';
+}

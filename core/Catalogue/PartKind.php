@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+/** What a part or consumable is for. */
+enum PartKind: string
+{
+    case Boot = 'boot';
+    case Nut = 'nut';
+    case Shell = 'shell';
+    case Hood = 'hood';
+    case Chuck = 'chuck';
+    case Ferrule = 'ferrule';
+    case WireFerrule = 'wire-ferrule';
+    case Contact = 'contact';
+    case Shrink = 'shrink';
+    case Sleeve = 'sleeve';
+    case Label = 'label';
+    case Tie = 'tie';
+    case Solder = 'solder';
+    case Hardware = 'hardware';
+    case Terminator = 'terminator';
+    case Lead = 'lead';
+
+    /** Opens along its side, or is wrapped round: needs no free end. */
+    public function isOnTheCable(): bool
+    {
+        return in_array($this, [self::Boot, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve], true);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Catalogue;
+
+use Sartal\Core\Measure\Length;
+
+/** How one kind of cable is prepared for one kind of connector: marks in the order of work. */
+final readonly class Recipe
+{
+    /**
+     * @param  list<RecipeStep>  $steps
+     * @param  array<string, Length>  $cores  function → length of its core from the end of the sheath, where it differs from the rest
+     * @param  Length  $earthLonger  how much longer the protective earth stays than the others
+     * @param  Length  $discard  cut off and thrown away before the first mark
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public array $steps,
+        public array $cores,
+        public Length $earthLonger,
+        public Length $discard,
+        public string $source = '',
+    ) {
+    }
+
+    /** How far back a layer is worked on; null where the recipe leaves it alone. */
+    public function mark(Layer $layer): ?Length
+    {
+        foreach ($this->steps as $step) {
+            if ($step->layer === $layer) {
+                return $step->at;
+            }
+        }
+
+        return null;
+    }
+}

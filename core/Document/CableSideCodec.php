@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Catalogue\Boot;
+use Sartal\Core\Catalogue\CableSide;
+use Sartal\Core\Catalogue\GaugeRange;
+use Sartal\Core\Catalogue\HoodExit;
+use Sartal\Core\Catalogue\Joining;
+use Sartal\Core\Catalogue\ScreenTake;
+use Sartal\Core\Catalogue\ShellTie;
+use Sartal\Core\Catalogue\Strands;
+use Sartal\Core\Catalogue\TerminalKind;
+use Sartal\Core\Measure\Gauge;
+use Sartal\Core\Measure\Length;
+
+/** What a connector asks of its cable, from and into its JSON shape (docs/formats.md). */
+final class CableSideCodec
+{
+    public static function decode(Fields $fields): CableSide
+    {
+        $terminals = [];
+        foreach ($fields->each('terminals', self::terminal(...)) as $terminal) {
+            $terminals[$terminal->name] = $terminal;
+        }
+        $side = new CableSide(
+            Ranges::diameters($fields, 'entry'),
+            $fields->texts('chucks'),
+            $fields->texts('ferrules'),
+            $terminals,
+            $fields->choice('screen', ScreenTake::class, ScreenTake::Contact),
+            $fields->choice('shell', ShellTie::class, ShellTie::None),
+            $fields->choice('boot', Boot::class, Boot::Bare),
+            $fields->each('exits', static fn (Fields $exit): HoodExit => new HoodExit($exit->name('name'), CatalogueDecoder::point($exit, 'at'), $exit->length('depth', Length::metres(1)))),
+            array_map(intval(...), $fields->texts('clocking')),
+            $fields->texts('slides'),
+            $fields->textMap('recipes'),
+            $fields->texts('print'),
+            self::hardware($fields),
+        );
+        $fields->done();
+
+        return $side;
+    }
+
+    private static function terminal(Fields $fields): TerminalKind
+    {
+        $any = new GaugeRange(Gauge::awg(40), Gauge::awg(0));
+
+        return new TerminalKind(
+            $fields->name('name'),
+            $fields->choice('joining', Joining::class),
+            Ranges::gauges($fields, 'gauge') ?? $any,
+            $fields->choice('strands', Strands::class, Strands::Any),
+            $fields->texts('parts'),
+            $fields->text('tool', ''),
+        );
+    }
+
+    /** @return array<string, int> */
+    private static function hardware(Fields $fields): array
+    {
+        $counts = [];
+        foreach ($fields->entries('hardware') as $part => $count) {
+            if (! is_int($count) || $count < 1 || $count > 100) {
+                $fields->wrong('hardware.'.$part, $count, 'should be a whole number from 1 to 100.', null);
+            } else {
+                $counts[(string) $part] = $count;
+            }
+        }
+
+        return $counts;
+    }
+
+    /** @return array<string, mixed> */
+    public static function encode(CableSide $side): array
+    {
+        return CatalogueEncoder::brief([
+            'entry' => Ranges::encodeDiameters($side->entry),
+            'chucks' => $side->chucks,
+            'ferrules' => $side->ferrules,
+            'terminals' => array_map(static fn (TerminalKind $kind): array => CatalogueEncoder::brief([
+                'name' => $kind->name,
+                'joining' => $kind->joining->value,
+                'gauge' => Ranges::encodeGauges($kind->gauge),
+                'strands' => $kind->strands === Strands::Any ? null : $kind->strands->value,
+                'parts' => $kind->parts,
+                'tool' => $kind->tool,
+            ]), array_values($side->terminals)),
+            'screen' => $side->screen === ScreenTake::Contact ? null : $side->screen->value,
+            'shell' => $side->shell === ShellTie::None ? null : $side->shell->value,
+            'boot' => $side->boot === Boot::Bare ? null : $side->boot->value,
+            'exits' => array_map(static fn (HoodExit $exit): array => ['name' => $exit->name, 'at' => CatalogueEncoder::point($exit->at), 'depth' => $exit->depth->canonical()], $side->exits),
+            'clocking' => array_map(strval(...), $side->clocking),
+            'slides' => $side->slides,
+            'recipes' => $side->recipes === [] ? null : (object) $side->recipes,
+            'print' => $side->print,
+            'hardware' => $side->hardware === [] ? null : (object) $side->hardware,
+        ]);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Document;
+
+use Sartal\Core\Catalogue\Gender;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Catalogue\PartKind;
+
+/** A part or consumable from and into its JSON shape (docs/formats.md). */
+final class PartCodec
+{
+    public static function decode(Fields $fields): Part
+    {
+        return new Part(
+            $fields->name('id'),
+            $fields->name('name'),
+            $fields->choice('kind', PartKind::class),
+            $fields->text('colour', ''),
+            Ranges::diameters($fields, 'grips'),
+            Ranges::optionalLength($fields, 'cutTab'),
+            $fields->texts('jackets'),
+            Ranges::gauges($fields, 'gauge'),
+            $fields->has('gender') ? $fields->choice('gender', Gender::class) : null,
+            $fields->text('tool', ''),
+            $fields->whole('crimps', 0, 4, 0),
+            $fields->flag('split', false),
+            $fields->whole('pack', 1, 100_000, 1),
+            Ranges::optionalLength($fields, 'length'),
+            $fields->texts('ends'),
+            $fields->flag('oneWay', false),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public static function encode(Part $part): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $part->id,
+            'name' => $part->name,
+            'kind' => $part->kind->value,
+            'colour' => $part->colour,
+            'grips' => Ranges::encodeDiameters($part->grips),
+            'cutTab' => $part->cutTab?->canonical(),
+            'jackets' => $part->jackets,
+            'gauge' => Ranges::encodeGauges($part->gauge),
+            'gender' => $part->gender?->value,
+            'tool' => $part->tool,
+            'crimps' => $part->crimps ?: null,
+            'split' => $part->split ?: null,
+            'pack' => $part->pack === 1 ? null : $part->pack,
+            'length' => $part->length?->canonical(),
+            'ends' => $part->ends,
+            'oneWay' => $part->oneWay ?: null,
+        ]);
+    }
+}
