@@ -17,6 +17,7 @@ final readonly class CableSide
      * @param  list<string>  $slides  part ids in the order in which they go on, first on first
      * @param  array<string, string>  $recipes  how the cable prepares → recipe id
      * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the contacts' own
+     * @param  bool  $staggered  each core is cut to the distance of its own terminal
      * @param  array<string, int>  $hardware  part id → how many hold it in its panel
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class CableSide
         public array $recipes = [],
         public array $print = [],
         public array $hardware = [],
+        public bool $staggered = false,
     ) {
     }
 

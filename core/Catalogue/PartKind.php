@@ -8,6 +8,7 @@ namespace Sartal\Core\Catalogue;
 enum PartKind: string
 {
     case Boot = 'boot';
+    case Breakout = 'breakout';
     case Nut = 'nut';
     case Shell = 'shell';
     case Hood = 'hood';
@@ -27,6 +28,6 @@ enum PartKind: string
     /** Opens along its side, or is wrapped round: needs no free end. */
     public function isOnTheCable(): bool
     {
-        return in_array($this, [self::Boot, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve], true);
+        return in_array($this, [self::Boot, self::Breakout, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve], true);
     }
 }

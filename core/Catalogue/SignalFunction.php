@@ -15,12 +15,14 @@ final readonly class SignalFunction
      * @param  int  $part  which pair (coax, group) of the carrying element, from 1; 0 for the element's own screen
      * @param  string  $pole  "a", "b", … of that part, or "screen"
      * @param  bool  $required  a cable without such a conductor cannot carry the signal
+     * @param  bool  $protective  a protective earth: left longest, so that it parts last
      */
     public function __construct(
         public string $name,
         public int $part,
         public string $pole,
         public bool $required = true,
+        public bool $protective = false,
     ) {
     }
 }

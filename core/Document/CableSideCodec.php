@@ -39,6 +39,7 @@ final class CableSideCodec
             $fields->textMap('recipes'),
             $fields->texts('print'),
             self::hardware($fields),
+            $fields->flag('staggered', false),
         );
         $fields->done();
 
@@ -98,6 +99,7 @@ final class CableSideCodec
             'recipes' => $side->recipes === [] ? null : (object) $side->recipes,
             'print' => $side->print,
             'hardware' => $side->hardware === [] ? null : (object) $side->hardware,
+            'staggered' => $side->staggered ?: null,
         ]);
     }
 }

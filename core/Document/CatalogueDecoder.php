@@ -180,7 +180,7 @@ final class CatalogueDecoder
             $fields->name('name'),
             $fields->choice('domain', HazardDomain::class, HazardDomain::Signal),
             $fields->each('functions', static fn (Fields $function): SignalFunction => new SignalFunction(
-                $function->name('name'), $function->whole('part', 0, 100), $function->name('pole'), $function->flag('required', true),
+                $function->name('name'), $function->whole('part', 0, 100), $function->name('pole'), $function->flag('required', true), $function->flag('protective', false),
             ), true),
             self::lists($fields, 'differential'),
             $fields->each('consequences', static fn (Fields $consequence): Consequence => new Consequence(

@@ -150,6 +150,7 @@ final class CatalogueEncoder
             'functions' => array_map(static fn (SignalFunction $function): array => [
                 'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,
                 ...($function->required ? [] : ['required' => false]),
+                ...($function->protective ? ['protective' => true] : []),
             ], $signal->functions),
             ...self::brief([
                 'differential' => $signal->differential,

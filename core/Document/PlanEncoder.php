@@ -6,7 +6,9 @@ namespace Sartal\Core\Document;
 
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Labelling\Label;
+use Sartal\Core\Labelling\Marked;
 use Sartal\Core\Measure\Term;
 use Sartal\Core\Measure\Worked;
 use Sartal\Core\Pinout\EndPinout;
@@ -33,7 +35,7 @@ final class PlanEncoder
                 'assembly' => $plan->assemblyOf[$id],
                 'cut' => self::worked($run->cut),
                 'ends' => array_map(self::end(...), $run->ends),
-                'labels' => array_map(static fn (Label $label): array => self::label($label, $plan->rotations), $run->labels),
+                'labels' => array_map(static fn (Label $label): array => self::label($label, $plan->rotations, $installation->rules->on(LabelTurn::class)), $run->labels),
                 'strand' => self::strand($plan->strands[$id]),
             ];
         }
@@ -99,15 +101,17 @@ final class PlanEncoder
      * @param  array<array-key, string>  $rotations
      * @return array<string, mixed>
      */
-    public static function label(Label $label, array $rotations): array
+    public static function label(Label $label, array $rotations, LabelTurn $rule): array
     {
+        $marked = isset($rotations[$label->code]) ? Marked::as($rule, $label->code) : null;
+
         return [
             'side' => $label->side->value,
             'leg' => $label->leg,
             'code' => $label->code,
             'end' => $label->end,
             'to' => $label->to,
-            ...(isset($rotations[$label->code]) ? ['readsUpsideDown' => $rotations[$label->code]] : []),
+            ...($marked === null ? [] : ['readsUpsideDown' => $rotations[$label->code], 'prints' => $marked->text, 'underlined' => $marked->underlined, 'word' => $marked->word]),
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Looming;
 
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LengthPractice;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Measure\InvalidMeasure;
 use Sartal\Core\Measure\Length;
@@ -35,14 +36,19 @@ final class CutLength
         $b = $run->b;
         $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
 
-        return Worked::roundedUp([
+        $terms = [
             new Term('ways', implode(' + ', $through), $ways, 'the ways that the run lists'),
             new Term('route allowance', self::percent($rules->routeAllowance).' of the ways', $ways->times($rules->routeAllowance / 100), 'house rule'),
             self::both('tails', $a->tail, $b->tail),
             self::both('service slack', $a->slack, $b->slack),
             self::both('preparation', $a->preparation, $b->preparation),
             new Term('spare ends', sprintf('%d × %s + %d × %s', $a->spares, $a->preparation->canonical(), $b->spares, $b->preparation->canonical()), $spare, 'each spare uses up one preparation'),
-        ], $rules->cutStep);
+        ];
+        if ($rules->on(LengthPractice::class) === LengthPractice::CutLong) {
+            $terms[] = new Term('trim allowance', '2 × '.$rules->trimAllowance->canonical(), $rules->trimAllowance->times(2), 'house rule: cut long, trim at the connector');
+        }
+
+        return Worked::roundedUp($terms, $rules->cutStep);
     }
 
     private static function both(string $label, Length $a, Length $b): Term

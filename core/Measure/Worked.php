@@ -20,17 +20,39 @@ final readonly class Worked
     }
 
     /**
+     * A sum that is used as it is.
+     *
+     * @param  list<Term>  $terms
+     *
+     * @throws InvalidMeasure when the sum is beyond 100 km
+     */
+    public static function sum(array $terms): self
+    {
+        $exact = self::total($terms);
+
+        return new self($exact, $exact, 'not rounded', $terms);
+    }
+
+    /**
      * @param  list<Term>  $terms
      *
      * @throws InvalidMeasure when the step is nothing or less
      */
     public static function roundedUp(array $terms, Length $step): self
     {
-        $exact = Length::zero();
-        foreach ($terms as $term) {
-            $exact = $exact->plus($term->amount);
-        }
+        $exact = self::total($terms);
 
         return new self($exact->roundedUpTo($step), $exact, 'up to the next '.$step->canonical(), $terms);
+    }
+
+    /** @param  list<Term>  $terms */
+    private static function total(array $terms): Length
+    {
+        $total = Length::zero();
+        foreach ($terms as $term) {
+            $total = $total->plus($term->amount);
+        }
+
+        return $total;
     }
 }

@@ -51,7 +51,7 @@ final class LabelChecks
                 $findings[] = Finding::note(
                     'label.rotates', 'run:'.$run->run,
                     'Read upside down, one label is another in use: '.implode(', ', $texts).'.',
-                    'They are printed underlined; keep the line on the label.',
+                    'They are printed marked, as the house rule has it; keep the mark on the label.',
                 );
             }
         }

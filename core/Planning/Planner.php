@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Record\Record;
@@ -42,16 +43,16 @@ final readonly class Planner
             }
         }
         $tests = new AssemblyPlanner($installation, $runs);
+        $rotations = LabelChecks::clashes($installation, $runs);
         $fingerprints = [];
         $strands = [];
         foreach ($installation->runs as $run) {
             $assembly = $assemblies[$assemblyOf[$run->id]];
             $events = self::eventsOf($run->id, $assembly, $record);
             $reading = self::reliesOnReading($events) ? $this->reading($assembly, $hashes, $tests, $installation) : '';
-            $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading);
+            $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading, $rotations);
             $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id]);
         }
-        $rotations = LabelChecks::clashes($installation, $runs);
 
         return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, Checks::of($installation, $runs, $rotations));
     }
@@ -62,7 +63,7 @@ final readonly class Planner
         $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
         $reading = $this->reading($assembly, new InputHashes($installation), new AssemblyPlanner($installation, $plan->runs), $installation);
 
-        return self::fingerprints($plan->runs[$run], $installation, $reading);
+        return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
     }
 
     private function reading(Assembly $assembly, InputHashes $hashes, AssemblyPlanner $tests, Installation $installation): string
@@ -118,7 +119,8 @@ final readonly class Planner
         return false;
     }
 
-    private static function fingerprints(RunPlan $plan, Installation $installation, string $reading): Fingerprints
+    /** @param  array<array-key, string>  $rotations */
+    private static function fingerprints(RunPlan $plan, Installation $installation, string $reading, array $rotations): Fingerprints
     {
         $run = $installation->runs[$plan->run];
         $ends = [];
@@ -129,7 +131,8 @@ final readonly class Planner
             }
             $ends[$side] = Fingerprints::hash($made);
         }
-        $labels = array_map(static fn ($label): array => [$label->code, $label->end, $label->to], $plan->labels);
+        $turn = $installation->rules->on(LabelTurn::class);
+        $labels = array_map(static fn ($label): array => [$label->code, $label->end, $label->to, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
 
         return new Fingerprints(
             Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),

@@ -10,6 +10,7 @@ use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\Element;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\Label;
@@ -42,7 +43,7 @@ final class RunResource
                 'joints' => array_map(static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded), $runPlan->end($side)->joints),
                 'unused' => array_map(static fn (Unused $unused): array => [...self::conductor($unused->conductor, $cable), 'reason' => $unused->reason], $runPlan->end($side)->unused),
             ], Side::cases()),
-            'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations), $runPlan->labels),
+            'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations, $loaded->installation->rules->on(LabelTurn::class)), $runPlan->labels),
             'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
         ];
     }

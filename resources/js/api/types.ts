@@ -65,7 +65,7 @@ export interface End {
   joints: Joint[]
   unused: (Conductor & { reason: string })[]
 }
-export interface Label { side: string, leg: string, code: string, end: string, to: string, readsUpsideDown?: string }
+export interface Label { side: string, leg: string, code: string, end: string, to: string, readsUpsideDown?: string, prints?: string, underlined?: boolean, word?: string }
 export interface HistoryEvent {
   id: string
   kind: string

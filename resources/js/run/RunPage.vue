@@ -94,9 +94,9 @@ async function record(kind: string, side?: string) {
             <tbody>
               <tr v-for="(label, i) in run.labels" :key="i">
                 <td>end {{ label.side }}{{ label.leg ? ', leg' : '' }}</td>
-                <td class="mono"><span :class="{ underlined: label.readsUpsideDown }">{{ label.code }}</span> <span class="quiet">{{ label.end }}</span></td>
+                <td class="mono"><span :class="{ underlined: label.underlined }">{{ label.prints ?? label.code }}</span><template v-if="label.word"> {{ label.word }}</template> <span class="quiet">{{ label.end }}</span></td>
                 <td>{{ label.to }}</td>
-                <td><span v-if="label.readsUpsideDown" class="turn">reads {{ label.readsUpsideDown }}: keep the underline</span></td>
+                <td><span v-if="label.readsUpsideDown" class="turn">would read {{ label.readsUpsideDown }}</span></td>
               </tr>
             </tbody>
           </table>

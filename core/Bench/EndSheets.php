@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Bench;
+
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\ContactPlan;
+use Sartal\Core\Catalogue\HazardDomain;
+use Sartal\Core\Catalogue\Joining;
+use Sartal\Core\Catalogue\SignalFunction;
+use Sartal\Core\Catalogue\SignalType;
+use Sartal\Core\Catalogue\TerminalKind;
+use Sartal\Core\Compatibility\LegFit;
+use Sartal\Core\Installation\ColourScheme;
+use Sartal\Core\Installation\ContactsMade;
+use Sartal\Core\Installation\Fitting;
+use Sartal\Core\Installation\HotColour;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\JoinOrder;
+use Sartal\Core\Installation\JointShrink;
+use Sartal\Core\Installation\LengthPractice;
+use Sartal\Core\Installation\MainsEnds;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\School;
+use Sartal\Core\Installation\ScreenAndDrain;
+use Sartal\Core\Installation\ScreenTinning;
+use Sartal\Core\Installation\SecondEnd;
+use Sartal\Core\Installation\ShellBond;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\FitChecks;
+use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Preparing\Blocks;
+use Sartal\Core\Preparing\LegPreparer;
+use Sartal\Core\Preparing\SlideOns;
+
+/** Writes the sheet of an end from the plan. */
+final readonly class EndSheets
+{
+    public function __construct(private Installation $installation)
+    {
+    }
+
+    /** Null where the run's cable type is unknown: there is nothing to say about such an end. */
+    public function of(Run $run, Side $side, RunPlan $plan): ?EndSheet
+    {
+        $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+        if ($cable === null) {
+            return null;
+        }
+        $fittings = $this->fittings($run, $side, $plan, $cable);
+
+        return new EndSheet(
+            $run, $side, $cable, $this->installation->locationName($run->end($side)->location), $fittings, self::alike($fittings),
+            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout($cable, count($run->end($side)->legs)),
+            $plan->end($side)->unused, $this->rules($run, $fittings),
+        );
+    }
+
+    /** @return list<SheetFitting> */
+    private function fittings(Run $run, Side $side, RunPlan $plan, CableType $cable): array
+    {
+        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules);
+        $signals = $this->signals($run);
+        $legs = [];
+        $fits = [];
+        foreach ($run->end($side)->legs as $leg) {
+            $fit = FitChecks::fit($run, $leg, $cable, $plan->end($side), $this->installation);
+            $fitting = $this->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+            if ($fit === null || $fitting === null) {
+                continue;
+            }
+            $joints = array_values(array_filter($plan->end($side)->joints, static fn ($joint): bool => $joint->leg === $leg->id));
+            $legs[$fitting->id][] = new SheetLeg($leg, $preparer->prepare($fit, $joints, $signals, $fitting->exit, $leg->recipe));
+            $fits[$fitting->id][] = $fit;
+        }
+        $sheets = [];
+        foreach ($legs as $id => $of) {
+            $sheets[] = $this->fitting($this->installation->fittings[$id], $of, $fits[$id]);
+        }
+
+        return $sheets;
+    }
+
+    /**
+     * @param  non-empty-list<SheetLeg>  $legs
+     * @param  non-empty-list<LegFit>  $fits
+     */
+    private function fitting(Fitting $fitting, array $legs, array $fits): SheetFitting
+    {
+        $fit = $fits[0];
+        $type = $fit->layout->types[''];
+        $plan = $this->installation->plan($legs[0]->leg->landing->plan ?? '');
+        $exit = $type->cable->exit($fitting->exit);
+        $terminals = [];
+        $inserts = [];
+        foreach ($fits as $each) {
+            foreach ($each->landed as $landed) {
+                $terminal = $each->layout->terminal($landed->address);
+                if ($terminal !== null) {
+                    $terminals[spl_object_id($terminal)] = $terminal;
+                }
+                $inserts[] = $landed->address;
+            }
+        }
+
+        return new SheetFitting(
+            $fitting, $type, $fit->layout, $plan, $exit, $legs,
+            $plan === null || $exit === null || ! $type->cable->staggered ? [] : Blocks::of(self::used($plan, $legs), $fit->layout, $exit),
+            array_values($terminals), self::print($fit, $inserts), $this->mates($fit),
+        );
+    }
+
+    /**
+     * A plan with the channels alone that these legs use, so that empty blocks are not measured.
+     *
+     * @param  list<SheetLeg>  $legs
+     */
+    private static function used(ContactPlan $plan, array $legs): ContactPlan
+    {
+        $used = [];
+        foreach ($legs as $leg) {
+            $used += array_flip($leg->leg->landing->channels ?? []);
+        }
+        $contacts = [];
+        foreach ($plan->channels as $channel => $functions) {
+            $contacts[$channel] = isset($used[$channel]) ? $functions : [];
+        }
+
+        return new ContactPlan($plan->id, $plan->name, $plan->connector, $contacts, $plan->source, block: $plan->block);
+    }
+
+    /**
+     * The terminals' own print, in whole paths.
+     *
+     * @param  list<string>  $addresses
+     * @return list<string>
+     */
+    private static function print(LegFit $fit, array $addresses): array
+    {
+        $print = [];
+        foreach (array_unique(array_map(static fn (string $address): string => str_contains($address, '/') ? substr($address, 0, (int) strrpos($address, '/') + 1) : '', $addresses)) as $prefix) {
+            foreach ($fit->layout->typeAt($prefix.'x')->cable->print as $address) {
+                $print[] = $prefix.$address;
+            }
+        }
+
+        return $print;
+    }
+
+    /** @return list<string> */
+    private function mates(LegFit $fit): array
+    {
+        $names = [];
+        foreach ($fit->layout->types['']->mates as $mode) {
+            $other = $this->installation->catalogue->connectors[$mode->with] ?? null;
+            if ($other !== null && ! $other->retired) {
+                $names[] = $other->name;
+            }
+        }
+
+        return $names;
+    }
+
+    /** @return array<string, SignalType> circuit → signal */
+    private function signals(Run $run): array
+    {
+        $signals = [];
+        foreach ($run->carries as $carriage) {
+            $signal = $this->installation->catalogue->signals[$this->installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
+            if ($signal !== null) {
+                $signals[$carriage->circuit] = $signal;
+            }
+        }
+
+        return $signals;
+    }
+
+    /**
+     * @param  list<SheetFitting>  $fittings
+     * @return list<list<int>>
+     */
+    private static function alike(array $fittings): array
+    {
+        $groups = [];
+        foreach ($fittings as $i => $fitting) {
+            foreach ($groups as $g => $members) {
+                if ($fittings[$members[0]]->isLike($fitting)) {
+                    $groups[$g][] = $i;
+
+                    continue 2;
+                }
+            }
+            $groups[] = [$i];
+        }
+
+        return array_values($groups);
+    }
+
+    /**
+     * Only what somebody at this vice has to know.
+     *
+     * @param  list<SheetFitting>  $fittings
+     * @return list<School>
+     */
+    private function rules(Run $run, array $fittings): array
+    {
+        $terminals = array_merge(...array_map(static fn (SheetFitting $fitting): array => $fitting->terminals, $fittings), ...[[]]);
+        $joinings = array_map(static fn (TerminalKind $terminal): Joining => $terminal->joining, $terminals);
+        $hot = array_filter($joinings, static fn (Joining $joining): bool => $joining->isHot()) !== [];
+        $signals = $this->signals($run);
+        $screened = array_filter($signals, static fn (SignalType $signal): bool => array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->pole === SignalFunction::SCREEN) !== []) !== [];
+        $mains = array_filter($fittings, static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains) !== [];
+        $bearing = [
+            ColourScheme::class => array_filter($fittings, fn (SheetFitting $fitting): bool => $this->followsScheme($fitting)) !== [],
+            HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
+            ShellBond::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->telescopes) !== [],
+            ScreenAndDrain::class => $screened,
+            JoinOrder::class => count($terminals) > 0,
+            ScreenTinning::class => $hot && $screened,
+            ContactsMade::class => in_array(Joining::Crimp, $joinings, true),
+            JointShrink::class => $hot,
+            MainsEnds::class => $mains,
+            SecondEnd::class => true,
+            LengthPractice::class => true,
+        ];
+
+        return array_map(fn (string $school): School => $this->installation->rules->on($school), array_keys(array_filter($bearing)));
+    }
+
+    private function followsScheme(SheetFitting $fitting): bool
+    {
+        foreach ($fitting->legs as $leg) {
+            $named = $this->installation->catalogue->plans[$leg->leg->landing->plan ?? ''] ?? null;
+            if ($named !== null && $named->byScheme !== []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Preparing;
+
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Catalogue\Recipe;
+
+/** How one leg is made ready for its connector. */
+final readonly class LegPreparation
+{
+    /**
+     * @param  ?Recipe  $recipe  null where nobody wrote one
+     * @param  list<CoreCut>  $cores  in the order of work
+     * @param  list<SlideOn>  $slides  first on first
+     * @param  list<Part>  $contacts  loose contacts, by what they are crimped on
+     * @param  list<string>  $tools
+     * @param  list<string>  $cautions
+     */
+    public function __construct(
+        public ?Recipe $recipe,
+        public array $cores,
+        public array $slides,
+        public array $contacts,
+        public array $tools,
+        public array $cautions,
+    ) {
+    }
+}
