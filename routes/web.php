@@ -11,6 +11,7 @@ use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SheetController;
 use App\Http\Controllers\TestController;
 use Illuminate\Support\Facades\Route;
 
@@ -33,6 +34,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('rules', [RulesController::class, 'show']);
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);
+        Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
+        Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
+        Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
+        Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
         Route::get('runs/{id}/test', [TestController::class, 'show']);
         Route::post('runs/{id}/test', [TestController::class, 'judge']);
         // Which role an event needs depends on its kind: the controller asks.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Preparing;
 
 use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\ContactPlan;
 use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Catalogue\HoodExit;
 use Sartal\Core\Catalogue\Layer;
@@ -34,10 +35,10 @@ final readonly class LegPreparer
      * @param  array<string, SignalType>  $signals  circuit → signal
      * @param  string  $recipe  chosen for the leg; "" as the connector has it
      */
-    public function prepare(LegFit $fit, array $joints, array $signals, string $exit = '', string $recipe = ''): LegPreparation
+    public function prepare(LegFit $fit, array $joints, array $signals, ?ContactPlan $plan, string $exit = '', string $recipe = ''): LegPreparation
     {
         $chosen = $this->recipe($fit, $recipe);
-        $order = new WorkOrder($this->rules->on(JoinOrder::class), $fit->layout, self::ranks($signals));
+        $order = new WorkOrder($this->rules->on(JoinOrder::class), $fit->layout, self::ranks($signals), $plan);
         $cores = [];
         foreach ($order->sorted($joints) as $joint) {
             $cores[] = new CoreCut($joint, $this->length($fit, $joint, $signals[$joint->circuit] ?? null, $chosen, $exit));

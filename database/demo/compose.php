@@ -150,6 +150,8 @@ $land = static function (Run $run, string $side, callable $change): Run {
 
     return new Run($run->id, $run->code, $run->cable, $run->build, $side === 'a' ? $made : $run->a, $side === 'b' ? $made : $run->b, $run->ways, $run->carries, $run->loom, $run->note);
 };
+// The multicore leaves its hood to the side.
+$fittings['M-201.b1'] = new Fitting('M-201.b1', 'M-201 B', 'rect90-male', 'amp-rack-1', exit: 'right side');
 // Five runs share one modular connector.
 $fittings['MOD-1'] = new Fitting('MOD-1', 'FOH modular', 'modular-frame-4', 'front-of-house', $catalogue->plans['modular-frame-4-mixed']->inserts);
 foreach (['V-407' => 'V1', 'V-408' => 'V2', 'A-133' => '1', 'A-134' => '2', 'C-443' => 'N1'] as $run => $channel) {

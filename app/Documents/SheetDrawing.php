@@ -1,0 +1,333 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Documents;
+
+use App\Documents\Drawing\Canvas;
+use App\Documents\Drawing\Colours;
+use App\Documents\Drawing\ConnectorDrawing;
+use App\Documents\Drawing\LengthText;
+use App\Documents\Drawing\StrippedEnd;
+use App\Documents\Drawing\View;
+use Sartal\Core\Bench\EndSheet;
+use Sartal\Core\Bench\SheetFitting;
+use Sartal\Core\Bench\SheetLeg;
+use Sartal\Core\Catalogue\HazardDomain;
+use Sartal\Core\Catalogue\RecipeStep;
+use Sartal\Core\Installation\School;
+use Sartal\Core\Preparing\Block;
+use Sartal\Core\Preparing\CoreCut;
+use Sartal\Core\Preparing\SlideOn;
+
+/** The sheet at the vice, drawn on A4 pages: once as SVG, once as PDF, the same lines. */
+final class SheetDrawing
+{
+    public const WIDTH = 210.0;
+
+    public const HEIGHT = 297.0;
+
+    private const LEFT = 14.0;
+
+    private const RIGHT = 196.0;
+
+    private const FOOT = 284.0;
+
+    private float $y = 0.0;
+
+    private int $pages = 1;
+
+    private function __construct(private readonly Canvas $canvas, private readonly EndSheet $sheet, private readonly ?EndSheet $other, private readonly View $view, private readonly string $installation)
+    {
+    }
+
+    /** @param  ?EndSheet  $other  the run's other end, drawn beside it in the same view */
+    public static function draw(Canvas $canvas, EndSheet $sheet, ?EndSheet $other, View $view, string $installation): void
+    {
+        (new self($canvas, $sheet, $other, $view, $installation))->work();
+    }
+
+    private function work(): void
+    {
+        $this->head();
+        $this->cautions();
+        foreach ($this->sheet->alike as $n => $members) {
+            $fitting = $this->sheet->fittings[$members[0]];
+            $this->fitting($fitting, $members, $n === 0);
+        }
+        $this->unused();
+        $this->rules();
+    }
+
+    private function head(): void
+    {
+        $run = $this->sheet->run;
+        $this->canvas->text(self::LEFT, 20, $run->code, 9, bold: true, mono: true);
+        $this->canvas->text(self::RIGHT, 20, 'End '.$this->sheet->side->value, 9, 'end', true);
+        $this->canvas->text(self::LEFT, 26.5, $this->sheet->location.' · '.$this->sheet->cable->name, 3.6);
+        $this->canvas->text(self::RIGHT, 26.5, $this->installation.($this->pages > 1 ? ' · page '.$this->pages : ''), 3, 'end', fill: '#4a6076');
+        $this->canvas->line(self::LEFT, 29, self::RIGHT, 29, width: 0.4);
+        $this->y = 35;
+    }
+
+    private function cautions(): void
+    {
+        $cautions = [];
+        foreach ($this->sheet->fittings as $fitting) {
+            foreach ($fitting->legs as $leg) {
+                array_push($cautions, ...$leg->preparation->cautions);
+            }
+        }
+        foreach (array_unique($cautions) as $caution) {
+            foreach (self::wrapped($caution, 100) as $line) {
+                $this->room(5);
+                $this->canvas->box(self::LEFT, $this->y - 3.4, 1.2, 4.6, '#b0302b', '');
+                $this->canvas->text(self::LEFT + 3, $this->y, $line, 3.2, bold: $this->sheet->isMains());
+                $this->y += 4.6;
+            }
+        }
+        $this->y += 3;
+    }
+
+    /** @param  list<int>  $members */
+    private function fitting(SheetFitting $fitting, array $members, bool $first): void
+    {
+        $this->room(92);
+        $top = $this->y;
+        $leg = $fitting->legs[0];
+        $labels = array_map(fn (int $i): string => $this->sheet->fittings[$i]->legs[0]->leg->label, $members);
+        $title = count($members) > 1 ? sprintf('%s to %s, %d alike', $labels[0], $labels[count($labels) - 1], count($members)) : $fitting->fitting->label;
+        $this->canvas->text(self::LEFT, $top, $title.': '.$fitting->type->name, 4, bold: true);
+        $many = count($fitting->layout->cavities) > 12;
+        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on($this->canvas, self::LEFT + 33, $top + 42, $many ? 72 : 60, $this->view);
+        $this->canvas->text(self::LEFT + 33, $top + 83, $this->view->name(), 3, 'middle', fill: '#4a6076');
+        $this->otherEnd($first, $top);
+        $this->y = $top + 7;
+        $this->beside($fitting, $leg);
+        $this->y = max($this->y, $top + 88);
+        $this->strip($leg);
+        $this->blocks($fitting);
+        foreach ($members as $i) {
+            $this->joints($this->sheet->fittings[$i], count($members) > 1);
+        }
+        $this->y += 4;
+    }
+
+    private function otherEnd(bool $first, float $top): void
+    {
+        $other = $this->other->fittings[0] ?? null;
+        if (! $first || $other === null) {
+            return;
+        }
+        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on($this->canvas, self::LEFT + 82, $top + 22, 26, $this->view);
+        $this->canvas->text(self::LEFT + 82, $top + 40, 'end '.($this->other?->side->value ?? '').', same view', 2.8, 'middle', fill: '#4a6076');
+    }
+
+    private function beside(SheetFitting $fitting, SheetLeg $leg): void
+    {
+        $x = self::LEFT + 106;
+        $slides = [...($this->sheet->breakout === null ? [] : [$this->sheet->breakout]), ...$leg->preparation->slides];
+        $this->list($x, 'On the cable first', array_map(static fn (SlideOn $slide): string => $slide->part->name.($slide->note === '' ? '' : ': '.$slide->note).($slide->before ? '' : ' (can wait)'), $slides), numbered: true);
+        $this->list($x, 'Join', array_values(array_unique(array_map(static fn ($terminal): string => $terminal->joining->words(), $fitting->terminals))));
+        $this->list($x, 'Contacts', array_map(static fn ($part): string => $part->name, $leg->preparation->contacts));
+        $this->list($x, 'Tools', $leg->preparation->tools);
+        $this->list($x, 'Hold it with', array_slice($fitting->mates, 0, 2));
+        $set = array_filter([$fitting->exit === null || count($fitting->type->cable->exits) < 2 ? '' : 'exit '.$fitting->exit->name, $fitting->fitting->clocking === null ? '' : 'points to '.$fitting->fitting->clocking.'°', $fitting->plan === null ? '' : 'plan: '.$fitting->plan->name]);
+        $this->list($x, 'Set', array_values($set));
+    }
+
+    /** @param  list<string>  $items */
+    private function list(float $x, string $title, array $items, bool $numbered = false): void
+    {
+        if ($items === []) {
+            return;
+        }
+        $this->canvas->text($x, $this->y, $title, 3, bold: true, fill: '#4a6076');
+        $this->y += 4.4;
+        foreach ($items as $i => $item) {
+            foreach (self::wrapped(($numbered ? ($i + 1).'. ' : '').$item, 50) as $line) {
+                $this->canvas->text($x, $this->y, $line, 3.1);
+                $this->y += 4.2;
+            }
+        }
+        $this->y += 1.4;
+    }
+
+    private function strip(SheetLeg $leg): void
+    {
+        $recipe = $leg->preparation->recipe;
+        if ($recipe === null) {
+            $this->canvas->text(self::LEFT, $this->y, 'No recipe says how this cable is prepared for this connector.', 3.2, bold: true, fill: '#b0302b');
+            $this->y += 6;
+
+            return;
+        }
+        $drawing = new StrippedEnd($recipe, $this->sheet->cable);
+        $this->room($drawing->height() + 6 + 5 * count($recipe->steps));
+        $this->canvas->text(self::LEFT, $this->y, 'Prepare: '.$recipe->name.($recipe->discard->isZero() ? '' : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->inches)), 3.2, bold: true);
+        $drawing->on($this->canvas, self::LEFT, $this->y + 5, 88, $this->view->inches);
+        $y = $this->y + 6;
+        foreach ($recipe->steps as $i => $step) {
+            foreach (self::wrapped(($i + 1).'. '.$this->step($step), 56) as $line) {
+                $this->canvas->text(self::LEFT + 92, $y, $line, 2.9);
+                $y += 3.9;
+            }
+            $y += 0.8;
+        }
+        $this->y = max($this->y + $drawing->height() + 9, $y + 4);
+    }
+
+    private function step(RecipeStep $step): string
+    {
+        return sprintf('%s at %s: %s', ucfirst(str_replace('-', ' ', $step->layer->value)), LengthText::of($step->at, $this->view->inches), $step->does)
+            .($step->keep === '' ? '' : '; keep '.$step->keep).($step->check === '' ? '' : '. Check: '.$step->check);
+    }
+
+    private function blocks(SheetFitting $fitting): void
+    {
+        if ($fitting->blocks === []) {
+            return;
+        }
+        $this->room(8 + 4.6 * count($fitting->blocks));
+        $this->canvas->text(self::LEFT, $this->y, 'Staggered cut', 3.2, bold: true);
+        $this->y += 5;
+        foreach ($fitting->blocks as $block) {
+            $this->canvas->box(self::LEFT, $this->y - 2.8, 5, 3.2, Colours::hex($block->colour));
+            $this->canvas->text(self::LEFT + 7, $this->y, $this->block($block), 3.1);
+            $this->y += 4.6;
+        }
+        $this->y += 2;
+    }
+
+    private function block(Block $block): string
+    {
+        return sprintf('Block %d, %s: channels %s to %s, %s', $block->number, $block->colour, $block->channels[0], $block->channels[count($block->channels) - 1], $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->inches));
+    }
+
+    private function joints(SheetFitting $fitting, bool $named): void
+    {
+        $cores = array_merge(...array_map(static fn (SheetLeg $leg): array => $leg->preparation->cores, $fitting->legs));
+        $columns = count($cores) > 12 ? 2 : 1;
+        $mains = $fitting->type->domain === HazardDomain::Mains;
+        $this->room(14);
+        if ($named) {
+            $this->canvas->text(self::LEFT, $this->y, 'Leg '.$fitting->legs[0]->leg->label, 3.2, bold: true);
+            $this->y += 4.6;
+        }
+        $rows = (int) ceil(count($cores) / $columns);
+        $row = 0;
+        while ($row < $rows) {
+            $this->room(10);
+            $fits = min($rows - $row, max(1, (int) floor((self::FOOT - $this->y) / 4.6)));
+            $top = $this->y;
+            for ($column = 0; $column < $columns; $column++) {
+                $this->y = $top;
+                foreach (array_slice($cores, $column * $rows + $row, $fits) as $i => $core) {
+                    $this->joint(self::LEFT + $column * 94, $column * $rows + $row + $i + 1, $core, $fitting, $mains);
+                }
+            }
+            $this->y = $top + $fits * 4.6 + 1;
+            $row += $fits;
+        }
+        if ($fitting->print !== []) {
+            $this->room(6);
+            $this->canvas->text(self::LEFT, $this->y + 2, 'Slots as the jack prints them: '.implode('  ', $fitting->print).'. Test by pin, 1 to '.count($fitting->print).'.', 3.1, bold: true);
+            $this->y += 6;
+        }
+    }
+
+    private function joint(float $x, int $number, CoreCut $core, SheetFitting $fitting, bool $mains): void
+    {
+        $joint = $core->joint;
+        $element = $this->sheet->cable->element($joint->conductor);
+        $colours = explode('/', $element->colour ?? '');
+        $terminal = $fitting->layout->cavities[$joint->address()]->terminal ?? '';
+        $this->canvas->text($x + 5, $this->y, (string) $number, 2.7, 'end', fill: '#4a6076');
+        // Mains: the marked terminal leads, the colour only follows.
+        [$swatch, $contact] = $mains ? [30.0, 7.0] : [7.0, 32.0];
+        $this->canvas->box($x + $swatch, $this->y - 2.6, 5, 3, Colours::hex($colours[0]), width: 0.15);
+        if (isset($colours[1])) {
+            $this->canvas->polygon([[$x + $swatch + 1.4, $this->y + 0.4], [$x + $swatch + 2.6, $this->y - 2.6], [$x + $swatch + 3.6, $this->y - 2.6], [$x + $swatch + 2.4, $this->y + 0.4]], Colours::hex($colours[1]), '');
+        }
+        $parent = str_contains($joint->conductor, '/') ? $this->sheet->cable->element(substr($joint->conductor, 0, (int) strrpos($joint->conductor, '/')))->label ?? '' : '';
+        $this->canvas->text($x + $swatch + 6, $this->y, Colours::letters($element->colour ?? '').' '.($mains ? '' : $parent), 2.8);
+        $this->canvas->text($x + $contact, $this->y, $joint->address(), 3.3, bold: true, mono: true);
+        $this->canvas->text($x + 46, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
+        $this->canvas->text($x + 90, $this->y, LengthText::of($core->length->result, $this->view->inches, 1), 2.8, 'end');
+        if ($joint->exception !== '') {
+            $this->y += 3.6;
+            $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->exception, 2.6, fill: '#8a5b00');
+        }
+        $this->y += 4.6;
+    }
+
+    private function unused(): void
+    {
+        $reasons = [];
+        foreach ($this->sheet->unused as $unused) {
+            $reasons[$unused->reason][] = $unused->conductor;
+        }
+        foreach ($reasons as $reason => $conductors) {
+            $this->room(5);
+            $this->canvas->text(self::LEFT, $this->y, sprintf('Not joined, %s: %s', $reason, count($conductors) > 6 ? count($conductors).' conductors' : implode(', ', $conductors)), 2.9, fill: '#4a6076');
+            $this->y += 4.4;
+        }
+    }
+
+    private function rules(): void
+    {
+        $this->room(8 + 4.4 * count($this->sheet->rules));
+        $this->y += 2;
+        $this->canvas->text(self::LEFT, $this->y, 'House rules in force', 3.2, bold: true);
+        $this->y += 4.8;
+        foreach ($this->sheet->rules as $rule) {
+            $this->canvas->text(self::LEFT, $this->y, self::question($rule).' '.ucfirst($rule->words()).'.', 2.9);
+            $this->y += 4.4;
+        }
+    }
+
+    private static function question(School $rule): string
+    {
+        return $rule::question();
+    }
+
+    /** @return array<array-key, string> address → colour of the core on it */
+    private function fill(SheetFitting $fitting): array
+    {
+        $fill = [];
+        $sheet = $this->other !== null && in_array($fitting, $this->other->fittings, true) ? $this->other : $this->sheet;
+        foreach ($fitting->legs as $leg) {
+            foreach ($leg->preparation->cores as $core) {
+                $fill[$core->joint->address()] = $sheet->cable->element($core->joint->conductor)->colour ?? '';
+            }
+        }
+
+        return $fill;
+    }
+
+    /** Begins a page where what comes next does not fit on this one. */
+    private function room(float $height): void
+    {
+        if ($this->y + $height > self::FOOT) {
+            $this->canvas->newPage();
+            $this->pages++;
+            $this->head();
+        }
+    }
+
+    /** @return list<string> */
+    private static function wrapped(string $text, int $characters): array
+    {
+        $lines = [''];
+        foreach (explode(' ', $text) as $word) {
+            $last = count($lines) - 1;
+            if ($lines[$last] !== '' && mb_strlen($lines[$last].' '.$word) > $characters) {
+                $lines[] = $word;
+            } else {
+                $lines[$last] = trim($lines[$last].' '.$word);
+            }
+        }
+
+        return $lines;
+    }
+}
