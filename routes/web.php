@@ -7,6 +7,7 @@ use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CsvController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
+use App\Http\Controllers\FittingController;
 use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
@@ -50,6 +51,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
             Route::delete('runs/{id}', [RunController::class, 'destroy']);
             Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
+            Route::post('rules/preview', [RulesController::class, 'preview']);
+            Route::patch('fittings/{id}', [FittingController::class, 'update']);
             Route::put('rules', [RulesController::class, 'rules']);
             Route::put('rules/{kind}', [RulesController::class, 'part']);
             Route::delete('rules/{kind}/{id}', [RulesController::class, 'remove']);

@@ -3,6 +3,7 @@ import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from './api/session'
 import KeyHelp from './ui/KeyHelp.vue'
+import { dim } from './ui/theme'
 import { system } from './ui/units'
 
 const session = useSession()
@@ -53,13 +54,13 @@ async function change(id: number) {
 </script>
 
 <template>
-  <v-app>
+  <v-app :theme="dim ? 'dim' : 'sartal'">
     <div v-if="person && route.path !== '/sign-in'" class="frame">
       <nav class="rail" aria-label="Places of work">
         <router-link to="/schedule" class="name" aria-label="Sartal, to the schedule">
           <svg width="134" height="40" viewBox="0 0 134 40" aria-hidden="true">
             <path d="M1 9Q67 50 133 9" fill="none" stroke="currentColor" stroke-width="1.2" />
-            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle cx="67" cy="29.5" r="5" fill="#22302f" />
+            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle cx="67" cy="29.5" r="5" fill="currentColor" />
             <circle cx="93" cy="26" r="5" fill="#b4622d" /><circle cx="117" cy="18" r="5" fill="#1f6f63" />
             <text x="67" y="15" text-anchor="middle">sartal</text>
           </svg>
@@ -80,6 +81,7 @@ async function change(id: number) {
               <v-list-item v-for="each in session.session.installations" :key="each.id" :active="each.id === session.session.open?.id" :title="each.name" @click="change(each.id)" />
               <v-divider />
               <v-list-item :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'" @click="system = system === 'metric' ? 'inch' : 'metric'" />
+              <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
               <v-list-item title="Keys" @click="help = true" />
               <v-list-item title="Sign out" @click="leave" />
             </v-list>
@@ -95,13 +97,13 @@ async function change(id: number) {
 
 <style scoped>
 .frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); height: 100dvh }
-.rail { background: #efeadf; border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
+.rail { background: var(--rail); border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
 .name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
 .name text { font: 650 19px var(--sans); fill: currentColor }
 ul { list-style: none; margin: 0; padding: 0; position: relative }
 ul::before { content: ''; position: absolute; left: 17px; top: 0; bottom: 0; width: 1.5px; background: var(--quiet) }
 li a { color: var(--ink) !important; display: flex; align-items: center; gap: 12px; padding: 9px 10px; color: var(--ink); text-decoration: none; border-radius: 4px; position: relative }
-li a:hover { background: #f7f4ee }
+li a:hover { background: var(--paper) }
 li a.here { background: var(--surface); font-weight: 600 }
 .dot { width: 12px; height: 12px; margin: 0 2px; border-radius: 50%; background: var(--paper); border: 2px solid var(--quiet) }
 .here .dot { background: var(--copper); border-color: var(--copper); width: 16px; height: 16px; margin: 0 }
@@ -109,7 +111,7 @@ li kbd { margin-left: auto; opacity: 0; font-weight: 400 }
 li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
 .foot { margin-top: auto }
 .who { display: flex; flex-direction: column; text-align: left; width: 100%; padding: 8px 10px; font: inherit; font-size: 12.5px; border: 0; border-radius: 4px; background: none; cursor: pointer; color: var(--ink) }
-.who:hover { background: #f7f4ee }
+.who:hover { background: var(--paper) }
 .site { font-weight: 600 }
 @media (max-width: 700px) {
   .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }

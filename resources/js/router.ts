@@ -6,9 +6,11 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/schedule' },
     { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
-    { path: '/rules', component: () => import('./rules/RulesPage.vue') },
+    { path: '/rules', component: () => import('./rules/RulesPage.vue'), props: { place: 'house' } },
+    { path: '/rules/building', component: () => import('./rules/RulesPage.vue'), props: { place: 'building' } },
     { path: '/schedule', component: () => import('./schedule/SchedulePage.vue') },
     { path: '/runs/:id', component: () => import('./run/RunPage.vue'), props: true },
+    { path: '/runs/:id/sheet/:side', component: () => import('./sheet/SheetPage.vue'), props: true },
     { path: '/test', component: () => import('./test/TestList.vue') },
     { path: '/test/:id', component: () => import('./test/TestPage.vue'), props: true },
     { path: '/:rest(.*)*', component: () => import('./ui/NotFound.vue') },

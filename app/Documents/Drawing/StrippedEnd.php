@@ -48,7 +48,7 @@ final readonly class StrippedEnd
         $scale = ($width - self::WORDS) / ($longest * 1.25);
         $end = $x + $width - self::WORDS;
         $axis = $y + 7;
-        $this->layers($canvas, $axis, $end, $x, $scale, $marks);
+        $this->layers($canvas, $axis, $end, $x, $scale, $longest, $marks);
         foreach ($marks as $i => [$layer, $at]) {
             $left = $end - $at * $scale;
             $line = $y + 17 + $i * 4.2;
@@ -63,10 +63,9 @@ final readonly class StrippedEnd
     }
 
     /** @param  list<array{Layer, float}>  $marks */
-    private function layers(Canvas $canvas, float $axis, float $end, float $from, float $scale, array $marks): void
+    private function layers(Canvas $canvas, float $axis, float $end, float $from, float $scale, float $longest, array $marks): void
     {
         $inner = array_reverse($marks);
-        $longest = max(array_map(static fn (array $mark): float => $mark[1], $marks));
         $core = $this->cable->family === 'category' ? '#2f62a8' : '#c98a55';
         // What nobody marks reaches the cut end: the conductors themselves.
         $canvas->box($from, $axis - 0.9, $end - $from, 1.8, $core, '#22302f', 0.15);

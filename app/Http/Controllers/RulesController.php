@@ -8,10 +8,12 @@ use App\Changes\ChangeLog;
 use App\Changes\Edit;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
+use App\Http\Resources\ConsequencesResource;
 use App\Models\StoredInstallation;
 use App\Models\StoredPart;
 use App\Models\User;
 use App\Planning\Loaded;
+use App\Planning\Uncollected;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,6 +21,9 @@ use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\FileDecoder;
 use Sartal\Core\Document\FileEncoder;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\School;
+use Sartal\Core\Planning\Consequences;
 
 /** House rules, and the places and ways that runs share. */
 final readonly class RulesController
@@ -47,14 +52,50 @@ final readonly class RulesController
             'wayKind' => $part->definition['kind'] ?? '',
         ])->all();
 
-        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'version' => $stored->version, 'parts' => $parts]);
+        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version, 'parts' => $parts]);
     }
 
-    public function rules(Request $request, StoredInstallation $stored): JsonResponse
+    /** @return list<array<string, mixed>> every question, its answers, the usual one and why */
+    private static function schools(): array
+    {
+        return array_map(static fn (string $school): array => [
+            'key' => $school::key(),
+            'question' => $school::question(),
+            'usual' => $school::usual()->value,
+            'reason' => $school::reason(),
+            'answers' => array_map(static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()], self::cases($school)),
+        ], HouseRules::SCHOOLS);
+    }
+
+    /**
+     * @param  class-string<School>  $school
+     * @return list<School>
+     */
+    private static function cases(string $school): array
+    {
+        return array_values($school::cases());
+    }
+
+    /** What these rules would change, before they are saved. */
+    public function preview(Request $request, Loaded $loaded): JsonResponse
+    {
+        $then = $loaded->installation->withRules(self::read($request));
+
+        return response()->json(ConsequencesResource::of(Uncollected::run(static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record))));
+    }
+
+    private static function read(Request $request): HouseRules
     {
         $problems = new Problems;
         $rules = FileDecoder::rules(Fields::of($request->input('rules'), '', $problems));
         $problems->settle();
+
+        return $rules;
+    }
+
+    public function rules(Request $request, StoredInstallation $stored): JsonResponse
+    {
+        $rules = self::read($request);
 
         return $this->write($request, $stored, 'House rules changed', new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')));
     }

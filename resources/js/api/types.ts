@@ -119,5 +119,54 @@ export interface Catalogue {
 
 export interface Change { id: number, words: string, who: string, mine: boolean, at: string, undone: boolean }
 export interface RowProblem { row: number, column: string, value: string, remedy: string }
-export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string, wayKind?: string }
-export interface Rules { routeAllowance: number, cutStep: string, screenAndDrain: string, shell: string }
+export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string, wayKind?: string, fire?: string }
+export type Rules = Record<string, string | number>
+export interface School { key: string, question: string, usual: string, reason: string, answers: { value: string, words: string }[] }
+export interface Few { count: number, names: string[] }
+export interface Consequences { joints: number, ends: Few, cuts: Few, labels: Few, tests: Few, overtaken: Few, comes: Finding[], goes: number }
+
+export interface SheetCore { conductor: string, colour: string, element: string, address: string, terminal: string, function: string, channel: string, exception: string, length: Worked }
+export interface SheetSlide { name: string, colour: string, before: boolean, note: string }
+export interface SheetStep { layer: string, at: string, does: string, keep: string, tool: string, check: string }
+export interface SheetLeg {
+  id: string
+  label: string
+  length: string
+  recipe: { name: string, discard: string, source: string, steps: SheetStep[] } | null
+  cores: SheetCore[]
+  slides: SheetSlide[]
+  contacts: string[]
+  tools: string[]
+  cautions: string[]
+}
+export interface SheetBlock { number: number, channels: string[], colour: string, offset: string, length: Worked }
+export interface SheetFitting {
+  id: string
+  label: string
+  drawing: Drawing | null
+  plan: string
+  channels: number
+  exit: string
+  exits: string[]
+  clocking: number | null
+  clockings: number[]
+  mains: boolean
+  join: string[]
+  legs: SheetLeg[]
+  blocks: SheetBlock[]
+  print: string[]
+  mates: string[]
+}
+export interface Sheet {
+  run: string
+  code: string
+  side: 'A' | 'B'
+  location: string
+  cable: string
+  mains: boolean
+  fittings: SheetFitting[]
+  alike: number[][]
+  breakout: SheetSlide | null
+  unused: { conductor: string, colour: string, reason: string }[]
+  rules: { question: string, answer: string }[]
+}

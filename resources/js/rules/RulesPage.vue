@@ -2,21 +2,26 @@
 import { computed, onMounted, ref } from 'vue'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
-import type { Part, Rules } from '../api/types'
+import type { Part, Rules, School } from '../api/types'
 import { length } from '../ui/units'
+import HouseRules from './HouseRules.vue'
 
+const props = withDefaults(defineProps<{ place?: 'house' | 'building' }>(), { place: 'house' })
+const place = computed(() => props.place)
 const session = useSession()
 const rules = ref<Rules | null>(null)
+const schools = ref<School[]>([])
 const version = ref(0)
 const parts = ref<Part[]>([])
 const problem = ref('')
 const said = ref('')
-const editing = ref<{ kind: Part['kind'], id: string, name: string, length: string, wayKind: string, version?: number } | null>(null)
+const editing = ref<{ kind: Part['kind'], id: string, name: string, length: string, wayKind: string, fire: string, version?: number } | null>(null)
 const KINDS = [{ kind: 'way', title: 'Ways' }, { kind: 'location', title: 'Locations' }, { kind: 'loom', title: 'Looms' }] as const
 
 async function load() {
-  const answer = await api.get<{ rules: Rules, version: number, parts: Part[] }>('rules')
+  const answer = await api.get<{ rules: Rules, schools: School[], version: number, parts: Part[] }>('rules')
   rules.value = answer.rules
+  schools.value = answer.schools
   version.value = answer.version
   parts.value = answer.parts
 }
@@ -33,14 +38,13 @@ async function attempt(work: () => Promise<unknown>, done: string) {
     problem.value = listed.length ? listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') : Object.values(error.fields).flat()[0] ?? error.message
   }
 }
-const save = () => attempt(async () => { await api.put('rules', { rules: { ...rules.value, routeAllowance: Number(rules.value?.routeAllowance) }, version: version.value }); await load() }, 'House rules are saved.')
 function edit(kind: Part['kind'], part?: Part) {
-  editing.value = { kind, id: part?.id ?? '', name: part?.name ?? '', length: part?.length ?? '', wayKind: part?.wayKind || 'tray', version: part?.version }
+  editing.value = { kind, id: part?.id ?? '', name: part?.name ?? '', length: part?.length ?? '', wayKind: part?.wayKind || 'tray', fire: part?.fire ?? 'unrated', version: part?.version }
 }
 const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 const saved = () => attempt(async () => {
   const it = editing.value!
-  const part = { id: it.id || slug(it.name), name: it.name, ...(it.kind === 'way' ? { length: it.length, kind: it.wayKind } : {}) }
+  const part = { id: it.id || slug(it.name), name: it.name, ...(it.kind === 'way' ? { length: it.length, kind: it.wayKind } : {}), ...(it.kind === 'location' && it.fire !== 'unrated' ? { fire: it.fire } : {}) }
   await api.put(`rules/${it.kind}`, { part, ...(it.version ? { version: it.version } : {}) })
   editing.value = null
   await load()
@@ -51,23 +55,16 @@ const of = computed(() => (kind: string) => parts.value.filter(part => part.kind
 
 <template>
   <main class="rules">
-    <header><h1>Rules</h1><span v-if="said" role="status" class="quiet">{{ said }}</span></header>
+    <header><h1>Rules</h1>
+      <nav class="tabs" aria-label="Kinds of rules"><router-link to="/rules" :aria-current="place === 'house' ? 'page' : undefined">House</router-link><router-link to="/rules/building" :aria-current="place === 'building' ? 'page' : undefined">Building</router-link><router-link to="/rules/plans">Contact plans</router-link><router-link to="/rules/catalogue">Catalogue</router-link></nav>
+      <span v-if="said" role="status" class="quiet">{{ said }}</span></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <div v-if="rules" class="columns">
-      <section>
-        <h2>House rules</h2>
-        <form @submit.prevent="save">
-          <v-text-field v-model="rules.routeAllowance" label="Route allowance, %" :readonly="!session.plans" />
-          <v-text-field v-model="rules.cutStep" label="Cut step, with its unit" :readonly="!session.plans" />
-          <v-select v-model="rules.screenAndDrain" label="Where a drain lies against a screen" :readonly="!session.plans" :items="[{ value: 'drain-alone', title: 'join the drain alone' }, { value: 'together', title: 'twist both together' }]" />
-          <v-select v-model="rules.shell" label="Shell of a connector with a screen contact" :readonly="!session.plans" :items="[{ value: 'free', title: 'left free: a ground lift keeps working' }, { value: 'bonded', title: 'bonded to the screen' }]" />
-          <v-btn v-if="session.plans" type="submit" color="primary">Save the rules</v-btn>
-        </form>
-      </section>
+    <div v-if="rules && place === 'house'" class="pad"><HouseRules :rules="rules" :schools="schools" :version="version" @saved="attempt(load, 'House rules are saved.')" /></div>
+    <div v-if="rules && place === 'building'" class="columns">
       <section v-for="group in KINDS" :key="group.kind">
         <h2>{{ group.title }} <v-btn v-if="session.plans" size="small" variant="text" color="primary" @click="edit(group.kind)">Add</v-btn></h2>
         <table class="lines"><tbody>
-          <tr v-for="part in of(group.kind)" :key="part.id"><td>{{ part.name }}</td><td v-if="group.kind === 'way'" class="mono right">{{ length(part.length ?? '0 mm') }}</td><td class="quiet">{{ part.used }} {{ part.used === 1 ? 'run' : 'runs' }}</td>
+          <tr v-for="part in of(group.kind)" :key="part.id"><td>{{ part.name }}</td><td v-if="group.kind === 'way'" class="mono right">{{ length(part.length ?? '0 mm') }}</td><td v-if="group.kind === 'location'" class="quiet">{{ part.fire && part.fire !== 'unrated' ? `fire class ${part.fire}` : '' }}</td><td class="quiet">{{ part.used }} {{ part.used === 1 ? 'run' : 'runs' }}</td>
             <td v-if="session.plans" class="right"><v-btn size="x-small" variant="text" color="primary" @click="edit(group.kind, part)">Edit</v-btn><v-btn size="x-small" variant="text" color="error" :disabled="part.used > 0" @click="remove(part)">Remove</v-btn></td></tr>
         </tbody></table>
         <p v-if="of(group.kind).length === 0" class="quiet">None yet.</p>
@@ -78,6 +75,7 @@ const of = computed(() => (kind: string) => parts.value.filter(part => part.kind
         <h1>{{ editing.version ? 'Edit' : 'Add' }} {{ editing.kind }}</h1>
         <v-text-field v-model="editing.name" label="Name" />
         <template v-if="editing.kind === 'way'"><v-text-field v-model="editing.length" label="Length, with its unit (12.4 m)" /><v-select v-model="editing.wayKind" label="Kind" :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" /></template>
+        <v-select v-if="editing.kind === 'location'" v-model="editing.fire" label="Fire class that local code asks for" :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser', title: 'riser' }, { value: 'air-handling', title: 'air-handling space' }]" />
         <p class="acts"><v-btn type="submit" color="primary">Save</v-btn><v-btn variant="text" @click="editing = null">Cancel</v-btn></p>
       </form></v-card>
     </v-dialog>
@@ -87,6 +85,8 @@ const of = computed(() => (kind: string) => parts.value.filter(part => part.kind
 <style scoped>
 .rules { height: 100%; overflow: auto; padding-bottom: 40px }
 header { display: flex; gap: 16px; align-items: center; padding: 14px 18px; border-bottom: 1px solid var(--line) }
+
+.pad { padding: 10px 18px }
 .columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(330px, 1fr)); gap: 6px 32px; padding: 4px 18px }
 form { display: grid; gap: 12px; justify-items: start }
 form > .v-input { width: 100% }

@@ -6,7 +6,7 @@ import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
 import { short } from '../ui/units'
 
-const props = defineProps<{ end: End, view: 'face' | 'wiring' }>()
+const props = defineProps<{ run: string, end: End, view: 'face' | 'wiring' }>()
 const at = ref(0)
 const fitting = computed(() => props.end.fittings[at.value])
 const joints = computed(() => props.end.fittings.length > 1 && fitting.value ? props.end.joints.filter(joint => joint.fitting === fitting.value?.id) : props.end.joints)
@@ -18,7 +18,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
 
 <template>
   <section class="end" :aria-label="`End ${end.side}`">
-    <h2>End {{ end.side }} · {{ end.location }}</h2>
+    <h2>End {{ end.side }} · {{ end.location }} <router-link v-if="end.fittings.length" :to="`/runs/${run}/sheet/${end.side}`" class="to-sheet">sheet for the vice</router-link></h2>
     <p v-if="end.fittings.length === 0" class="quiet">No connector: the end stays bare.</p>
     <div v-if="end.fittings.length > 1" class="legs" role="tablist" aria-label="Legs">
       <button v-for="(each, i) in end.fittings" :key="each.id" role="tab" :aria-selected="i === at" @click="at = i">{{ each.leg }}</button>
@@ -47,9 +47,10 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
 
 <style scoped>
 .end { min-width: 0 }
+.to-sheet { margin-left: 10px; font-size: 13px }
 .legs { display: flex; flex-wrap: wrap; gap: 3px; margin-bottom: 8px }
 .legs button { all: unset; font: 13px var(--mono); min-width: 18px; text-align: center; padding: 3px 5px; border: 1px solid var(--line); border-radius: 3px; cursor: pointer }
-.legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: #fff }
+.legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: var(--on-action) }
 .legs button:focus-visible { outline: 2px solid var(--copper); outline-offset: 1px }
 .drawn { display: flex; gap: 18px; align-items: center; margin-bottom: 6px }
 .exception { color: var(--amber) }

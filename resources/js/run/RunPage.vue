@@ -84,7 +84,7 @@ async function record(kind: string, side?: string) {
         <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">
-        <EndPanel v-for="end in run.ends" :key="end.side" :end="end" :view="view" />
+        <EndPanel v-for="end in run.ends" :key="end.side" :run="id" :end="end" :view="view" />
       </div>
       <section class="bottom">
         <div>
@@ -122,7 +122,7 @@ header { display: flex; align-items: center; gap: 14px; padding: 9px 18px; borde
 .space { flex: 1 }
 .view { border: 1px solid var(--verdigris); border-radius: 4px; padding: 0; display: flex; overflow: hidden }
 .view button { all: unset; padding: 6px 12px; font-size: 13px; font-weight: 600; color: var(--verdigris); cursor: pointer }
-.view button[aria-pressed=true] { background: var(--verdigris); color: #fff }
+.view button[aria-pressed=true] { background: var(--verdigris); color: var(--on-action) }
 .view button:focus-visible { outline: 2px solid var(--copper); outline-offset: -2px }
 .body { padding: 14px 18px 40px }
 .top { display: grid; grid-template-columns: minmax(0, 1fr) 360px; gap: 28px }

@@ -215,7 +215,7 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
 .test { height: 100%; max-height: 100dvh; display: flex; flex-direction: column; min-height: 0 }
 header { display: flex; align-items: center; gap: 14px; padding: 11px 18px; border-bottom: 1px solid var(--line) }
 .space { flex: 1 }
-.chip { display: none; padding: 1px 9px; border-radius: 4px; color: #fff; background: var(--verdigris) }
+.chip { display: none; padding: 1px 9px; border-radius: 4px; color: var(--on-action); background: var(--verdigris) }
 .chip.fails { background: var(--flux) }
 .body { display: grid; grid-template-columns: minmax(0, 1fr) 320px; flex: 1; min-height: 0 }
 .work { padding: 12px 18px; display: flex; flex-direction: column; min-height: 0; overflow: auto }
@@ -224,8 +224,8 @@ aside { border-left: 1px solid var(--line); background: var(--surface); padding:
 .faces p { margin: 4px 0 }
 .legs button, .shell, .pairs button { font: 13px var(--mono); border: 1px solid var(--quiet); border-radius: 4px; background: var(--surface); padding: 4px 9px; margin: 2px; cursor: pointer; color: var(--ink) }
 .legs button[aria-pressed=true] { background: var(--panel); border-color: var(--ink) }
-.shell[aria-pressed=true] { background: var(--copper); color: #fff; border-color: var(--copper) }
-.pairs button[aria-pressed=true] { background: var(--flux); color: #fff; border-color: var(--flux) }
+.shell[aria-pressed=true] { background: var(--copper); color: var(--on-action); border-color: var(--copper) }
+.pairs button[aria-pressed=true] { background: var(--flux); color: var(--on-action); border-color: var(--flux) }
 .entry { padding: 8px 0; position: sticky; top: -12px; background: var(--paper); z-index: 1 }
 .keys { display: flex; gap: 8px; margin-top: 5px; flex-wrap: wrap }
 input { flex: 1; min-width: 120px; border: 1px solid var(--ink); border-radius: 4px; padding: 7px 10px; background: var(--surface); font-size: 16px; color: var(--ink) }

@@ -11,19 +11,30 @@ const props = withDefaults(defineProps<{
   current?: string
   pressable?: boolean
   height?: number
-}>(), { fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220 })
+  turn?: number
+}>(), { fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220, turn: 0 })
 const emit = defineEmits<{ press: [address: string] }>()
 
 const margin = 3
 const box = computed(() => {
   const points = props.drawing.cavities.map(place)
-  const w = Math.max(props.drawing.width, ...points.map(point => 2 * Math.abs(point[0]) + 2 * props.drawing.contact)) + 2 * margin
-  const h = Math.max(props.drawing.height, ...points.map(point => 2 * Math.abs(point[1]) + 2 * props.drawing.contact)) + 2 * margin
+  const w = Math.max(sideways.value ? props.drawing.height : props.drawing.width, ...points.map(point => 2 * Math.abs(point[0]) + 2 * props.drawing.contact)) + 2 * margin
+  const h = Math.max(sideways.value ? props.drawing.width : props.drawing.height, ...points.map(point => 2 * Math.abs(point[1]) + 2 * props.drawing.contact)) + 2 * margin
   return { w, h }
 })
 const wanted = computed(() => Math.min(props.height, props.height * box.value.h / Math.max(box.value.h, box.value.w * 0.62)))
-const place = (cavity: Cavity): [number, number] => props.view === 'face' ? cavity.face : cavity.wiring
-const key = computed((): [number, number] | null => props.drawing.key && (props.view === 'face' ? props.drawing.key : [-props.drawing.key[0], props.drawing.key[1]]))
+/** Turned as the vice holds it, anticlockwise; the numbers stay upright. */
+function turned([x, y]: [number, number]): [number, number] {
+  switch (((props.turn % 360) + 360) % 360) {
+    case 90: return [-y, x]
+    case 180: return [-x, -y]
+    case 270: return [y, -x]
+    default: return [x, y]
+  }
+}
+const sideways = computed(() => props.turn % 180 !== 0)
+const place = (cavity: Cavity): [number, number] => turned(props.view === 'face' ? cavity.face : cavity.wiring)
+const key = computed((): [number, number] | null => props.drawing.key && turned(props.view === 'face' ? props.drawing.key : [-props.drawing.key[0], props.drawing.key[1]]))
 /** Circles no larger than half the way to the nearest neighbour. */
 const radius = computed(() => {
   const points = props.drawing.cavities.map(place)
@@ -52,9 +63,11 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
 <template>
   <figure class="connector">
     <svg :height="wanted" :viewBox="`${-box.w / 2} ${-box.h / 2} ${box.w} ${box.h}`" :role="pressable ? 'group' : 'img'" :aria-label="words">
+      <g :transform="`rotate(${-turn})`">
       <rect v-if="drawing.shape === 'rectangle'" :x="-drawing.width / 2" :y="-drawing.height / 2" :width="drawing.width" :height="drawing.height" rx="1.6" class="body" />
       <path v-else-if="drawing.shape === 'd'" :d="outline" class="body" />
       <ellipse v-else cx="0" cy="0" :rx="drawing.width / 2" :ry="drawing.height / 2" class="body" />
+      </g>
       <rect v-if="key" :x="key[0] - 1.4" :y="-key[1] - 0.9" width="2.8" height="1.8" class="key" />
       <g v-for="cavity in drawing.cavities" :key="cavity.address"
         :class="['contact', { lit: lit.includes(cavity.address), current: current === cavity.address, pressable }]"
@@ -78,7 +91,7 @@ figcaption { font-size: 12px; color: var(--slate) }
 .contact circle { fill: var(--surface); stroke: var(--ink); stroke-width: 0.28 }
 .contact text { font-family: var(--mono); fill: var(--ink); pointer-events: none }
 .contact.lit circle { fill: var(--copper); stroke: var(--copper) }
-.contact.lit text { fill: #fff }
+.contact.lit text { fill: var(--on-action) }
 .contact.current circle { stroke: var(--copper); stroke-width: 0.9 }
 .pressable { cursor: pointer }
 .pressable:focus-visible { outline: none }
