@@ -7,13 +7,16 @@ use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CsvController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
+use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\PlanController;
 use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\TestController;
+use App\Http\Controllers\TypeController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -31,7 +34,12 @@ Route::prefix('api')->group(function (): void {
         Route::get('schedule', [ScheduleController::class, 'show']);
         Route::get('schedule.csv', [CsvController::class, 'export']);
         Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
+        Route::get('find', FindController::class);
         Route::get('catalogue', [CatalogueController::class, 'show']);
+        Route::get('types', [TypeController::class, 'index']);
+        Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
+        Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
+        Route::get('connectors/{id}', [PlanController::class, 'connector']);
         Route::get('rules', [RulesController::class, 'show']);
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);
@@ -46,11 +54,20 @@ Route::prefix('api')->group(function (): void {
 
         Route::middleware('role:planner,lead')->group(function (): void {
             Route::post('runs', [RunController::class, 'store']);
+            Route::post('runs/quick', [RunController::class, 'quick']);
+            Route::patch('runs', [RunController::class, 'bulk']);
+            Route::get('fits', [RunController::class, 'fits']);
             Route::post('runs/propose', [RunController::class, 'propose']);
             Route::patch('runs/{id}', [RunController::class, 'update']);
             Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
             Route::delete('runs/{id}', [RunController::class, 'destroy']);
             Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
+            Route::post('types/{kind}/preview', [TypeController::class, 'preview']);
+            Route::put('types/{kind}', [TypeController::class, 'save']);
+            Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);
+            Route::post('plans/lay', [PlanController::class, 'lay']);
+            Route::post('plans/check', [PlanController::class, 'check']);
+            Route::post('plans/table', [PlanController::class, 'table']);
             Route::post('rules/preview', [RulesController::class, 'preview']);
             Route::patch('fittings/{id}', [FittingController::class, 'update']);
             Route::put('rules', [RulesController::class, 'rules']);

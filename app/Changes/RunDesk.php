@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Formats\BadLine;
 use App\Formats\RunLine;
+use App\Formats\Slip;
 use App\Models\Change;
 use App\Models\User;
 use App\Planning\Loaded;
@@ -21,6 +22,8 @@ use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Proposing\CannotPropose;
 use Sartal\Core\Proposing\Proposal;
 use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Proposing\QuickGuess;
+use Sartal\Core\Proposing\QuickLine;
 
 /** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
 final readonly class RunDesk
@@ -36,9 +39,20 @@ final readonly class RunDesk
      */
     public function propose(Loaded $loaded, array $values, ?string $key = null): Proposal
     {
+        $this->freeCode($loaded->installation, trim($values['code'] ?? ''), $key);
+
+        return $this->unfold($loaded, $values, $key);
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     *
+     * @throws BadLine
+     */
+    private function unfold(Loaded $loaded, array $values, ?string $key): Proposal
+    {
         $id = $key ?? RunKeys::of($loaded->installation)->next($values['code'] ?? '');
         $request = RunLine::read($values, $loaded->installation, $id);
-        $this->freeCode($loaded->installation, $request->code, $key);
         try {
             return (new Proposer($loaded->installation->catalogue))->propose($request);
         } catch (CannotPropose $cannot) {
@@ -81,7 +95,99 @@ final readonly class RunDesk
     {
         $before = RunLine::describe($run, $loaded->installation);
         $after = [...$before, ...$values];
-        $proposal = $this->propose($loaded, $after, $run->id);
+        $this->freeCode($loaded->installation, trim($after['code'] ?? ''), $run->id);
+        [$edits, $proposal] = $this->changed($loaded, $run, $before, $after, $version);
+        $words = sprintf('%s: %s changed', $run->code, self::fields($before, $after));
+        $this->log->write($loaded->stored, $by, $words, $edits, pins: self::pins($loaded, [$proposal]));
+    }
+
+    /**
+     * Several runs at once, as one change.
+     *
+     * @param  array<string, array<string, string>>  $values  run → the fields that change
+     * @param  array<string, int>  $versions  run → version that the change was made on
+     *
+     * @throws BadLine naming the first run and field that is wrong: nothing is changed then
+     * @throws StaleWrite
+     */
+    public function changeMany(Loaded $loaded, User $by, array $values, array $versions): void
+    {
+        $edits = $proposals = [];
+        $words = 'nothing';
+        $codes = self::codesAfter($loaded->installation, $values);
+        foreach ($values as $id => $own) {
+            $run = $loaded->installation->runs[$id] ?? throw BadLine::because('runs', $id, 'There is no such run here. It may have been removed.');
+            $before = RunLine::describe($run, $loaded->installation);
+            $after = [...$before, ...$own];
+            if (count($codes[trim($after['code'])] ?? []) > 1) {
+                throw BadLine::because('code', $after['code'], sprintf('%s would get a code that %s has. Choose another first number or prefix.', $run->code, implode(' and ', array_diff($codes[trim($after['code'])], [$run->code]))));
+            }
+            try {
+                [$more, $proposals[]] = $this->changed($loaded, $run, $before, $after, $versions[$id] ?? 0);
+            } catch (BadLine $bad) {
+                throw new BadLine(array_map(static fn (Slip $slip): Slip => new Slip($slip->field, $slip->value, $run->code.': '.$slip->remedy), $bad->slips));
+            }
+            array_push($edits, ...$more);
+            $words = self::fields($before, $after);
+        }
+        $this->log->write($loaded->stored, $by, sprintf('%d runs: %s changed', count($values), $words), $edits, pins: self::pins($loaded, $proposals));
+    }
+
+    /**
+     * What a quick line would become.
+     *
+     * @return array{proposal: Proposal, guess: QuickGuess}
+     *
+     * @throws BadLine naming what was not understood
+     */
+    public function quick(Loaded $loaded, string $text): array
+    {
+        try {
+            $guess = QuickLine::read($text, $loaded->installation, RunKeys::of($loaded->installation)->next('quick'));
+            $id = RunKeys::of($loaded->installation)->next($guess->request->code);
+            $guess = QuickLine::read($text, $loaded->installation, $id);
+
+            return ['proposal' => (new Proposer($loaded->installation->catalogue))->propose($guess->request), 'guess' => $guess];
+        } catch (CannotPropose $cannot) {
+            throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
+        }
+    }
+
+    /**
+     * @param  array<string, array<string, string>>  $values
+     * @return array<array-key, list<string>> code → codes of today that would have it
+     */
+    private static function codesAfter(Installation $installation, array $values): array
+    {
+        $codes = [];
+        foreach ($installation->runs as $run) {
+            if (! $run->withdrawn) {
+                $codes[trim($values[$run->id]['code'] ?? $run->code)][] = $run->code;
+            }
+        }
+
+        return $codes;
+    }
+
+    /**
+     * @param  array<string, string>  $before
+     * @param  array<string, string>  $after
+     */
+    private static function fields(array $before, array $after): string
+    {
+        return implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), array_keys(array_diff_assoc($after, $before)))) ?: 'nothing';
+    }
+
+    /**
+     * @param  array<string, string>  $before
+     * @param  array<string, string>  $after
+     * @return array{list<Edit>, Proposal}
+     *
+     * @throws BadLine
+     */
+    private function changed(Loaded $loaded, Run $run, array $before, array $after, int $version): array
+    {
+        $proposal = $this->unfold($loaded, $after, $run->id);
         $edits = [];
         if (RunLine::makesSameWiring($before, $after)) {
             $next = self::sameWiring($run, $proposal->run);
@@ -90,9 +196,8 @@ final readonly class RunDesk
             $next = $proposal->run;
             array_push($edits, ...$this->without($loaded->installation, $run, $proposal), ...self::parts($proposal));
         }
-        $changed = array_keys(array_diff_assoc($after, $before));
-        $words = sprintf('%s: %s changed', $run->code, implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), $changed)) ?: 'nothing');
-        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($next)), $version), ...$edits], pins: self::pins($loaded, [$proposal]));
+
+        return [[new Edit('run', $run->id, self::plain(RunCodec::encode($next)), $version), ...$edits], $proposal];
     }
 
     /** @throws BadLine */
@@ -157,7 +262,7 @@ final readonly class RunDesk
     {
         $length = $new->legs[0]->length ?? null;
         $changed = $length !== null && $length->compare($old->legs[0]->length ?? $length) !== 0;
-        $legs = array_map(static fn (Leg $leg): Leg => $changed ? new Leg($leg->id, $leg->label, $leg->elements, $length, $leg->landing) : $leg, $old->legs);
+        $legs = array_map(static fn (Leg $leg): Leg => $changed ? new Leg($leg->id, $leg->label, $leg->elements, $length, $leg->landing, $leg->recipe) : $leg, $old->legs);
 
         return new End($new->location, $new->tail, $new->slack, $new->preparation, $new->spares, $legs, $old->exceptions, $old->unused);
     }

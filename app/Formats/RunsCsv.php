@@ -18,24 +18,24 @@ use Sartal\Core\Proposing\Proposer;
 final class RunsCsv
 {
     /** Written for the reader and passed over when read back. */
-    private const COMPUTED = ['cut_length', 'stage', 'findings'];
+    public const COMPUTED = ['cut_length', 'stage', 'findings'];
 
     /**
-     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string, remedy: string}>}
+     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string, remedy: string}>, columns: list<array{name: string, takenAs: ?string}>}
      *
      * @throws BadLine when it is not a CSV file of runs at all
      */
-    public static function read(string $text, Installation $installation): array
+    public static function read(string $text, Installation $installation, RunColumns $columns = new RunColumns): array
     {
-        ['header' => $header, 'rows' => $rows] = CsvReader::read($text);
-        $problems = self::columns($header);
+        ['header' => $header, 'rows' => $rows] = CsvReader::read($text, $columns->isHeader(...));
+        $problems = self::columns($header, $columns);
         $proposals = [];
         $codes = RunKeys::codes($installation);
         $keys = RunKeys::of($installation);
         $proposer = new Proposer($installation->catalogue);
         foreach ($problems === [] ? $rows : [] as $line => $row) {
             try {
-                $proposal = self::row($row, $installation, $keys, $proposer);
+                $proposal = self::row(self::named($row, $columns), $installation, $keys, $proposer);
                 $code = $proposal->run->code;
                 if (isset($codes[$code])) {
                     throw BadLine::because('code', $code, is_int($codes[$code]) ? sprintf('Row %d has this code already. Give each run a code of its own.', $codes[$code]) : 'A run has this code already. Give each run a code of its own.');
@@ -52,7 +52,7 @@ final class RunsCsv
             throw BadLine::because('file', '', 'The file names columns but holds no runs.');
         }
 
-        return ['proposals' => $proposals, 'problems' => $problems];
+        return ['proposals' => $proposals, 'problems' => $problems, 'columns' => self::taken($header, $columns)];
     }
 
     public static function write(Loaded $loaded): string
@@ -91,16 +91,51 @@ final class RunsCsv
     }
 
     /**
+     * A row under the fields that its columns hold.
+     *
+     * @param  array<string, string>  $row
+     * @return array<string, string>
+     */
+    private static function named(array $row, RunColumns $columns): array
+    {
+        $named = [];
+        foreach ($row as $name => $value) {
+            $field = $name === "\0extra" ? $name : $columns->field($name) ?? '';
+            if ($field !== '') {
+                $named[$field] = $value;
+            }
+        }
+
+        return $named;
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @return list<array{name: string, takenAs: ?string}> what each column was taken for
+     */
+    private static function taken(array $header, RunColumns $columns): array
+    {
+        return array_map(static fn (string $name): array => ['name' => $name, 'takenAs' => $columns->field($name)], array_values(array_filter($header, static fn (string $name): bool => $name !== '')));
+    }
+
+    /**
      * @param  list<string>  $header
      * @return list<array{row: int, column: string, value: string, remedy: string}>
      */
-    private static function columns(array $header): array
+    private static function columns(array $header, RunColumns $columns): array
     {
         $problems = [];
-        foreach (array_diff(array_filter($header), RunLine::FIELDS, self::COMPUTED) as $unknown) {
-            $problems[] = ['row' => 1, 'column' => mb_strimwidth($unknown, 0, 60, '…'), 'value' => '', 'remedy' => 'There is no such column. Name it as in the template, or remove it.'];
+        $fields = [];
+        foreach (array_filter($header) as $name) {
+            $field = $columns->field($name);
+            if ($field === null) {
+                $problems[] = ['row' => 1, 'column' => mb_strimwidth($name, 0, 60, '…'), 'value' => '', 'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it out.'];
+            } elseif ($field !== '' && isset($fields[$field])) {
+                $problems[] = ['row' => 1, 'column' => mb_strimwidth($name, 0, 60, '…'), 'value' => $field, 'remedy' => sprintf('Column "%s" holds this already. Leave one of the two out.', $fields[$field])];
+            }
+            $fields[$field ?? ''] = $name;
         }
-        foreach (array_diff(['code', 'cable', 'signals', 'from', 'to'], $header) as $missing) {
+        foreach (array_diff(['code', 'cable', 'signals', 'from', 'to'], array_keys($fields)) as $missing) {
             $problems[] = ['row' => 1, 'column' => $missing, 'value' => '', 'remedy' => 'This column is missing. Add it.'];
         }
 

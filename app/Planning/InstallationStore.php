@@ -38,25 +38,32 @@ final class InstallationStore
             ...array_fill_keys(array_values(self::LISTS), []),
             'runs' => [],
         ];
+        $own = [];
         foreach ($stored->parts()->toBase()->get(['kind', 'definition']) as $part) {
-            $data[self::LISTS[$part->kind]][] = json_decode($part->definition, true);
+            $definition = json_decode($part->definition, true);
+            if (isset(self::LISTS[$part->kind])) {
+                $data[self::LISTS[$part->kind]][] = $definition;
+            } else {
+                $own[$part->kind][] = $definition;
+            }
         }
+        $data['catalogue'] = TypeKinds::merged($data['catalogue'], $own);
         $versions = [];
         foreach ($stored->runs()->toBase()->get(['key', 'version', 'definition']) as $run) {
             $data['runs'][] = json_decode($run->definition, true);
             $versions[$run->key] = (int) $run->version;
         }
         $problems = new Problems;
-        $own = FileDecoder::installation(Fields::of($data, '', $problems));
-        // Pinned types win over shipped ones of the same id.
-        $installation = $own->withCatalogue($own->catalogue->plus(ShippedCatalogue::load()));
+        $read = FileDecoder::installation(Fields::of($data, '', $problems));
+        // An installation's own types win over those it pinned, and those over shipped ones of the same id.
+        $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
         $record = $this->record($stored, $problems);
         $problems->settle();
 
         /** @var array<string, string> $people */
         $people = $stored->crew()->pluck('name', 'sign_in')->all();
 
-        return new Loaded($stored, $installation, $own->catalogue, $record, $versions, $people);
+        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $people);
     }
 
     private function record(StoredInstallation $stored, Problems $problems): Record

@@ -15,6 +15,7 @@ final readonly class SignalType
      * @param  SignalJoins  $joins  how more than two places may share it
      * @param  bool  $colourRule  its polarity follows the house rule on colours, not the cable's order
      * @param  bool  $telescopes  its screen may be left open at one end, where the house does so
+     * @param  list<string>  $words  that people say for it
      * @param  bool  $phantom  its screen may be the return of phantom power
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class SignalType
         public bool $colourRule = false,
         public bool $telescopes = false,
         public bool $phantom = false,
+        public array $words = [],
     ) {
     }
 

@@ -191,6 +191,7 @@ final class CatalogueDecoder
             $fields->flag('colourRule', false),
             $fields->flag('telescopes', false),
             $fields->flag('phantom', false),
+            $fields->texts('words'),
         );
     }
 

@@ -18,7 +18,9 @@ use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Catalogue\MatingMode;
 use Sartal\Core\Catalogue\Metal;
 use Sartal\Core\Catalogue\Mount;
+use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\Point;
+use Sartal\Core\Catalogue\Recipe;
 use Sartal\Core\Catalogue\SignalFunction;
 use Sartal\Core\Catalogue\SignalJoins;
 use Sartal\Core\Catalogue\SignalType;
@@ -42,6 +44,23 @@ final class CatalogueEncoder
             'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts)),
             'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes)),
         ];
+    }
+
+    /**
+     * One entry of whichever kind.
+     *
+     * @return Json
+     */
+    public static function type(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
+    {
+        return match (true) {
+            $type instanceof CableType => self::cable($type),
+            $type instanceof ConnectorType => self::connector($type),
+            $type instanceof SignalType => self::signal($type),
+            $type instanceof ContactPlan => self::plan($type),
+            $type instanceof Part => PartCodec::encode($type),
+            $type instanceof Recipe => RecipeCodec::encode($type),
+        };
     }
 
     /** @return Json */
@@ -146,6 +165,7 @@ final class CatalogueEncoder
                 'colourRule' => $signal->colourRule ?: null,
                 'telescopes' => $signal->telescopes ?: null,
                 'phantom' => $signal->phantom ?: null,
+                'words' => $signal->words,
             ]),
             'functions' => array_map(static fn (SignalFunction $function): array => [
                 'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,

@@ -19,6 +19,16 @@ final class CannotPropose extends DomainException
         return new self($field, $value, sprintf('There is no %s "%s". Choose one from the catalogue.', $what, $value));
     }
 
+    public static function unreadable(string $text): self
+    {
+        return new self('line', $text, 'Write how many, which signal, from where > to where, and via what: 24 mic stage box 1 > amp rack via under-stage tray.');
+    }
+
+    public static function unsaid(string $field, string $value, string $remedy): self
+    {
+        return new self($field, $value, $remedy);
+    }
+
     public static function carriesNothing(string $cable, string $signal): self
     {
         return new self('signal', $signal, sprintf('No element of %s can carry %s. Choose another cable or signal.', $cable, $signal));

@@ -87,6 +87,16 @@ final readonly class Proposer
         return $carried !== [] ? $carried : throw CannotPropose::carriesNothing($cable->name, $types[0]->name);
     }
 
+    /** How many circuits of a signal a cable carries; none where it cannot. */
+    public function capacity(CableType $cable, SignalType $signal): int
+    {
+        try {
+            return count($this->carried($cable, [$signal->id]));
+        } catch (CannotPropose) {
+            return 0;
+        }
+    }
+
     private function needsParts(SignalType $signal): int
     {
         return max(1, ...array_map(static fn ($function): int => $function->part, $signal->functions));

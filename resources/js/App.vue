@@ -2,6 +2,7 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from './api/session'
+import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
 import { dim } from './ui/theme'
 import { system } from './ui/units'
@@ -17,6 +18,7 @@ const places = [
 const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && route.path.startsWith('/runs'))
 const person = computed(() => session.session.person)
 const help = ref(false)
+const finding = ref(false)
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
@@ -26,8 +28,12 @@ function typing(target: EventTarget | null): boolean {
 /** g, then a letter, changes place; ? lists the keys. */
 function onKey(event: KeyboardEvent) {
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || !person.value) return
+  if (document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
   if (event.key === '?') {
     help.value = true
+  } else if (event.key === '/') {
+    event.preventDefault()
+    finding.value = true
   } else if (event.key === 'g') {
     waiting = Date.now()
   } else if (Date.now() - waiting < 1500) {
@@ -72,6 +78,7 @@ async function change(id: number) {
             </router-link>
           </li>
         </ul>
+        <button type="button" class="finder" @click="finding = true"><svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"><circle cx="6" cy="6" r="4.2" fill="none" stroke="currentColor" stroke-width="1.6" /><path d="M9.3 9.3L13 13" stroke="currentColor" stroke-width="1.6" /></svg> Find <kbd>/</kbd></button>
         <div class="foot">
           <v-menu>
             <template #activator="{ props: menu }">
@@ -92,6 +99,7 @@ async function change(id: number) {
     </div>
     <router-view v-else />
     <KeyHelp v-model="help" />
+    <FindDialog v-if="person" v-model="finding" />
   </v-app>
 </template>
 
@@ -109,6 +117,10 @@ li a.here { background: var(--surface); font-weight: 600 }
 .here .dot { background: var(--copper); border-color: var(--copper); width: 16px; height: 16px; margin: 0 }
 li kbd { margin-left: auto; opacity: 0; font-weight: 400 }
 li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
+.finder { all: unset; display: flex; align-items: center; gap: 12px; padding: 9px 12px; margin-top: 14px; border-radius: 4px; cursor: pointer }
+.finder:hover { background: var(--paper) }
+.finder:focus-visible { outline: 2px solid var(--copper) }
+.finder kbd { margin-left: auto }
 .foot { margin-top: auto }
 .who { display: flex; flex-direction: column; text-align: left; width: 100%; padding: 8px 10px; font: inherit; font-size: 12.5px; border: 0; border-radius: 4px; background: none; cursor: pointer; color: var(--ink) }
 .who:hover { background: var(--paper) }
@@ -120,6 +132,8 @@ li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
   ul { display: flex; flex: 1 }
   li { flex: 1 }
   li a { justify-content: center; padding: 12px 4px }
+  .finder { margin: 0; padding: 12px 10px }
+  .finder kbd { display: none }
   .foot { margin: 0 }
 }
 </style>

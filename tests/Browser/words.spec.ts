@@ -12,7 +12,7 @@ const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 's
 function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
   return {
     id: codeOf, version: 1, code: codeOf, family: 'audio', cable: 'Screened pair', build: 'shop', loom: 'L1', from: 'Lectern', to: 'Amplifier rack 1',
-    endA: 'XLR 3 female', endB: 'XLR 3 male', cut: '1000 mm', withdrawn: false, findings: [],
+    endA: 'XLR 3 female', endB: 'XLR 3 male', cut: '1000 mm', withdrawn: false, who: [], findings: [],
     strand: STAGES.map((stage, i) => ({ stage, state: i < done ? 'done' : 'to-do' })), ...more,
   }
 }

@@ -6,19 +6,23 @@ namespace App\Formats\Csv;
 
 use App\Formats\BadLine;
 
-/** Rows of a CSV text under the names of its first row: UTF-8 with or without BOM, comma or semicolon. */
+/** Rows of a CSV text under the names of its first row: UTF-8 with or without BOM, comma, semicolon or tab. */
 final class CsvReader
 {
     public const MOST_BYTES = 5_000_000;
 
     public const MOST_ROWS = 5000;
 
+    /** Rows that may stand above the one that names the columns. */
+    private const ABOVE = 20;
+
     /**
+     * @param  ?callable(list<string>): bool  $isHeader  tells the row that names the columns from titles above it
      * @return array{header: list<string>, rows: array<int, array<string, string>>} rows by line number of the sheet, the header being 1
      *
      * @throws BadLine when it is not such a text
      */
-    public static function read(string $text): array
+    public static function read(string $text, ?callable $isHeader = null): array
     {
         if (strlen($text) > self::MOST_BYTES) {
             throw BadLine::because('file', round(strlen($text) / 1e6, 1).' MB', sprintf('The file is over %d MB. Split it.', self::MOST_BYTES / 1_000_000));
@@ -36,7 +40,7 @@ final class CsvReader
         fwrite($stream, str_replace(["\r\n", "\r"], "\n", $text));
         rewind($stream);
         $separator = self::separator($text);
-        $header = array_map(static fn (?string $name): string => strtolower(trim((string) $name)), fgetcsv($stream, null, $separator, '"', '') ?: []);
+        [$header, $first] = self::header($stream, $separator, $isHeader);
         if (array_filter($header) === []) {
             throw BadLine::because('file', '', 'The file is empty. Its first row names the columns.');
         }
@@ -45,7 +49,7 @@ final class CsvReader
             throw BadLine::because('file', implode(', ', $twice), 'A column name stands twice in the first row. Keep one.');
         }
         $rows = [];
-        for ($line = 2; ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
+        for ($line = $first; ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
             if ($cells === [null] || implode('', $cells) === '') {
                 continue;
             }
@@ -65,10 +69,40 @@ final class CsvReader
         return ['header' => $header, 'rows' => $rows];
     }
 
+    /**
+     * @param  resource  $stream
+     * @param  ?callable(list<string>): bool  $isHeader
+     * @return array{list<string>, int} the names, and the number of the row after them
+     */
+    private static function header($stream, string $separator, ?callable $isHeader): array
+    {
+        $fallback = null;
+        for ($line = 1; $line <= self::ABOVE && ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
+            $names = array_map(static fn (?string $name): string => strtolower(trim((string) $name)), $cells);
+            if ($isHeader === null || $isHeader($names)) {
+                return [$names, $line + 1];
+            }
+            $fallback ??= [$names, ftell($stream)];
+        }
+        // None is known: the first row is taken for it, and its names are shown as unknown.
+        if ($fallback === null) {
+            return [[], 2];
+        }
+        fseek($stream, (int) $fallback[1]);
+
+        return [$fallback[0], 2];
+    }
+
     private static function separator(string $text): string
     {
-        $first = strtok($text, "\n");
+        // The first rows together: a title above them may hold a comma.
+        $first = implode("\n", array_slice(explode("\n", $text, 12), 0, 11));
+        $counts = [];
+        foreach ([',', ';', "\t"] as $separator) {
+            $counts[$separator] = substr_count($first, $separator);
+        }
+        arsort($counts);
 
-        return substr_count((string) $first, ';') > substr_count((string) $first, ',') ? ';' : ',';
+        return max($counts) === $counts[','] ? ',' : (string) array_key_first($counts);
     }
 }

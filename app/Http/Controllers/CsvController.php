@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Changes\RunDesk;
 use App\Formats\BadLine;
+use App\Formats\RunColumns;
 use App\Formats\RunLine;
 use App\Formats\RunsCsv;
 use App\Models\User;
@@ -35,10 +36,11 @@ final readonly class CsvController
     /** What a file would bring, or every row that keeps it out. Saves nothing. */
     public function preview(Request $request, Loaded $loaded): JsonResponse
     {
-        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(self::text($request), $loaded->installation);
+        ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
 
         return response()->json([
             'problems' => $problems,
+            'columns' => $columns,
             'runs' => $problems !== [] ? [] : array_values(array_map(static fn (Proposal $proposal): array => [
                 'code' => $proposal->run->code,
                 'cable' => $loaded->installation->catalogue->cables[$proposal->run->cable]->name,
@@ -52,7 +54,7 @@ final readonly class CsvController
 
     public function import(Request $request, Loaded $loaded): JsonResponse
     {
-        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(self::text($request), $loaded->installation);
+        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
         if ($problems !== []) {
             return response()->json(['message' => 'Nothing was imported. Mend the rows named, then import again.', 'problems' => $problems], 422);
         }
@@ -61,6 +63,14 @@ final readonly class CsvController
         $this->desk->addAll($loaded, $user, $proposals);
 
         return response()->json(['imported' => count($proposals)], 201);
+    }
+
+    /** What a person said that columns hold which Sartal did not know. */
+    private static function columns(Request $request): RunColumns
+    {
+        $said = json_decode($request->string('columns')->toString(), true);
+
+        return new RunColumns(array_filter(is_array($said) ? $said : [], static fn (mixed $field, int|string $name): bool => is_string($field) && is_string($name), ARRAY_FILTER_USE_BOTH));
     }
 
     /** @throws BadLine */

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Changes\RunDesk;
 use App\Changes\StaleWrite;
+use App\Formats\BadLine;
 use App\Formats\RunLine;
 use App\Http\Resources\RunResource;
 use App\Http\Resources\ScheduleResource;
@@ -16,8 +17,12 @@ use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Findings\Severity;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Planning\RunPlanner;
+use Sartal\Core\Planning\Suitability;
+use Sartal\Core\Proposing\Understood;
 
 final readonly class RunController
 {
@@ -42,6 +47,84 @@ final readonly class RunController
             'fittings' => count($proposal->fittings),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
         ]);
+    }
+
+    /** A whole run from one line of words, with what was understood; nothing is saved. */
+    public function quick(Request $request, Loaded $loaded): JsonResponse
+    {
+        $text = $request->string('text')->trim()->limit(300, '')->toString();
+        ['proposal' => $proposal, 'guess' => $guess] = $this->desk->quick($loaded, $text);
+        $with = $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
+        $plan = RunPlanner::plan($proposal->run, $with);
+
+        return response()->json([
+            'line' => RunLine::describe($proposal->run, $with),
+            'understood' => array_map(static fn (Understood $each): array => ['what' => $each->what, 'took' => $each->took, 'said' => $each->said], $guess->understood),
+            'cut' => PlanEncoder::worked($plan->cut),
+            'circuits' => count($proposal->circuits),
+            'fittings' => count($proposal->fittings),
+            'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
+        ]);
+    }
+
+    /** Contact plans for a cable and a signal: what fits first, and of the rest why not. */
+    public function fits(Request $request, Loaded $loaded): JsonResponse
+    {
+        $suitability = new Suitability($loaded->installation);
+        $plans = [];
+        foreach (array_slice(explode('|', $request->string('signals')->toString()), 0, 8) as $signal) {
+            foreach ($suitability->of($request->string('cable')->toString(), $signal) as $plan => $findings) {
+                $plans[] = [
+                    'plan' => (string) $plan,
+                    'signal' => $signal,
+                    'why' => array_map(static fn (Finding $finding): string => self::withoutPlace($finding->words), $findings),
+                    'stops' => array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop) !== [],
+                ];
+            }
+        }
+
+        return response()->json(['plans' => $plans]);
+    }
+
+    /** The run of this question has no code: what comes before the colon says nothing. */
+    private static function withoutPlace(string $words): string
+    {
+        return (string) preg_replace('~^End [AB] of \?(?:, legs? [^:]+)?: ~', '', $words);
+    }
+
+    /** Many runs at once: the same fields for all, or new codes in a row. */
+    public function bulk(Request $request, Loaded $loaded): JsonResponse
+    {
+        $request->validate(['runs' => 'required|array|min:1|max:2000', 'runs.*.id' => 'required|string', 'runs.*.version' => 'required|integer|min:1', 'number' => 'nullable|array']);
+        $versions = [];
+        foreach ((array) $request->input('runs') as $each) {
+            $versions[(string) $each['id']] = (int) $each['version'];
+        }
+        $lines = [];
+        $number = $request->input('number');
+        foreach (array_keys($versions) as $i => $id) {
+            $lines[$id] = self::values($request) + (is_array($number) ? ['code' => self::numbered($number, $i)] : []);
+        }
+        try {
+            $this->desk->changeMany($loaded, self::user($request), $lines, $versions);
+        } catch (StaleWrite $stale) {
+            return response()->json(['message' => 'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and repeat.', 'stale' => $stale->key], 409);
+        }
+
+        return response()->json(['changed' => count($lines)]);
+    }
+
+    /** @param  array<array-key, mixed>  $number */
+    private static function numbered(array $number, int $place): string
+    {
+        $prefix = is_string($number['prefix'] ?? null) ? trim($number['prefix']) : '';
+        $from = is_numeric($number['from'] ?? null) ? (int) $number['from'] : 0;
+        $step = is_numeric($number['step'] ?? null) ? (int) $number['step'] : 1;
+        if ($prefix === '' || $from < 0 || $step < 1) {
+            throw BadLine::because('number', $prefix.' '.$from, 'Give a prefix, a first number of nothing or more, and a step of one or more.');
+        }
+
+        return $prefix.str_pad((string) ($from + $place * $step), 3, '0', STR_PAD_LEFT);
     }
 
     public function store(Request $request, Loaded $loaded): JsonResponse

@@ -9,6 +9,7 @@ use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Record\Event;
 
 /** The schedule's rows: what a planner scans. */
 final class ScheduleResource
@@ -48,6 +49,7 @@ final class ScheduleResource
             'cut' => $plan->runs[$run->id]->cut->result->canonical(),
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
             'withdrawn' => $run->withdrawn,
+            'who' => array_values(array_unique(array_map(static fn (Event $event): string => $event->by, $loaded->record->of($run->id)))),
             'findings' => array_map(static fn (Finding $finding): array => ['severity' => $finding->severity->value, 'words' => $finding->words, 'remedy' => $finding->remedy], $findings),
         ];
     }

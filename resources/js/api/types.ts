@@ -25,6 +25,7 @@ export interface Row {
   cut: string
   strand: Bead[]
   withdrawn: boolean
+  who: string[]
   findings: Finding[]
 }
 
@@ -170,3 +171,21 @@ export interface Sheet {
   unused: { conductor: string, colour: string, reason: string }[]
   rules: { question: string, answer: string }[]
 }
+
+export type TypeKind = 'cable' | 'connector' | 'signal' | 'plan' | 'part' | 'recipe'
+export interface TypeLine { id: string, name: string, about: string, source: 'own' | 'shipped' | 'file', version: number | null, used: boolean, retired: boolean }
+export interface TypeDetail {
+  kind: TypeKind
+  id: string
+  name: string
+  definition: Record<string, unknown>
+  version: number | null
+  shipped: boolean
+  used: boolean
+  retired: boolean
+  figures: { label: string, value: string, rule: string }[]
+  drawing: Drawing | null
+}
+export type Channels = Record<string, Record<string, string>>
+export interface PlanDefinition { id: string, name: string, connector: string, channels: Channels, source?: string, block?: number, shared?: string[], inserts?: Record<string, string>, byScheme?: Record<string, string> }
+export interface ContactPair { address: string, own: string, opposite: string, theirs: string, agrees: boolean }

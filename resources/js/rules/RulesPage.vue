@@ -5,6 +5,7 @@ import { useSession } from '../api/session'
 import type { Part, Rules, School } from '../api/types'
 import { length } from '../ui/units'
 import HouseRules from './HouseRules.vue'
+import RuleTabs from './RuleTabs.vue'
 
 const props = withDefaults(defineProps<{ place?: 'house' | 'building' }>(), { place: 'house' })
 const place = computed(() => props.place)
@@ -56,7 +57,7 @@ const of = computed(() => (kind: string) => parts.value.filter(part => part.kind
 <template>
   <main class="rules">
     <header><h1>Rules</h1>
-      <nav class="tabs" aria-label="Kinds of rules"><router-link to="/rules" :aria-current="place === 'house' ? 'page' : undefined">House</router-link><router-link to="/rules/building" :aria-current="place === 'building' ? 'page' : undefined">Building</router-link><router-link to="/rules/plans">Contact plans</router-link><router-link to="/rules/catalogue">Catalogue</router-link></nav>
+      <RuleTabs />
       <span v-if="said" role="status" class="quiet">{{ said }}</span></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <div v-if="rules && place === 'house'" class="pad"><HouseRules :rules="rules" :schools="schools" :version="version" @saved="attempt(load, 'House rules are saved.')" /></div>

@@ -7,7 +7,7 @@ import { length } from '../ui/units'
 import WorkedSum from '../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
 
-const props = defineProps<{ mode: 'new' | 'edit' | 'copy', id: string | null }>()
+const props = defineProps<{ mode: 'new' | 'edit' | 'copy', id: string | null, prefilled?: Line | null }>()
 const emit = defineEmits<{ saved: [RunPage], close: [] }>()
 
 const catalogue = ref<Catalogue | null>(null)
@@ -30,6 +30,7 @@ onMounted(async () => {
       version.value = run.version
       line.value = { ...run.line, ...(props.mode === 'copy' ? { code: nextCode(run.code) } : {}) }
     }
+    if (props.prefilled) line.value = { ...props.prefilled }
     await nextTick()
     first.value?.focus()
   } catch (error) {
@@ -56,7 +57,19 @@ const plans = computed(() => {
   const wanted = (catalogue.value?.signals ?? []).filter(signal => signals.value.includes(signal.id))
   return (catalogue.value?.plans ?? [])
     .filter(plan => wanted.some(signal => signal.functions.every(name => plan.functions.includes(name))))
-    .map(plan => ({ value: plan.id, title: `${plan.connector}`, props: { subtitle: `${plan.name}${plan.channels > 1 ? ` · ${plan.channels} channels` : ''}` } }))
+    .map(plan => {
+      const fit = fits.value[plan.id]
+      const why = fit?.why.length ? ` · ${fit.why.join(' ')}` : ''
+      return { value: plan.id, title: `${fit?.stops ? '✕ ' : fit?.why.length ? '! ' : ''}${plan.connector}`, props: { subtitle: `${plan.name}${plan.channels > 1 ? ` · ${plan.channels} channels` : ''}${why}` }, order: fit ? (fit.stops ? 2 : fit.why.length ? 1 : 0) : 3 }
+    })
+    .sort((a, b) => a.order - b.order)
+})
+/** What goes with the cable comes first; the rest says why not. */
+const fits = ref<Record<string, { why: string[], stops: boolean }>>({})
+watch(() => [line.value.cable, line.value.signals], async ([cable, wanted]) => {
+  if (!cable || !wanted) return
+  const answer = await api.get<{ plans: { plan: string, why: string[], stops: boolean }[] }>(`fits?cable=${encodeURIComponent(cable)}&signals=${encodeURIComponent(wanted)}`).catch(() => null)
+  if (answer) fits.value = Object.fromEntries(answer.plans.map(each => [each.plan, each]))
 })
 
 const settle = useDebounceFn(async () => {

@@ -4,14 +4,17 @@ import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
-import type { Change, Row, RunPage } from '../api/types'
+import type { Change, Line, Row, RunPage } from '../api/types'
 import Strand from '../ui/Strand.vue'
 import { length } from '../ui/units'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
+import BulkDialog from './BulkDialog.vue'
 import ImportDialog from './ImportDialog.vue'
+import QuickLine from './QuickLine.vue'
 import RunForm from './RunForm.vue'
 import RunInspector from './RunInspector.vue'
+import { useMarks } from './useMarks'
 
 const session = useSession()
 const router = useRouter()
@@ -26,11 +29,16 @@ const sort = useLocalStorage<{ key: SortKey, down: boolean }>('sartal.sort', { k
 const chosen = ref(String(route.query.run ?? ''))
 const editing = ref<'new' | 'edit' | 'copy' | null>(null)
 const importing = ref(false)
+const pasted = ref('')
+const quick = ref(false)
+const bulk = ref(false)
+const prefilled = ref<Line | null>(null)
 const log = ref(false)
 const filterField = ref<{ focus: () => void } | null>(null)
 const scroller = ref<{ scrollToIndex: (i: number) => void } | null>(null)
 
 const shown = computed(() => sorted(filtered(rows.value, words.value), sort.value.key, sort.value.down))
+const { marked, rows: markedRows, toggle, through, all, none } = useMarks(shown)
 const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? null)
 
 async function load(quietly = false) {
@@ -102,10 +110,40 @@ function undo() {
 }
 function saved(run: RunPage) {
   editing.value = null
+  quick.value = false
+  prefilled.value = null
   chosen.value = run.id
   said.value = `${run.code} is saved.`
   void load(true)
 }
+
+/** A line that was read goes on in the form, with everything that was understood. */
+function inForm(line: Line) {
+  prefilled.value = line
+  quick.value = false
+  editing.value = 'new'
+}
+function pick(event: MouseEvent, id: string) {
+  if (event.shiftKey) through(id)
+  else if (event.ctrlKey || event.metaKey) toggle(id)
+  chosen.value = id
+}
+function mark(by: number) {
+  if (marked.value.size === 0) toggle(chosen.value)
+  move(by)
+  through(chosen.value)
+}
+/** Cells copied from a spreadsheet are read like a file. */
+function onPaste(event: ClipboardEvent) {
+  const target = event.target as HTMLElement
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!session.plans || ['INPUT', 'TEXTAREA'].includes(target.tagName) || !text.includes('\t')) return
+  event.preventDefault()
+  pasted.value = text
+  importing.value = true
+}
+onMounted(() => window.addEventListener('paste', onPaste))
+onUnmounted(() => window.removeEventListener('paste', onPaste))
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
@@ -114,7 +152,11 @@ function onKey(event: KeyboardEvent) {
   if (event.key === 'Escape' && typing) return target.blur()
   if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
   const does: Record<string, () => void> = {
-    '/': () => filterField.value?.focus(),
+    f: () => filterField.value?.focus(),
+    q: () => { if (session.plans) quick.value = true },
+    x: () => { if (row.value) toggle(row.value.id) },
+    b: () => { if (session.plans && markedRows.value.length) bulk.value = true },
+    Escape: none,
     ArrowDown: () => move(1), ArrowUp: () => move(-1), PageDown: () => move(15), PageUp: () => move(-15), Home: () => move(-1e6), End: () => move(1e6),
     Enter: () => { if (row.value && !['BUTTON', 'A'].includes(target.tagName)) void router.push(`/runs/${row.value.id}`) },
     n: () => { if (session.plans) editing.value = 'new' },
@@ -123,6 +165,7 @@ function onKey(event: KeyboardEvent) {
     Delete: remove, u: undo,
     t: () => { if (row.value) void router.push(`/test/${row.value.id}`) },
   }
+  if (event.shiftKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) { event.preventDefault(); mark(event.key === 'ArrowDown' ? 1 : -1); return }
   const act = does[event.key]
   if (act) {
     if (event.key !== 'Enter') event.preventDefault()
@@ -139,10 +182,13 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <h1>Schedule</h1>
       <v-text-field ref="filterField" v-model="words" class="filter" placeholder="filter: open · failed · to:rack · next:test" aria-label="Filter the schedule" clearable @keydown.down.prevent="move(1)" />
       <span class="count" aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
+      <template v-if="marked.size"><v-btn v-if="session.plans" color="secondary" @click="bulk = true">Change {{ markedRows.length }} marked …</v-btn><v-btn variant="text" @click="none">Unmark</v-btn></template>
+      <v-btn v-if="session.plans" variant="outlined" color="primary" @click="quick = !quick">Quick line</v-btn>
       <v-menu>
         <template #activator="{ props: menu }"><v-btn v-bind="menu" variant="outlined" color="primary">In and out</v-btn></template>
         <v-list density="compact">
           <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
+          <v-list-item title="Mark all that are shown" @click="all" />
           <v-list-item title="Schedule as CSV" href="/api/schedule.csv" download />
           <v-list-item v-if="session.plans" title="Installation as one file" href="/api/installation.json" download />
           <v-list-item title="What was changed …" @click="log = true" />
@@ -150,6 +196,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       </v-menu>
       <v-btn v-if="session.plans" color="primary" @click="editing = 'new'">Add run</v-btn>
     </header>
+    <QuickLine v-if="quick" @saved="saved" @open="inForm" @close="quick = false" />
 
     <section class="grid" role="table" aria-label="Runs" :aria-rowcount="shown.length">
       <div class="row head" role="row">
@@ -163,7 +210,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn size="small" variant="text" @click="words = ''">Show all</v-btn></p>
       <v-virtual-scroll v-else ref="scroller" :items="shown" item-height="36" class="rows">
         <template #default="{ item }">
-          <div :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="chosen = item.id" @dblclick="router.push(`/runs/${item.id}`)">
+          <div :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, marked: marked.has(item.id), withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="pick($event, item.id)" @dblclick="router.push(`/runs/${item.id}`)">
             <router-link role="cell" class="code" :to="`/runs/${item.id}`">{{ item.code }}</router-link>
             <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }}<small><i>→</i> {{ item.to }}</small></span>
             <span role="cell" class="cable" :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small></span>
@@ -176,17 +223,19 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
     </section>
 
     <aside>
-      <RunForm v-if="editing" :key="editing + chosen" :mode="editing" :id="editing === 'new' ? null : chosen" @saved="saved" @close="editing = null" />
+      <RunForm v-if="editing" :key="editing + chosen" :mode="editing" :id="editing === 'new' ? null : chosen" :prefilled="editing === 'new' ? prefilled : null" @saved="saved" @close="editing = null; prefilled = null" />
       <RunInspector v-else-if="row" :row="row" @edit="editing = 'edit'" @copy="editing = 'copy'" @remove="remove" />
     </aside>
-    <ImportDialog v-model="importing" @imported="load()" />
+    <ImportDialog v-model="importing" v-model:pasted="pasted" @imported="load()" />
+    <BulkDialog v-model="bulk" :rows="markedRows" @done="text => { said = text; none(); load(true) }" />
     <ChangesDialog v-model="log" @changed="load(true)" />
-    <v-snackbar :model-value="said !== ''" :timeout="6000" location="bottom left" color="#22302f" @update:model-value="said = ''">{{ said }}</v-snackbar>
+    <v-snackbar :model-value="said !== ''" :timeout="6000" location="bottom left" color="#22302f" theme="dark" @update:model-value="said = ''">{{ said }}</v-snackbar>
   </div>
 </template>
 
 <style scoped>
 .schedule { display: grid; grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px; height: 100dvh }
+.schedule:has(> form.quick) { grid-template-rows: auto auto minmax(0, 1fr) }
 header { grid-column: 1 / -1; display: flex; align-items: center; gap: 12px; padding: 8px 16px; border-bottom: 1px solid var(--line) }
 .filter { max-width: 480px; background: var(--surface) }
 .count { color: var(--slate); margin-right: auto; white-space: nowrap }
@@ -194,10 +243,11 @@ aside { border-left: 1px solid var(--line); background: var(--surface); overflow
 .grid { display: flex; flex-direction: column; min-width: 0 }
 .rows { flex: 1 }
 .row { display: grid; grid-template-columns: 70px minmax(110px, 1fr) minmax(130px, 1.2fr) 72px 118px minmax(80px, 1fr); gap: 0 10px; align-items: center; height: 36px; padding: 0 14px; border-bottom: 1px solid var(--line); cursor: default; overflow: hidden }
-.row:not(.head):hover { background: #f1ece2 }
+.row:not(.head):hover { background: var(--rail) }
+.row.marked { background: var(--good); box-shadow: inset 3px 0 var(--verdigris) }
 .row.chosen { background: var(--chosen); box-shadow: inset 3px 0 var(--copper) }
 .row.withdrawn .code, .row.withdrawn .from { text-decoration: line-through }
-.head { height: 32px; border-bottom: 1px solid var(--ink); background: #efeadf }
+.head { height: 32px; border-bottom: 1px solid var(--ink); background: var(--rail) }
 .head button { all: unset; font-size: 12.5px; font-weight: 600; color: var(--slate); cursor: pointer }
 .head button:focus-visible { outline: 2px solid var(--copper) }
 .head .cut { text-align: right }

@@ -29,6 +29,7 @@ function fits(row: Row, word: string): boolean {
     case 'to': return row.to.toLowerCase().includes(value)
     case 'loom': return row.loom.toLowerCase().includes(value)
     case 'cable': return row.cable.toLowerCase().includes(value)
+    case 'by': return row.who.some(each => each.includes(value))
     case 'next': return (STAGE[waiting(row)] ?? '').toLowerCase().includes(value)
   }
   return STATES[word]?.(row) ?? haystack(row).includes(word)

@@ -12,7 +12,9 @@ const props = withDefaults(defineProps<{
   pressable?: boolean
   height?: number
   turn?: number
-}>(), { fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220, turn: 0 })
+  bad?: string[]
+  titles?: (address: string) => string
+}>(), { fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220, turn: 0, bad: () => [], titles: undefined })
 const emit = defineEmits<{ press: [address: string] }>()
 
 const margin = 3
@@ -70,10 +72,10 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
       </g>
       <rect v-if="key" :x="key[0] - 1.4" :y="-key[1] - 0.9" width="2.8" height="1.8" class="key" />
       <g v-for="cavity in drawing.cavities" :key="cavity.address"
-        :class="['contact', { lit: lit.includes(cavity.address), current: current === cavity.address, pressable }]"
+        :class="['contact', { lit: lit.includes(cavity.address), current: current === cavity.address, bad: bad.includes(cavity.address), pressable }]"
         :role="pressable ? 'button' : undefined" :tabindex="pressable ? 0 : undefined" :aria-label="`contact ${cavity.address}`" :aria-pressed="pressable ? lit.includes(cavity.address) : undefined"
         @click="press(cavity.address)" @keydown.enter.prevent.stop="press(cavity.address)" @keydown.space.prevent.stop="press(cavity.address)">
-        <title>{{ cavity.address }}{{ view === 'wiring' && cavity.terminal ? ` · ${cavity.terminal}` : '' }}</title>
+        <title>{{ cavity.address }}{{ view === 'wiring' && cavity.terminal ? ` · ${cavity.terminal}` : '' }}{{ titles?.(cavity.address) ? ` · ${titles(cavity.address)}` : '' }}</title>
         <circle :cx="place(cavity)[0]" :cy="-place(cavity)[1]" :r="radius" :style="fill[cavity.address] ? { fill: fill[cavity.address] } : undefined" />
         <text :x="place(cavity)[0]" :y="-place(cavity)[1]" dy="0.36em" text-anchor="middle" :font-size="size(cavity.address)">{{ cavity.address }}</text>
       </g>
@@ -93,6 +95,7 @@ figcaption { font-size: 12px; color: var(--slate) }
 .contact.lit circle { fill: var(--copper); stroke: var(--copper) }
 .contact.lit text { fill: var(--on-action) }
 .contact.current circle { stroke: var(--copper); stroke-width: 0.9 }
+.contact.bad circle { stroke: var(--flux); stroke-width: 0.9; stroke-dasharray: 1 0.6 }
 .pressable { cursor: pointer }
 .pressable:focus-visible { outline: none }
 .pressable:focus-visible circle { stroke: var(--verdigris); stroke-width: 0.9 }

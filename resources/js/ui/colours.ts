@@ -10,5 +10,8 @@ const CODE: Record<string, string> = {
 
 export const hex = (name: string) => HEX[name.trim()] ?? '#cccccc'
 
+/** A block's colour by its number, as digits are coloured: IEC 60062. */
+export const blockColour = (number: number) => ['black', 'brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white'][number % 10]!
+
 /** Letter codes of IEC 60757: "WH/BU". */
 export const code = (colour: string) => colour.split('/').map(part => CODE[part.trim()] ?? part).join('/')

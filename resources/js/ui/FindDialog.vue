@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { nextTick, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError } from '../api/client'
+
+/** One field for everything: type, or scan a label, and it opens. */
+interface Found { kind: string, name: string, about: string, path: string }
+const open = defineModel<boolean>({ required: true })
+const router = useRouter()
+const text = ref('')
+const found = ref<Found[]>([])
+const at = ref(0)
+const problem = ref('')
+const looked = ref('')
+const field = ref<{ focus: () => void } | null>(null)
+
+watch(open, async value => {
+  if (!value) return
+  text.value = ''
+  found.value = []
+  looked.value = ''
+  await nextTick()
+  window.setTimeout(() => field.value?.focus(), 60)
+})
+async function look() {
+  const asked = text.value
+  if (!asked.trim()) { found.value = []; looked.value = ''; return }
+  try {
+    const answer = await api.get<{ found: Found[] }>(`find?q=${encodeURIComponent(asked)}`)
+    if (asked !== text.value) return
+    found.value = answer.found
+    looked.value = asked
+    at.value = 0
+    problem.value = ''
+  } catch (error) {
+    problem.value = error instanceof ApiError ? error.message : String(error)
+  }
+}
+watch(text, useDebounceFn(look, 150))
+/** A scanner ends with Enter before the list has come: then it is asked for first. */
+async function go(it?: Found) {
+  if (!it && looked.value !== text.value) await look()
+  const to = it ?? found.value[at.value]
+  if (!to) return
+  open.value = false
+  await router.push(to.path)
+}
+const move = (by: number) => { at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by)) }
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="600" location="top">
+    <v-card class="find" role="search">
+      <v-text-field ref="field" v-model="text" placeholder="a code, a place, a person, a connector, or a scanned label" aria-label="Find" autofocus hide-details role="combobox" :aria-expanded="found.length > 0" aria-controls="found" :aria-activedescendant="found.length ? `found-${at}` : undefined"
+        @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="go()" />
+      <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+      <ul id="found" role="listbox" aria-label="Found">
+        <li v-for="(each, i) in found" :id="`found-${i}`" :key="each.kind + each.path" role="option" :aria-selected="i === at" @click="go(each)" @mousemove="at = i"><span class="kind">{{ each.kind }}</span><b :class="{ mono: each.kind === 'run' || each.kind === 'end' }">{{ each.name }}</b><span class="quiet">{{ each.about }}</span></li>
+      </ul>
+      <p v-if="looked && found.length === 0" class="quiet none">Nothing here has this name.</p>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.find { padding: 12px }
+ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: 50vh; overflow: auto }
+li { display: grid; grid-template-columns: 92px auto 1fr; gap: 10px; padding: 6px 8px; border-radius: 4px; cursor: pointer; align-items: baseline }
+li[aria-selected=true] { background: var(--chosen); box-shadow: inset 3px 0 0 var(--copper) }
+.kind { font-size: 12px; color: var(--slate) }
+li .quiet { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 13px }
+.none { padding: 8px }
+</style>
