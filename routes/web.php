@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChangeController;
+use App\Http\Controllers\CircuitController;
 use App\Http\Controllers\CsvController;
+use App\Http\Controllers\EquipmentController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
@@ -40,6 +42,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
         Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
         Route::get('connectors/{id}', [PlanController::class, 'connector']);
+        Route::get('equipment', [EquipmentController::class, 'index']);
         Route::get('rules', [RulesController::class, 'show']);
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);
@@ -68,6 +71,10 @@ Route::prefix('api')->group(function (): void {
             Route::post('plans/lay', [PlanController::class, 'lay']);
             Route::post('plans/check', [PlanController::class, 'check']);
             Route::post('plans/table', [PlanController::class, 'table']);
+            Route::put('equipment', [EquipmentController::class, 'save']);
+            Route::delete('equipment/{id}', [EquipmentController::class, 'remove']);
+            Route::put('matings', [EquipmentController::class, 'plug']);
+            Route::patch('circuits/{id}', [CircuitController::class, 'update']);
             Route::post('rules/preview', [RulesController::class, 'preview']);
             Route::patch('fittings/{id}', [FittingController::class, 'update']);
             Route::put('rules', [RulesController::class, 'rules']);

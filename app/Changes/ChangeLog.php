@@ -78,8 +78,8 @@ final class ChangeLog
         $before = $row === null ? null : $this->shape($edit->kind, $row);
         if ($edit->after === null) {
             $row?->delete();
-        } elseif ($edit->kind === 'rules') {
-            $row?->update(['rules' => $edit->after, 'version' => $this->next($row)]);
+        } elseif ($this->isOfTheWhole($edit->kind)) {
+            $row?->update([$edit->kind => $edit->after, 'version' => $this->next($row)]);
         } elseif ($row === null) {
             $this->insert($installation, $edit, $edit->after);
         } else {
@@ -100,7 +100,7 @@ final class ChangeLog
     private function row(StoredInstallation $installation, string $kind, string $key): ?Model
     {
         return match ($kind) {
-            'rules' => $installation->fresh(),
+            'rules', 'panel' => $installation->fresh(),
             'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
             default => StoredPart::query()->where('installation_id', $installation->id)->where('kind', $kind)->where('key', $key)->first(),
         };
@@ -132,9 +132,15 @@ final class ChangeLog
     private function shape(string $kind, Model $row): array
     {
         /** @var array<string, mixed> $shape */
-        $shape = $row->getAttribute($kind === 'rules' ? 'rules' : 'definition');
+        $shape = $row->getAttribute($this->isOfTheWhole($kind) ? $kind : 'definition');
 
         return $shape;
+    }
+
+    /** Kept with the installation itself: its rules, and what is joined and plugged together. */
+    private function isOfTheWhole(string $kind): bool
+    {
+        return $kind === 'rules' || $kind === 'panel';
     }
 
     private function next(Model $row): int

@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
     { path: '/rules', component: () => import('./rules/RulesPage.vue'), props: { place: 'house' } },
     { path: '/rules/building', component: () => import('./rules/RulesPage.vue'), props: { place: 'building' } },
+    { path: '/rules/equipment', component: () => import('./rules/EquipmentPage.vue') },
     { path: '/rules/plans', component: () => import('./plans/PlanList.vue') },
     { path: '/rules/plans/:id', component: () => import('./plans/PlanPage.vue'), props: true },
     { path: '/rules/catalogue', component: () => import('./catalogue/CataloguePage.vue') },

@@ -135,7 +135,7 @@ test('the schedule works from the keyboard: move, open, go elsewhere, duplicate,
 
 test('a way that grows overtakes the cut, and the strand shows it', async ({ page }) => {
   await signIn(page, 'lead')
-  await page.goto('/rules')
+  await page.goto('/rules/building')
   const way = page.getByRole('row', { name: /Lift lobby tray/ })
   await way.getByRole('button', { name: 'Edit' }).click()
   await page.getByLabel('Length, with its unit (12.4 m)').fill('9 m')

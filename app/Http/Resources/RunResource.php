@@ -9,6 +9,7 @@ use App\Planning\Loaded;
 use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\Element;
 use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Document\FileEncoder;
 use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Installation\Run;
@@ -35,6 +36,7 @@ final class RunResource
             'line' => RunLine::describe($run, $loaded->installation),
             'note' => $run->note,
             'assembly' => ['id' => $assembly->id, 'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs)],
+            'circuits' => self::circuits($run, $loaded),
             'worked' => PlanEncoder::worked($runPlan->cut),
             'ends' => array_map(static fn (Side $side): array => [
                 'side' => $side->value,
@@ -46,6 +48,55 @@ final class RunResource
             'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations, $loaded->installation->rules->on(LabelTurn::class)), $runPlan->labels),
             'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
         ];
+    }
+
+    /**
+     * What a planner can decide about each circuit of the run.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function circuits(Run $run, Loaded $loaded): array
+    {
+        $in = $loaded->installation;
+        $circuits = [];
+        foreach ($run->carries as $carriage) {
+            $circuit = $in->circuits[$carriage->circuit] ?? null;
+            $signal = $in->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            if ($circuit !== null) {
+                $circuits[] = [
+                    ...FileEncoder::circuit($circuit), 'topology' => $circuit->topology->value, 'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
+                    'signalName' => $signal->name ?? $circuit->signal, 'joins' => $signal?->joins->value, 'takesPhantom' => $signal->phantom ?? false,
+                    'fittings' => self::fittingsOf($circuit->id, $loaded),
+                ];
+            }
+        }
+
+        return $circuits;
+    }
+
+    /** @return list<array{id: string, label: string}> fittings that a circuit comes by, and ports that these are plugged into */
+    private static function fittingsOf(string $circuit, Loaded $loaded): array
+    {
+        $found = [];
+        foreach ($loaded->installation->runs as $run) {
+            foreach ($run->carries as $carriage) {
+                if ($carriage->circuit !== $circuit) {
+                    continue;
+                }
+                foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                    if ($leg->landing !== null && isset($leg->landing->channels[$carriage->element])) {
+                        $found[$leg->landing->fitting] = $loaded->installation->fittings[$leg->landing->fitting]->label ?? $leg->landing->fitting;
+                    }
+                }
+            }
+        }
+        foreach ($loaded->installation->matings as $mating) {
+            if (isset($found[$mating->fitting]) && $loaded->installation->port($mating->with) !== null) {
+                $found[$mating->with] = self::mate($mating->fitting, $loaded);
+            }
+        }
+
+        return array_map(static fn (string $id, string $label): array => ['id' => $id, 'label' => $label], array_keys($found), array_values($found));
     }
 
     /** @return list<Event> the run's own, and the tests of its assembly */

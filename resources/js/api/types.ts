@@ -78,7 +78,9 @@ export interface HistoryEvent {
   verdict?: 'passes' | 'fails' | 'incomplete'
   overtaken: boolean
 }
+export interface CircuitOf { id: string, name: string, signal: string, signalName: string, topology: string, from: string, phantom: string, terminator: string, joins: string | null, takesPhantom: boolean, fittings: { id: string, label: string }[] }
 export interface RunPage extends Row {
+  circuits: CircuitOf[]
   line: Line
   note: string
   assembly: { id: string, runs: string[] }

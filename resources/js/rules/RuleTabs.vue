@@ -2,7 +2,7 @@
 import { useRoute } from 'vue-router'
 
 const route = useRoute()
-const TABS = [{ to: '/rules', name: 'House' }, { to: '/rules/building', name: 'Building' }, { to: '/rules/plans', name: 'Contact plans' }, { to: '/rules/catalogue', name: 'Catalogue' }]
+const TABS = [{ to: '/rules', name: 'House' }, { to: '/rules/building', name: 'Building' }, { to: '/rules/equipment', name: 'Equipment' }, { to: '/rules/plans', name: 'Contact plans' }, { to: '/rules/catalogue', name: 'Catalogue' }]
 const here = (to: string) => to === '/rules' ? route.path === to : route.path.startsWith(to)
 </script>
 

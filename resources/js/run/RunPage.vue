@@ -7,6 +7,7 @@ import { KIND, STAGE } from '../ui/stages'
 import Strand from '../ui/Strand.vue'
 import { length, when } from '../ui/units'
 import WorkedSum from '../ui/WorkedSum.vue'
+import CircuitTable from './CircuitTable.vue'
 import EndPanel from './EndPanel.vue'
 
 const props = defineProps<{ id: string }>()
@@ -88,6 +89,8 @@ async function record(kind: string, side?: string) {
       </div>
       <section class="bottom">
         <div>
+          <h2>Circuits</h2>
+          <CircuitTable :circuits="run.circuits" @changed="load" />
           <h2>Labels</h2>
           <table class="lines">
             <thead><tr><th>Where</th><th>Prints</th><th>To</th><th>Upside down</th></tr></thead>

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Changes\ChangeLog;
+use App\Changes\Edit;
+use App\Formats\BadLine;
+use App\Models\User;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Topology;
+
+/** What is decided about a circuit beyond its signal: how it is shared, where its power comes in, where it ends. */
+final readonly class CircuitController
+{
+    public function __construct(private ChangeLog $log)
+    {
+    }
+
+    public function update(Request $request, Loaded $loaded, string $id): JsonResponse
+    {
+        $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
+        $topology = Topology::tryFrom($request->string('topology')->toString()) ?? throw BadLine::because('topology', $request->string('topology')->toString(), 'Choose point-to-point, split or daisy-chain.');
+        $name = $request->string('name')->trim()->limit(200, '')->toString();
+        if ($name === '') {
+            throw BadLine::because('name', '', 'A circuit needs a name.');
+        }
+        $changed = new Circuit($id, $name, $circuit->signal, $topology, self::fitting($request, 'from', $loaded), self::fitting($request, 'phantom', $loaded), self::end($request, $loaded));
+        $user = $request->user();
+        assert($user instanceof User);
+        $this->log->write($loaded->stored, $user, sprintf('Circuit %s changed', $name), [new Edit('circuit', $id, FileEncoder::circuit($changed))]);
+
+        return response()->json(['saved' => true]);
+    }
+
+    private static function fitting(Request $request, string $field, Loaded $loaded): string
+    {
+        $id = $request->string($field)->toString();
+        if ($id !== '' && ! isset($loaded->installation->fittings[$id])) {
+            throw BadLine::because($field, $id, 'There is no such fitting. Choose one of the circuit.');
+        }
+
+        return $id;
+    }
+
+    /** A fitting, or a device's port. */
+    private static function end(Request $request, Loaded $loaded): string
+    {
+        $id = $request->string('terminator')->toString();
+        if ($id !== '' && ! isset($loaded->installation->fittings[$id]) && $loaded->installation->port($id) === null) {
+            throw BadLine::because('terminator', $id, 'There is no such fitting or port. Choose one.');
+        }
+
+        return $id;
+    }
+}
