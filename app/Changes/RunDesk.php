@@ -15,9 +15,11 @@ use Sartal\Core\Catalogue\Catalogue;
 use Sartal\Core\Document\FileEncoder;
 use Sartal\Core\Document\RunCodec;
 use Sartal\Core\Installation\End;
+use Sartal\Core\Installation\HandJoint;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Proposing\CannotPropose;
 use Sartal\Core\Proposing\Proposal;
@@ -204,6 +206,28 @@ final readonly class RunDesk
     public function duplicate(Loaded $loaded, User $by, Run $run, string $code): Run
     {
         return $this->add($loaded, $by, ['code' => $code] + RunLine::describe($run, $loaded->installation));
+    }
+
+    /**
+     * Joins one conductor otherwise than the plans would, or goes back to the plans.
+     *
+     * @param  ?HandJoint  $joint  null: as the plans have it
+     *
+     * @throws BadLine
+     * @throws StaleWrite
+     */
+    public function except(Loaded $loaded, User $by, Run $run, Side $side, string $conductor, ?HandJoint $joint, int $version): void
+    {
+        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        if (! isset($cable?->conductors()[$conductor])) {
+            throw BadLine::because('conductor', $conductor, 'The cable has no such conductor. Load the page again.');
+        }
+        $end = $run->end($side);
+        $others = array_values(array_filter($end->exceptions, static fn (HandJoint $each): bool => $each->conductor !== $conductor));
+        $made = new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $end->legs, $joint === null ? $others : [...$others, $joint], $end->unused);
+        $next = new Run($run->id, $run->code, $run->cable, $run->build, $side === Side::A ? $made : $run->a, $side === Side::B ? $made : $run->b, $run->ways, $run->carries, $run->loom, $run->note, $run->withdrawn);
+        $words = sprintf('%s end %s: %s %s', $run->code, $side->value, $conductor, $joint === null ? 'as the plans have it' : 'joined by hand');
+        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($next)), $version)]);
     }
 
     /**

@@ -8,9 +8,11 @@ use App\Formats\ShippedCatalogue;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Catalogue\Boot;
 use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\ConnectorType;
 use Sartal\Core\Catalogue\ContactPlan;
+use Sartal\Core\Catalogue\PartKind;
 use Sartal\Core\Catalogue\SignalType;
 use Sartal\Core\Wiring\FittingLayout;
 
@@ -173,5 +175,94 @@ final class CatalogueTest extends TestCase
         self::assertStringContainsString('phantom', $signal->consequence('swap', ['hot', 'screen']));
         self::assertStringContainsString('no return', $signal->consequence('open', ['screen']));
         self::assertSame('', $signal->consequence('unheard-of', []));
+    }
+
+    public function test_the_catalogue_is_as_wide_as_the_trade(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        self::assertGreaterThanOrEqual(30, count($catalogue->cables));
+        self::assertGreaterThanOrEqual(35, count($catalogue->connectors));
+        $parts = array_count_values(array_map(static fn ($part): string => $part->kind->value, $catalogue->parts));
+        foreach (PartKind::cases() as $kind) {
+            self::assertArrayHasKey($kind->value, $parts, 'no part of kind '.$kind->value);
+        }
+        $pairs = [];
+        foreach ($catalogue->cables as $cable) {
+            if ($cable->family === 'multicore') {
+                $pairs[] = count($cable->construction->children);
+            }
+        }
+        sort($pairs);
+        self::assertSame([4, 8, 12, 16, 24, 32, 48], $pairs);
+        foreach (Boot::cases() as $boot) {
+            self::assertNotSame([], array_filter($catalogue->connectors, static fn ($type): bool => $type->cable->boot === $boot));
+        }
+    }
+
+    public function test_nothing_names_a_part_recipe_or_type_that_is_not_there(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        $usedRecipes = [];
+        foreach ($catalogue->connectors as $id => $type) {
+            foreach ($type->cable->parts() as $part) {
+                self::assertArrayHasKey($part, $catalogue->parts, $id);
+            }
+            foreach ($type->cable->recipes as $prepares => $recipe) {
+                self::assertArrayHasKey($recipe, $catalogue->recipes, $id);
+                $usedRecipes[$recipe] = true;
+                self::assertNotSame([], array_filter($catalogue->cables, static fn ($cable): bool => array_filter(array_keys($cable->elements()), static fn ($path): bool => $cable->prepares((string) $path) === $prepares) !== []), "no cable prepares as $prepares");
+            }
+            foreach ($type->bays as $bay) {
+                self::assertNotSame([], array_filter($catalogue->connectors, static fn ($insert): bool => $insert->family === $bay->accepts), $id);
+            }
+            foreach ($type->cavities as $cavity) {
+                self::assertTrue($cavity->kind === '' || isset($type->cable->terminals[$cavity->kind]), $id.' '.$cavity->address);
+            }
+        }
+        self::assertSame([], array_diff(array_keys($catalogue->recipes), array_keys($usedRecipes)), 'recipes that nothing uses');
+        foreach ($catalogue->parts as $part) {
+            foreach ($part->ends as $end) {
+                self::assertArrayHasKey($end, $catalogue->connectors, $part->id);
+            }
+        }
+        foreach ($catalogue->plans as $plan) {
+            foreach ($plan->byScheme as $stands) {
+                self::assertSame($plan->connector, $catalogue->plans[$stands]->connector, $plan->id);
+            }
+        }
+    }
+
+    #[DataProvider('connectors')]
+    public function test_a_connector_that_is_made_to_a_cable_says_how(ConnectorType $connector): void
+    {
+        if ($connector->cavities === [] || $connector->cable->terminals === []) {
+            self::assertTrue($connector->bays !== [] || $connector->mount->value === 'panel', $connector->id);
+
+            return;
+        }
+        self::assertTrue($connector->cable->exits !== [] || $connector->mount->value === 'insert', 'no exit');
+        self::assertNotSame([], $connector->cable->recipes, 'no recipe');
+        foreach ($connector->cable->terminals as $terminal) {
+            self::assertNotSame('', $terminal->tool, 'no tool');
+        }
+        if ($connector->mount->value === 'cable') {
+            self::assertTrue($connector->cable->entry !== null || $connector->family === 'terminal3' || $connector->family === 'terminal5', 'no entry');
+        }
+    }
+
+    #[DataProvider('cables')]
+    public function test_a_cable_says_what_a_bench_has_to_know(CableType $cable): void
+    {
+        self::assertNotSame('', $cable->prepares(''));
+        self::assertGreaterThan(0, $cable->mass);
+        self::assertNotNull($cable->bendRadius);
+        self::assertGreaterThanOrEqual(4 * $cable->outerDiameter->nanometres * 0.99, $cable->bendRadius->nanometres, 'tighter than four times its diameter');
+        foreach ($cable->conductors() as $conductor) {
+            self::assertGreaterThan(0, $conductor->element->strands, $conductor->path);
+            if (! $conductor->isBare()) {
+                self::assertNotNull($conductor->element->diameter, $conductor->path);
+                self::assertGreaterThan($conductor->gauge->diameter(), $conductor->element->diameter->inMillimetres(), 'insulation has a thickness');
+            }
+        }
     }
 }

@@ -162,4 +162,78 @@ final class PinoutTest extends TestCase
         $cable = ShippedCatalogue::load()->cables['composite'];
         self::assertSame(['brown', 'blue', 'green/yellow'], array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')));
     }
+
+    /** NEC 200.6, 250.119: line black, neutral white, earth green. */
+    public function test_north_american_mains_colours(): void
+    {
+        $cable = ShippedCatalogue::load()->cables['composite-na'];
+        self::assertSame(['black', 'white', 'green'], array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')));
+    }
+
+    /** TIA-574, terminal side: 2 receive, 3 transmit, 5 common, 7 RTS, 8 CTS; a null modem exchanges 2 with 3 and 7 with 8. */
+    public function test_serial_ports_and_the_null_modem(): void
+    {
+        $plans = ShippedCatalogue::load()->plans;
+        self::assertSame(['transmit' => '3', 'receive' => '2', 'common' => '5', 'request' => '7', 'clear' => '8'], array_diff_key($plans['dsub9-male-eia232']->channels['1'], ['screen' => 0]));
+        $bench = Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-null-modem']));
+        $lights = $bench->expectation()->reading->lights;
+        foreach (['2' => '3', '3' => '2', '5' => '5', '7' => '8', '8' => '7'] as $here => $there) {
+            self::assertSame(["t:D-1.b1/$there"], $lights["t:D-1.a1/$here"]);
+        }
+    }
+
+    /** AES3: 110 Ω; AES-3id and SMPTE ST 292-1: 75 Ω; TIA-568: 100 Ω; TIA-485: 120 Ω. */
+    public function test_line_impedances_of_signals(): void
+    {
+        $signals = ShippedCatalogue::load()->signals;
+        foreach (['aes3' => 110, 'video' => 75, 'network' => 100, 'rs485' => 120] as $id => $ohms) {
+            self::assertSame($ohms, $signals[$id]->impedance);
+        }
+    }
+
+    /** Common practice: a low-profile plug's large right lug is tip, its small left lug sleeve. */
+    public function test_low_profile_plug(): void
+    {
+        foreach (ShippedCatalogue::load()->connectors['ts-plug-low']->cavities as $cavity) {
+            self::assertSame(['tip' => 'large right lug', 'sleeve' => 'small left lug'][$cavity->address], $cavity->terminal);
+            self::assertSame($cavity->address === 'tip', $cavity->wiring->x > 0);
+        }
+    }
+
+    /** Common practice: a jack's slots follow its own print, which is not the order of its contacts. */
+    public function test_jack_slots(): void
+    {
+        foreach (['8p8c-jack', '8p8c-jack-screened', 'cat7a-jack'] as $id) {
+            $jack = ShippedCatalogue::load()->connectors[$id];
+            self::assertEqualsCanonicalizing(range(1, 8), array_map(intval(...), $jack->cable->print));
+            self::assertNotSame(range(1, 8), array_map(intval(...), $jack->cable->print));
+        }
+    }
+
+    /** IEC 60807-2 (from memory): a male D-sub, mating face, has contact 1 at the upper left and counts to the right; the long row holds one more. */
+    #[DataProvider('dSubs')]
+    public function test_d_sub_contacts_count_from_the_upper_left(int $ways): void
+    {
+        $at = [];
+        foreach (ShippedCatalogue::load()->connectors["dsub$ways-male"]->cavities as $cavity) {
+            $at[(int) $cavity->address] = $cavity->face;
+        }
+        self::assertCount($ways, $at);
+        $long = intdiv($ways + 1, 2);
+        for ($n = 1; $n < $long; $n++) {
+            self::assertLessThan($at[$n + 1]->x, $at[$n]->x);
+        }
+        self::assertGreaterThan($at[$long + 1]->y, $at[1]->y);
+        foreach (ShippedCatalogue::load()->connectors["dsub$ways-female"]->cavities as $cavity) {
+            self::assertEqualsWithDelta(-$at[(int) $cavity->address]->x, $cavity->face->x, 1e-9);
+        }
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function dSubs(): iterable
+    {
+        foreach ([9, 15, 25, 37] as $ways) {
+            yield $ways.' ways' => [$ways];
+        }
+    }
 }

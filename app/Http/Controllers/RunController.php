@@ -19,10 +19,13 @@ use Illuminate\Http\Request;
 use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Findings\Severity;
+use Sartal\Core\Installation\HandJoint;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
 use Sartal\Core\Planning\RunPlanner;
 use Sartal\Core\Planning\Suitability;
 use Sartal\Core\Proposing\Understood;
+use Sartal\Core\Wiring\FittingLayout;
 
 final readonly class RunController
 {
@@ -152,6 +155,44 @@ final readonly class RunController
         $run = $this->desk->duplicate($loaded, self::user($request), self::run($loaded, $id), trim($request->string('code')->toString()));
 
         return $this->fresh($loaded->stored, $run->id, 201);
+    }
+
+    /** One joint made by hand, with the reason; without one, the plans decide again. */
+    public function except(Request $request, Loaded $loaded, string $id, string $side): JsonResponse
+    {
+        $run = self::run($loaded, $id);
+        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        $conductor = $request->string('conductor')->toString();
+        $joint = null;
+        if (! $request->boolean('back')) {
+            $to = self::optional($request, 'to');
+            $reason = $request->string('reason')->trim()->limit(300, '')->toString();
+            if ($reason === '') {
+                throw BadLine::because('reason', '', 'Say why: the reason stands on the sheet.');
+            }
+            if ($to !== null && ! $this->isPlace($to, $loaded)) {
+                throw BadLine::because('to', $to, 'There is no such contact. Choose one of the fittings’.');
+            }
+            $joint = new HandJoint($conductor, $to, $reason);
+        }
+        try {
+            $this->desk->except($loaded, self::user($request), $run, $end, $conductor, $joint, self::version($request));
+        } catch (StaleWrite $stale) {
+            return $this->stale($stale, $loaded, $id, []);
+        }
+
+        return $this->fresh($loaded->stored, $id);
+    }
+
+    private function isPlace(string $to, Loaded $loaded): bool
+    {
+        if (str_starts_with($to, 'splice:')) {
+            return in_array(substr($to, 7), $loaded->installation->splices, true);
+        }
+        [$fitting, $address] = [...explode('/', $to, 2), ''];
+        $found = $loaded->installation->fittings[$fitting] ?? null;
+
+        return $found !== null && FittingLayout::of($found, $loaded->installation->catalogue)?->has($address) === true;
     }
 
     public function destroy(Request $request, Loaded $loaded, string $id): JsonResponse

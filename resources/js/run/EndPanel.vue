@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useSession } from '../api/session'
 import type { End } from '../api/types'
 import { hex } from '../ui/colours'
 import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
+import HandJoint from './HandJoint.vue'
 import { short } from '../ui/units'
 
-const props = defineProps<{ run: string, end: End, view: 'face' | 'wiring' }>()
+const props = defineProps<{ run: string, version: number, end: End, view: 'face' | 'wiring' }>()
+const emit = defineEmits<{ changed: [] }>()
+const session = useSession()
+const inHand = ref<{ conductor: string, colour: string, address: string, exception: string } | null>(null)
 const at = ref(0)
 const fitting = computed(() => props.end.fittings[at.value])
 const joints = computed(() => props.end.fittings.length > 1 && fitting.value ? props.end.joints.filter(joint => joint.fitting === fitting.value?.id) : props.end.joints)
@@ -31,17 +36,19 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
     </div>
     <p v-if="cautions.length" class="note check"><template v-for="caution in cautions" :key="caution">{{ caution }}<br></template></p>
     <table class="lines">
-      <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th></tr></thead>
+      <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th><th v-if="session.plans"></th></tr></thead>
       <tbody>
         <tr v-for="joint in joints" :key="joint.conductor + joint.address">
           <td><Swatch :colour="joint.colour" /></td><td class="quiet">{{ joint.element }}</td>
           <td class="mono"><b>{{ joint.address }}</b></td><td>{{ joint.function }}</td><td class="quiet">{{ joint.circuit }}<span v-if="joint.exception" class="exception"> · by hand: {{ joint.exception }}</span></td>
+          <td v-if="session.plans" class="right"><v-btn size="x-small" variant="text" color="primary" :aria-label="`Join ${joint.colour} on contact ${joint.address} by hand`" @click="inHand = joint">by hand</v-btn></td>
         </tr>
       </tbody>
     </table>
     <details v-if="end.unused.length"><summary>{{ end.unused.length }} unused</summary>
-      <table class="lines"><tbody><tr v-for="each in end.unused" :key="each.conductor"><td><Swatch :colour="each.colour" /></td><td class="quiet">{{ each.element }} {{ each.core }}</td><td>{{ each.reason }}</td></tr></tbody></table>
+      <table class="lines"><tbody><tr v-for="each in end.unused" :key="each.conductor"><td><Swatch :colour="each.colour" /></td><td class="quiet">{{ each.element }} {{ each.core }}</td><td>{{ each.reason }}</td><td v-if="session.plans"><v-btn size="x-small" variant="text" color="primary" :aria-label="`Join ${each.conductor} by hand`" @click="inHand = { ...each, address: '', exception: each.reason }">by hand</v-btn></td></tr></tbody></table>
     </details>
+    <HandJoint v-if="inHand" :run="run" :version="version" :side="end.side" :conductor="inHand" :fittings="end.fittings" @close="inHand = null" @done="inHand = null; emit('changed')" />
   </section>
 </template>
 
@@ -53,6 +60,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
 .legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: var(--on-action) }
 .legs button:focus-visible { outline: 2px solid var(--copper); outline-offset: 1px }
 .drawn { display: flex; gap: 18px; align-items: center; margin-bottom: 6px }
+.right { text-align: right }
 .exception { color: var(--amber) }
 details { margin-top: 8px; font-size: 13px }
 </style>

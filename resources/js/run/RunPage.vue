@@ -85,7 +85,7 @@ async function record(kind: string, side?: string) {
         <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">
-        <EndPanel v-for="end in run.ends" :key="end.side" :run="id" :end="end" :view="view" />
+        <EndPanel v-for="end in run.ends" :key="end.side" :run="id" :version="run.version" :end="end" :view="view" @changed="load" />
       </div>
       <section class="bottom">
         <div>
