@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/Browser',
   workers: 1,
-  timeout: 45_000,
+  timeout: 90_000,
   expect: { timeout: 8_000 },
   reporter: 'line',
   outputDir: '.sartal/playwright',

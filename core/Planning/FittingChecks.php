@@ -47,10 +47,36 @@ final class FittingChecks
 
                 continue;
             }
+            array_push($findings, ...self::choices($fitting, $layout, $installation));
             foreach ($layout->unfit as $words) {
                 $findings[] = Finding::stop('fitting.insert', 'fitting:'.$id, $fitting->label.': '.$words.'.', 'Choose an insert of the family that the bay takes.');
             }
             array_push($findings, ...self::contacts($fitting, $layout, $joints, $jumpers, $installation), ...self::functions($fitting, $joints));
+        }
+
+        return $findings;
+    }
+
+    /**
+     * What was chosen for the fitting against what its connector offers.
+     *
+     * @return list<Finding>
+     */
+    private static function choices(Fitting $fitting, FittingLayout $layout, Installation $installation): array
+    {
+        $findings = [];
+        $side = $layout->types['']->cable;
+        $subject = 'fitting:'.$fitting->id;
+        if ($fitting->exit !== '' && $side->exit($fitting->exit)?->name !== $fitting->exit) {
+            $findings[] = Finding::stop('fitting.exit', $subject, sprintf('The cable is to leave %s at "%s", where it has no exit.', $fitting->label, $fitting->exit), 'Choose an exit that the hood has.');
+        }
+        if ($fitting->clocking !== null && ! in_array($fitting->clocking, $side->clocking, true)) {
+            $findings[] = Finding::stop('fitting.clocking', $subject, sprintf('%s is to point to %d°, which its connector cannot.', $fitting->label, $fitting->clocking), $side->clocking === [] ? 'Leave it out: this connector points nowhere.' : 'Choose one of '.implode(', ', $side->clocking).' degrees.');
+        }
+        foreach ($fitting->parts as $id) {
+            if (! isset($installation->catalogue->parts[$id])) {
+                $findings[] = Finding::stop('fitting.unknown-part', $subject, sprintf('Part "%s" is chosen for %s, and is unknown.', $id, $fitting->label), 'Choose a part from the catalogue.');
+            }
         }
 
         return $findings;

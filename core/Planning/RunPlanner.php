@@ -30,7 +30,9 @@ final class RunPlanner
             array_push($findings, ...CableChecks::of($run, $cable, $installation), ...FitChecks::of($run, $cable, $ends, $installation));
         }
 
-        return new RunPlan($run->id, CutLength::of($run, $installation), $ends, LabelTexts::of($run, $installation), $findings);
+        $plan = new RunPlan($run->id, CutLength::of($run, $installation), $ends, LabelTexts::of($run, $installation), []);
+
+        return new RunPlan($plan->run, $plan->cut, $plan->ends, $plan->labels, [...$findings, ...CrossoverChecks::of($run, $plan, $installation)]);
     }
 
     /** @return list<Finding> */

@@ -2,9 +2,11 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { lines, signIn } from './crew'
 
-for (const path of ['/schedule', '/runs/A-114', '/runs/M-201', '/test', '/test/A-118', '/rules']) {
-  test(`no serious violation on ${path}`, async ({ page }) => {
+const VIEWS = ['/schedule', '/runs/A-114', '/runs/M-201', '/runs/M-201/sheet/B', '/runs/P-007/sheet/A', '/test', '/test/A-118', '/rules', '/rules/building', '/rules/equipment', '/rules/plans', '/rules/plans/rect90-male-24ch', '/rules/catalogue?kind=connector&id=xlr3-male-cable']
+for (const [path, theme] of [...VIEWS.map(path => [path, 'light']), ...['/schedule', '/runs/M-201/sheet/B', '/test/A-118', '/rules'].map(path => [path, 'dark'])] as [string, string][]) {
+  test(`no serious violation on ${path}, ${theme}`, async ({ page }) => {
     await signIn(page, 'lead')
+    if (theme === 'dark') await page.evaluate(() => localStorage.setItem('sartal.dim', 'true'))
     await page.goto(path)
     await page.waitForLoadState('networkidle')
     const found = await new AxeBuilder({ page }).analyze()
@@ -31,7 +33,7 @@ test('nothing is fetched from another host', async ({ page }) => {
   page.on('console', message => { if (message.text().includes('Content Security Policy')) refused.push(message.text()) })
   page.on('request', request => { if (new URL(request.url()).hostname !== '127.0.0.1' && !request.url().startsWith('data:')) elsewhere.push(request.url()) })
   await signIn(page, 'lead')
-  for (const path of ['/runs/M-201', '/test/A-118', '/rules']) {
+  for (const path of ['/runs/M-201', '/runs/M-201/sheet/B', '/test/A-118', '/rules', '/rules/plans/rect90-male-24ch']) {
     await page.goto(path)
     await page.waitForLoadState('networkidle')
   }

@@ -240,6 +240,42 @@ final class CompatibilityTest extends TestCase
         self::assertGreaterThan(250, $made);
     }
 
+    /** One end T568A and the other T568B is pairs 2 and 3 transposed: ANSI/TIA-568. */
+    public function test_mixed_ends_are_named_as_a_crossover(): void
+    {
+        $crossed = static fn (Bench $bench): array => array_values(array_filter($bench->plan()->findings, static fn (Finding $finding): bool => $finding->code === 'run.crossed'));
+        $mixed = $crossed(Bench::category('8p8c-plug-t568a'));
+        self::assertCount(1, $mixed);
+        foreach (['2a is on 1 and on 3', '2b is on 2 and on 6', '3a is on 3 and on 1', '3b is on 6 and on 2'] as $words) {
+            self::assertStringContainsString($words, $mixed[0]->words);
+        }
+        self::assertSame([], $crossed(Bench::category()));
+        self::assertSame([], $crossed(Bench::microphone()));
+        self::assertSame([], $crossed(Bench::stageBox()), 'other contacts are no crossover');
+        self::assertCount(1, $crossed(Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-null-modem']))));
+    }
+
+    /** Balanced to unbalanced: cold and screen meet on the sleeve, on purpose. Common practice. */
+    public function test_balanced_to_unbalanced_joins_cold_and_screen(): void
+    {
+        $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['ts-plug-from-balanced']));
+        $lights = $bench->expectation()->reading->lights;
+        self::assertSame(['t:A-1.b1/tip'], $lights['t:A-1.a1/2']);
+        self::assertSame(['t:A-1.b1/sleeve'], $lights['t:A-1.a1/3']);
+        self::assertSame(['t:A-1.b1/sleeve'], $lights['t:A-1.a1/1']);
+        self::assertNotContains('contact.two-functions', Bench::codes($bench->plan()->findings));
+        self::assertContains('contact.two-functions', Bench::codes($bench->withFitting('A-1.b1', shared: [])->plan()->findings));
+    }
+
+    public function test_what_a_connector_does_not_offer_cannot_be_chosen(): void
+    {
+        $codes = static fn (mixed ...$changes): array => Bench::codes(Bench::stageBox()->withFitting('M-1.b1', ...$changes)->plan()->findings);
+        self::assertContains('fitting.exit', $codes(exit: 'roof'));
+        self::assertContains('fitting.clocking', $codes(clocking: 45));
+        self::assertContains('fitting.unknown-part', $codes(parts: ['nothing']));
+        self::assertSame([], array_filter($codes(exit: 'left side', parts: ['contact-rect-male']), static fn (string $code): bool => str_starts_with($code, 'fitting.')));
+    }
+
     /** @return list<string> */
     private static function codes(Bench $bench): array
     {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
@@ -128,6 +129,7 @@ const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-
 const target = computed(() => detail.value?.version != null ? draft.value!.id : isNew.value ? slug(`${draft.value?.connector} ${asName.value}`) : asName.value === draft.value?.name ? draft.value.id : slug(`${draft.value?.connector} ${asName.value}`))
 const definition = () => ({ ...draft.value, id: target.value, name: asName.value })
 const openSave = () => { asName.value = draft.value?.name ?? ''; saving.value = true; preview.value = null; if (asName.value) void look() }
+watch(asName, useDebounceFn(() => { if (saving.value && asName.value) void look() }, 400))
 const look = () => attempt(async () => { preview.value = await api.post<Consequences>('types/plan/preview', { definition: definition() }) })
 const save = () => attempt(async () => {
   const kept = detail.value?.version != null && target.value === detail.value.id ? detail.value.version : null
@@ -216,10 +218,11 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <v-card class="pa-5"><form @submit.prevent="save">
         <h1>Save the plan</h1>
         <p v-if="detail && detail.version == null" class="quiet">This plan ships with Sartal. Under its own name, this installation uses yours instead; under another, both stay.</p>
-        <v-text-field v-model="asName" label="Name" autofocus @update:model-value="preview = null" @blur="asName && look()" />
-        <ConsequenceList v-if="preview" :changes="preview" class="mt-3" />
+        <v-text-field v-model="asName" label="Name" autofocus />
         <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
         <p class="acts"><v-btn type="submit" color="primary" :loading="busy" :disabled="!asName">Save</v-btn><v-btn variant="text" @click="saving = false">Cancel</v-btn></p>
+        <!-- Below the buttons, so that what comes in late moves nothing that is about to be pressed. -->
+        <template v-if="preview"><h2>What this would change</h2><ConsequenceList :changes="preview" /></template>
       </form></v-card>
     </v-dialog>
   </main>
@@ -235,7 +238,7 @@ header { display: flex; align-items: center; gap: 12px; padding: 9px 18px; borde
 .pick button:focus-visible { outline: 2px solid var(--copper); outline-offset: -2px }
 .columns { display: grid; grid-template-columns: 300px minmax(300px, 1fr) 320px; gap: 26px; padding: 12px 18px 40px }
 .columns > section { min-width: 0 }
-.hand { color: var(--copper); margin: 0 0 8px }
+.hand { color: var(--amber); margin: 0 0 8px }
 .name { text-align: center }
 .contact { all: unset; font: 13px var(--mono); min-width: 34px; text-align: center; padding: 2px 4px; border: 1px solid transparent; border-radius: 3px; cursor: pointer }
 .contact:hover:not(:disabled) { border-color: var(--line); background: var(--surface) }

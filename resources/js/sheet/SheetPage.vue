@@ -154,7 +154,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
 .sheet { height: 100dvh; overflow: auto }
 header { display: flex; align-items: center; gap: 12px; padding: 9px 18px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 2; flex-wrap: wrap }
 .space { flex: 1 }
-.end { color: var(--copper) }
+.end { color: var(--slate) }
 .pick { border: 1px solid var(--verdigris); border-radius: 4px; padding: 0; display: flex; overflow: hidden }
 .pick button { all: unset; padding: 6px 10px; font-size: 13px; font-weight: 600; color: var(--verdigris); cursor: pointer }
 .pick button[aria-pressed=true] { background: var(--verdigris); color: var(--on-action) }

@@ -13,7 +13,7 @@ const found = ref<Found[]>([])
 const at = ref(0)
 const problem = ref('')
 const looked = ref('')
-const field = ref<{ focus: () => void } | null>(null)
+const field = ref<HTMLInputElement | null>(null)
 
 watch(open, async value => {
   if (!value) return
@@ -52,7 +52,7 @@ const move = (by: number) => { at.value = Math.max(0, Math.min(found.value.lengt
 <template>
   <v-dialog v-model="open" max-width="600" location="top">
     <v-card class="find" role="search">
-      <v-text-field ref="field" v-model="text" placeholder="a code, a place, a person, a connector, or a scanned label" aria-label="Find" autofocus hide-details role="combobox" :aria-expanded="found.length > 0" aria-controls="found" :aria-activedescendant="found.length ? `found-${at}` : undefined"
+      <input ref="field" v-model="text" class="field" placeholder="a code, a place, a person, a connector, or a scanned label" aria-label="Find" autocomplete="off" role="combobox" :aria-expanded="found.length > 0" aria-controls="found" :aria-activedescendant="found.length ? `found-${at}` : undefined"
         @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="go()" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <ul id="found" role="listbox" aria-label="Found">
@@ -65,6 +65,7 @@ const move = (by: number) => { at.value = Math.max(0, Math.min(found.value.lengt
 
 <style scoped>
 .find { padding: 12px }
+.field { width: 100%; font: inherit; font-size: 16px; padding: 10px 12px; border: 1px solid var(--quiet); border-radius: 4px; background: var(--surface); color: inherit }
 ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: 50vh; overflow: auto }
 li { display: grid; grid-template-columns: 92px auto 1fr; gap: 10px; padding: 6px 8px; border-radius: 4px; cursor: pointer; align-items: baseline }
 li[aria-selected=true] { background: var(--chosen); box-shadow: inset 3px 0 0 var(--copper) }
