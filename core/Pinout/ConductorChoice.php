@@ -11,18 +11,41 @@ use Sartal\Core\Catalogue\SignalFunction;
 use Sartal\Core\Installation\HotColour;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\ScreenAndDrain;
+use WeakMap;
 
 /** Which conductors of an element serve which function of a signal. */
-final readonly class ConductorChoice
+final class ConductorChoice
 {
-    private ScreenAndDrain $screens;
+    /** @var ?WeakMap<CableType, array<string, self>> one for a type under like rules: runs of one type ask the same */
+    private static ?WeakMap $made = null;
 
-    private HotColour $hot;
+    /** @var array<string, list<Conductor>> */
+    private array $chosen = [];
 
-    public function __construct(private CableType $cable, HouseRules $rules)
+    /** @var array<string, list<Conductor>> */
+    private array $left = [];
+
+    private readonly ScreenAndDrain $screens;
+
+    private readonly HotColour $hot;
+
+    private function __construct(private readonly CableType $cable, HouseRules $rules)
     {
         $this->screens = $rules->on(ScreenAndDrain::class);
         $this->hot = $rules->on(HotColour::class);
+    }
+
+    public static function of(CableType $cable, HouseRules $rules): self
+    {
+        $key = $rules->on(ScreenAndDrain::class)->value.' '.$rules->on(HotColour::class)->value;
+        self::$made ??= new WeakMap;
+        $made = self::$made[$cable] ?? [];
+        if (! isset($made[$key])) {
+            $made[$key] = new self($cable, $rules);
+            self::$made[$cable] = $made;
+        }
+
+        return $made[$key];
     }
 
     /**
@@ -33,6 +56,12 @@ final readonly class ConductorChoice
      * @return list<Conductor>
      */
     public function for(string $element, SignalFunction $function, bool $byColour = false): array
+    {
+        return $this->chosen[$element."\0".$function->part."\0".$function->pole.($byColour ? "\0" : '')] ??= $this->choose($element, $function, $byColour);
+    }
+
+    /** @return list<Conductor> */
+    private function choose(string $element, SignalFunction $function, bool $byColour): array
     {
         if ($function->pole === SignalFunction::SCREEN) {
             return $this->screen($element, $function->part);
@@ -51,6 +80,12 @@ final readonly class ConductorChoice
      * @return list<Conductor>
      */
     public function displaced(string $element): array
+    {
+        return $this->left[$element] ??= $this->displace($element);
+    }
+
+    /** @return list<Conductor> */
+    private function displace(string $element): array
     {
         if ($this->screens === ScreenAndDrain::Together) {
             return [];

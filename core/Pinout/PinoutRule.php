@@ -35,6 +35,9 @@ final class PinoutRule
     /** @var list<Finding> */
     private array $findings = [];
 
+    /** @var ?array<array-key, list<Leg>> element → legs of this end that hold it */
+    private ?array $legs = null;
+
     private function __construct(
         private readonly Installation $installation,
         private readonly Run $run,
@@ -46,7 +49,7 @@ final class PinoutRule
 
     public static function of(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
     {
-        $rule = new self($installation, $run, $side, $cable, new ConductorChoice($cable, $installation->rules));
+        $rule = new self($installation, $run, $side, $cable, ConductorChoice::of($cable, $installation->rules));
 
         return $rule->work($run->end($side));
     }
@@ -114,9 +117,9 @@ final class PinoutRule
 
     private function land(Conductor $conductor, SignalFunction $function, Carriage $carriage, End $end): void
     {
-        foreach ($end->legs as $leg) {
+        foreach ($this->legsOf($end, $conductor->path) as $leg) {
             $landing = $leg->landing;
-            if ($landing === null || ! self::holds($leg, $conductor->path)) {
+            if ($landing === null) {
                 continue;
             }
             $channel = $landing->channels[$carriage->element] ?? null;
@@ -173,13 +176,31 @@ final class PinoutRule
 
     private function legOf(End $end, string $path): string
     {
-        foreach ($end->legs as $leg) {
-            if (self::holds($leg, $path)) {
-                return $leg->id;
+        return ($this->legsOf($end, $path)[0] ?? null)->id ?? '';
+    }
+
+    /**
+     * The legs that hold a conductor: by itself, or by an element around it.
+     *
+     * @return list<Leg>
+     */
+    private function legsOf(End $end, string $path): array
+    {
+        if ($this->legs === null) {
+            $this->legs = [];
+            foreach ($end->legs as $leg) {
+                foreach (array_unique($leg->elements) as $element) {
+                    $this->legs[$element][] = $leg;
+                }
             }
         }
+        $legs = $this->legs[''] ?? [];
+        for ($slash = strpos($path, '/'); $slash !== false; $slash = strpos($path, '/', $slash + 1)) {
+            array_push($legs, ...($this->legs[substr($path, 0, $slash)] ?? []));
+        }
+        array_push($legs, ...($this->legs[$path] ?? []));
 
-        return '';
+        return $legs;
     }
 
     /** @return list<Unused> */
@@ -216,16 +237,5 @@ final class PinoutRule
     private function spare(Conductor $conductor): string
     {
         return $conductor->isBare() ? 'no function asks for this screen' : 'spare: carries no circuit';
-    }
-
-    private static function holds(Leg $leg, string $path): bool
-    {
-        foreach ($leg->elements as $element) {
-            if ($element === '' || $element === $path || str_starts_with($path, $element.'/')) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

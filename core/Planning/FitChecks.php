@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\ConnectorType;
 use Sartal\Core\Compatibility\Fit;
 use Sartal\Core\Compatibility\Landed;
 use Sartal\Core\Compatibility\LegFit;
+use Sartal\Core\Compatibility\Misfit;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Leg;
@@ -15,10 +18,14 @@ use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Pinout\EndPinout;
 use Sartal\Core\Wiring\FittingLayout;
+use WeakMap;
 
 /** Every leg of a run in its fitting. Legs with the same misfit are named together. */
 final class FitChecks
 {
+    /** @var ?WeakMap<Catalogue, array<string, list<Misfit>>> the same leg in the same connector is judged once for a catalogue */
+    private static ?WeakMap $judged = null;
+
     /**
      * @param  array<string, EndPinout>  $ends
      * @return list<Finding>
@@ -26,20 +33,22 @@ final class FitChecks
     public static function of(Run $run, CableType $cable, array $ends, Installation $installation): array
     {
         $found = [];
+        self::$judged ??= new WeakMap;
+        $judged = self::$judged[$installation->catalogue] ?? [];
         foreach (Side::cases() as $side) {
-            $alike = [];
             foreach ($run->end($side)->legs as $leg) {
                 $fit = self::fit($run, $leg, $cable, $ends[$side->value], $installation);
                 if ($fit === null) {
                     continue;
                 }
                 $key = self::key($fit);
-                foreach ($alike[$key] ??= Fit::of($fit) as $misfit) {
+                foreach ($judged[$key] ??= Fit::of($fit) as $misfit) {
                     $found[$side->value][$misfit->words]['misfit'] = $misfit;
                     $found[$side->value][$misfit->words]['legs'][] = $leg->label;
                 }
             }
         }
+        self::$judged[$installation->catalogue] = $judged;
         $findings = [];
         foreach ($found as $side => $bySide) {
             foreach ($bySide as ['misfit' => $misfit, 'legs' => $legs]) {
@@ -74,11 +83,17 @@ final class FitChecks
     private static function key(LegFit $fit): string
     {
         $element = $fit->elements[0] ?? '';
-        $parts = [$fit->connector->id, count($fit->elements), $element === '' ? '' : (string) preg_replace('~\d+~', '#', $element), implode(',', $fit->chosen)];
+        $types = array_map(static fn (ConnectorType $type): string => $type->id, $fit->layout->types);
+        $parts = [
+            $fit->cable->id, implode(',', $types), $fit->connector->id, count($fit->elements), $fit->diameter()->nanometres ?? '',
+            $fit->cable->prepares($element), $fit->cable->element($element)->kind->value ?? '', $element === '' ? '' : $fit->cable->impedance($element) ?? '', implode(',', $fit->chosen),
+        ];
+        $places = [];
         foreach ($fit->landed as $landed) {
-            $parts[] = $landed->conductor->gauge->text.$landed->conductor->element->kind->value.($fit->layout->terminal($landed->address)->name ?? '');
+            $conductor = $landed->conductor;
+            $place = $places[$landed->address] ??= count($places);
+            $parts[] = $place.' '.$conductor->gauge->text.' '.$conductor->element->strands.' '.$conductor->element->kind->value.' '.($fit->layout->terminal($landed->address)->name ?? '');
         }
-        $parts[] = count(array_unique(array_map(static fn (Landed $landed): string => $landed->address, $fit->landed)));
 
         return implode('|', $parts);
     }

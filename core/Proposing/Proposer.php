@@ -109,7 +109,7 @@ final readonly class Proposer
                 return false;
             }
         }
-        $choice = new ConductorChoice($cable, HouseRules::defaults());
+        $choice = ConductorChoice::of($cable, HouseRules::defaults());
         foreach ($signal->functions as $function) {
             if ($function->required && $choice->for($element, $function) === []) {
                 return false;
