@@ -72,7 +72,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path">
+          <li v-for="place in places" :key="place.path" :class="{ desk: place.path === '/rules' }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
             </router-link>
@@ -128,7 +128,7 @@ li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
 @media (max-width: 700px) {
   .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }
   .rail { order: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
-  .name, ul::before, li kbd, .who .quiet, .site { display: none }
+  .desk, .name, ul::before, li kbd, .who .quiet, .site { display: none }
   ul { display: flex; flex: 1 }
   li { flex: 1 }
   li a { justify-content: center; padding: 12px 4px }

@@ -53,7 +53,7 @@ async function saved(id: string) {
   if (route.query.id === id) detail.value = await api.get<TypeDetail>(`types/${kind.value}/${id}`)
   else open(id)
 }
-const plain = (value: unknown, range = false): string => Array.isArray(value) ? value.map(each => plain(each)).join(range ? ' to ' : ', ') : typeof value === 'object' && value !== null ? Object.entries(value).map(([key, each]) => `${key}: ${plain(each, RANGES.includes(key))}`).join(', ') : String(value)
+const plain = (value: unknown, range = false): string => Array.isArray(value) ? value.map(each => plain(each)).join(range ? ' to ' : value.some(each => String(each).endsWith('.')) ? ' ' : ', ') : typeof value === 'object' && value !== null ? Object.entries(value).map(([key, each]) => `${key}: ${plain(each, RANGES.includes(key))}`).join(', ') : String(value)
 const RANGES = ['entry', 'gauge', 'grips']
 const spaced = (key: string) => key.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
 const HIDDEN = ['id', 'name', 'cavities', 'construction', 'outline', 'bays', 'switches', 'steps', 'functions', 'consequences', 'differential', 'cable', 'mates']

@@ -25,8 +25,8 @@ const lay = () => emit('lay', { signal: signal.value, channels: Number(channels.
 </template>
 
 <style scoped>
-.lay { display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; margin-bottom: 10px; align-items: center }
-.lay > :first-child { grid-column: 1 / 3 }
+.lay { display: grid; grid-template-columns: 1fr 1.5fr 1fr 1fr; gap: 8px; margin-bottom: 10px; align-items: center }
+.lay > :first-child { grid-column: 1 / -1 }
 .lay > p { grid-column: 1 / -1 }
 .lay p { margin: 0; white-space: nowrap }
 </style>

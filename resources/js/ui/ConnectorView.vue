@@ -76,7 +76,7 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
         :role="pressable ? 'button' : undefined" :tabindex="pressable ? 0 : undefined" :aria-label="`contact ${cavity.address}`" :aria-pressed="pressable ? lit.includes(cavity.address) : undefined"
         @click="press(cavity.address)" @keydown.enter.prevent.stop="press(cavity.address)" @keydown.space.prevent.stop="press(cavity.address)">
         <title>{{ cavity.address }}{{ view === 'wiring' && cavity.terminal ? ` · ${cavity.terminal}` : '' }}{{ titles?.(cavity.address) ? ` · ${titles(cavity.address)}` : '' }}</title>
-        <circle :cx="place(cavity)[0]" :cy="-place(cavity)[1]" :r="radius" :style="fill[cavity.address] ? { fill: fill[cavity.address] } : undefined" />
+        <circle :cx="place(cavity)[0]" :cy="-place(cavity)[1]" :r="radius" :style="fill[cavity.address] && !lit.includes(cavity.address) ? { fill: fill[cavity.address] } : undefined" />
         <text :x="place(cavity)[0]" :y="-place(cavity)[1]" dy="0.36em" text-anchor="middle" :font-size="size(cavity.address)">{{ cavity.address }}</text>
       </g>
     </svg>
@@ -96,6 +96,7 @@ figcaption { font-size: 12px; color: var(--slate) }
 .contact.lit text { fill: var(--on-action) }
 .contact.current circle { stroke: var(--copper); stroke-width: 0.9 }
 .contact.bad circle { stroke: var(--flux); stroke-width: 0.9; stroke-dasharray: 1 0.6 }
+.contact { outline: none }
 .pressable { cursor: pointer }
 .pressable:focus-visible { outline: none }
 .pressable:focus-visible circle { stroke: var(--verdigris); stroke-width: 0.9 }
