@@ -46,7 +46,7 @@ final class ShippedCatalogue
     {
         $files = [];
         foreach (self::KINDS as $kind) {
-            $files[$kind] = array_values(glob($folder.'/'.$kind.'/*.json') ?: []);
+            $files[$kind] = glob($folder.'/'.$kind.'/*.json') ?: [];
         }
 
         return $files;

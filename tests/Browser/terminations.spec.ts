@@ -124,7 +124,7 @@ test('marked runs are changed and numbered at once, and undone as one', async ({
 test('find opens whatever has a name, from anywhere, and a scanned label at once', async ({ page }) => {
   await signIn(page, 'tester')
   await page.goto('/test')
-  await expect(page.getByRole('heading', { name: 'Test' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Test', exact: true })).toBeVisible()
   await page.keyboard.press('/')
   await page.getByRole('combobox', { name: 'Find' }).fill('tide mod')
   await expect(page.getByRole('option', { name: /place Tide model/ })).toBeVisible()

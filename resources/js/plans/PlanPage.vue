@@ -243,7 +243,7 @@ header { display: flex; align-items: center; gap: 12px; padding: 9px 18px; borde
 .contact { all: unset; font: 13px var(--mono); min-width: 34px; text-align: center; padding: 2px 4px; border: 1px solid transparent; border-radius: 3px; cursor: pointer }
 .contact:hover:not(:disabled) { border-color: var(--line); background: var(--surface) }
 .contact:focus-visible { outline: 2px solid var(--copper) }
-.contact.held { background: var(--copper); color: var(--on-action) }
+.contact.held { background: var(--copper-fill); color: var(--on-action) }
 .contact.off { border-color: var(--flux); color: var(--flux); font-weight: 600 }
 .contact.off.held { color: var(--on-action) }
 .contact:disabled { cursor: default }

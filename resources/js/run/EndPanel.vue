@@ -57,7 +57,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
 .to-sheet { margin-left: 10px; font-size: 13px }
 .legs { display: flex; flex-wrap: wrap; gap: 3px; margin-bottom: 8px }
 .legs button { all: unset; font: 13px var(--mono); min-width: 18px; text-align: center; padding: 3px 5px; border: 1px solid var(--line); border-radius: 3px; cursor: pointer }
-.legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: var(--on-action) }
+.legs button[aria-selected=true] { background: var(--copper-fill); border-color: var(--copper); color: var(--on-action) }
 .legs button:focus-visible { outline: 2px solid var(--copper); outline-offset: 1px }
 .drawn { display: flex; gap: 18px; align-items: center; margin-bottom: 6px }
 .right { text-align: right }

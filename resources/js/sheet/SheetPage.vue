@@ -166,7 +166,7 @@ header { display: flex; align-items: center; gap: 12px; padding: 9px 18px; borde
 .other { border-top: 1px solid var(--line); margin-top: 12px; padding-top: 12px; display: flex; align-items: center; gap: 12px; text-align: left }
 .exits { display: flex; flex-wrap: wrap; gap: 4px; align-items: center; justify-content: center }
 .exits button, .legs button { all: unset; font-size: 12.5px; padding: 3px 8px; border: 1px solid var(--line); border-radius: 3px; cursor: pointer }
-.exits button[aria-pressed=true], .legs button[aria-selected=true] { background: var(--copper); border-color: var(--copper); color: var(--on-action) }
+.exits button[aria-pressed=true], .legs button[aria-selected=true] { background: var(--copper-fill); border-color: var(--copper); color: var(--on-action) }
 .exits button:disabled:not([aria-pressed=true]) { opacity: .6; cursor: default }
 .legs { display: flex; flex-wrap: wrap; gap: 4px; margin: 8px 0 }
 .steps { margin: 0; padding-left: 20px }

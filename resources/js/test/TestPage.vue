@@ -224,7 +224,7 @@ aside { border-left: 1px solid var(--line); background: var(--surface); padding:
 .faces p { margin: 4px 0 }
 .legs button, .shell, .pairs button { font: 13px var(--mono); border: 1px solid var(--quiet); border-radius: 4px; background: var(--surface); padding: 4px 9px; margin: 2px; cursor: pointer; color: var(--ink) }
 .legs button[aria-pressed=true] { background: var(--panel); border-color: var(--ink) }
-.shell[aria-pressed=true] { background: var(--copper); color: var(--on-action); border-color: var(--copper) }
+.shell[aria-pressed=true] { background: var(--copper-fill); color: var(--on-action); border-color: var(--copper) }
 .pairs button[aria-pressed=true] { background: var(--flux); color: var(--on-action); border-color: var(--flux) }
 .entry { padding: 8px 0; position: sticky; top: -12px; background: var(--paper); z-index: 1 }
 .keys { display: flex; gap: 8px; margin-top: 5px; flex-wrap: wrap }
