@@ -34,14 +34,21 @@ final class PhantomChecks
             return [];
         }
         $findings = [];
+        $byFitting = [];
+        foreach ($fed as $circuit => $fitting) {
+            $byFitting[$fitting][$circuit] = $fitting;
+        }
         foreach (Assemblies::of($installation) as $assembly) {
+            $mine = [];
+            foreach ($assembly->fittings as $fitting) {
+                $mine += $byFitting[$fitting] ?? [];
+            }
+            if ($mine === []) {
+                continue;
+            }
             $joints = [];
             foreach ($assembly->runs as $run) {
                 array_push($joints, ...($runs[$run] ?? null)?->joints() ?? []);
-            }
-            $mine = array_filter($fed, static fn (string $fitting): bool => in_array($fitting, $assembly->fittings, true));
-            if ($mine === []) {
-                continue;
             }
             $wiring = (new WiringBuilder($installation))->build($assembly, $joints, []);
             foreach ($mine as $circuit => $fitting) {
