@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/Browser',
   workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 8_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: 'line',
   outputDir: '.sartal/playwright',
   use: {

@@ -225,9 +225,43 @@ final readonly class RunDesk
         $end = $run->end($side);
         $others = array_values(array_filter($end->exceptions, static fn (HandJoint $each): bool => $each->conductor !== $conductor));
         $made = new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $end->legs, $joint === null ? $others : [...$others, $joint], $end->unused);
-        $next = new Run($run->id, $run->code, $run->cable, $run->build, $side === Side::A ? $made : $run->a, $side === Side::B ? $made : $run->b, $run->ways, $run->carries, $run->loom, $run->note, $run->withdrawn);
         $words = sprintf('%s end %s: %s %s', $run->code, $side->value, $conductor, $joint === null ? 'as the plans have it' : 'joined by hand');
-        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($next)), $version)]);
+        $this->write($loaded, $by, self::withEnd($run, $side, $made), $words, $version);
+    }
+
+    /**
+     * Prepares some legs of an end by another recipe; "" goes back to the connector's own.
+     *
+     * @param  list<string>  $legs
+     *
+     * @throws BadLine
+     * @throws StaleWrite
+     */
+    public function prepareBy(Loaded $loaded, User $by, Run $run, Side $side, array $legs, string $recipe, int $version): void
+    {
+        if ($recipe !== '' && ! isset($loaded->installation->catalogue->recipes[$recipe])) {
+            throw BadLine::because('recipe', $recipe, 'There is no such recipe. Choose one from the catalogue.');
+        }
+        $end = $run->end($side);
+        $made = array_map(static fn (Leg $leg): Leg => in_array($leg->id, $legs, true) ? new Leg($leg->id, $leg->label, $leg->elements, $leg->length, $leg->landing, $recipe) : $leg, $end->legs);
+        $words = sprintf('%s end %s prepared %s', $run->code, $side->value, $recipe === '' ? 'as its connector has it' : 'by '.$loaded->installation->catalogue->recipes[$recipe]->name);
+        $this->write($loaded, $by, self::withEnd($run, $side, new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $made, $end->exceptions, $end->unused)), $words, $version);
+    }
+
+    private static function withEnd(Run $run, Side $side, End $end): Run
+    {
+        return new Run($run->id, $run->code, $run->cable, $run->build, $side === Side::A ? $end : $run->a, $side === Side::B ? $end : $run->b, $run->ways, $run->carries, $run->loom, $run->note, $run->withdrawn);
+    }
+
+    private function write(Loaded $loaded, User $by, Run $run, string $words, int $version): void
+    {
+        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($run)), $version)], pins: UsedTypes::of(self::alone($loaded->installation, $run)));
+    }
+
+    /** The installation with nothing but this run, to see what it uses. */
+    private static function alone(Installation $in, Run $run): Installation
+    {
+        return new Installation($in->id, $in->name, $in->rules, $in->catalogue, runs: [$run->id => $run]);
     }
 
     /**

@@ -221,4 +221,20 @@ final class TerminationsTest extends TestCase
         $send(['conductor' => 'p9/z', 'to' => 'A-118.b1/3', 'reason' => 'x'])->assertUnprocessable()->assertJsonValidationErrors('conductor');
         $this->putJson('/api/runs/A-118/ends/B/joint', ['conductor' => 'p1/a', 'to' => null, 'reason' => 'x', 'version' => 99])->assertConflict();
     }
+
+    public function test_an_end_may_be_prepared_by_another_recipe(): void
+    {
+        $before = $this->snapshot();
+        $send = fn (string $recipe) => $this->as('planner')->putJson('/api/runs/A-118/ends/B/recipe', ['legs' => ['leg-1'], 'recipe' => $recipe, 'version' => $this->getJson('/api/runs/A-118')->json('version')]);
+        self::assertSame('Screened pair to solder cups', $this->as('planner')->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.name'));
+        $send('pair-to-dsub')->assertOk();
+        self::assertSame(['pair-to-dsub', '25 mm'], [$this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.id'), $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.steps.0.at')]);
+        $send('by magic')->assertUnprocessable()->assertJsonValidationErrors('recipe');
+        // A later edit of the line keeps the choice.
+        $this->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '2'], 'version' => $this->getJson('/api/runs/A-118')->json('version')])->assertOk();
+        self::assertSame('pair-to-dsub', $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.chosen'));
+        $this->undo();
+        $send('')->assertOk();
+        self::assertSame(json_decode($before, true)['runs'], json_decode($this->snapshot(), true)['runs']);
+    }
 }

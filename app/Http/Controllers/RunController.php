@@ -184,6 +184,21 @@ final readonly class RunController
         return $this->fresh($loaded->stored, $id);
     }
 
+    /** Legs of one end prepared by another recipe than their connector's. */
+    public function recipe(Request $request, Loaded $loaded, string $id, string $side): JsonResponse
+    {
+        $run = self::run($loaded, $id);
+        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        $legs = array_values(array_filter((array) $request->input('legs'), is_string(...)));
+        try {
+            $this->desk->prepareBy($loaded, self::user($request), $run, $end, $legs, $request->string('recipe')->toString(), self::version($request));
+        } catch (StaleWrite $stale) {
+            return $this->stale($stale, $loaded, $id, []);
+        }
+
+        return $this->fresh($loaded->stored, $id);
+    }
+
     private function isPlace(string $to, Loaded $loaded): bool
     {
         if (str_starts_with($to, 'splice:')) {

@@ -75,7 +75,9 @@ final class SheetResource
             'id' => $leg->leg->id,
             'label' => $leg->leg->label,
             'length' => $leg->leg->length->canonical(),
+            'chosen' => $leg->leg->recipe,
             'recipe' => $made->recipe === null ? null : [
+                'id' => $made->recipe->id,
                 'name' => $made->recipe->name,
                 'discard' => $made->recipe->discard->canonical(),
                 'source' => $made->recipe->source,

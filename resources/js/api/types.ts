@@ -135,7 +135,8 @@ export interface SheetLeg {
   id: string
   label: string
   length: string
-  recipe: { name: string, discard: string, source: string, steps: SheetStep[] } | null
+  chosen: string
+  recipe: { id: string, name: string, discard: string, source: string, steps: SheetStep[] } | null
   cores: SheetCore[]
   slides: SheetSlide[]
   contacts: string[]
@@ -162,6 +163,7 @@ export interface SheetFitting {
 }
 export interface Sheet {
   run: string
+  version: number
   code: string
   side: 'A' | 'B'
   location: string

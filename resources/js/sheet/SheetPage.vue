@@ -10,6 +10,7 @@ import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
 import { short, system } from '../ui/units'
 import CoreTable from './CoreTable.vue'
+import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
 
 const props = defineProps<{ id: string, side: string }>()
@@ -122,6 +123,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
             <p class="quiet source">{{ leg.recipe.name }} · {{ leg.recipe.source }}</p>
           </template>
           <p v-else class="note check">No recipe says how this cable is prepared for this connector.</p>
+          <RecipeChoice v-if="session.plans" :run="id" :side="sheet.side" :version="sheet.version" :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])" :chosen="leg.chosen" @changed="load" />
           <h2>Tools</h2>
           <p>{{ leg.tools.join(' · ') }}</p>
           <p v-if="leg.contacts.length">{{ leg.contacts.join(' · ') }}</p>
