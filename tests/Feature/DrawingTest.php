@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Documents\Drawing\Colours;
+use App\Documents\Drawing\ConnectorDrawing;
+use App\Documents\Drawing\LengthText;
+use App\Documents\Drawing\PdfCanvas;
+use App\Documents\Drawing\StrippedEnd;
+use App\Documents\Drawing\SvgCanvas;
+use App\Documents\Drawing\View;
+use App\Documents\SheetDrawing;
+use App\Formats\ShippedCatalogue;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\Bench\EndSheets;
+use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Wiring\FittingLayout;
+use SimpleXMLElement;
+use Symfony\Component\Process\Process;
+
+/** What is drawn for paper, looked at through its SVG. */
+final class DrawingTest extends TestCase
+{
+    private static function xml(SvgCanvas $canvas, int $page = 1): SimpleXMLElement
+    {
+        $xml = simplexml_load_string($canvas->page($page));
+        self::assertNotFalse($xml);
+        $xml->registerXPathNamespace('s', 'http://www.w3.org/2000/svg');
+
+        return $xml;
+    }
+
+    /** @return array<string, array{float, float}> address → place on the page */
+    private static function places(string $connector, View $view): array
+    {
+        $catalogue = ShippedCatalogue::load();
+        $type = $catalogue->connectors[$connector];
+        $canvas = new SvgCanvas(100, 100);
+        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on($canvas, 50, 50, 60, $view);
+        $places = [];
+        foreach (self::xml($canvas)->xpath('//s:text') ?: [] as $text) {
+            $places[(string) $text] = [(float) $text['x'], (float) $text['y']];
+        }
+
+        return $places;
+    }
+
+    /** The wiring side is the mirror of the mating face for straight-through pins: common practice. */
+    public function test_the_two_sides_are_mirrors(): void
+    {
+        $face = self::places('xlr3-male-cable', new View(wiring: false));
+        $wiring = self::places('xlr3-male-cable', new View);
+        foreach (['1', '2', '3'] as $contact) {
+            self::assertEqualsWithDelta(100 - $face[$contact][0], $wiring[$contact][0], 0.01);
+            self::assertEqualsWithDelta($face[$contact][1], $wiring[$contact][1], 0.01);
+        }
+        self::assertLessThan($face['2'][0], $face['1'][0], 'male, mating face: 1 upper left');
+        self::assertGreaterThan($face['1'][1], $face['3'][1], '3 at the bottom');
+    }
+
+    /** Turned so that 3 is on top, a male's wiring side has 1 on the left: common practice. */
+    public function test_turning_by_half_puts_three_on_top_and_four_quarters_are_none(): void
+    {
+        $turned = self::places('xlr3-male-cable', new View(turn: 180));
+        self::assertLessThan($turned['1'][1], $turned['3'][1]);
+        self::assertLessThan($turned['2'][0], $turned['1'][0]);
+        $none = self::places('xlr3-male-cable', new View);
+        foreach (self::places('xlr3-male-cable', new View(turn: 360)) as $contact => [$x, $y]) {
+            self::assertEqualsWithDelta($none[$contact][0], $x, 0.01);
+            self::assertEqualsWithDelta($none[$contact][1], $y, 0.01);
+        }
+    }
+
+    public function test_every_connector_is_drawn_inside_its_square_in_every_turn(): void
+    {
+        foreach (ShippedCatalogue::load()->connectors as $id => $type) {
+            foreach ([0, 90, 180, 270] as $turn) {
+                foreach (self::places($id, new View(turn: $turn)) as $address => [$x, $y]) {
+                    self::assertTrue($x > 15 && $x < 85 && $y > 15 && $y < 85, "$id $address at $x, $y turned by $turn");
+                }
+            }
+        }
+    }
+
+    /** @return iterable<string, array{string, bool, string}> */
+    public static function lengths(): iterable
+    {
+        yield 'whole millimetres' => ['18 mm', false, '18 mm'];
+        yield 'a quarter inch in millimetres' => ['1/4 in', false, '6.35 mm'];
+        yield 'a quarter inch' => ['1/4 in', true, '1/4 in'];
+        yield 'an inch and a half' => ['1 1/2 in', true, '1 1/2 in'];
+        yield 'two inches' => ['2 in', true, '2 in'];
+        yield 'to the nearest sixteenth' => ['18 mm', true, '11/16 in'];
+        yield 'nothing' => ['0 mm', true, '0 in'];
+    }
+
+    #[DataProvider('lengths')]
+    public function test_lengths_are_printed_in_either_system(string $length, bool $inches, string $text): void
+    {
+        self::assertSame($text, LengthText::of(Length::parse($length), $inches));
+    }
+
+    /** IEC 60757 letters stand beside every swatch. */
+    public function test_colours_have_letters_and_a_tint_that_can_be_read_on(): void
+    {
+        self::assertSame('WH/BU', Colours::letters('white/blue'));
+        self::assertSame('bare', Colours::letters('bare'));
+        self::assertSame('#cccccc', Colours::hex('no such colour'));
+        foreach (['brown', 'red', 'black', 'blue', 'violet'] as $colour) {
+            $tint = Colours::tint($colour);
+            $light = array_sum(array_map(static fn (int $at): float => hexdec(substr($tint, $at, 2)), [1, 3, 5])) / 3;
+            self::assertGreaterThan(140, $light, $colour.' is light enough for ink');
+        }
+    }
+
+    /** Marks are to scale: twice as far from the cut end is twice as far on paper. */
+    public function test_a_stripped_end_is_to_scale(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        foreach ($catalogue->recipes as $id => $recipe) {
+            $drawing = new StrippedEnd($recipe, $catalogue->cables['pair-foil']);
+            $canvas = new SvgCanvas(100, $drawing->height() + 4);
+            $drawing->on($canvas, 3, 5, 94, false);
+            $cut = null;
+            $ratios = [];
+            foreach (self::xml($canvas)->xpath('//s:line[not(@stroke-dasharray) and @y1 = @y2]') ?: [] as $i => $line) {
+                $cut ??= (float) $line['x2'];
+                self::assertEqualsWithDelta($cut, (float) $line['x2'], 0.01, 'all marks are measured from the cut end');
+                $ratios[] = (float) $line['x2'] - (float) $line['x1'];
+            }
+            $marks = [];
+            foreach ($recipe->steps as $step) {
+                $marks[$step->layer->value] ??= $step->at->inMillimetres();
+            }
+            self::assertCount(count($marks), $ratios, $id);
+            sort($ratios);
+            sort($marks);
+            foreach (array_values($marks) as $i => $mark) {
+                self::assertEqualsWithDelta($ratios[0] / $marks[0], $ratios[$i] / $mark, 0.02 * $ratios[0] / $marks[0], $id);
+            }
+        }
+    }
+
+    public function test_what_is_drawn_as_svg_is_what_is_drawn_as_pdf(): void
+    {
+        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'))->installation;
+        $plan = (new Planner)->plan($in);
+        $sheets = new EndSheets($in);
+        foreach (['M-201' => Side::B, 'P-007' => Side::B, 'C-418' => Side::A] as $run => $side) {
+            $sheet = $sheets->of($in->runs[$run], $side, $plan->runs[$run]);
+            self::assertNotNull($sheet);
+            $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
+            SheetDrawing::draw($svg, $sheet, null, new View, $in->name);
+            $pdf = new PdfCanvas('test', SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
+            SheetDrawing::draw($pdf, $sheet, null, new View, $in->name);
+            $read = new Process(['pdftotext', '-raw', '-', '-'], input: $pdf->bytes());
+            $read->mustRun();
+            $text = (string) preg_replace('~\s+~u', '', $read->getOutput());
+            $words = 0;
+            for ($page = 1; $page <= $svg->pages(); $page++) {
+                foreach (self::xml($svg, $page)->xpath('//s:text') ?: [] as $drawn) {
+                    $plain = (string) preg_replace('~\s+~u', '', (string) $drawn);
+                    self::assertStringContainsString($plain, $text, $run);
+                    $words++;
+                    self::assertTrue((float) $drawn['y'] < 292 && (float) $drawn['y'] > 5, 'on the page');
+                }
+            }
+            self::assertGreaterThan(40, $words);
+        }
+    }
+
+    public function test_text_cannot_leave_its_element(): void
+    {
+        $canvas = new SvgCanvas(10, 10);
+        $canvas->text(1, 1, '</text><script>alert(1)</script>&"\'');
+        self::assertStringNotContainsString('<script', $canvas->page(1));
+        self::assertSame('</text><script>alert(1)</script>&"\'', (string) (self::xml($canvas)->xpath('//s:text')[0] ?? ''));
+    }
+
+    public function test_pages_are_numbered_from_one(): void
+    {
+        $canvas = new SvgCanvas(10, 10);
+        $canvas->text(1, 1, 'first');
+        $canvas->newPage();
+        $canvas->text(1, 1, 'second');
+        self::assertSame(2, $canvas->pages());
+        self::assertStringContainsString('first', $canvas->page(1));
+        self::assertStringNotContainsString('first', $canvas->page(2));
+        self::assertStringContainsString('second', $canvas->page(2));
+    }
+}

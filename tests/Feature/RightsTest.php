@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Route as Routes;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Every route asks who it is; every route that changes the plan asks for a planner or the lead. */
+final class RightsTest extends TestCase
+{
+    /** Open to everybody: the door itself, and what is not there. */
+    private const OPEN = ['api/session', 'api/{any}', '{any}'];
+
+    /** Written by the whole crew, or judged by the controller: work that is recorded. */
+    private const CREW = ['api/session', 'api/events', 'api/runs/{id}/test', 'api/installations/{id}/open'];
+
+    public function test_every_route_is_behind_the_door_and_every_change_behind_a_role(): void
+    {
+        $checked = 0;
+        foreach (Routes::getRoutes() as $route) {
+            self::assertInstanceOf(Route::class, $route);
+            if (! str_starts_with($route->uri(), 'api/') || in_array($route->uri(), self::OPEN, true)) {
+                continue;
+            }
+            $asks = $route->gatherMiddleware();
+            self::assertContains('auth', $asks, $route->uri());
+            if (array_intersect($route->methods(), ['POST', 'PUT', 'PATCH', 'DELETE']) !== [] && ! in_array($route->uri(), self::CREW, true)) {
+                self::assertContains('role:planner,lead', $asks, implode('|', $route->methods()).' '.$route->uri());
+            }
+            $checked++;
+        }
+        self::assertGreaterThan(40, $checked);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function reads(): iterable
+    {
+        foreach (['schedule', 'catalogue', 'rules', 'types', 'types/cable/pair-foil', 'equipment', 'connectors/rect90-male', 'runs/A-114', 'runs/A-114/sheet/A', 'runs/A-114/sheet/A/sheet.pdf', 'runs/A-114/sheet/A/strip.svg', 'runs/A-114/test', 'find?q=a', 'plans/rect90-male-24ch.csv', 'changes'] as $path) {
+            yield $path => [$path];
+        }
+    }
+
+    #[DataProvider('reads')]
+    public function test_the_crew_reads_and_a_stranger_does_not(string $path): void
+    {
+        $this->getJson('/api/'.$path)->assertUnauthorized();
+        $this->as('installer')->get('/api/'.$path, ['Accept' => 'application/json'])->assertOk();
+    }
+
+    #[DataProvider('reads')]
+    public function test_somebody_of_another_crew_sees_nothing_of_this_installation(string $path): void
+    {
+        $other = \App\Models\User::query()->create(['sign_in' => 'elsewhere@pump.example', 'name' => 'Elsewhere', 'roles' => ['lead'], 'password' => 'x']);
+        $this->actingAs($other)->get('/api/'.$path, ['Accept' => 'application/json'])->assertStatus(409);
+    }
+}
