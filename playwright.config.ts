@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/Browser',
   workers: 1,
-  timeout: 120_000,
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   reporter: 'line',
   outputDir: '.sartal/playwright',
