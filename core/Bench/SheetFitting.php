@@ -42,6 +42,6 @@ final readonly class SheetFitting
         return $this->type === $other->type && $this->plan === $other->plan && $this->fitting->parts === $other->fitting->parts
             && $this->fitting->clocking === $other->fitting->clocking && $this->fitting->exit === $other->fitting->exit
             && count($this->legs) === 1 && count($other->legs) === 1
-            && $this->legs[0]->preparation->recipe === $other->legs[0]->preparation->recipe;
+            && $this->legs[0]->preparation->recipe == $other->legs[0]->preparation->recipe;
     }
 }

@@ -16,4 +16,10 @@ enum Layer: string
     case Dielectric = 'dielectric';
     case Insulation = 'insulation';
     case Conductor = 'conductor';
+
+    /** Ends where the cores begin: its mark grows with them. What is bared at a core's tip stays as it is. */
+    public function isAroundTheCores(): bool
+    {
+        return in_array($this, [self::Sheath, self::OuterScreen, self::InnerSheath, self::Screen, self::Separator], true);
+    }
 }

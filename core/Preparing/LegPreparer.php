@@ -43,6 +43,7 @@ final readonly class LegPreparer
         foreach ($order->sorted($joints) as $joint) {
             $cores[] = new CoreCut($joint, $this->length($fit, $joint, $signals[$joint->circuit] ?? null, $chosen, $exit));
         }
+        $chosen = self::longEnough($chosen, $cores);
         $slides = (new SlideOns($this->catalogue, $this->rules))->of($fit);
         $contacts = $this->contacts($fit);
 
@@ -54,6 +55,26 @@ final readonly class LegPreparer
         $usual = $fit->connector->cable->recipes[$fit->cable->prepares($fit->elements[0] ?? '')] ?? '';
 
         return $this->catalogue->recipes[$chosen] ?? $this->catalogue->recipes[$usual] ?? null;
+    }
+
+    /**
+     * The sheath comes off at least as far back as the longest core needs.
+     *
+     * @param  list<CoreCut>  $cores
+     */
+    private static function longEnough(?Recipe $recipe, array $cores): ?Recipe
+    {
+        $sheath = $recipe?->mark(Layer::Sheath);
+        if ($recipe === null || $sheath === null) {
+            return $recipe;
+        }
+        $longest = Length::zero();
+        foreach ($cores as $core) {
+            $longest = $core->length->result->compare($longest) > 0 ? $core->length->result : $longest;
+        }
+        $longest = $longest->roundedUpTo(Length::millimetres(1));
+
+        return $longest->compare($sheath) > 0 ? $recipe->lengthenedBy($longest->minus($sheath)) : $recipe;
     }
 
     /** From the end of the sheath to the end of the core. */

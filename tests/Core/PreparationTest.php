@@ -224,4 +224,19 @@ final class PreparationTest extends TestCase
         }
         self::assertGreaterThan($mark('instrument-to-phone', Layer::Insulation), $mark('instrument-to-phone', Layer::ConductiveLayer), 'the conductive layer never reaches the tip');
     }
+
+    /** A core that is longer than its recipe foresees needs the sheath off further back; its tip is bared as before. */
+    public function test_the_sheath_comes_off_as_far_as_the_longest_core_needs(): void
+    {
+        foreach (['rear', 'left side', 'right side'] as $exit) {
+            $preparation = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0]->legs[0]->preparation;
+            $longest = max(array_map(static fn ($core): int => $core->length->result->nanometres, $preparation->cores));
+            self::assertGreaterThanOrEqual($longest, $preparation->recipe?->mark(Layer::Sheath)->nanometres ?? 0, $exit);
+            self::assertSame('4.5 mm', $preparation->recipe?->mark(Layer::Insulation)?->canonical());
+            self::assertSame('5 mm', $preparation->recipe->mark(Layer::Sheath)?->minus($preparation->recipe->mark(Layer::Screen) ?? Length::zero())->canonical(), 'the screen keeps its place before the sheath');
+        }
+        $mains = self::sheet(Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], [])), 'P-1', Side::A)->fittings[0]->legs[0]->preparation;
+        self::assertSame('310 mm', $mains->recipe?->mark(Layer::Sheath)?->canonical(), 'the protective earth is the longest');
+        self::assertSame('18 mm', self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation->recipe?->mark(Layer::Sheath)?->canonical());
+    }
 }
