@@ -244,7 +244,7 @@ final class SheetDrawing
         $terminal = $fitting->layout->cavities[$joint->address()]->terminal ?? '';
         $this->canvas->text($x + 5, $this->y, (string) $number, 2.7, 'end', fill: '#4a6076');
         // Mains: the marked terminal leads, the colour only follows.
-        [$swatch, $contact] = $mains ? [30.0, 7.0] : [7.0, 32.0];
+        [$swatch, $contact] = $mains ? [30.0, 7.0] : [7.0, 38.0];
         $this->canvas->box($x + $swatch, $this->y - 2.6, 5, 3, Colours::hex($colours[0]), width: 0.15);
         if (isset($colours[1])) {
             $this->canvas->polygon([[$x + $swatch + 1.4, $this->y + 0.4], [$x + $swatch + 2.6, $this->y - 2.6], [$x + $swatch + 3.6, $this->y - 2.6], [$x + $swatch + 2.4, $this->y + 0.4]], Colours::hex($colours[1]), '');
@@ -252,8 +252,8 @@ final class SheetDrawing
         $parent = str_contains($joint->conductor, '/') ? $this->sheet->cable->element(substr($joint->conductor, 0, (int) strrpos($joint->conductor, '/')))->label ?? '' : '';
         $this->canvas->text($x + $swatch + 6, $this->y, Colours::letters($element->colour ?? '').' '.($mains ? '' : $parent), 2.8);
         $this->canvas->text($x + $contact, $this->y, $joint->address(), 3.3, bold: true, mono: true);
-        $this->canvas->text($x + 46, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
-        $this->canvas->text($x + 90, $this->y, LengthText::of($core->length->result, $this->view->inches, 1), 2.8, 'end');
+        $this->canvas->text($x + 51, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
+        $this->canvas->text($x + 88, $this->y, LengthText::of($core->length->result, $this->view->inches, 1), 2.8, 'end');
         if ($joint->exception !== '') {
             $this->y += 3.6;
             $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->exception, 2.6, fill: '#8a5b00');

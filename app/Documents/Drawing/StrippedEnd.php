@@ -29,7 +29,7 @@ final readonly class StrippedEnd
     }
 
     /** Kept free at the right for the marks' words. */
-    private const WORDS = 30;
+    private const WORDS = 37;
 
     /** Height that the drawing takes, marks included. */
     public function height(): float

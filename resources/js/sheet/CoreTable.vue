@@ -14,7 +14,7 @@ defineProps<{ cores: SheetCore[], channels: boolean, mains: boolean }>()
       <tr v-for="(core, i) in cores" :key="core.conductor + core.address">
         <td class="quiet">{{ i + 1 }}</td>
         <td v-if="mains"><b class="mono big">{{ core.address }}</b> {{ core.terminal }}</td>
-        <td><Swatch :colour="core.colour || 'bare'" /> <span class="quiet">{{ core.element }}</span></td>
+        <td><Swatch :colour="core.colour || 'bare'" /> <span v-if="!mains" class="quiet">{{ core.element }}</span></td>
         <td v-if="!mains"><b class="mono big">{{ core.address }}</b> <span class="quiet">{{ core.terminal }}</span></td>
         <td>{{ core.function }}<span v-if="channels" class="quiet"> · {{ core.channel }}</span><span v-if="core.exception" class="mind"> by hand: {{ core.exception }}</span></td>
         <td class="right"><details class="sum"><summary class="mono">{{ short(core.length.result) }}</summary><span v-for="term in core.length.terms" :key="term.label">{{ term.label }} {{ term.detail }} {{ length(term.amount) }} <em>{{ term.source }}</em></span></details></td>
