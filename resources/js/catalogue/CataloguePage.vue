@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import type { TypeDetail, TypeKind, TypeLine } from '../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
+import { useAttempt } from '../ui/attempt'
 import ConnectorView from '../ui/ConnectorView.vue'
 import TypeEditor from './TypeEditor.vue'
 
@@ -17,17 +18,8 @@ const kind = computed<TypeKind>(() => KINDS.find(each => each.kind === route.que
 const words = ref('')
 const detail = ref<TypeDetail | null>(null)
 const editing = ref<'edit' | 'copy' | null>(null)
-const problem = ref('')
-const said = ref('')
+const { problem, said, attempt } = useAttempt()
 
-async function attempt(work: () => Promise<void>) {
-  problem.value = ''
-  try {
-    await work()
-  } catch (error) {
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat()[0] ?? error.message : String(error)
-  }
-}
 const load = () => attempt(async () => { types.value = await api.get<Record<TypeKind, TypeLine[]>>('types') })
 onMounted(load)
 const shown = computed(() => (types.value?.[kind.value] ?? []).filter(each => words.value.toLowerCase().split(/\s+/).every(word => `${each.id} ${each.name} ${each.about} ${each.source} ${each.used ? 'used' : ''} ${each.retired ? 'retired' : ''}`.toLowerCase().includes(word))))

@@ -2,10 +2,11 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import type { Catalogue, Channels, Consequences, ContactPair, Drawing, Finding, PlanDefinition, TypeDetail, TypeKind, TypeLine } from '../api/types'
 import ConsequenceList from '../rules/ConsequenceList.vue'
+import { useAttempt } from '../ui/attempt'
 import { blockColour, hex } from '../ui/colours'
 import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
@@ -27,9 +28,7 @@ const problems = ref<Finding[]>([])
 const pairs = ref<ContactPair[]>([])
 const cell = ref<{ channel: string, fn: string } | null>(null)
 const view = ref<'face' | 'wiring'>('face')
-const problem = ref('')
-const said = ref('')
-const busy = ref(false)
+const { problem, said, busy, attempt } = useAttempt()
 const laying = ref(false)
 const pasting = ref(false)
 const saving = ref(false)
@@ -37,19 +36,6 @@ const preview = ref<Consequences | null>(null)
 const asName = ref('')
 const isNew = computed(() => props.id === 'new')
 
-async function attempt(work: () => Promise<void>) {
-  busy.value = true
-  problem.value = ''
-  try {
-    await work()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    const listed = (error.body.problems ?? []) as { path: string, value: string, words: string }[]
-    problem.value = listed.length ? listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') : Object.values(error.fields).flat().join(' ') || error.message
-  } finally {
-    busy.value = false
-  }
-}
 async function face() {
   if (!draft.value?.connector) return
   const inserts = new URLSearchParams(Object.entries(draft.value.inserts ?? {}).map(([bay, type]) => [`inserts[${bay}]`, type]))

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import type { Catalogue, Finding, TypeKind, TypeLine } from '../api/types'
+import { useAttempt } from '../ui/attempt'
 import RuleTabs from './RuleTabs.vue'
 
 interface Port { id: string, name: string, connector: string, connectorName: string, plan: string | null, direction: string, signal: string, level: string, phantom: boolean, terminates: boolean, plugged: string | null, pluggedName: string, fits: { id: string, name: string, here: boolean }[] }
@@ -16,24 +17,8 @@ const catalogue = ref<Catalogue | null>(null)
 const connectors = ref<TypeLine[]>([])
 const plans = ref<TypeLine[]>([])
 const draft = ref<Draft | null>(null)
-const problem = ref('')
-const said = ref('')
-const busy = ref(false)
+const { problem, said, busy, attempt } = useAttempt()
 
-async function attempt(work: () => Promise<void>, done = '') {
-  problem.value = ''
-  busy.value = true
-  try {
-    await work()
-    said.value = done
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    const listed = (error.body.problems ?? []) as { path: string, value: string, words: string }[]
-    problem.value = listed.length ? listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') : Object.values(error.fields).flat()[0] ?? error.message
-  } finally {
-    busy.value = false
-  }
-}
 async function load() {
   devices.value = (await api.get<{ equipment: Device[] }>('equipment')).equipment
   loaded.value = true

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import type { Consequences, Rules, School } from '../api/types'
+import { useAttempt } from '../ui/attempt'
 import ConsequenceList from './ConsequenceList.vue'
 
 /** One page of questions; what an answer would change is shown before it is saved. */
@@ -11,8 +12,7 @@ const emit = defineEmits<{ saved: [] }>()
 const session = useSession()
 const draft = ref<Rules>({ ...props.rules })
 const preview = ref<Consequences | null>(null)
-const problem = ref('')
-const busy = ref(false)
+const { problem, busy, attempt } = useAttempt()
 watch(() => props.rules, value => { draft.value = { ...value }; preview.value = null })
 
 const changed = computed(() => Object.keys(draft.value).filter(key => String(draft.value[key]) !== String(props.rules[key])))
@@ -25,19 +25,6 @@ watch(draft, () => {
   window.setTimeout(() => { if (mine === asked) void look() }, 400)
 }, { deep: true })
 
-async function attempt(work: () => Promise<void>) {
-  busy.value = true
-  problem.value = ''
-  try {
-    await work()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    const listed = (error.body.problems ?? []) as { path: string, value: string, words: string }[]
-    problem.value = listed.length ? listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') : Object.values(error.fields).flat()[0] ?? error.message
-  } finally {
-    busy.value = false
-  }
-}
 const look = () => attempt(async () => { preview.value = await api.post<Consequences>('rules/preview', body()) })
 const save = () => attempt(async () => { await api.put('rules', body()); preview.value = null; emit('saved') })
 const answer = (school: School) => school.answers.find(each => each.value === draft.value[school.key])?.words

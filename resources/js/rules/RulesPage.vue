@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import type { Part, Rules, School } from '../api/types'
+import { useAttempt } from '../ui/attempt'
 import { length } from '../ui/units'
 import HouseRules from './HouseRules.vue'
 import RuleTabs from './RuleTabs.vue'
@@ -14,8 +15,7 @@ const rules = ref<Rules | null>(null)
 const schools = ref<School[]>([])
 const version = ref(0)
 const parts = ref<Part[]>([])
-const problem = ref('')
-const said = ref('')
+const { problem, said, attempt } = useAttempt()
 const editing = ref<{ kind: Part['kind'], id: string, name: string, length: string, wayKind: string, fire: string, version?: number } | null>(null)
 const KINDS = [{ kind: 'way', title: 'Ways' }, { kind: 'location', title: 'Locations' }, { kind: 'loom', title: 'Looms' }] as const
 
@@ -27,18 +27,6 @@ async function load() {
   parts.value = answer.parts
 }
 onMounted(() => attempt(load, ''))
-async function attempt(work: () => Promise<unknown>, done: string) {
-  problem.value = ''
-  said.value = ''
-  try {
-    await work()
-    said.value = done
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    const listed = (error.body.problems ?? []) as { path: string, value: string, words: string }[]
-    problem.value = listed.length ? listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') : Object.values(error.fields).flat()[0] ?? error.message
-  }
-}
 function edit(kind: Part['kind'], part?: Part) {
   editing.value = { kind, id: part?.id ?? '', name: part?.name ?? '', length: part?.length ?? '', wayKind: part?.wayKind || 'tray', fire: part?.fire ?? 'unrated', version: part?.version }
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import type { Catalogue, Row } from '../api/types'
+import { useAttempt } from '../ui/attempt'
 import { length } from '../ui/units'
 
 /** The same change for every marked run, or new codes in a row: one step to undo. */
@@ -15,8 +16,7 @@ const blank = () => ({ build: KEEP, loom: KEEP, cable: KEEP, tail_a: '', tail_b:
 const values = ref<Record<string, string>>(blank())
 const ways = ref<string[]>([])
 const number = ref({ prefix: '', from: '1', step: '1' })
-const problem = ref('')
-const busy = ref(false)
+const { problem, busy, attempt } = useAttempt()
 
 watch(open, async value => {
   if (!value) return
@@ -30,20 +30,12 @@ watch(open, async value => {
 const line = computed(() => ({ ...Object.fromEntries(Object.entries(values.value).filter(([key, value]) => ['build', 'loom', 'cable'].includes(key) ? value !== KEEP : value !== '')), ...(ways.value.length ? { ways: ways.value.join('|') } : {}) }))
 const preview = computed(() => props.rows.slice(0, 3).map((_, i) => number.value.prefix + String(Number(number.value.from) + i * Number(number.value.step)).padStart(3, '0')).join(', '))
 
-async function save() {
-  busy.value = true
-  problem.value = ''
-  try {
-    const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
-    const answer = await api.patch<{ changed: number }>('runs', what.value === 'codes' ? { runs, number: number.value } : { runs, line: line.value })
-    open.value = false
-    emit('done', `${answer.changed} runs are changed. u undoes it.`)
-  } catch (error) {
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat().join(' ') || error.message : String(error)
-  } finally {
-    busy.value = false
-  }
-}
+const save = () => attempt(async () => {
+  const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
+  const answer = await api.patch<{ changed: number }>('runs', what.value === 'codes' ? { runs, number: number.value } : { runs, line: line.value })
+  open.value = false
+  emit('done', `${answer.changed} runs are changed. u undoes it.`)
+})
 </script>
 
 <template>

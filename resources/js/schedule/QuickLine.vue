@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
-import { api, ApiError } from '../api/client'
+import { api } from '../api/client'
 import type { Finding, Line, RunPage, Worked } from '../api/types'
+import { useAttempt } from '../ui/attempt'
 import { length } from '../ui/units'
 
 /** A run from one line of words, shown whole before it is saved. */
@@ -10,23 +11,11 @@ const emit = defineEmits<{ saved: [RunPage], open: [Line], close: [] }>()
 interface Guess { line: Line, understood: { what: string, took: string, said: boolean }[], cut: Worked, circuits: number, fittings: number, findings: Finding[] }
 const text = ref('')
 const guess = ref<Guess | null>(null)
-const problem = ref('')
-const busy = ref(false)
+const { problem, busy, attempt } = useAttempt()
 const field = ref<{ focus: () => void } | null>(null)
 onMounted(() => field.value?.focus())
 
-async function attempt(work: () => Promise<void>) {
-  busy.value = true
-  problem.value = ''
-  try {
-    await work()
-  } catch (error) {
-    guess.value = null
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat()[0] ?? error.message : String(error)
-  } finally {
-    busy.value = false
-  }
-}
+watch(problem, refused => { if (refused) guess.value = null })
 const read = () => attempt(async () => { guess.value = text.value.trim() ? await api.post<Guess>('runs/quick', { text: text.value }) : null })
 watch(text, useDebounceFn(read, 400))
 const save = () => attempt(async () => {
