@@ -99,7 +99,7 @@ final class SheetDrawing
         $title = count($members) > 1 ? sprintf('%s to %s, %d alike', $labels[0], $labels[count($labels) - 1], count($members)) : $fitting->fitting->label;
         $this->canvas->text(self::LEFT, $top, $title.': '.$fitting->type->name, 4, bold: true);
         $many = count($fitting->layout->cavities) > 12;
-        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on($this->canvas, self::LEFT + 33, $top + 42, $many ? 72 : 60, $this->view);
+        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on($this->canvas, self::LEFT + 33, $top + 42, $many ? 64 : 60, $many ? 72 : 60, $this->view);
         $this->canvas->text(self::LEFT + 33, $top + 83, $this->view->name(), 3, 'middle', fill: '#4a6076');
         $this->otherEnd($first, $top);
         $this->y = $top + 7;
@@ -119,7 +119,7 @@ final class SheetDrawing
         if (! $first || $other === null) {
             return;
         }
-        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on($this->canvas, self::LEFT + 82, $top + 22, 26, $this->view);
+        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on($this->canvas, self::LEFT + 82, $top + 22, 26, 26, $this->view);
         $this->canvas->text(self::LEFT + 82, $top + 40, 'end '.($this->other?->side->value ?? '').', same view', 2.8, 'middle', fill: '#4a6076');
     }
 
@@ -209,25 +209,25 @@ final class SheetDrawing
         $cores = array_merge(...array_map(static fn (SheetLeg $leg): array => $leg->preparation->cores, $fitting->legs));
         $columns = count($cores) > 12 ? 2 : 1;
         $mains = $fitting->type->domain === HazardDomain::Mains;
-        $this->room(14);
+        $rows = (int) ceil(count($cores) / $columns);
+        // A heading stays with its leg, a short leg on one page.
+        $this->room(max(15, 5.6 + 4.6 * min(6, $rows)));
         if ($named) {
             $this->canvas->text(self::LEFT, $this->y, 'Leg '.$fitting->legs[0]->leg->label, 3.2, bold: true);
             $this->y += 4.6;
         }
-        $rows = (int) ceil(count($cores) / $columns);
-        $row = 0;
-        while ($row < $rows) {
+        // Page by page in the order of work: a page is full before the next begins.
+        for ($done = 0; $done < count($cores); $done += $rows * $columns) {
             $this->room(10);
-            $fits = min($rows - $row, max(1, (int) floor((self::FOOT - $this->y) / 4.6)));
+            $rows = min((int) ceil((count($cores) - $done) / $columns), max(1, (int) floor((self::FOOT - $this->y) / 4.6)));
             $top = $this->y;
             for ($column = 0; $column < $columns; $column++) {
                 $this->y = $top;
-                foreach (array_slice($cores, $column * $rows + $row, $fits) as $i => $core) {
-                    $this->joint(self::LEFT + $column * 94, $column * $rows + $row + $i + 1, $core, $fitting, $mains);
+                foreach (array_slice($cores, $done + $column * $rows, $rows) as $i => $core) {
+                    $this->joint(self::LEFT + $column * 94, $done + $column * $rows + $i + 1, $core, $fitting, $mains);
                 }
             }
-            $this->y = $top + $fits * 4.6 + 1;
-            $row += $fits;
+            $this->y = $top + $rows * 4.6 + 1;
         }
         if ($fitting->print !== []) {
             $this->room(6);
@@ -252,7 +252,9 @@ final class SheetDrawing
         $parent = str_contains($joint->conductor, '/') ? $this->sheet->cable->element(substr($joint->conductor, 0, (int) strrpos($joint->conductor, '/')))->label ?? '' : '';
         $this->canvas->text($x + $swatch + 6, $this->y, Colours::letters($element->colour ?? '').' '.($mains ? '' : $parent), 2.8);
         $this->canvas->text($x + $contact, $this->y, $joint->address(), 3.3, bold: true, mono: true);
-        $this->canvas->text($x + 51, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
+        // An address with its bay is longer than a contact's number.
+        $function = max($mains ? 46.0 : 51.0, $contact + 2 + 2.1 * mb_strlen($joint->address()));
+        $this->canvas->text($x + $function, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
         $this->canvas->text($x + 88, $this->y, LengthText::of($core->length->result, $this->view->inches, 1), 2.8, 'end');
         if ($joint->exception !== '') {
             $this->y += 3.6;

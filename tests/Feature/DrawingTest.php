@@ -42,7 +42,7 @@ final class DrawingTest extends TestCase
         $catalogue = ShippedCatalogue::load();
         $type = $catalogue->connectors[$connector];
         $canvas = new SvgCanvas(100, 100);
-        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on($canvas, 50, 50, 60, $view);
+        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on($canvas, 50, 50, 60, 60, $view);
         $places = [];
         foreach (self::xml($canvas)->xpath('//s:text') ?: [] as $text) {
             $places[(string) $text] = [(float) $text['x'], (float) $text['y']];
@@ -172,6 +172,50 @@ final class DrawingTest extends TestCase
                 }
             }
             self::assertGreaterThan(40, $words);
+        }
+    }
+
+    /**
+     * Widths from below: a letter of the sans face is about half its size, of the mono face six tenths (from memory).
+     * An address with its bay, two columns on two pages, eight legs and mains terminals.
+     */
+    public function test_words_on_a_line_stay_apart_and_joints_follow_the_pages(): void
+    {
+        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'))->installation;
+        $plan = (new Planner)->plan($in);
+        foreach (['V-407' => Side::B, 'M-201' => Side::B, 'M-202' => Side::B, 'P-007' => Side::A] as $run => $side) {
+            $sheet = (new EndSheets($in))->of($in->runs[$run], $side, $plan->runs[$run]);
+            self::assertNotNull($sheet);
+            $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
+            SheetDrawing::draw($svg, $sheet, null, new View, $in->name);
+            $joints = [];
+            for ($page = 1; $page <= $svg->pages(); $page++) {
+                $lines = [];
+                $last = '';
+                foreach (self::xml($svg, $page)->xpath('//s:text') ?: [] as $text) {
+                    $width = mb_strlen((string) $text) * (float) $text['font-size'] * (str_contains((string) $text['font-family'], 'Mono') ? 0.6 : 0.45);
+                    $x = (float) $text['x'];
+                    $anchor = (string) $text['text-anchor'];
+                    if ($anchor !== 'middle') {
+                        $lines[(string) $text['y']][] = $anchor === 'end' ? [$x - $width, $x, (string) $text] : [$x, $x + $width, (string) $text];
+                    }
+                    if ($anchor === 'end' && ctype_digit((string) $text)) {
+                        $joints[] = (int) (string) $text;
+                    }
+                    $last = (string) $text;
+                }
+                self::assertStringStartsNotWith('Leg ', $last, "$run page $page ends with a heading");
+                foreach ($lines as $line) {
+                    usort($line, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+                    for ($i = 1; $i < count($line); $i++) {
+                        self::assertGreaterThan($line[$i - 1][1], $line[$i][0], "$run: \"{$line[$i - 1][2]}\" runs into \"{$line[$i][2]}\"");
+                    }
+                }
+            }
+            if ($run === 'M-201') {
+                self::assertSame(range(1, 72), $joints);
+            }
+            self::assertNotEmpty($joints);
         }
     }
 

@@ -8,7 +8,7 @@ use Sartal\Core\Catalogue\ConnectorType;
 use Sartal\Core\Catalogue\Point;
 use Sartal\Core\Wiring\FittingLayout;
 
-/** Draws a connector from the catalogue's millimetres into a given square. */
+/** Draws a connector from the catalogue's millimetres into a given frame. */
 final readonly class ConnectorDrawing
 {
     private const INK = '#22302f';
@@ -20,8 +20,8 @@ final readonly class ConnectorDrawing
     {
     }
 
-    /** Around a middle, no wider or higher than the given size. */
-    public function on(Canvas $canvas, float $cx, float $cy, float $size, View $view): void
+    /** Around a middle, no wider and no higher than given, turned or not. */
+    public function on(Canvas $canvas, float $cx, float $cy, float $width, float $height, View $view): void
     {
         [$w, $h] = [$this->type->outline->width->inMillimetres(), $this->type->outline->height->inMillimetres()];
         $places = [];
@@ -31,11 +31,12 @@ final readonly class ConnectorDrawing
             $w = max($w, 2 * abs($at->x) + 3);
             $h = max($h, 2 * abs($at->y) + 3);
         }
-        $scale = $size / (abs($view->turn) % 180 === 90 || $w > $h ? max($w, $h) : $h);
+        [$w, $h] = abs($view->turn) % 180 === 90 ? [$h, $w] : [$w, $h];
+        $scale = min($width / $w, $height / $h);
         $this->body($canvas, $cx, $cy, $scale, $view);
-        $radius = self::radius($places, $this->type->outline->contact->inMillimetres()) * $scale;
         foreach ($places as $address => [$x, $y]) {
             $address = (string) $address;
+            $radius = self::radius($places, $address, $this->type->outline->contact->inMillimetres()) * $scale;
             $colour = $this->fill[$address] ?? null;
             $canvas->circle($cx + $x * $scale, $cy + $y * $scale, $radius, $colour === null ? '#ffffff' : Colours::tint($colour), self::INK, 0.18);
             $short = str_contains($address, '/') ? substr($address, (int) strrpos($address, '/') + 1) : $address;
@@ -67,17 +68,16 @@ final readonly class ConnectorDrawing
     }
 
     /**
-     * No larger than half the way to the nearest neighbour.
+     * No larger than half the way to its own nearest neighbour.
      *
      * @param  array<string, array{float, float}>  $places
      */
-    private static function radius(array $places, float $contact): float
+    private static function radius(array $places, string $address, float $contact): float
     {
         $nearest = $contact * 1.3;
-        $list = array_values($places);
-        foreach ($list as $i => [$x, $y]) {
-            for ($j = $i + 1; $j < count($list); $j++) {
-                $nearest = min($nearest, hypot($x - $list[$j][0], $y - $list[$j][1]) * 0.46);
+        foreach ($places as $other => [$x, $y]) {
+            if ((string) $other !== $address) {
+                $nearest = min($nearest, hypot($x - $places[$address][0], $y - $places[$address][1]) * 0.46);
             }
         }
 
