@@ -127,7 +127,7 @@ li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
 .site { font-weight: 600 }
 @media (max-width: 700px) {
   .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }
-  .rail { order: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
+  .rail { grid-row: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
   .desk, .name, ul::before, li kbd, .who .quiet, .site { display: none }
   ul { display: flex; flex: 1 }
   li { flex: 1 }
