@@ -16,6 +16,7 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\MemoryPlanCache;
 use Sartal\Core\Planning\Planner;
@@ -52,7 +53,7 @@ function installation(int $count): array
             $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', $i), EventKind::Tested, 'R-'.$i, null, 'x', $at, $at, '', verdict: Verdict::Passes);
         }
     }
-    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here')], ['tray' => new Way('tray', 'Tray', 'tray', Length::metres(20))], circuits: $circuits, fittings: $fittings, runs: $runs);
+    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here')], ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')], circuits: $circuits, fittings: $fittings, runs: $runs);
 
     return [$in, new Record($events)];
 }

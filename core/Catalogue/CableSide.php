@@ -17,6 +17,7 @@ final readonly class CableSide
      * @param  list<string>  $slides  part ids in the order in which they go on, first on first
      * @param  array<string, string>  $recipes  how the cable prepares → recipe id
      * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the contacts' own
+     * @param  list<string>  $kit  part ids that come with it: what is not used goes on the shelf
      * @param  bool  $staggered  each core is cut to the distance of its own terminal
      * @param  array<string, int>  $hardware  part id → how many hold it in its panel
      */
@@ -35,13 +36,14 @@ final readonly class CableSide
         public array $print = [],
         public array $hardware = [],
         public bool $staggered = false,
+        public array $kit = [],
     ) {
     }
 
     /** @return list<string> ids of every part that it names */
     public function parts(): array
     {
-        $parts = [...$this->chucks, ...$this->ferrules, ...$this->slides, ...array_map(strval(...), array_keys($this->hardware))];
+        $parts = [...$this->chucks, ...$this->ferrules, ...$this->slides, ...array_map(strval(...), array_keys($this->hardware)), ...$this->kit];
         foreach ($this->terminals as $terminal) {
             array_push($parts, ...$terminal->parts);
         }

@@ -28,6 +28,8 @@ final class CableType
      * @param  string  $jacket  what a ferrule has to know of its sheath: "standard", "thin", "outdoor"
      * @param  ?Length  $bendRadius  the least, once fixed; null: not stated
      * @param  float  $mass  g/m; 0: not stated
+     * @param  string  $category  of four-pair cable: "5e", "6", "6A"; "" for others
+     * @param  list<Length>  $reels  lengths that it is sold in
      * @param  bool  $retired  kept for those who use it, offered to nobody
      */
     public function __construct(
@@ -44,6 +46,8 @@ final class CableType
         public readonly ?Length $bendRadius = null,
         public readonly float $mass = 0.0,
         public readonly bool $retired = false,
+        public readonly string $category = '',
+        public readonly array $reels = [],
     ) {
     }
 

@@ -25,6 +25,8 @@ final readonly class Element
      * @param  int  $strands  wires in a conductor: 1 is solid, 0 not stated
      * @param  ?float  $permittivity  relative, of the dielectric that a coax's centre lies in
      * @param  ?int  $impedance  nominal, in Ω; a coax's follows from its geometry instead
+     * @param  ?float  $capacitance  pF/m between its two cores, of a pair or quad; a coax's follows from its geometry
+     * @param  ?float  $lossTangent  of the dielectric that a coax's centre lies in
      * @param  string  $prepares  which recipes prepare it; "" as the element above it
      */
     public function __construct(
@@ -42,6 +44,8 @@ final readonly class Element
         public ?float $permittivity = null,
         public ?int $impedance = null,
         public string $prepares = '',
+        public ?float $capacitance = null,
+        public ?float $lossTangent = null,
     ) {
     }
 }

@@ -19,6 +19,7 @@ final readonly class Part
      * @param  int  $crimps  made on it
      * @param  bool  $split  opens along its side or is wrapped round: can go on at any time
      * @param  int  $pack  pieces in a pack
+     * @param  bool  $lined  of shrink: with adhesive, so that it seals
      * @param  list<string>  $ends  connector type ids of a bought lead
      * @param  bool  $oneWay  a lead that works in one direction only
      */
@@ -39,6 +40,7 @@ final readonly class Part
         public ?Length $length = null,
         public array $ends = [],
         public bool $oneWay = false,
+        public bool $lined = false,
     ) {
     }
 

@@ -25,6 +25,12 @@ enum PartKind: string
     case Terminator = 'terminator';
     case Lead = 'lead';
 
+    /** Chosen by size from whatever there is, and named by nothing. */
+    public function isChosenFromAll(): bool
+    {
+        return in_array($this, [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder], true);
+    }
+
     /** Opens along its side, or is wrapped round: needs no free end. */
     public function isOnTheCable(): bool
     {

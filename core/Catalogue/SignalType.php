@@ -16,6 +16,7 @@ final readonly class SignalType
      * @param  bool  $colourRule  its polarity follows the house rule on colours, not the cable's order
      * @param  bool  $telescopes  its screen may be left open at one end, where the house does so
      * @param  list<string>  $words  that people say for it
+     * @param  ?ReachRule  $reach  how far it goes; null: nobody asks
      * @param  bool  $phantom  its screen may be the return of phantom power
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class SignalType
         public bool $telescopes = false,
         public bool $phantom = false,
         public array $words = [],
+        public ?ReachRule $reach = null,
     ) {
     }
 

@@ -40,6 +40,7 @@ final class CableSideCodec
             $fields->texts('print'),
             self::hardware($fields),
             $fields->flag('staggered', false),
+            $fields->texts('kit'),
         );
         $fields->done();
 
@@ -100,6 +101,7 @@ final class CableSideCodec
             'print' => $side->print,
             'hardware' => $side->hardware === [] ? null : (object) $side->hardware,
             'staggered' => $side->staggered ?: null,
+            'kit' => $side->kit,
         ]);
     }
 }

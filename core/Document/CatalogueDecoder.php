@@ -24,6 +24,8 @@ use Sartal\Core\Catalogue\Mount;
 use Sartal\Core\Catalogue\Outline;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\Point;
+use Sartal\Core\Catalogue\ReachKind;
+use Sartal\Core\Catalogue\ReachRule;
 use Sartal\Core\Catalogue\Recipe;
 use Sartal\Core\Catalogue\SignalFunction;
 use Sartal\Core\Catalogue\SignalJoins;
@@ -69,6 +71,8 @@ final class CatalogueDecoder
             Ranges::optionalLength($fields, 'bendRadius'),
             $fields->number('mass', 0, 100_000, 0),
             $fields->flag('retired', false),
+            $fields->text('category', ''),
+            $fields->lengths('reels', Length::metres(10_000)),
         );
     }
 
@@ -103,6 +107,8 @@ final class CatalogueDecoder
             $fields->has('permittivity') ? $fields->number('permittivity', 1, 100) : null,
             $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
             $fields->text('prepares', ''),
+            $fields->optionalNumber('capacitance', 1, 10_000),
+            $fields->optionalNumber('lossTangent', 0, 1),
         );
         $count = $fields->whole('count', 1, self::MOST_COPIES, 1);
         if ($count === 1 && ! $fields->has('count')) {
@@ -124,6 +130,8 @@ final class CatalogueDecoder
             $element->permittivity,
             $element->impedance,
             $element->prepares,
+            $element->capacitance,
+            $element->lossTangent,
         ), range(1, $count));
     }
 
@@ -192,7 +200,27 @@ final class CatalogueDecoder
             $fields->flag('telescopes', false),
             $fields->flag('phantom', false),
             $fields->texts('words'),
+            $fields->has('reach') ? self::reach($fields->child('reach')) : null,
         );
+    }
+
+    private static function reach(Fields $fields): ReachRule
+    {
+        $rule = new ReachRule(
+            $fields->choice('kind', ReachKind::class),
+            $fields->name('source'),
+            Ranges::optionalLength($fields, 'most', Length::metres(10_000)),
+            $fields->optionalNumber('decibels', 0, 1000),
+            $fields->optionalNumber('share', 1, 100),
+            $fields->optionalNumber('picofarads', 1, 1e9),
+            $fields->optionalNumber('ohms', 0.1, 1e6),
+            $fields->optionalNumber('kilohertz', 0.1, 1e6),
+            $fields->optionalNumber('volts', 0.1, 1e4),
+            $fields->optionalNumber('percent', 0.1, 100),
+        );
+        $fields->done();
+
+        return $rule;
     }
 
     public static function plan(Fields $fields): ContactPlan

@@ -20,10 +20,12 @@ use Sartal\Core\Catalogue\Metal;
 use Sartal\Core\Catalogue\Mount;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\Point;
+use Sartal\Core\Catalogue\ReachRule;
 use Sartal\Core\Catalogue\Recipe;
 use Sartal\Core\Catalogue\SignalFunction;
 use Sartal\Core\Catalogue\SignalJoins;
 use Sartal\Core\Catalogue\SignalType;
+use Sartal\Core\Measure\Length;
 
 /**
  * Catalogue entries into their JSON shape, in one canonical spelling: what is
@@ -79,6 +81,8 @@ final class CatalogueEncoder
                 'outdoor' => $cable->outdoor ?: null,
                 'bendRadius' => $cable->bendRadius?->canonical(),
                 'mass' => $cable->mass === 0.0 ? null : self::plain($cable->mass),
+                'category' => $cable->category,
+                'reels' => array_map(static fn (Length $reel): string => $reel->canonical(), $cable->reels),
                 'retired' => $cable->retired ?: null,
             ]),
             'construction' => self::element($cable->construction),
@@ -101,6 +105,8 @@ final class CatalogueEncoder
             'metal' => $element->metal === Metal::Copper ? null : $element->metal->value,
             'permittivity' => $element->permittivity === null ? null : self::plain($element->permittivity),
             'impedance' => $element->impedance,
+            'capacitance' => self::optional($element->capacitance),
+            'lossTangent' => self::optional($element->lossTangent),
             'prepares' => $element->prepares,
             'children' => array_map(self::element(...), $element->children),
         ]);
@@ -166,6 +172,7 @@ final class CatalogueEncoder
                 'telescopes' => $signal->telescopes ?: null,
                 'phantom' => $signal->phantom ?: null,
                 'words' => $signal->words,
+                'reach' => $signal->reach === null ? null : self::reach($signal->reach),
             ]),
             'functions' => array_map(static fn (SignalFunction $function): array => [
                 'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,
@@ -179,6 +186,15 @@ final class CatalogueEncoder
                 ]), $signal->consequences),
             ]),
         ];
+    }
+
+    /** @return Json */
+    private static function reach(ReachRule $rule): array
+    {
+        return self::brief(['kind' => $rule->kind->value, 'source' => $rule->source, 'most' => $rule->most?->canonical()] + array_map(self::optional(...), [
+            'decibels' => $rule->decibels, 'share' => $rule->share, 'picofarads' => $rule->picofarads, 'ohms' => $rule->ohms,
+            'kilohertz' => $rule->kilohertz, 'volts' => $rule->volts, 'percent' => $rule->percent,
+        ]));
     }
 
     /** @return Json */
@@ -215,6 +231,11 @@ final class CatalogueEncoder
     public static function point(Point $point): array
     {
         return [self::plain($point->x), self::plain($point->y)];
+    }
+
+    private static function optional(?float $number): float|int|null
+    {
+        return $number === null ? null : self::plain($number);
     }
 
     public static function plain(float $number): float|int

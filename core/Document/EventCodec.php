@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Document;
 
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Testing\Reading;
@@ -40,7 +42,20 @@ final class EventCodec
             $fields->text('note', ''),
             $fields->has('reading') ? self::reading($fields->child('reading')) : null,
             $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
+            $fields->has('cut') ? self::cut($fields->child('cut')) : null,
         );
+    }
+
+    private static function cut(Fields $fields): CutMade
+    {
+        $length = $fields->length('length', Length::metres(10_000));
+        if ($length->isZero()) {
+            $fields->wrong('length', '0', 'must be longer than nothing: say how long the piece is.', null);
+        }
+        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6));
+        $fields->done();
+
+        return $made;
     }
 
     public static function reading(Fields $fields): Reading
@@ -75,6 +90,18 @@ final class EventCodec
             'note' => $event->note,
             'reading' => $event->reading === null ? null : self::encodeReading($event->reading),
             'verdict' => $event->verdict?->value,
+            'cut' => $event->cut === null ? null : self::encodeCut($event->cut),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function encodeCut(CutMade $cut): array
+    {
+        return CatalogueEncoder::brief([
+            'reel' => $cut->reel,
+            'length' => $cut->length->canonical(),
+            'from' => $cut->from === null ? null : CatalogueEncoder::plain($cut->from),
+            'to' => $cut->to === null ? null : CatalogueEncoder::plain($cut->to),
         ]);
     }
 

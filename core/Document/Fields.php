@@ -138,6 +138,65 @@ final class Fields
         return $length;
     }
 
+    /** A length that may run backwards. */
+    public function signedLength(string $key, Length $most): Length
+    {
+        $text = $this->text($key);
+        try {
+            $length = Length::parse($text);
+        } catch (InvalidMeasure $invalid) {
+            return $this->wrong($key, $text, $invalid->getMessage(), Length::zero());
+        }
+
+        return abs($length->nanometres) > $most->nanometres ? $this->wrong($key, $text, sprintf('is beyond %s either way. Check the unit.', $most->canonical()), Length::zero()) : $length;
+    }
+
+    /** @return list<Length> */
+    public function lengths(string $key, Length $most): array
+    {
+        $lengths = [];
+        foreach ($this->items($key, false) as $i => $item) {
+            $lengths[] = (new self(['it' => $item], $this->at($key).'['.$i.']', $this->problems))->length('it', $most);
+        }
+
+        return $lengths;
+    }
+
+    public function optionalNumber(string $key, float $least, float $most): ?float
+    {
+        return $this->has($key) ? $this->number($key, $least, $most) : null;
+    }
+
+    /** @return list<float> */
+    public function numbers(string $key): array
+    {
+        $numbers = [];
+        foreach ($this->items($key, false) as $i => $item) {
+            if (is_int($item) || is_float($item)) {
+                $numbers[] = (float) $item;
+            } else {
+                $this->problems->add($this->at($key).'['.$i.']', $item, 'should be a number.');
+            }
+        }
+
+        return $numbers;
+    }
+
+    /** @return array<string, float> */
+    public function numberMap(string $key, float $most): array
+    {
+        $map = [];
+        foreach ($this->entries($key) as $name => $value) {
+            if ((is_int($value) || is_float($value)) && $value >= 0 && $value <= $most) {
+                $map[(string) $name] = (float) $value;
+            } else {
+                $this->problems->add($this->at($key).'.'.$name, $value, sprintf('should be a number from 0 to %s.', $most));
+            }
+        }
+
+        return $map;
+    }
+
     public function gauge(string $key): ?Gauge
     {
         $text = $this->optionalText($key);

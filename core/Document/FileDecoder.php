@@ -5,22 +5,21 @@ declare(strict_types=1);
 namespace Sartal\Core\Document;
 
 use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Demand;
+use Sartal\Core\Installation\Economy;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Level;
 use Sartal\Core\Installation\Link;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Topology;
-use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\VideoRate;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\Record;
@@ -65,9 +64,9 @@ final class FileDecoder
             $own->name('name'),
             $rules,
             $catalogue === null ? new Catalogue : CatalogueDecoder::catalogue($catalogue),
-            self::byId($fields, 'locations', self::location(...)),
-            self::byId($fields, 'ways', self::way(...)),
-            self::byId($fields, 'looms', self::loom(...)),
+            self::byId($fields, 'locations', BuildingCodec::location(...)),
+            self::byId($fields, 'ways', BuildingCodec::way(...)),
+            self::byId($fields, 'looms', LoomCodec::decode(...)),
             self::byId($fields, 'circuits', self::circuit(...)),
             self::byId($fields, 'equipment', self::equipment(...)),
             self::byId($fields, 'fittings', self::fitting(...)),
@@ -76,6 +75,10 @@ final class FileDecoder
             $fields->texts('splices'),
             $fields->each('links', self::link(...)),
             self::byId($fields, 'switches', self::switch(...)),
+            self::byId($fields, 'junctions', BuildingCodec::junction(...)),
+            self::byId($fields, 'panels', PanelCodec::decode(...)),
+            self::byId($fields, 'reels', StockCodec::reel(...)),
+            $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy,
         );
         $own->done();
         $catalogue?->done();
@@ -98,6 +101,8 @@ final class FileDecoder
             $fields->number('routeAllowance', 0, 100, $defaults->routeAllowance),
             $step->isZero() ? $defaults->cutStep : $step,
             $fields->length('trimAllowance', Length::metres(10), $defaults->trimAllowance),
+            $fields->length('payOut', Length::metres(50), $defaults->payOut),
+            $fields->length('usable', Length::metres(1000), $defaults->usable),
             ...$choices,
         );
         $fields->done();
@@ -105,24 +110,21 @@ final class FileDecoder
         return $rules;
     }
 
-    public static function location(Fields $fields): Location
-    {
-        return new Location(self::id($fields), $fields->name('name'), $fields->choice('fire', FireClass::class, FireClass::Unrated));
-    }
-
-    public static function way(Fields $fields): Way
-    {
-        return new Way(self::id($fields), $fields->name('name'), $fields->text('kind', 'tray'), $fields->length('length', Length::metres(10_000)));
-    }
-
-    public static function loom(Fields $fields): Loom
-    {
-        return new Loom(self::id($fields), $fields->name('name'));
-    }
-
     public static function circuit(Fields $fields): Circuit
     {
-        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''));
+        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''), $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand);
+    }
+
+    private static function demand(Fields $fields): Demand
+    {
+        $demand = new Demand(
+            $fields->has('rate') ? $fields->choice('rate', VideoRate::class) : null,
+            $fields->optionalNumber('source', 0.1, 1e6), $fields->optionalNumber('load', 0.5, 1e6),
+            $fields->optionalNumber('line', 0.1, 1e4), $fields->optionalNumber('power', 0, 1e6),
+        );
+        $fields->done();
+
+        return $demand;
     }
 
     public static function equipment(Fields $fields): Equipment

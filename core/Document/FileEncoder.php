@@ -4,21 +4,18 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Document;
 
-use Sartal\Core\Catalogue\FireClass;
 use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Demand;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Link;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Topology;
-use Sartal\Core\Installation\Way;
 
 /** A whole installation file into its JSON shape, in one canonical spelling. */
 final class FileEncoder
@@ -41,9 +38,11 @@ final class FileEncoder
         return [
             'installation' => ['id' => $in->id, 'name' => $in->name, 'rules' => self::rules($in->rules)],
             'catalogue' => CatalogueEncoder::catalogue($in->catalogue),
-            'locations' => array_map(self::location(...), array_values($in->locations)),
-            'ways' => array_map(self::way(...), array_values($in->ways)),
-            'looms' => array_map(self::loom(...), array_values($in->looms)),
+            'locations' => array_map(BuildingCodec::encodeLocation(...), array_values($in->locations)),
+            'ways' => array_map(BuildingCodec::encodeWay(...), array_values($in->ways)),
+            'junctions' => array_map(BuildingCodec::encodeJunction(...), array_values($in->junctions)),
+            'panels' => array_map(PanelCodec::encode(...), array_values($in->panels)),
+            'looms' => array_map(LoomCodec::encode(...), array_values($in->looms)),
             'circuits' => array_map(self::circuit(...), array_values($in->circuits)),
             'equipment' => array_map(self::equipment(...), array_values($in->equipment)),
             'fittings' => array_map(self::fitting(...), array_values($in->fittings)),
@@ -51,6 +50,8 @@ final class FileEncoder
             'splices' => $in->splices,
             'links' => array_map(self::link(...), $in->links),
             'switches' => array_map(self::switch(...), array_values($in->switches)),
+            'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
+            'economy' => StockCodec::encodeEconomy($in->economy),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];
     }
@@ -62,6 +63,8 @@ final class FileEncoder
             'routeAllowance' => $rules->routeAllowance,
             'cutStep' => $rules->cutStep->canonical(),
             'trimAllowance' => $rules->trimAllowance->canonical(),
+            'payOut' => $rules->payOut->canonical(),
+            'usable' => $rules->usable->canonical(),
             ...self::schools($rules),
         ];
     }
@@ -78,31 +81,23 @@ final class FileEncoder
     }
 
     /** @return array<string, mixed> */
-    public static function location(Location $location): array
-    {
-        return ['id' => $location->id, 'name' => $location->name] + ($location->fire === FireClass::Unrated ? [] : ['fire' => $location->fire->value]);
-    }
-
-    /** @return array<string, mixed> */
-    public static function way(Way $way): array
-    {
-        return ['id' => $way->id, 'name' => $way->name, 'kind' => $way->kind, 'length' => $way->length->canonical()];
-    }
-
-    /** @return array<string, mixed> */
-    public static function loom(Loom $loom): array
-    {
-        return ['id' => $loom->id, 'name' => $loom->name];
-    }
-
-    /** @return array<string, mixed> */
     public static function circuit(Circuit $circuit): array
     {
         return ['id' => $circuit->id, 'name' => $circuit->name, 'signal' => $circuit->signal]
             + CatalogueEncoder::brief([
                 'topology' => $circuit->topology === Topology::PointToPoint ? null : $circuit->topology->value,
                 'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
+                'demand' => self::demand($circuit->demand),
             ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function demand(Demand $demand): array
+    {
+        return CatalogueEncoder::brief(['rate' => $demand->rate?->value] + array_map(
+            static fn (?float $number): float|int|null => $number === null ? null : CatalogueEncoder::plain($number),
+            ['source' => $demand->source, 'load' => $demand->load, 'line' => $demand->line, 'power' => $demand->power],
+        ));
     }
 
     /** @return array<string, mixed> */

@@ -30,6 +30,7 @@ final class PartCodec
             Ranges::optionalLength($fields, 'length'),
             $fields->texts('ends'),
             $fields->flag('oneWay', false),
+            $fields->flag('lined', false),
         );
     }
 
@@ -53,6 +54,7 @@ final class PartCodec
             'length' => $part->length?->canonical(),
             'ends' => $part->ends,
             'oneWay' => $part->oneWay ?: null,
+            'lined' => $part->lined ?: null,
         ]);
     }
 }

@@ -13,9 +13,9 @@ use Sartal\Core\Measure\Length;
 /** Ranges, written as a list of their two ends: ["3.5 mm", "8 mm"], ["26 AWG", "1.5 mm2"]. */
 final class Ranges
 {
-    public static function optionalLength(Fields $fields, string $key): ?Length
+    public static function optionalLength(Fields $fields, string $key, ?Length $most = null): ?Length
     {
-        return $fields->has($key) ? $fields->length($key, Length::metres(100)) : null;
+        return $fields->has($key) ? $fields->length($key, $most ?? Length::metres(100)) : null;
     }
 
     public static function diameters(Fields $fields, string $key): ?DiameterRange

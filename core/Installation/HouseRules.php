@@ -22,11 +22,15 @@ final readonly class HouseRules
      * @param  float  $routeAllowance  per cent added to the ways for bends and dressing
      * @param  Length  $cutStep  cut lengths are rounded up to it
      * @param  Length  $trimAllowance  added at each end where ends are cut long
+     * @param  Length  $payOut  more for a run whose ends are made in place: it is paid out long and trimmed there
+     * @param  Length  $usable  an offcut from here on goes back on the shelf; shorter is scrap
      */
     public function __construct(
         public float $routeAllowance,
         public Length $cutStep,
         public Length $trimAllowance,
+        public Length $payOut,
+        public Length $usable,
         School ...$choices,
     ) {
         $chosen = [];
@@ -38,12 +42,12 @@ final readonly class HouseRules
 
     public static function defaults(): self
     {
-        return new self(3.0, Length::millimetres(50), Length::millimetres(20));
+        return new self(3.0, Length::millimetres(50), Length::millimetres(20), Length::millimetres(500), Length::metres(3));
     }
 
     public function with(School ...$choices): self
     {
-        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, ...array_values($this->chosen), ...$choices);
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, ...array_values($this->chosen), ...$choices);
     }
 
     /**

@@ -23,6 +23,9 @@ final readonly class Installation
      * @param  list<string>  $splices
      * @param  list<Link>  $links
      * @param  array<string, PanelSwitch>  $switches
+     * @param  array<string, Junction>  $junctions
+     * @param  array<string, Panel>  $panels
+     * @param  array<string, Reel>  $reels
      */
     public function __construct(
         public string $id,
@@ -40,15 +43,32 @@ final readonly class Installation
         public array $splices = [],
         public array $links = [],
         public array $switches = [],
+        public array $junctions = [],
+        public array $panels = [],
+        public array $reels = [],
+        public Economy $economy = new Economy,
     ) {
     }
 
     public function withCatalogue(Catalogue $catalogue): self
     {
-        return new self(
-            $this->id, $this->name, $this->rules, $catalogue, $this->locations, $this->ways, $this->looms, $this->circuits,
-            $this->equipment, $this->fittings, $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
-        );
+        return $this->copy(catalogue: $catalogue);
+    }
+
+    public function withRules(HouseRules $rules): self
+    {
+        return $this->copy(rules: $rules);
+    }
+
+    /** @param  array<string, Way>  $ways */
+    public function withWays(array $ways): self
+    {
+        return $this->copy(ways: $ways);
+    }
+
+    public function withLoom(Loom $loom): self
+    {
+        return $this->copy(looms: [$loom->id => $loom] + $this->looms);
     }
 
     /**
@@ -57,26 +77,15 @@ final readonly class Installation
      * @param  array<string, Fitting>  $fittings
      * @param  array<string, Circuit>  $circuits
      */
-    public function withRun(Run $run, array $fittings, array $circuits): self
+    public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
-        return new self(
-            $this->id, $this->name, $this->rules, $this->catalogue, $this->locations, $this->ways, $this->looms, $circuits + $this->circuits,
-            $this->equipment, $fittings + $this->fittings, [$run->id => $run] + $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
-        );
+        return $this->copy(runs: [$run->id => $run] + $this->runs, fittings: $fittings + $this->fittings, circuits: $circuits + $this->circuits);
     }
 
     /** A contact plan, as the house's colour scheme has it. */
     public function plan(string $id): ?ContactPlan
     {
         return $this->catalogue->plan($id, $this->rules->on(ColourScheme::class)->value);
-    }
-
-    public function withRules(HouseRules $rules): self
-    {
-        return new self(
-            $this->id, $this->name, $rules, $this->catalogue, $this->locations, $this->ways, $this->looms, $this->circuits,
-            $this->equipment, $this->fittings, $this->runs, $this->matings, $this->splices, $this->links, $this->switches,
-        );
     }
 
     /** A port by its "device:port"; null where there is none. */
@@ -90,5 +99,29 @@ final readonly class Installation
     public function locationName(string $id): string
     {
         return $this->locations[$id]->name ?? $id;
+    }
+
+    /** A location or a junction, by its name. */
+    public function placeName(string $id): string
+    {
+        return $this->locations[$id]->name ?? $this->junctions[$id]->name ?? $id;
+    }
+
+    /**
+     * @param  ?array<string, Way>  $ways
+     * @param  ?array<string, Loom>  $looms
+     * @param  ?array<string, Circuit>  $circuits
+     * @param  ?array<string, Fitting>  $fittings
+     * @param  ?array<string, Run>  $runs
+     */
+    private function copy(
+        ?HouseRules $rules = null, ?Catalogue $catalogue = null, ?array $ways = null, ?array $looms = null,
+        ?array $circuits = null, ?array $fittings = null, ?array $runs = null,
+    ): self {
+        return new self(
+            $this->id, $this->name, $rules ?? $this->rules, $catalogue ?? $this->catalogue, $this->locations, $ways ?? $this->ways, $looms ?? $this->looms,
+            $circuits ?? $this->circuits, $this->equipment, $fittings ?? $this->fittings, $runs ?? $this->runs, $this->matings, $this->splices, $this->links,
+            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy,
+        );
     }
 }

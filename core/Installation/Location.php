@@ -6,10 +6,16 @@ namespace Sartal\Core\Installation;
 
 use Sartal\Core\Catalogue\FireClass;
 
+/** A place where cables end. Ways lead to it by its id. */
 final readonly class Location
 {
     /** @param  FireClass  $fire  what local code asks of the cables there */
-    public function __construct(public string $id, public string $name, public FireClass $fire = FireClass::Unrated)
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public FireClass $fire = FireClass::Unrated,
+        public ?MapPoint $at = null,
+        public ?Rack $rack = null,
+    ) {
     }
 }

@@ -50,6 +50,9 @@ final class UsedTypes
             $this->use('connectors', $fitting->connector, ...array_values($fitting->inserts));
             $this->use('parts', ...$fitting->parts);
         }
+        foreach ($this->installation->reels as $reel) {
+            $this->use('cables', $reel->cable);
+        }
         foreach ($this->installation->equipment as $device) {
             foreach ($device->ports as $port) {
                 $this->use('connectors', $port->connector);
@@ -69,6 +72,11 @@ final class UsedTypes
         foreach (array_intersect_key($catalogue->connectors, $this->used['connectors']) as $connector) {
             $this->use('parts', ...$connector->cable->parts());
             $this->use('recipes', ...array_values($connector->cable->recipes));
+        }
+        foreach ($catalogue->parts as $part) {
+            if ($part->kind->isChosenFromAll()) {
+                $this->use('parts', $part->id);
+            }
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Looming;
 
+use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\LengthPractice;
 use Sartal\Core\Installation\Run;
@@ -13,32 +14,27 @@ use Sartal\Core\Measure\Term;
 use Sartal\Core\Measure\Worked;
 
 /**
- * The length that a run is cut at: ways × (1 + route allowance) + both tails
- * + both service slacks + both preparation lengths + spare re-terminations ×
- * preparation, rounded up to the cut step. Source: common practice.
+ * The length that a run is cut at: ways × (1 + route allowance) + what its
+ * loom and its panels ask for + both tails + both service slacks + both
+ * preparation lengths + spare re-terminations × preparation, rounded up to the
+ * cut step. Source: common practice.
  */
 final class CutLength
 {
     /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
-    public static function of(Run $run, Installation $installation): Worked
+    public static function of(Run $run, Installation $installation, Lay $lay): Worked
     {
         $rules = $installation->rules;
-        $ways = Length::zero();
-        $through = [];
-        foreach ($run->ways as $id) {
-            $way = $installation->ways[$id] ?? null;
-            if ($way !== null) {
-                $ways = $ways->plus($way->length);
-                $through[] = $way->name.' '.$way->length->canonical();
-            }
-        }
+        $ways = $lay->route->length();
+        $through = array_map(static fn ($hop): string => sprintf('%s %s', $hop->way->name, $hop->way->length->canonical()), $lay->route->hops);
         $a = $run->a;
         $b = $run->b;
         $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
 
         $terms = [
-            new Term('ways', implode(' + ', $through), $ways, 'the ways that the run lists'),
+            new Term('ways', implode(' + ', $through), $ways, $lay->route->pinned ? 'the ways that a planner pinned' : 'the shortest permitted way'),
             new Term('route allowance', self::percent($rules->routeAllowance).' of the ways', $ways->times($rules->routeAllowance / 100), 'house rule'),
+            ...$lay->extra,
             self::both('tails', $a->tail, $b->tail),
             self::both('service slack', $a->slack, $b->slack),
             self::both('preparation', $a->preparation, $b->preparation),
@@ -46,6 +42,9 @@ final class CutLength
         ];
         if ($rules->on(LengthPractice::class) === LengthPractice::CutLong) {
             $terms[] = new Term('trim allowance', '2 × '.$rules->trimAllowance->canonical(), $rules->trimAllowance->times(2), 'house rule: cut long, trim at the connector');
+        }
+        if ($run->build === Build::Site) {
+            $terms[] = new Term('paid out long', 'trimmed in place', $rules->payOut, 'house rule for ends that are made in place');
         }
 
         return Worked::roundedUp($terms, $rules->cutStep);

@@ -6,6 +6,8 @@ namespace Sartal\Core\Planning;
 
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Looming\Layout;
+use Sartal\Core\Routing\WayLoad;
 
 /** What only shows when runs are seen together. */
 final class Checks
@@ -13,17 +15,26 @@ final class Checks
     /**
      * @param  array<string, RunPlan>  $runs
      * @param  array<array-key, string>  $rotations
+     * @param  array<string, WayLoad>  $ways
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs, array $rotations): array
+    public static function of(Installation $installation, array $runs, array $rotations, Layout $layout, array $ways): array
     {
         $findings = [];
         foreach ($runs as $run) {
             array_push($findings, ...$run->findings);
         }
 
+        foreach ($ways as $way) {
+            array_push($findings, ...$way->findings);
+        }
+        foreach ($layout->looms as $loom) {
+            array_push($findings, ...$loom->findings);
+        }
+
         return [
             ...$findings,
+            ...$layout->tails->findings(),
             ...self::codes($installation),
             ...FittingChecks::of($installation, $runs),
             ...MatingChecks::of($installation, $runs),

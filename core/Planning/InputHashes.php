@@ -9,6 +9,7 @@ use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Looming\Layout;
 use Sartal\Core\Wiring\Assembly;
 
 /** Hashes of everything that a subject's plan depends on: the same hash, the same plan. */
@@ -22,7 +23,7 @@ final class InputHashes
 
     private readonly string $rules;
 
-    public function __construct(private readonly Installation $installation)
+    public function __construct(private readonly Installation $installation, private readonly Layout $layout)
     {
         $this->rules = self::hash($installation->rules);
     }
@@ -86,10 +87,11 @@ final class InputHashes
             $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
             $run->loom !== null && isset($in->looms[$run->loom]),
         ];
-        foreach ($run->ways as $id) {
-            $way = $in->ways[$id] ?? null;
-            array_push($parts, $way?->name, $way?->length->nanometres);
+        $lay = $this->layout->lays[$run->id] ?? null;
+        foreach ($lay->route->hops ?? [] as $hop) {
+            array_push($parts, $hop->way->name, $hop->way->length->nanometres, $hop->from);
         }
+        $parts[] = self::hash([$lay?->route->findings, $lay?->extra, $lay?->tails]);
         foreach ($run->carries as $carriage) {
             $signal = $in->circuits[$carriage->circuit]->signal ?? '?';
             array_push($parts, $signal, $this->shared('signal', $signal, $catalogue->signals[$signal] ?? null));

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Findings\Finding;
+use Sartal\Core\Looming\Layout;
+use Sartal\Core\Routing\WayLoad;
 use Sartal\Core\Wiring\Assembly;
 
 /** Everything that follows from an installation and its record. */
@@ -21,6 +23,7 @@ final class Plan
      * @param  array<string, Fingerprints>  $fingerprints  by run
      * @param  array<array-key, string>  $rotations  printed text → what it reads upside down
      * @param  list<Finding>  $findings
+     * @param  array<string, WayLoad>  $ways  what lies in each
      */
     public function __construct(
         public readonly array $runs,
@@ -30,6 +33,8 @@ final class Plan
         public readonly array $fingerprints,
         public readonly array $rotations,
         public readonly array $findings,
+        public readonly Layout $layout,
+        public readonly array $ways,
     ) {
     }
 

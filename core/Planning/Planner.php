@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Planning;
 
+use Sartal\Core\Cutting\CutPlan;
+use Sartal\Core\Cutting\CutPlanner;
+use Sartal\Core\Cutting\StockTake;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\LabelTurn;
+use Sartal\Core\Looming\Layout;
+use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Record\Record;
+use Sartal\Core\Routing\WayLoads;
 use Sartal\Core\Wiring\Assemblies;
 use Sartal\Core\Wiring\Assembly;
 
@@ -24,13 +30,14 @@ final readonly class Planner
 
     public function plan(Installation $installation, Record $record = new Record): Plan
     {
-        $hashes = new InputHashes($installation);
+        $layout = new Layout($installation);
+        $hashes = new InputHashes($installation, $layout);
         $runs = [];
         foreach ($installation->runs as $run) {
             $inputs = $hashes->run($run);
             $plan = $this->cache->run($inputs);
             if ($plan === null) {
-                $plan = RunPlanner::plan($run, $installation);
+                $plan = RunPlanner::plan($run, $installation, $layout->lays[$run->id]);
                 $this->cache->keepRun($inputs, $plan);
             }
             $runs[$run->id] = $plan;
@@ -51,17 +58,27 @@ final readonly class Planner
             $events = self::eventsOf($run->id, $assembly, $record);
             $reading = self::reliesOnReading($events) ? $this->reading($assembly, $hashes, $tests, $installation) : '';
             $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading, $rotations);
-            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id]);
+            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id], $runs[$run->id]->cut->result);
         }
 
-        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, Checks::of($installation, $runs, $rotations));
+        $ways = WayLoads::of($installation, $layout->routes, $layout->router);
+
+        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, Checks::of($installation, $runs, $rotations, $layout, $ways), $layout, $ways);
+    }
+
+    /** How what is still to be cut comes off the stock. Apart from the plan, because only the cutting place asks. */
+    public static function cutPlan(Installation $installation, Plan $plan, Record $record): CutPlan
+    {
+        $lengths = array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs);
+
+        return (new CutPlanner($installation))->plan(StockTake::needs($installation, $record, $lengths), StockTake::stock($installation, $record, $lengths));
     }
 
     /** What is done on one run now relies on this. */
     public function fingerprintsFor(string $run, Installation $installation, Plan $plan): Fingerprints
     {
         $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
-        $reading = $this->reading($assembly, new InputHashes($installation), new AssemblyPlanner($installation, $plan->runs), $installation);
+        $reading = $this->reading($assembly, new InputHashes($installation, $plan->layout), new AssemblyPlanner($installation, $plan->runs), $installation);
 
         return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
     }
@@ -138,7 +155,7 @@ final readonly class Planner
             Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),
             $ends,
             Fingerprints::hash($labels),
-            Fingerprints::hash([$run->ways, $run->a->location, $run->b->location]),
+            Fingerprints::hash([$plan->lay->route->ways(), $run->a->location, $run->b->location]),
             $reading,
         );
     }

@@ -7,6 +7,7 @@ namespace Sartal\Core\Planning;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\Label;
+use Sartal\Core\Looming\Lay;
 use Sartal\Core\Measure\Worked;
 use Sartal\Core\Pinout\EndPinout;
 use Sartal\Core\Wiring\Joint;
@@ -25,6 +26,7 @@ final readonly class RunPlan
         public array $ends,
         public array $labels,
         public array $findings,
+        public Lay $lay,
     ) {
     }
 

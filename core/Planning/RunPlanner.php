@@ -11,16 +11,19 @@ use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\LabelTexts;
 use Sartal\Core\Looming\CutLength;
+use Sartal\Core\Looming\Lay;
+use Sartal\Core\Looming\Layout;
 use Sartal\Core\Pinout\EndPinout;
 use Sartal\Core\Pinout\PinoutRule;
 
 /** The plan of one run by itself. Looks at nothing but the run and what it names. */
 final class RunPlanner
 {
-    public static function plan(Run $run, Installation $installation): RunPlan
+    public static function plan(Run $run, Installation $installation, ?Lay $lay = null): RunPlan
     {
         $cable = $installation->catalogue->cables[$run->cable] ?? null;
-        $findings = self::references($run, $installation);
+        $lay ??= Layout::alone($run, $installation);
+        $findings = [...self::references($run, $installation), ...$lay->route->findings];
         $ends = [];
         foreach (Side::cases() as $side) {
             $ends[$side->value] = $cable === null ? new EndPinout([], [], []) : PinoutRule::of($installation, $run, $side, $cable);
@@ -30,9 +33,9 @@ final class RunPlanner
             array_push($findings, ...CableChecks::of($run, $cable, $installation), ...FitChecks::of($run, $cable, $ends, $installation));
         }
 
-        $plan = new RunPlan($run->id, CutLength::of($run, $installation), $ends, LabelTexts::of($run, $installation), []);
+        $plan = new RunPlan($run->id, CutLength::of($run, $installation, $lay), $ends, LabelTexts::of($run, $installation), [], $lay);
 
-        return new RunPlan($plan->run, $plan->cut, $plan->ends, $plan->labels, [...$findings, ...CrossoverChecks::of($run, $plan, $installation)]);
+        return new RunPlan($plan->run, $plan->cut, $plan->ends, $plan->labels, [...$findings, ...CrossoverChecks::of($run, $plan, $installation)], $lay);
     }
 
     /** @return list<Finding> */
@@ -42,9 +45,6 @@ final class RunPlanner
         $subject = 'run:'.$run->id;
         if (! isset($installation->catalogue->cables[$run->cable])) {
             $findings[] = Finding::stop('run.unknown-cable', $subject, sprintf('%s is of cable type "%s", which is unknown.', $run->code, $run->cable), 'Choose a cable type from the catalogue.');
-        }
-        if ($run->ways === []) {
-            $findings[] = Finding::check('run.no-way', $subject, sprintf('%s lists no ways, so its cut length holds the ends alone.', $run->code), 'Pick the ways that it follows.');
         }
         foreach ($run->ways as $way) {
             if (! isset($installation->ways[$way])) {

@@ -6,6 +6,7 @@ namespace Sartal\Core\Planning;
 
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Testing\Verdict;
@@ -17,18 +18,18 @@ final class Strand
      * @param  list<Event>  $events  of the run, and of the assembly it belongs to
      * @return list<Bead>
      */
-    public static function of(Run $run, array $events, Fingerprints $today): array
+    public static function of(Run $run, array $events, Fingerprints $today, Length $cut): array
     {
         $beads = [];
         foreach (Stage::of($run->build) as $stage) {
-            $beads[] = new Bead($stage, self::state($stage, $events, $today));
+            $beads[] = new Bead($stage, self::state($stage, $events, $today, $cut));
         }
 
         return $beads;
     }
 
     /** @param  list<Event>  $events */
-    private static function state(Stage $stage, array $events, Fingerprints $today): BeadState
+    private static function state(Stage $stage, array $events, Fingerprints $today, Length $cut): BeadState
     {
         [$kinds, $side] = self::evidence($stage);
         $last = null;
@@ -45,6 +46,8 @@ final class Strand
             $last->verdict === Verdict::Fails => BeadState::Failed,
             $last->verdict === Verdict::Incomplete => BeadState::ToDo,
             $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            // A piece that does not reach is to be cut again.
+            $last->cut !== null && $last->cut->length->compare($cut) < 0 => BeadState::Failed,
             default => BeadState::Done,
         };
     }

@@ -20,6 +20,7 @@ final readonly class Event
      * @param  string  $received  when the server had it
      * @param  string  $fingerprint  of the part of the plan that it relied on
      * @param  ?Reading  $reading  of a test
+     * @param  ?CutMade  $cut  of a cut, where somebody measured it
      */
     public function __construct(
         public string $id,
@@ -34,6 +35,7 @@ final readonly class Event
         public string $note = '',
         public ?Reading $reading = null,
         public ?Verdict $verdict = null,
+        public ?CutMade $cut = null,
     ) {
     }
 }

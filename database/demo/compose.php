@@ -15,6 +15,7 @@ use Sartal\Core\Document\Person;
 use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\Carriage;
 use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Covering;
 use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
@@ -24,17 +25,17 @@ use Sartal\Core\Installation\Landing;
 use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Level;
 use Sartal\Core\Installation\Link;
-use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Loom;
 use Sartal\Core\Installation\Mating;
+use Sartal\Core\Installation\Panel;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\TailCut;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\UsedTypes;
-use Sartal\Core\Installation\Way;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Planning\Planner;
@@ -49,32 +50,12 @@ use Sartal\Core\Testing\Reading;
 require __DIR__.'/../../vendor/autoload.php';
 
 $catalogue = ShippedCatalogue::load();
-$named = static function (string $class, array $names): array {
-    $things = [];
-    foreach ($names as $id => $name) {
-        $things[$id] = new $class($id, $name);
-    }
-
-    return $things;
-};
-$locations = $named(Location::class, [
-    'stage-box-1' => 'Stage box 1', 'stage-box-2' => 'Stage box 2', 'lectern' => 'Lectern', 'amp-rack-1' => 'Amplifier rack 1',
-    'media-rack' => 'Media rack', 'comms-rack' => 'Comms rack', 'control-desk' => 'Control desk', 'dimmer-room' => 'Dimmer room',
-    'hall-left' => 'Hall loudspeaker left', 'hall-right' => 'Hall loudspeaker right', 'projector-1' => 'Projector 1', 'projector-2' => 'Projector 2',
-    'turbine-gallery' => 'Turbine gallery', 'tide-model' => 'Tide model', 'sluice-window' => 'Sluice window', 'foyer' => 'Foyer',
-    'split-panel' => 'Split panel', 'front-of-house' => 'Front-of-house position',
-    'floor-box-1' => 'Floor box 1', 'floor-box-2' => 'Floor box 2', 'floor-box-3' => 'Floor box 3', 'floor-box-4' => 'Floor box 4',
-]);
-$ways = [];
-foreach ([
-    'under-stage' => ['Under-stage tray', 'tray', '12.4 m'], 'riser-a' => ['Riser A', 'riser', '3.3 m'], 'rack-void' => ['Rack void', 'void', '2.5 m'],
-    'hall-tray' => ['Hall ceiling tray', 'tray', '18.6 m'], 'gallery-trunking' => ['Gallery trunking', 'trunking', '24.2 m'],
-    'floor-duct-n' => ['Floor duct north', 'trunking', '14.8 m'], 'floor-duct-s' => ['Floor duct south', 'trunking', '17.1 m'],
-    'barrage-conduit' => ['Barrage conduit', 'conduit', '31 m'], 'lift-lobby' => ['Lift lobby tray', 'tray', '6.75 m'],
-] as $id => [$name, $kind, $length]) {
-    $ways[$id] = new Way($id, $name, $kind, Length::parse($length));
+[$locations, $junctions, $ways] = require __DIR__.'/building.php';
+[$reels, $economy] = require __DIR__.'/shelf.php';
+$looms = [];
+foreach (['L1' => 'L1 under-stage', 'L2' => 'L2 projection', 'L3' => 'L3 floor boxes', 'L4' => 'L4 gallery'] as $id => $name) {
+    $looms[$id] = new Loom($id, $name, '', in_array($id, ['L1', 'L2'], true) ? Covering::Sleeve : Covering::Ties, Length::millimetres(Loom::USUAL_TIES), $id === 'L2');
 }
-$looms = $named(Loom::class, ['L1' => 'L1 under-stage', 'L2' => 'L2 projection', 'L3' => 'L3 floor boxes', 'L4' => 'L4 gallery']);
 
 $mm = static fn (int $millimetres): Length => Length::millimetres($millimetres);
 $end = static fn (string $at, string $plans, int $tail, int $slack = 300, int $prep = 40, int $spares = 1, int $leg = 0): Termination => new Termination($at, $plans === '' ? [] : explode('|', $plans), $mm($tail), $mm($slack), $mm($prep), $spares, $mm($leg));
@@ -85,46 +66,44 @@ $xmp = 'xlr3-male-panel-balanced';
 $bnc = 'bnc75-plug-video';
 $jack = '8p8c-jack-screened-t568b';
 $lines = [];
-$add = static function (string $code, string $cable, string $signals, Termination $a, Termination $b, string $route, ?string $loom = null, Build $build = Build::Shop, string $note = '') use (&$lines): void {
-    $lines[] = new RunRequest($code, $code, $cable, explode('|', $signals), $build, $a, $b, explode('|', $route), $loom, $note);
+$add = static function (string $code, string $cable, string $signals, Termination $a, Termination $b, ?string $loom = null, Build $build = Build::Shop, string $note = '') use (&$lines): void {
+    $lines[] = new RunRequest($code, $code, $cable, explode('|', $signals), $build, $a, $b, [], $loom, $note);
 };
-$stage = 'under-stage|riser-a|rack-void';
-$add('M-201', 'multicore-24', 'analogue', $end('stage-box-1', $xfp, 1200, leg: 450), $end('amp-rack-1', 'rect90-male-24ch', 1500, prep: 120), $stage, 'L1');
-$add('M-202', 'multicore-8', 'analogue', $end('media-rack', 'dsub25-male-aes59', 900, prep: 60), $end('amp-rack-1', $xm, 1500, leg: 600), 'rack-void', null, note: 'Eight channels, AES59');
-$add('A-114', 'pair-foil', 'analogue', $end('lectern', $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $stage, 'L1');
+$add('M-201', 'multicore-24', 'analogue', $end('stage-box-1', $xfp, 1200, leg: 450), $end('amp-rack-1', 'rect90-male-24ch', 1500, prep: 120), 'L1');
+$add('M-202', 'multicore-8', 'analogue', $end('media-rack', 'dsub25-male-aes59', 900, prep: 60), $end('amp-rack-1', $xm, 1500, leg: 600), null, note: 'Eight channels, AES59');
+$add('A-114', 'pair-foil', 'analogue', $end('lectern', $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), 'L1');
 foreach ([116 => 'lectern', 117 => 'lectern', 118 => 'tide-model', 119 => 'sluice-window', 121 => 'foyer', 122 => 'turbine-gallery'] as $n => $from) {
-    $route = $from === 'lectern' ? $stage : ($from === 'turbine-gallery' ? 'gallery-trunking|riser-a' : 'hall-tray|riser-a|rack-void');
-    $add('A-'.$n, $n === 119 ? 'star-quad' : 'pair-foil', 'analogue', $end($from, $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $route, $from === 'lectern' ? 'L1' : 'L4');
+    $add('A-'.$n, $n === 119 ? 'star-quad' : 'pair-foil', 'analogue', $end($from, $xf, 1500), $end('amp-rack-1', $xm, 900, prep: 50), $from === 'lectern' ? 'L1' : 'L4');
 }
-$add('A-131', 'digital-pair-110', 'aes3', $end('media-rack', $xm, 700), $end('amp-rack-1', $xf, 700), 'rack-void');
-$add('A-132', 'digital-pair-110', 'aes3', $end('control-desk', $xm, 1200), $end('media-rack', $xf, 900), 'hall-tray|riser-a');
-foreach ([401 => ['coax-75-12g', 'projector-1', 'hall-tray|riser-a|rack-void'], 402 => ['coax-75-12g', 'projector-2', 'hall-tray|riser-a|rack-void'], 403 => ['coax-75-12g', 'turbine-gallery', 'gallery-trunking|riser-a'], 404 => ['coax-75-mini', 'control-desk', 'hall-tray|riser-a'], 405 => ['coax-75-mini', 'lectern', $stage], 406 => ['coax-75-mini', 'foyer', 'lift-lobby|hall-tray']] as $n => [$type, $to, $route]) {
-    $add('V-'.$n, $type, 'video', $end('media-rack', $bnc, 900, prep: 20, spares: 2), $end($to, $bnc, 1100, prep: 20, spares: 2), $route, $n <= 403 ? 'L2' : null);
+$add('A-131', 'digital-pair-110', 'aes3', $end('media-rack', $xm, 700), $end('amp-rack-1', $xf, 700));
+$add('A-132', 'digital-pair-110', 'aes3', $end('control-desk', $xm, 1200), $end('media-rack', $xf, 900));
+foreach ([401 => ['coax-75-12g', 'projector-1'], 402 => ['coax-75-12g', 'projector-2'], 403 => ['coax-75-12g', 'turbine-gallery'], 404 => ['coax-75-mini', 'control-desk'], 405 => ['coax-75-mini', 'lectern'], 406 => ['coax-75-mini', 'foyer']] as $n => [$type, $to]) {
+    $add('V-'.$n, $type, 'video', $end('media-rack', $bnc, 900, prep: 20, spares: 2), $end($to, $bnc, 1100, prep: 20, spares: 2), $n <= 403 ? 'L2' : null);
 }
-$add('D-031', 'data-2pair', 'dmx', $end('control-desk', 'xlr5-male-dmx', 1000), $end('dimmer-room', 'xlr5-female-dmx', 1200), 'hall-tray|lift-lobby');
-$add('D-032', 'data-2pair', 'dmx', $end('dimmer-room', 'xlr5-male-dmx', 900), $end('tide-model', 'xlr5-female-dmx', 1500), 'lift-lobby|gallery-trunking', 'L4');
-$add('D-033', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('projector-1', 'terminal3-rs485', 900, prep: 25), 'hall-tray', 'L2');
-$add('D-034', 'data-pair-120', 'rs485', $end('projector-1', 'terminal3-rs485', 900, prep: 25), $end('projector-2', 'terminal3-rs485', 900, prep: 25), 'hall-tray', 'L2');
-$add('D-035', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('sluice-window', 'terminal3-rs485', 900, prep: 25), 'gallery-trunking|barrage-conduit');
+$add('D-031', 'data-2pair', 'dmx', $end('control-desk', 'xlr5-male-dmx', 1000), $end('dimmer-room', 'xlr5-female-dmx', 1200));
+$add('D-032', 'data-2pair', 'dmx', $end('dimmer-room', 'xlr5-male-dmx', 900), $end('tide-model', 'xlr5-female-dmx', 1500), 'L4');
+$add('D-033', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('projector-1', 'terminal3-rs485', 900, prep: 25), 'L2');
+$add('D-034', 'data-pair-120', 'rs485', $end('projector-1', 'terminal3-rs485', 900, prep: 25), $end('projector-2', 'terminal3-rs485', 900, prep: 25), 'L2');
+$add('D-035', 'data-pair-120', 'rs485', $end('control-desk', 'terminal3-rs485', 800, prep: 25), $end('sluice-window', 'terminal3-rs485', 900, prep: 25));
 $n = 418;
-foreach ([1 => 'floor-duct-n', 2 => 'floor-duct-n', 3 => 'floor-duct-s', 4 => 'floor-duct-s'] as $box => $duct) {
+foreach ([1, 2, 3, 4] as $box) {
     for ($k = 0; $k < 3; $k++, $n++) {
-        $add('C-'.$n, 'cat6a-futp', 'network', $end('floor-box-'.$box, $jack, 500, 500, 60, 2), $end('comms-rack', $jack, 1800, 500, 60, 2), $duct.'|riser-a|rack-void', 'L3', Build::Site);
+        $add('C-'.$n, 'cat6a-futp', 'network', $end('floor-box-'.$box, $jack, 500, 500, 60, 2), $end('comms-rack', $jack, 1800, 500, 60, 2), 'L3', Build::Site);
     }
 }
-$add('C-441', 'cat6-utp', 'network', $end('foyer', '8p8c-jack-t568b', 400, 500, 50, 2), $end('comms-rack', '8p8c-jack-t568b', 1800, 500, 50, 2), 'lift-lobby|riser-a', null, Build::Site);
-$add('C-442', 'cat6-utp', 'network', $end('media-rack', '8p8c-plug-t568b', 600, 0, 40, 1), $end('comms-rack', '8p8c-plug-t568b', 600, 0, 40, 1), 'rack-void');
-$add('M-203', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), $stage, 'L1', note: 'Fixed tail of split panel inputs 1 to 8');
-$add('M-204', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), $stage, 'L1', note: 'Fixed tail of split panel inputs 9 to 16');
+$add('C-441', 'cat6-utp', 'network', $end('foyer', '8p8c-jack-t568b', 400, 500, 50, 2), $end('comms-rack', '8p8c-jack-t568b', 1800, 500, 50, 2), null, Build::Site);
+$add('C-442', 'cat6-utp', 'network', $end('media-rack', '8p8c-plug-t568b', 600, 0, 40, 1), $end('comms-rack', '8p8c-plug-t568b', 600, 0, 40, 1));
+$add('M-203', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), 'L1', note: 'Fixed tail of split panel inputs 1 to 8');
+$add('M-204', 'multicore-8', 'analogue', $end('split-panel', $xfp, 600, 200, 25, 0, 350), $end('amp-rack-1', $xm, 1500, leg: 600), 'L1', note: 'Fixed tail of split panel inputs 9 to 16');
 $mod = 'modular-frame-4-mixed';
-$add('V-407', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20), 'hall-tray|riser-a');
-$add('V-408', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20), 'hall-tray|riser-a');
-$add('A-133', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50), 'hall-tray|riser-a');
-$add('A-134', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50), 'hall-tray|riser-a');
-$add('C-443', 'cat6-utp', 'network', $end('comms-rack', '8p8c-plug-house', 600, 0, 40, 1), $end('front-of-house', $mod, 800, 0, 40, 1), 'hall-tray|riser-a');
-$add('L-501', 'loudspeaker-2', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-1', 1500, 500, 40), $end('hall-left', 'speaker4-cable-1', 1000, 500, 40), 'rack-void|hall-tray');
-$add('L-502', 'loudspeaker-4', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-2', 1500, 500, 40), $end('hall-right', 'speaker4-cable-2', 1000, 500, 40), 'rack-void|hall-tray');
-$add('P-007', 'composite', 'mains|analogue', $end('amp-rack-1', 'power-out-cable-mains|'.$xf, 1500, 300, 300, 0, 300), $end('hall-left', 'power-in-cable-mains|'.$xm, 1000, 300, 300, 0, 350), 'rack-void|hall-tray', null, Build::Shop, 'Mains part: licensed person only');
+$add('V-407', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20));
+$add('V-408', 'coax-75-mini', 'video', $end('media-rack', $bnc, 900, prep: 20), $end('front-of-house', $mod, 800, prep: 20));
+$add('A-133', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50));
+$add('A-134', 'pair-foil', 'analogue', $end('amp-rack-1', $xf, 900), $end('front-of-house', $mod, 800, prep: 50));
+$add('C-443', 'cat6-utp', 'network', $end('comms-rack', '8p8c-plug-house', 600, 0, 40, 1), $end('front-of-house', $mod, 800, 0, 40, 1));
+$add('L-501', 'loudspeaker-2', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-1', 1500, 500, 40), $end('hall-left', 'speaker4-cable-1', 1000, 500, 40));
+$add('L-502', 'loudspeaker-4', 'loudspeaker', $end('amp-rack-1', 'speaker4-cable-2', 1500, 500, 40), $end('hall-right', 'speaker4-cable-2', 1000, 500, 40));
+$add('P-007', 'composite', 'mains|analogue', $end('amp-rack-1', 'power-out-cable-mains|'.$xf, 1500, 300, 300, 0, 300), $end('hall-left', 'power-in-cable-mains|'.$xm, 1000, 300, 300, 0, 350), null, Build::Shop, 'Mains part: licensed person only');
 
 $proposer = new Proposer($catalogue);
 [$runs, $fittings, $circuits] = [[], [], []];
@@ -197,7 +176,16 @@ $equipment = [
     'foh' => new Equipment('foh', 'Front-of-house box', 'front-of-house', [new Port('mod', 'house lines', 'modular-frame-4-female', 'modular-frame-4-female-mixed')]),
 ];
 $matings = [new Mating('M-201.b1', 'amp:in'), new Mating('M-202.a1', 'codec:out'), new Mating('A-114.b1', 'amp:p31'), new Mating('A-116.b1', 'amp:p32'), new Mating('D-032.b1', 'tide:dmx'), new Mating('MOD-1', 'foh:mod')];
-$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches);
+// The split panel from behind: inputs in the upper two rows, outputs below them.
+$places = [];
+foreach (array_chunk(array_filter(array_keys($fittings), static fn (string $id): bool => preg_match('~^M-20[34]\.a~', $id) === 1), 8) as $row => $ins) {
+    foreach ($ins as $column => $in) {
+        $places[($row + 1).'-'.($column + 1)] = $in;
+        $places[($row + 3).'-'.($column + 1)] = 'split-out-'.($row * 8 + $column + 1);
+    }
+}
+$panels = ['split' => new Panel('split', 'Split panel', 'split-panel', 4, 8, $mm(40), $mm(26), $mm(52), $mm(36), $mm(0), $mm(84), [$mm(62), $mm(134)], $mm(70), $mm(120), TailCut::Equal, null, $places)];
+$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches, $junctions, $panels, $reels, $economy);
 
 $installation = $whole->withCatalogue(UsedTypes::of($whole));
 

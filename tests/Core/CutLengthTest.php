@@ -8,7 +8,9 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
 use Sartal\Core\Looming\CutLength;
+use Sartal\Core\Looming\Layout;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Proposing\RunRequest;
 use Sartal\Core\Proposing\Termination;
@@ -22,15 +24,15 @@ final class CutLengthTest extends TestCase
         $b = new Termination('there', ['xlr3-male-cable-balanced'], Length::parse('0.90 m'), Length::parse('0.30 m'), Length::parse('0.05 m'), 1, Length::zero());
 
         return Bench::of(new RunRequest('A-1', 'A-1', 'pair-foil', ['analogue'], Build::Shop, $a, $b, ['w1', 'w2', 'w3']))->with(ways: [
-            'w1' => new Way('w1', 'Tray', 'tray', Length::parse('12.40 m')),
-            'w2' => new Way('w2', 'Riser', 'riser', Length::parse('3.30 m')),
-            'w3' => new Way('w3', 'Void', 'void', Length::parse('2.50 m')),
+            'w1' => new Way('w1', 'Tray', WayKind::Tray, Length::parse('12.40 m'), 'here', 'x'),
+            'w2' => new Way('w2', 'Riser', WayKind::Riser, Length::parse('3.30 m'), 'x', 'y'),
+            'w3' => new Way('w3', 'Void', WayKind::Void, Length::parse('2.50 m'), 'y', 'there'),
         ]);
     }
 
     private static function in(Installation $installation): \Sartal\Core\Measure\Worked
     {
-        return CutLength::of($installation->runs['A-1'], $installation);
+        return CutLength::of($installation->runs['A-1'], $installation, Layout::alone($installation->runs['A-1'], $installation));
     }
 
     /** The worked example that the schedule must reproduce: 21.926 m, cut at 21.95 m. */

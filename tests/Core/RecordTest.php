@@ -11,6 +11,7 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\MemoryPlanCache;
 use Sartal\Core\Planning\Planner;
@@ -62,7 +63,7 @@ final class RecordTest extends TestCase
     {
         $bench = Bench::microphone();
         $events = [self::event($bench, 1, EventKind::Cut), self::event($bench, 2, EventKind::Joined, Side::A), self::event($bench, 3, EventKind::Tested, verdict: Verdict::Passes)];
-        $moved = $bench->with(ways: ['tray' => new Way('tray', 'Tray', 'tray', Length::metres(12))]);
+        $moved = $bench->with(ways: ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(12), 'here', 'there')]);
         $strand = self::strand($moved->installation, ...$events);
         self::assertSame(['overtaken', 'done', 'done'], [$strand['cut'], $strand['end-a'], $strand['test']]);
         self::assertSame('done', self::strand($bench->installation, ...$events)['cut'], 'moved back, it fits again');
@@ -117,7 +118,7 @@ final class RecordTest extends TestCase
         self::assertSame(41, $cache->runsComputed);
         self::assertEquals((new Planner)->plan($edited->installation), $plan);
 
-        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero()))->installation);
+        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero(), Length::zero(), Length::metres(3)))->installation);
         self::assertSame(81, $cache->runsComputed, 'a house rule concerns every run');
     }
 }

@@ -19,6 +19,7 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Planning\Plan;
@@ -53,7 +54,7 @@ final class Bench
         return new self(new Installation(
             'test', 'Test', HouseRules::defaults(), $catalogue,
             ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
-            ['tray' => new Way('tray', 'Tray', 'tray', Length::metres(10))],
+            ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10), 'here', 'there')],
             circuits: $circuits, fittings: $fittings, runs: $runs,
         ));
     }

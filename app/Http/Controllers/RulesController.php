@@ -17,9 +17,11 @@ use App\Planning\Uncollected;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\Document\BuildingCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\FileDecoder;
 use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Document\LoomCodec;
 use Sartal\Core\Document\Problems;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\School;
@@ -106,9 +108,9 @@ final readonly class RulesController
         $problems = new Problems;
         $fields = Fields::of($request->input('part'), '', $problems);
         $part = match ($kind) {
-            'location' => FileEncoder::location(FileDecoder::location($fields)),
-            'way' => FileEncoder::way(FileDecoder::way($fields)),
-            default => FileEncoder::loom(FileDecoder::loom($fields)),
+            'location' => BuildingCodec::encodeLocation(BuildingCodec::location($fields)),
+            'way' => BuildingCodec::encodeWay(BuildingCodec::way($fields)),
+            default => LoomCodec::encode(LoomCodec::decode($fields)),
         };
         $fields->done();
         $problems->settle();

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Record;
+
+use Sartal\Core\Measure\Length;
+
+/** A piece that was cut: how long it really is, and off what. */
+final readonly class CutMade
+{
+    /**
+     * @param  ?string  $reel  reel id; null where nobody said
+     * @param  ?float  $from  jacket mark at its first end
+     * @param  ?float  $to  jacket mark at its last
+     */
+    public function __construct(public Length $length, public ?string $reel = null, public ?float $from = null, public ?float $to = null)
+    {
+    }
+}
