@@ -71,7 +71,7 @@ final readonly class EndSheets
                 continue;
             }
             $joints = array_values(array_filter($plan->end($side)->joints, static fn ($joint): bool => $joint->leg === $leg->id));
-            $legs[$fitting->id][] = new SheetLeg($leg, $preparer->prepare($fit, $joints, $signals, $this->installation->plan($leg->landing->plan ?? ''), $fitting->exit, $leg->recipe));
+            $legs[$fitting->id][] = new SheetLeg($leg, $preparer->prepare($fit, $joints, $signals, $this->installation->plan($leg->landing->plan ?? ''), $fitting->exit, $leg->recipe), $plan->lay->tails[$side->value][$leg->id] ?? null);
             $fits[$fitting->id][] = $fit;
         }
         $sheets = [];

@@ -18,7 +18,7 @@ final readonly class Part
      * @param  string  $tool  with die or setting
      * @param  int  $crimps  made on it
      * @param  bool  $split  opens along its side or is wrapped round: can go on at any time
-     * @param  int  $pack  pieces in a pack
+     * @param  int  $pack  pieces in a pack; of solder, joints
      * @param  bool  $lined  of shrink: with adhesive, so that it seals
      * @param  list<string>  $ends  connector type ids of a bought lead
      * @param  bool  $oneWay  a lead that works in one direction only

@@ -7,6 +7,8 @@ namespace Sartal\Core\Planning;
 use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Looming\Layout;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Reach\Reaches;
 use Sartal\Core\Routing\WayLoad;
 
 /** What only shows when runs are seen together. */
@@ -42,6 +44,7 @@ final class Checks
             ...PortChecks::of($installation, $runs),
             ...PhantomChecks::of($installation, $runs),
             ...LabelChecks::findings($rotations, $runs),
+            ...self::reaches($installation, $runs),
         ];
     }
 
@@ -62,5 +65,16 @@ final class Checks
         }
 
         return $findings;
+    }
+
+    /**
+     * @param  array<string, RunPlan>  $runs
+     * @return list<Finding>
+     */
+    private static function reaches(Installation $installation, array $runs): array
+    {
+        $reaches = new Reaches($installation);
+
+        return $reaches->findings($reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $runs)));
     }
 }

@@ -15,6 +15,7 @@ final readonly class LegPreparation
      * @param  list<CoreCut>  $cores  in the order of work
      * @param  list<SlideOn>  $slides  first on first
      * @param  list<Part>  $contacts  loose contacts, by what they are crimped on
+     * @param  array<string, int>  $contactCounts  part id → how many of it
      * @param  list<string>  $tools
      * @param  list<string>  $cautions
      */
@@ -23,6 +24,7 @@ final readonly class LegPreparation
         public array $cores,
         public array $slides,
         public array $contacts,
+        public array $contactCounts,
         public array $tools,
         public array $cautions,
     ) {

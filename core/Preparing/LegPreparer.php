@@ -45,9 +45,9 @@ final readonly class LegPreparer
         }
         $chosen = self::longEnough($chosen, $cores);
         $slides = (new SlideOns($this->catalogue, $this->rules))->of($fit);
-        $contacts = $this->contacts($fit);
+        [$contacts, $counts] = $this->contacts($fit);
 
-        return new LegPreparation($chosen, $cores, $slides, $contacts, $this->tools($fit, $chosen, $slides, $contacts), $this->cautions($fit, $slides));
+        return new LegPreparation($chosen, $cores, $slides, $contacts, $counts, $this->tools($fit, $chosen, $slides, $contacts), $this->cautions($fit, $slides));
     }
 
     private function recipe(LegFit $fit, string $chosen): ?Recipe
@@ -115,21 +115,22 @@ final readonly class LegPreparer
         return null;
     }
 
-    /** @return list<Part> */
+    /** @return array{list<Part>, array<string, int>} contacts, and how many of each */
     private function contacts(LegFit $fit): array
     {
-        $needed = [];
+        $needed = $counts = [];
         foreach ($fit->landed as $landed) {
             $terminal = $fit->layout->terminal($landed->address);
             foreach ($terminal === null ? [] : $fit->parts(PartKind::Contact, $terminal->parts) as $part) {
                 if ($part->gauge === null || $part->gauge->takes($landed->conductor->gauge)) {
                     $needed[$part->id] = $part;
+                    $counts[$part->id] = ($counts[$part->id] ?? 0) + 1;
                     break;
                 }
             }
         }
 
-        return array_values($needed);
+        return [array_values($needed), $counts];
     }
 
     /**

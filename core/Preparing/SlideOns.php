@@ -77,7 +77,7 @@ final readonly class SlideOns
             }
         }
 
-        return array_map(fn (string $id): SlideOn => new SlideOn($this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint'), array_keys($counts));
+        return array_map(fn (string $id): SlideOn => new SlideOn($this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint', $counts[$id]), array_keys($counts));
     }
 
     private function isSoldered(LegFit $fit): bool

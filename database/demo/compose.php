@@ -16,6 +16,7 @@ use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\Carriage;
 use Sartal\Core\Installation\Circuit;
 use Sartal\Core\Installation\Covering;
+use Sartal\Core\Installation\Demand;
 use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
@@ -36,6 +37,7 @@ use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\TailCut;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Installation\VideoRate;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Planning\Planner;
@@ -165,6 +167,11 @@ $chain = static function (string $first, string $name, string $terminator, strin
 $chain('D-031', 'Lighting line 1', 'tide:dmx', 'D-032');
 $chain('D-033', 'Projector control', 'D-034.b1', 'D-034');
 $chain('D-035', 'Sluice blind control', 'D-035.b1');
+// What some circuits are asked for beyond the usual of their signal.
+foreach (['V-401' => new Demand(VideoRate::G12), 'V-402' => new Demand(VideoRate::G12), 'V-406' => new Demand(VideoRate::G12), 'V-404' => new Demand(VideoRate::HD), 'C-441' => new Demand(power: 25.0), 'L-501' => new Demand(load: 4.0), 'P-007' => new Demand(power: 600.0)] as $run => $demand) {
+    $c = $circuits[$runs[$run]->carries[0]->circuit];
+    $circuits[$c->id] = new Circuit($c->id, $c->name, $c->signal, $c->topology, $c->from, $c->phantom, $c->terminator, $demand);
+}
 $mic = static fn (string $id, string $name): Port => new Port($id, $name, 'xlr3-female-panel', 'xlr3-female-panel-balanced', PortDirection::In, 'analogue', Level::Microphone, true);
 $equipment = [
     'amp' => new Equipment('amp', 'Amplifier patch panel', 'amp-rack-1', [

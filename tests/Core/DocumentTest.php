@@ -34,7 +34,7 @@ final class DocumentTest extends TestCase
         $file = InstallationFile::parse(self::demo());
         $plan = (new Planner)->plan($file->installation, $file->record);
         self::assertGreaterThan(35, count($plan->runs));
-        self::assertSame(['note'], array_values(array_unique(array_map(static fn ($finding): string => $finding->severity->value, $plan->findings))));
+        self::assertNotContains('stop', array_map(static fn ($finding): string => $finding->severity->value, $plan->findings));
         $states = array_map(static fn (array $strand): array => array_map(static fn ($bead): string => $bead->state->value, $strand), $plan->strands);
         self::assertContains('failed', array_merge(...array_values($states)));
         self::assertNotContains('overtaken', array_merge(...array_values($states)));

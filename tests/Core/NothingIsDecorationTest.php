@@ -11,10 +11,25 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Bench\EndSheets;
 use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Dressing\Dresser;
+use Sartal\Core\Installation\Bore;
+use Sartal\Core\Installation\Covering;
+use Sartal\Core\Installation\End;
+use Sartal\Core\Installation\Environment;
 use Sartal\Core\Installation\HotColour;
+use Sartal\Core\Installation\Loom;
+use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\ShellBond;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
+use Sartal\Core\Looming\Packing\MemoryPackings;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Parts\PartsPlanner;
+use Sartal\Core\Planning\Planner;
 use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Reach\Reaches;
+use Sartal\Core\Record\Record;
 use Tests\Support\Bench;
 
 /**
@@ -23,9 +38,6 @@ use Tests\Support\Bench;
  */
 final class NothingIsDecorationTest extends TestCase
 {
-    /** Stated now, judged where routes and bundles are planned. */
-    private const LATER = ['bendRadius', 'mass', 'outdoor'];
-
     /** Names, and groupings of lists that people look through. */
     private const NAMES = ['id', 'name', 'short', 'family', 'prefix', 'label', 'key', 'source', 'words', 'retired', 'gender', 'mount'];
 
@@ -53,6 +65,18 @@ final class NothingIsDecorationTest extends TestCase
             'cable: sheath' => ['microphone', 'cables.pair-foil.sheath', 'green'],
             'cable: jacket' => ['coax', 'cables.coax-75-12g.jacket', 'thin'],
             'cable: fire class' => ['microphone', 'cables.pair-foil.fire', 'unrated'],
+            'cable: bend radius' => ['microphone', 'cables.pair-foil.bendRadius', '90 mm'],
+            'cable: mass' => ['microphone', 'cables.pair-foil.mass', 19],
+            'cable: outdoors' => ['microphone', 'cables.pair-foil.outdoor', true],
+            'cable: category' => ['category', 'cables.cat6-utp.category', '6A'],
+            'cable: reels' => ['microphone', 'cables.pair-foil.reels', ['77 m']],
+            'element: capacitance' => ['microphone', 'cables.pair-foil.construction.children.0.capacitance', 300],
+            'element: loss tangent' => ['coax', 'cables.coax-75-12g.construction.children.0.children.0.lossTangent', 0.002],
+            'signal: reach' => ['microphone', 'signals.analogue.reach.ohms', 600],
+            'takes: kit' => ['microphone', 'connectors.xlr3-female-cable.cable.kit', []],
+            'part: pack' => ['stage box', 'parts.contact-rect-male-fine.pack', 7],
+            'part: lined' => ['coax', 'parts.shrink-3to1-18.lined', false],
+            'part: length' => ['coax', 'parts.sleeve-12.length', '7 m'],
             'element: kind' => ['category', 'cables.cat6-utp.construction.children.0.kind', 'group'],
             'element: colour' => ['microphone', 'cables.pair-foil.construction.children.0.children.0.colour', 'violet'],
             'element: pole' => ['quad', 'cables.star-quad.construction.children.0.children.0.pole', 'b'],
@@ -133,7 +157,7 @@ final class NothingIsDecorationTest extends TestCase
         $tried = array_map(static fn (array $row): string => $row[1], iterator_to_array(self::attributes(), false));
         $missing = [];
         foreach (['cable', 'element', 'cableSide', 'terminal', 'recipe'] as $kind) {
-            foreach (array_diff(array_keys($schema[$kind]['properties']), self::LATER, self::NAMES, ['construction', 'children', 'count', 'terminals', 'steps']) as $attribute) {
+            foreach (array_diff(array_keys($schema[$kind]['properties']), self::NAMES, ['construction', 'children', 'count', 'terminals', 'steps']) as $attribute) {
                 if (array_filter($tried, static fn (string $path): bool => str_contains($path, '.'.$attribute)) === []) {
                     $missing[] = $kind.'.'.$attribute;
                 }
@@ -150,6 +174,7 @@ final class NothingIsDecorationTest extends TestCase
             $under = $bench->with(rules: $bench->installation->rules->with(...$choices))->withFireClass('there', 'general');
             $plan = $under->plan();
             $all[] = PlanEncoder::plan($plan, $under->installation);
+            $all[] = self::built($under);
             $all[] = array_map(static fn ($edge): array => [$edge->ohms, $edge->twist], $under->expectation()->wiring->edges);
             foreach ($plan->runs as $id => $runPlan) {
                 foreach (Side::cases() as $side) {
@@ -161,6 +186,27 @@ final class NothingIsDecorationTest extends TestCase
         }
 
         return (string) json_encode($all, JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+
+    /** What follows where the bench's runs lie twice side by side, sleeved, in a narrow damp conduit. */
+    private static function built(Bench $bench): mixed
+    {
+        $way = new Way('tray', 'Conduit', WayKind::Conduit, Length::metres(10), 'here', 'there', Bore::round(Length::millimetres(60)), 1, Length::millimetres(40), [Environment::Damp]);
+        $loom = new Loom('L', 'L', '', Covering::Sleeve, Length::millimetres(300));
+        $runs = [];
+        foreach ($bench->installation->runs as $run) {
+            $runs[$run->id] = new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries, 'L');
+            $runs[$run->id.'+'] = new Run($run->id.'+', $run->code.'+', $run->cable, $run->build, new End('here', $run->a->tail, $run->a->slack, $run->a->preparation, 0, []), new End('there', $run->b->tail, $run->b->slack, $run->b->preparation, 0, []), [], [], 'L');
+        }
+        $built = $bench->with(ways: ['tray' => $way], looms: ['L' => $loom], runs: $runs)->installation;
+        $planner = new Planner;
+        $plan = $planner->plan($built);
+        $dress = (new Dresser($built, new MemoryPackings))->dress($plan->layout->looms['L']);
+        $cuts = $planner::cutPlan($built, $plan, new Record);
+        $reaches = new Reaches($built);
+        $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs));
+
+        return [$plan->ways, $dress->segments, $dress->findings, array_map($reaches->judge(...), $lines), (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines];
     }
 
     /** What a technician would see of an end. */

@@ -74,7 +74,7 @@ final class SheetResource
         return [
             'id' => $leg->leg->id,
             'label' => $leg->leg->label,
-            'length' => $leg->leg->length->canonical(),
+            'length' => ($leg->tail->result ?? $leg->leg->length)->canonical(),
             'chosen' => $leg->leg->recipe,
             'recipe' => $made->recipe === null ? null : [
                 'id' => $made->recipe->id,

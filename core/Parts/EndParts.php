@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Parts;
+
+use Sartal\Core\Bench\EndSheets;
+use Sartal\Core\Bench\SheetFitting;
+use Sartal\Core\Bench\SheetLeg;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Catalogue\PartKind;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\RunPlan;
+
+/**
+ * What one end of a run takes, from the same sheet that the bench works by. A
+ * connector brings its kit: what of it is not used goes back on the shelf.
+ */
+final class EndParts
+{
+    /** Of shrink over one joint or label, m: common practice. */
+    private const JOINT_SHRINK = 0.02;
+
+    private readonly EndSheets $sheets;
+
+    /** @var array<string, true> fittings that are counted already: several runs may share one */
+    private array $counted = [];
+
+    public function __construct(private readonly Installation $installation)
+    {
+        $this->sheets = new EndSheets($installation);
+    }
+
+    /** @return list<Ask> */
+    public function of(Run $run, Side $side, RunPlan $plan): array
+    {
+        $sheet = $this->sheets->of($run, $side, $plan);
+        if ($sheet === null) {
+            return [];
+        }
+        $where = sprintf('%s end %s', $run->code, $side->value);
+        $asks = [];
+        foreach ($sheet->fittings as $fitting) {
+            array_push($asks, ...$this->fitting($fitting, $run, $where));
+        }
+        if ($sheet->breakout !== null) {
+            $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
+        }
+        $hot = $this->hotJoints($run, $side, $plan, $sheet->fittings);
+        $solder = $this->solder();
+        if ($hot > 0 && $solder !== null) {
+            $asks[] = new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints');
+        }
+
+        return [...$asks, ...$this->labels($run, $side, $plan, $where)];
+    }
+
+    /** @return list<Ask> */
+    private function fitting(SheetFitting $sheet, Run $run, string $where): array
+    {
+        $where .= ', '.$sheet->fitting->label;
+        $used = [];
+        foreach ($sheet->legs as $leg) {
+            $used = self::together($used, $this->legParts($leg));
+        }
+        $kit = [];
+        $asks = [];
+        if (! isset($this->counted[$sheet->fitting->id])) {
+            $this->counted[$sheet->fitting->id] = true;
+            foreach ($sheet->layout->types as $type) {
+                $asks[] = new Ask(Sort::Connector, $type->id, 1.0, $run->id, $where);
+                foreach ($type->cable->kit as $part) {
+                    $kit[$part] = ($kit[$part] ?? 0) + 1;
+                }
+                foreach ($type->cable->hardware as $part => $count) {
+                    $used[(string) $part] = ($used[(string) $part] ?? 0) + $count;
+                }
+            }
+        }
+        foreach ($used + $kit as $part => $unused) {
+            $amount = ($used[$part] ?? 0) - ($kit[$part] ?? 0);
+            if ($amount !== 0) {
+                $asks[] = $this->piece((string) $part, $amount, $run, $where.($amount < 0 ? ', left over from its kit' : ''));
+            }
+        }
+
+        return $asks;
+    }
+
+    /** @return array<string, int> part → pieces */
+    private function legParts(SheetLeg $leg): array
+    {
+        $parts = $leg->preparation->contactCounts;
+        foreach ($leg->preparation->slides as $slide) {
+            $parts[$slide->part->id] = ($parts[$slide->part->id] ?? 0) + $slide->count;
+        }
+
+        return $parts;
+    }
+
+    /**
+     * Legs into one connector share its hood, shell and nut; of the rest each has its own.
+     *
+     * @param  array<string, int>  $one
+     * @param  array<string, int>  $other
+     * @return array<string, int>
+     */
+    private function together(array $one, array $other): array
+    {
+        foreach ($other as $part => $count) {
+            $shared = in_array($this->installation->catalogue->parts[$part]->kind ?? null, [PartKind::Hood, PartKind::Shell, PartKind::Nut], true);
+            $one[$part] = $shared ? max($one[$part] ?? 0, $count) : ($one[$part] ?? 0) + $count;
+        }
+
+        return $one;
+    }
+
+    private function piece(string $id, int $amount, Run $run, string $for): Ask
+    {
+        $part = $this->installation->catalogue->parts[$id] ?? null;
+
+        return new Ask(Sort::Part, $id, $part?->kind === PartKind::Shrink ? $amount * self::JOINT_SHRINK : (float) $amount, $run->id, $for);
+    }
+
+    /** @param  list<SheetFitting>  $fittings */
+    private function hotJoints(Run $run, Side $side, RunPlan $plan, array $fittings): int
+    {
+        $layouts = [];
+        foreach ($fittings as $fitting) {
+            $layouts[$fitting->fitting->id] = $fitting->layout;
+        }
+        $landings = [];
+        foreach ($run->end($side)->legs as $leg) {
+            $landings[$leg->id] = $leg->landing->fitting ?? '';
+        }
+        $hot = 0;
+        foreach ($plan->end($side)->joints as $joint) {
+            $layout = $layouts[$landings[$joint->leg] ?? ''] ?? null;
+            $hot += $layout?->terminal($joint->address())?->joining->isHot() === true ? 1 : 0;
+        }
+
+        return $hot;
+    }
+
+    /** The one that is stocked or priced here, else the last that the catalogue lists. */
+    private function solder(): ?Part
+    {
+        $chosen = null;
+        foreach ($this->installation->catalogue->parts as $part) {
+            if ($part->kind === PartKind::Solder) {
+                if (isset($this->installation->economy->stock[$part->id]) || isset($this->installation->economy->prices[$part->id])) {
+                    return $part;
+                }
+                $chosen = $part;
+            }
+        }
+
+        return $chosen;
+    }
+
+    /** @return list<Ask> */
+    private function labels(Run $run, Side $side, RunPlan $plan, string $where): array
+    {
+        $cable = $this->installation->catalogue->cables[$run->cable];
+        $elements = [];
+        foreach ($run->end($side)->legs as $leg) {
+            $elements[$leg->id] = count($leg->elements) === 1 ? $leg->elements[0] : '';
+        }
+        $asks = [];
+        foreach ($plan->labels as $label) {
+            if ($label->side !== $side) {
+                continue;
+            }
+            $over = $cable->diameter($label->leg === '' ? '' : $elements[$label->leg] ?? '') ?? $cable->outerDiameter;
+            foreach ($this->wraps() as $part) {
+                if ($part->fitsOver($over, $cable->jacket)) {
+                    $asks[] = new Ask(Sort::Part, $part->id, 1.0, $run->id, $where.', label '.$label->code);
+
+                    break;
+                }
+            }
+        }
+
+        return $asks;
+    }
+
+    /** @return list<Part> labels, those first that can go on at any time, the smallest first */
+    private function wraps(): array
+    {
+        $labels = array_filter($this->installation->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Label && $part->grips !== null);
+        usort($labels, static fn (Part $a, Part $b): int => $b->split <=> $a->split ?: ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0));
+
+        return $labels;
+    }
+}
