@@ -2,20 +2,26 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BuildingController;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CircuitController;
 use App\Http\Controllers\CsvController;
+use App\Http\Controllers\CuttingController;
 use App\Http\Controllers\EquipmentController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\LoomController;
+use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\ReachController;
 use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SharedController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\TestController;
 use App\Http\Controllers\TypeController;
@@ -44,6 +50,22 @@ Route::prefix('api')->group(function (): void {
         Route::get('connectors/{id}', [PlanController::class, 'connector']);
         Route::get('equipment', [EquipmentController::class, 'index']);
         Route::get('rules', [RulesController::class, 'show']);
+        Route::get('building', [BuildingController::class, 'show']);
+        Route::get('looms', [LoomController::class, 'index']);
+        Route::get('looms/{id}', [LoomController::class, 'show']);
+        Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
+        Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
+        Route::get('cutting', [CuttingController::class, 'show']);
+        Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
+        Route::get('reach', ReachController::class);
+        Route::get('parts', [PartsController::class, 'show']);
+        Route::get('parts.csv', [PartsController::class, 'csv']);
+        Route::get('parts/worth', [PartsController::class, 'worth']);
+        Route::middleware('role:planner,bench,lead')->group(function (): void {
+            Route::put('shared/reel', [SharedController::class, 'save'])->defaults('kind', 'reel');
+            Route::delete('shared/reel/{id}', [SharedController::class, 'remove'])->defaults('kind', 'reel');
+        });
+
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);
         Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
@@ -80,8 +102,11 @@ Route::prefix('api')->group(function (): void {
             Route::post('rules/preview', [RulesController::class, 'preview']);
             Route::patch('fittings/{id}', [FittingController::class, 'update']);
             Route::put('rules', [RulesController::class, 'rules']);
-            Route::put('rules/{kind}', [RulesController::class, 'part']);
-            Route::delete('rules/{kind}/{id}', [RulesController::class, 'remove']);
+            Route::put('shared/{kind}', [SharedController::class, 'save']);
+            Route::delete('shared/{kind}/{id}', [SharedController::class, 'remove']);
+            Route::post('building/preview', [BuildingController::class, 'preview']);
+            Route::post('looms/{id}/preview', [LoomController::class, 'preview']);
+            Route::put('economy', [PartsController::class, 'economy']);
             Route::get('runs-template.csv', [CsvController::class, 'template']);
             Route::post('import/preview', [CsvController::class, 'preview']);
             Route::post('import', [CsvController::class, 'import']);

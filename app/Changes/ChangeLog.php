@@ -100,7 +100,7 @@ final class ChangeLog
     private function row(StoredInstallation $installation, string $kind, string $key): ?Model
     {
         return match ($kind) {
-            'rules', 'panel' => $installation->fresh(),
+            'rules', 'panel', 'economy' => $installation->fresh(),
             'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
             default => StoredPart::query()->where('installation_id', $installation->id)->where('kind', $kind)->where('key', $key)->first(),
         };
@@ -137,10 +137,10 @@ final class ChangeLog
         return $shape;
     }
 
-    /** Kept with the installation itself: its rules, and what is joined and plugged together. */
+    /** Kept with the installation itself: its rules, what is joined and plugged together, what things cost. */
     private function isOfTheWhole(string $kind): bool
     {
-        return $kind === 'rules' || $kind === 'panel';
+        return in_array($kind, ['rules', 'panel', 'economy'], true);
     }
 
     private function next(Model $row): int

@@ -71,6 +71,9 @@ final class Recorder
         $plan = $loaded->plan();
         $verdict = null;
         $subject = $sent->run;
+        if ($sent->cut !== null) {
+            CutOff::check($sent, $run, $loaded);
+        }
         if ($sent->kind === EventKind::Tested) {
             $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
             $subject = $assembly->id;
@@ -85,7 +88,7 @@ final class Recorder
 
         return new Event(
             $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
-            $fingerprints->for($sent->kind, $sent->side), $sent->instrument, $sent->note, $sent->reading, $verdict,
+            $fingerprints->for($sent->kind, $sent->side), $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut,
         );
     }
 

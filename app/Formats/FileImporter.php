@@ -21,6 +21,7 @@ use Sartal\Core\Document\InvalidDocument;
 use Sartal\Core\Document\Person;
 use Sartal\Core\Document\Problem;
 use Sartal\Core\Document\RunCodec;
+use Sartal\Core\Document\StockCodec;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Record\Event;
@@ -42,6 +43,7 @@ final class FileImporter
                 'name' => $file->installation->name,
                 'rules' => FileEncoder::rules($file->installation->rules),
                 'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
+                'economy' => StockCodec::encodeEconomy($file->installation->economy),
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
             $people = $this->people($file->people);

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $rules
  * @property array<string, mixed> $catalogue
  * @property array<string, mixed> $panel
+ * @property array<string, mixed> $economy
  * @property int $revision
  * @property int $version
  */
@@ -25,7 +26,7 @@ final class StoredInstallation extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'revision' => 'integer', 'version' => 'integer'];
 
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany

@@ -19,7 +19,7 @@ use Sartal\Core\Record\Record;
 final class InstallationStore
 {
     private const LISTS = [
-        'location' => 'locations', 'way' => 'ways', 'loom' => 'looms',
+        'location' => 'locations', 'junction' => 'junctions', 'way' => 'ways', 'tail-panel' => 'panels', 'loom' => 'looms', 'reel' => 'reels',
         'circuit' => 'circuits', 'equipment' => 'equipment', 'fitting' => 'fittings',
     ];
 
@@ -36,6 +36,7 @@ final class InstallationStore
             'catalogue' => $stored->catalogue,
             ...$stored->panel,
             ...array_fill_keys(array_values(self::LISTS), []),
+            'economy' => $stored->economy,
             'runs' => [],
         ];
         $own = [];

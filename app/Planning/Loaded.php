@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Cutting\CutPlan;
+use Sartal\Core\Dressing\Dresser;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Planning\MemoryPlanCache;
 use Sartal\Core\Planning\Plan;
@@ -16,6 +19,8 @@ use Sartal\Core\Record\Record;
 final class Loaded
 {
     private ?Plan $plan = null;
+
+    private ?CutPlan $cutPlan = null;
 
     public readonly Planner $planner;
 
@@ -32,6 +37,23 @@ final class Loaded
         public readonly array $people,
     ) {
         $this->planner = new Planner(new MemoryPlanCache);
+    }
+
+    /** How what is still to be cut comes off the stock. */
+    public function cutPlan(): CutPlan
+    {
+        return $this->cutPlan ??= Planner::cutPlan($this->installation, $this->plan(), $this->record);
+    }
+
+    public function dresser(?Installation $of = null): Dresser
+    {
+        return new Dresser($of ?? $this->installation, new KeptPackings(Cache::store('file')));
+    }
+
+    /** The same with other decisions, for looking ahead; nothing is saved. */
+    public function with(Installation $then): self
+    {
+        return new self($this->stored, $then, $this->pinned, $this->record, $this->versions, $this->people);
     }
 
     public function plan(): Plan

@@ -9,6 +9,8 @@ use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Labelling\Label;
 use Sartal\Core\Labelling\Marked;
+use Sartal\Core\Measure\Figure;
+use Sartal\Core\Measure\FigureTerm;
 use Sartal\Core\Measure\Term;
 use Sartal\Core\Measure\Worked;
 use Sartal\Core\Pinout\EndPinout;
@@ -71,6 +73,18 @@ final class PlanEncoder
             'terms' => array_map(static fn (Term $term): array => [
                 'label' => $term->label, 'detail' => $term->detail, 'amount' => $term->amount->canonical(), 'source' => $term->source,
             ], $worked->terms),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function figure(Figure $figure): array
+    {
+        return [
+            'value' => is_finite($figure->value) ? $figure->value : null,
+            'text' => $figure->text(),
+            'terms' => array_map(static fn (FigureTerm $term): array => [
+                'label' => $term->label, 'detail' => $term->detail, 'amount' => $term->amount, 'source' => $term->source,
+            ], $figure->terms),
         ];
     }
 

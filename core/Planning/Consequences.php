@@ -89,7 +89,7 @@ final readonly class Consequences
      * @param  list<Bead>  $after
      * @return list<string>
      */
-    private static function overtaken(string $code, array $before, array $after): array
+    public static function overtaken(string $code, array $before, array $after): array
     {
         $found = [];
         foreach ($after as $i => $bead) {
@@ -106,7 +106,7 @@ final readonly class Consequences
      * @param  list<Finding>  $without
      * @return list<Finding>
      */
-    private static function difference(array $of, array $without): array
+    public static function difference(array $of, array $without): array
     {
         $known = [];
         foreach ($without as $finding) {

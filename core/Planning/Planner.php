@@ -67,11 +67,13 @@ final readonly class Planner
     }
 
     /** How what is still to be cut comes off the stock. Apart from the plan, because only the cutting place asks. */
-    public static function cutPlan(Installation $installation, Plan $plan, Record $record): CutPlan
+    /** @param  ?list<string>  $runs  ids, where an order is for these alone */
+    public static function cutPlan(Installation $installation, Plan $plan, Record $record, ?array $runs = null): CutPlan
     {
         $lengths = array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs);
+        $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
 
-        return (new CutPlanner($installation))->plan(StockTake::needs($installation, $record, $lengths), StockTake::stock($installation, $record, $lengths));
+        return (new CutPlanner($installation))->plan(StockTake::needs($installation, $record, $wanted), StockTake::stock($installation, $record, $lengths));
     }
 
     /** What is done on one run now relies on this. */

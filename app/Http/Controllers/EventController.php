@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\Recorder;
+use App\Http\Resources\ReplannedResource;
 use App\Models\Role;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\Cutting\Replanned;
 use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Record\EventKind;
 
@@ -35,6 +37,7 @@ final readonly class EventController
         return response()->json([
             'new' => $new,
             'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+            ...($kind === EventKind::Cut ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
         ], $new ? 201 : 200);
     }
 

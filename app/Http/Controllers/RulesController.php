@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Changes\ChangeLog;
 use App\Changes\Edit;
 use App\Changes\StaleWrite;
-use App\Formats\BadLine;
 use App\Http\Resources\ConsequencesResource;
 use App\Models\StoredInstallation;
 use App\Models\StoredPart;
@@ -17,17 +16,15 @@ use App\Planning\Uncollected;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Sartal\Core\Document\BuildingCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\FileDecoder;
 use Sartal\Core\Document\FileEncoder;
-use Sartal\Core\Document\LoomCodec;
 use Sartal\Core\Document\Problems;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\School;
 use Sartal\Core\Planning\Consequences;
 
-/** House rules, and the places and ways that runs share. */
+/** House rules, and a list of the places and ways that runs share. */
 final readonly class RulesController
 {
     private const KINDS = ['location', 'way', 'loom'];
@@ -40,7 +37,7 @@ final readonly class RulesController
     {
         $used = [];
         foreach ($loaded->installation->runs as $run) {
-            foreach (['location' => [$run->a->location, $run->b->location], 'way' => $run->ways, 'loom' => array_filter([$run->loom])] as $kind => $ids) {
+            foreach (['location' => [$run->a->location, $run->b->location], 'way' => $loaded->plan()->layout->routes[$run->id]->ways(), 'loom' => array_filter([$run->loom])] as $kind => $ids) {
                 foreach (array_unique($ids) as $id) {
                     $used[$kind.' '.$id] = ($used[$kind.' '.$id] ?? 0) + 1;
                 }
@@ -100,45 +97,6 @@ final readonly class RulesController
         $rules = self::read($request);
 
         return $this->write($request, $stored, 'House rules changed', new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')));
-    }
-
-    public function part(Request $request, StoredInstallation $stored, string $kind): JsonResponse
-    {
-        abort_unless(in_array($kind, self::KINDS, true), 404);
-        $problems = new Problems;
-        $fields = Fields::of($request->input('part'), '', $problems);
-        $part = match ($kind) {
-            'location' => BuildingCodec::encodeLocation(BuildingCodec::location($fields)),
-            'way' => BuildingCodec::encodeWay(BuildingCodec::way($fields)),
-            default => LoomCodec::encode(LoomCodec::decode($fields)),
-        };
-        $fields->done();
-        $problems->settle();
-        $id = is_string($part['id']) ? $part['id'] : '';
-        $name = is_string($part['name']) ? $part['name'] : '';
-        $exists = $stored->parts()->where('kind', $kind)->where('key', $id)->exists();
-        $version = $request->input('version') === null ? null : $request->integer('version');
-        if ($exists && $version === null) {
-            throw BadLine::because('id', $id, sprintf('There is such a %s already. Choose another id.', $kind));
-        }
-
-        return $this->write($request, $stored, sprintf('%s %s %s', ucfirst($kind), $name, $exists ? 'changed' : 'added'), new Edit($kind, $id, $part, $version));
-    }
-
-    public function remove(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind, string $id): JsonResponse
-    {
-        abort_unless(in_array($kind, self::KINDS, true), 404);
-        foreach ($loaded->installation->runs as $run) {
-            if (in_array($id, match ($kind) {
-                'location' => [$run->a->location, $run->b->location],
-                'way' => $run->ways,
-                default => [$run->loom],
-            }, true)) {
-                throw BadLine::because('id', $id, sprintf('%s still uses it. Change that run first.', $run->code));
-            }
-        }
-
-        return $this->write($request, $stored, sprintf('%s %s removed', ucfirst($kind), $id), new Edit($kind, $id, null, $request->integer('version')));
     }
 
     private function write(Request $request, StoredInstallation $stored, string $words, Edit $edit): JsonResponse

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Illuminate\Contracts\Cache\Repository;
+use Sartal\Core\Looming\Packing\Circle;
+use Sartal\Core\Looming\Packing\Packing;
+use Sartal\Core\Looming\Packing\PackingStore;
+
+/** Packings on disk, as plain numbers: what is read back is checked, and packed again where it is not whole. */
+final readonly class KeptPackings implements PackingStore
+{
+    /** Grows when the packer does. */
+    private const VERSION = 1;
+
+    public function __construct(private Repository $cache)
+    {
+    }
+
+    public function packing(string $key): ?Packing
+    {
+        $kept = $this->cache->get(self::name($key));
+        if (! is_array($kept) || ! is_float($kept['diameter'] ?? null) || ! is_array($kept['circles'] ?? null)) {
+            return null;
+        }
+        $circles = [];
+        foreach ($kept['circles'] as $circle) {
+            if (! is_array($circle) || count(array_filter($circle, is_float(...))) !== 3) {
+                return null;
+            }
+            $circles[] = new Circle(...array_values($circle));
+        }
+
+        return new Packing($circles, $kept['diameter']);
+    }
+
+    public function keep(string $key, Packing $packing): void
+    {
+        $this->cache->forever(self::name($key), [
+            'diameter' => $packing->diameter,
+            'circles' => array_map(static fn (Circle $circle): array => [$circle->x, $circle->y, $circle->r], $packing->circles),
+        ]);
+    }
+
+    private static function name(string $key): string
+    {
+        return 'packing.'.self::VERSION.'.'.$key;
+    }
+}

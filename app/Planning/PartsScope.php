@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Sartal\Core\Dressing\LoomDress;
+use Sartal\Core\Parts\PartsList;
+use Sartal\Core\Parts\PartsPlanner;
+use Sartal\Core\Planning\Planner;
+
+/** What a parts list is asked about: everything, one loom, one assembly, or the runs of an order. */
+final readonly class PartsScope
+{
+    /**
+     * @param  list<string>  $runs  ids
+     * @param  list<string>  $looms  ids of those whose dress is part of it
+     */
+    private function __construct(public string $name, public array $runs, public array $looms)
+    {
+    }
+
+    /** @param  string  $text  "installation", "loom:L1", "assembly:M-201", "runs:A-114,A-116" */
+    public static function read(string $text, Loaded $loaded): ?self
+    {
+        [$kind, $id] = [...explode(':', $text, 2), ''];
+        $plan = $loaded->plan();
+        $in = $loaded->installation;
+        if ($kind === 'loom' && isset($plan->layout->looms[$id])) {
+            return new self($in->looms[$id]->name, $plan->layout->looms[$id]->members, [$id]);
+        }
+        if ($kind === 'assembly' && isset($plan->assemblies[$id])) {
+            return new self('Assembly '.$in->runs[$id]->code, $plan->assemblies[$id]->runs, []);
+        }
+        if ($kind === 'runs') {
+            $runs = array_values(array_filter(explode(',', $id), static fn (string $run): bool => isset($in->runs[$run])));
+
+            return $runs === [] ? null : new self(sprintf('%d runs', count($runs)), $runs, []);
+        }
+
+        return $kind === 'installation' || $kind === '' ? new self($in->name, array_map(strval(...), array_keys($in->runs)), array_map(strval(...), array_keys($in->looms))) : null;
+    }
+
+    public function list(Loaded $loaded, bool $whole): PartsList
+    {
+        $plan = $loaded->plan();
+        $dresser = $loaded->dresser();
+        $dresses = Uncollected::run(fn (): array => array_map(static fn (string $id): LoomDress => $dresser->dress($plan->layout->looms[$id]), $this->looms));
+        $cuts = count($this->runs) === count($loaded->installation->runs) ? $loaded->cutPlan() : Planner::cutPlan($loaded->installation, $plan, $loaded->record, $this->runs);
+
+        return (new PartsPlanner($loaded->installation, $plan))->list($this->runs, $dresses, $cuts, $whole);
+    }
+}
