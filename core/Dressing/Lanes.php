@@ -22,11 +22,17 @@ final class Lanes
     /** @var array<string, int> */
     private array $lanes = [];
 
+    /** What stands beside a tip takes so much of the loom's length. */
+    private const BESIDE_TIP = 0.2;
+
+    private int $tip = 0;
+
     /** @param  list<Segment>  $segments  those nearer to the root first */
     private function __construct(array $segments)
     {
         foreach ($segments as $segment) {
             $this->after[$segment->before ?? ''][] = $segment;
+            $this->tip = max($this->tip, (int) ($segment->end()->nanometres * self::BESIDE_TIP));
         }
     }
 
@@ -50,7 +56,7 @@ final class Lanes
         foreach ($segments as $i => $segment) {
             $own = $i === 0 && $this->isFree($lane, $segment) ? $lane : $this->free($segment, $lane);
             $this->lanes[$segment->id] = $own;
-            $this->used[$own][] = [$segment->start->nanometres, $segment->end()->nanometres];
+            $this->used[$own][] = [$segment->start->nanometres, $this->reach($segment)];
         }
         foreach ($segments as $segment) {
             $this->place($this->after[$segment->id] ?? [], $this->lanes[$segment->id]);
@@ -68,10 +74,16 @@ final class Lanes
         }
     }
 
+    /** How far along a line is taken: beyond a tip stands what it is called. */
+    private function reach(Segment $segment): int
+    {
+        return $segment->end()->nanometres + (isset($this->after[$segment->id]) ? 0 : $this->tip);
+    }
+
     private function isFree(int $lane, Segment $segment): bool
     {
         foreach ($this->used[$lane] ?? [] as [$from, $to]) {
-            if ($segment->start->nanometres < $to && $segment->end()->nanometres > $from) {
+            if ($segment->start->nanometres < $to && $this->reach($segment) > $from) {
                 return false;
             }
         }

@@ -45,15 +45,40 @@ final readonly class CategoryRule implements Rule
         $limit = $isLink
             ? new Figure(self::LINK, 'm', [new FigureTerm('permanent link', 'without its cords', '90 m', $rule->source)])
             : new Figure(self::CHANNEL, 'm', [new FigureTerm('channel', '90 m solid and 10 m of cords that count for a fifth more', '102 m', $rule->source)]);
-        $reach = Reach::against('category', $used, $limit, 1.0, false, $this->information($line, $isLink, $rule));
+        $reach = $this->withDecibels(Reach::against('category', $used, $limit, 1.0, false, $this->information($line, $isLink, $rule)), $line);
         $whole = $line->length()->inMetres();
         if (! $isLink && $whole > self::LONGEST && $reach->verdict !== Verdict::Beyond) {
             $longest = new Figure(self::LONGEST, 'm', [new FigureTerm('channel', 'in all', '100 m', $rule->source)]);
 
-            return Reach::against('category', new Figure($whole, 'm', $used->terms), $longest, 1.0, false, $reach->information);
+            return $this->withDecibels(Reach::against('category', new Figure($whole, 'm', $used->terms), $longest, 1.0, false, $reach->information), $line);
         }
 
         return $reach;
+    }
+
+    /** The margin in dB: what the metres that are left would lose at the category's highest frequency. */
+    private function withDecibels(Reach $reach, Line $line): Reach
+    {
+        $frequency = $this->frequency($line);
+        $perMetre = $frequency === null ? null : CategoryLoss::of($line->stretches[0]->cable->category)?->per100Metres($frequency);
+        $left = ($reach->limit->value ?? 0.0) - ($reach->used->value ?? 0.0);
+
+        return $perMetre === null ? $reach : new Reach($reach->verdict, $reach->kind, $reach->used, $reach->limit, $reach->margin, $left * $perMetre / 100, '', $reach->information);
+    }
+
+    /** MHz up to which all of the line is specified. */
+    private function frequency(Line $line): ?float
+    {
+        $frequency = INF;
+        foreach ($line->stretches as $stretch) {
+            $formula = CategoryLoss::of($stretch->cable->category);
+            if ($formula === null) {
+                return null;
+            }
+            $frequency = min($frequency, $formula->highest);
+        }
+
+        return $frequency;
     }
 
     /** Share by which a metre of it loses more than a metre of solid cable. */
@@ -117,13 +142,9 @@ final readonly class CategoryRule implements Rule
     /** @return ?array{string, Figure} at the category's highest frequency */
     private function loss(Line $line, ReachRule $rule): ?array
     {
-        $frequency = INF;
-        foreach ($line->stretches as $stretch) {
-            $formula = CategoryLoss::of($stretch->cable->category);
-            if ($formula === null) {
-                return null;
-            }
-            $frequency = min($frequency, $formula->highest);
+        $frequency = $this->frequency($line);
+        if ($frequency === null) {
+            return null;
         }
         $loss = $line->sum(
             static fn (Stretch $stretch): float => (CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0) * $stretch->metres() * (1 + self::more($stretch)) / 100,

@@ -13,9 +13,12 @@ const router = useRouter()
 const places = [
   { path: '/rules', name: 'Rules', key: 'r' },
   { path: '/schedule', name: 'Schedule', key: 's' },
+  { path: '/looms', name: 'Looms', key: 'l' },
+  { path: '/cutting', name: 'Cutting', key: 'c' },
+  { path: '/parts', name: 'Parts', key: 'p' },
   { path: '/test', name: 'Test', key: 't' },
 ]
-const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && route.path.startsWith('/runs'))
+const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
 const help = ref(false)
 const finding = ref(false)
@@ -72,7 +75,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: place.path === '/rules' }">
+          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/looms', '/parts'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
             </router-link>

@@ -9,11 +9,9 @@ use App\Changes\Edit;
 use App\Changes\StaleWrite;
 use App\Http\Resources\ConsequencesResource;
 use App\Models\StoredInstallation;
-use App\Models\StoredPart;
 use App\Models\User;
 use App\Planning\Loaded;
 use App\Planning\Uncollected;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\Document\Fields;
@@ -24,34 +22,16 @@ use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\School;
 use Sartal\Core\Planning\Consequences;
 
-/** House rules, and a list of the places and ways that runs share. */
+/** House rules: what they are, what they would change. */
 final readonly class RulesController
 {
-    private const KINDS = ['location', 'way', 'loom'];
-
     public function __construct(private ChangeLog $log)
     {
     }
 
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $used = [];
-        foreach ($loaded->installation->runs as $run) {
-            foreach (['location' => [$run->a->location, $run->b->location], 'way' => $loaded->plan()->layout->routes[$run->id]->ways(), 'loom' => array_filter([$run->loom])] as $kind => $ids) {
-                foreach (array_unique($ids) as $id) {
-                    $used[$kind.' '.$id] = ($used[$kind.' '.$id] ?? 0) + 1;
-                }
-            }
-        }
-        /** @var Collection<int, StoredPart> $rows */
-        $rows = StoredPart::query()->where('installation_id', $stored->id)->whereIn('kind', self::KINDS)->orderBy('id')->get();
-        $parts = $rows->map(static fn (StoredPart $part): array => [
-            ...array_diff_key($part->definition, ['kind' => 0]),
-            'kind' => $part->kind, 'version' => $part->version, 'used' => $used[$part->kind.' '.$part->key] ?? 0,
-            'wayKind' => $part->definition['kind'] ?? '',
-        ])->all();
-
-        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version, 'parts' => $parts]);
+        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version]);
     }
 
     /** @return list<array<string, mixed>> every question, its answers, the usual one and why */
@@ -106,9 +86,7 @@ final readonly class RulesController
         try {
             $this->log->write($stored, $user, $words, [$edit]);
         } catch (StaleWrite $stale) {
-            $now = $edit->kind === 'rules' ? $stored->refresh()->rules : $stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()?->definition;
-
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $now], 409);
+            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $stored->refresh()->rules], 409);
         }
 
         return response()->json(['saved' => true]);

@@ -11,12 +11,14 @@ use Sartal\Core\Catalogue\Element;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\FileEncoder;
 use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Installation\Carriage;
 use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\Label;
 use Sartal\Core\Pinout\Unused;
 use Sartal\Core\Record\Event;
+use Sartal\Core\Routing\Hop;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\Node;
 
@@ -38,6 +40,9 @@ final class RunResource
             'assembly' => ['id' => $assembly->id, 'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs)],
             'circuits' => self::circuits($run, $loaded),
             'worked' => PlanEncoder::worked($runPlan->cut),
+            'way' => array_map(static fn (Hop $hop): string => $hop->way->name, $runPlan->lay->route->hops),
+            'pinned' => $run->ways !== [],
+            'reach' => ReachResource::of($loaded, array_map(static fn (Carriage $carriage): string => $carriage->circuit, $run->carries)),
             'ends' => array_map(static fn (Side $side): array => [
                 'side' => $side->value,
                 'location' => $loaded->installation->locationName($run->end($side)->location),

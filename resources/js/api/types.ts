@@ -1,3 +1,5 @@
+import type { Figure } from './building'
+
 export type Role = 'planner' | 'bench' | 'installer' | 'tester' | 'lead'
 export type BeadState = 'to-do' | 'done' | 'overtaken' | 'failed'
 export type Severity = 'stop' | 'check' | 'note'
@@ -32,6 +34,21 @@ export interface Row {
 export interface Term { label: string, detail: string, amount: string, source: string }
 export interface Worked { result: string, exact: string, rounding: string, terms: Term[] }
 export type Line = Record<string, string>
+export interface Reach {
+  id: string
+  name: string
+  signal: string
+  runs: string[]
+  verdict: 'reaches' | 'tight' | 'beyond' | 'unknown'
+  kind: string
+  used: Figure | null
+  limit: Figure | null
+  margin: number | null
+  decibels: number | null
+  missing: string
+  information: { what: string, figure: Figure }[]
+  next: { cable: string, margin: number } | null
+}
 
 export interface Cavity { address: string, face: [number, number], wiring: [number, number], terminal: string }
 export interface Drawing {
@@ -85,6 +102,9 @@ export interface RunPage extends Row {
   note: string
   assembly: { id: string, runs: string[] }
   worked: Worked
+  way: string[]
+  pinned: boolean
+  reach: Reach[]
   ends: End[]
   labels: Label[]
   history: HistoryEvent[]
@@ -122,7 +142,6 @@ export interface Catalogue {
 
 export interface Change { id: number, words: string, who: string, mine: boolean, at: string, undone: boolean }
 export interface RowProblem { row: number, column: string, value: string, remedy: string }
-export interface Part extends Named { kind: 'location' | 'way' | 'loom', version: number, used: number, length?: string, wayKind?: string, fire?: string }
 export type Rules = Record<string, string | number>
 export interface School { key: string, question: string, usual: string, reason: string, answers: { value: string, words: string }[] }
 export interface Few { count: number, names: string[] }

@@ -38,11 +38,13 @@ const answer = (school: School) => school.answers.find(each => each.value === dr
         <label v-for="each in school.answers" :key="each.value"><input v-model="draft[school.key]" type="radio" :name="school.key" :value="each.value" :disabled="!session.plans"><span>{{ each.words }}<span v-if="each.value === school.usual" class="quiet"> · usual</span></span></label>
         <p class="quiet why">{{ school.reason }}</p>
       </fieldset>
-      <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance'].some(key => changed.includes(key)) }">
+      <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance', 'payOut', 'usable'].some(key => changed.includes(key)) }">
         <legend>By how much is a cut longer than its sum?</legend>
         <v-text-field v-model="draft.routeAllowance" label="Route allowance, %" :readonly="!session.plans" />
         <v-text-field v-model="draft.cutStep" label="Cut step, with its unit" :readonly="!session.plans" />
         <v-text-field v-model="draft.trimAllowance" label="Trim allowance per end, with its unit" :readonly="!session.plans" />
+        <v-text-field v-model="draft.payOut" label="Runs made in place are paid out longer by" :readonly="!session.plans" />
+        <v-text-field v-model="draft.usable" label="A rest on a reel is worth keeping from" :readonly="!session.plans" />
       </fieldset>
     </div>
     <aside v-if="session.plans" class="verdict" aria-live="polite">

@@ -7,6 +7,7 @@ import { KIND, STAGE } from '../ui/stages'
 import Strand from '../ui/Strand.vue'
 import { length, when } from '../ui/units'
 import WorkedSum from '../ui/WorkedSum.vue'
+import ReachTable from '../reach/ReachTable.vue'
 import CircuitTable from './CircuitTable.vue'
 import EndPanel from './EndPanel.vue'
 
@@ -81,12 +82,14 @@ async function record(kind: string, side?: string) {
           <p v-if="run.note" class="note">{{ run.note }}</p>
           <p v-for="finding in run.findings" :key="finding.words" class="note" :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
           <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench' : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template><template v-if="run.assembly.runs.length > 1"> · built and tested with {{ run.assembly.runs.join(', ') }}</template></p>
+          <p class="quiet"><template v-if="run.way.length">{{ run.pinned ? 'Pinned to' : 'Goes by' }} {{ run.way.join(', ') }}{{ run.pinned ? '' : ': the shortest permitted way' }}</template><template v-else>No way leads from one end to the other. <router-link to="/rules/building">Draw one</router-link></template></p>
         </div>
         <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">
         <EndPanel v-for="end in run.ends" :key="end.side" :run="id" :version="run.version" :end="end" :view="view" @changed="load" />
       </div>
+      <section v-if="run.reach.length"><h2>Reach</h2><ReachTable :circuits="run.reach.slice(0, 6)" /><p v-if="run.reach.length > 6" class="quiet">and {{ run.reach.length - 6 }} more, on <router-link to="/reach">Reach</router-link></p></section>
       <section class="bottom">
         <div>
           <h2>Circuits</h2>

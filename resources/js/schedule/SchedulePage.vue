@@ -37,7 +37,19 @@ const log = ref(false)
 const filterField = ref<{ focus: () => void } | null>(null)
 const scroller = ref<{ scrollToIndex: (i: number) => void } | null>(null)
 
-const shown = computed(() => sorted(filtered(rows.value, words.value), sort.value.key, sort.value.down))
+const grouped = useLocalStorage('sartal.schedule.byLoom', false)
+const shown = computed(() => {
+  const list = sorted(filtered(rows.value, words.value), sort.value.key, sort.value.down)
+  return grouped.value ? [...list].sort((a, b) => Number(a.loom === '') - Number(b.loom === '') || a.loom.localeCompare(b.loom, undefined, { numeric: true })) : list
+})
+interface Entry { row: Row | null, group: { name: string, count: number } | null }
+/** Rows with a line before each loom, where they are grouped. */
+const entries = computed<Entry[]>(() => {
+  if (!grouped.value) return shown.value.map(row => ({ row, group: null }))
+  const counts = new Map<string, number>()
+  for (const row of shown.value) counts.set(row.loom, (counts.get(row.loom) ?? 0) + 1)
+  return shown.value.flatMap((row, i) => i === 0 || shown.value[i - 1]!.loom !== row.loom ? [{ row: null, group: { name: row.loom, count: counts.get(row.loom) ?? 0 } }, { row, group: null }] : [{ row, group: null }])
+})
 const { marked, rows: markedRows, toggle, through, all, none } = useMarks(shown)
 const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? null)
 
@@ -79,7 +91,7 @@ function move(by: number) {
   const next = shown.value[Math.max(0, Math.min(shown.value.length - 1, at + by))]
   if (!next) return
   chosen.value = next.id
-  void nextTick(() => document.getElementById(`row-${next.id}`)?.scrollIntoView({ block: 'nearest' }) ?? scroller.value?.scrollToIndex(shown.value.indexOf(next)))
+  void nextTick(() => document.getElementById(`row-${next.id}`)?.scrollIntoView({ block: 'nearest' }) ?? scroller.value?.scrollToIndex(entries.value.findIndex(each => each.row === next)))
 }
 
 async function attempt(work: () => Promise<string>) {
@@ -182,13 +194,15 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <h1>Schedule</h1>
       <v-text-field ref="filterField" v-model="words" class="filter" placeholder="filter: open · failed · to:rack · next:test" aria-label="Filter the schedule" clearable @keydown.down.prevent="move(1)" />
       <span class="count" aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
-      <template v-if="marked.size"><v-btn v-if="session.plans" color="secondary" @click="bulk = true">Change {{ markedRows.length }} marked …</v-btn><v-btn variant="text" @click="none">Unmark</v-btn></template>
+      <v-btn variant="text" size="small" :color="grouped ? 'secondary' : 'primary'" :aria-pressed="grouped" @click="grouped = !grouped">By loom</v-btn>
+      <template v-if="marked.size"><v-btn v-if="session.plans" color="secondary" @click="bulk = true">Change {{ markedRows.length }} marked …</v-btn><v-btn variant="text" :to="`/parts?scope=runs:${markedRows.map(each => each.id).join(',')}`">Parts</v-btn><v-btn variant="text" @click="none">Unmark</v-btn></template>
       <v-btn v-if="session.plans" variant="outlined" color="primary" @click="quick = !quick">Quick line</v-btn>
       <v-menu>
         <template #activator="{ props: menu }"><v-btn v-bind="menu" variant="outlined" color="primary">In and out</v-btn></template>
         <v-list density="compact">
           <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
           <v-list-item title="Mark all that are shown" @click="all" />
+          <v-list-item title="How far each circuit reaches" to="/reach" />
           <v-list-item title="Schedule as CSV" href="/api/schedule.csv" download />
           <v-list-item v-if="session.plans" title="Installation as one file" href="/api/installation.json" download />
           <v-list-item title="What was changed …" @click="log = true" />
@@ -208,9 +222,10 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <v-progress-linear v-else-if="loading && rows.length === 0" indeterminate color="primary" aria-label="Loading the schedule" />
       <p v-else-if="rows.length === 0" class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a CSV.</template></p>
       <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn size="small" variant="text" @click="words = ''">Show all</v-btn></p>
-      <v-virtual-scroll v-else ref="scroller" :items="shown" item-height="36" class="rows">
-        <template #default="{ item }">
-          <div :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, marked: marked.has(item.id), withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="pick($event, item.id)" @dblclick="router.push(`/runs/${item.id}`)">
+      <v-virtual-scroll v-else ref="scroller" :items="entries" item-height="36" class="rows">
+        <template #default="{ item: { row: item, group } }">
+          <div v-if="group" class="group" role="row"><span role="cell"><b>{{ group.name || 'In no loom' }}</b> {{ group.count }} {{ group.count === 1 ? 'run' : 'runs' }}</span></div>
+          <div v-else-if="item" :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, marked: marked.has(item.id), withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="pick($event, item.id)" @dblclick="router.push(`/runs/${item.id}`)">
             <router-link role="cell" class="code" :to="`/runs/${item.id}`">{{ item.code }}</router-link>
             <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }}<small><i>→</i> {{ item.to }}</small></span>
             <span role="cell" class="cable" :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small></span>
@@ -234,6 +249,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 </template>
 
 <style scoped>
+.group { height: 36px; display: flex; align-items: flex-end; padding: 0 16px 5px; border-bottom: 1px solid var(--ink); color: var(--slate); font-size: 13px }
+.group b { color: var(--ink); margin-right: 8px }
 .schedule { display: grid; grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px; height: 100dvh }
 .schedule:has(> form.quick) { grid-template-rows: auto auto minmax(0, 1fr) }
 header { grid-column: 1 / -1; display: flex; align-items: center; gap: 12px; padding: 8px 16px; border-bottom: 1px solid var(--line) }

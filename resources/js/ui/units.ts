@@ -36,7 +36,12 @@ function trimmed(value: number, digits: number): string {
 
 /** Lengths inside a sentence that the server wrote. */
 export function inWords(text: string): string {
-  return text.replace(/-?\d+(?:\.\d+)? mm/g, found => length(found))
+  return text.replace(/-?\d+(?:\.\d+)? mm\b(?!²)/g, found => length(found))
+}
+
+/** The same for figures of the bench: what is shorter than a metre stays in millimetres. */
+export function inFigures(text: string): string {
+  return text.replace(/-?\d+(?:\.\d+)? mm\b(?!²)/g, found => system.value === 'metric' && Math.abs(millimetres(found)) < 1000 ? found : length(found))
 }
 
 export function when(iso: string): string {
