@@ -14,10 +14,10 @@ namespace Sartal\Core\Cutting;
 final class Bins
 {
     /** Tries to break bins up that gain nothing before it stops. */
-    private const PATIENCE = 40;
+    private const PATIENCE = 1000;
 
     /** Bins repacked with the emptiest. */
-    private const AMONG = 5;
+    private const AMONG = [3, 4, 5, 7];
 
     /**
      * @param  array<int, int>  $sizes  in units, none above the bin's
@@ -42,13 +42,19 @@ final class Bins
      * @param  callable(int): float  $cost
      * @return list<list<int>>
      */
-    private static function filled(array $sizes, int $capacity, callable $cost): array
+    private static function filled(array $sizes, int $capacity, callable $cost, ?int &$state = null): array
     {
         arsort($sizes);
         $bins = [];
         while ($sizes !== []) {
             $keys = array_keys($sizes);
-            $largest = array_shift($keys);
+            if ($state !== null) {
+                $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
+                $at = ($state >> 8) % count($keys);
+                $largest = array_splice($keys, $at, 1)[0];
+            } else {
+                $largest = array_shift($keys);
+            }
             $rest = array_map(static fn (int $key): int => $sizes[$key], $keys);
             $bin = [$largest];
             foreach (Fill::best($rest, $capacity - $sizes[$largest], $cost) as $taken) {
@@ -72,26 +78,24 @@ final class Bins
     private static function improved(array $bins, array $sizes, int $capacity, callable $cost): array
     {
         $state = count($bins) * 7919 + 1;
-        for ($tried = 0; $tried < self::PATIENCE && count($bins) > Bound::bins(array_values($sizes), $capacity); $tried++) {
-            usort($bins, static fn (array $a, array $b): int => self::sum($a, $sizes) <=> self::sum($b, $sizes));
-            $picked = [0];
-            while (count($picked) < min(self::AMONG, count($bins))) {
-                $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
-                $pick = $state % count($bins);
-                if (! in_array($pick, $picked, true)) {
-                    $picked[] = $pick;
-                }
-            }
+        $least = Bound::bins(array_values($sizes), $capacity);
+        $sums = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $bins);
+        for ($tried = 0; $tried < self::PATIENCE && count($bins) > $least; $tried++) {
+            $picked = self::picked($sums, $state);
             $loose = [];
             foreach ($picked as $pick) {
                 foreach ($bins[$pick] as $key) {
                     $loose[$key] = $sizes[$key];
                 }
             }
-            $again = self::filled($loose, $capacity, $cost);
-            if (self::squares($again, $sizes) > self::squares(array_map(static fn (int $pick): array => $bins[$pick], $picked), $sizes)) {
-                $tried = count($again) < count($picked) ? -1 : $tried;
+            $again = self::filled($loose, $capacity, $cost, $state);
+            $filled = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $again);
+            $gain = self::squares($filled) - self::squares(array_intersect_key($sums, array_flip($picked)));
+            // What is neither better nor worse is taken as well: it leads out of dead ends.
+            if ($gain >= 0) {
+                $tried = $gain > 0 ? -1 : $tried;
                 $bins = [...array_values(array_diff_key($bins, array_flip($picked))), ...$again];
+                $sums = [...array_values(array_diff_key($sums, array_flip($picked))), ...$filled];
             }
         }
 
@@ -99,14 +103,35 @@ final class Bins
     }
 
     /**
+     * The emptiest bin and a few others, by turns few and many.
+     *
+     * @param  non-empty-list<int>  $sums
+     * @return list<int>
+     */
+    private static function picked(array $sums, int &$state): array
+    {
+        $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
+        $picked = [(int) array_search(min($sums), $sums, true)];
+        $among = min(count($sums), self::AMONG[($state >> 8) % count(self::AMONG)]);
+        while (count($picked) < $among) {
+            $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
+            $pick = ($state >> 8) % count($sums);
+            if (! in_array($pick, $picked, true)) {
+                $picked[] = $pick;
+            }
+        }
+
+        return $picked;
+    }
+
+    /**
      * Uneven fills are better: the emptiest bin may then be done without.
      *
-     * @param  list<list<int>>  $bins
-     * @param  array<int, int>  $sizes
+     * @param  array<int>  $sums
      */
-    private static function squares(array $bins, array $sizes): float
+    private static function squares(array $sums): float
     {
-        return array_sum(array_map(static fn (array $bin): float => (float) self::sum($bin, $sizes) ** 2, $bins));
+        return array_sum(array_map(static fn (int $sum): float => (float) $sum ** 2, $sums));
     }
 
     /**

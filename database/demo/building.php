@@ -26,10 +26,10 @@ $rack = static fn (int $units): Rack => new Rack($units, RackEntry::Bottom, $mm(
 $locations = [];
 foreach ([
     'stage-box-1' => ['Stage box 1', 1, 0], 'stage-box-2' => ['Stage box 2', 1, 2], 'lectern' => ['Lectern', 1, 4], 'split-panel' => ['Split panel', 1, 6],
-    'amp-rack-1' => ['Amplifier rack 1', 15, 9, $rack(42)], 'media-rack' => ['Media rack', 15, 11, $rack(42)], 'comms-rack' => ['Comms rack', 15, 13, $rack(42)],
+    'amp-rack-1' => ['Amplifier rack 1', 14, 9, $rack(42)], 'media-rack' => ['Media rack', 14, 11, $rack(42)], 'comms-rack' => ['Comms rack', 14, 13, $rack(42)],
     'control-desk' => ['Control desk', 22, 0], 'front-of-house' => ['Front-of-house position', 22, 2], 'projector-1' => ['Projector 1', 22, 4], 'projector-2' => ['Projector 2', 22, 6],
     'hall-left' => ['Hall loudspeaker left', 22, 8], 'hall-right' => ['Hall loudspeaker right', 22, 10], 'dimmer-room' => ['Dimmer room', 22, 15], 'foyer' => ['Foyer', 22, 17],
-    'turbine-gallery' => ['Turbine gallery', 13, 16], 'tide-model' => ['Tide model', 13, 18], 'sluice-window' => ['Sluice window', 1, 17],
+    'turbine-gallery' => ['Turbine gallery', 12, 16], 'tide-model' => ['Tide model', 12, 18], 'sluice-window' => ['Sluice window', 1, 17],
     'floor-box-1' => ['Floor box 1', 1, 8], 'floor-box-2' => ['Floor box 2', 1, 10], 'floor-box-3' => ['Floor box 3', 1, 12], 'floor-box-4' => ['Floor box 4', 1, 14],
 ] as $id => $of) {
     $locations[$id] = new Location($id, $of[0], at: new MapPoint($of[1], $of[2]), rack: $of[3] ?? null);
@@ -37,7 +37,7 @@ foreach ([
 $junctions = [];
 foreach ([
     'stage-pit' => ['Under-stage pit', 4, 3], 'riser-foot' => ['Riser A foot', 9, 6], 'riser-head' => ['Riser A head', 9, 0], 'rack-room' => ['Rack room', 11, 11],
-    'hall-ceiling' => ['Hall ceiling', 17, 3], 'lobby' => ['Lift lobby ceiling', 18, 16], 'gallery-end' => ['Gallery end', 9, 17],
+    'hall-ceiling' => ['Hall ceiling', 18, 3], 'lobby' => ['Lift lobby ceiling', 19, 16], 'gallery-end' => ['Gallery end', 9, 17],
     'floor-north' => ['North floor duct end', 4, 9], 'floor-south' => ['South floor duct end', 4, 13],
 ] as $id => [$name, $x, $y]) {
     $junctions[$id] = new Junction($id, $name, new MapPoint($x, $y));

@@ -24,7 +24,7 @@ final class RunsTest extends TestCase
         $rows = $this->as('tester')->getJson('/api/schedule')->assertOk()->json('rows');
         self::assertCount(46, $rows);
         $row = collect($rows)->firstWhere('code', 'A-114');
-        self::assertSame('21950 mm', $row['cut']);
+        self::assertSame('25050 mm', $row['cut']);
         self::assertSame('24 × XLR 3 female', collect($rows)->firstWhere('code', 'M-201')['endA']);
         self::assertSame('done', collect($row['strand'])->firstWhere('stage', 'test')['state']);
     }
@@ -86,7 +86,7 @@ final class RunsTest extends TestCase
             fn () => $this->deleteJson('/api/runs/A-119', ['version' => 1])->assertOk(),
             fn () => $this->deleteJson('/api/runs/A-114', ['version' => 1])->assertOk()->assertJsonPath('withdrawn', true),
             fn () => $this->putJson('/api/rules', ['rules' => ['routeAllowance' => 10, 'cutStep' => '1 in'], 'version' => 1])->assertOk(),
-            fn () => $this->putJson('/api/rules/way', ['part' => ['id' => 'new-way', 'name' => 'New way', 'length' => '3 m']])->assertOk(),
+            fn () => $this->putJson('/api/shared/way', ['part' => ['id' => 'new-way', 'name' => 'New way', 'length' => '3 m']])->assertOk(),
         ];
         $this->as('planner');
         foreach ($steps as $step) {
@@ -159,9 +159,9 @@ final class RunsTest extends TestCase
 
     public function test_a_way_in_use_stays_and_a_bad_length_is_refused(): void
     {
-        $this->as('planner')->deleteJson('/api/rules/way/riser-a', ['version' => 1])->assertUnprocessable();
-        $this->putJson('/api/rules/way', ['part' => ['id' => 'w', 'name' => 'W', 'length' => '-1 m']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'length');
+        $this->as('planner')->deleteJson('/api/shared/way/riser-a', ['version' => 1])->assertUnprocessable();
+        $this->putJson('/api/shared/way', ['part' => ['id' => 'w', 'name' => 'W', 'length' => '-1 m']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'length');
         $this->putJson('/api/rules', ['rules' => ['cutStep' => '0 m'], 'version' => 1])->assertUnprocessable();
-        $this->putJson('/api/rules/way', ['part' => ['id' => 'riser-a', 'name' => 'Riser A', 'length' => '9 m'], 'version' => 7])->assertConflict()->assertJsonPath('theirs.length', '3300 mm');
+        $this->putJson('/api/shared/way', ['part' => ['id' => 'riser-a', 'name' => 'Riser A', 'length' => '9 m'], 'version' => 7])->assertConflict()->assertJsonPath('theirs.length', '3300 mm');
     }
 }

@@ -74,7 +74,7 @@ final class TerminationsTest extends TestCase
 
     public function test_a_name_cannot_break_out_of_a_drawing(): void
     {
-        $this->as('planner')->putJson('/api/rules/location', ['part' => ['id' => 'tide-model', 'name' => 'Tide "<script>& model'], 'version' => 1])->assertOk();
+        $this->as('planner')->putJson('/api/shared/location', ['part' => ['id' => 'tide-model', 'name' => 'Tide "<script>& model'], 'version' => 1])->assertOk();
         $svg = (string) $this->get('/api/runs/A-118/sheet/A/sheet.svg')->assertOk()->getContent();
         self::assertStringNotContainsString('<script', $svg);
         self::assertNotFalse(simplexml_load_string($svg));

@@ -49,7 +49,7 @@ const lines = computed(() => props.building.ways.flatMap(way => {
   const twins = props.building.ways.filter(each => [each.part.from, each.part.to].sort().join() === [way.part.from, way.part.to].sort().join())
   const off = (twins.indexOf(way) - (twins.length - 1) / 2) * 16
   const [mx, my] = [(x1 + x2) / 2 - (y2 - y1) / Math.max(1, Math.hypot(x2 - x1, y2 - y1)) * off, (y1 + y2) / 2 + (x2 - x1) / Math.max(1, Math.hypot(x2 - x1, y2 - y1)) * off]
-  return [{ way, key: `way:${way.part.id}`, d: `M${x1} ${y1}Q${mx * 2 - (x1 + x2) / 2} ${my * 2 - (y1 + y2) / 2} ${x2} ${y2}`, x: mx, y: my, thick: 2 + Math.min(9, Math.sqrt(way.runs.length) * 2), angle: leant(x1, y1, x2, y2), main: Number.parseFloat(way.part.length) > 5000 || way.part.kind !== 'free air' }]
+  return [{ way, key: `way:${way.part.id}`, d: `M${x1} ${y1}Q${mx * 2 - (x1 + x2) / 2} ${my * 2 - (y1 + y2) / 2} ${x2} ${y2}`, x: mx, y: my, thick: 2 + Math.min(9, Math.sqrt(way.runs.length) * 2), angle: leant(x1, y1, x2, y2), roomy: Math.hypot(x2 - x1, y2 - y1) > way.part.name.length * 6.4 * pixel.value, main: Number.parseFloat(way.part.length) > 5000 || way.part.kind !== 'free air' }]
 }))
 /** Names lean along their way, never upside down. */
 function leant(x1: number, y1: number, x2: number, y2: number): number {
@@ -87,7 +87,7 @@ const label = (part: PlacePart) => part.name
     <g v-for="line in lines" :key="line.key" class="way" :class="{ chosen: chosen === line.key, on: route.includes(line.way.part.id), over: over(line.way), stop: stopped(line.way), far: route.length > 0 && !route.includes(line.way.part.id) }" role="button" :tabindex="line.main ? 0 : -1" :aria-label="`${line.way.part.name}, ${line.way.runs.length} cables`" @click="emit('choose', line.key)" @keydown.enter="emit('choose', line.key)">
       <path :d="line.d" class="reachable" />
       <path :d="line.d" class="body" :class="line.way.part.kind.replace(' ', '-')" :stroke-width="line.thick" />
-      <text v-if="line.main && line.way.part.kind !== 'free air' || chosen === line.key" :transform="`translate(${line.x} ${line.y}) rotate(${line.angle})`" :y="-line.thick / 2 - 4 * pixel" text-anchor="middle">{{ line.way.part.name }}</text>
+      <text v-if="line.main && line.roomy && line.way.part.kind !== 'free air' || chosen === line.key" :transform="`translate(${line.x} ${line.y}) rotate(${line.angle})`" :y="-line.thick / 2 - 4 * pixel" text-anchor="middle">{{ line.way.part.name }}</text>
     </g>
     <g v-for="node in nodes" :key="node.key" class="node" :class="[node.kind, { chosen: chosen === node.key, from: from === node.part.id }]" :transform="`translate(${node.at[0] * SQUARE} ${node.at[1] * SQUARE})`" role="button" tabindex="0" :aria-label="`${node.part.name}, ${node.kind}`" @pointerdown="down($event, node)" @pointerup="up(node.key)" @keydown.enter="emit('choose', node.key)">
       <circle class="touch" :r="16 * pixel" />

@@ -45,7 +45,7 @@ svg { width: 100%; display: block }
 .plate { fill: var(--panel); stroke: var(--slate) }
 .bar { stroke: var(--slate); stroke-width: 3 }
 .tail { fill: none; stroke: var(--copper); stroke-width: 3; stroke-linejoin: round }
-.place { cursor: pointer }
+.place { cursor: pointer; outline: none }
 .place circle { fill: var(--surface); stroke: var(--slate); stroke-width: 1.4 }
 .place.held circle { fill: var(--good); stroke: var(--verdigris) }
 .place.chosen circle { stroke: var(--copper); stroke-width: 3 }

@@ -20,7 +20,7 @@ const longest = computed(() => [...props.panel.tails].sort((a, b) => Number.pars
     <PanelDrawing :panel="panel" :chosen="tail?.place ?? ''" @choose="place => chosen = place" />
     <p class="quiet small">From behind. Numbers: the order in which places are filled, the middle rows first. Green: taken.</p>
     <p v-if="longest" class="line">Longest tail <b class="mono">{{ short(longest.tail.result) }}</b> at {{ longest.place }}</p>
-    <template v-if="tail"><h2>Tail to {{ tail.place }}{{ tail.fitting ? `, ${tail.fitting}` : ', free' }}</h2><WorkedSum :worked="tail.tail" /></template>
+    <template v-if="tail"><h2>Tail to {{ tail.place }}{{ tail.fitting ? `, ${tail.fitting}` : ', free' }}</h2><WorkedSum :worked="tail.tail" fine /></template>
     <p v-if="panel.climb" class="quiet small">In its rack: {{ length(panel.climb.amount) }}, {{ inWords(panel.climb.detail) }} ({{ panel.climb.source }}).</p>
   </section>
 </template>

@@ -106,6 +106,7 @@ onBeforeUnmount(() => window.clearTimeout(resting))
 .loom { width: 100%; display: block; background: var(--surface); touch-action: pan-y }
 .scale line { stroke: var(--quiet) }
 .scale text { font: 11px var(--mono); fill: var(--slate) }
+.segment, .handle { outline: none }
 .segment { cursor: pointer }
 .segment rect { fill: var(--slate) }
 .segment.sleeved rect { fill: var(--ink) }

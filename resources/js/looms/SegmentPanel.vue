@@ -18,7 +18,7 @@ defineProps<{ segment: Segment, tieEvery: string }>()
       <dt>bend no tighter than</dt><dd><FigureSum :figure="segment.bend" /></dd>
       <dt>weight</dt><dd><FigureSum :figure="segment.mass" /></dd>
       <template v-if="segment.sleeve"><dt>sleeve</dt><dd><details><summary>{{ segment.sleeve.name }}, cut <b class="mono">{{ length(segment.sleeve.cut.result) }}</b></summary><WorkedSum :worked="segment.sleeve.cut" /></details></dd></template>
-      <template v-if="segment.shrinks.length"><dt>shrink</dt><dd><details><summary>{{ segment.shrinks.length }} × {{ segment.shrinks[0]!.name }}, <span class="mono">{{ short(segment.shrinks[0]!.cut.result) }}</span></summary><p v-for="piece in segment.shrinks" :key="piece.for" class="quiet small">{{ piece.for }}</p><WorkedSum :worked="segment.shrinks[0]!.cut" /></details></dd></template>
+      <template v-if="segment.shrinks.length"><dt>shrink</dt><dd><details><summary>{{ segment.shrinks.length }} × {{ segment.shrinks[0]!.name }}, <span class="mono">{{ short(segment.shrinks[0]!.cut.result) }}</span></summary><p v-for="piece in segment.shrinks" :key="piece.for" class="quiet small">{{ piece.for }}</p><WorkedSum :worked="segment.shrinks[0]!.cut" fine /></details></dd></template>
       <template v-if="segment.points.length"><dt>ties</dt><dd><details><summary>{{ segment.points.length }} × {{ inFigures(segment.tie) }}</summary><p class="quiet small">From the beginning of the segment, at most {{ length(tieEvery) }} apart: <span class="mono">{{ segment.points.map(short).join(', ') }}</span></p></details></dd></template>
     </dl>
     <p class="codes mono">{{ segment.members.join(' ') }}</p>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import type { Worked } from '../api/types'
-import { inWords, length } from './units'
+import { inFigures, inWords, length, short } from './units'
 
-defineProps<{ worked: Worked }>()
+/** Fine: short lengths of the bench stay in millimetres. */
+const props = defineProps<{ worked: Worked, fine?: boolean }>()
+const words = (text: string) => props.fine ? inFigures(text) : inWords(text)
+const amount = (text: string) => props.fine && Number.parseFloat(text) < 1000 ? short(text) : length(text)
 </script>
 
 <template>
@@ -10,13 +13,13 @@ defineProps<{ worked: Worked }>()
     <tbody>
       <tr v-for="term in worked.terms" :key="term.label">
         <th scope="row">{{ term.label }}</th>
-        <td class="detail">{{ inWords(term.detail) }}<span class="source">{{ term.source }}</span></td>
-        <td class="amount">{{ length(term.amount) }}</td>
+        <td class="detail">{{ words(term.detail) }}<span class="source">{{ term.source }}</span></td>
+        <td class="amount">{{ amount(term.amount) }}</td>
       </tr>
       <tr class="total">
         <th scope="row">exact</th>
-        <td class="detail">rounded {{ inWords(worked.rounding) }}</td>
-        <td class="amount">{{ length(worked.exact) }}</td>
+        <td class="detail">{{ worked.rounding === 'not rounded' ? '' : `rounded ${words(worked.rounding)}` }}</td>
+        <td class="amount">{{ amount(worked.exact) }}</td>
       </tr>
     </tbody>
   </table>

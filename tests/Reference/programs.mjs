@@ -1,0 +1,96 @@
+// Independent programs that answers are checked against. Each reads a question from standard input and prints its answer, both JSON.
+import { packEnclose } from 'd3-hierarchy'
+import createGraph from 'ngraph.graph'
+import path from 'ngraph.path'
+import highs from 'highs'
+
+/** Smallest circle round each list of circles: d3-hierarchy. */
+function enclose(lists) {
+  return lists.map(circles => packEnclose(circles.map(([x, y, r]) => ({ x, y, r })))).map(({ x, y, r }) => [x, y, r])
+}
+
+/** Shortest distances in graphs: ngraph.path. -1 where there is no way. */
+function distances(questions) {
+  return questions.map(({ edges, pairs }) => {
+    const graph = createGraph()
+    const shortest = new Map()
+    for (const [a, b, length] of edges) {
+      const key = a < b ? `${a} ${b}` : `${b} ${a}`
+      if (!shortest.has(key) || shortest.get(key) > length) shortest.set(key, length)
+    }
+    for (const [key, length] of shortest) graph.addLink(...key.split(' '), { length })
+    const finder = path.nba(graph, { distance: (a, b, link) => link.data.length })
+    return pairs.map(([from, to]) => {
+      if (from === to) return 0
+      if (!graph.getNode(from) || !graph.getNode(to)) return -1
+      const found = finder.find(from, to)
+      if (found.length === 0) return -1
+      let sum = 0
+      for (let i = 1; i < found.length; i++) sum += graph.getLink(found[i].id, found[i - 1].id)?.data.length ?? graph.getLink(found[i - 1].id, found[i].id).data.length
+      return sum
+    })
+  })
+}
+
+/** Lower bound on reels: the linear relaxation of cutting stock by column generation, its master solved by HiGHS. */
+async function reels(instances) {
+  const solver = await highs()
+  return instances.map(({ sizes, capacity }) => bound(solver, sizes, capacity))
+}
+
+function bound(solver, sizes, capacity) {
+  const demand = new Map()
+  for (const size of sizes) demand.set(size, (demand.get(size) ?? 0) + 1)
+  const lengths = [...demand.keys()].sort((a, b) => b - a)
+  const columns = lengths.map((length, i) => ({ [i]: Math.floor(capacity / length) }))
+  // A few hundred patterns to begin with, greedy from every length: the solver has less to find.
+  for (const skip of [1, 2, 3, 5, 8]) {
+    for (let first = 0; first < lengths.length; first++) {
+      const pattern = {}
+      let room = capacity
+      for (let i = first; i < lengths.length; i += skip) {
+        const count = Math.min(demand.get(lengths[i]), Math.floor(room / lengths[i]))
+        if (count > 0) pattern[i] = count
+        room -= count * lengths[i]
+      }
+      columns.push(pattern)
+    }
+  }
+  let best = 0
+  for (let round = 0; round < 2000; round++) {
+    const rows = lengths.map((length, i) => ` c${i}: ${columns.flatMap((column, j) => column[i] ? [`${column[i]} x${j}`] : []).join(' + ')} >= ${demand.get(length)}`)
+    const solution = solver.solve(`Minimize\n obj: ${columns.map((_, j) => `x${j}`).join(' + ')}\nSubject To\n${rows.join('\n')}\nEnd`)
+    const duals = solution.Rows.map(row => row.Dual)
+    const [value, pattern] = knapsack(lengths, duals, capacity)
+    // Farley's bound: the dual solution scaled until no pattern breaks it.
+    best = Math.max(best, solution.ObjectiveValue / Math.max(1, value))
+    if (value <= 1 + 1e-9 || Math.ceil(best - 1e-6) >= Math.ceil(solution.ObjectiveValue - 1e-6)) return best
+    columns.push(pattern)
+  }
+  throw new Error('The bound did not settle.')
+}
+
+function knapsack(lengths, values, capacity) {
+  const best = new Float64Array(capacity + 1)
+  const taken = new Int32Array(capacity + 1).fill(-1)
+  for (let room = 1; room <= capacity; room++) {
+    best[room] = best[room - 1]
+    for (let i = 0; i < lengths.length; i++) {
+      if (lengths[i] <= room && best[room - lengths[i]] + values[i] > best[room] + 1e-12) {
+        best[room] = best[room - lengths[i]] + values[i]
+        taken[room] = i
+      }
+    }
+  }
+  const pattern = {}
+  for (let room = capacity; room > 0;) {
+    if (taken[room] < 0) { room--; continue }
+    pattern[taken[room]] = (pattern[taken[room]] ?? 0) + 1
+    room -= lengths[taken[room]]
+  }
+  return [best[capacity], pattern]
+}
+
+let text = ''
+for await (const chunk of process.stdin) text += chunk
+process.stdout.write(JSON.stringify(await { enclose, distances, reels }[process.argv[2]](JSON.parse(text))))
