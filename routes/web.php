@@ -62,8 +62,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('parts.csv', [PartsController::class, 'csv']);
         Route::get('parts/worth', [PartsController::class, 'worth']);
         Route::middleware('role:planner,bench,lead')->group(function (): void {
-            Route::put('shared/reel', [SharedController::class, 'save'])->defaults('kind', 'reel');
-            Route::delete('shared/reel/{id}', [SharedController::class, 'remove'])->defaults('kind', 'reel');
+            Route::put('reels', [SharedController::class, 'saveReel']);
+            Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
         });
 
         Route::get('changes', [ChangeController::class, 'index']);

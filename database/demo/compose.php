@@ -120,7 +120,8 @@ $signalLonger = static function (Run $run): Run {
     $b = $run->b;
     $legs = [$b->legs[0], new Leg($b->legs[1]->id, $b->legs[1]->label, $b->legs[1]->elements, $b->legs[1]->length->plus(Length::millimetres(60)), $b->legs[1]->landing)];
 
-    return new Run($run->id, $run->code, $run->cable, $run->build, $run->a, new End($b->location, $b->tail, $b->slack, $b->preparation, $b->spares, $legs), $run->ways, $run->carries, $run->loom, $run->note);
+    // Mains is pinned to its own ways.
+    return new Run($run->id, $run->code, $run->cable, $run->build, $run->a, new End($b->location, $b->tail, $b->slack, $b->preparation, $b->spares, $legs), ['amp-mains', 'hall-mains'], $run->carries, $run->loom, $run->note);
 };
 $runs['P-007'] = $signalLonger($runs['P-007']);
 /** Changes one end's landings of a run. */

@@ -48,7 +48,7 @@ test('feet and inches, the keys, and signing out', async ({ page }) => {
   await signIn(page, 'lead')
   await page.getByRole('button', { name: /Brackwater Tide Station/ }).click()
   await page.getByText('Show feet and inches').click()
-  await expect(page.locator('#row-A-114')).toContainText('72 ft')
+  await expect(page.locator('#row-A-114')).toContainText('82 ft')
   await page.keyboard.press('?')
   await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible()
   await page.getByRole('button', { name: 'Close' }).click()

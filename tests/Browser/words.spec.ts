@@ -103,7 +103,7 @@ test('the exported schedule reads the same in another CSV reader', async ({ page
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true })
   expect(parsed.errors).toEqual([])
   const run = parsed.data.find(each => each.code === 'P-007')!
-  expect([run.signals, run.ways, run.leg_a, run.note]).toEqual(['mains|analogue', 'rack-void|hall-tray', '0.3', 'Mains part: licensed person only'])
+  expect([run.signals, run.ways, run.leg_a, run.note]).toEqual(['mains|analogue', 'amp-mains|hall-mains', '0.3', 'Mains part: licensed person only'])
   expect(parsed.data.length).toBeGreaterThan(38)
 })
 

@@ -159,7 +159,7 @@ final class RunsTest extends TestCase
 
     public function test_a_way_in_use_stays_and_a_bad_length_is_refused(): void
     {
-        $this->as('planner')->deleteJson('/api/shared/way/riser-a', ['version' => 1])->assertUnprocessable();
+        $this->as('planner')->deleteJson('/api/shared/way/hall-mains', ['version' => 1])->assertUnprocessable();
         $this->putJson('/api/shared/way', ['part' => ['id' => 'w', 'name' => 'W', 'length' => '-1 m']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'length');
         $this->putJson('/api/rules', ['rules' => ['cutStep' => '0 m'], 'version' => 1])->assertUnprocessable();
         $this->putJson('/api/shared/way', ['part' => ['id' => 'riser-a', 'name' => 'Riser A', 'length' => '9 m'], 'version' => 7])->assertConflict()->assertJsonPath('theirs.length', '3300 mm');

@@ -41,6 +41,17 @@ final readonly class SharedController
         return $this->write($request, $stored, $loaded, sprintf('%s %s %s', ucfirst(SharedKinds::NAMES[$kind]), $name, $exists ? 'changed' : 'added'), new Edit($kind, $id, $part, $version));
     }
 
+    /** Reels are the bench's to enter as well. */
+    public function saveReel(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        return $this->save($request, $stored, $loaded, 'reel');
+    }
+
+    public function removeReel(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        return $this->remove($request, $stored, $loaded, 'reel', $id);
+    }
+
     public function remove(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind, string $id): JsonResponse
     {
         abort_unless(in_array($kind, SharedKinds::ALL, true), 404);

@@ -5,6 +5,7 @@ import { useSession } from '../api/session'
 import type { Building, Point, Rerouted } from '../api/building'
 import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../ui/attempt'
+import { undoLast } from '../ui/undo'
 import { inWords, length } from '../ui/units'
 import BuildingMap from './BuildingMap.vue'
 import PanelForm from './PanelForm.vue'
@@ -72,7 +73,17 @@ const remove = (what: string, key: string, version: number) => attempt(async () 
   chosen.value = ''
   await load()
   changes.value = answer.rerouted
-}, 'Removed. Undo it from the changes of the schedule.')
+}, 'Removed.')
+async function undo() {
+  let words = ''
+  await attempt(async () => {
+    words = await undoLast()
+    changes.value = null
+    chosen.value = ''
+    await load()
+  })
+  if (words) said.value = words
+}
 function stop() {
   drawing.value = false
   from.value = ''
@@ -82,7 +93,7 @@ function stop() {
 <template>
   <main class="building" @keydown.esc="stop">
     <header><h1>Rules</h1><RuleTabs /><span class="space" />
-      <span v-if="said" role="status" class="quiet">{{ said }}</span></header>
+      <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn v-if="said && session.plans && !said.startsWith('Undone')" size="small" variant="outlined" color="primary" @click="undo">Undo</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!building && !problem" indeterminate color="primary" aria-label="Loading the building" />
     <div v-if="building" class="split">

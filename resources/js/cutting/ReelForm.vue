@@ -14,10 +14,10 @@ const draft = reactive({ id: props.reel?.id ?? '', cable: props.reel?.cable ?? p
 
 const save = () => attempt(async () => {
   const part = { id: draft.id.trim(), cable: draft.cable, length: draft.length, ...(draft.offcut ? { offcut: true } : {}), ...(draft.marked ? { marks: { unit: draft.unit, rising: draft.rising, start: Number(draft.start) } } : {}), ...(draft.note ? { note: draft.note } : {}) }
-  await api.put('shared/reel', { part, ...(props.reel ? { version: props.version } : {}) })
+  await api.put('reels', { part, ...(props.reel ? { version: props.version } : {}) })
   emit('saved')
 })
-const remove = () => attempt(async () => { await api.delete(`shared/reel/${props.reel!.id}`, { version: props.version }); emit('saved') })
+const remove = () => attempt(async () => { await api.delete(`reels/${props.reel!.id}`, { version: props.version }); emit('saved') })
 </script>
 
 <template>

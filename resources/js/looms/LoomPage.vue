@@ -7,6 +7,7 @@ import { useSession } from '../api/session'
 import ReroutedList from '../building/ReroutedList.vue'
 import { useAttempt } from '../ui/attempt'
 import Swatch from '../ui/Swatch.vue'
+import { undoLast } from '../ui/undo'
 import { inFigures, inWords, length, system } from '../ui/units'
 import WorkedSum from '../ui/WorkedSum.vue'
 import LoomDrawing from './LoomDrawing.vue'
@@ -51,7 +52,15 @@ const keep = () => attempt(async () => {
     throw error
   }
   await load()
-}, 'Saved: the breakout stays where you put it. Undo it from the changes of the schedule.')
+}, 'Saved: the breakout stays where you put it.')
+async function undo() {
+  let words = ''
+  await attempt(async () => {
+    words = await undoLast()
+    await load()
+  })
+  if (words) said.value = words
+}
 async function saved() {
   editing.value = false
   await attempt(load, 'Saved.')
@@ -69,7 +78,7 @@ const remove = () => attempt(async () => {
       <h1 v-if="shown">{{ shown.part.name }}</h1>
       <span v-if="shown" class="quiet">from {{ shown.rootName || 'nowhere' }} · {{ shown.members.length }} {{ shown.members.length === 1 ? 'cable' : 'cables' }} · {{ shown.part.covering === 'sleeve' ? 'sleeved' : 'tied' }}{{ shown.part.oneReel ? ' · like cables off one reel' : '' }}</span>
       <span class="space" />
-      <span v-if="said" role="status" class="quiet">{{ said }}</span>
+      <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn v-if="said && session.plans && !said.startsWith('Undone')" size="small" variant="outlined" color="primary" @click="undo">Undo</v-btn>
       <v-progress-circular v-if="busy" indeterminate size="18" width="2" color="primary" aria-label="Working it out" />
       <v-btn variant="outlined" size="small" color="primary" :href="`/api/looms/${id}/formboard.pdf?units=${system}`" target="_blank">Formboard 1:1</v-btn>
       <v-btn variant="outlined" size="small" color="primary" :href="`/api/looms/${id}/offsets.csv`">Offsets</v-btn>

@@ -133,7 +133,7 @@ const text = (field: string) => ({ modelValue: line.value[field] ?? '', 'onUpdat
       </div>
         <v-autocomplete v-model="plansA" label="Connector A" multiple :items="plans" :error-messages="errors.plans_a" no-data-text="Choose a signal first" />
         <v-autocomplete v-model="plansB" label="Connector B" multiple :items="plans" :error-messages="errors.plans_b" no-data-text="Choose a signal first" />
-      <v-autocomplete v-model="ways" label="Pinned ways, in order" placeholder="the shortest permitted way" persistent-placeholder hint="Left empty, the run takes the shortest permitted way." persistent-hint multiple chips closable-chips :items="catalogue.ways" item-value="id" :item-title="way => `${way.name} ${length(way.length)}`" :error-messages="errors.ways" />
+      <v-autocomplete v-model="ways" label="Pinned ways, in order" placeholder="the shortest permitted way" persistent-placeholder multiple chips closable-chips :items="catalogue.ways" item-value="id" :item-title="way => `${way.name} ${length(way.length)}`" :error-messages="errors.ways" />
       <div class="two">
         <v-text-field v-bind="text('tail_a')" label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />
         <v-text-field v-bind="text('slack_a')" label="Slack A, m" /><v-text-field v-bind="text('slack_b')" label="Slack B, m" />

@@ -4,8 +4,9 @@ import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
-import type { Change, Line, Row, RunPage } from '../api/types'
+import type { Line, Row, RunPage } from '../api/types'
 import Strand from '../ui/Strand.vue'
+import { undoLast } from '../ui/undo'
 import { length } from '../ui/units'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
@@ -112,13 +113,7 @@ function remove() {
 }
 function undo() {
   if (!session.plans) return
-  void attempt(async () => {
-    const changes = await api.get<Change[]>('changes')
-    const last = changes.find(change => change.mine && !change.undone && !change.words.startsWith('Undone:'))
-    if (!last) return 'There is nothing of yours to undo.'
-    const done = await api.post<{ words: string }>(`changes/${last.id}/undo`)
-    return done.words
-  })
+  void attempt(undoLast)
 }
 function saved(run: RunPage) {
   editing.value = null
