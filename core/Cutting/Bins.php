@@ -14,23 +14,25 @@ namespace Sartal\Core\Cutting;
 final class Bins
 {
     /** Tries to break bins up that gain nothing before it stops. */
-    private const PATIENCE = 1000;
+    private const PATIENCE = 600;
+
+    /** In all: small gains may go on for ever. */
+    private const ROUNDS = 2500;
 
     /** Bins repacked with the emptiest. */
     private const AMONG = [3, 4, 5, 7];
 
     /**
      * @param  array<int, int>  $sizes  in units, none above the bin's
-     * @param  callable(int): float  $cost  of leaving so many units free in a bin
+     * @param  Leftover  $leftover  what a rest costs
      * @return list<list<int>> keys of the items in each bin
      */
-    public static function pack(array $sizes, int $capacity, callable $cost): array
+    public static function pack(array $sizes, int $capacity, Leftover $leftover): array
     {
-        $full = static fn (int $free): float => $free;
         $packed = [];
-        foreach ([$full, $cost] as $by) {
+        foreach ([Leftover::plain(), $leftover] as $by) {
             $bins = self::improved(self::filled($sizes, $capacity, $by), $sizes, $capacity, $by);
-            $packed[] = [count($bins), array_sum(array_map(static fn (array $bin): float => $cost($capacity - self::sum($bin, $sizes)), $bins)), $bins];
+            $packed[] = [count($bins), array_sum(array_map(static fn (array $bin): float => $leftover->cost($capacity - self::sum($bin, $sizes)), $bins)), $bins];
         }
         usort($packed, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
@@ -39,25 +41,19 @@ final class Bins
 
     /**
      * @param  array<int, int>  $sizes
-     * @param  callable(int): float  $cost
      * @return list<list<int>>
      */
-    private static function filled(array $sizes, int $capacity, callable $cost, ?int &$state = null): array
+    private static function filled(array $sizes, int $capacity, Leftover $leftover, ?Chance $chance = null): array
     {
         arsort($sizes);
         $bins = [];
         while ($sizes !== []) {
             $keys = array_keys($sizes);
-            if ($state !== null) {
-                $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
-                $at = ($state >> 8) % count($keys);
-                $largest = array_splice($keys, $at, 1)[0];
-            } else {
-                $largest = array_shift($keys);
-            }
+            // Round the largest; or, to get out of a dead end, round any.
+            $first = array_splice($keys, $chance?->below(count($keys)) ?? 0, 1)[0];
             $rest = array_map(static fn (int $key): int => $sizes[$key], $keys);
-            $bin = [$largest];
-            foreach (Fill::best($rest, $capacity - $sizes[$largest], $cost) as $taken) {
+            $bin = [$first];
+            foreach (Fill::best($rest, $capacity - $sizes[$first], $leftover) as $taken) {
                 $bin[] = $keys[$taken];
             }
             foreach ($bin as $key) {
@@ -72,23 +68,23 @@ final class Bins
     /**
      * @param  list<list<int>>  $bins
      * @param  array<int, int>  $sizes
-     * @param  callable(int): float  $cost
      * @return list<list<int>>
      */
-    private static function improved(array $bins, array $sizes, int $capacity, callable $cost): array
+    private static function improved(array $bins, array $sizes, int $capacity, Leftover $leftover): array
     {
-        $state = count($bins) * 7919 + 1;
+        $chance = new Chance(count($bins) * 7919 + 1);
         $least = Bound::bins(array_values($sizes), $capacity);
         $sums = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $bins);
-        for ($tried = 0; $tried < self::PATIENCE && count($bins) > $least; $tried++) {
-            $picked = self::picked($sums, $state);
+        for ([$tried, $rounds] = [0, 0]; $tried < self::PATIENCE && $rounds < self::ROUNDS && count($bins) > $least; $tried++, $rounds++) {
+            assert($sums !== []);
+            $picked = self::picked($sums, $chance);
             $loose = [];
             foreach ($picked as $pick) {
                 foreach ($bins[$pick] as $key) {
                     $loose[$key] = $sizes[$key];
                 }
             }
-            $again = self::filled($loose, $capacity, $cost, $state);
+            $again = self::filled($loose, $capacity, $leftover, $chance);
             $filled = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $again);
             $gain = self::squares($filled) - self::squares(array_intersect_key($sums, array_flip($picked)));
             // What is neither better nor worse is taken as well: it leads out of dead ends.
@@ -108,14 +104,12 @@ final class Bins
      * @param  non-empty-list<int>  $sums
      * @return list<int>
      */
-    private static function picked(array $sums, int &$state): array
+    private static function picked(array $sums, Chance $chance): array
     {
-        $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
         $picked = [(int) array_search(min($sums), $sums, true)];
-        $among = min(count($sums), self::AMONG[($state >> 8) % count(self::AMONG)]);
+        $among = min(count($sums), self::AMONG[$chance->below(count(self::AMONG))]);
         while (count($picked) < $among) {
-            $state = ($state * 1664525 + 1013904223) & 0xFFFFFFFF;
-            $pick = ($state >> 8) % count($sums);
+            $pick = $chance->below(count($sums));
             if (! in_array($pick, $picked, true)) {
                 $picked[] = $pick;
             }

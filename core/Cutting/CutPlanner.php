@@ -20,9 +20,6 @@ final readonly class CutPlanner
     /** A reel is reckoned in at most so many units; cuts are rounded up to them, never down. */
     private const UNITS = 12_000;
 
-    /** A piece that is kept still costs something: it should be used another day. */
-    private const KEPT = 0.05;
-
     public function __construct(private Installation $installation)
     {
     }
@@ -153,7 +150,7 @@ final readonly class CutPlanner
         [$assigned, $untouched] = [[], []];
         foreach ($stock as $each) {
             $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
-            $taken = Fill::best($sizes, intdiv($each->left->nanometres, $unit), $this->cost($unit));
+            $taken = Fill::best($sizes, intdiv($each->left->nanometres, $unit), $this->leftover($unit));
             if ($taken === []) {
                 $untouched[] = $each;
 
@@ -179,16 +176,13 @@ final readonly class CutPlanner
 
         return array_map(
             static fn (array $bin): array => array_map(static fn (int $i): Lot => $lots[$i], $bin),
-            Bins::pack($sizes, intdiv($reel->nanometres, $unit), $this->cost($unit)),
+            Bins::pack($sizes, intdiv($reel->nanometres, $unit), $this->leftover($unit)),
         );
     }
 
-    /** @return callable(int): float what leaving so many units free costs */
-    private function cost(int $unit): callable
+    private function leftover(int $unit): Leftover
     {
-        $usable = intdiv($this->installation->rules->usable->nanometres, $unit);
-
-        return static fn (int $free): float => $free < $usable ? (float) $free : $free * self::KEPT;
+        return new Leftover(intdiv($this->installation->rules->usable->nanometres, $unit));
     }
 
     /**

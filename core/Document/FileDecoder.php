@@ -115,7 +115,7 @@ final class FileDecoder
         return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''), $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand);
     }
 
-    private static function demand(Fields $fields): Demand
+    public static function demand(Fields $fields): Demand
     {
         $demand = new Demand(
             $fields->has('rate') ? $fields->choice('rate', VideoRate::class) : null,

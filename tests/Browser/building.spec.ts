@@ -119,6 +119,13 @@ test('a miscut is recorded with its marks, the rest is planned again, and it is 
   await expect(page.getByTitle(/^A-122, 37/)).toBeVisible()
   await page.goto('/runs/A-122')
   await expect(page.locator('svg.strand').first()).toHaveAttribute('aria-label', /cut failed/)
+  // Cut again, right: done.
+  await page.goto('/cutting')
+  await page.getByTitle(/^A-122, /).click()
+  await side.getByRole('button', { name: 'Record the cut' }).click()
+  await expect(page.getByText('A-122 is recorded. The rest was planned again.')).toBeVisible()
+  await page.goto('/runs/A-122')
+  await expect(page.locator('svg.strand').first()).toHaveAttribute('aria-label', /cut done/)
 })
 
 test('reels are entered, parts are counted for an order, and prices make a saving', async ({ page }) => {

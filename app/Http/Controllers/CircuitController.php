@@ -11,8 +11,12 @@ use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\Document\Fields;
+use Sartal\Core\Document\FileDecoder;
 use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Document\Problems;
 use Sartal\Core\Installation\Circuit;
+use Sartal\Core\Installation\Demand;
 use Sartal\Core\Installation\Topology;
 
 /** What is decided about a circuit beyond its signal: how it is shared, where its power comes in, where it ends. */
@@ -30,12 +34,25 @@ final readonly class CircuitController
         if ($name === '') {
             throw BadLine::because('name', '', 'A circuit needs a name.');
         }
-        $changed = new Circuit($id, $name, $circuit->signal, $topology, self::fitting($request, 'from', $loaded), self::fitting($request, 'phantom', $loaded), self::end($request, $loaded));
+        $changed = new Circuit($id, $name, $circuit->signal, $topology, self::fitting($request, 'from', $loaded), self::fitting($request, 'phantom', $loaded), self::end($request, $loaded), self::demand($request, $circuit));
         $user = $request->user();
         assert($user instanceof User);
         $this->log->write($loaded->stored, $user, sprintf('Circuit %s changed', $name), [new Edit('circuit', $id, FileEncoder::circuit($changed))]);
 
         return response()->json(['saved' => true]);
+    }
+
+    /** What it is asked to carry; what nobody sent stays as it was. */
+    private static function demand(Request $request, Circuit $circuit): Demand
+    {
+        if (! $request->has('demand')) {
+            return $circuit->demand;
+        }
+        $problems = new Problems;
+        $demand = FileDecoder::demand(Fields::of((array) $request->input('demand'), 'demand', $problems));
+        $problems->settle();
+
+        return $demand;
     }
 
     private static function fitting(Request $request, string $field, Loaded $loaded): string

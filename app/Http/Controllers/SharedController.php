@@ -9,6 +9,7 @@ use App\Changes\Edit;
 use App\Changes\SharedKinds;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
+use App\Http\Resources\ReplannedResource;
 use App\Http\Resources\ReroutedResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
@@ -16,6 +17,7 @@ use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\Cutting\Replanned;
 use Sartal\Core\Planning\Rerouted;
 use Sartal\Core\Record\EventKind;
 
@@ -88,6 +90,10 @@ final readonly class SharedController
         }
         $now = $this->store->load($stored->refresh());
 
-        return response()->json(['saved' => true, 'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation))]);
+        return response()->json([
+            'saved' => true,
+            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
+            ...($edit->kind === 'reel' ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
+        ]);
     }
 }

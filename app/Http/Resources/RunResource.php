@@ -70,7 +70,7 @@ final class RunResource
             if ($circuit !== null) {
                 $circuits[] = [
                     ...FileEncoder::circuit($circuit), 'topology' => $circuit->topology->value, 'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
-                    'signalName' => $signal->name ?? $circuit->signal, 'joins' => $signal?->joins->value, 'takesPhantom' => $signal->phantom ?? false,
+                    'signalName' => $signal->name ?? $circuit->signal, 'joins' => $signal?->joins->value, 'takesPhantom' => $signal->phantom ?? false, 'asks' => $signal?->reach === null ? '' : ($signal->reach->kilohertz !== null && $signal->reach->kind->value === 'loss' ? 'radio' : $signal->reach->kind->value),
                     'fittings' => self::fittingsOf($circuit->id, $loaded),
                 ];
             }

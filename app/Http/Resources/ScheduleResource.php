@@ -34,6 +34,10 @@ final class ScheduleResource
             array_push($findings, ...$plan->findingsOn('fitting:'.$fitting));
         }
 
+        foreach ($run->carries as $carriage) {
+            array_push($findings, ...$plan->findingsOn('circuit:'.$carriage->circuit));
+        }
+
         return [
             'id' => $run->id,
             'version' => $loaded->versions[$run->id] ?? 0,

@@ -95,7 +95,9 @@ export interface HistoryEvent {
   verdict?: 'passes' | 'fails' | 'incomplete'
   overtaken: boolean
 }
-export interface CircuitOf { id: string, name: string, signal: string, signalName: string, topology: string, from: string, phantom: string, terminator: string, joins: string | null, takesPhantom: boolean, fittings: { id: string, label: string }[] }
+/** What a circuit is asked to carry, beyond the usual of its signal. */
+export interface Demand { rate?: string, source?: number, load?: number, line?: number, power?: number }
+export interface CircuitOf { id: string, name: string, signal: string, signalName: string, topology: string, from: string, phantom: string, terminator: string, joins: string | null, takesPhantom: boolean, asks: string, demand?: Demand, fittings: { id: string, label: string }[] }
 export interface RunPage extends Row {
   circuits: CircuitOf[]
   line: Line

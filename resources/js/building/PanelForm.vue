@@ -3,6 +3,7 @@ import { computed, reactive } from 'vue'
 import { api } from '../api/client'
 import type { Building, Panel, Rerouted } from '../api/building'
 import { useAttempt } from '../ui/attempt'
+import { slug } from '../ui/slug'
 
 const props = defineProps<{ building: Building, panel: Panel | null, location: string }>()
 const emit = defineEmits<{ saved: [Rerouted, string], close: [] }>()
@@ -16,7 +17,6 @@ const draft = reactive({
 const LENGTHS = [['left', 'Edge to the first column'], ['top', 'Edge to the first row'], ['pitch', 'Column to column'], ['rise', 'Row to row'], ['entryAcross', 'Entry, from the left'], ['entryDown', 'Entry, from the top'], ['depth', 'Bar to connector'], ['dressing', 'To dress and open']] as const
 const grid = computed(() => Array.from({ length: Math.min(40, Number(draft.rows) || 0) }, (_, row) => Array.from({ length: Math.min(40, Number(draft.columns) || 0) }, (_, column) => `${row + 1}-${column + 1}`)))
 const fittings = computed(() => props.building.fittings[draft.location] ?? [])
-const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 
 /** All fittings of the location, row by row. */
 function fillAll() {

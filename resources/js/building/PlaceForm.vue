@@ -3,12 +3,12 @@ import { reactive } from 'vue'
 import { api } from '../api/client'
 import type { PlacePart, Point, Rerouted } from '../api/building'
 import { useAttempt } from '../ui/attempt'
+import { slug } from '../ui/slug'
 
 const props = defineProps<{ kind: 'location' | 'junction', place: PlacePart | null, version: number, at: Point | null }>()
 const emit = defineEmits<{ saved: [Rerouted, string], close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 const draft = reactive({ name: props.place?.name ?? '', fire: props.place?.fire ?? 'unrated', rack: props.place?.rack !== undefined, units: String(props.place?.rack?.units ?? 42), entry: props.place?.rack?.entry ?? 'bottom', across: props.place?.rack?.across ?? '400 mm' })
-const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 
 const save = () => attempt(async () => {
   const at = props.place?.at ?? props.at

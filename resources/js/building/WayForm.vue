@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, ApiError } from '../api/client'
 import type { Building, Rerouted, Way, WayPart } from '../api/building'
 import { useAttempt } from '../ui/attempt'
+import { slug } from '../ui/slug'
 import ReroutedList from './ReroutedList.vue'
 
 const props = defineProps<{ building: Building, way: Way | null, from: string, to: string }>()
@@ -16,7 +17,6 @@ const draft = reactive({
   inner: (was?.inner ?? []).join(' x '), bends: String(was?.bends ?? 0), bendRadius: was?.bendRadius ?? '', environment: [...(was?.environment ?? [])], takes: was?.takes ?? 'both', fire: was?.fire ?? 'unrated', fillLimit: was?.fillLimit === undefined ? '' : String(was.fillLimit),
 })
 const places = computed(() => [...props.building.locations, ...props.building.junctions].map(each => ({ value: each.part.id, title: each.part.name })).sort((a, b) => a.title.localeCompare(b.title)))
-const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 
 const part = computed<WayPart>(() => ({
   id: was?.id ?? slug(draft.name), name: draft.name.trim(), kind: draft.kind, length: draft.length,

@@ -33,9 +33,10 @@ async function recorded(changes: Replanned, code: string) {
   await attempt(load)
   replanned.value = { changes, code }
 }
-async function saved() {
+async function saved(changes: Replanned, reel: string) {
   form.value = null
   await attempt(load)
+  replanned.value = { changes, code: reel }
 }
 </script>
 

@@ -31,10 +31,10 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
 .reel { margin: 4px 0 10px }
 .head { margin: 0 0 2px; font-size: 13px }
 .tag { font-size: 11.5px; border: 1px solid var(--line); border-radius: 3px; padding: 0 5px }
-.tag.to-buy { border-color: var(--copper); color: var(--copper) }
+.tag.to-buy { border-color: var(--copper); font-weight: 600 }
 .bar { display: flex; height: 38px; border: 1px solid var(--slate); border-radius: 3px; overflow: hidden; background: var(--surface) }
 .cut { all: unset; box-sizing: border-box; position: relative; border-right: 2px solid var(--surface); color: #fff; cursor: pointer; overflow: hidden; padding: 3px 5px; font-size: 12.5px; white-space: nowrap; min-width: 3px }
-.cut.light { color: #22302f }
+.cut.light { color: #101615 }
 .cut.chosen { box-shadow: inset 0 0 0 3px var(--copper) }
 .cut:focus-visible { box-shadow: inset 0 0 0 3px var(--ink) }
 .mark { position: absolute; right: 4px; bottom: 1px; font-size: 10.5px; opacity: .9 }

@@ -2,11 +2,12 @@
 import { onMounted, reactive, ref } from 'vue'
 import { api } from '../api/client'
 import type { ReelPart } from '../api/cutting'
+import type { Replanned } from '../api/looms'
 import type { Catalogue } from '../api/types'
 import { useAttempt } from '../ui/attempt'
 
 const props = defineProps<{ reel: ReelPart | null, version: number, cable: string }>()
-const emit = defineEmits<{ saved: [], close: [] }>()
+const emit = defineEmits<{ saved: [Replanned, string], close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 const cables = ref<Catalogue['cables']>([])
 onMounted(() => attempt(async () => { cables.value = (await api.get<Catalogue>('catalogue')).cables }))
@@ -14,10 +15,10 @@ const draft = reactive({ id: props.reel?.id ?? '', cable: props.reel?.cable ?? p
 
 const save = () => attempt(async () => {
   const part = { id: draft.id.trim(), cable: draft.cable, length: draft.length, ...(draft.offcut ? { offcut: true } : {}), ...(draft.marked ? { marks: { unit: draft.unit, rising: draft.rising, start: Number(draft.start) } } : {}), ...(draft.note ? { note: draft.note } : {}) }
-  await api.put('reels', { part, ...(props.reel ? { version: props.version } : {}) })
-  emit('saved')
+  const answer = await api.put<{ replanned: Replanned }>('reels', { part, ...(props.reel ? { version: props.version } : {}) })
+  emit('saved', answer.replanned, draft.id)
 })
-const remove = () => attempt(async () => { await api.delete(`reels/${props.reel!.id}`, { version: props.version }); emit('saved') })
+const remove = () => attempt(async () => { const answer = await api.delete<{ replanned: Replanned }>(`reels/${props.reel!.id}`, { version: props.version }); emit('saved', answer.replanned, props.reel!.id) })
 </script>
 
 <template>

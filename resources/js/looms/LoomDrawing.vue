@@ -89,6 +89,8 @@ onBeforeUnmount(() => window.clearTimeout(resting))
       <path v-if="segment.before && lane[segment.before] !== segment.lane" class="joint" :d="`M${x(mm(segment.start)) - 1} ${y(lane[segment.before] ?? 0)}C${x(mm(segment.start)) + 5} ${y(lane[segment.before] ?? 0)} ${x(mm(segment.start)) - 5} ${y(segment.lane)} ${x(mm(segment.start)) + 2} ${y(segment.lane)}`" :stroke-width="Math.max(2, thick(segment) * .6)" />
       <rect :x="x(mm(segment.start))" :y="y(segment.lane) - thick(segment) / 2" :width="Math.max(3, mm(segment.length) * scale)" :height="thick(segment)" rx="2" />
       <line v-for="point in segment.points.length * 5 < mm(segment.length) * scale ? segment.points : []" :key="point" class="tie" :x1="x(mm(segment.start) + mm(point))" :x2="x(mm(segment.start) + mm(point))" :y1="y(segment.lane) - thick(segment) / 2 - 2" :y2="y(segment.lane) + thick(segment) / 2 + 2" />
+    </g>
+    <g v-for="segment in loom.segments" :key="`name-${segment.id}`" aria-hidden="true" class="names">
       <text v-if="mm(segment.length) * scale > 74" :x="x(mm(segment.start)) + mm(segment.length) * scale / 2" :y="y(segment.lane) + thick(segment) / 2 + 14" text-anchor="middle">{{ segment.wayName }}</text>
       <text v-if="mm(segment.length) * scale > 40" class="size" :x="x(mm(segment.start)) + mm(segment.length) * scale / 2" :y="y(segment.lane) - thick(segment) / 2 - 5" text-anchor="middle">{{ segment.members.length }} · ⌀ {{ Math.round(segment.diameter.value ?? 0) }}</text>
     </g>
@@ -118,6 +120,7 @@ onBeforeUnmount(() => window.clearTimeout(resting))
 .chosen .joint { stroke: var(--copper) }
 .tie { stroke: var(--surface); stroke-width: 1.4 }
 text { font: 12px var(--sans); fill: var(--ink) }
+.names { pointer-events: none }
 .size { font: 11.5px var(--mono); fill: var(--slate) }
 .place { font-weight: 600; font-size: 12px }
 .handle path { fill: var(--copper); stroke: var(--surface); stroke-width: 1.5 }

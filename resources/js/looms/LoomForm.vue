@@ -3,12 +3,12 @@ import { reactive } from 'vue'
 import { api } from '../api/client'
 import type { LoomPart } from '../api/looms'
 import { useAttempt } from '../ui/attempt'
+import { slug } from '../ui/slug'
 
 const props = defineProps<{ part: LoomPart | null, version: number, places: { id: string, name: string }[] }>()
 const emit = defineEmits<{ saved: [string], close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 const draft = reactive({ name: props.part?.name ?? '', covering: props.part?.covering ?? 'ties', tieEvery: props.part?.tieEvery ?? '300 mm', root: props.part?.root ?? '', oneReel: props.part?.oneReel ?? false })
-const slug = (name: string) => name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
 
 const save = () => attempt(async () => {
   const part = { id: props.part?.id ?? slug(draft.name), name: draft.name.trim(), covering: draft.covering, tieEvery: draft.tieEvery, ...(draft.root ? { root: draft.root } : {}), ...(draft.oneReel ? { oneReel: true } : {}), ...(props.part?.breakouts?.length ? { breakouts: props.part.breakouts } : {}) }

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+/* What a cut plan costs as it grows, beside the least number of reels: php benchmarks/cutting.php */
+
+use App\Formats\ShippedCatalogue;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Sartal\Core\Cutting\CutPlanner;
+use Sartal\Core\Cutting\Need;
+use Sartal\Core\Cutting\Stock;
+use Sartal\Core\Cutting\StockKind;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Measure\Length;
+
+require __DIR__.'/../vendor/autoload.php';
+
+$installation = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load());
+printf("%8s %10s %12s %10s %10s %12s\n", 'cuts', 'offcuts', 'time, ms', 'bought', 'at least', 'scrap, %');
+foreach ([50, 200, 500, 1000, 2000] as $count) {
+    $random = new Randomizer(new Mt19937($count));
+    $needs = $stock = [];
+    for ($i = 0; $i < $count; $i++) {
+        $needs[] = new Need('R-'.$i, 'pair-foil', Length::millimetres($random->getInt(60, 1200) * 50));
+    }
+    for ($i = 0; $i < $count / 50; $i++) {
+        $stock[] = new Stock('O-'.$i, 'O-'.$i, 'pair-foil', Length::metres($random->getInt(5, 60)), StockKind::Offcut, null, Length::zero());
+    }
+    $start = hrtime(true);
+    $plan = (new CutPlanner($installation))->plan($needs, $stock)->cables['pair-foil'];
+    $time = (hrtime(true) - $start) / 1e6;
+    printf("%8d %10d %12.1f %10d %10d %12.2f\n", $count, count($stock), $time, $plan->bought, $plan->atLeast, 100 * $plan->scrap->inMetres() / $plan->needed()->inMetres());
+}
