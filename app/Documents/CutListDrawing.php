@@ -110,7 +110,7 @@ final class CutListDrawing
         $this->canvas->text(self::LEFT + 14, $this->y, $run->code, 4, bold: true, mono: true);
         $this->canvas->text(self::LEFT + 62, $this->y, $this->length($cut->length), 4, 'end', true);
         $this->canvas->text(self::LEFT + 66, $this->y, $marks === null ? 'no marks on the jacket' : sprintf('%s %s to %s', $marks->unit->value, self::mark($cut->from), self::mark($cut->to)), 3);
-        $this->canvas->text(self::LEFT + 112, $this->y, mb_strimwidth($this->installation->locationName($run->a->location).' to '.$this->installation->locationName($run->b->location), 0, 44, '…'), 3);
+        $this->canvas->text(self::LEFT + 112, $this->y, mb_strimwidth($this->installation->locationName($run->a->location).' to '.$this->installation->locationName($run->b->location), 0, 38, '…'), 2.8);
         $this->canvas->line(self::RIGHT - 14, $this->y + 0.6, self::RIGHT, $this->y + 0.6);
         $this->y += 6;
     }

@@ -204,6 +204,14 @@ final class SheetDrawing
         return sprintf('Block %d, %s: channels %s to %s, %s', $block->number, $block->colour, $block->channels[0], $block->channels[count($block->channels) - 1], $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->inches));
     }
 
+    /** How long its tail is cut, where anybody or a panel says. */
+    private static function tail(SheetLeg $leg, bool $inches): string
+    {
+        $length = $leg->tail->result ?? $leg->leg->length;
+
+        return $length->isZero() ? '' : ', tail '.LengthText::of($length, $inches);
+    }
+
     private function joints(SheetFitting $fitting, bool $named): void
     {
         $cores = array_merge(...array_map(static fn (SheetLeg $leg): array => $leg->preparation->cores, $fitting->legs));
@@ -213,7 +221,7 @@ final class SheetDrawing
         // A heading stays with its leg, a short leg on one page.
         $this->room(max(15, 5.6 + 4.6 * min(6, $rows)));
         if ($named) {
-            $this->canvas->text(self::LEFT, $this->y, 'Leg '.$fitting->legs[0]->leg->label, 3.2, bold: true);
+            $this->canvas->text(self::LEFT, $this->y, 'Leg '.$fitting->legs[0]->leg->label.self::tail($fitting->legs[0], $this->view->inches), 3.2, bold: true);
             $this->y += 4.6;
         }
         // Page by page in the order of work: a page is full before the next begins.

@@ -197,7 +197,7 @@ final readonly class CutPlanner
         $enough = array_values(array_filter($sold, static fn (Length $length): bool => $length->compare($need) >= 0));
         $reel = $enough[0] ?? $need;
 
-        return new Stock('buy:'.$cable.'/'.$number, sprintf('new reel %d, %s', $number, $reel->canonical()), $cable, $reel, StockKind::ToBuy, null, Length::zero());
+        return new Stock('buy:'.$cable.'/'.$number, sprintf('new reel %d', $number), $cable, $reel, StockKind::ToBuy, null, Length::zero());
     }
 
     /** @param  list<Lot>  $lots */

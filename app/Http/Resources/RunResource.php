@@ -130,6 +130,7 @@ final class RunResource
     private static function fittings(Run $run, Side $side, Loaded $loaded): array
     {
         $fittings = [];
+        $tails = $loaded->plan()->runs[$run->id]->lay->tails[$side->value] ?? [];
         foreach ($run->end($side)->legs as $leg) {
             $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
             if ($fitting === null) {
@@ -140,7 +141,7 @@ final class RunResource
                 'id' => $fitting->id,
                 'label' => $fitting->label,
                 'leg' => $leg->label,
-                'length' => $leg->length->canonical(),
+                'length' => ($tails[$leg->id]->result ?? $leg->length)->canonical(),
                 'plan' => $plan->name ?? '',
                 'source' => $plan->source ?? '',
                 'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),

@@ -75,6 +75,7 @@ final class SheetResource
             'id' => $leg->leg->id,
             'label' => $leg->leg->label,
             'length' => ($leg->tail->result ?? $leg->leg->length)->canonical(),
+            'tail' => $leg->tail === null ? null : PlanEncoder::worked($leg->tail),
             'chosen' => $leg->leg->recipe,
             'recipe' => $made->recipe === null ? null : [
                 'id' => $made->recipe->id,

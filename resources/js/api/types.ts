@@ -156,6 +156,7 @@ export interface SheetLeg {
   id: string
   label: string
   length: string
+  tail: Worked | null
   chosen: string
   recipe: { id: string, name: string, discard: string, source: string, steps: SheetStep[] } | null
   cores: SheetCore[]

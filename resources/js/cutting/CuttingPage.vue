@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { Assigned, CableCuts, Cut, Cutting, ReelPart } from '../api/cutting'
 import type { Replanned } from '../api/looms'
@@ -28,6 +28,14 @@ const cuts = computed(() => busy.value.reduce((sum, cable) => sum + cable.assign
 const edits = computed(() => session.can('planner', 'bench', 'lead'))
 const reelOf = (id: string) => cutting.value?.reels.find(each => each.part.id === id)
 
+/** On a phone the form stands above the reels: it comes into view. */
+const side = ref<HTMLElement | null>(null)
+async function choose(cut: Cut, assigned: Assigned, cable: CableCuts) {
+  chosen.value = { cut, assigned, cable }
+  await nextTick()
+  if (window.matchMedia('(max-width: 900px)').matches) side.value?.scrollIntoView({ behavior: 'smooth' })
+}
+
 async function recorded(changes: Replanned, code: string) {
   chosen.value = null
   await attempt(load)
@@ -55,7 +63,7 @@ async function saved(changes: Replanned, reel: string) {
           <h2><Swatch :colour="cable.sheath" /> {{ cable.name }}
             <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the shelf<template v-if="cable.bought"> · <b>{{ cable.bought }} to buy</b> (no plan could do with fewer than {{ cable.atLeast }})</template> · {{ length(cable.scrap) }} scrap</span></h2>
           <p v-for="finding in cable.findings" :key="finding.words" class="note" :class="finding.severity">{{ inWords(finding.words) }} {{ inWords(finding.remedy) }}</p>
-          <ReelBar v-for="assigned in cable.assigned" :key="assigned.stock.id" :assigned="assigned" :sheath="cable.sheath" :longest="longest(cable)" :chosen="chosen?.cut.run ?? ''" @choose="cut => chosen = { cut, assigned, cable }" />
+          <ReelBar v-for="assigned in cable.assigned" :key="assigned.stock.id" :assigned="assigned" :sheath="cable.sheath" :longest="longest(cable)" :chosen="chosen?.cut.run ?? ''" @choose="cut => choose(cut, assigned, cable)" />
           <p v-if="cable.unmet.length" class="note stop"><strong>Not cut</strong><span v-for="each in cable.unmet" :key="each.code" class="mono">{{ each.code }} {{ length(each.length) }} </span></p>
           <p v-if="cable.untouched.length" class="quiet small">Not needed: <template v-for="stock in cable.untouched" :key="stock.id">{{ stock.name }} ({{ length(stock.left) }}) </template></p>
         </section>
@@ -71,7 +79,7 @@ async function saved(changes: Replanned, reel: string) {
           <table class="lines"><tbody><tr v-for="(each, i) in cutting.recorded" :key="i"><td class="mono">{{ each.code }}</td><td class="mono right">{{ length(each.length) }}</td><td><b v-if="each.short" class="short">too short</b></td><td class="mono">{{ each.reel }}</td><td class="mono quiet">{{ each.from !== null ? `${each.from} to ${each.to ?? '?'}` : '' }}</td><td>{{ each.who }}</td><td class="quiet">{{ when(each.at) }}</td><td>{{ each.note }}</td></tr></tbody></table>
         </template>
       </div>
-      <aside aria-label="Cut">
+      <aside ref="side" aria-label="Cut" :class="{ idle: !chosen }">
         <RecordCut v-if="chosen" :key="chosen.cut.run" :cut="chosen.cut" :assigned="chosen.assigned" :cable="chosen.cable" :records="session.can('bench', 'installer', 'lead')" @recorded="recorded" />
         <p v-else class="quiet">Press a cut to see its sum and marks{{ session.can('bench', 'installer', 'lead') ? ', and to record it as it was made' : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the shelf.</p>
       </aside>
@@ -92,5 +100,5 @@ aside { overflow: auto; border-left: 1px solid var(--line); background: var(--su
 .small { font-size: 12px }
 .right { text-align: right; white-space: nowrap }
 .short { color: var(--flux) }
-@media (max-width: 900px) { .cutting { height: auto; overflow: auto } .split { grid-template-columns: minmax(0, 1fr) } aside { order: -1; border-left: 0 } }
+@media (max-width: 900px) { .cutting { height: auto; overflow: auto } .split { grid-template-columns: minmax(0, 1fr) } aside { order: -1; border-left: 0 } aside.idle { padding: 0 16px } }
 </style>

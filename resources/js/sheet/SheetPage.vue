@@ -9,6 +9,7 @@ import { hex } from '../ui/colours'
 import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
 import { short, system } from '../ui/units'
+import WorkedSum from '../ui/WorkedSum.vue'
 import CoreTable from './CoreTable.vue'
 import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
@@ -96,6 +97,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
         <section class="drawn">
           <ConnectorView v-if="fitting.drawing" :drawing="fitting.drawing" :view="view" :turn="turn" :fill="fill(fitting)" :height="fitting.drawing.cavities.length > 40 ? 430 : 250" />
           <p><b>{{ fitting.drawing?.name }}</b><br><span class="quiet">{{ group.length > 1 ? `${group.length} alike, ${name(group)}` : fitting.label }}<br>{{ fitting.plan }}</span></p>
+          <details v-if="leg && (leg.tail || Number.parseFloat(leg.length) > 0)"><summary>Tail of {{ leg.label }} cut to <b class="mono">{{ short(leg.length) }}</b></summary><WorkedSum v-if="leg.tail" :worked="leg.tail" fine /><p v-else class="quiet">as stated for the run</p></details>
           <p v-if="fitting.exits.length > 1" class="exits"><span class="quiet">Cable leaves</span>
             <button v-for="exit in fitting.exits" :key="exit" type="button" :aria-pressed="exit === fitting.exit" :disabled="!session.plans || busy" @click="set({ exit })">{{ exit }}</button>
           </p>
@@ -139,7 +141,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
             <tbody><tr v-for="block in fitting.blocks" :key="block.number"><td class="mono">{{ block.number }}</td><td><Swatch :colour="block.colour" /></td><td>{{ block.channels[0] }} to {{ block.channels.at(-1) }}</td><td class="mono">{{ block.offset === '0 mm' ? 'shortest' : short(block.offset) }}</td></tr></tbody>
           </table>
           <template v-for="i in group" :key="i">
-            <h3 v-if="group.length > 1">leg {{ sheet.fittings[i]?.legs[0]?.label }}</h3>
+            <h3 v-if="group.length > 1">leg {{ sheet.fittings[i]?.legs[0]?.label }}<span v-if="Number.parseFloat(sheet.fittings[i]?.legs[0]?.length ?? '0') > 0" class="quiet">, tail <b class="mono">{{ short(sheet.fittings[i]!.legs[0]!.length) }}</b></span></h3>
             <CoreTable :cores="sheet.fittings[i]?.legs.flatMap(each => each.cores) ?? []" :channels="fitting.channels > 1" :mains="fitting.mains" />
           </template>
           <p v-if="fitting.print.length" class="note">Slots as the jack prints them: <b class="mono">{{ fitting.print.join(' ') }}</b>. The test goes by pin, 1 to {{ fitting.print.length }}.</p>

@@ -26,7 +26,7 @@ const amount = (text: string) => props.fine && Number.parseFloat(text) < 1000 ? 
 </template>
 
 <style scoped>
-.sum { width: 100%; border-collapse: collapse; font-size: 13px }
+.sum { text-align: left; width: 100%; border-collapse: collapse; font-size: 13px }
 th { text-align: left; font-weight: 400; padding: 3px 8px 3px 0; vertical-align: top; white-space: nowrap }
 td { padding: 3px 0; border: 0; vertical-align: top }
 tr { border-bottom: 1px solid var(--line) }
