@@ -61,10 +61,15 @@ final class LoomTree
     private function grow(): void
     {
         $this->places[$this->root] = true;
+        $at = [];
+        foreach ($this->ways as $way) {
+            $at[$way->from][] = $way;
+            $at[$way->to][] = $way;
+        }
         $taken = [];
         for ($queue = [$this->root]; $queue !== [];) {
             $place = array_shift($queue);
-            foreach ($this->ways as $way) {
+            foreach ($at[$place] ?? [] as $way) {
                 $next = $way->across($place);
                 if ($next === null || isset($taken[$way->id])) {
                     continue;

@@ -10,7 +10,12 @@ use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\Way;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Routing\ByWayOf;
+use Sartal\Core\Routing\Cargo;
+use Sartal\Core\Routing\Hop;
+use Sartal\Core\Routing\Router;
 
 /**
  * A run from one line of words: "24 mic stage box 1 > amp rack patch via
@@ -42,8 +47,9 @@ final class QuickLine
         [$signal, $rest] = $this->signal($m[2]);
         $from = $this->location('from', $rest);
         $to = $this->location('to', $m[3]);
-        $ways = $this->ways($m[4] ?? '', $from, $to);
+        $said = $this->ways($m[4] ?? '');
         $cable = $this->cable($count, $signal);
+        $ways = $this->pins($said, $from, $to, $cable);
         $code = $this->code($cable->prefix);
         $build = $this->build($cable->id);
         $a = $this->end($from, Side::A, $signal, $cable);
@@ -93,8 +99,8 @@ final class QuickLine
         return $best[0];
     }
 
-    /** @return list<string> */
-    private function ways(string $words, string $from, string $to): array
+    /** @return list<string> ids of ways that were said, in their order */
+    private function ways(string $words): array
     {
         $names = array_map(static fn ($way): string => $way->name, $this->installation->ways);
         $ways = [];
@@ -105,35 +111,29 @@ final class QuickLine
             }
             $ways[] = $best[0];
         }
-        $usual = $this->usualWays($from, $to, $ways);
-        $said = $ways !== [];
-        if ($usual !== []) {
-            $ways = $usual;
-        }
-        if ($ways !== []) {
-            $this->understood[] = new Understood('ways', implode(', ', array_map(static fn (string $id): string => $names[$id], $ways)), $said && $usual === []);
-        }
 
         return $ways;
     }
 
     /**
-     * The ways that another run takes between the same two places, if they hold those that were said.
+     * The whole way by those that were said. Where it is the shortest anyway, nothing is pinned.
      *
      * @param  list<string>  $said
      * @return list<string>
      */
-    private function usualWays(string $from, string $to, array $said): array
+    private function pins(array $said, string $from, string $to, CableType $cable): array
     {
-        foreach ($this->installation->runs as $run) {
-            foreach ([[$run->a->location, $run->b->location, $run->ways], [$run->b->location, $run->a->location, array_reverse($run->ways)]] as [$a, $b, $ways]) {
-                if ($a === $from && $b === $to && $ways !== [] && array_diff($said, $ways) === []) {
-                    return $ways;
-                }
-            }
+        $router = new Router($this->installation);
+        $cargo = Cargo::of($cable);
+        $usual = $router->shortest($from, $to, $cargo);
+        $shortest = $usual === null ? [] : array_map(static fn (Hop $hop): string => $hop->way->id, $usual);
+        $by = array_map(fn (string $id): Way => $this->installation->ways[$id], $said);
+        $ways = $said === [] ? $shortest : (new ByWayOf($router, $cargo))->ways($from, $to, $by) ?? $said;
+        if ($ways !== []) {
+            $this->understood[] = new Understood('ways', implode(', ', array_map(fn (string $id): string => $this->installation->ways[$id]->name, $ways)), $said !== []);
         }
 
-        return [];
+        return $ways === $shortest ? [] : $ways;
     }
 
     /** The smallest cable that carries as many; the one that the house uses most for such a signal where there are several. */

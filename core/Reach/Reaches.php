@@ -18,6 +18,9 @@ final class Reaches
     /** @var array<string, Rule> */
     private array $rules = [];
 
+    /** @var array<string, list<CableType>> */
+    private array $candidates = [];
+
     public function __construct(private readonly Installation $installation)
     {
     }
@@ -66,13 +69,7 @@ final class Reaches
      */
     public function next(Line $line): ?array
     {
-        $now = $line->stretches[0];
-        $candidates = array_filter($this->installation->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired && $cable->id !== $now->cable->id && $cable->family === $now->cable->family
-            && $cable->element($now->element)?->kind === $now->cable->element($now->element)?->kind
-            && count($cable->conductorsWithin($now->element)) >= count($now->cable->conductorsWithin($now->element))
-            && $cable->fire->meets($now->cable->fire) && ($cable->outdoor || ! $now->cable->outdoor));
-        uasort($candidates, static fn (CableType $a, CableType $b): int => $a->outerDiameter->compare($b->outerDiameter) ?: $a->id <=> $b->id);
-        foreach ($candidates as $cable) {
+        foreach ($this->candidates($line->stretches[0]) as $cable) {
             $reach = $this->judge($line->in($cable));
             if ($reach->verdict === Verdict::Reaches) {
                 return [$cable, $reach];
@@ -80,6 +77,22 @@ final class Reaches
         }
 
         return null;
+    }
+
+    /** @return list<CableType> others of the same make, the thinnest first */
+    private function candidates(Stretch $now): array
+    {
+        $known = $now->cable->id.' '.$now->element;
+        if (isset($this->candidates[$known])) {
+            return $this->candidates[$known];
+        }
+        $candidates = array_filter($this->installation->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired && $cable->id !== $now->cable->id && $cable->family === $now->cable->family
+            && $cable->element($now->element)?->kind === $now->cable->element($now->element)?->kind
+            && count($cable->conductorsWithin($now->element)) >= count($now->cable->conductorsWithin($now->element))
+            && $cable->fire->meets($now->cable->fire) && ($cable->outdoor || ! $now->cable->outdoor));
+        usort($candidates, static fn (CableType $a, CableType $b): int => $a->outerDiameter->compare($b->outerDiameter) ?: $a->id <=> $b->id);
+
+        return $this->candidates[$known] = $candidates;
     }
 
     /**

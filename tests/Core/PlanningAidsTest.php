@@ -21,6 +21,7 @@ use Sartal\Core\Planning\Suitability;
 use Sartal\Core\Proposing\CannotPropose;
 use Sartal\Core\Proposing\Proposer;
 use Sartal\Core\Proposing\QuickLine;
+use Sartal\Core\Proposing\Understood;
 use Sartal\Core\Proposing\Words;
 use Sartal\Core\Wiring\FittingLayout;
 use Tests\Support\Bench;
@@ -157,11 +158,26 @@ final class PlanningAidsTest extends TestCase
         $proposal = (new Proposer($in->catalogue))->propose($guess->request);
         self::assertSame('multicore-24', $proposal->run->cable);
         self::assertSame(['stage-box-1', 'amp-rack-1'], [$proposal->run->a->location, $proposal->run->b->location]);
-        self::assertContains('under-stage', $proposal->run->ways);
         self::assertCount(24, $proposal->circuits);
         self::assertCount(25, $proposal->fittings);
         self::assertSame('M-205', $proposal->run->code, 'one higher than the highest');
-        self::assertContains('under-stage', $guess->request->ways);
+        self::assertSame([], $guess->request->ways, 'the way that was said is the shortest anyway: nothing is pinned');
+        $ways = array_values(array_filter($guess->understood, static fn (Understood $each): bool => $each->what === 'ways'));
+        self::assertSame('To stage box 1, Under-stage tray, Riser A, Rack void, To amplifier rack 1', $ways[0]->took ?? '');
+    }
+
+    public function test_a_longer_way_that_was_said_is_pinned_from_end_to_end(): void
+    {
+        $request = QuickLine::read('mic lectern > amp rack via floor duct north + gallery trunking', self::demo(), 'new')->request;
+        self::assertSame([], $request->ways === [] ? ['nothing pinned'] : array_diff(['floor-duct-n', 'gallery-trunking'], $request->ways));
+        $in = self::demo();
+        $at = 'lectern';
+        foreach ($request->ways as $id) {
+            $next = $in->ways[$id]->across($at);
+            self::assertNotNull($next, $id.' does not begin at '.$at);
+            $at = $next;
+        }
+        self::assertSame('amp-rack-1', $at);
     }
 
     /** @return iterable<string, array{string, string, string, string}> line, cable, from, to */

@@ -141,7 +141,7 @@ final class RunResource
                 'id' => $fitting->id,
                 'label' => $fitting->label,
                 'leg' => $leg->label,
-                'length' => ($tails[$leg->id]->result ?? $leg->length)->canonical(),
+                'length' => (isset($tails[$leg->id]) ? $tails[$leg->id]->result : $leg->length)->canonical(),
                 'plan' => $plan->name ?? '',
                 'source' => $plan->source ?? '',
                 'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
