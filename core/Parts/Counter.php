@@ -91,7 +91,9 @@ final readonly class Counter
         $fromShelf = 0.0;
         [$bought, $short] = [0.0, 0.0];
         $reels = 0;
+        $sources = [];
         foreach ($plan->assigned ?? [] as $assigned) {
+            $sources[] = $assigned->stock->name;
             if ($assigned->stock->kind === StockKind::ToBuy) {
                 $bought += $assigned->stock->left->inMetres();
                 $short += $assigned->used()->inMetres();
@@ -106,7 +108,7 @@ final readonly class Counter
         return new Line(
             Sort::Cable, $id, $this->installation->catalogue->cables[$id]->name ?? $id, 'cable', $this->installation->catalogue->cables[$id]->sheath ?? '', 'm', self::figure($asks, 'm', $needed),
             0.0, 0.0, $fromShelf, $short, $perReel > 0 ? $perReel : 1.0, $reels,
-            $price === null ? null : $price * ($perReel > 0 ? $perReel : 1.0), $price === null ? null : $price * $needed,
+            $price === null ? null : $price * ($perReel > 0 ? $perReel : 1.0), $price === null ? null : $price * $needed, $sources,
         );
     }
 

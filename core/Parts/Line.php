@@ -20,6 +20,7 @@ final readonly class Line
      * @param  float  $pack  pieces or metres in a pack
      * @param  int  $packs  to be bought, rounded up once
      * @param  ?float  $price  of a pack; null: nobody said
+     * @param  list<string>  $sources  of cable: names of the reels that it comes off
      * @param  ?float  $worth  of what is needed, by the share of its pack; null: nobody said
      */
     public function __construct(
@@ -38,6 +39,7 @@ final readonly class Line
         public int $packs,
         public ?float $price,
         public ?float $worth,
+        public array $sources = [],
     ) {
     }
 

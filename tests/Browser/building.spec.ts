@@ -159,3 +159,22 @@ test('on a phone the cut list is read without a sideways scroll', async ({ page 
   await expect(page.getByText('Star-quad').first()).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)).toBe(false)
 })
+
+test('what a circuit is asked for is typed in, and its reach follows', async ({ page }) => {
+  await signIn(page, 'planner')
+  await page.goto('/runs/V-405')
+  const reach = page.getByRole('row', { name: /V-405 Serial digital video/ }).first()
+  await expect(reach).toContainText('20 dB')
+  await page.getByRole('button', { name: 'Edit circuit V-405' }).click()
+  // The dialog is still opening when the first press comes.
+  await expect(async () => {
+    await page.getByRole('combobox', { name: 'How fast' }).click({ force: true })
+    await page.getByRole('option', { name: '12G' }).click({ timeout: 2000 })
+  }).toPass()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(reach).toContainText('40 dB')
+  await reach.getByText('40 dB', { exact: true }).first().click()
+  await expect(page.getByText('12G at half its clock, 5940 MHz')).toBeVisible()
+  await page.getByRole('link', { name: 'Pick list' }).click()
+  await expect(page.getByRole('row', { name: /BNC plug/ })).toContainText('2 pcs')
+})

@@ -133,6 +133,20 @@ final class BuildingTest extends TestCase
         $this->getJson('/api/parts?scope=loom:none')->assertNotFound();
     }
 
+    public function test_what_a_circuit_is_asked_for_changes_its_reach_and_stays_when_nobody_speaks_of_it(): void
+    {
+        $reach = fn (): array => $this->as('planner')->getJson('/api/runs/V-405')->assertOk()->json('reach.0');
+        self::assertSame('20 dB', $reach()['limit']['text'], 'planned as 3G');
+        $circuit = ['name' => 'V-405', 'topology' => 'point-to-point'];
+        $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['rate' => '12G']])->assertOk();
+        self::assertSame('40 dB', $reach()['limit']['text']);
+        $this->patchJson('/api/circuits/V-405.c1', ['name' => 'Lectern picture'] + $circuit)->assertOk();
+        self::assertSame(['Lectern picture', '40 dB'], [$reach()['name'], $reach()['limit']['text']]);
+        $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['rate' => 'warp']])->assertUnprocessable();
+        $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['load' => -4]])->assertUnprocessable();
+        self::assertContains('check', array_column($this->getJson('/api/runs/L-501')->json('findings'), 'severity'), 'what does not reach is told on the run as well');
+    }
+
     public function test_a_price_is_typed_in_undone_and_guarded_in_the_csv(): void
     {
         $parts = $this->as('lead')->getJson('/api/parts?scope=installation');

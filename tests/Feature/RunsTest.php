@@ -87,6 +87,12 @@ final class RunsTest extends TestCase
             fn () => $this->deleteJson('/api/runs/A-114', ['version' => 1])->assertOk()->assertJsonPath('withdrawn', true),
             fn () => $this->putJson('/api/rules', ['rules' => ['routeAllowance' => 10, 'cutStep' => '1 in'], 'version' => 1])->assertOk(),
             fn () => $this->putJson('/api/shared/way', ['part' => ['id' => 'new-way', 'name' => 'New way', 'length' => '3 m']])->assertOk(),
+            fn () => $this->putJson('/api/shared/junction', ['part' => ['id' => 'new-junction', 'name' => 'New junction', 'at' => [3, 4]]])->assertOk(),
+            fn () => $this->putJson('/api/shared/loom', ['part' => ['id' => 'L2', 'name' => 'L2', 'breakouts' => [['at' => 'hall-ceiling', 'into' => 'to-projector-2', 'by' => '-1 m']]], 'version' => 1])->assertOk(),
+            fn () => $this->deleteJson('/api/shared/tail-panel/split', ['version' => 1])->assertOk(),
+            fn () => $this->putJson('/api/reels', ['part' => ['id' => 'R-02', 'cable' => 'pair-foil', 'length' => '20 m'], 'version' => 1])->assertOk()->assertJsonPath('replanned.moved.0.from', 'R-02'),
+            fn () => $this->putJson('/api/economy', ['economy' => ['currency' => 'NOK'], 'version' => 3])->assertOk(),
+            fn () => $this->patchJson('/api/circuits/V-405.c1', ['name' => 'V-405', 'topology' => 'point-to-point', 'demand' => ['rate' => '12G']])->assertOk(),
         ];
         $this->as('planner');
         foreach ($steps as $step) {

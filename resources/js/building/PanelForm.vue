@@ -37,7 +37,7 @@ const save = () => attempt(async () => {
   <form class="panel-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ panel ? 'Edit panel' : 'New panel' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" autofocus />
+    <v-text-field v-model="draft.name" label="Name" :autofocus="!panel" />
     <v-autocomplete v-model="draft.location" label="Where" :items="building.locations.map(each => ({ value: each.part.id, title: each.part.name }))" />
     <div class="two">
       <v-text-field v-model="draft.rows" label="Rows" type="number" min="1" /><v-text-field v-model="draft.columns" label="Columns" type="number" min="1" />

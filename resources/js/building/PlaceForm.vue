@@ -24,7 +24,7 @@ const save = () => attempt(async () => {
   <form class="place-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ place ? 'Edit' : 'New' }} {{ kind }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" autofocus />
+    <v-text-field v-model="draft.name" label="Name" :autofocus="!place" />
     <template v-if="kind === 'location'">
       <v-select v-model="draft.fire" label="Fire class that local code asks for" :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser', title: 'riser' }, { value: 'air-handling', title: 'air-handling space' }]" />
       <v-checkbox v-model="draft.rack" label="A rack stands here" />

@@ -52,7 +52,7 @@ const save = () => attempt(async () => {
   <form class="way-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ way ? 'Edit way' : 'New way' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" autofocus />
+    <v-text-field v-model="draft.name" label="Name" :autofocus="!way" />
     <div class="two">
       <v-select v-model="draft.kind" label="Kind" :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" />
       <v-text-field v-model="draft.length" label="Length, with its unit" placeholder="12.4 m" />

@@ -25,7 +25,7 @@ const remove = () => attempt(async () => { const answer = await api.delete<{ rep
   <v-card class="pa-5"><form @submit.prevent="save">
     <h1>{{ reel ? 'Reel' : 'New reel or offcut' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.id" label="What stands on it" placeholder="R-07" :readonly="reel !== null" autofocus />
+    <v-text-field v-model="draft.id" label="What stands on it" placeholder="R-07" :readonly="reel !== null" :autofocus="!reel" />
     <v-autocomplete v-model="draft.cable" label="Cable" :items="cables" item-title="name" item-value="id" />
     <v-text-field v-model="draft.length" label="Length when it came, with its unit" placeholder="305 m" />
     <v-checkbox v-model="draft.offcut" label="An offcut: used before reels are" />

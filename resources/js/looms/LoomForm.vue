@@ -21,7 +21,7 @@ const save = () => attempt(async () => {
   <v-card class="pa-5"><form @submit.prevent="save">
     <h1>{{ part ? 'Edit loom' : 'New loom' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" autofocus />
+    <v-text-field v-model="draft.name" label="Name" :autofocus="!part" />
     <v-select v-model="draft.covering" label="Held together by" :items="[{ value: 'ties', title: 'ties' }, { value: 'sleeve', title: 'braided sleeve' }]" />
     <v-text-field v-model="draft.tieEvery" label="A tie at least every" />
     <v-select v-if="places.length" v-model="draft.root" label="Laid out from" :items="[{ value: '', title: 'where most members end' }, ...places.map(each => ({ value: each.id, title: each.name }))]" />

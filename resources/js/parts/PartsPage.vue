@@ -9,7 +9,7 @@ import FigureSum from '../ui/FigureSum.vue'
 import Swatch from '../ui/Swatch.vue'
 import PartsTabs from './PartsTabs.vue'
 
-interface Line { sort: string, id: string, name: string, group: string, colour: string, unit: string, needed: Figure, spares: number, returned: number, stock: number, short: number, pack: number, packs: number, price: number | null, cost: number | null }
+interface Line { sort: string, id: string, name: string, group: string, colour: string, unit: string, needed: Figure, spares: number, returned: number, stock: number, short: number, sources: string[], pack: number, packs: number, price: number | null, cost: number | null }
 interface Economy { currency: string, rate: number, spares: number, prices?: Record<string, number>, stock?: Record<string, number>, bought?: Record<string, number> }
 interface Parts { scope: string, runs: number, version: number, economy: Economy, currency: string, cost: number, unpriced: string[], lines: Line[], looms: { id: string, name: string }[], assemblies: { id: string, name: string }[] }
 
@@ -83,7 +83,7 @@ const save = () => attempt(async () => {
             <td><Swatch v-if="line.colour" :colour="line.colour" /> {{ line.name }}</td>
             <td><FigureSum :figure="line.needed" /></td>
             <td class="mono right">{{ line.spares || '' }}</td><td class="mono right">{{ line.returned || '' }}</td>
-            <td class="mono right"><input v-if="editing && line.sort !== 'cable'" v-model="draft.stock[line.id]" size="5" inputmode="numeric" :aria-label="`${line.name} on the shelf`"><template v-else>{{ line.stock ? number(line.stock) : '' }}</template></td>
+            <td class="mono right"><input v-if="editing && line.sort !== 'cable'" v-model="draft.stock[line.id]" size="5" inputmode="numeric" :aria-label="`${line.name} on the shelf`"><template v-else>{{ line.stock ? number(line.stock) : '' }}<span v-if="line.sources.length" class="quiet sources">{{ line.sources.slice(0, 4).join(', ') }}</span></template></td>
             <td class="mono right">{{ line.short ? number(line.short) : '' }}</td><td class="mono">{{ packs(line) }}</td>
             <td class="mono right"><input v-if="editing" v-model="draft.prices[line.id]" size="6" inputmode="decimal" :aria-label="`price of ${line.name}`"><template v-else>{{ money(line.price) }}{{ line.sort === 'cable' && line.price !== null && !line.packs ? '/m' : '' }}</template></td>
             <td class="mono right">{{ line.packs ? (line.cost === null ? '?' : money(line.cost)) : '' }}</td>
@@ -109,4 +109,5 @@ td { vertical-align: top }
 select, input:not([type=checkbox]) { border: 1px solid var(--line); border-radius: 4px; padding: 3px 6px; background: var(--surface); color: inherit; font: inherit; font-size: 13px; max-width: 260px }
 input { text-align: right }
 .small { font-size: 12px }
+.sources { display: block; font-size: 11.5px; font-family: var(--sans) }
 </style>

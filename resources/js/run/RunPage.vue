@@ -62,6 +62,7 @@ async function record(kind: string, side?: string) {
       <fieldset class="view"><legend class="visually-hidden">Side drawn</legend>
         <button v-for="side in (['wiring', 'face'] as const)" :key="side" type="button" :aria-pressed="view === side" @click="view = side">{{ side === 'face' ? 'Mating face' : 'Wiring side' }}</button>
       </fieldset>
+      <v-btn v-if="run" variant="outlined" color="primary" :to="`/parts?scope=assembly:${run.assembly.id}&left=1`">Pick list</v-btn>
       <v-btn color="primary" :to="`/test/${id}`">Test</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
