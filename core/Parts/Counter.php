@@ -74,7 +74,11 @@ final readonly class Counter
         $pack = $byLength ? (float) $part?->length?->inMetres() : (float) max(1, $part->pack ?? 1);
         $price = $this->economy->prices[$id] ?? null;
         $name = $part->name ?? ($this->installation->catalogue->connectors[$id]->name ?? $id);
-        $unit = $byLength ? 'm' : 'pcs';
+        $unit = match (true) {
+            $byLength => 'm',
+            $part?->kind === PartKind::Solder => 'joints',
+            default => 'pcs',
+        };
 
         return new Line(
             $asks[0]->sort, $id, $name, $part === null ? 'connector' : $part->kind->value, $part->colour ?? '', $unit, self::figure($asks, $unit, $needed),

@@ -11,7 +11,7 @@ final readonly class Line
 {
     /**
      * @param  string  $group  as the list is divided: "cable", "connector", or a part's kind
-     * @param  string  $unit  "pcs" or "m"
+     * @param  string  $unit  "pcs", "m", of solder "joints"
      * @param  Figure  $needed  and where
      * @param  float  $spares  more, against loss
      * @param  float  $returned  that comes back from kits

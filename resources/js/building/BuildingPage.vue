@@ -180,5 +180,10 @@ tr.chosen td { background: var(--chosen) }
 .link:focus-visible { outline: 2px solid var(--copper) }
 ul { margin: 0; padding-left: 18px; font-size: 13px; line-height: 1.7 }
 .acts { display: flex; gap: 8px }
-@media (max-width: 900px) { .building { overflow: auto; height: auto } .split { grid-template-columns: minmax(0, 1fr) } .left { grid-template-rows: auto auto 340px auto; border-right: 0 } }
+@media (max-width: 900px) {
+  .building { display: block; height: 100%; overflow: auto }
+  .split { display: block }
+  .left { grid-template-rows: auto auto 340px auto; border-right: 0 }
+  .right-side { overflow: visible }
+}
 </style>

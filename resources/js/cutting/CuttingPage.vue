@@ -100,5 +100,11 @@ aside { overflow: auto; border-left: 1px solid var(--line); background: var(--su
 .small { font-size: 12px }
 .right { text-align: right; white-space: nowrap }
 .short { color: var(--flux) }
-@media (max-width: 900px) { .cutting { height: auto; overflow: auto } .split { grid-template-columns: minmax(0, 1fr) } aside { order: -1; border-left: 0 } aside.idle { padding: 0 16px } }
+@media (max-width: 900px) {
+  .cutting { display: block; height: 100%; overflow: auto }
+  .split { display: flex; flex-direction: column }
+  .left, aside { overflow: visible; flex: none }
+  aside { order: -1; border-left: 0; padding-bottom: 12px }
+  aside.idle { padding: 0 16px }
+}
 </style>

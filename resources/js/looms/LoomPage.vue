@@ -131,5 +131,10 @@ summary { cursor: pointer }
 .acts { display: flex; gap: 10px; align-items: center; margin: 4px 0 }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 24px }
 .link { all: unset; cursor: pointer; text-decoration: underline }
-@media (max-width: 900px) { .page { height: auto; overflow: auto } .split, .two { grid-template-columns: minmax(0, 1fr) } aside { border-left: 0 } }
+@media (max-width: 900px) {
+  .page { display: block; height: 100%; overflow: auto }
+  .split, .two { display: block }
+  .left, aside { overflow: visible; border-left: 0 }
+  .left { overflow-x: auto }
+}
 </style>

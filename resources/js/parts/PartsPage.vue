@@ -33,7 +33,7 @@ const groups = computed(() => {
 const GROUP: Record<string, string> = { cable: 'Cable', connector: 'Connectors', contact: 'Contacts', ferrule: 'Ferrules', boot: 'Boots', chuck: 'Chucks', hood: 'Hoods', shell: 'Shells', nut: 'Nuts', breakout: 'Breakout boots', shrink: 'Heat-shrink', sleeve: 'Sleeving', label: 'Labels', tie: 'Ties', solder: 'Solder', hardware: 'Panel hardware', 'wire-ferrule': 'Wire ferrules', terminator: 'Terminators', lead: 'Leads' }
 const number = (value: number) => Number(value.toFixed(2)).toString()
 const money = (value: number | null) => value === null ? '' : value.toFixed(2)
-const packs = (line: Line) => line.group === 'cable' ? (line.packs ? `${line.packs} × ${number(line.pack)} m` : '') : line.packs ? (line.pack === 1 ? String(line.packs) : `${line.packs} × ${number(line.pack)} ${line.group === 'solder' ? 'joints' : line.unit}`) : ''
+const packs = (line: Line) => line.group === 'cable' ? (line.packs ? `${line.packs} × ${number(line.pack)} m` : '') : line.packs ? (line.pack === 1 ? String(line.packs) : `${line.packs} × ${number(line.pack)} ${line.unit}`) : ''
 
 /** Prices and stock are typed in here; they are the installation's. */
 const editing = ref(false)
