@@ -156,7 +156,8 @@ final class Fields
     {
         $lengths = [];
         foreach ($this->items($key, false) as $i => $item) {
-            $lengths[] = (new self(['it' => $item], $this->at($key).'['.$i.']', $this->problems))->length('it', $most);
+            $place = $key.'['.$i.']';
+            $lengths[] = (new self([$place => $item], $this->path, $this->problems))->length($place, $most);
         }
 
         return $lengths;

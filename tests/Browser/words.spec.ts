@@ -5,7 +5,8 @@ import { filtered, sorted, waiting } from '../../resources/js/schedule/filter'
 import { same, token, typed } from '../../resources/js/test/reading'
 import { code, hex } from '../../resources/js/ui/colours'
 import { spoken } from '../../resources/js/ui/stages'
-import { inWords, length, short, system } from '../../resources/js/ui/units'
+import { slug } from '../../resources/js/ui/slug'
+import { inFigures, inWords, length, short, system } from '../../resources/js/ui/units'
 import { signIn } from './crew'
 
 const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed']
@@ -79,6 +80,13 @@ test.describe('units', () => {
     expect(inWords('A 1500 mm + B 900 mm')).toBe('A 1.50 m + B 0.90 m')
   })
 
+  test('figures of the bench stay in millimetres, and areas are left alone', () => {
+    expect(inFigures('6 circles, 30.7 mm round, from 12400 mm')).toBe('6 circles, 30.7 mm round, from 12.40 m')
+    expect([inFigures('72 mm²'), inWords('72 mm²')]).toEqual(['72 mm²', '72 mm²'])
+    system.value = 'inch'
+    expect(inFigures('25.4 mm')).toBe('1 in')
+  })
+
   test('feet and inches as fractions', () => {
     system.value = 'inch'
     // 25.4 mm to the inch, by definition.
@@ -91,6 +99,11 @@ test('colours have a letter code, and stripes keep both', () => {
   expect(['brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'black'].map(code)).toEqual(['BN', 'RD', 'OG', 'YE', 'GN', 'BU', 'VT', 'GY', 'WH', 'BK'])
   expect(code('white/blue')).toBe('WH/BU')
   expect(hex('blue')).not.toBe(hex('green'))
+})
+
+test('an id is made of a name, whatever it is written with', () => {
+  expect(['Crawl duct', ' Étage 2 / nord ', 'Riser--A', '7'].map(slug)).toEqual(['crawl-duct', 'etage-2-nord', 'riser-a', '7'])
+  expect(slug('機材室')).toMatch(/^x-[0-9a-f]{8}$/)
 })
 
 test('a strand can be heard', () => {
