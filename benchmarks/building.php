@@ -24,6 +24,7 @@ use Sartal\Core\Installation\Way;
 use Sartal\Core\Installation\WayKind;
 use Sartal\Core\Looming\Packing\MemoryPackings;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Parts\PartsPlanner;
 use Sartal\Core\Planning\MemoryPlanCache;
 use Sartal\Core\Planning\Planner;
 use Sartal\Core\Proposing\Proposer;
@@ -77,7 +78,7 @@ function building(int $count): Installation
     return new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), $locations, $ways, $looms, $circuits, [], $fittings, $runs, junctions: $junctions);
 }
 
-printf("%8s %8s %8s %12s %12s %14s %14s %14s %10s\n", 'runs', 'ways', 'looms', 'first, ms', 'again, ms', 'way moved, ms', 'dress all, ms', 'cut plan, ms', 'peak, MB');
+printf("%8s %8s %8s %12s %12s %14s %14s %14s %12s %10s\n", 'runs', 'ways', 'looms', 'first, ms', 'again, ms', 'way moved, ms', 'dress all, ms', 'cut plan, ms', 'parts, ms', 'peak, MB');
 foreach ([100, 500, 1000, 2000] as $count) {
     $in = building($count);
     $planner = new Planner(new MemoryPlanCache);
@@ -99,5 +100,6 @@ foreach ([100, 500, 1000, 2000] as $count) {
         return array_map($dresser->dress(...), $plan->layout->looms);
     });
     $cut = $time(static fn () => Planner::cutPlan($in, $plan, new Record));
-    printf("%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %10.1f\n", $count, count($in->ways), count($in->looms), $first, $again, $edit, $dress, $cut, memory_get_peak_usage() / 1e6);
+    $parts = $time(static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs))));
+    printf("%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n", $count, count($in->ways), count($in->looms), $first, $again, $edit, $dress, $cut, $parts, memory_get_peak_usage() / 1e6);
 }
