@@ -91,6 +91,7 @@ test.describe('units', () => {
     system.value = 'inch'
     // 25.4 mm to the inch, by definition.
     expect([length('25.4 mm'), length('6.35 mm'), length('304.8 mm'), length('3048 mm'), length('1079.5 mm')]).toEqual(['1 in', '0 1/4 in', '1 ft 0 in', '10 ft 0 in', '3 ft 6 1/2 in'])
+    expect(length('-3048 mm')).toBe('-10 ft 0 in')
   })
 })
 

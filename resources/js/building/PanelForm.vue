@@ -60,7 +60,7 @@ const save = () => attempt(async () => {
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px }
 .grid { overflow: auto }
 .grid > div { display: flex; gap: 2px; margin-bottom: 2px }
-select { flex: 0 0 74px; width: 74px; border: 1px solid var(--line); border-radius: 3px; background: var(--surface); color: inherit; font: inherit; font-size: 12px; padding: 3px 2px }
+select { flex: 0 0 96px; width: 96px; border: 1px solid var(--line); border-radius: 3px; background: var(--surface); color: inherit; font: inherit; font-size: 12px; padding: 3px 2px }
 .acts { display: flex; gap: 8px; margin: 0; position: sticky; bottom: 0; background: var(--surface); padding: 8px 0; z-index: 1 }
 h2, .panel-form p { margin: 4px 0 }
 </style>

@@ -92,7 +92,7 @@ onBeforeUnmount(() => window.clearTimeout(resting))
     </g>
     <g v-for="segment in loom.segments" :key="`name-${segment.id}`" aria-hidden="true" class="names">
       <text v-if="mm(segment.length) * scale > 74" :x="x(mm(segment.start)) + mm(segment.length) * scale / 2" :y="y(segment.lane) + thick(segment) / 2 + 14" text-anchor="middle">{{ segment.wayName }}</text>
-      <text v-if="mm(segment.length) * scale > 40" class="size" :x="x(mm(segment.start)) + mm(segment.length) * scale / 2" :y="y(segment.lane) - thick(segment) / 2 - 5" text-anchor="middle">{{ segment.members.length }} · ⌀ {{ Math.round(segment.diameter.value ?? 0) }}</text>
+      <text v-if="mm(segment.length) * scale > 62" class="size" :x="x(mm(segment.start)) + mm(segment.length) * scale / 2" :y="y(segment.lane) - thick(segment) / 2 - 5" text-anchor="middle">{{ segment.members.length }} · ⌀ {{ Math.round(segment.diameter.value ?? 0) }}</text>
     </g>
     <text v-for="(tip, i) in tips" :key="i" class="place" :x="tip.x <= LEFT + 4 ? tip.x - 6 : tip.x + 6" :y="tip.y + 4" :text-anchor="tip.x <= LEFT + 4 ? 'end' : 'start'">{{ tip.x <= LEFT + 4 ? 'root' : tip.places.join(', ') }}</text>
     <g v-for="handle in handles" :key="handle.key" class="handle" :class="{ edits, held: dragged?.key === handle.key }" role="slider" tabindex="0" :aria-label="`Breakout at ${handle.branch.atName}, ${handle.label}: arrows move it`" :aria-valuemin="mm(handle.branch.least)" :aria-valuemax="mm(handle.branch.most)" :aria-valuenow="by(handle.branch)" :aria-valuetext="`${length(`${by(handle.branch)} mm`)} from its junction`"

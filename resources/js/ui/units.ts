@@ -21,6 +21,7 @@ function metres(mm: number): string {
 }
 
 function inches(mm: number): string {
+  if (mm < 0) return `-${inches(-mm)}`
   const sixteenths = Math.round(mm / 25.4 * 16)
   const feet = Math.floor(sixteenths / 192)
   const whole = Math.floor((sixteenths % 192) / 16)
