@@ -79,7 +79,7 @@ final class Dresser
         $sleeve = $bundled && $shape->loom->covering === Covering::Sleeve ? $this->sleeve($segment, $shape, $thick) : null;
 
         return new SegmentDress(
-            $segment, $runs, $cables, $packing, self::diameter($cables, $packing), self::bend($cables), self::mass($cables, $segment),
+            $segment, $runs, $cables, $packing, self::diameter($cables, $packing), BendRule::among($cables), self::mass($cables, $segment),
             $sleeve,
             $sleeve === null ? [] : $this->shrinks($segment, $shape, $thick),
             $tie,
@@ -154,20 +154,6 @@ final class Dresser
         $terms[] = new FigureTerm('smallest circle round them', sprintf('%d circles packed, %s %% of it filled', count($cables), $inside > 0 ? number_format(100 * Filling::area($cables) / $inside, 0) : '0'), Figure::amount($packing->diameter, 'mm', 2), 'packed without overlap; within 3 % of the published packings');
 
         return new Figure($packing->diameter, 'mm', $terms);
-    }
-
-    /** @param  list<CableType>  $cables */
-    private static function bend(array $cables): Figure
-    {
-        $terms = [];
-        $most = 0.0;
-        foreach ($cables as $cable) {
-            $rule = BendRule::for($cable);
-            $terms[$cable->id] = new FigureTerm($cable->name, '⌀ '.$cable->outerDiameter->canonical(), $rule->radius->canonical(), $rule->source);
-            $most = max($most, $rule->radius->inMillimetres());
-        }
-
-        return new Figure($most, 'mm', [...array_values($terms), new FigureTerm('least radius', 'the stiffest decides', Figure::amount($most, 'mm'), '')], 0);
     }
 
     /** @param  list<CableType>  $cables */

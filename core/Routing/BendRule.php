@@ -6,6 +6,8 @@ namespace Sartal\Core\Routing;
 
 use Sartal\Core\Catalogue\CableType;
 use Sartal\Core\Catalogue\ElementKind;
+use Sartal\Core\Measure\Figure;
+use Sartal\Core\Measure\FigureTerm;
 use Sartal\Core\Measure\Length;
 
 /**
@@ -21,6 +23,25 @@ final readonly class BendRule
 
     private function __construct(public Length $radius, public string $source)
     {
+    }
+
+    /**
+     * The least radius of cables that lie together: the stiffest decides.
+     *
+     * @param  list<CableType>  $cables
+     * @return Figure mm
+     */
+    public static function among(array $cables): Figure
+    {
+        $terms = [];
+        $most = 0.0;
+        foreach ($cables as $cable) {
+            $rule = self::for($cable);
+            $terms[$cable->id] = new FigureTerm($cable->name, '⌀ '.$cable->outerDiameter->canonical(), $rule->radius->canonical(), $rule->source);
+            $most = max($most, $rule->radius->inMillimetres());
+        }
+
+        return new Figure($most, 'mm', [...array_values($terms), new FigureTerm('least radius', 'the stiffest decides', Figure::amount($most, 'mm'), '')], 0);
     }
 
     public static function for(CableType $cable): self

@@ -14,6 +14,7 @@ use Sartal\Core\Installation\Location;
 use Sartal\Core\Installation\Panel;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Looming\Tail;
+use Sartal\Core\Routing\BendRule;
 use Sartal\Core\Routing\FillRule;
 use Sartal\Core\Routing\WayLoad;
 
@@ -57,6 +58,7 @@ final class BuildingResource
             'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
             'rule' => $load?->rule === null ? null : self::rule($load->rule),
             'jam' => $load?->jam === null ? null : PlanEncoder::figure($load->jam),
+            'bend' => $load === null || $load->cables === [] ? null : PlanEncoder::figure(BendRule::among($load->cables)),
             'mass' => $load === null ? null : PlanEncoder::figure($load->mass),
             'findings' => array_map(PlanEncoder::finding(...), $load->findings ?? []),
         ];

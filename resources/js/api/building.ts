@@ -20,6 +20,7 @@ export interface Way {
   fill: Figure | null
   rule: { design: number, most: number, source: string } | null
   jam: Figure | null
+  bend: Figure | null
   mass: Figure | null
   findings: Finding[]
 }

@@ -35,6 +35,7 @@ const about = computed(() => [part.value.inner ? (part.value.inner.length === 1 
       <p class="families"><span v-for="(count, family) in way.families" :key="family"><b class="mono">{{ count }}</b> {{ family }}</span></p>
       <dl>
         <template v-if="way.mass"><dt>weight</dt><dd><FigureSum :figure="way.mass" /></dd></template>
+        <template v-if="way.bend"><dt>bend no tighter than</dt><dd><FigureSum :figure="way.bend" /></dd></template>
         <template v-if="way.jam"><dt>jam ratio</dt><dd><FigureSum :figure="way.jam" /></dd></template>
       </dl>
       <p class="runs"><router-link v-for="run in way.runs" :key="run.id" :to="`/runs/${run.id}`" class="mono" :title="run.pinned ? 'pinned to its ways' : 'takes the shortest permitted way'">{{ run.code }}<template v-if="run.pinned">*</template></router-link></p>

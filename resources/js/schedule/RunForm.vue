@@ -23,14 +23,15 @@ const stale = ref<{ yours: Line, theirs: { line: Line, row: Row } | null, messag
 
 onMounted(async () => {
   try {
-    catalogue.value = await api.get<Catalogue>('catalogue')
-    if (props.id) {
-      const run = await api.get<RunPage>(`runs/${props.id}`)
+    const [types, run] = await Promise.all([api.get<Catalogue>('catalogue'), props.id ? api.get<RunPage>(`runs/${props.id}`) : null])
+    if (run) {
       before.value = { ...run.line }
       version.value = run.version
       line.value = { ...run.line, ...(props.mode === 'copy' ? { code: nextCode(run.code) } : {}) }
     }
     if (props.prefilled) line.value = { ...props.prefilled }
+    // The fields appear once they are filled: nothing that is typed early is written over.
+    catalogue.value = types
     await nextTick()
     first.value?.focus()
   } catch (error) {
