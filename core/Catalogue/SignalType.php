@@ -17,6 +17,7 @@ final readonly class SignalType
      * @param  bool  $telescopes  its screen may be left open at one end, where the house does so
      * @param  list<string>  $words  that people say for it
      * @param  ?ReachRule  $reach  how far it goes; null: nobody asks
+     * @param  string  $terminator  id of the part that ends a chain of it; "" where none does
      * @param  bool  $phantom  its screen may be the return of phantom power
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class SignalType
         public bool $phantom = false,
         public array $words = [],
         public ?ReachRule $reach = null,
+        public string $terminator = '',
     ) {
     }
 

@@ -201,6 +201,7 @@ final class CatalogueDecoder
             $fields->flag('phantom', false),
             $fields->texts('words'),
             $fields->has('reach') ? self::reach($fields->child('reach')) : null,
+            $fields->text('terminator', ''),
         );
     }
 

@@ -173,6 +173,7 @@ final class CatalogueEncoder
                 'phantom' => $signal->phantom ?: null,
                 'words' => $signal->words,
                 'reach' => $signal->reach === null ? null : self::reach($signal->reach),
+                'terminator' => $signal->terminator,
             ]),
             'functions' => array_map(static fn (SignalFunction $function): array => [
                 'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,

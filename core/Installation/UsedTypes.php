@@ -73,6 +73,9 @@ final class UsedTypes
             $this->use('parts', ...$connector->cable->parts());
             $this->use('recipes', ...array_values($connector->cable->recipes));
         }
+        foreach (array_intersect_key($catalogue->signals, $this->used['signals']) as $signal) {
+            $this->use('parts', $signal->terminator);
+        }
         foreach ($catalogue->parts as $part) {
             if ($part->kind->isChosenFromAll()) {
                 $this->use('parts', $part->id);

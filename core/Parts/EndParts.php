@@ -25,7 +25,7 @@ final class EndParts
 
     private readonly EndSheets $sheets;
 
-    /** @var array<string, true> fittings that are counted already: several runs may share one */
+    /** @var array<string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
     private array $counted = [];
 
     public function __construct(private readonly Installation $installation)
@@ -79,6 +79,9 @@ final class EndParts
                 }
             }
         }
+        foreach ($this->terminators($sheet->fitting->id, $run) as $part) {
+            $asks[] = new Ask(Sort::Part, $part, 1.0, $run->id, $where.', ends its chain');
+        }
         foreach ($used + $kit as $part => $unused) {
             $amount = ($used[$part] ?? 0) - ($kit[$part] ?? 0);
             if ($amount !== 0) {
@@ -87,6 +90,22 @@ final class EndParts
         }
 
         return $asks;
+    }
+
+    /** @return list<string> ids of what ends a chain at a fitting */
+    private function terminators(string $fitting, Run $run): array
+    {
+        $parts = [];
+        foreach ($run->carries as $carriage) {
+            $circuit = $this->installation->circuits[$carriage->circuit] ?? null;
+            $part = $this->installation->catalogue->signals[$circuit->signal ?? '']->terminator ?? '';
+            if ($circuit?->terminator === $fitting && $part !== '' && ! isset($this->counted[$fitting.' '.$circuit->id])) {
+                $this->counted[$fitting.' '.$circuit->id] = true;
+                $parts[] = $part;
+            }
+        }
+
+        return $parts;
     }
 
     /** @return array<string, int> part → pieces */

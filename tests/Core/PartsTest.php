@@ -86,6 +86,14 @@ final class PartsTest extends TestCase
         self::assertSame(1.0, self::line(self::list($shared), 'modular-frame-4')?->needed->value);
     }
 
+    public function test_a_chain_that_ends_at_a_fitting_takes_its_terminator_and_one_that_ends_in_a_device_none(): void
+    {
+        $chain = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
+        self::assertNull(self::line(self::list($chain), 'terminator-dmx'));
+        self::assertSame(1.0, self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'D-1.b1')), 'terminator-dmx')?->needed->value);
+        self::assertNull(self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'dimmer:in')), 'terminator-dmx'));
+    }
+
     public function test_every_line_opens_into_where_it_is_needed(): void
     {
         foreach (self::list(Bench::stageBox())->lines as $line) {
