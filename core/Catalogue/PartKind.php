@@ -28,7 +28,7 @@ enum PartKind: string
     /** Chosen by size from whatever there is, and named by nothing. */
     public function isChosenFromAll(): bool
     {
-        return in_array($this, [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder], true);
+        return in_array($this, [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule], true);
     }
 
     /** Opens along its side, or is wrapped round: needs no free end. */

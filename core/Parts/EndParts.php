@@ -25,12 +25,15 @@ final class EndParts
 
     private readonly EndSheets $sheets;
 
+    private readonly JointParts $joints;
+
     /** @var array<string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
     private array $counted = [];
 
     public function __construct(private readonly Installation $installation)
     {
         $this->sheets = new EndSheets($installation);
+        $this->joints = new JointParts($installation);
     }
 
     /** @return list<Ask> */
@@ -48,13 +51,8 @@ final class EndParts
         if ($sheet->breakout !== null) {
             $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
         }
-        $hot = $this->hotJoints($run, $side, $plan, $sheet->fittings);
-        $solder = $this->solder();
-        if ($hot > 0 && $solder !== null) {
-            $asks[] = new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints');
-        }
 
-        return [...$asks, ...$this->labels($run, $side, $plan, $where)];
+        return [...$asks, ...$this->joints->of($run, $side, $plan, $sheet->fittings, $where), ...$this->labels($run, $side, $plan, $where)];
     }
 
     /** @return list<Ask> */
@@ -141,42 +139,6 @@ final class EndParts
         $part = $this->installation->catalogue->parts[$id] ?? null;
 
         return new Ask(Sort::Part, $id, $part?->kind === PartKind::Shrink ? $amount * self::JOINT_SHRINK : (float) $amount, $run->id, $for);
-    }
-
-    /** @param  list<SheetFitting>  $fittings */
-    private function hotJoints(Run $run, Side $side, RunPlan $plan, array $fittings): int
-    {
-        $layouts = [];
-        foreach ($fittings as $fitting) {
-            $layouts[$fitting->fitting->id] = $fitting->layout;
-        }
-        $landings = [];
-        foreach ($run->end($side)->legs as $leg) {
-            $landings[$leg->id] = $leg->landing->fitting ?? '';
-        }
-        $hot = 0;
-        foreach ($plan->end($side)->joints as $joint) {
-            $layout = $layouts[$landings[$joint->leg] ?? ''] ?? null;
-            $hot += $layout?->terminal($joint->address())?->joining->isHot() === true ? 1 : 0;
-        }
-
-        return $hot;
-    }
-
-    /** The one that is stocked or priced here, else the last that the catalogue lists. */
-    private function solder(): ?Part
-    {
-        $chosen = null;
-        foreach ($this->installation->catalogue->parts as $part) {
-            if ($part->kind === PartKind::Solder) {
-                if (isset($this->installation->economy->stock[$part->id]) || isset($this->installation->economy->prices[$part->id])) {
-                    return $part;
-                }
-                $chosen = $part;
-            }
-        }
-
-        return $chosen;
     }
 
     /** @return list<Ask> */

@@ -35,7 +35,7 @@ $economy = new Economy(
         'speaker4-cable' => 4.6, 'contact-rect-male' => 38.0, 'contact-rect-male-fine' => 38.0, 'hood-rect90' => 31.0, 'label-wrap-s' => 19.0, 'tie-hook' => 14.0, 'sleeve-20' => 42.0,
         'sleeve-6' => 19.0, 'sleeve-12' => 28.0, 'sleeve-32' => 66.0, 'breakout-24' => 11.5, 'breakout-8' => 6.2, 'label-flag' => 17.0, 'label-wrap-l' => 24.0,
         'solder-leadfree' => 21.0, 'screw-m3' => 4.5, 'nut-m3' => 3.8, 'ferrule-coax-large' => 3.5, 'ferrule-coax-mini' => 3.5, 'hood-dsub25' => 9.5, 'jackscrew' => 6.0,
-        'shrink-2to1-9-5' => 1.4, 'shrink-2to1-19' => 2.2, 'shrink-2to1-25' => 2.9, 'shrink-2to1-38' => 4.1, 'terminal3-plug' => 1.6, 'terminator-rs485' => 5.5, 'terminator-dmx' => 7.5, 'power-in-cable' => 7.9, 'power-out-cable' => 7.9,
+        'shrink-2to1-9-5' => 1.4, 'shrink-2to1-19' => 2.2, 'shrink-2to1-25' => 2.9, 'shrink-2to1-38' => 4.1, 'terminal3-plug' => 1.6, 'bootlace-0-5' => 2.9, 'bootlace-1-5' => 3.2, 'bootlace-2-5' => 3.4, 'terminator-rs485' => 5.5, 'terminator-dmx' => 7.5, 'power-in-cable' => 7.9, 'power-out-cable' => 7.9,
     ],
     ['xlr3-female-cable' => 6, 'bnc75-plug' => 4, 'boot-3pole-black' => 20, 'tie-hook' => 120],
     ['M-201' => 640.0, 'A-114' => 62.0, 'V-401' => 92.0, 'C-442' => 6.5],

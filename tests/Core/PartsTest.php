@@ -94,6 +94,17 @@ final class PartsTest extends TestCase
         self::assertNull(self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'dimmer:in')), 'terminator-dmx'));
     }
 
+    public function test_stranded_wire_under_a_screw_takes_a_bootlace_ferrule_and_mains_as_the_house_has_it(): void
+    {
+        $mains = Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], ['power-in-cable-mains', 'xlr3-male-cable-balanced']));
+        self::assertSame(6.0, self::line(self::list($mains), 'bootlace-1-5')?->needed->value, 'line, neutral and earth of 1.5 mm² at both ends');
+        $bare = $mains->with(rules: $mains->installation->rules->with(\Sartal\Core\Installation\MainsEnds::Bare));
+        self::assertNull(self::line(self::list($bare), 'bootlace-1-5'));
+        $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
+        self::assertSame(6.0, self::line(self::list($bus), 'bootlace-0-5')?->needed->value, 'thin wires go into the smallest there is');
+        self::assertNull(self::line(self::list(Bench::microphone()), 'bootlace-0-5'), 'no screw, no ferrule');
+    }
+
     public function test_every_line_opens_into_where_it_is_needed(): void
     {
         foreach (self::list(Bench::stageBox())->lines as $line) {

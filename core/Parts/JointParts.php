@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Parts;
+
+use Sartal\Core\Bench\SheetFitting;
+use Sartal\Core\Catalogue\Conductor;
+use Sartal\Core\Catalogue\HazardDomain;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Catalogue\PartKind;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\MainsEnds;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\RunPlan;
+
+/**
+ * What single joints take: solder where it is hot, a bootlace ferrule on
+ * stranded wire under a screw. How mains ends are finished is a house rule;
+ * everywhere else the ferrule is common practice.
+ */
+final readonly class JointParts
+{
+    public function __construct(private Installation $installation)
+    {
+    }
+
+    /**
+     * @param  list<SheetFitting>  $fittings  of the end
+     * @return list<Ask>
+     */
+    public function of(Run $run, Side $side, RunPlan $plan, array $fittings, string $where): array
+    {
+        $layouts = [];
+        foreach ($fittings as $fitting) {
+            foreach ($fitting->legs as $leg) {
+                $layouts[$leg->leg->id] = $fitting->layout;
+            }
+        }
+        $conductors = $this->installation->catalogue->cables[$run->cable]->conductors();
+        $hot = 0;
+        $ferrules = [];
+        foreach ($plan->end($side)->joints as $joint) {
+            $joining = ($layouts[$joint->leg] ?? null)?->terminal($joint->address())?->joining;
+            $hot += $joining?->isHot() === true ? 1 : 0;
+            $ferrule = $joining?->isScrewed() === true ? $this->ferrule($conductors[$joint->conductor] ?? null) : null;
+            if ($ferrule !== null) {
+                $ferrules[$ferrule->id] = ($ferrules[$ferrule->id] ?? 0) + 1;
+            }
+        }
+        $asks = [];
+        foreach ($ferrules as $id => $count) {
+            $asks[] = new Ask(Sort::Part, $id, (float) $count, $run->id, $where.', wires under screws');
+        }
+        $solder = $hot > 0 ? $this->solder() : null;
+
+        return $solder === null ? $asks : [...$asks, new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints')];
+    }
+
+    /** The smallest that the wire goes into; null where it takes none. */
+    private function ferrule(?Conductor $wire): ?Part
+    {
+        $byRule = $wire?->domain === HazardDomain::Mains && $this->installation->rules->on(MainsEnds::class) !== MainsEnds::Ferrule;
+        if ($wire === null || $wire->element->strands === 1 || $byRule) {
+            return null;
+        }
+        $best = null;
+        foreach ($this->installation->catalogue->parts as $part) {
+            if ($part->kind === PartKind::WireFerrule && $part->gauge !== null && ! $part->gauge->isTooThick($wire->gauge->area)
+                && ($best?->gauge === null || $part->gauge->thickest->area < $best->gauge->thickest->area)) {
+                $best = $part;
+            }
+        }
+
+        return $best;
+    }
+
+    /** The one that is stocked or priced here, else the last that the catalogue lists. */
+    private function solder(): ?Part
+    {
+        $chosen = null;
+        foreach ($this->installation->catalogue->parts as $part) {
+            if ($part->kind === PartKind::Solder) {
+                if (isset($this->installation->economy->stock[$part->id]) || isset($this->installation->economy->prices[$part->id])) {
+                    return $part;
+                }
+                $chosen = $part;
+            }
+        }
+
+        return $chosen;
+    }
+}
