@@ -52,7 +52,7 @@ final readonly class EndSheets
 
         return new EndSheet(
             $run, $side, $cable, $this->installation->locationName($run->end($side)->location), $fittings, self::alike($fittings),
-            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout($cable, count($run->end($side)->legs)),
+            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout($cable, count($fittings) > 1 ? count($run->end($side)->legs) : 0),
             $plan->end($side)->unused, $this->rules($run, $fittings),
         );
     }

@@ -20,6 +20,7 @@ final readonly class Part
      * @param  bool  $split  opens along its side or is wrapped round: can go on at any time
      * @param  int  $pack  pieces in a pack; of solder, joints
      * @param  bool  $lined  of shrink: with adhesive, so that it seals
+     * @param  ?Length  $outer  over it, where something else may have to pass it; null: not stated
      * @param  list<string>  $ends  connector type ids of a bought lead
      * @param  bool  $oneWay  a lead that works in one direction only
      */
@@ -41,7 +42,15 @@ final readonly class Part
         public array $ends = [],
         public bool $oneWay = false,
         public bool $lined = false,
+        public ?Length $outer = null,
+        public ?LabelFace $face = null,
     ) {
+    }
+
+    /** The largest thing that it can be slid over; null where nothing is known of its inside. */
+    public function bore(): ?Length
+    {
+        return $this->grips?->most;
     }
 
     public function fitsOver(Length $diameter, string $jacket): bool

@@ -31,6 +31,12 @@ enum PartKind: string
         return in_array($this, [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule], true);
     }
 
+    /** Legs into one connector share it; of the rest each has its own. */
+    public function isOnePerConnector(): bool
+    {
+        return in_array($this, [self::Hood, self::Shell, self::Nut], true);
+    }
+
     /** Opens along its side, or is wrapped round: needs no free end. */
     public function isOnTheCable(): bool
     {

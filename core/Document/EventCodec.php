@@ -9,6 +9,7 @@ use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Flag;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\Verdict;
 
@@ -43,7 +44,31 @@ final class EventCodec
             $fields->has('reading') ? self::reading($fields->child('reading')) : null,
             $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
             $fields->has('cut') ? self::cut($fields->child('cut')) : null,
+            $fields->text('step', ''),
+            $fields->optionalNumber('took', 0.0, 86_400.0),
+            $fields->text('of', ''),
+            $fields->has('flag') ? $fields->choice('flag', Flag::class) : null,
+            $fields->texts('reopens'),
+            self::scraps($fields),
+            $fields->has('undoes') ? $fields->choice('undoes', EventKind::class) : null,
+            $fields->text('picture', ''),
         );
+    }
+
+    /** @return array<string, int> */
+    private static function scraps(Fields $fields): array
+    {
+        $scraps = [];
+        foreach ($fields->has('scraps') ? $fields->entries('scraps') : [] as $part => $count) {
+            if (! is_int($count) || $count < 1) {
+                $fields->wrong('scraps.'.$part, $count, 'should be a whole number from 1.', null);
+
+                continue;
+            }
+            $scraps[(string) $part] = $count;
+        }
+
+        return $scraps;
     }
 
     private static function cut(Fields $fields): CutMade
@@ -91,6 +116,14 @@ final class EventCodec
             'reading' => $event->reading === null ? null : self::encodeReading($event->reading),
             'verdict' => $event->verdict?->value,
             'cut' => $event->cut === null ? null : self::encodeCut($event->cut),
+            'step' => $event->step,
+            'took' => $event->took === null ? null : CatalogueEncoder::plain($event->took),
+            'of' => $event->of,
+            'flag' => $event->flag?->value,
+            'reopens' => $event->reopens,
+            'scraps' => $event->scraps === [] ? null : (object) $event->scraps,
+            'undoes' => $event->undoes?->value,
+            'picture' => $event->picture,
         ]);
     }
 

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Sartal\Core\Document;
 
 use Sartal\Core\Catalogue\Gender;
+use Sartal\Core\Catalogue\LabelFace;
+use Sartal\Core\Catalogue\LabelForm;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\PartKind;
+use Sartal\Core\Measure\Length;
 
 /** A part or consumable from and into its JSON shape (docs/formats.md). */
 final class PartCodec
@@ -31,6 +34,8 @@ final class PartCodec
             $fields->texts('ends'),
             $fields->flag('oneWay', false),
             $fields->flag('lined', false),
+            Ranges::optionalLength($fields, 'outer'),
+            $fields->has('face') ? self::face($fields->child('face')) : null,
         );
     }
 
@@ -55,6 +60,34 @@ final class PartCodec
             'ends' => $part->ends,
             'oneWay' => $part->oneWay ?: null,
             'lined' => $part->lined ?: null,
+            'outer' => $part->outer?->canonical(),
+            'face' => $part->face === null ? null : self::encodeFace($part->face),
+        ]);
+    }
+
+    private static function face(Fields $fields): LabelFace
+    {
+        $most = Length::metres(1);
+        $form = $fields->choice('form', LabelForm::class);
+        $width = $fields->length('width', $most);
+        $height = $fields->length('height', $most);
+        $printed = $fields->has('printed') ? $fields->length('printed', $most) : $height;
+        if ($printed->compare($height) > 0) {
+            $fields->wrong('printed', $printed->canonical(), 'cannot be more than the label is high: give '.$height->canonical().' or less.', null);
+        }
+        $fields->done();
+
+        return new LabelFace($form, $width, $height, $printed);
+    }
+
+    /** @return array<string, mixed> */
+    private static function encodeFace(LabelFace $face): array
+    {
+        return CatalogueEncoder::brief([
+            'form' => $face->form->value,
+            'width' => $face->width->canonical(),
+            'height' => $face->height->canonical(),
+            'printed' => $face->tail()->isZero() ? null : $face->printed->canonical(),
         ]);
     }
 }

@@ -7,12 +7,12 @@ namespace Sartal\Core\Parts;
 use Sartal\Core\Bench\EndSheets;
 use Sartal\Core\Bench\SheetFitting;
 use Sartal\Core\Bench\SheetLeg;
-use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\PartKind;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Preparing\LabelParts;
 
 /**
  * What one end of a run takes, from the same sheet that the bench works by. A
@@ -27,6 +27,8 @@ final class EndParts
 
     private readonly JointParts $joints;
 
+    private readonly LabelParts $wraps;
+
     /** @var array<string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
     private array $counted = [];
 
@@ -34,6 +36,7 @@ final class EndParts
     {
         $this->sheets = new EndSheets($installation);
         $this->joints = new JointParts($installation);
+        $this->wraps = new LabelParts($installation->catalogue, $installation->rules);
     }
 
     /** @return list<Ask> */
@@ -127,7 +130,7 @@ final class EndParts
     private function together(array $one, array $other): array
     {
         foreach ($other as $part => $count) {
-            $shared = in_array($this->installation->catalogue->parts[$part]->kind ?? null, [PartKind::Hood, PartKind::Shell, PartKind::Nut], true);
+            $shared = ($this->installation->catalogue->parts[$part]->kind ?? null)?->isOnePerConnector() === true;
             $one[$part] = $shared ? max($one[$part] ?? 0, $count) : ($one[$part] ?? 0) + $count;
         }
 
@@ -155,24 +158,12 @@ final class EndParts
                 continue;
             }
             $over = $cable->diameter($label->leg === '' ? '' : $elements[$label->leg] ?? '') ?? $cable->outerDiameter;
-            foreach ($this->wraps() as $part) {
-                if ($part->fitsOver($over, $cable->jacket)) {
-                    $asks[] = new Ask(Sort::Part, $part->id, 1.0, $run->id, $where.', label '.$label->code);
-
-                    break;
-                }
+            $part = $this->wraps->over($over, $cable->jacket);
+            if ($part !== null) {
+                $asks[] = new Ask(Sort::Part, $part->id, 1.0, $run->id, $where.', label '.$label->code);
             }
         }
 
         return $asks;
-    }
-
-    /** @return list<Part> labels, those first that can go on at any time, the smallest first */
-    private function wraps(): array
-    {
-        $labels = array_filter($this->installation->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Label && $part->grips !== null);
-        usort($labels, static fn (Part $a, Part $b): int => $b->split <=> $a->split ?: ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0));
-
-        return $labels;
     }
 }

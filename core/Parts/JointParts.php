@@ -5,20 +5,17 @@ declare(strict_types=1);
 namespace Sartal\Core\Parts;
 
 use Sartal\Core\Bench\SheetFitting;
-use Sartal\Core\Catalogue\Conductor;
-use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\PartKind;
 use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\MainsEnds;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Preparing\WireFerrules;
 
 /**
  * What single joints take: solder where it is hot, a bootlace ferrule on
- * stranded wire under a screw. How mains ends are finished is a house rule;
- * everywhere else the ferrule is common practice.
+ * stranded wire under a screw.
  */
 final readonly class JointParts
 {
@@ -39,12 +36,13 @@ final readonly class JointParts
             }
         }
         $conductors = $this->installation->catalogue->cables[$run->cable]->conductors();
+        $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules);
         $hot = 0;
         $ferrules = [];
         foreach ($plan->end($side)->joints as $joint) {
             $joining = ($layouts[$joint->leg] ?? null)?->terminal($joint->address())?->joining;
             $hot += $joining?->isHot() === true ? 1 : 0;
-            $ferrule = $joining?->isScrewed() === true ? $this->ferrule($conductors[$joint->conductor] ?? null) : null;
+            $ferrule = $joining?->isScrewed() === true ? $wires->on($conductors[$joint->conductor] ?? null) : null;
             if ($ferrule !== null) {
                 $ferrules[$ferrule->id] = ($ferrules[$ferrule->id] ?? 0) + 1;
             }
@@ -56,24 +54,6 @@ final readonly class JointParts
         $solder = $hot > 0 ? $this->solder() : null;
 
         return $solder === null ? $asks : [...$asks, new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints')];
-    }
-
-    /** The smallest that the wire goes into; null where it takes none. */
-    private function ferrule(?Conductor $wire): ?Part
-    {
-        $byRule = $wire?->domain === HazardDomain::Mains && $this->installation->rules->on(MainsEnds::class) !== MainsEnds::Ferrule;
-        if ($wire === null || $wire->element->strands === 1 || $byRule) {
-            return null;
-        }
-        $best = null;
-        foreach ($this->installation->catalogue->parts as $part) {
-            if ($part->kind === PartKind::WireFerrule && $part->gauge !== null && ! $part->gauge->isTooThick($wire->gauge->area)
-                && ($best?->gauge === null || $part->gauge->thickest->area < $best->gauge->thickest->area)) {
-                $best = $part;
-            }
-        }
-
-        return $best;
     }
 
     /** The one that is stocked or priced here, else the last that the catalogue lists. */

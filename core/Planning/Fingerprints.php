@@ -30,7 +30,7 @@ final readonly class Fingerprints
             EventKind::Labelled => $this->labels,
             EventKind::Pulled, EventKind::Dressed, EventKind::Installed => $this->route,
             EventKind::Tested, EventKind::SignedOff => $this->reading,
-            EventKind::Flagged, EventKind::Skipped, EventKind::Withdrawn => '',
+            default => '',
         };
     }
 

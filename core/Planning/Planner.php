@@ -110,7 +110,7 @@ final readonly class Planner
         }
         foreach ($assembly->runs as $member) {
             foreach ($record->of($member) as $event) {
-                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Remade, EventKind::Joined], true)) {
+                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Remade, EventKind::Joined, EventKind::TakenBack], true)) {
                     // Of another run's ends only this matters here: a test before them no longer counts.
                     $events[] = $event->kind === EventKind::Tested ? $event : self::withoutSide($event);
                 }
@@ -123,7 +123,7 @@ final readonly class Planner
 
     private static function withoutSide(Event $event): Event
     {
-        return new Event($event->id, $event->kind, $event->run, null, $event->by, $event->at, $event->received, $event->fingerprint);
+        return new Event($event->id, $event->kind, $event->run, null, $event->by, $event->at, $event->received, $event->fingerprint, undoes: $event->undoes);
     }
 
     /** @param  list<Event>  $events */

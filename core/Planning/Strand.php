@@ -34,9 +34,15 @@ final class Strand
         [$kinds, $side] = self::evidence($stage);
         $last = null;
         foreach ($events as $event) {
+            // A single step at the bench is no stage: the last of an end brings its own event.
+            if ($event->step !== '' && $event->kind !== EventKind::Cut) {
+                continue;
+            }
             if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {
                 $last = $event;
-            } elseif (self::undoes($event->kind, $stage)) {
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true) && ($side === null || $event->side === $side)) {
+                $last = null;
+            } elseif (self::undoes($event, $stage)) {
                 $last = null;
             }
         }
@@ -69,8 +75,10 @@ final class Strand
     }
 
     /** An end that was made again has not been looked at or tested since. */
-    private static function undoes(EventKind $kind, Stage $stage): bool
+    private static function undoes(Event $event, Stage $stage): bool
     {
-        return ($kind === EventKind::Remade || $kind === EventKind::Joined) && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
+        $made = in_array($event->kind, [EventKind::Remade, EventKind::Joined], true) || ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Joined);
+
+        return $made && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
     }
 }

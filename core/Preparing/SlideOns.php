@@ -24,19 +24,21 @@ final readonly class SlideOns
     public function of(LegFit $fit): array
     {
         $side = $fit->connector->cable;
+        $whole = $fit->layout->types[''];
         $parts = [];
-        foreach ($side->slides as $id) {
+        // The hood of a modular connector is the frame's, whatever insert the leg goes to.
+        foreach ($fit->connector === $whole ? $side->slides : [...$whole->cable->slides, ...$side->slides] as $id) {
             $usual = $this->catalogue->parts[$id] ?? null;
             $part = $usual === null ? null : $fit->parts($usual->kind, [$id])[0] ?? $usual;
             if ($part !== null) {
-                $parts[] = new SlideOn($part, ! $part->split);
+                $parts[] = SlideOn::onto($part, $whole);
             }
         }
         $over = $fit->diameter();
         foreach ([[PartKind::Ferrule, $side->ferrules], [PartKind::Chuck, $side->chucks]] as [$kind, $listed]) {
             $part = $over === null ? null : self::fitting($fit->parts($kind, $listed), $over, $fit->cable);
             if ($part !== null) {
-                $parts[] = new SlideOn($part, ! $part->split, self::tab($part, $over));
+                $parts[] = SlideOn::onto($part, $whole, self::tab($part, $over));
             }
         }
 
@@ -52,7 +54,7 @@ final readonly class SlideOns
         $boots = array_values(array_filter($this->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Breakout));
         $boot = self::fitting($boots, $cable->outerDiameter, $cable);
 
-        return $boot === null ? null : new SlideOn($boot, true, sprintf('over the sheath, then %d tails through it', $legs));
+        return $boot === null ? null : new SlideOn($boot, true, sprintf('over the sheath, then %d tails through it', $legs), 1, sprintf('Its %s do not pass the connectors of the tails.', $boot->bore()?->canonical() ?? 'bore'));
     }
 
     /** @return list<SlideOn> */
@@ -77,7 +79,10 @@ final readonly class SlideOns
             }
         }
 
-        return array_map(fn (string $id): SlideOn => new SlideOn($this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint', $counts[$id]), array_keys($counts));
+        return array_map(fn (string $id): SlideOn => new SlideOn(
+            $this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint', $counts[$id],
+            'It covers the joint, and a joint can be covered from one side only.', $rule === JointShrink::WholeTail ? SlideOver::Joints : SlideOver::Cores,
+        ), array_keys($counts));
     }
 
     private function isSoldered(LegFit $fit): bool

@@ -21,6 +21,14 @@ final readonly class Event
      * @param  string  $fingerprint  of the part of the plan that it relied on
      * @param  ?Reading  $reading  of a test
      * @param  ?CutMade  $cut  of a cut, where somebody measured it
+     * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
+     * @param  ?float  $took  s of hands at work, pauses taken off
+     * @param  string  $of  id of the event that it replies to
+     * @param  ?Flag  $flag  of something flagged
+     * @param  list<string>  $reopens  operations that rework goes back to
+     * @param  array<string, int>  $scraps  part or connector → how many rework costs
+     * @param  ?EventKind  $undoes  of something taken back: what no longer holds
+     * @param  string  $picture  name under which a photo is kept
      */
     public function __construct(
         public string $id,
@@ -36,6 +44,20 @@ final readonly class Event
         public ?Reading $reading = null,
         public ?Verdict $verdict = null,
         public ?CutMade $cut = null,
+        public string $step = '',
+        public ?float $took = null,
+        public string $of = '',
+        public ?Flag $flag = null,
+        public array $reopens = [],
+        public array $scraps = [],
+        public ?EventKind $undoes = null,
+        public string $picture = '',
     ) {
+    }
+
+    /** As the server completes it: by what it relied on, and for whom it stands. */
+    public function relyingOn(string $fingerprint): self
+    {
+        return new self(...['fingerprint' => $fingerprint] + get_object_vars($this));
     }
 }

@@ -23,6 +23,31 @@ enum EventKind: string
     case Remade = 'remade';
     case SignedOff = 'signed-off';
     case Withdrawn = 'withdrawn';
+    case TakenBack = 'taken-back';
+    case Reworked = 'reworked';
+    case Paused = 'paused';
+    case Resumed = 'resumed';
+    case Held = 'held';
+    case Lifted = 'lifted';
+    case Asked = 'asked';
+    case Answered = 'answered';
+    case Pictured = 'pictured';
+    case Printed = 'printed';
+
+    /** Confirms that something was done. */
+    public function isDone(): bool
+    {
+        return match ($this) {
+            self::Cut, self::SlidOn, self::Prepared, self::ContactJoined, self::Inspected, self::Closed, self::Labelled, self::Pulled => true,
+            default => false,
+        };
+    }
+
+    /** Speaks of another event, which it settles or shows. */
+    public function isReply(): bool
+    {
+        return $this === self::Lifted || $this === self::Answered;
+    }
 
     /** Speaks of one end of a run, not of the whole. */
     public function isOfAnEnd(): bool

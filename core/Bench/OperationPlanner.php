@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Bench;
+
+use Sartal\Core\Catalogue\CableType;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Preparing\LabelParts;
+use Sartal\Core\Preparing\Passing;
+use Sartal\Core\Preparing\WireFerrules;
+use Sartal\Core\Wiring\Assembly;
+
+/** Everything that is done to make an assembly, and what must be done before what. */
+final readonly class OperationPlanner
+{
+    private EndSheets $sheets;
+
+    private LabelParts $labels;
+
+    /** @param  array<string, array<string, Part>>  $covers  run → stretch of its loom, in words → the sleeve over it ({@see Covers}) */
+    public function __construct(private Installation $installation, private array $covers = [])
+    {
+        $this->sheets = new EndSheets($installation);
+        $this->labels = new LabelParts($installation->catalogue, $installation->rules);
+    }
+
+    /**
+     * @param  array<string, RunPlan>  $plans  by run
+     * @return list<Operation> as they were found; {@see Sequencer} puts them in order
+     */
+    public function of(Assembly $assembly, array $plans): array
+    {
+        $draft = new Draft;
+        $runs = $this->runs($assembly);
+        $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->cables[$run->cable], $runs);
+        $ends = $this->ends($draft, $runs, $cables, $plans);
+        $closes = $this->fittings($draft, $ends, $cables);
+        $labels = new LabelTasks($draft, $this->labels);
+        foreach ($runs as $run) {
+            foreach ($plans[$run->id]->labels as $label) {
+                $labels->of($run, $label, $cables[$run->id], $ends[$run->id], $closes);
+            }
+        }
+        foreach ($runs as $run) {
+            $this->cover($draft, $run, $ends[$run->id]);
+        }
+        $this->test($draft, $assembly, $runs, $closes);
+
+        return $draft->operations();
+    }
+
+    /** @return array<string, Run> those that are made, and of which something is known */
+    private function runs(Assembly $assembly): array
+    {
+        $runs = [];
+        foreach ($assembly->runs as $id) {
+            $run = $this->installation->runs[$id];
+            if (! $run->withdrawn && isset($this->installation->catalogue->cables[$run->cable])) {
+                $runs[$id] = $run;
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * @param  array<string, Run>  $runs
+     * @param  array<string, CableType>  $cables
+     * @param  array<string, RunPlan>  $plans
+     * @return array<string, array<string, EndWork>> by run and side
+     */
+    private function ends(Draft $draft, array $runs, array $cables, array $plans): array
+    {
+        $shared = [];
+        foreach ($runs as $run) {
+            foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                $shared[$leg->landing->fitting ?? ''] = ($shared[$leg->landing->fitting ?? ''] ?? 0) + 1;
+            }
+        }
+        $whole = new RunTasks($draft);
+        $tasks = new EndTasks($draft, $this->installation->rules, new WireFerrules($this->installation->catalogue, $this->installation->rules), $this->labels);
+        $ends = [];
+        foreach ($runs as $run) {
+            $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
+            foreach (Side::cases() as $side) {
+                $sheet = $this->sheets->of($run, $side, $plans[$run->id]);
+                if ($sheet !== null) {
+                    $ends[$run->id][$side->value] = $tasks->of($sheet, $shared, $after);
+                }
+            }
+        }
+
+        return $ends;
+    }
+
+    /**
+     * @param  array<string, array<string, EndWork>>  $ends
+     * @param  array<string, CableType>  $cables
+     * @return array<string, string> fitting → operation that closes it
+     */
+    private function fittings(Draft $draft, array $ends, array $cables): array
+    {
+        $sheets = $legs = [];
+        foreach ($ends as $sides) {
+            foreach ($sides as $end) {
+                foreach ($end->sheet->fittings as $fitting) {
+                    $sheets[$fitting->fitting->id][] = $fitting;
+                    $legs[$fitting->fitting->id] = [...$legs[$fitting->fitting->id] ?? [], ...$end->legs[$fitting->fitting->id]];
+                }
+            }
+        }
+        $tasks = new FittingTasks($draft, $this->installation);
+        $closes = [];
+        foreach ($sheets as $id => $of) {
+            $closes[$id] = $tasks->of($of, $legs[$id], $cables);
+        }
+
+        return $closes;
+    }
+
+    /** @param  array<string, EndWork>  $ends */
+    private function cover(Draft $draft, Run $run, array $ends): void
+    {
+        $sleeves = $this->covers[$run->id] ?? [];
+        foreach ($sleeves as $stretch => $sleeve) {
+            $waits = ! self::lets($sleeve, $ends['A'] ?? null) && ! self::lets($sleeve, $ends['B'] ?? null);
+            $ids = (new RunTasks($draft))->covers($run, [$stretch => $sleeve], $waits);
+            foreach ($waits ? $draft->joinsAt($run->id, Side::B) : [] as $join) {
+                $draft->need($join, $ids, 'The sleeve does not go over the connectors of either end.');
+            }
+        }
+    }
+
+    private static function lets(Part $sleeve, ?EndWork $end): bool
+    {
+        foreach ($end->sheet->fittings ?? [] as $fitting) {
+            if (! Passing::connector($sleeve, $fitting->type)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<string, Run>  $runs
+     * @param  array<string, string>  $closes
+     */
+    private function test(Draft $draft, Assembly $assembly, array $runs, array $closes): void
+    {
+        if ($runs === []) {
+            return;
+        }
+        $codes = implode(', ', array_map(static fn (Run $run): string => $run->code, $runs));
+        $test = $draft->add(new Operation(
+            $assembly->id.'|test', Task::Test, $assembly->id, null, $codes, 'Test it as one piece', 'test', 2000, tool: 'tester', like: 'test',
+            why: 'What it should read follows from its pinout; what lights that should not is a short.',
+        ));
+        $draft->need($test, [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', array_keys($runs))], 'It is tested as it leaves the bench.');
+    }
+}

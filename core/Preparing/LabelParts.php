@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Preparing;
+
+use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Catalogue\PartKind;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\LabelMaterial;
+use Sartal\Core\Measure\Length;
+
+/** Which label goes on a cable: of the house's kind where one fits, else whatever fits. Source: common practice. */
+final readonly class LabelParts
+{
+    public function __construct(private Catalogue $catalogue, private HouseRules $rules)
+    {
+    }
+
+    /** The narrowest that goes round; null where none does. */
+    public function over(Length $diameter, string $jacket): ?Part
+    {
+        $kind = $this->rules->on(LabelMaterial::class);
+        $best = null;
+        foreach ($this->catalogue->parts as $part) {
+            if ($part->kind === PartKind::Label && $part->fitsOver($diameter, $jacket) && ($best === null || self::rank($part, $kind) < self::rank($best, $kind))) {
+                $best = $part;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return list<mixed> less is better */
+    private static function rank(Part $part, LabelMaterial $kind): array
+    {
+        return [$part->face?->form !== $kind->form(), ! $part->split, $part->grips?->most->nanometres ?? 0, $part->id];
+    }
+}
