@@ -51,7 +51,7 @@ final readonly class FittingTasks
         $this->draft->need($tug, $joins, 'All its joints are made first.');
         $joining = $sheet->terminals === [] ? null : $sheet->terminals[0]->joining;
         $inspect = $this->draft->add(new Operation(...$base + [
-            'id' => $sheet->fitting->id.'|inspect', 'task' => Task::Inspect, 'words' => 'Look it over before it is closed', 'pace' => 'inspect', 'phase' => 1200, 'like' => 'inspect|'.($joining->value ?? ''), 'skill' => $skill,
+            'id' => $sheet->fitting->id.'|inspect', 'task' => Task::Inspect, 'words' => 'Look it over before it is closed', 'pace' => 'inspect', 'phase' => 1200, 'like' => 'inspect|'.($joining->value ?? ''), 'skill' => $skill, 'joining' => $joining,
             'why' => 'Rework takes minutes now; once it is closed it is a new end.',
         ]));
         $this->draft->need($inspect, $tug, 'What comes loose shows before it is looked at.');
@@ -150,7 +150,7 @@ final readonly class FittingTasks
         return $this->draft->add(new Operation(...['run' => $wires[0][0]->run->id, 'side' => $wires[0][0]->side, 'leg' => $leg, 'place' => $leg === '' ? $base['place'] : $wires[0][0]->place] + $base + [
             'id' => $sheet->fitting->id.'|join|'.$key, 'task' => Task::Join, 'words' => $this->words($joining, $ferrule, $address), 'pace' => $joining === null ? 'join-coax' : StandardTimes::joining($joining), 'phase' => 1000,
             'address' => $joining === Joining::DisplacementPlug ? '' : $address, 'detail' => $sheet->layout->cavities[$address]->terminal ?? '', 'tool' => $ferrule->tool ?? $terminal->tool ?? '', 'part' => $ferrule->id ?? '', 'cores' => $cores,
-            'cautions' => array_values(array_unique([...Cautions::of(Task::Join, $joining), ...$cautions])), 'like' => 'join|'.$sheet->type->id.'|'.($joining->value ?? 'shell'),
+            'cautions' => array_values(array_unique([...Cautions::of(Task::Join, $joining), ...$cautions])), 'like' => 'join|'.$sheet->type->id.'|'.($joining->value ?? 'shell'), 'joining' => $joining,
             'skill' => $skill ?? self::skill($joining), 'wait' => $heavy ? self::COOLING : 0, 'check' => $joining === Joining::DisplacementPlug ? 'Every conductor seen at the front wall before the tool is closed.' : '',
             'why' => $heavy ? 'A heavy joint is made first and left to cool before its neighbours.' : ($order === 0 ? 'The hardest to reach comes first, as the house has it.' : ''),
         ]));

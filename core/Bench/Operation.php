@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Bench;
 
+use Sartal\Core\Catalogue\Joining;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Measure\Length;
 
@@ -27,6 +28,7 @@ final readonly class Operation
      * @param  int  $wait  s before what needs it may begin
      * @param  int  $phase  the order within an end; what is like and of one phase is done together
      * @param  string  $like  operations of one likeness are pieces of one step
+     * @param  ?Joining  $joining  how its joints are made, where it has to do with joints
      * @param  list<CutTo>  $lengths  where there are several
      * @param  list<Need>  $needs
      */
@@ -55,6 +57,7 @@ final readonly class Operation
         public string $like = '',
         public float $amount = 1.0,
         public array $lengths = [],
+        public ?Joining $joining = null,
         public array $needs = [],
     ) {
     }
@@ -64,7 +67,7 @@ final readonly class Operation
     {
         return new self(
             $this->id, $this->task, $this->run, $this->side, $this->place, $this->words, $this->pace, $this->phase, $this->fitting, $this->leg, $this->address, $this->detail, $this->at,
-            $this->tool, $this->check, $this->part, $this->cores, $this->cautions, $this->why, $this->skill, $this->wait, $this->like, $this->amount, $this->lengths, $needs,
+            $this->tool, $this->check, $this->part, $this->cores, $this->cautions, $this->why, $this->skill, $this->wait, $this->like, $this->amount, $this->lengths, $this->joining, $needs,
         );
     }
 

@@ -54,10 +54,4 @@ final readonly class Event
         public string $picture = '',
     ) {
     }
-
-    /** As the server completes it: by what it relied on, and for whom it stands. */
-    public function relyingOn(string $fingerprint): self
-    {
-        return new self(...['fingerprint' => $fingerprint] + get_object_vars($this));
-    }
 }

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Bench;
+
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Record\EventKind;
+
+/** A bead of a run's strand that the bench fills: it stands while every operation that counts for it is settled. */
+final readonly class Milestone
+{
+    private function __construct(public EventKind $kind, public string $run, public ?Side $side)
+    {
+    }
+
+    public function key(): string
+    {
+        return $this->kind->value.'|'.$this->run.'|'.($this->side->value ?? '');
+    }
+
+    /** @return array<string, self> by key: what an operation counts for */
+    public static function of(Operation $operation): array
+    {
+        $side = $operation->side;
+        if ($side === null || str_contains($operation->id, '|cover|')) {
+            return [];
+        }
+        $label = $operation->task === Task::Label || str_contains($operation->id, '|label|');
+        $made = [];
+        $runs = array_unique([$operation->run, ...array_map(static fn (BenchCore $core): string => $core->run, $operation->cores)]);
+        foreach ($runs as $run) {
+            $made[] = $label ? new self(EventKind::Labelled, $run, null) : new self(EventKind::Joined, $run, $side);
+            if ($operation->task === Task::Inspect) {
+                $made[] = new self(EventKind::Inspected, $run, null);
+            }
+        }
+
+        return array_combine(array_map(static fn (self $each): string => $each->key(), $made), $made);
+    }
+}
