@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BuildingController;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChangeController;
@@ -15,6 +16,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\LoomController;
 use App\Http\Controllers\PartsController;
+use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReachController;
 use App\Http\Controllers\RulesController;
@@ -65,6 +67,16 @@ Route::prefix('api')->group(function (): void {
             Route::put('reels', [SharedController::class, 'saveReel']);
             Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
         });
+
+        Route::get('bench', [BenchController::class, 'index']);
+        Route::get('bench/{ids}', [BenchController::class, 'show']);
+        Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
+        Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
+        Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
+        // Who may confirm what depends on the step: the recorder asks.
+        Route::post('bench/{ids}/events', [BenchController::class, 'record']);
+        Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
+        Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
 
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);

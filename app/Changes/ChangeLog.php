@@ -35,7 +35,7 @@ final class ChangeLog
             if ($pins !== null) {
                 $locked->update(['catalogue' => Pinning::more($locked->catalogue, $pins)]);
             }
-            $installation->newQuery()->whereKey($installation->id)->increment('revision');
+            $installation->newQuery()->whereKey($installation->id)->incrementEach(['revision' => 1, 'decisions' => 1]);
 
             return Change::query()->create([
                 'installation_id' => $installation->id,

@@ -61,7 +61,7 @@ final class FileImporter
             }
             $this->insert(StoredRun::class, $runs);
             $this->insert(StoredEvent::class, array_map(static fn (Event $event): array => [
-                'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value,
+                'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value, 'step' => $event->step,
                 'user_id' => $people[$event->by], 'definition' => json_encode(EventCodec::encode($event)), 'created_at' => now(),
             ], $file->record->events));
 
@@ -113,7 +113,7 @@ final class FileImporter
     {
         $ids = [];
         foreach ($people as $person) {
-            $user = User::query()->firstOrCreate(['sign_in' => $person->signIn], ['name' => $person->name, 'roles' => $person->roles]);
+            $user = User::query()->firstOrCreate(['sign_in' => $person->signIn], ['name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills]);
             $ids[$person->signIn] = $user->id;
         }
 

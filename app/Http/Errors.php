@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Bench\Refused;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
 use App\Formats\Slip;
@@ -20,6 +21,8 @@ final class Errors
     {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
         $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
+        $exceptions->dontReport([Refused::class]);
+        $exceptions->render(static fn (Refused $refused): JsonResponse => response()->json(['message' => $refused->getMessage(), ...$refused->more], $refused->status));
         $exceptions->render(static fn (BadLine $bad): JsonResponse => response()->json([
             'message' => $bad->getMessage(),
             'errors' => self::byField($bad->slips),

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $uuid
  * @property string $run
  * @property string $kind
+ * @property string $step
  * @property int $user_id
  * @property array<string, mixed> $definition in the shape of the file format
  */

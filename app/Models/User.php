@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Sartal\Core\Bench\Skill;
 
 /**
  * @property int $id
@@ -13,15 +14,17 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property ?string $password null: known from a file, cannot sign in yet
  * @property list<string> $roles
+ * @property list<string> $skills
+ * @property ?\Illuminate\Support\Carbon $retired_at null: at work
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['sign_in', 'name', 'password', 'roles'];
+    protected $fillable = ['sign_in', 'name', 'password', 'roles', 'skills', 'retired_at'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @var array<string, string> */
-    protected $casts = ['roles' => 'array', 'password' => 'hashed'];
+    protected $casts = ['roles' => 'array', 'skills' => 'array', 'password' => 'hashed', 'retired_at' => 'datetime'];
 
     /** @return BelongsToMany<StoredInstallation, $this> */
     public function installations(): BelongsToMany
@@ -41,5 +44,10 @@ final class User extends Authenticatable
         }
 
         return false;
+    }
+
+    public function hasSkill(Skill $skill): bool
+    {
+        return in_array($skill->value, $this->skills, true);
     }
 }

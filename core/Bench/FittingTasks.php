@@ -41,7 +41,7 @@ final readonly class FittingTasks
         $base = ['run' => $first->run->id, 'side' => $first->side, 'fitting' => $sheet->fitting->id, 'leg' => count($legs) === 1 ? $first->leg->leg->id : '', 'place' => $place];
         $mains = LegTasks::isMains($sheet);
         $skill = $mains ? Skill::Mains : null;
-        $cautions = array_values(array_unique([...($mains ? [Cautions::MAINS] : []), ...$sheet->type->cautions]));
+        $cautions = array_values(array_unique([...($mains ? [Cautions::MAINS] : []), ...array_diff($sheet->type->cautions, [Cautions::BLADE, Cautions::IRON])]));
         $shared = count($legs) > 1 ? $this->sharedSlides($legs, $base, $skill) : [];
         $joins = $this->joins($sheet, $legs, $cables, $base, $skill, $cautions, array_column($shared, 0));
         $tug = $this->draft->add(new Operation(...$base + [

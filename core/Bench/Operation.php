@@ -11,6 +11,9 @@ use Sartal\Core\Measure\Length;
 /** One thing that one person does to a leg, an end, a fitting or a run. */
 final readonly class Operation
 {
+    /** Phase from which on connectors sit on the cable. */
+    public const JOINED = 1000;
+
     /**
      * @param  string  $id  stays while there is such a thing to do: events name it
      * @param  string  $run  whose record it is written to
@@ -74,7 +77,7 @@ final readonly class Operation
     /** Whether its end is spoilt where it is left out. */
     public function isUnforgiving(): bool
     {
-        return $this->task->isUnforgiving();
+        return $this->task->isUnforgiving() && $this->phase < self::JOINED;
     }
 
     /** Of all that it says: done by another description, it is overtaken. */

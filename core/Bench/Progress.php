@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Bench;
 
-use Sartal\Core\Installation\Side;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Testing\Verdict;
@@ -184,7 +183,8 @@ final class Progress
             EventKind::Pulled => in_array($operation->task, [Task::Pull, Task::Mark, Task::Cut], true),
             EventKind::Labelled => $operation->task === Task::Label || ($operation->task === Task::Shrink && str_contains($operation->id, '|label|')),
             EventKind::Inspected => in_array($operation->task, [Task::Tug, Task::Inspect], true),
-            EventKind::Joined, EventKind::Remade => $operation->side === $event->side && $operation->task !== Task::Label && ! str_contains($operation->id, '|label|') || ($event->side instanceof Side && in_array($operation->task, [Task::Cut, Task::Mark], true)),
+            EventKind::Joined, EventKind::Remade => in_array($operation->task, [Task::Cut, Task::Mark], true)
+                || ($operation->side === $event->side && ! in_array($operation->task, [Task::Label, Task::Cover], true) && ! str_contains($operation->id, '|label|')),
             default => false,
         };
     }

@@ -26,7 +26,8 @@ final class EventCodec
         }
         $kind = $fields->choice('kind', EventKind::class);
         $side = $fields->has('side') ? $fields->choice('side', Side::class) : null;
-        if ($kind->isOfAnEnd() && $side === null) {
+        // A step at the bench says by itself where it belongs.
+        if ($kind->isOfAnEnd() && $side === null && ! $fields->has('step')) {
             $fields->wrong('side', null, 'should be A or B.', null);
         }
 

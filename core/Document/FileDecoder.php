@@ -169,7 +169,7 @@ final class FileDecoder
 
     private static function person(Fields $fields): Person
     {
-        return new Person($fields->name('signIn'), $fields->name('name'), $fields->texts('roles'));
+        return new Person($fields->name('signIn'), $fields->name('name'), $fields->texts('roles'), $fields->texts('skills'));
     }
 
     /** What was done must have been done by somebody, to something. */

@@ -27,7 +27,7 @@ final class FileEncoder
             'format' => InstallationFile::FORMAT,
             'version' => InstallationFile::VERSION,
             ...self::installation($file->installation),
-            'people' => array_map(static fn (Person $person): array => ['signIn' => $person->signIn, 'name' => $person->name, 'roles' => $person->roles], $file->people),
+            'people' => array_map(static fn (Person $person): array => CatalogueEncoder::brief(['signIn' => $person->signIn, 'name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills]), $file->people),
             'record' => array_map(EventCodec::encode(...), $file->record->events),
         ];
     }

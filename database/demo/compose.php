@@ -10,6 +10,10 @@ declare(strict_types=1);
  */
 
 use App\Formats\ShippedCatalogue;
+use Sartal\Core\Bench\OperationPlanner;
+use Sartal\Core\Bench\StandardTimes;
+use Sartal\Core\Bench\Task;
+use Sartal\Core\Bench\Traveller;
 use Sartal\Core\Document\InstallationFile;
 use Sartal\Core\Document\Person;
 use Sartal\Core\Installation\Build;
@@ -199,16 +203,18 @@ $installation = $whole->withCatalogue(UsedTypes::of($whole));
 
 $people = [
     new Person('planner@brackwater.example', 'Imre Okafor-Lund', ['planner']),
-    new Person('bench@brackwater.example', 'Tove Castellan', ['bench']),
-    new Person('installer@brackwater.example', 'Rafi Dunmarrow', ['installer']),
+    new Person('bench@brackwater.example', 'Tove Castellan', ['bench'], ['solder', 'crimp', 'coax']),
+    new Person('bench2@brackwater.example', 'Anselm Quayle-Bright', ['bench'], ['crimp', 'category', 'solder']),
+    new Person('installer@brackwater.example', 'Rafi Dunmarrow', ['installer'], ['category']),
     new Person('tester@brackwater.example', 'Sunniva Pryde', ['tester']),
-    new Person('lead@brackwater.example', 'Odile Marchetti-Voss', ['lead']),
+    new Person('lead@brackwater.example', 'Odile Marchetti-Voss', ['lead'], ['mains', 'solder', 'coax']),
 ];
 $planner = new Planner;
 $plan = $planner->plan($installation);
 $assemblies = new AssemblyPlanner($installation, $plan->runs);
 $events = [];
 $minute = 0;
+$bench = 0;
 $did = static function (string $run, EventKind $kind, string $by, ?Side $side = null, string $note = '', string $instrument = '', ?Reading $reading = null) use (&$events, &$minute, $planner, $installation, $plan, $assemblies): void {
     $minute += 11;
     $at = gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:00:00Z') + $minute * 60 + intdiv($minute, 480) * 57600).'.000000Z';
@@ -231,7 +237,20 @@ $make = static function (string $run, bool $look = true, bool $label = true) use
 };
 $tester = 'Loom tester 2';
 $did('M-201', EventKind::Cut, 'bench');
-$did('M-201', EventKind::Joined, 'bench', Side::B, '72 contacts');
+// End B is in hand: everything is prepared, 43 of its 72 contacts are in.
+$inHand = 0;
+foreach (Traveller::of((new OperationPlanner($installation))->of($plan->assemblies['M-201'], $plan->runs), $installation->rules)->operations as $operation) {
+    $join = $operation->task === Task::Join;
+    if ($operation->id !== 'M-201|mark' && ($operation->side !== Side::B || $operation->phase > 1000 || ($join && $inHand++ >= 43))) {
+        continue;
+    }
+    $seconds = (int) round(StandardTimes::minutes($operation->pace) * $operation->amount * 60 * (0.8 + (count($events) * 7 % 13) / 20));
+    $bench += $seconds;
+    $at = gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:20:00Z') + $bench).'.000000Z';
+    $hex = md5('brackwater bench '.$operation->id);
+    $id = sprintf('%s-%s-4%s-a%s-%s', substr($hex, 0, 8), substr($hex, 8, 4), substr($hex, 13, 3), substr($hex, 17, 3), substr($hex, 20, 12));
+    $events[] = new Event($id, $operation->task->event(), 'M-201', $operation->side, ($inHand > 29 ? 'bench2' : 'bench').'@brackwater.example', $at, $at, $operation->fingerprint(), step: $operation->id, took: (float) $seconds);
+}
 $make('A-114');
 $swapped = [];
 foreach ($good('A-114')->lights as $from => $to) {

@@ -16,6 +16,7 @@ const places = [
   { path: '/looms', name: 'Looms', key: 'l' },
   { path: '/cutting', name: 'Cutting', key: 'c' },
   { path: '/parts', name: 'Parts', key: 'p' },
+  { path: '/bench', name: 'Bench', key: 'b' },
   { path: '/test', name: 'Test', key: 't' },
 ]
 const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
@@ -75,7 +76,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/looms', '/parts'].includes(place.path) }">
+          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
             </router-link>
@@ -107,7 +108,7 @@ async function change(id: number) {
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); height: 100dvh }
+.frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); grid-template-rows: minmax(0, 1fr); height: 100dvh }
 .rail { background: var(--rail); border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
 .name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
 .name text { font: 650 19px var(--sans); fill: currentColor }

@@ -14,7 +14,9 @@ const props = withDefaults(defineProps<{
   turn?: number
   bad?: string[]
   titles?: (address: string) => string
-}>(), { fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220, turn: 0, bad: () => [], titles: undefined })
+  /** A contact that must be found at a glance. */
+  halo?: string
+}>(), { halo: '', fill: () => ({}), lit: () => [], current: '', pressable: false, height: 220, turn: 0, bad: () => [], titles: undefined })
 const emit = defineEmits<{ press: [address: string] }>()
 
 const margin = 3
@@ -79,6 +81,9 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
         <circle :cx="place(cavity)[0]" :cy="-place(cavity)[1]" :r="radius" :style="fill[cavity.address] && !lit.includes(cavity.address) ? { fill: fill[cavity.address] } : undefined" />
         <text :x="place(cavity)[0]" :y="-place(cavity)[1]" dy="0.36em" text-anchor="middle" :font-size="size(cavity.address)">{{ cavity.address }}</text>
       </g>
+      <template v-for="cavity in drawing.cavities" :key="`halo ${cavity.address}`">
+        <circle v-if="halo === cavity.address" :cx="place(cavity)[0]" :cy="-place(cavity)[1]" :r="radius * 1.75" class="halo" />
+      </template>
     </svg>
     <figcaption>{{ view === 'face' ? 'mating face' : 'wiring side' }}</figcaption>
   </figure>
@@ -94,6 +99,7 @@ figcaption { font-size: 12px; color: var(--slate) }
 .contact text { font-family: var(--mono); fill: var(--ink); pointer-events: none }
 .contact.lit circle { fill: var(--copper); stroke: var(--copper) }
 .contact.lit text { fill: var(--on-action) }
+.halo { fill: none; stroke: var(--copper); stroke-width: 0.75; pointer-events: none }
 .contact.current circle { stroke: var(--copper); stroke-width: 0.9 }
 .contact.bad circle { stroke: var(--flux); stroke-width: 0.9; stroke-dasharray: 1 0.6 }
 .contact { outline: none }

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Sartal\Core\Bench\Operation;
+use Sartal\Core\Bench\Traveller;
+use Sartal\Core\Planning\Fingerprints;
+
+/** What one or several assemblies take at the bench, as it is kept between requests. */
+final readonly class Job
+{
+    /**
+     * @param  list<string>  $assemblies  ids; several are worked as a batch
+     * @param  array<string, string>  $assemblyOf  run → assembly
+     * @param  array<string, Fingerprints>  $fingerprints  by run
+     */
+    public function __construct(public array $assemblies, public Traveller $traveller, public array $assemblyOf, public array $fingerprints)
+    {
+    }
+
+    public function operation(string $id): ?Operation
+    {
+        return $this->traveller->operations[$id] ?? null;
+    }
+
+    /** @return list<string> */
+    public function runs(): array
+    {
+        return array_map(strval(...), array_keys($this->assemblyOf));
+    }
+
+    /** @return array<string, Operation> of one of its assemblies, in the order of work */
+    public function operationsOf(string $assembly): array
+    {
+        return array_filter($this->traveller->operations, fn (Operation $operation): bool => ($this->assemblyOf[$operation->run] ?? '') === $assembly);
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\StoredInstallation;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Bench\Covers;
+use Sartal\Core\Bench\OperationPlanner;
+use Sartal\Core\Bench\Traveller;
+use Sartal\Core\Wiring\Assembly;
+
+/**
+ * Jobs by the ids of their assemblies. A job follows from decisions alone,
+ * so it is kept until one of them changes: a confirmation does not plan the
+ * installation again.
+ */
+final class Jobs
+{
+    private const KEPT = 7 * 24 * 3600;
+
+    private ?Loaded $loaded = null;
+
+    public function __construct(private readonly InstallationStore $store)
+    {
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return ?Job null where one of them is no assembly
+     */
+    public function of(StoredInstallation $stored, array $ids): ?Job
+    {
+        $ids = array_values(array_unique($ids));
+        sort($ids);
+        $key = sprintf('job.%s.%d.%d.%s', Edition::id(), $stored->id, $stored->decisions, hash('xxh128', implode('|', $ids)));
+        $kept = Cache::store('file')->get($key);
+        if (is_string($kept)) {
+            $job = unserialize($kept);
+            if ($job instanceof Job) {
+                return $job;
+            }
+        }
+        $job = $this->make($this->loaded($stored), $ids);
+        if ($job !== null) {
+            Cache::store('file')->put($key, serialize($job), self::KEPT);
+        }
+
+        return $job;
+    }
+
+    public function loaded(StoredInstallation $stored): Loaded
+    {
+        return $this->loaded ??= $this->store->load($stored);
+    }
+
+    /** @param  list<string>  $ids */
+    private function make(Loaded $loaded, array $ids): ?Job
+    {
+        $plan = $loaded->plan();
+        $operations = $assemblyOf = $fingerprints = [];
+        $runs = array_merge(...array_map(static fn (string $id): array => ($plan->assemblies[$id] ?? new Assembly('', [], []))->runs, $ids), ...[[]]);
+        $planner = new OperationPlanner($loaded->installation, (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs));
+        foreach ($ids as $id) {
+            $assembly = $plan->assemblies[$id] ?? null;
+            if ($assembly === null) {
+                return null;
+            }
+            array_push($operations, ...$planner->of($assembly, $plan->runs));
+            foreach ($assembly->runs as $run) {
+                $assemblyOf[$run] = $id;
+                $fingerprints[$run] = $plan->fingerprints[$run];
+            }
+        }
+
+        return new Job($ids, Traveller::of($operations, $loaded->installation->rules), $assemblyOf, $fingerprints);
+    }
+}

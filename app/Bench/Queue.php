@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Bench\Operation;
+use Sartal\Core\Bench\Progress;
+use Sartal\Core\Bench\StandardTimes;
+use Sartal\Core\Bench\Task;
+use Sartal\Core\Document\PlanEncoder;
+
+/** Everything that is to be made, with how far it has come. Worked out once per revision. */
+final readonly class Queue
+{
+    public function __construct(private Jobs $jobs)
+    {
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function of(StoredInstallation $stored): array
+    {
+        $key = sprintf('queue.%s.%d.%d', Edition::id(), $stored->id, $stored->revision);
+
+        /** @var list<array<string, mixed>> */
+        return Cache::store('file')->remember($key, 3600, fn (): array => $this->work($stored));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function work(StoredInstallation $stored): array
+    {
+        $loaded = $this->jobs->loaded($stored);
+        $in = $loaded->installation;
+        $lines = [];
+        foreach ($loaded->plan()->assemblies as $assembly) {
+            $job = $this->jobs->of($stored, [$assembly->id]);
+            if ($job === null || $job->traveller->operations === []) {
+                continue;
+            }
+            $events = array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]]);
+            usort($events, static fn ($a, $b): int => $a->received <=> $b->received);
+            $progress = new Progress($job->traveller->operations, $events);
+            $left = array_filter($job->traveller->operations, static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled());
+            $bench = array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test);
+            $next = $progress->open()[0] ?? null;
+            $first = $in->runs[$assembly->id];
+            $lines[] = [
+                'id' => $assembly->id,
+                'codes' => array_map(static fn (string $run): string => $in->runs[$run]->code, $assembly->runs),
+                'cable' => $in->catalogue->cables[$first->cable]->name ?? $first->cable,
+                'from' => $in->locationName($first->a->location),
+                'to' => $in->locationName($first->b->location),
+                'loom' => $in->looms[$first->loom ?? '']->name ?? '',
+                'build' => $first->build->value,
+                'settled' => $progress->settled(),
+                'count' => count($job->traveller->operations),
+                'minutes' => self::minutes($left),
+                'done' => $bench === [],
+                'next' => $next === null ? '' : $next->words,
+                'where' => $next === null ? '' : $next->place,
+                'begun' => $progress->settled() > 0,
+                'hold' => $progress->holds() === [] ? null : $progress->holds()[0]->note,
+                'questions' => count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
+                'skills' => array_values(array_unique(array_filter(array_map(static fn (Operation $operation): ?string => $operation->skill?->value, $left)))),
+                'alike' => self::likeness($job),
+                'strand' => PlanEncoder::strand($loaded->plan()->strands[$assembly->id]),
+            ];
+        }
+
+        return $lines;
+    }
+
+    /** @param  array<string, Operation>  $operations */
+    private static function minutes(array $operations): float
+    {
+        return array_sum(array_map(static fn (Operation $operation): float => StandardTimes::minutes($operation->pace) * $operation->amount, $operations));
+    }
+
+    /** Made by the same steps: such jobs can be worked as a batch. */
+    private static function likeness(Job $job): string
+    {
+        $steps = [];
+        foreach ($job->traveller->steps as $step) {
+            $first = $step->first();
+            if (! in_array($first->task, [Task::Mark, Task::Label, Task::Cover, Task::Pull], true)) {
+                $steps[] = [$first->like, $step->count(), $first->at !== null && $first->task !== Task::Cut ? $first->at->canonical() : ''];
+            }
+        }
+
+        return hash('xxh64', serialize($steps));
+    }
+}

@@ -1,0 +1,103 @@
+import type { Bead, Drawing } from './types'
+
+export interface JobLine {
+  id: string
+  codes: string[]
+  cable: string
+  from: string
+  to: string
+  loom: string
+  build: 'shop' | 'site'
+  settled: number
+  count: number
+  minutes: number
+  done: boolean
+  next: string
+  where: string
+  begun: boolean
+  hold: string | null
+  questions: number
+  skills: string[]
+  alike: string
+  strand: Bead[]
+}
+export interface Placed { assembly: string, step: string, name: string, signIn: string }
+
+export interface BenchCore { run: string, conductor: string, colour: string, element: string, function: string, channel: string }
+export interface Piece {
+  id: string
+  run: string
+  place: string
+  words: string
+  detail?: string
+  fitting?: string
+  leg?: string
+  address?: string
+  at?: string
+  lengths?: { length: string, most: string | null, for: string }[]
+  tool?: string
+  check?: string
+  why?: string
+  cautions?: string[]
+  cores?: BenchCore[]
+  seconds: number
+  wait?: number
+  needs?: [string, string][]
+}
+export type Remedy = 'accept' | 'rework' | 'remake'
+export interface Flaw { id: string, words: string, why: string, usual: Remedy }
+export interface Step {
+  number: number
+  task: string
+  event: string
+  side: 'A' | 'B' | null
+  unforgiving: boolean
+  skill: string | null
+  mains: boolean
+  minutes: number
+  pieces: Piece[]
+  flaws?: Flaw[]
+}
+export interface Block { number: number, channels: string[], colour: string, offset: string }
+export interface JobFitting {
+  label: string
+  drawing: Drawing | null
+  print: string[]
+  mates: string[]
+  strip: { run: string, side: string, at: number } | null
+  blocks: Block[]
+}
+export interface Job {
+  assemblies: string[]
+  runs: { id: string, code: string, cable: string, from: string, to: string, loom: string }[]
+  minutes: number
+  steps: Step[]
+  fittings: Record<string, JobFitting>
+  sheets: { run: string, side: string }[]
+}
+export type Status = 'to-do' | 'done' | 'skipped' | 'overtaken'
+export interface Standing { status: Status, by?: string, at?: string, note?: string, flag?: string }
+export interface Said { id: string, step: string, note: string, by: string, at: string, own: string }
+export interface JobState {
+  cursor: number
+  standings: Record<string, Standing>
+  settled: number
+  holds: Said[]
+  questions: (Said & { answer: Said | null })[]
+  pictures: (Said & { picture: string })[]
+  reworks: (Said & { reopens: number, scraps: Record<string, number> })[]
+}
+export interface ReworkPlan { remedy: Remedy, words: string, reopens: string[], scraps: Record<string, number>, survives: string[], cutsBack: boolean, sparesLeft: number | null, names: string[] }
+export interface BenchEvent {
+  id: string
+  kind: string
+  run: string
+  at: string
+  step?: string
+  note?: string
+  took?: number
+  of?: string
+  flag?: string
+  reopens?: string[]
+  scraps?: Record<string, number>
+}

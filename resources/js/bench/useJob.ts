@@ -1,0 +1,152 @@
+import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { api, ApiError } from '../api/client'
+import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../api/bench'
+
+/** s between two looks at what the others did. */
+const LOOK = 3
+/** Longer than this nobody takes for one piece: they were away. */
+const AWAY = 20 * 60
+
+export interface Place { step: Step, piece: Piece, index: number }
+
+/**
+ * A job with everything that was recorded on it. What is confirmed counts at
+ * once and is sent in order behind it, each under an id of its own, so that
+ * a repeat is the same record; what could not be sent waits on this device.
+ */
+export function useJob(ids: () => string) {
+  const job = ref<Job | null>(null)
+  const state = ref<JobState | null>(null)
+  const people = ref<Placed[]>([])
+  const problem = ref('')
+  const at = ref('')
+  const unsent = useLocalStorage<BenchEvent[]>(() => `sartal.bench.${ids()}`, [])
+  const offline = ref(false)
+  let sending = false
+  let since = Date.now()
+
+  const places = computed<Place[]>(() => (job.value?.steps ?? []).flatMap(step => step.pieces.map((piece, index) => ({ step, piece, index }))))
+  const byId = computed(() => new Map(places.value.map(place => [place.piece.id, place])))
+
+  /** As recorded, with what is still on its way on top. */
+  const standings = computed(() => {
+    const all: Record<string, Standing> = { ...(state.value?.standings ?? {}) }
+    for (const event of unsent.value) {
+      if (!event.step) continue
+      if (event.kind === 'taken-back' || event.kind === 'flagged' && event.flag !== 'redone') all[event.step] = { status: 'to-do' }
+      else if (event.kind === 'skipped') all[event.step] = { status: 'skipped', note: event.note }
+      else if (byId.value.get(event.step)?.step.event === event.kind) all[event.step] = { status: 'done', at: event.at }
+    }
+    return all
+  })
+  const standing = (id: string): Standing => standings.value[id] ?? { status: 'to-do' }
+  const settled = (id: string) => ['done', 'skipped'].includes(standing(id).status)
+  /** What stands in the way of a piece. */
+  const waitsFor = (piece: Piece) => (piece.needs ?? []).filter(([before]) => byId.value.has(before) && !settled(before))
+  const elsewhere = (id: string) => people.value.find(person => person.step === id)
+
+  /** The next piece that can be done, after this one in the order of work, and that nobody else has in hand. */
+  function next(after = '') {
+    const from = places.value.findIndex(place => place.piece.id === after)
+    const rest = [...places.value.slice(from + 1), ...places.value.slice(0, from + 1)]
+    const free = (place: Place) => !settled(place.piece.id) && waitsFor(place.piece).length === 0
+    return (rest.find(place => free(place) && !elsewhere(place.piece.id)) ?? rest.find(free))?.piece.id ?? ''
+  }
+  /** Where somebody picks up: after what was confirmed last, whoever did it. */
+  function first() {
+    const last = Object.entries(standings.value).filter(([id, each]) => each.status === 'done' && each.at && byId.value.has(id)).sort((a, b) => a[1].at! < b[1].at! ? 1 : -1)[0]
+    return next(last?.[0] ?? places.value.at(-1)?.piece.id ?? '')
+  }
+
+  async function load() {
+    try {
+      const answer = await api.get<{ job: Job, state: JobState, people: Placed[] }>(`bench/${ids()}`)
+      job.value = answer.job
+      state.value = answer.state
+      people.value = answer.people
+      problem.value = ''
+      if (!byId.value.has(at.value)) at.value = first()
+      void send()
+    } catch (error) {
+      problem.value = error instanceof ApiError ? error.message : String(error)
+    }
+  }
+
+  async function look() {
+    if (!job.value || !state.value || document.hidden) return
+    try {
+      const answer = await api.get<{ state: JobState | null, people: Placed[] }>(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
+      offline.value = false
+      people.value = answer.people
+      if (answer.state) state.value = answer.state
+      // Somebody else did this one meanwhile.
+      if (at.value && settled(at.value) && !unsent.value.length) at.value = next(at.value)
+      void send()
+    } catch (error) {
+      offline.value = error instanceof ApiError && error.status === 0
+    }
+  }
+  useIntervalFn(look, LOOK * 1000)
+
+  async function send() {
+    if (sending) return
+    sending = true
+    try {
+      while (unsent.value.length) {
+        const event = unsent.value[0]!
+        await api.post(`bench/${ids()}/events`, event)
+        if (state.value && event.step) {
+          const own = standings.value[event.step]
+          if (own) state.value.standings[event.step] = { ...own }
+        }
+        unsent.value = unsent.value.slice(1)
+        offline.value = false
+      }
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      offline.value = error.status === 0 || error.status >= 500
+      if (!offline.value) {
+        // Refused: it is not done, and what followed on it is not either.
+        problem.value = error.message
+        at.value = unsent.value[0]?.step ?? at.value
+        unsent.value = []
+        await refresh()
+        if (settled(at.value)) at.value = next(at.value)
+      }
+    } finally {
+      sending = false
+    }
+  }
+
+  async function refresh() {
+    const answer = await api.get<{ state: JobState, people: Placed[] }>(`bench/${ids()}`)
+    state.value = answer.state
+    people.value = answer.people
+  }
+
+  /** Seconds of hands at work since the last one; pauses do not count. */
+  function took() {
+    const seconds = Math.round((Date.now() - since) / 100) / 10
+    since = Date.now()
+    return seconds > AWAY ? undefined : seconds
+  }
+  const restart = () => { since = Date.now() }
+
+  function record(event: Omit<BenchEvent, 'id' | 'at'>) {
+    problem.value = ''
+    unsent.value = [...unsent.value, { id: crypto.randomUUID(), at: new Date().toISOString(), ...event }]
+    void send()
+  }
+
+  function confirm(place: Place, note = '') {
+    record({ kind: place.step.event, run: place.piece.run, step: place.piece.id, took: took(), ...(note ? { note } : {}) })
+    at.value = next(place.piece.id)
+  }
+
+  const go = (id: string) => { at.value = id }
+
+  watch(at, () => { if (job.value) void look() })
+
+  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, send, record, confirm, restart }
+}
