@@ -178,7 +178,10 @@ final readonly class BenchRecorder
     {
         [$was, $is] = [$before->milestones(), $after->milestones()];
         $events = [];
-        foreach (array_diff_key($is, $was) as $key => $milestone) {
+        // Ends before what speaks of both of them: a run is looked over once its ends are made.
+        $gained = array_diff_key($is, $was);
+        uasort($gained, static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=> ($b->kind === EventKind::Inspected));
+        foreach ($gained as $key => $milestone) {
             $events[] = self::milestone($event, $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run]->for($milestone->kind, $milestone->side), null);
         }
         foreach (array_diff_key($was, $is) as $key => $milestone) {

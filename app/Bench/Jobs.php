@@ -36,7 +36,7 @@ final class Jobs
     {
         $ids = array_values(array_unique($ids));
         sort($ids);
-        $key = sprintf('job.%s.%d.%d.%s', Edition::id(), $stored->id, $stored->decisions, hash('xxh128', implode('|', $ids)));
+        $key = sprintf('job.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, hash('xxh128', implode('|', $ids)));
         $kept = Cache::store('file')->get($key);
         if (is_string($kept)) {
             $job = unserialize($kept);
@@ -54,7 +54,12 @@ final class Jobs
 
     public function loaded(StoredInstallation $stored): Loaded
     {
-        return $this->loaded ??= $this->store->load($stored);
+        $state = $this->loaded?->stored;
+        if ($this->loaded === null || $state?->id !== $stored->id || $state->revision !== $stored->revision) {
+            $this->loaded = $this->store->load($stored);
+        }
+
+        return $this->loaded;
     }
 
     /** @param  list<string>  $ids */

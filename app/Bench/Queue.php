@@ -12,7 +12,7 @@ use Sartal\Core\Bench\StandardTimes;
 use Sartal\Core\Bench\Task;
 use Sartal\Core\Document\PlanEncoder;
 
-/** Everything that is to be made, with how far it has come. Worked out once per revision. */
+/** Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded. */
 final readonly class Queue
 {
     public function __construct(private Jobs $jobs)
@@ -22,7 +22,8 @@ final readonly class Queue
     /** @return list<array<string, mixed>> */
     public function of(StoredInstallation $stored): array
     {
-        $key = sprintf('queue.%s.%d.%d', Edition::id(), $stored->id, $stored->revision);
+        $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
+        $key = sprintf('queue.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, $last);
 
         /** @var list<array<string, mixed>> */
         return Cache::store('file')->remember($key, 3600, fn (): array => $this->work($stored));

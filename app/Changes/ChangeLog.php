@@ -11,6 +11,7 @@ use App\Models\StoredRun;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Sartal\Core\Catalogue\Catalogue;
 
 /** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
@@ -35,7 +36,7 @@ final class ChangeLog
             if ($pins !== null) {
                 $locked->update(['catalogue' => Pinning::more($locked->catalogue, $pins)]);
             }
-            $installation->newQuery()->whereKey($installation->id)->incrementEach(['revision' => 1, 'decisions' => 1]);
+            $installation->newQuery()->whereKey($installation->id)->increment('revision', 1, ['decisions' => (string) Str::ulid()]);
 
             return Change::query()->create([
                 'installation_id' => $installation->id,

@@ -68,6 +68,9 @@ final class Recorder
         if ($run->withdrawn) {
             throw BadLine::because('run', $run->code, 'This run is withdrawn: nothing more is recorded on it.');
         }
+        if ($sent->step !== '' || $sent->kind->isOfTheBench()) {
+            throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
+        }
         $plan = $loaded->plan();
         $verdict = null;
         $subject = $sent->run;

@@ -12,6 +12,7 @@ use App\Models\StoredRun;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Sartal\Core\Catalogue\Catalogue;
 use Sartal\Core\Document\CatalogueEncoder;
 use Sartal\Core\Document\EventCodec;
@@ -41,6 +42,7 @@ final class FileImporter
             $stored = StoredInstallation::query()->create([
                 'key' => $file->installation->id,
                 'name' => $file->installation->name,
+                'decisions' => (string) Str::ulid(),
                 'rules' => FileEncoder::rules($file->installation->rules),
                 'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
                 'economy' => StockCodec::encodeEconomy($file->installation->economy),

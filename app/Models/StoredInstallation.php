@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $panel
  * @property array<string, mixed> $economy
  * @property int $revision
- * @property int $decisions
+ * @property string $decisions
  * @property int $version
  */
 final class StoredInstallation extends Model
@@ -27,7 +27,7 @@ final class StoredInstallation extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'revision' => 'integer', 'decisions' => 'integer', 'version' => 'integer'];
+    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'revision' => 'integer', 'version' => 'integer'];
 
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany

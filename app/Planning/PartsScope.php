@@ -48,6 +48,6 @@ final readonly class PartsScope
         $dresses = Uncollected::run(fn (): array => array_map(static fn (string $id): LoomDress => $dresser->dress($plan->layout->looms[$id]), $this->looms));
         $cuts = count($this->runs) === count($loaded->installation->runs) ? $loaded->cutPlan() : Planner::cutPlan($loaded->installation, $plan, $loaded->record, $this->runs);
 
-        return (new PartsPlanner($loaded->installation, $plan))->list($this->runs, $dresses, $cuts, $whole);
+        return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list($this->runs, $dresses, $cuts, $whole);
     }
 }

@@ -22,6 +22,16 @@ final readonly class Milestone
     /** @return array<string, self> by key: what an operation counts for */
     public static function of(Operation $operation): array
     {
+        $whole = match ($operation->task) {
+            Task::Cut => EventKind::Cut,
+            Task::Pull => EventKind::Pulled,
+            default => null,
+        };
+        if ($whole !== null) {
+            $made = new self($whole, $operation->run, null);
+
+            return [$made->key() => $made];
+        }
         $side = $operation->side;
         if ($side === null || str_contains($operation->id, '|cover|')) {
             return [];
@@ -31,7 +41,8 @@ final readonly class Milestone
         $runs = array_unique([$operation->run, ...array_map(static fn (BenchCore $core): string => $core->run, $operation->cores)]);
         foreach ($runs as $run) {
             $made[] = $label ? new self(EventKind::Labelled, $run, null) : new self(EventKind::Joined, $run, $side);
-            if ($operation->task === Task::Inspect) {
+            // Looked over stands with both ends: it is what was seen before they were closed.
+            if (! $label) {
                 $made[] = new self(EventKind::Inspected, $run, null);
             }
         }

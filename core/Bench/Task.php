@@ -26,14 +26,12 @@ enum Task: string
     case Label = 'label';
     case Test = 'test';
 
-    /** What is written down when it is confirmed. */
+    /** What is written down when it is confirmed. That a run is cut or pulled follows, as an end's being made does ({@see Milestone}). */
     public function event(): EventKind
     {
         return match ($this) {
-            self::Cut => EventKind::Cut,
-            self::Pull => EventKind::Pulled,
             self::Cover, self::SlideOn => EventKind::SlidOn,
-            self::Mark, self::Strip, self::Dress, self::Tin, self::Crimp => EventKind::Prepared,
+            self::Cut, self::Mark, self::Pull, self::Strip, self::Dress, self::Tin, self::Crimp => EventKind::Prepared,
             self::Join => EventKind::ContactJoined,
             self::Tug, self::Inspect => EventKind::Inspected,
             self::Close, self::Shrink => EventKind::Closed,

@@ -72,6 +72,8 @@ final class StockTake
         foreach ($record->of($run) as $event) {
             if ($event->kind === EventKind::Cut) {
                 $last = $event;
+            } elseif ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Cut) {
+                $last = null;
             }
         }
 

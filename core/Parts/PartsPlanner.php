@@ -7,18 +7,21 @@ namespace Sartal\Core\Parts;
 use Sartal\Core\Cutting\CutPlan;
 use Sartal\Core\Dressing\LoomDress;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Measure\Figure;
 use Sartal\Core\Measure\FigureTerm;
 use Sartal\Core\Planning\BeadState;
 use Sartal\Core\Planning\Plan;
 use Sartal\Core\Planning\Stage;
+use Sartal\Core\Record\Record;
 use Sartal\Core\Wiring\Assembly;
 
 /** Parts of an installation, a loom, an assembly or an order of runs; time and cost. */
 final readonly class PartsPlanner
 {
-    public function __construct(private Installation $installation, private Plan $plan)
+    /** @param  Record  $record  what rework threw away is needed once more */
+    public function __construct(private Installation $installation, private Plan $plan, private Record $record = new Record)
     {
     }
 
@@ -46,9 +49,24 @@ final readonly class PartsPlanner
                     array_push($asks, ...$ends->of($run, $side, $plan));
                 }
             }
+            array_push($asks, ...$this->scraps($run));
         }
         foreach ($looms as $dress) {
             array_push($asks, ...LoomParts::of($dress));
+        }
+
+        return $asks;
+    }
+
+    /** @return list<Ask> */
+    private function scraps(Run $run): array
+    {
+        $asks = [];
+        foreach ($this->record->of($run->id) as $event) {
+            foreach ($event->scraps as $id => $count) {
+                $sort = isset($this->installation->catalogue->connectors[$id]) ? Sort::Connector : Sort::Part;
+                $asks[] = new Ask($sort, (string) $id, (float) $count, $run->id, $run->code.', thrown away in rework');
+            }
         }
 
         return $asks;

@@ -35,7 +35,7 @@ final class Strand
         $last = null;
         foreach ($events as $event) {
             // A single step at the bench is no stage: the last of an end brings its own event.
-            if ($event->step !== '' && $event->kind !== EventKind::Cut) {
+            if ($event->step !== '') {
                 continue;
             }
             if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {

@@ -43,6 +43,12 @@ enum EventKind: string
         };
     }
 
+    /** Recorded where work is guided, never by itself. */
+    public function isOfTheBench(): bool
+    {
+        return in_array($this, [self::TakenBack, self::Reworked, self::Paused, self::Resumed, self::Held, self::Lifted, self::Asked, self::Answered, self::Pictured, self::Printed, self::Flagged, self::Skipped], true);
+    }
+
     /** Speaks of another event, which it settles or shows. */
     public function isReply(): bool
     {

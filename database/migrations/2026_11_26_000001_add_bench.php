@@ -12,8 +12,8 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('installations', function (Blueprint $table): void {
-            // Grows with what is decided alone: what the bench works by is kept under it.
-            $table->unsignedBigInteger('decisions')->default(1);
+            // Another one after every decision: what the bench works by is kept under it. Never a count, which a restored database would repeat.
+            $table->string('decisions', 26)->default('');
         });
         Schema::table('users', function (Blueprint $table): void {
             $table->json('skills')->default('[]');
