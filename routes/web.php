@@ -14,6 +14,7 @@ use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LoomController;
 use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PictureController;
@@ -78,6 +79,18 @@ Route::prefix('api')->group(function (): void {
         Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
         Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
 
+        Route::get('labels', [LabelController::class, 'index']);
+        Route::get('labels.pdf', [LabelController::class, 'pdf']);
+        Route::get('labels.svg', [LabelController::class, 'svg']);
+        Route::get('labels.csv', [LabelController::class, 'csv']);
+        Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
+        Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
+            Route::post('labels/printed', [LabelController::class, 'mark']);
+            Route::post('roll-printer/labels', [LabelController::class, 'roll']);
+            Route::put('roll-printer/roll', [LabelController::class, 'load']);
+            Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
+        });
+
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);
         Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
@@ -119,6 +132,8 @@ Route::prefix('api')->group(function (): void {
             Route::post('building/preview', [BuildingController::class, 'preview']);
             Route::post('looms/{id}/preview', [LoomController::class, 'preview']);
             Route::put('economy', [PartsController::class, 'economy']);
+            Route::post('labels/preview', [LabelController::class, 'preview']);
+            Route::put('labels/scheme', [LabelController::class, 'save']);
             Route::get('runs-template.csv', [CsvController::class, 'template']);
             Route::post('import/preview', [CsvController::class, 'preview']);
             Route::post('import', [CsvController::class, 'import']);

@@ -12,6 +12,7 @@ use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LabelScheme;
 use Sartal\Core\Installation\Level;
 use Sartal\Core\Installation\Link;
 use Sartal\Core\Installation\Mating;
@@ -103,11 +104,26 @@ final class FileDecoder
             $fields->length('trimAllowance', Length::metres(10), $defaults->trimAllowance),
             $fields->length('payOut', Length::metres(50), $defaults->payOut),
             $fields->length('usable', Length::metres(1000), $defaults->usable),
+            $fields->has('labels') ? self::labels($fields->child('labels')) : $defaults->labels,
             ...$choices,
         );
         $fields->done();
 
         return $rules;
+    }
+
+    public static function labels(Fields $fields): LabelScheme
+    {
+        $usual = new LabelScheme;
+        $scheme = new LabelScheme(
+            $fields->text('end', $usual->end), $fields->text('endLine', $usual->endLine), $fields->text('leg', $usual->leg), $fields->text('legLine', $usual->legLine), $fields->whole('limit', 1, 60, $usual->limit),
+        );
+        foreach ($scheme->unknown() as $token) {
+            $fields->wrong('labels', '{'.$token.'}', 'stands for nothing: use '.implode(', ', array_map(static fn (string $each): string => '{'.$each.'}', array_keys(LabelScheme::TOKENS))).'.', null);
+        }
+        $fields->done();
+
+        return $scheme;
     }
 
     public static function circuit(Fields $fields): Circuit

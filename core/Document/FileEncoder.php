@@ -65,6 +65,7 @@ final class FileEncoder
             'trimAllowance' => $rules->trimAllowance->canonical(),
             'payOut' => $rules->payOut->canonical(),
             'usable' => $rules->usable->canonical(),
+            'labels' => ['end' => $rules->labels->end, 'endLine' => $rules->labels->endLine, 'leg' => $rules->labels->leg, 'legLine' => $rules->labels->legLine, 'limit' => $rules->labels->limit],
             ...self::schools($rules),
         ];
     }

@@ -24,6 +24,7 @@ final readonly class HouseRules
      * @param  Length  $trimAllowance  added at each end where ends are cut long
      * @param  Length  $payOut  more for a run whose ends are made in place: it is paid out long and trimmed there
      * @param  Length  $usable  an offcut from here on goes back on the shelf; shorter is scrap
+     * @param  LabelScheme  $labels  what is printed on them
      */
     public function __construct(
         public float $routeAllowance,
@@ -31,6 +32,7 @@ final readonly class HouseRules
         public Length $trimAllowance,
         public Length $payOut,
         public Length $usable,
+        public LabelScheme $labels,
         School ...$choices,
     ) {
         $chosen = [];
@@ -42,12 +44,17 @@ final readonly class HouseRules
 
     public static function defaults(): self
     {
-        return new self(3.0, Length::millimetres(50), Length::millimetres(20), Length::millimetres(500), Length::metres(3));
+        return new self(3.0, Length::millimetres(50), Length::millimetres(20), Length::millimetres(500), Length::metres(3), new LabelScheme);
     }
 
     public function with(School ...$choices): self
     {
-        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, ...array_values($this->chosen), ...$choices);
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $this->labels, ...array_values($this->chosen), ...$choices);
+    }
+
+    public function withLabels(LabelScheme $labels): self
+    {
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $labels, ...array_values($this->chosen));
     }
 
     /**

@@ -10,7 +10,8 @@ use Sartal\Core\Installation\Side;
 final readonly class Label
 {
     /**
-     * @param  string  $code  the run's code, or a leg's own number
+     * @param  string  $code  its first line, large: the run's code, or a leg's own number
+     * @param  string  $line  its second
      * @param  string  $leg  "" for the end itself
      */
     public function __construct(
@@ -19,6 +20,7 @@ final readonly class Label
         public string $code,
         public string $end,
         public string $to,
+        public string $line = '',
     ) {
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Labelling;
 
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LabelScheme;
+use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 
@@ -14,18 +16,26 @@ final class LabelTexts
     /** @return list<Label> */
     public static function of(Run $run, Installation $installation): array
     {
+        $scheme = $installation->rules->labels;
         $labels = [];
         foreach (Side::cases() as $side) {
+            $end = $run->end($side);
             $to = $installation->locationName($run->end($side->other())->location);
-            $labels[] = new Label($side, '', $run->code, $side->value, $to);
-            $legs = $run->end($side)->legs;
-            if (count($legs) > 1) {
-                foreach ($legs as $leg) {
-                    $labels[] = new Label($side, $leg->id, $leg->label, $run->code.' '.$side->value, $to);
-                }
+            $known = ['run' => $run->code, 'end' => $side->value, 'loom' => $installation->looms[$run->loom ?? '']->name ?? '', 'here' => $installation->locationName($end->location), 'far' => $to, 'leg' => '', 'channel' => ''];
+            $labels[] = new Label($side, '', LabelScheme::filled($scheme->end, $known), $side->value, $to, LabelScheme::filled($scheme->endLine, $known));
+            foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
+                $own = ['leg' => $leg->label, 'channel' => self::channel($leg)] + $known;
+                $labels[] = new Label($side, $leg->id, LabelScheme::filled($scheme->leg, $own), $run->code.' '.$side->value, $to, LabelScheme::filled($scheme->legLine, $own));
             }
         }
 
         return $labels;
+    }
+
+    private static function channel(Leg $leg): string
+    {
+        $channels = array_values(array_unique($leg->landing->channels ?? []));
+
+        return count($channels) > 1 ? $channels[0].' to '.$channels[count($channels) - 1] : $channels[0] ?? '';
     }
 }

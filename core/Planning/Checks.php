@@ -44,6 +44,7 @@ final class Checks
             ...PortChecks::of($installation, $runs),
             ...PhantomChecks::of($installation, $runs),
             ...LabelChecks::findings($rotations, $runs),
+            ...LabelChecks::texts($installation, $runs),
             ...self::reaches($installation, $runs),
         ];
     }

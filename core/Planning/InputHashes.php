@@ -85,7 +85,7 @@ final class InputHashes
             $this->shared('cable', $run->cable, isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null),
             $this->shared('location', $run->a->location, $in->locations[$run->a->location] ?? null),
             $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
-            $run->loom !== null && isset($in->looms[$run->loom]),
+            $in->looms[$run->loom ?? '']->name ?? null,
         ];
         $lay = $this->layout->lays[$run->id] ?? null;
         foreach ($lay->route->hops ?? [] as $hop) {

@@ -33,6 +33,38 @@ final class LabelChecks
     }
 
     /**
+     * Labels that say the same, and such as are too long to be read out.
+     *
+     * @param  array<string, RunPlan>  $runs
+     * @return list<Finding>
+     */
+    public static function texts(Installation $installation, array $runs): array
+    {
+        $said = $findings = [];
+        $limit = $installation->rules->labels->limit;
+        foreach ($runs as $id => $run) {
+            $long = [];
+            foreach ($installation->runs[$id]->withdrawn ? [] : $run->labels as $label) {
+                $said[$label->code."\n".$label->line][] = [$id, $label];
+                if (mb_strlen($label->code) > $limit) {
+                    $long[] = $label->code;
+                }
+            }
+            if ($long !== []) {
+                $findings[] = Finding::check('label.long', 'run:'.$id, sprintf('The label %s has %d characters, and %d are the most.', $long[0], mb_strlen($long[0]), $limit), 'Shorten the code, or the scheme under Labels.');
+            }
+        }
+        foreach ($said as $text => $labels) {
+            [$id, $label] = $labels[0];
+            if (count($labels) > 1) {
+                $findings[] = Finding::check('label.same', 'run:'.$id, sprintf('%d labels say “%s”: nobody can tell them apart.', count($labels), str_replace("\n", ', ', $text)), 'Put {run}, {end} or {leg} into the scheme under Labels.');
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
      * @param  array<array-key, string>  $clashes
      * @param  array<string, RunPlan>  $runs
      * @return list<Finding>

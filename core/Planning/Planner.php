@@ -151,7 +151,7 @@ final readonly class Planner
             $ends[$side] = Fingerprints::hash($made);
         }
         $turn = $installation->rules->on(LabelTurn::class);
-        $labels = array_map(static fn ($label): array => [$label->code, $label->end, $label->to, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
+        $labels = array_map(static fn ($label): array => [$label->code, $label->line, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
 
         return new Fingerprints(
             Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Preparing;
 
 use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Catalogue\LabelForm;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Catalogue\PartKind;
 use Sartal\Core\Installation\HouseRules;
@@ -24,7 +25,8 @@ final readonly class LabelParts
         $kind = $this->rules->on(LabelMaterial::class);
         $best = null;
         foreach ($this->catalogue->parts as $part) {
-            if ($part->kind === PartKind::Label && $part->fitsOver($diameter, $jacket) && ($best === null || self::rank($part, $kind) < self::rank($best, $kind))) {
+            $wraps = $part->face?->form !== LabelForm::Wrap || Wrapping::fits($part->face, $diameter);
+            if ($part->kind === PartKind::Label && $wraps && $part->fitsOver($diameter, $jacket) && ($best === null || self::rank($part, $kind) < self::rank($best, $kind))) {
                 $best = $part;
             }
         }

@@ -32,7 +32,6 @@ enum EventKind: string
     case Asked = 'asked';
     case Answered = 'answered';
     case Pictured = 'pictured';
-    case Printed = 'printed';
 
     /** Confirms that something was done. */
     public function isDone(): bool
@@ -46,7 +45,7 @@ enum EventKind: string
     /** Recorded where work is guided, never by itself. */
     public function isOfTheBench(): bool
     {
-        return in_array($this, [self::TakenBack, self::Reworked, self::Paused, self::Resumed, self::Held, self::Lifted, self::Asked, self::Answered, self::Pictured, self::Printed, self::Flagged, self::Skipped], true);
+        return in_array($this, [self::TakenBack, self::Reworked, self::Paused, self::Resumed, self::Held, self::Lifted, self::Asked, self::Answered, self::Pictured, self::Flagged, self::Skipped], true);
     }
 
     /** Speaks of another event, which it settles or shows. */

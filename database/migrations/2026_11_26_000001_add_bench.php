@@ -32,6 +32,15 @@ return new class extends Migration
             $table->timestampTz('at', 3);
             $table->primary(['installation_id', 'user_id']);
         });
+        // Paper, not record: what each label said when it was last printed.
+        Schema::create('label_prints', function (Blueprint $table): void {
+            $table->foreignId('installation_id')->constrained()->cascadeOnDelete();
+            $table->string('label');
+            $table->string('fingerprint', 16);
+            $table->foreignId('user_id')->constrained();
+            $table->timestampTz('at');
+            $table->primary(['installation_id', 'label']);
+        });
         // What the lead gave to whom: a loom, an assembly, or whatever takes a skill.
         Schema::create('assignments', function (Blueprint $table): void {
             $table->id();
@@ -46,6 +55,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('assignments');
+        Schema::dropIfExists('label_prints');
         Schema::dropIfExists('bench_places');
         Schema::table('events', fn (Blueprint $table) => $table->dropColumn('step'));
         Schema::table('users', fn (Blueprint $table) => $table->dropColumn(['skills', 'retired_at']));

@@ -16,6 +16,7 @@ const places = [
   { path: '/looms', name: 'Looms', key: 'l' },
   { path: '/cutting', name: 'Cutting', key: 'c' },
   { path: '/parts', name: 'Parts', key: 'p' },
+  { path: '/labels', name: 'Labels', key: 'a' },
   { path: '/bench', name: 'Bench', key: 'b' },
   { path: '/test', name: 'Test', key: 't' },
 ]
@@ -76,7 +77,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts'].includes(place.path) }">
+          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
             </router-link>

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\LabelScheme;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\Way;
@@ -118,7 +119,7 @@ final class RecordTest extends TestCase
         self::assertSame(41, $cache->runsComputed);
         self::assertEquals((new Planner)->plan($edited->installation), $plan);
 
-        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero(), Length::zero(), Length::metres(3)))->installation);
+        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero(), Length::zero(), Length::metres(3), new LabelScheme))->installation);
         self::assertSame(81, $cache->runsComputed, 'a house rule concerns every run');
     }
 }

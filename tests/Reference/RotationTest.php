@@ -6,6 +6,8 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Installation\LabelTurn;
+use Sartal\Core\Labelling\Marked;
 use Sartal\Core\Labelling\Rotation;
 
 /** Common practice: what digits and letters become when a label is read upside down. */
@@ -33,6 +35,41 @@ final class RotationTest extends TestCase
         for ($n = 0; $n < 10_000; $n++) {
             $turned = Rotation::of((string) $n);
             self::assertTrue($turned === null || Rotation::of($turned) === (string) $n);
+        }
+    }
+
+    /** Every code of up to four digits in use at once: marked by any of the practices, none is another one upside down. */
+    #[DataProvider('practices')]
+    public function test_no_clash_is_left_over_all_codes_of_up_to_four_digits(LabelTurn $rule): void
+    {
+        $codes = [];
+        for ($digits = 1; $digits <= 4; $digits++) {
+            for ($n = 0; $n < 10 ** $digits; $n++) {
+                $codes[] = str_pad((string) $n, $digits, '0', STR_PAD_LEFT);
+            }
+        }
+        $clashes = Rotation::clashes($codes);
+        self::assertGreaterThan(700, count($clashes));
+        $printed = $turned = [];
+        foreach ($codes as $code) {
+            $marked = isset($clashes[$code]) ? Marked::as($rule, $code) : null;
+            $text = $marked->text ?? $code;
+            $line = $marked?->underlined === true ? 'below' : '';
+            $word = $marked->word ?? '';
+            $printed[$text.'|'.$line.'|'.$word] = $code;
+            $over = Rotation::of($text);
+            if ($over !== null && $over !== $text) {
+                $turned[$over.'|'.($line === '' ? '' : 'above').'|'.($word === '' ? '' : Rotation::of($word) ?? 'unreadable')] = $code;
+            }
+        }
+        self::assertSame([], array_intersect_key($turned, $printed));
+    }
+
+    /** @return iterable<string, array{LabelTurn}> */
+    public static function practices(): iterable
+    {
+        foreach (LabelTurn::cases() as $rule) {
+            yield $rule->value => [$rule];
         }
     }
 

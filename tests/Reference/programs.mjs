@@ -3,6 +3,9 @@ import { packEnclose } from 'd3-hierarchy'
 import createGraph from 'ngraph.graph'
 import path from 'ngraph.path'
 import highs from 'highs'
+import jsqr from "jsqr"
+const jsQR = jsqr.default ?? jsqr
+import { PNG } from 'pngjs'
 
 /** Smallest circle round each list of circles: d3-hierarchy. */
 function enclose(lists) {
@@ -91,6 +94,16 @@ function knapsack(lengths, values, capacity) {
   return [best[capacity], pattern]
 }
 
+/** What codes say on pictures of paper (PNG, base64), looked for in fields given in pixels: jsQR. */
+function codes({ png, fields }) {
+  const picture = PNG.sync.read(Buffer.from(png, 'base64'))
+  return fields.map(([x, y, w, h]) => {
+    const data = new Uint8ClampedArray(w * h * 4)
+    for (let row = 0; row < h; row++) data.set(picture.data.subarray(((y + row) * picture.width + x) * 4, ((y + row) * picture.width + x + w) * 4), row * w * 4)
+    return jsQR(data, w, h)?.data ?? ''
+  })
+}
+
 let text = ''
 for await (const chunk of process.stdin) text += chunk
-process.stdout.write(JSON.stringify(await { enclose, distances, reels }[process.argv[2]](JSON.parse(text))))
+process.stdout.write(JSON.stringify(await { enclose, distances, reels, codes }[process.argv[2]](JSON.parse(text))))
