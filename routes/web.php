@@ -7,6 +7,7 @@ use App\Http\Controllers\BuildingController;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChangeController;
 use App\Http\Controllers\CircuitController;
+use App\Http\Controllers\CrewController;
 use App\Http\Controllers\CsvController;
 use App\Http\Controllers\CuttingController;
 use App\Http\Controllers\EquipmentController;
@@ -79,6 +80,17 @@ Route::prefix('api')->group(function (): void {
         Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
         Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
 
+        Route::get('crew/board', [CrewController::class, 'board']);
+        Route::middleware('role:lead')->group(function (): void {
+            Route::get('crew', [CrewController::class, 'index']);
+            Route::post('crew', [CrewController::class, 'store']);
+            Route::patch('crew/{id}', [CrewController::class, 'update'])->whereNumber('id');
+            Route::post('crew/{id}/password', [CrewController::class, 'reset'])->whereNumber('id');
+            Route::put('crew/{id}/retired', [CrewController::class, 'retire'])->whereNumber('id');
+            Route::post('crew/given', [CrewController::class, 'give']);
+            Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
+            Route::put('workshop', [CrewController::class, 'workshop']);
+        });
         Route::get('labels', [LabelController::class, 'index']);
         Route::get('labels.pdf', [LabelController::class, 'pdf']);
         Route::get('labels.svg', [LabelController::class, 'svg']);

@@ -8,14 +8,13 @@ use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Bench\Operation;
 use Sartal\Core\Bench\Progress;
-use Sartal\Core\Bench\StandardTimes;
 use Sartal\Core\Bench\Task;
 use Sartal\Core\Document\PlanEncoder;
 
 /** Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded. */
 final readonly class Queue
 {
-    public function __construct(private Jobs $jobs)
+    public function __construct(private Jobs $jobs, private Times $times)
     {
     }
 
@@ -34,6 +33,7 @@ final readonly class Queue
     {
         $loaded = $this->jobs->loaded($stored);
         $in = $loaded->installation;
+        $times = $this->times->of($stored);
         $lines = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
             $job = $this->jobs->of($stored, [$assembly->id]);
@@ -54,10 +54,11 @@ final readonly class Queue
                 'from' => $in->locationName($first->a->location),
                 'to' => $in->locationName($first->b->location),
                 'loom' => $in->looms[$first->loom ?? '']->name ?? '',
+                'loomId' => $first->loom ?? '',
                 'build' => $first->build->value,
                 'settled' => $progress->settled(),
                 'count' => count($job->traveller->operations),
-                'minutes' => self::minutes($left),
+                'minutes' => array_sum(array_map($times->of(...), $bench)),
                 'done' => $bench === [],
                 'next' => $next === null ? '' : $next->words,
                 'where' => $next === null ? '' : $next->place,
@@ -71,12 +72,6 @@ final readonly class Queue
         }
 
         return $lines;
-    }
-
-    /** @param  array<string, Operation>  $operations */
-    private static function minutes(array $operations): float
-    {
-        return array_sum(array_map(static fn (Operation $operation): float => StandardTimes::minutes($operation->pace) * $operation->amount, $operations));
     }
 
     /** Made by the same steps: such jobs can be worked as a batch. */

@@ -46,6 +46,7 @@ final class FileImporter
                 'rules' => FileEncoder::rules($file->installation->rules),
                 'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
                 'economy' => StockCodec::encodeEconomy($file->installation->economy),
+                'workshop' => StockCodec::encodeWorkshop($file->installation->workshop),
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
             $people = $this->people($file->people);

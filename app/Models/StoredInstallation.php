@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $catalogue
  * @property array<string, mixed> $panel
  * @property array<string, mixed> $economy
+ * @property array<string, mixed> $workshop
  * @property int $revision
  * @property string $decisions
  * @property int $version
@@ -27,7 +28,7 @@ final class StoredInstallation extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'revision' => 'integer', 'version' => 'integer'];
 
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany

@@ -37,6 +37,7 @@ final class InstallationStore
             ...$stored->panel,
             ...array_fill_keys(array_values(self::LISTS), []),
             'economy' => $stored->economy,
+            'workshop' => $stored->workshop,
             'runs' => [],
         ];
         $own = [];

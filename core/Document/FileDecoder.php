@@ -21,6 +21,7 @@ use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\VideoRate;
+use Sartal\Core\Installation\Workshop;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\Record;
@@ -80,6 +81,7 @@ final class FileDecoder
             self::byId($fields, 'panels', PanelCodec::decode(...)),
             self::byId($fields, 'reels', StockCodec::reel(...)),
             $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy,
+            $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop,
         );
         $own->done();
         $catalogue?->done();

@@ -52,6 +52,7 @@ final class FileEncoder
             'switches' => array_map(self::switch(...), array_values($in->switches)),
             'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
             'economy' => StockCodec::encodeEconomy($in->economy),
+            'workshop' => StockCodec::encodeWorkshop($in->workshop),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];
     }

@@ -8,6 +8,7 @@ use Sartal\Core\Installation\Economy;
 use Sartal\Core\Installation\JacketMarks;
 use Sartal\Core\Installation\MarkUnit;
 use Sartal\Core\Installation\Reel;
+use Sartal\Core\Installation\Workshop;
 use Sartal\Core\Measure\Length;
 
 /** Reels on the shelf, and what things cost, from and into their JSON shape (docs/formats.md). */
@@ -42,6 +43,25 @@ final class StockCodec
         $fields->done();
 
         return $economy;
+    }
+
+    public static function workshop(Fields $fields): Workshop
+    {
+        $usual = new Workshop;
+        $workshop = new Workshop(
+            $fields->whole('benches', 0, 1000, $usual->benches),
+            $fields->number('hours', 0.5, 24, $usual->hours),
+            array_map(static fn (float $count): int => max(1, (int) $count), $fields->numberMap('tools', 1000)),
+        );
+        $fields->done();
+
+        return $workshop;
+    }
+
+    /** @return array<string, mixed> */
+    public static function encodeWorkshop(Workshop $workshop): array
+    {
+        return ['benches' => $workshop->benches, 'hours' => CatalogueEncoder::plain($workshop->hours)] + CatalogueEncoder::brief(['tools' => self::map($workshop->tools)]);
     }
 
     /** @return array<string, mixed> */

@@ -47,6 +47,7 @@ final readonly class Installation
         public array $panels = [],
         public array $reels = [],
         public Economy $economy = new Economy,
+        public Workshop $workshop = new Workshop,
     ) {
     }
 
@@ -121,7 +122,7 @@ final readonly class Installation
         return new self(
             $this->id, $this->name, $rules ?? $this->rules, $catalogue ?? $this->catalogue, $this->locations, $ways ?? $this->ways, $looms ?? $this->looms,
             $circuits ?? $this->circuits, $this->equipment, $fittings ?? $this->fittings, $runs ?? $this->runs, $this->matings, $this->splices, $this->links,
-            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy,
+            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy, $this->workshop,
         );
     }
 }

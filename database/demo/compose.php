@@ -42,6 +42,7 @@ use Sartal\Core\Installation\TailCut;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Installation\VideoRate;
+use Sartal\Core\Installation\Workshop;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Planning\Planner;
@@ -197,7 +198,7 @@ foreach (array_chunk(array_filter(array_keys($fittings), static fn (string $id):
     }
 }
 $panels = ['split' => new Panel('split', 'Split panel', 'split-panel', 4, 8, $mm(40), $mm(26), $mm(52), $mm(36), $mm(0), $mm(84), [$mm(62), $mm(134)], $mm(70), $mm(120), TailCut::Equal, null, $places)];
-$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches, $junctions, $panels, $reels, $economy);
+$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches, $junctions, $panels, $reels, $economy, new Workshop(3, 7.5, ['8P8C plug tool' => 1, 'four-indent crimp tool, positioner 1, selector 3' => 1]));
 
 $installation = $whole->withCatalogue(UsedTypes::of($whole));
 

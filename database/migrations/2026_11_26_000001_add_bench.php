@@ -14,6 +14,8 @@ return new class extends Migration
         Schema::table('installations', function (Blueprint $table): void {
             // Another one after every decision: what the bench works by is kept under it. Never a count, which a restored database would repeat.
             $table->string('decisions', 26)->default('');
+            // Benches, hours and tools that are short, in the shape of the file format.
+            $table->json('workshop')->default('{}');
         });
         Schema::table('users', function (Blueprint $table): void {
             $table->json('skills')->default('[]');
@@ -59,6 +61,6 @@ return new class extends Migration
         Schema::dropIfExists('bench_places');
         Schema::table('events', fn (Blueprint $table) => $table->dropColumn('step'));
         Schema::table('users', fn (Blueprint $table) => $table->dropColumn(['skills', 'retired_at']));
-        Schema::table('installations', fn (Blueprint $table) => $table->dropColumn('decisions'));
+        Schema::table('installations', fn (Blueprint $table) => $table->dropColumn(['decisions', 'workshop']));
     }
 };

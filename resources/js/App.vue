@@ -18,6 +18,7 @@ const places = [
   { path: '/parts', name: 'Parts', key: 'p' },
   { path: '/labels', name: 'Labels', key: 'a' },
   { path: '/bench', name: 'Bench', key: 'b' },
+  { path: '/crew', name: 'Crew', key: 'w' },
   { path: '/test', name: 'Test', key: 't' },
 ]
 const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
@@ -77,7 +78,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels'].includes(place.path) }">
+          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
             </router-link>

@@ -6,10 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Bench\BenchRecord;
 use App\Bench\BenchRecorder;
+use App\Bench\Given;
 use App\Bench\Job;
 use App\Bench\Jobs;
 use App\Bench\Places;
 use App\Bench\Queue;
+use App\Bench\Times;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\TravellerDrawing;
 use App\Http\Resources\JobResource;
@@ -33,17 +35,17 @@ final readonly class BenchController
     {
     }
 
-    public function index(StoredInstallation $stored, Queue $queue): JsonResponse
+    public function index(Request $request, StoredInstallation $stored, Queue $queue, Given $given): JsonResponse
     {
-        return response()->json(['jobs' => $queue->of($stored), 'people' => $this->places->others($stored)]);
+        return response()->json(['jobs' => $given->marked($stored, self::who($request), $queue->of($stored)), 'people' => $this->places->others($stored)]);
     }
 
-    public function show(Request $request, StoredInstallation $stored, string $ids): JsonResponse
+    public function show(Request $request, StoredInstallation $stored, Times $times, string $ids): JsonResponse
     {
         $job = $this->job($stored, $ids);
 
         return response()->json([
-            'job' => JobResource::of($job, $this->jobs->loaded($stored)),
+            'job' => JobResource::of($job, $this->jobs->loaded($stored), $times->of($stored)),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, self::who($request)),
         ]);

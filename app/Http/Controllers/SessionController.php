@@ -26,7 +26,7 @@ final class SessionController
         $open = OpenInstallation::of($user, $request);
 
         return response()->json([
-            'person' => ['name' => $user->name, 'signIn' => $user->sign_in, 'roles' => $user->roles],
+            'person' => ['name' => $user->name, 'signIn' => $user->sign_in, 'roles' => $user->roles, 'skills' => $user->skills],
             'installations' => $user->installations()->get(['installations.id', 'installations.key', 'installations.name'])
                 ->map(static fn (StoredInstallation $each): array => ['id' => $each->id, 'key' => $each->key, 'name' => $each->name])->all(),
             'open' => $open === null ? null : ['id' => $open->id, 'key' => $open->key, 'name' => $open->name],
@@ -45,7 +45,7 @@ final class SessionController
         if (RateLimiter::tooManyAttempts($key, self::ATTEMPTS)) {
             abort(429, sprintf('Too many attempts for this account. Try again in %d seconds.', RateLimiter::availableIn($key)));
         }
-        if (! Auth::attempt(['sign_in' => $account, 'password' => $request->string('password')->toString()])) {
+        if (! Auth::attempt(['sign_in' => $account, 'password' => $request->string('password')->toString(), static fn ($query) => $query->whereNull('retired_at')])) {
             RateLimiter::hit($key);
             throw ValidationException::withMessages(['signIn' => 'Sign-in name and password do not match. Check both.']);
         }

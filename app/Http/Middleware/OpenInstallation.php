@@ -11,6 +11,7 @@ use App\Planning\Loaded;
 use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Makes the installation that the person has open available to the controllers, read once per request. */
@@ -24,6 +25,10 @@ final readonly class OpenInstallation
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
+        if ($user instanceof User && $user->retired_at !== null) {
+            Auth::logout();
+            abort(401, 'This sign-in is retired. Ask the lead.');
+        }
         $open = $user instanceof User ? self::of($user, $request) : null;
         if ($open === null) {
             abort(409, 'No installation is open. Open or import one first.');

@@ -12,9 +12,9 @@ use Sartal\Core\Bench\EndSheets;
 use Sartal\Core\Bench\Flaw;
 use Sartal\Core\Bench\Need;
 use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\StandardTimes;
 use Sartal\Core\Bench\Step;
 use Sartal\Core\Bench\Task;
+use Sartal\Core\Bench\TimeBook;
 use Sartal\Core\Catalogue\HazardDomain;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Preparing\Block;
@@ -23,7 +23,7 @@ use Sartal\Core\Preparing\Block;
 final class JobResource
 {
     /** @return array<string, mixed> */
-    public static function of(Job $job, Loaded $loaded): array
+    public static function of(Job $job, Loaded $loaded, TimeBook $times): array
     {
         $in = $loaded->installation;
         $runs = [];
@@ -35,15 +35,14 @@ final class JobResource
         return [
             'assemblies' => $job->assemblies,
             'runs' => $runs,
-            'minutes' => $job->traveller->minutes(),
-            'steps' => array_map(static fn (Step $step): array => self::step($step), $job->traveller->steps),
+            'steps' => array_map(static fn (Step $step): array => self::step($step, $times), $job->traveller->steps),
             'fittings' => self::fittings($job, $loaded),
             'sheets' => self::sheets($job),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function step(Step $step): array
+    private static function step(Step $step, TimeBook $times): array
     {
         $first = $step->first();
 
@@ -55,8 +54,7 @@ final class JobResource
             'unforgiving' => $first->isUnforgiving(),
             'skill' => $first->skill?->words(),
             'mains' => $first->skill?->value === 'mains',
-            'minutes' => $step->minutes(),
-            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation), $step->operations),
+            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation, $times), $step->operations),
             ...($first->task === Task::Inspect ? ['flaws' => array_map(static fn (Flaw $flaw): array => [
                 'id' => $flaw->value, 'words' => $flaw->words(), 'why' => $flaw->why(), 'usual' => $flaw->usual()->value,
             ], Flaw::at($first->joining, $first->skill?->value === 'mains' ? HazardDomain::Mains : HazardDomain::Signal))] : []),
@@ -64,7 +62,7 @@ final class JobResource
     }
 
     /** @return array<string, mixed> */
-    private static function piece(Operation $operation): array
+    private static function piece(Operation $operation, TimeBook $times): array
     {
         return array_filter([
             'id' => $operation->id,
@@ -82,7 +80,7 @@ final class JobResource
             'why' => $operation->why,
             'cautions' => $operation->cautions,
             'cores' => array_map(static fn (BenchCore $core): array => ['run' => $core->run, 'conductor' => $core->conductor, 'colour' => $core->colour, 'element' => $core->element, 'function' => $core->function, 'channel' => $core->channel], $operation->cores),
-            'seconds' => round(StandardTimes::minutes($operation->pace) * $operation->amount * 60, 1),
+            'seconds' => round($times->of($operation) * 60, 1),
             'wait' => $operation->wait,
             'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
         ], static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0);

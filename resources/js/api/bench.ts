@@ -16,6 +16,7 @@ export interface JobLine {
   where: string
   begun: boolean
   hold: string | null
+  mine: boolean
   questions: number
   skills: string[]
   alike: string
@@ -54,7 +55,6 @@ export interface Step {
   unforgiving: boolean
   skill: string | null
   mains: boolean
-  minutes: number
   pieces: Piece[]
   flaws?: Flaw[]
 }
@@ -70,7 +70,6 @@ export interface JobFitting {
 export interface Job {
   assemblies: string[]
   runs: { id: string, code: string, cable: string, from: string, to: string, loom: string }[]
-  minutes: number
   steps: Step[]
   fittings: Record<string, JobFitting>
   sheets: { run: string, side: string }[]

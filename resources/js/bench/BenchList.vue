@@ -29,7 +29,8 @@ onMounted(load)
 useIntervalFn(() => { if (!document.hidden) void load() }, 10_000)
 
 const fits = (job: JobLine) => words.value.toLowerCase().split(/\s+/).filter(Boolean).every(word => [...job.codes, job.cable, job.from, job.to, job.loom, job.next, ...job.skills].join(' ').toLowerCase().includes(word))
-const shown = computed(() => jobs.value.filter(fits))
+const onlyMine = ref(false)
+const shown = computed(() => jobs.value.filter(job => fits(job) && (!onlyMine.value || job.mine)))
 const groups = computed(() => [
   { name: 'Stopped', jobs: shown.value.filter(job => job.hold && !job.done) },
   { name: 'In hand', jobs: shown.value.filter(job => !job.hold && !job.done && job.begun) },
@@ -49,6 +50,7 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
 <template>
   <main class="list">
     <header><h1>Bench</h1><v-text-field v-model="words" placeholder="find: a code, a loom, a skill" aria-label="Find a job" clearable />
+      <label v-if="jobs.some(job => job.mine)" class="mine"><input v-model="onlyMine" type="checkbox"> given to me</label>
       <v-btn v-if="batch.length > 1" color="primary" @click="together(marked)">Make {{ batch.length }} together</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!loaded" indeterminate color="primary" aria-label="Loading" />
@@ -74,6 +76,7 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
 .list { height: 100%; overflow: auto; padding-bottom: 30px }
 header { display: flex; align-items: center; gap: 16px; padding: 8px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 1 }
 header > .v-input { max-width: 420px }
+.mine { display: flex; gap: 6px; align-items: center; white-space: nowrap }
 h2 { padding: 0 16px; margin: 16px 0 4px }
 h2 span { font-family: var(--mono); font-weight: 400 }
 .job { display: grid; grid-template-columns: 20px minmax(0, 1fr); gap: 8px; align-items: center; padding: 0 16px; border-bottom: 1px solid var(--line) }

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\Role;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use Sartal\Core\Bench\Skill;
+use Sartal\Core\Bench\StandardTimes;
+use Sartal\Core\Bench\Task;
+use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Forecasting\Booking;
+use Sartal\Core\Forecasting\Bound;
+use Sartal\Core\Forecasting\Chore;
+use Sartal\Core\Forecasting\Forecaster;
+use Sartal\Core\Forecasting\Hand;
+use Sartal\Core\Measure\Figure;
+use Sartal\Core\Measure\FigureTerm;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+
+/** What the lead looks at: who is on what, what is stopped and why, when it will be done, and what goes wrong where. */
+final readonly class Board
+{
+    /** Kinds of events that confirm something. */
+    private const DONE = ['slid-on', 'prepared', 'contact-joined', 'inspected', 'closed', 'labelled'];
+
+    /** Bookings of each person that are shown. */
+    private const AHEAD = 4;
+
+    public function __construct(private Jobs $jobs, private Queue $queue, private Times $times, private Workload $workload, private Places $places)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(StoredInstallation $stored): array
+    {
+        $lines = $this->queue->of($stored);
+        $crew = array_values($stored->crew()->get()->filter(static fn (User $person): bool => $person->retired_at === null)->all());
+        $hands = [];
+        foreach ($crew as $person) {
+            if ($person->hasRole(Role::Bench, Role::Installer, Role::Lead)) {
+                $hands[] = new Hand($person->sign_in, array_values(array_filter(array_map(Skill::tryFrom(...), $person->skills))));
+            }
+        }
+
+        return [
+            'forecast' => $this->forecast($stored, $hands),
+            'people' => $this->people($stored, $crew, $lines),
+            'stopped' => array_values(array_filter($lines, static fn (array $line): bool => ! $line['done'] && ($line['hold'] !== null || $line['questions'] > 0))),
+            'done' => ['jobs' => count(array_filter($lines, static fn (array $line): bool => (bool) $line['done'])), 'of' => count($lines)],
+            'families' => $this->families($stored),
+        ];
+    }
+
+    /**
+     * @param  list<Hand>  $hands
+     * @return array<string, mixed>
+     */
+    private function forecast(StoredInstallation $stored, array $hands): array
+    {
+        $in = $this->jobs->loaded($stored)->installation;
+        $book = $this->times->of($stored);
+        $chores = $this->workload->of($stored, $book);
+        $forecast = (new Forecaster($hands, $in->workshop->tools, $in->workshop->benches))->forecast($chores);
+        $measured = count(array_filter(array_keys(StandardTimes::all()), $book->isMeasured(...)));
+        $hours = $forecast->minutes / 60;
+        $ahead = [];
+        foreach ($forecast->bookings as $booking) {
+            if (count($ahead[$booking->hand] ?? []) < self::AHEAD) {
+                $ahead[$booking->hand][] = self::booking($booking, $in->runs[$booking->chore->job]->code ?? $booking->chore->job);
+            }
+        }
+        $work = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
+        $terms = array_map(static fn (Bound $bound): FigureTerm => new FigureTerm('at least', $bound->words, Figure::amount($bound->minutes / 60, 'h'), 'work ÷ hands, longest chain'), array_slice($forecast->bounds, 0, 6));
+
+        return [
+            'hours' => PlanEncoder::figure(new Figure($hours, 'h', [new FigureTerm('work', sprintf('%d chores for %d people', count($chores), count($hands)), Figure::amount($work / 60, 'h'), $measured > 0 ? sprintf('%d of %d kinds of work by this crew’s own record, the rest by standard times', $measured, count(StandardTimes::all())) : 'standard times'), ...$terms])),
+            'finish' => self::finish($hours, $in->workshop->hours)->format('Y-m-d'),
+            'basis' => $measured > 0 ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured) : 'standard times; the crew’s own count from five of a kind on',
+            'bottleneck' => $forecast->bottleneck()->words ?? '',
+            'stuck' => array_values(array_unique(array_map(fn (Chore $chore): string => sprintf('%s, %s%s', $in->runs[$chore->job]->code ?? $chore->job, lcfirst($chore->words), $chore->skill === null ? '' : ': '.$chore->skill->words()), $forecast->stuck))),
+            'ahead' => (object) $ahead,
+        ];
+    }
+
+    /** The working day on which so many hours from now end; Saturday and Sunday are free. */
+    private static function finish(float $hours, float $day): CarbonImmutable
+    {
+        $at = CarbonImmutable::now();
+        for ($left = $hours; ; $at = $at->addDay()) {
+            if ($at->isWeekday()) {
+                $left -= $day;
+            }
+            if ($left <= 0.0 && $at->isWeekday()) {
+                return $at;
+            }
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function booking(Booking $booking, string $code): array
+    {
+        return ['job' => $booking->chore->job, 'code' => $code, 'words' => $booking->chore->words, 'from' => round($booking->from), 'minutes' => round($booking->chore->minutes)];
+    }
+
+    /**
+     * @param  list<User>  $crew
+     * @param  list<array<string, mixed>>  $lines
+     * @return list<array<string, mixed>>
+     */
+    private function people(StoredInstallation $stored, array $crew, array $lines): array
+    {
+        $at = array_column($this->places->others($stored), null, 'signIn');
+        $today = [];
+        foreach ($stored->events()->toBase()->reorder()->where('step', '<>', '')->where('definition->at', '>=', now('UTC')->startOfDay()->format('Y-m-d\\TH:i:s'))->whereIn('kind', self::DONE)->groupBy('user_id')->selectRaw('user_id, count(*) as count')->get() as $row) {
+            $today[(int) $row->user_id] = (int) $row->count;
+        }
+        $names = array_column($lines, 'codes', 'id');
+
+        return array_map(static fn (User $person): array => [
+            'signIn' => $person->sign_in,
+            'name' => $person->name,
+            'skills' => $person->skills,
+            'at' => isset($at[$person->sign_in]) ? ['job' => $at[$person->sign_in]['assembly'], 'code' => $names[$at[$person->sign_in]['assembly']][0] ?? ''] : null,
+            'today' => $today[$person->id] ?? 0,
+        ], $crew);
+    }
+
+    /**
+     * By family of connector: how many were looked over, how many went through at once, what was found.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function families(StoredInstallation $stored): array
+    {
+        $loaded = $this->jobs->loaded($stored);
+        $families = [];
+        foreach ($loaded->record->events as $event) {
+            $assembly = $event->step === '' ? null : $loaded->plan()->assemblyOf[$event->run] ?? null;
+            $operation = $assembly === null ? null : $this->jobs->of($stored, [$assembly])?->operation($event->step);
+            $fitting = $loaded->installation->fittings[$operation->fitting ?? ''] ?? null;
+            $family = $loaded->installation->catalogue->connectors[$fitting->connector ?? '']->family ?? null;
+            if ($operation === null || $fitting === null || $family === null) {
+                continue;
+            }
+            $families[$family] ??= ['looked' => [], 'reworked' => [], 'flags' => 0, 'found' => []];
+            if ($operation->task === Task::Inspect && $event->kind === EventKind::Inspected) {
+                $families[$family]['looked'][$fitting->id] = true;
+            }
+            if ($event->kind === EventKind::Reworked) {
+                $families[$family]['looked'][$fitting->id] = $families[$family]['reworked'][$fitting->id] = true;
+            }
+            $families[$family]['flags'] += $event->kind === EventKind::Flagged ? 1 : 0;
+            foreach (self::flaws($event) as $flaw) {
+                $families[$family]['found'][$flaw] = ($families[$family]['found'][$flaw] ?? 0) + 1;
+            }
+        }
+        $lines = [];
+        foreach ($families as $family => $of) {
+            arsort($of['found']);
+            $looked = count($of['looked']);
+            $lines[] = ['family' => (string) $family, 'looked' => $looked, 'reworked' => count($of['reworked']), 'flags' => $of['flags'], 'yield' => $looked === 0 ? null : round(100 * (1 - count($of['reworked']) / $looked)), 'found' => array_slice($of['found'], 0, 4, true)];
+        }
+        usort($lines, static fn (array $a, array $b): int => $b['reworked'] <=> $a['reworked'] ?: $b['flags'] <=> $a['flags'] ?: $a['family'] <=> $b['family']);
+
+        return array_values(array_filter($lines, static fn (array $line): bool => $line['looked'] > 0 || $line['flags'] > 0));
+    }
+
+    /** @return list<string> */
+    private static function flaws(Event $event): array
+    {
+        if ($event->kind === EventKind::Flagged) {
+            return $event->flag === null ? [] : [$event->flag->value];
+        }
+        if (! in_array($event->kind, [EventKind::Reworked, EventKind::Inspected], true) || $event->note === '') {
+            return [];
+        }
+
+        return array_map(static fn (string $part): string => trim(explode(':', $part)[0]), explode(';', $event->note));
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\StoredInstallation;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+
+/** What the lead gave to whom: looms, jobs, and whatever takes a skill. */
+final class Given
+{
+    /** @return array<string, array<string, list<string>>> kind → key → sign-in names of those at work */
+    public function all(StoredInstallation $stored): array
+    {
+        $given = [];
+        foreach (DB::table('assignments')->join('users', 'users.id', '=', 'user_id')->where('installation_id', $stored->id)->whereNull('retired_at')->orderBy('sign_in')->get(['kind', 'key', 'sign_in']) as $row) {
+            $given[(string) $row->kind][(string) $row->key][] = (string) $row->sign_in;
+        }
+
+        return $given;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $lines  of the queue
+     * @return list<array<string, mixed>> each with whether it was given to this person
+     */
+    public function marked(StoredInstallation $stored, User $person, array $lines): array
+    {
+        $given = $this->all($stored);
+        $has = static fn (string $kind, string $key): bool => in_array($person->sign_in, $given[$kind][$key] ?? [], true);
+
+        return array_map(static function (array $line) use ($has): array {
+            $skills = is_array($line['skills']) ? $line['skills'] : [];
+            $mine = $has('assembly', (string) $line['id']) || $has('loom', (string) $line['loomId'])
+                || array_filter($skills, static fn (mixed $skill): bool => is_string($skill) && $has('skill', $skill)) !== [];
+
+            return ['mine' => $mine] + $line;
+        }, $lines);
+    }
+}
