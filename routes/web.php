@@ -95,6 +95,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('labels.pdf', [LabelController::class, 'pdf']);
         Route::get('labels.svg', [LabelController::class, 'svg']);
         Route::get('labels.csv', [LabelController::class, 'csv']);
+        Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber('number');
         Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
         Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
             Route::post('labels/printed', [LabelController::class, 'mark']);

@@ -24,6 +24,9 @@ final class Jobs
 
     private ?Loaded $loaded = null;
 
+    /** @var array<string, ?Job> by the name under which they are kept */
+    private array $known = [];
+
     public function __construct(private readonly InstallationStore $store)
     {
     }
@@ -37,6 +40,13 @@ final class Jobs
         $ids = array_values(array_unique($ids));
         sort($ids);
         $key = sprintf('job.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, hash('xxh128', implode('|', $ids)));
+
+        return array_key_exists($key, $this->known) ? $this->known[$key] : $this->known[$key] = $this->kept($stored, $ids, $key);
+    }
+
+    /** @param  list<string>  $ids */
+    private function kept(StoredInstallation $stored, array $ids, string $key): ?Job
+    {
         $kept = Cache::store('file')->get($key);
         if (is_string($kept)) {
             $job = unserialize($kept);

@@ -33,6 +33,20 @@ final readonly class RollPrinter
         return $this->cache->get($this->key()) ?? ['form' => '', 'left' => 0, 'waiting' => [], 'printed' => []];
     }
 
+    /** @return array{form: string, left: int, waiting: list<string>, printed: list<string>, next: string} without the pictures */
+    public function summary(): array
+    {
+        $state = $this->state();
+
+        return ['waiting' => array_column($state['waiting'], 'id'), 'printed' => array_column($state['printed'], 'id')] + ['form' => $state['form'], 'left' => $state['left'], 'next' => $state['waiting'][0]['form'] ?? ''];
+    }
+
+    /** One of those that hang from it, as a picture. */
+    public function picture(int $number): ?string
+    {
+        return $this->state()['printed'][$number]['svg'] ?? null;
+    }
+
     /** @return list<string> ids of what came out of it */
     public function load(string $form): array
     {

@@ -55,10 +55,11 @@ final class LabelsTest extends TestCase
         $this->putJson('/api/roll-printer/roll', ['part' => 'label-flag'])->assertOk()->assertJsonPath('out', []);
         $came = $this->putJson('/api/roll-printer/roll', ['part' => 'label-wrap-s'])->assertOk();
         self::assertCount(60, $came->json('out'));
-        self::assertSame($ids, [...$came->json('out'), ...array_column($came->json('printer.waiting'), 'id')], 'none twice, none lost, in order');
+        self::assertSame($ids, [...$came->json('out'), ...$came->json('printer.waiting')], 'none twice, none lost, in order');
         self::assertSame(60, $this->labels()->where('state', 'printed')->count());
         self::assertCount(10, $this->putJson('/api/roll-printer/roll', ['part' => 'label-wrap-s'])->assertOk()->json('out'));
-        self::assertStringContainsString('<svg', $this->getJson('/api/labels')->json('printer.printed.0.svg'));
+        self::assertStringContainsString('<svg', (string) $this->get('/api/roll-printer/printed/0.svg')->assertOk()->getContent());
+        $this->getJson('/api/roll-printer/printed/999.svg')->assertNotFound();
         $this->postJson('/api/roll-printer/labels', ['ids' => $ids])->assertOk();
         $this->deleteJson('/api/roll-printer/labels')->assertOk()->assertJsonPath('printer.waiting', []);
         $this->as('tester')->postJson('/api/roll-printer/labels', ['ids' => $ids])->assertForbidden();

@@ -46,7 +46,7 @@ final readonly class LabelController
             'version' => $stored->version,
             'geometries' => LabelResource::geometries(),
             'findings' => LabelResource::findings($loaded),
-            'printer' => $this->printer($stored)->state(),
+            'printer' => $this->printer($stored)->summary(),
         ]);
     }
 
@@ -133,7 +133,7 @@ final readonly class LabelController
         $out = $printer->print($faces);
         $this->stock->mark($stored, self::who($request), $out, $labels);
 
-        return response()->json(['out' => $out, 'printer' => $printer->state()]);
+        return response()->json(['out' => $out, 'printer' => $printer->summary()]);
     }
 
     public function load(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
@@ -146,7 +146,12 @@ final readonly class LabelController
         $out = $printer->load($part->id);
         $this->stock->mark($stored, self::who($request), $out, $this->stock->of($loaded));
 
-        return response()->json(['out' => $out, 'printer' => $printer->state()]);
+        return response()->json(['out' => $out, 'printer' => $printer->summary()]);
+    }
+
+    public function picture(StoredInstallation $stored, int $number): Response
+    {
+        return self::file($this->printer($stored)->picture($number) ?? abort(404, 'No such label hangs from the printer.'), 'image/svg+xml', 'label.svg');
     }
 
     public function cancel(StoredInstallation $stored): JsonResponse
@@ -154,7 +159,7 @@ final readonly class LabelController
         $printer = $this->printer($stored);
         $printer->cancel();
 
-        return response()->json(['printer' => $printer->state()]);
+        return response()->json(['printer' => $printer->summary()]);
     }
 
     private function onSheets(PdfCanvas|SvgCanvas $canvas, Request $request, StoredInstallation $stored, Loaded $loaded, SheetGeometry $geometry): void

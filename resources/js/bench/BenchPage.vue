@@ -56,6 +56,7 @@ const cooling = computed(() => Math.max(0, ...(piece.value?.needs ?? []).map(([b
   const since = bench.standing(before).at
   return wait && since ? Math.ceil(wait - (clock.value - Date.parse(since)) / 1000) : 0
 })))
+const missing = computed(() => piece.value && !bench.settled(piece.value.id) ? bench.waitsFor(piece.value) : [])
 const waits = computed(() => piece.value && cooling.value > 0 && cooled.value !== piece.value.id)
 
 /** Contacts by what is done on them: filled in their block's colour. */
@@ -171,6 +172,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
         <p class="kicker"><span>Step {{ step.number }} of {{ job.steps.length }}</span><span v-if="step.side">end {{ step.side }}</span><span v-if="step.pieces.length > 1" class="mono">{{ inStep + (bench.settled(piece.id) ? 0 : 1) }} of {{ step.pieces.length }}</span></p>
         <PieceWords :place="place" />
         <p v-if="overtaken.some(each => each.piece.id === piece!.id)" class="note check"><strong>Done before, by another description.</strong>The plan has changed since: do it as it says now.</p>
+        <p v-if="missing.length" class="note check" role="status"><strong>First: {{ byId.get(missing[0]![0])?.piece.place }}, {{ byId.get(missing[0]![0])?.piece.words.toLowerCase() }}.</strong>{{ inFigures(missing[0]![1]) }} <button type="button" class="plain" @click="bench.go(missing[0]![0])">Go there</button></p>
         <p v-if="waits" class="note check cool" role="status">Let it cool: {{ Math.floor(cooling / 60) }}:{{ String(cooling % 60).padStart(2, '0') }}</p>
         <p v-if="step.unforgiving" class="note check must"><strong>On it now, or the end is lost.</strong>{{ inFigures(piece.why ?? '') }}</p>
         <p v-for="caution in piece.cautions ?? []" :key="caution" class="note stop">{{ caution }}</p>

@@ -1,5 +1,5 @@
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../api/client'
 import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../api/bench'
 
@@ -145,6 +145,11 @@ export function useJob(ids: () => string) {
   }
 
   const go = (id: string) => { at.value = id }
+
+  /** Whoever goes leaves the place to the others at once. */
+  const leave = () => { if (state.value) void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, { keepalive: true, headers: { Accept: 'application/json' } }).catch(() => undefined) }
+  onScopeDispose(leave)
+  useEventListener(window, 'pagehide', leave)
 
   watch(at, () => { if (job.value) void look() })
 

@@ -36,7 +36,7 @@ const time = (minutes: number) => minutes < 90 ? `${Math.round(minutes)} min` : 
         <div v-for="person in board.people" :key="person.signIn" class="person">
           <span><b>{{ person.name }}</b><small>{{ person.skills.join(', ') || 'no skill named' }} · {{ person.today }} today</small></span>
           <span><router-link v-if="person.at" :to="`/bench/${person.at.job}`">at {{ person.at.code }}</router-link><span v-else class="quiet">not at a bench</span></span>
-          <span class="ahead" role="img" :aria-label="ahead(person.signIn).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ')">
+          <span class="ahead" role="img" :aria-label="ahead(person.signIn).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
             <span v-for="each in ahead(person.signIn)" :key="each.code + each.from" class="slot" :style="{ left: `${100 * each.from / longest}%`, width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }" :title="`${each.code}: ${each.words}, ${time(each.minutes)}`">{{ each.code }}</span>
           </span>
         </div>

@@ -10,7 +10,7 @@ const emit = defineEmits<{ changed: [] }>()
 const { problem, said, busy, attempt } = useAttempt()
 const roll = ref('')
 const name = (id: string) => props.kinds.find(([part]) => part === id)?.[1] ?? id
-const needed = computed(() => props.state.waiting[0]?.form ?? '')
+const needed = computed(() => props.state.next)
 const stopped = computed(() => props.state.waiting.length > 0)
 const load = () => attempt(async () => { await api.put('roll-printer/roll', { part: roll.value || needed.value || props.labels[0]?.part }); emit('changed') }, 'The roll is in.')
 const print = () => attempt(async () => { await api.post('roll-printer/labels', { ids: props.labels.map(each => each.id) }); emit('changed') }, 'Sent to the printer.')
@@ -30,12 +30,13 @@ const cancel = () => attempt(async () => { await api.delete('roll-printer/labels
     <p v-if="may" class="acts"><v-btn color="primary" :disabled="labels.length === 0" :loading="busy" @click="print">Print {{ labels.length }}</v-btn><v-btn v-if="stopped" variant="text" @click="cancel">Throw away what waits</v-btn></p>
     <p v-if="said" class="quiet" role="status">{{ said }}</p>
     <h2 v-if="state.printed.length">Hanging from it</h2>
-    <img v-for="(each, i) in [...state.printed].reverse()" :key="each.id + i" class="label" :src="`data:image/svg+xml,${encodeURIComponent(each.svg)}`" :alt="each.id">
+    <div class="hanging"><img v-for="(each, i) in state.printed" :key="each + i" class="label" :style="{ order: -i }" :src="`/api/roll-printer/printed/${i}.svg?${each}`" :alt="each"></div>
   </div>
 </template>
 
 <style scoped>
 .roll { margin-top: 10px }
+.hanging { display: flex; flex-direction: column }
 .acts { display: flex; gap: 10px; align-items: center; flex-wrap: wrap }
 select { border: 1px solid var(--line); border-radius: 4px; padding: 6px 8px; background: var(--surface); color: inherit; font: inherit; max-width: 100% }
 .label { display: block; background: #fff; border: 1px solid var(--line); border-top-style: dashed; width: 220px }

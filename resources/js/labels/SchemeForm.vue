@@ -10,7 +10,8 @@ const emit = defineEmits<{ saved: [] }>()
 const draft = ref<LabelScheme>({ ...props.scheme })
 const preview = ref<{ labels: LabelLine[], findings: LabelFinding[] } | null>(null)
 const { problem, busy, attempt } = useAttempt()
-watch(() => props.scheme, value => { draft.value = { ...value }; preview.value = null })
+// What is being typed stays, whatever is loaded meanwhile.
+watch(() => props.scheme, (value, old) => { if (JSON.stringify(draft.value) === JSON.stringify(old)) draft.value = { ...value }; preview.value = null })
 const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(props.scheme))
 const FIELDS: [Exclude<keyof LabelScheme, 'limit'>, string][] = [['end', 'End of a run'], ['endLine', 'its second line'], ['leg', 'Tail'], ['legLine', 'its second line']]
 const look = useDebounceFn(() => attempt(async () => { preview.value = await api.post('labels/preview', { scheme: draft.value }) }), 350)
