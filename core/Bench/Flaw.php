@@ -86,7 +86,7 @@ enum Flaw: string
             self::Strand => 'It breaks off and shorts later.',
             self::ShortCore => 'It takes all of the pull.',
             self::Knotted => 'Stress now, a short later.',
-            self::DryJoint, self::NotHome => 'It works today.',
+            self::DryJoint, self::NotHome => 'It holds today and lets go later.',
             self::StiffScreen => 'The screen breaks where the solder ends.',
             self::OverStripped => 'Nothing holds the cable.',
             self::NearShell => 'The shell is bonded by accident, and a ground lift lifts nothing.',

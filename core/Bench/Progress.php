@@ -185,6 +185,9 @@ final class Progress
             EventKind::Inspected => in_array($operation->task, [Task::Tug, Task::Inspect], true),
             EventKind::Joined, EventKind::Remade => in_array($operation->task, [Task::Cut, Task::Mark], true)
                 || ($operation->side === $event->side && ! in_array($operation->task, [Task::Label, Task::Cover], true) && ! str_contains($operation->id, '|label|')),
+            // Nobody tests, dresses or installs a cable that its loom's sleeve still has to go over.
+            EventKind::Tested => $operation->task === Task::Cover && $event->verdict === Verdict::Passes,
+            EventKind::Dressed, EventKind::Installed => $operation->task === Task::Cover,
             default => false,
         };
     }

@@ -9,14 +9,18 @@ namespace Sartal\Core\Forecasting;
  * schedule generation (Kolisch, "Serial and parallel resource-constrained
  * project scheduling methods revisited", 1996) under several priority rules;
  * small cases are then improved by moving single chores. n chores take
- * O(n² × people) for each order that is tried.
+ * O(n² × people) at most for each order that is tried.
  */
 final readonly class Forecaster
 {
     /** Orders that are tried beyond the rules, where there are few chores. */
-    private const TRIES = 900;
+    private const TRIES = 400;
 
     private const FEW = 60;
+
+    private const MANY = 300;
+
+    private const NEAR = 1.02;
 
     /**
      * @param  list<Hand>  $hands
@@ -39,7 +43,10 @@ final readonly class Forecaster
         $floor = $bounds === [] ? 0.0 : $bounds[0]->minutes;
         $best = new Attempt([], INF, []);
         foreach ($this->rules($able, $tails) as $urgency) {
-            $best = $this->better($best, $able, $urgency);
+            // Nothing beats the bound, and where there is much to do, near it is good enough.
+            if ($best->minutes > $floor * (count($able) > self::MANY ? self::NEAR : 1.0) + 1e-6) {
+                $best = $this->better($best, $able, $urgency);
+            }
         }
         if (count($able) <= self::FEW && $best->minutes > $floor + 1e-6) {
             $best = $this->improved($able, $best, $floor);
@@ -221,43 +228,53 @@ final readonly class Forecaster
                 $pools[] = $lines['tools'][$tool];
             }
         }
-        $moments = [$ready];
-        foreach ([array_map(static fn (Hand $hand): Timeline => $lines['hands'][$hand->id], $able), ...$pools] as $pool) {
-            foreach ($pool as $line) {
-                array_push($moments, ...$line->ends($ready));
+        $people = array_map(static fn (Hand $hand): Timeline => $lines['hands'][$hand->id], $able);
+        // Everybody and everything says when it is free; the last of them is asked around again.
+        for ($from = $ready; ; $from = $moment) {
+            $moment = self::soonest($people, $from, $chore->minutes);
+            foreach ($pools as $pool) {
+                $moment = max($moment, self::soonest($pool, $from, $chore->minutes));
+            }
+            if ($moment <= $from) {
+                break;
             }
         }
-        sort($moments);
-        foreach ($moments as $from) {
-            $to = $from + $chore->minutes;
-            $free = array_map(static fn (array $pool): ?Timeline => self::free($pool, $from, $to), $pools);
-            if (in_array(null, $free, true)) {
-                continue;
-            }
-            foreach ($able as $hand) {
-                if ($lines['hands'][$hand->id]->isFree($from, $to)) {
-                    $lines['hands'][$hand->id]->take($from, $to);
-                    foreach ($free as $line) {
-                        $line->take($from, $to);
-                    }
+        $to = $from + $chore->minutes;
+        $who = self::free($people, $from, $chore->minutes);
+        foreach ([$people[$who], ...array_map(static fn (array $pool): Timeline => $pool[self::free($pool, $from, $chore->minutes)], $pools)] as $line) {
+            $line->take($from, $to);
+        }
 
-                    return new Booking($chore, $hand->id, $from, $to);
-                }
-            }
-        }
-        throw new \LogicException('After everything is done, everybody is free.');
+        return new Booking($chore, $able[$who]->id, $from, $to);
     }
 
     /** @param  list<Timeline>  $pool */
-    private static function free(array $pool, float $from, float $to): ?Timeline
+    private static function soonest(array $pool, float $from, float $minutes): float
     {
+        $soonest = INF;
         foreach ($pool as $line) {
-            if ($line->isFree($from, $to)) {
-                return $line;
+            $soonest = min($soonest, $line->earliest($from, $minutes));
+            if ($soonest <= $from) {
+                break;
             }
         }
 
-        return null;
+        return $soonest;
+    }
+
+    /**
+     * Which of them is free then: the first.
+     *
+     * @param  list<Timeline>  $pool
+     */
+    private static function free(array $pool, float $from, float $minutes): int
+    {
+        foreach ($pool as $n => $line) {
+            if ($line->earliest($from, $minutes) <= $from) {
+                return $n;
+            }
+        }
+        throw new \LogicException('After everything is done, everybody is free.');
     }
 
     /**

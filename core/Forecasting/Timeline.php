@@ -9,40 +9,46 @@ final class Timeline
 {
     private const SMALL = 1e-9;
 
-    /** @var list<array{float, float}> in order, none overlapping */
-    private array $taken = [];
+    /** @var list<float> beginnings, in order; none overlaps the next */
+    private array $from = [];
 
-    public function isFree(float $from, float $to): bool
+    /** @var list<float> and ends */
+    private array $to = [];
+
+    /** The first moment, not before a given one, from which it is free for so long. */
+    public function earliest(float $from, float $minutes): float
     {
-        for ($i = count($this->taken) - 1; $i >= 0; $i--) {
-            if ($this->taken[$i][1] <= $from + self::SMALL) {
-                return true;
+        for ($i = $this->after($from); $i < count($this->from); $i++) {
+            if ($this->from[$i] >= $from + $minutes - self::SMALL) {
+                return $from;
             }
-            if ($this->taken[$i][0] < $to - self::SMALL) {
-                return false;
-            }
+            $from = max($from, $this->to[$i]);
         }
 
-        return true;
+        return $from;
     }
 
     public function take(float $from, float $to): void
     {
-        $at = count($this->taken);
-        while ($at > 0 && $this->taken[$at - 1][0] > $from) {
-            $at--;
-        }
-        array_splice($this->taken, $at, 0, [[$from, $to]]);
+        $at = $this->after($from);
+        array_splice($this->from, $at, 0, [$from]);
+        array_splice($this->to, $at, 0, [$to]);
     }
 
-    /** @return list<float> moments from which it might be free, not before a given one */
-    public function ends(float $from): array
+    /** The first stretch that ends after a moment, by halving. */
+    private function after(float $moment): int
     {
-        $ends = [];
-        for ($i = count($this->taken) - 1; $i >= 0 && $this->taken[$i][1] > $from; $i--) {
-            $ends[] = $this->taken[$i][1];
+        $low = 0;
+        $high = count($this->to);
+        while ($low < $high) {
+            $middle = intdiv($low + $high, 2);
+            if ($this->to[$middle] > $moment + self::SMALL) {
+                $high = $middle;
+            } else {
+                $low = $middle + 1;
+            }
         }
 
-        return $ends;
+        return $low;
     }
 }
