@@ -17,6 +17,7 @@ use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LoomController;
+use App\Http\Controllers\OutstandingController;
 use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
@@ -47,6 +48,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('schedule.csv', [CsvController::class, 'export']);
         Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
         Route::get('find', FindController::class);
+        Route::get('outstanding', OutstandingController::class);
         Route::get('catalogue', [CatalogueController::class, 'show']);
         Route::get('types', [TypeController::class, 'index']);
         Route::get('types/{kind}/{id}', [TypeController::class, 'show']);

@@ -76,6 +76,8 @@ final class Jobs
     private function make(Loaded $loaded, array $ids): ?Job
     {
         $plan = $loaded->plan();
+        // A run leads to the assembly that it belongs to.
+        $ids = array_values(array_unique(array_map(static fn (string $id): string => $plan->assemblyOf[$id] ?? $id, $ids)));
         $operations = $assemblyOf = $fingerprints = [];
         $runs = array_merge(...array_map(static fn (string $id): array => ($plan->assemblies[$id] ?? new Assembly('', [], []))->runs, $ids), ...[[]]);
         $planner = new OperationPlanner($loaded->installation, (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs));

@@ -18,6 +18,9 @@ final class LabelDrawing
     /** Of a monospaced letter to its body. */
     private const WIDE = 0.6;
 
+    /** Characters that go on one line. */
+    private const LONG = 12;
+
     /** @param  string  $address  that codes begin with */
     public static function draw(Canvas $canvas, PrintedLabel $label, float $x, float $y, string $address): void
     {
@@ -37,10 +40,20 @@ final class LabelDrawing
         self::words($canvas, $label, $left, $y, $room, $height);
     }
 
+    /**
+     * A long line in two, so that it can be read.
+     *
+     * @return list<string>
+     */
+    private static function broken(string $line): array
+    {
+        return mb_strlen($line) <= self::LONG ? [$line] : explode("\n", wordwrap($line, max(self::LONG, (int) ceil(mb_strlen($line) / 2) + 1), "\n"));
+    }
+
     private static function words(Canvas $canvas, PrintedLabel $label, float $x, float $y, float $room, float $height): void
     {
         $text = $label->marked->text ?? $label->code;
-        $lines = array_values(array_filter([$label->marked->word ?? '', $label->line, $label->colour], static fn (string $line): bool => $line !== ''));
+        $lines = array_values(array_filter([$label->marked->word ?? '', ...self::broken($label->line), $label->colour], static fn (string $line): bool => $line !== ''));
         $most = $lines === [] ? $height * 0.7 : $height * 0.45;
         $size = min($most, $room / (self::WIDE * max(1, mb_strlen($text))));
         $base = $y + self::MARGIN + $size * ($lines === [] ? 0.5 + ($height - 2 * self::MARGIN - $size) / (2 * max(0.1, $size)) : 0.55);

@@ -56,7 +56,10 @@ final class LabelChecks
         }
         foreach ($said as $text => $labels) {
             [$id, $label] = $labels[0];
-            if (count($labels) > 1) {
+            $codes = array_unique(array_map(static fn (array $each): string => $installation->runs[$each[0]]->code, $labels));
+            $runs = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
+            // Runs of one code are another finding.
+            if (count($labels) > 1 && (count($codes) > 1 || count($runs) === 1)) {
                 $findings[] = Finding::check('label.same', 'run:'.$id, sprintf('%d labels say “%s”: nobody can tell them apart.', count($labels), str_replace("\n", ', ', $text)), 'Put {run}, {end} or {leg} into the scheme under Labels.');
             }
         }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { api } from './api/client'
 import { useSession } from './api/session'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
@@ -23,6 +25,18 @@ const places = [
 ]
 const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
+/** What is left to do in each place, looked at now and then. */
+const outstanding = ref<Record<string, number>>({})
+async function count() {
+  if (!person.value || !session.session.open || document.hidden) return
+  try {
+    outstanding.value = await api.get<Record<string, number>>('outstanding')
+  } catch {
+    // The rail does without.
+  }
+}
+useIntervalFn(count, 20_000)
+watch(() => [route.path.split('/')[1], person.value], () => { void count() }, { immediate: true })
 const help = ref(false)
 const finding = ref(false)
 let waiting = 0
@@ -80,7 +94,7 @@ async function change(id: number) {
         <ul>
           <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
-              <span class="dot" />{{ place.name }}<kbd>g {{ place.key }}</kbd>
+              <span class="dot" />{{ place.name }}<span v-if="outstanding[place.path.slice(1)]" class="left" :title="`${outstanding[place.path.slice(1)]} outstanding`">{{ outstanding[place.path.slice(1)] }}</span><kbd>g {{ place.key }}</kbd>
             </router-link>
           </li>
         </ul>
@@ -121,7 +135,9 @@ li a:hover { background: var(--paper) }
 li a.here { background: var(--surface); font-weight: 600 }
 .dot { width: 12px; height: 12px; margin: 0 2px; border-radius: 50%; background: var(--paper); border: 2px solid var(--quiet) }
 .here .dot { background: var(--copper); border-color: var(--copper); width: 16px; height: 16px; margin: 0 }
-li kbd { margin-left: auto; opacity: 0; font-weight: 400 }
+li kbd { margin-left: auto; opacity: 0; font-weight: 400; position: absolute; right: 8px }
+.left { margin-left: auto; font-family: var(--mono); font-size: 12.5px; color: var(--slate) }
+li a:hover .left, li a:focus-visible .left { opacity: 0 }
 li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
 .finder { all: unset; display: flex; align-items: center; gap: 12px; padding: 9px 12px; margin-top: 14px; border-radius: 4px; cursor: pointer }
 .finder:hover { background: var(--paper) }
@@ -134,7 +150,7 @@ li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
 @media (max-width: 700px) {
   .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }
   .rail { grid-row: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
-  .desk, .name, ul::before, li kbd, .who .quiet, .site { display: none }
+  .desk, .name, ul::before, li kbd, .left, .who .quiet, .site { display: none }
   ul { display: flex; flex: 1 }
   li { flex: 1 }
   li a { justify-content: center; padding: 12px 4px }

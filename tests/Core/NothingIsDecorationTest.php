@@ -10,6 +10,8 @@ use App\Documents\SheetDrawing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Bench\EndSheets;
+use Sartal\Core\Bench\OperationPlanner;
+use Sartal\Core\Bench\Traveller;
 use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Dressing\Dresser;
 use Sartal\Core\Installation\Bore;
@@ -23,6 +25,7 @@ use Sartal\Core\Installation\ShellBond;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Installation\WayKind;
+use Sartal\Core\Labelling\LabelPrints;
 use Sartal\Core\Looming\Packing\MemoryPackings;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Parts\PartsPlanner;
@@ -125,6 +128,8 @@ final class NothingIsDecorationTest extends TestCase
             'part: gauge' => ['stage box', 'parts.contact-rect-male-fine.gauge', ['30 AWG', '28 AWG']],
             'part: tool' => ['stage box', 'parts.contact-rect-male-fine.tool', 'another tool'],
             'part: split' => ['microphone', 'parts.nut-3pole.split', true],
+            'part: outer' => ['microphone', 'parts.nut-3pole.outer', '7 mm'],
+            'part: face' => ['microphone', 'parts.label-wrap-s.face.width', '27 mm'],
             'part: tab' => ['data', 'parts.chuck-wide.cutTab', '6 mm'],
             'recipe: mark' => ['microphone', 'recipes.pair-to-cup.steps.0.at', '25 mm'],
             'recipe: step' => ['microphone', 'recipes.pair-to-cup.steps.0.does', 'leave'],
@@ -175,6 +180,8 @@ final class NothingIsDecorationTest extends TestCase
             $plan = $under->plan();
             $all[] = PlanEncoder::plan($plan, $under->installation);
             $all[] = self::built($under);
+            $operations = array_merge(...array_map(static fn ($assembly): array => (new OperationPlanner($under->installation))->of($assembly, $plan->runs), array_values($plan->assemblies)));
+            $all[] = [Traveller::of($operations, $under->installation->rules)->operations, (new LabelPrints($under->installation))->of(array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs), $plan->rotations)];
             $all[] = array_map(static fn ($edge): array => [$edge->ohms, $edge->twist], $under->expectation()->wiring->edges);
             foreach ($plan->runs as $id => $runPlan) {
                 foreach (Side::cases() as $side) {

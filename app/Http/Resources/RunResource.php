@@ -18,6 +18,7 @@ use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\Label;
 use Sartal\Core\Pinout\Unused;
 use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
 use Sartal\Core\Routing\Hop;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\Node;
@@ -49,10 +50,35 @@ final class RunResource
                 'fittings' => self::fittings($run, $side, $loaded),
                 'joints' => array_map(static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded), $runPlan->end($side)->joints),
                 'unused' => array_map(static fn (Unused $unused): array => [...self::conductor($unused->conductor, $cable), 'reason' => $unused->reason], $runPlan->end($side)->unused),
+                ...self::made($run, $side, $loaded),
             ], Side::cases()),
             'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations, $loaded->installation->rules->on(LabelTurn::class)), $runPlan->labels),
             'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
         ];
+    }
+
+    /**
+     * What the bench has to say of an end: what was left out of it, and its photos.
+     *
+     * @return array<string, mixed>
+     */
+    private static function made(Run $run, Side $side, Loaded $loaded): array
+    {
+        $out = $pictures = [];
+        foreach ($loaded->record->of($run->id) as $event) {
+            if ($event->step === '' || $event->side !== $side) {
+                continue;
+            }
+            if ($event->kind === EventKind::Skipped) {
+                $out[$event->step] = ['note' => $event->note, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+            } elseif ($event->kind->isDone() || $event->kind === EventKind::TakenBack) {
+                unset($out[$event->step]);
+            } elseif ($event->kind === EventKind::Pictured) {
+                $pictures[] = ['picture' => $event->picture, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+            }
+        }
+
+        return ['leftOut' => array_values($out), 'pictures' => $pictures];
     }
 
     /**

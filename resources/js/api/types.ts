@@ -82,6 +82,8 @@ export interface End {
   fittings: Fitting[]
   joints: Joint[]
   unused: (Conductor & { reason: string })[]
+  leftOut: { note: string, who: string, at: string }[]
+  pictures: { picture: string, who: string, at: string }[]
 }
 export interface Label { side: string, leg: string, code: string, end: string, to: string, readsUpsideDown?: string, prints?: string, underlined?: boolean, word?: string }
 export interface HistoryEvent {

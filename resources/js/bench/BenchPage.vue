@@ -69,6 +69,8 @@ const fill = computed(() => {
   }
   return colours
 })
+/** Block of the channel in hand, by number and colour. */
+const block = computed(() => fitting.value?.blocks.find(each => each.channels.includes(piece.value?.cores?.[0]?.channel ?? '')))
 const joining = computed(() => step.value?.task === 'join' || step.value?.task === 'crimp')
 const lit = computed(() => piece.value?.address ? [piece.value.address] : [])
 const others = computed(() => people.value.filter(person => byId.value.has(person.step)))
@@ -170,7 +172,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
     <div v-else-if="job && place && piece && step" class="work" :class="{ pictured: joining }">
       <section class="say" aria-live="polite">
         <p class="kicker"><span>Step {{ step.number }} of {{ job.steps.length }}</span><span v-if="step.side">end {{ step.side }}</span><span v-if="step.pieces.length > 1" class="mono">{{ inStep + (bench.settled(piece.id) ? 0 : 1) }} of {{ step.pieces.length }}</span></p>
-        <PieceWords :place="place" />
+        <PieceWords :place="place" :block="block" />
         <p v-if="overtaken.some(each => each.piece.id === piece!.id)" class="note check"><strong>Done before, by another description.</strong>The plan has changed since: do it as it says now.</p>
         <p v-if="missing.length" class="note check" role="status"><strong>First: {{ byId.get(missing[0]![0])?.piece.place }}, {{ byId.get(missing[0]![0])?.piece.words.toLowerCase() }}.</strong>{{ inFigures(missing[0]![1]) }} <button type="button" class="plain" @click="bench.go(missing[0]![0])">Go there</button></p>
         <p v-if="waits" class="note check cool" role="status">Let it cool: {{ Math.floor(cooling / 60) }}:{{ String(cooling % 60).padStart(2, '0') }}</p>
@@ -190,7 +192,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
       <aside v-if="fitting?.drawing && (joining || step.task === 'inspect' || step.task === 'tug')" class="face">
         <ConnectorView :drawing="fitting.drawing" :view="view" :turn="turn" :fill="fill" :lit="joining ? lit : []" :halo="joining ? piece.address : ''" :bad="bad" :pressable="joining" :height="tall" :titles="titles" @press="press" />
         <p class="turn"><button type="button" class="chip" @click="rotate">turn <kbd>r</kbd></button><button type="button" class="chip" @click="view = view === 'face' ? 'wiring' : 'face'">{{ view === 'face' ? 'see the wiring side' : 'see the mating face' }} <kbd>m</kbd></button></p>
-        <ul v-if="fitting.blocks.length" class="blocks"><li v-for="block in fitting.blocks" :key="block.number"><span class="dot" :style="{ background: hex(block.colour) }" />{{ block.colour }} <span class="quiet">ch {{ block.channels[0] }}–{{ block.channels.at(-1) }}, {{ short(block.offset) }} longer</span></li></ul>
+        <ul v-if="fitting.blocks.length" class="blocks"><li v-for="each in fitting.blocks" :key="each.number"><span class="dot" :style="{ background: hex(each.colour) }" />{{ each.colour }} <span class="quiet">ch {{ each.channels[0] }}–{{ each.channels.at(-1) }}, {{ short(each.offset) }} longer</span></li></ul>
       </aside>
     </div>
     <footer v-if="place && !paused">

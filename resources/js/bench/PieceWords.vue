@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Block } from '../api/bench'
 import type { Place } from './useJob'
 import { hex } from '../ui/colours'
 import { inFigures, length, short } from '../ui/units'
 
 /** What to do, readable at arm's length. A contact leads with its channel, everything else with its words. */
-const props = defineProps<{ place: Place }>()
+const props = defineProps<{ place: Place, block?: Block }>()
 const piece = computed(() => props.place.piece)
 const core = computed(() => piece.value.cores?.[0])
 const contact = computed(() => ['join', 'crimp'].includes(props.place.step.task) && core.value && piece.value.cores!.length <= 3)
@@ -27,6 +28,7 @@ const parts = (colour: string) => colour.split('/')
         </svg>
         <span><b>{{ each.colour || 'bare' }}</b> <span class="quiet">{{ each.element }}</span></span>
       </p>
+      <p v-if="block" class="how"><span class="dot" :style="{ background: hex(block.colour) }" />block {{ block.number }}, {{ block.colour }}</p>
       <p v-if="core.channel && place.step.pieces.length > 3" class="how">{{ piece.words }}</p>
     </template>
     <template v-else>
@@ -52,6 +54,7 @@ p { margin: 0 }
 .where { font-size: 18px; color: var(--slate); margin-top: 12px }
 .how { font-size: 19px; margin-top: 6px }
 .how .quiet { display: inline-block; min-width: 44px; font-size: 14px }
+.dot { display: inline-block; width: 16px; height: 16px; border-radius: 50%; border: 1px solid var(--ink); margin-right: 10px; vertical-align: -2px }
 .lengths { font-size: 17px; margin-top: 8px }
 .lengths td { padding: 2px 18px 2px 0 }
 .order { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 6px 16px; font-size: 18px; padding-left: 24px; margin: 12px 0 }

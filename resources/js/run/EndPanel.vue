@@ -6,7 +6,7 @@ import { hex } from '../ui/colours'
 import ConnectorView from '../ui/ConnectorView.vue'
 import Swatch from '../ui/Swatch.vue'
 import HandJoint from './HandJoint.vue'
-import { short } from '../ui/units'
+import { short, when } from '../ui/units'
 
 const props = defineProps<{ run: string, version: number, end: End, view: 'face' | 'wiring' }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -22,8 +22,9 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
 </script>
 
 <template>
-  <section class="end" :aria-label="`End ${end.side}`">
-    <h2>End {{ end.side }} · {{ end.location }} <router-link v-if="end.fittings.length" :to="`/runs/${run}/sheet/${end.side}`" class="to-sheet">sheet for the vice</router-link></h2>
+  <section :id="`end-${end.side}`" class="end" :aria-label="`End ${end.side}`">
+    <h2>End {{ end.side }} · {{ end.location }} <router-link v-if="end.fittings.length" :to="`/runs/${run}/sheet/${end.side}`" class="to-sheet">sheet for the vice</router-link> <router-link v-if="end.fittings.length" :to="`/bench/${run}`" class="to-sheet">bench</router-link></h2>
+    <p v-for="each in end.leftOut" :key="each.at" class="note stop"><strong>Something was left out of this end: {{ each.note }}</strong>{{ each.who }}, {{ when(each.at) }}. <router-link :to="`/bench/${run}`">At the bench</router-link></p>
     <p v-if="end.fittings.length === 0" class="quiet">No connector: the end stays bare.</p>
     <div v-if="end.fittings.length > 1" class="legs" role="tablist" aria-label="Legs">
       <button v-for="(each, i) in end.fittings" :key="each.id" role="tab" :aria-selected="i === at" @click="at = i">{{ each.leg }}</button>
@@ -34,6 +35,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
         <template v-if="fitting.length !== '0 mm'"><br>leg {{ short(fitting.length) }}</template>
         <template v-if="fitting.mate"><br>mates with {{ fitting.mate }}</template></p>
     </div>
+    <p v-if="end.pictures.length" class="pictures"><a v-for="each in end.pictures" :key="each.picture" :href="`/api/pictures/${each.picture}`" target="_blank"><img :src="`/api/pictures/${each.picture}`" :alt="`Photo by ${each.who}, ${when(each.at)}`" height="72"></a></p>
     <p v-if="cautions.length" class="note check"><template v-for="caution in cautions" :key="caution">{{ caution }}<br></template></p>
     <table class="lines">
       <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th><th v-if="session.plans"></th></tr></thead>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
 import type { RunPage } from '../api/types'
@@ -26,7 +27,15 @@ async function load() {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
 }
-onMounted(load)
+const route = useRoute()
+onMounted(async () => {
+  await load()
+  // A label's code names its end.
+  if (typeof route.query.end === 'string') {
+    await nextTick()
+    document.getElementById(`end-${route.query.end}`)?.scrollIntoView({ block: 'start' })
+  }
+})
 
 /** What can be recorded next: the first bead that is not done, but for the test, which has a place of its own. */
 const EVENT: Record<string, { kind: string, side?: string, roles: ('bench' | 'installer' | 'lead')[] }> = {

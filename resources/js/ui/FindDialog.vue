@@ -40,6 +40,13 @@ async function look() {
 watch(text, useDebounceFn(look, 150))
 /** A scanner ends with Enter before the list has come: then it is asked for first. */
 async function go(it?: Found) {
+  // The code on a label is an address of this application.
+  const label = /\/e\/([^/\s]+)\/([AB])/.exec(text.value)
+  if (!it && label) {
+    open.value = false
+    await router.push(`/e/${label[1]!}/${label[2]!}`)
+    return
+  }
   if (!it && looked.value !== text.value) await look()
   const to = it ?? found.value[at.value]
   if (!to) return

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Bench\Edition;
+use App\Labels\LabelStock;
+use App\Models\StoredInstallation;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Findings\Finding;
+use Sartal\Core\Findings\Severity;
+use Sartal\Core\Labelling\PrintedLabel;
+use Sartal\Core\Planning\Bead;
+use Sartal\Core\Planning\BeadState;
+use Sartal\Core\Planning\Stage;
+
+/** What is left to do in each place of the work, for the rail. */
+final readonly class OutstandingController
+{
+    public function __construct(private InstallationStore $store, private LabelStock $labels)
+    {
+    }
+
+    public function __invoke(StoredInstallation $stored): JsonResponse
+    {
+        $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
+        $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, $last);
+
+        /** @var array{counts: array<string, int>, labels: array<string, string>} $known */
+        $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->count($this->store->load($stored)));
+        $printed = $this->labels->printed($stored);
+        $left = count(array_filter($known['labels'], static fn (string $fingerprint, string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
+
+        return response()->json($known['counts'] + ['labels' => $left]);
+    }
+
+    /** @return array{counts: array<string, int>, labels: array<string, string>} */
+    private function count(Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
+        $counts = ['schedule' => count(array_filter($plan->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note)), 'cutting' => 0, 'bench' => 0, 'test' => 0];
+        foreach ($loaded->installation->runs as $run) {
+            if ($run->withdrawn) {
+                continue;
+            }
+            $states = array_combine(array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]), array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]));
+            $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
+            $made = $done(Stage::EndA) && $done(Stage::EndB);
+            $counts['cutting'] += $done(Stage::Cut) ? 0 : 1;
+            $counts['bench'] += $made ? 0 : 1;
+            $counts['test'] += $made && ! $done(Stage::Test) ? 1 : 0;
+        }
+        $labels = $this->labels->of($loaded);
+
+        return ['counts' => $counts, 'labels' => array_combine(array_map(static fn (PrintedLabel $label): string => $label->id, $labels), array_map(static fn (PrintedLabel $label): string => $label->fingerprint(), $labels))];
+    }
+}
