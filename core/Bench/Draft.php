@@ -33,6 +33,16 @@ final class Draft
         }
     }
 
+    public function has(string $id): bool
+    {
+        return isset($this->operations[$id]);
+    }
+
+    public function get(string $id): ?Operation
+    {
+        return $this->operations[$id] ?? null;
+    }
+
     /** @return list<string> joints in which a run's end takes part */
     public function joinsAt(string $run, Side $side): array
     {

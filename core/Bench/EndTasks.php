@@ -7,6 +7,7 @@ namespace Sartal\Core\Bench;
 use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Leg;
+use Sartal\Core\Installation\LengthPractice;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Preparing\LabelParts;
 use Sartal\Core\Preparing\Passing;
@@ -18,7 +19,7 @@ final readonly class EndTasks
 {
     private LegTasks $legs;
 
-    public function __construct(private Draft $draft, HouseRules $rules, WireFerrules $wires, private LabelParts $labels)
+    public function __construct(private Draft $draft, private HouseRules $rules, WireFerrules $wires, private LabelParts $labels)
     {
         $this->legs = new LegTasks($draft, $rules, $wires);
     }
@@ -31,6 +32,9 @@ final readonly class EndTasks
     {
         $id = $sheet->run->id.'|'.$sheet->side->value;
         $several = count($sheet->run->end($sheet->side)->legs) > 1;
+        if ($this->rules->on(LengthPractice::class) === LengthPractice::CutLong && $sheet->fittings !== []) {
+            $after = $this->trim($sheet, $id, $after);
+        }
         [$on, $sleeve] = $this->onSheath($sheet, $id, $after);
         $waits = [$after, ...$on];
         if ($several && $sheet->fittings !== []) {
@@ -79,6 +83,18 @@ final readonly class EndTasks
         }
 
         return [array_values($ids), $ids['label'] ?? null];
+    }
+
+    /** Where ends are cut long, each is held to its connector and trimmed there. */
+    private function trim(EndSheet $sheet, string $id, string $after): string
+    {
+        $trim = $this->draft->add(new Operation(
+            $id.'|trim', Task::Strip, $sheet->run->id, $sheet->side, sprintf('%s end %s', $sheet->run->code, $sheet->side->value), 'Hold it to its connector and trim it square', 'strip', 505,
+            at: $this->rules->trimAllowance->isZero() ? null : $this->rules->trimAllowance, detail: 'At most by what it was cut longer.', tool: 'cable cutter', cautions: Cautions::of(Task::Strip), like: 'trim', skill: $sheet->isMains() ? Skill::Mains : null, why: 'The house cuts long and trims at the connector.',
+        ));
+        $this->draft->need($trim, $after, 'The end is free once this is done.');
+
+        return $trim;
     }
 
     /** Every connector of the end goes through it. */

@@ -106,7 +106,11 @@ final readonly class FittingTasks
                 $address = $core->joint->address();
                 $terminal = $sheet->layout->terminal($address);
                 // One stroke of the tool joins all contacts of such a plug.
-                $key = $terminal?->joining === Joining::DisplacementPlug ? 'all'.self::insertOf($address) : $address;
+                $key = match (true) {
+                    $address === '' => $core->joint->to,
+                    $terminal?->joining === Joining::DisplacementPlug => 'all'.self::insertOf($address),
+                    default => $address,
+                };
                 $terminals[$key][] = [$leg, $core];
                 $needs[$key] = [...$needs[$key] ?? [], $leg->dressed, ...$leg->slid, ...array_filter([$leg->ended[$core->joint->conductor] ?? ''])];
                 $area = ($cables[$leg->run->id]->conductors()[$core->joint->conductor] ?? null)?->gauge->area ?? 0.0;
@@ -144,7 +148,7 @@ final readonly class FittingTasks
         $address = $wires[0][1]->joint->address();
         $terminal = $sheet->layout->terminal($address);
         $joining = $terminal?->joining;
-        $ferrule = $terminal === null ? $this->ferrule($wires[0][0]) : null;
+        $ferrule = $terminal === null && $address !== '' ? $this->ferrule($wires[0][0]) : null;
         $leg = count(array_unique(array_map(static fn (array $wire): string => $wire[0]->leg->leg->id, $wires))) === 1 ? $wires[0][0]->leg->leg->id : '';
 
         return $this->draft->add(new Operation(...['run' => $wires[0][0]->run->id, 'side' => $wires[0][0]->side, 'leg' => $leg, 'place' => $leg === '' ? $base['place'] : $wires[0][0]->place] + $base + [
@@ -266,6 +270,7 @@ final readonly class FittingTasks
     private function words(?Joining $joining, ?Part $ferrule, string $address): string
     {
         return match (true) {
+            $address === '' => 'Splice it and insulate the splice',
             $joining === Joining::DisplacementPlug => 'Push all in to the front wall, then close the tool',
             $joining === Joining::Crimp => 'Insert the contact into '.$address,
             $joining === Joining::CoaxCrimp => 'Crimp the centre pin',

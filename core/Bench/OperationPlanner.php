@@ -14,6 +14,8 @@ use Sartal\Core\Preparing\LabelParts;
 use Sartal\Core\Preparing\Passing;
 use Sartal\Core\Preparing\WireFerrules;
 use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Wiring\FittingLayout;
+use Sartal\Core\Wiring\Node;
 
 /** Everything that is done to make an assembly, and what must be done before what. */
 final readonly class OperationPlanner
@@ -40,6 +42,7 @@ final readonly class OperationPlanner
         $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->cables[$run->cable], $runs);
         $ends = $this->ends($draft, $runs, $cables, $plans);
         $closes = $this->fittings($draft, $ends, $cables);
+        $this->links($draft, $assembly, $runs);
         $labels = new LabelTasks($draft, $this->labels);
         foreach ($runs as $run) {
             foreach ($plans[$run->id]->labels as $label) {
@@ -121,6 +124,42 @@ final readonly class OperationPlanner
         }
 
         return $closes;
+    }
+
+    /**
+     * Jumpers between terminals of the assembly's own fittings.
+     *
+     * @param  array<string, Run>  $runs
+     */
+    private function links(Draft $draft, Assembly $assembly, array $runs): void
+    {
+        foreach ($this->installation->links as $link) {
+            [$from, $to] = [Node::named($link->from), Node::named($link->to)];
+            $fittings = array_values(array_filter([Node::fitting($from) ?? '', Node::fitting($to) ?? ''], fn (string $id): bool => in_array($id, $assembly->fittings, true)));
+            $tugs = array_values(array_filter(array_map(static fn (string $id): string => $id.'|tug', $fittings), $draft->has(...)));
+            $owner = $tugs === [] ? null : $draft->get($tugs[0]);
+            if ($owner === null || $fittings === [] || ! isset($runs[$owner->run])) {
+                continue;
+            }
+            $fitting = $this->installation->fittings[$fittings[0]];
+            $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
+            $id = $draft->add(new Operation(
+                'link|'.$link->from.'|'.$link->to, Task::Join, $owner->run, $owner->side, $this->name($from).' to '.$this->name($to), 'Join the jumper', $terminal === null ? 'join-solder' : StandardTimes::joining($terminal->joining), 990,
+                fitting: $fitting->id, detail: $link->note, tool: $terminal->tool ?? '', cautions: Cautions::of(Task::Join, $terminal?->joining), why: 'Jumpers go in before the cables are in the way.', skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
+                like: 'link', joining: $terminal?->joining, amount: 2.0,
+            ));
+            foreach ($tugs as $tug) {
+                $draft->need($tug, $id, 'All its joints are made first.');
+            }
+        }
+    }
+
+    /** A terminal as it is said: "Split in 3, contact 2". */
+    private function name(string $node): string
+    {
+        $fitting = Node::fitting($node);
+
+        return $fitting === null ? 'splice '.substr($node, 2) : sprintf('%s, contact %s', $this->installation->fittings[$fitting]->label ?? $fitting, Node::address($node));
     }
 
     /** @param  array<string, EndWork>  $ends */

@@ -17,14 +17,19 @@ use Sartal\Core\Bench\Step;
 use Sartal\Core\Bench\Task;
 use Sartal\Core\Bench\Traveller;
 use Sartal\Core\Catalogue\Part;
+use Sartal\Core\Document\InstallationFile;
 use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\ContactsMade;
+use Sartal\Core\Installation\End;
+use Sartal\Core\Installation\HandJoint;
 use Sartal\Core\Installation\JointShrink;
 use Sartal\Core\Installation\LabelMaterial;
+use Sartal\Core\Installation\LengthPractice;
 use Sartal\Core\Installation\MainsEnds;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\SecondEnd;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\Planner;
 use Tests\Support\Bench;
 use Tests\Support\Vice;
 
@@ -302,6 +307,42 @@ final class TravellerTest extends TestCase
         self::assertEqualsWithDelta(4.0, $end(Bench::coax()), 1.2, 'a BNC');
         $contact = 60 * (StandardTimes::minutes('crimp') + StandardTimes::minutes('join-crimp'));
         self::assertTrue($contact >= 25 && $contact <= 40, 'a crimp contact, s');
+    }
+
+    public function test_where_the_house_cuts_long_each_end_is_trimmed_at_its_connector(): void
+    {
+        $bench = Bench::microphone();
+        $trims = static fn (Bench $of): array => array_values(array_filter(array_keys(self::traveller($of)->operations), static fn (string $id): bool => str_ends_with($id, '|trim')));
+        self::assertSame([], $trims($bench));
+        $long = $bench->with(rules: $bench->installation->rules->with(LengthPractice::CutLong));
+        self::assertSame(['A-1|A|trim', 'A-1|B|trim'], $trims($long));
+        $operations = array_keys(self::traveller($long)->operations);
+        self::assertLessThan(array_search('A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|strip|0', $operations, true), array_search('A-1|A|trim', $operations, true));
+    }
+
+    /** The demo's split panel: a jumper from each input to its direct output, made before the connectors are tugged. */
+    public function test_jumpers_on_a_panel_are_joined_too(): void
+    {
+        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'));
+        $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
+        $plan = (new Planner)->plan($in);
+        $operations = Traveller::of((new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs), $in->rules)->operations;
+        $jumpers = array_filter($operations, static fn (Operation $operation): bool => str_starts_with($operation->id, 'link|'));
+        self::assertCount(count(array_filter($in->links, static fn ($link): bool => str_starts_with($link->from, 'M-203.'))), $jumpers);
+        $order = array_flip(array_keys($operations));
+        foreach ($jumpers as $id => $jumper) {
+            self::assertLessThan($order[$jumper->fitting.'|tug'], $order[$id]);
+            self::assertSame(Skill::Solder, $jumper->skill);
+        }
+    }
+
+    public function test_a_splice_is_joined_as_one(): void
+    {
+        $bench = Bench::microphone();
+        $run = $bench->installation->runs['A-1'];
+        $spliced = $bench->with(splices: ['s1'])->withRun(new Run(...['a' => new End(...['exceptions' => [new HandJoint($bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor, 'splice:s1', 'spliced to the old cable')]] + get_object_vars($run->a))] + get_object_vars($run)));
+        $joins = array_values(array_filter(self::traveller($spliced)->operations, static fn (Operation $operation): bool => $operation->task === Task::Join && $operation->side === Side::A));
+        self::assertContains('Splice it and insulate the splice', array_map(static fn (Operation $operation): string => $operation->words, $joins));
     }
 
     public function test_a_circle_is_said_so(): void

@@ -191,7 +191,7 @@ final class BenchTest extends TestCase
         $rework = $this->as('bench')->getJson('/api/bench/M-201/rework?step='.urlencode($inspect['pieces'][0]['id']).'&remedy=rework&joint='.urlencode($join['id']))->assertOk()->json();
         self::assertSame(['contact-rect-male-fine' => 1], $rework['scraps']);
         self::assertCount(3, $rework['reopens'], 'the crimp, the contact and the tug');
-        $this->record('M-201', ['kind' => 'reworked', 'step' => $inspect['pieces'][0]['id'], 'note' => 'A contact is not home', 'reopens' => $rework['reopens'], 'scraps' => $rework['scraps']])->assertCreated();
+        $this->record('M-201', ['kind' => 'reworked', 'step' => $inspect['pieces'][0]['id'], 'note' => 'A contact is not home', 'remedy' => 'rework', 'joint' => $join['id'], 'scraps' => ['contact-rect-male-fine' => 9999]])->assertCreated();
         self::assertSame('to-do', $this->getJson('/api/bench/M-201')->json('state.standings')[$join['id']]['status']);
         self::assertSame($before + 1, $count());
     }

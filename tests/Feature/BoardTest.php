@@ -111,7 +111,7 @@ final class BoardTest extends TestCase
         $inspect = collect($job['steps'])->where('side', 'B')->firstWhere('task', 'inspect')['pieces'][0];
         $send = fn (array $event) => $this->postJson('/api/bench/M-202/events', $event + ['id' => Str::uuid()->toString(), 'run' => 'M-202'])->assertCreated();
         $send(['kind' => 'flagged', 'step' => $join['id'], 'flag' => 'damaged']);
-        $send(['kind' => 'reworked', 'step' => $inspect['id'], 'note' => 'A strand stands out: make the end again; Bare core shows: put it right now', 'reopens' => [$join['id']]]);
+        $send(['kind' => 'reworked', 'step' => $inspect['id'], 'note' => 'A strand stands out: make the end again; Bare core shows: put it right now', 'remedy' => 'remake']);
         $family = collect($this->as('lead')->getJson('/api/crew/board')->json('families'))->first(fn (array $line): bool => $line['reworked'] > 0);
         self::assertSame([1, 1, 1, 0], [$family['looked'], $family['reworked'], $family['flags'], (int) $family['yield']]);
         self::assertSame(['A strand stands out' => 1, 'Bare core shows' => 1, 'damaged' => 1], collect($family['found'])->sortKeys()->all());

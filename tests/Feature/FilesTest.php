@@ -131,7 +131,7 @@ final class FilesTest extends TestCase
         $data['runs'][5]['code'] = $data['runs'][4]['code'];
         $data['people'][] = ['signIn' => 'new', 'name' => 'New', 'roles' => ['emperor']];
         $paths = array_column($this->send('installations', (string) json_encode($data), 'demo.json')->assertUnprocessable()->json('problems'), 'path');
-        self::assertSame(['runs[5].code', 'people[5].roles'], $paths);
+        self::assertSame(['runs[5].code', 'people[6].roles'], $paths);
         self::assertSame($count, [StoredInstallation::query()->count(), StoredRun::query()->count(), User::query()->count()]);
     }
 

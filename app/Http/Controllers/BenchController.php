@@ -21,8 +21,6 @@ use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Sartal\Core\Bench\Flaw;
-use Sartal\Core\Bench\Operation;
 use Sartal\Core\Bench\Progress;
 use Sartal\Core\Bench\Remedy;
 use Sartal\Core\Bench\Rework;
@@ -65,7 +63,7 @@ final readonly class BenchController
     public function record(Request $request, StoredInstallation $stored, BenchRecorder $recorder, string $ids): JsonResponse
     {
         $job = $this->job($stored, $ids);
-        $new = $recorder->record($stored, $job, self::who($request), $request->all());
+        $new = $recorder->record($stored, $job, self::who($request), $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all());
 
         return response()->json(['new' => $new], $new ? 201 : 200);
     }
@@ -74,16 +72,36 @@ final readonly class BenchController
     public function rework(Request $request, StoredInstallation $stored, string $ids): JsonResponse
     {
         $job = $this->job($stored, $ids);
-        $at = $job->operation($request->string('step')->toString()) ?? abort(404, 'There is no such step in this job. Load it again.');
-        $remedy = $request->enum('remedy', Remedy::class) ?? abort(422, 'Choose what becomes of it.');
-        $joint = $request->string('joint')->toString();
-        $rework = $this->planned($stored, $job, $at, $remedy, $joint === '' ? null : $joint);
+        $rework = $this->asked($request, $stored, $job);
 
         return response()->json([
             'remedy' => $rework->remedy->value, 'words' => $rework->words, 'reopens' => $rework->reopens, 'scraps' => (object) $rework->scraps,
             'survives' => $rework->survives, 'cutsBack' => $rework->cutsBack, 'sparesLeft' => $rework->sparesLeft,
             'names' => array_map(static fn (string $id): string => $job->operation($id)->words ?? $id, $rework->reopens),
         ]);
+    }
+
+    /**
+     * What rework goes back to and throws away is worked out here, not taken from the browser.
+     *
+     * @return array<array-key, mixed>
+     */
+    private function reworked(Request $request, StoredInstallation $stored, Job $job): array
+    {
+        $rework = $this->asked($request, $stored, $job);
+        abort_if($rework->remedy === Remedy::Accept, 422, 'What is left as it is goes back to nothing. Confirm the inspection with a note.');
+
+        return ['reopens' => $rework->reopens, 'scraps' => $rework->scraps] + $request->except(['remedy', 'joint', 'reopens', 'scraps']);
+    }
+
+    private function asked(Request $request, StoredInstallation $stored, Job $job): Rework
+    {
+        $at = $job->operation($request->string('step')->toString()) ?? abort(404, 'There is no such step in this job. Load it again.');
+        $remedy = $request->enum('remedy', Remedy::class) ?? abort(422, 'Choose what becomes of it.');
+        $joint = $request->string('joint')->toString();
+        $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
+
+        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of($job->traveller->operations, $progress, $at, $remedy, $joint === '' ? null : $joint);
     }
 
     public function pdf(Request $request, StoredInstallation $stored, string $ids): Response
@@ -95,13 +113,6 @@ final readonly class BenchController
         TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $request->query('units') === 'inch');
 
         return new Response($canvas->bytes(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => sprintf('inline; filename="traveller-%s.pdf"', preg_replace('~[^A-Za-z0-9._-]~', '-', implode('-', $codes))), 'Cache-Control' => 'private, no-store']);
-    }
-
-    private function planned(StoredInstallation $stored, Job $job, Operation $at, Remedy $remedy, ?string $joint): Rework
-    {
-        $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
-
-        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of($job->traveller->operations, $progress, $at, $remedy, $joint);
     }
 
     private function job(StoredInstallation $stored, string $ids): Job

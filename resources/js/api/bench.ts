@@ -97,6 +97,6 @@ export interface BenchEvent {
   took?: number
   of?: string
   flag?: string
-  reopens?: string[]
-  scraps?: Record<string, number>
+  remedy?: Remedy
+  joint?: string
 }

@@ -31,7 +31,7 @@ function good() {
 }
 function sendBack() {
   if (!plan.value) return
-  props.bench.record({ kind: 'reworked', run: props.place.piece.run, step: props.place.piece.id, note: words.value, reopens: plan.value.reopens, scraps: plan.value.scraps })
+  props.bench.record({ kind: 'reworked', run: props.place.piece.run, step: props.place.piece.id, note: words.value, remedy: worst.value, joint: worst.value === 'rework' ? joint.value : '' })
   const again = plan.value.reopens[0] ?? ''
   plan.value = null
   found.value = {}

@@ -107,16 +107,17 @@ export function useJob(ids: () => string) {
       if (!(error instanceof ApiError)) throw error
       offline.value = error.status === 0 || error.status >= 500
       if (!offline.value) {
-        // Refused: it is not done, and what followed on it is not either.
+        // Refused: this one is not done. What else was confirmed is still sent; what followed on it is refused in its turn.
         problem.value = error.message
-        at.value = unsent.value[0]?.step ?? at.value
-        unsent.value = []
+        const refused = unsent.value[0]?.step ?? ''
+        unsent.value = unsent.value.slice(1)
         await refresh()
-        if (settled(at.value)) at.value = next(at.value)
+        if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused
       }
     } finally {
       sending = false
     }
+    if (unsent.value.length && !offline.value) await send()
   }
 
   async function refresh() {
