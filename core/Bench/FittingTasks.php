@@ -38,7 +38,7 @@ final readonly class FittingTasks
         $first = $legs[0];
         $places = array_values(array_unique(array_map(static fn (LegWork $leg): string => sprintf('%s end %s', $leg->run->code, $leg->side->value), $legs)));
         $place = count($legs) === 1 ? $first->place : implode(' and ', $places).', '.$sheet->fitting->label;
-        $base = ['run' => $first->run->id, 'side' => $first->side, 'fitting' => $sheet->fitting->id, 'leg' => count($legs) === 1 ? $first->leg->leg->id : '', 'place' => $place];
+        $base = ['run' => $first->run->id, 'side' => $first->side, 'fitting' => $sheet->fitting->id, 'leg' => count($legs) === 1 ? $first->leg->leg->id : '', 'place' => $place, 'with' => array_values(array_diff(array_unique(array_map(static fn (LegWork $leg): string => $leg->run->id, $legs)), [$first->run->id]))];
         $mains = LegTasks::isMains($sheet);
         $skill = $mains ? Skill::Mains : null;
         $cautions = array_values(array_unique([...($mains ? [Cautions::MAINS] : []), ...array_diff($sheet->type->cautions, [Cautions::BLADE, Cautions::IRON])]));
@@ -63,7 +63,7 @@ final readonly class FittingTasks
      * Hood, shell and nut that several legs share.
      *
      * @param  non-empty-list<LegWork>  $legs
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @return list<array{string, SlideOn}> operation, or "" where it can wait
      */
     private function sharedSlides(array $legs, array $base, ?Skill $skill): array
@@ -93,7 +93,7 @@ final readonly class FittingTasks
      *
      * @param  non-empty-list<LegWork>  $legs
      * @param  array<string, CableType>  $cables
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $cautions
      * @param  list<string>  $shared
      * @return list<string>
@@ -139,7 +139,7 @@ final readonly class FittingTasks
     /**
      * @param  non-empty-list<array{LegWork, CoreCut}>  $wires
      * @param  array<string, CableType>  $cables
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $cautions
      */
     private function join(SheetFitting $sheet, string $key, array $wires, array $cables, array $base, ?Skill $skill, array $cautions, int $order, bool $heavy): string
@@ -181,7 +181,7 @@ final readonly class FittingTasks
 
     /**
      * @param  non-empty-list<LegWork>  $legs
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<SlideOn>  $shared
      */
     private function close(SheetFitting $sheet, array $legs, array $base, ?Skill $skill, string $inspect, array $shared): string
@@ -222,7 +222,7 @@ final readonly class FittingTasks
     /**
      * What opens along its side, or clears the connector.
      *
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      */
     private function late(SlideOn $slide, LegWork $leg, array $base, string $id, string $inspect, string $close, ?Skill $skill): void
     {
@@ -242,7 +242,7 @@ final readonly class FittingTasks
     }
 
     /**
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $after
      */
     private function shrink(LegWork $leg, array $base, string $id, string $words, int $phase, array $after, ?Skill $skill, string $why): string

@@ -32,6 +32,7 @@ final readonly class Operation
      * @param  int  $phase  the order within an end; what is like and of one phase is done together
      * @param  string  $like  operations of one likeness are pieces of one step
      * @param  ?Joining  $joining  how its joints are made, where it has to do with joints
+     * @param  list<string>  $with  further runs that it is done to, where several share a connector
      * @param  list<CutTo>  $lengths  where there are several
      * @param  list<Need>  $needs
      */
@@ -61,6 +62,7 @@ final readonly class Operation
         public float $amount = 1.0,
         public array $lengths = [],
         public ?Joining $joining = null,
+        public array $with = [],
         public array $needs = [],
     ) {
     }
@@ -70,7 +72,7 @@ final readonly class Operation
     {
         return new self(
             $this->id, $this->task, $this->run, $this->side, $this->place, $this->words, $this->pace, $this->phase, $this->fitting, $this->leg, $this->address, $this->detail, $this->at,
-            $this->tool, $this->check, $this->part, $this->cores, $this->cautions, $this->why, $this->skill, $this->wait, $this->like, $this->amount, $this->lengths, $this->joining, $needs,
+            $this->tool, $this->check, $this->part, $this->cores, $this->cautions, $this->why, $this->skill, $this->wait, $this->like, $this->amount, $this->lengths, $this->joining, $this->with, $needs,
         );
     }
 

@@ -7,6 +7,7 @@ namespace Tests\Core;
 use App\Formats\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Bench\Milestone;
 use Sartal\Core\Bench\Need;
 use Sartal\Core\Bench\Operation;
 use Sartal\Core\Bench\OperationPlanner;
@@ -333,6 +334,24 @@ final class TravellerTest extends TestCase
         foreach ($jumpers as $id => $jumper) {
             self::assertLessThan($order[$jumper->fitting.'|tug'], $order[$id]);
             self::assertSame(Skill::Solder, $jumper->skill);
+        }
+    }
+
+    /** Runs that share a connector are looked over together: none of them is before it is. */
+    public function test_what_is_done_at_a_shared_connector_counts_for_all_its_runs(): void
+    {
+        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'));
+        $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
+        $plan = (new Planner)->plan($in);
+        $assembly = $plan->assemblies[$plan->assemblyOf['A-133']];
+        self::assertGreaterThan(1, count($assembly->runs));
+        $shared = array_filter((new OperationPlanner($in))->of($assembly, $plan->runs), static fn (Operation $operation): bool => $operation->task === Task::Inspect && $operation->with !== []);
+        self::assertNotSame([], $shared);
+        foreach ($shared as $operation) {
+            foreach ($operation->with as $run) {
+                self::assertArrayHasKey('inspected|'.$run.'|', Milestone::of($operation));
+                self::assertArrayHasKey('joined|'.$run.'|'.$operation->side?->value, Milestone::of($operation));
+            }
         }
     }
 

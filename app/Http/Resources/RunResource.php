@@ -135,8 +135,10 @@ final class RunResource
     {
         $assembly = $loaded->plan()->assemblyOf[$run->id];
         $events = $loaded->record->of($run->id);
+        $all = $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
 
-        return $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
+        // Single steps fill a book of their own, at the bench; here stands what they came to and what was said.
+        return array_values(array_filter($all, static fn (Event $event): bool => $event->step === '' || ! ($event->kind->isDone() || in_array($event->kind, [EventKind::TakenBack, EventKind::Paused, EventKind::Resumed], true))));
     }
 
     /** @return array<string, mixed> */
@@ -148,7 +150,7 @@ final class RunResource
         return [
             ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
             'who' => $loaded->people[$event->by] ?? $event->by,
-            'overtaken' => $event->fingerprint !== '' && $relied !== '' && $event->fingerprint !== $relied,
+            'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $event->fingerprint !== $relied,
         ];
     }
 
