@@ -83,7 +83,7 @@ test('two people at one connector are never at the same contact', async ({ page,
 
 test('a boot cannot be forgotten; left out, it needs a reason and the end shows it', async ({ page }) => {
   await signIn(page, 'bench')
-  await page.goto('/bench/A-122')
+  await page.goto('/bench/A-121')
   await expect(page.getByText('Cut Screened pair')).toBeVisible()
   await page.keyboard.press('Space')
   await expect(page.getByText(/Mark both ends/)).toBeVisible()
@@ -93,7 +93,7 @@ test('a boot cannot be forgotten; left out, it needs a reason and the end shows 
   // Somebody who wants to solder at once is told what comes first.
   await page.keyboard.press('l')
   await page.getByRole('dialog').getByText('Solder into the cup').first().click()
-  await expect(page.getByText(/First: A-122 end A, slide on boot|First: A-122 end A/)).toBeVisible()
+  await expect(page.getByText(/First: A-121 end A, slide on boot|First: A-121 end A/)).toBeVisible()
   await page.keyboard.press('Space')
   await expect(page.locator('.kicker')).toContainText('1 of 3')
   await page.keyboard.press('l')
@@ -106,8 +106,8 @@ test('a boot cannot be forgotten; left out, it needs a reason and the end shows 
   await dialog.getByRole('button', { name: 'Leave it out' }).click()
   await expect(page.getByText('Slide on strain-relief nut', { exact: false }).first()).toBeVisible()
   await page.keyboard.press('l')
-  await expect(page.getByText(/Left out, A-122 end A: plain shell, no boot made for it/)).toBeVisible()
-  await page.goto('/runs/A-122')
+  await expect(page.getByText(/Left out, A-121 end A: plain shell, no boot made for it/)).toBeVisible()
+  await page.goto('/runs/A-121')
   await expect(page.getByRole('list', { name: 'History' }).getByText('plain shell, no boot made for it')).toBeVisible()
 })
 
