@@ -113,6 +113,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
         Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
         Route::get('runs/{id}/test', [TestController::class, 'show']);
+        Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
         Route::post('runs/{id}/test', [TestController::class, 'judge']);
         // Which role an event needs depends on its kind: the controller asks.
         Route::post('events', [EventController::class, 'store']);

@@ -47,6 +47,9 @@ final class CauseWords
             FaultKind::Shift => count($fault->nodes) > 2
                 ? sprintf('Contacts %s are turned round by one at %s', implode(', ', $contacts), $place)
                 : sprintf('Everything from contact %s to %s sits %d %s at %s', $contacts[0], $contacts[1], abs($fault->by), (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'), $place),
+            FaultKind::Mirrored => sprintf('%s are swapped at both ends alike', ucfirst($this->both(array_slice($fault->nodes, 0, 2)))),
+            FaultKind::Leak => sprintf('%s leak to each other by some kilohms at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::Stuck => sprintf('The switch at %s does not move', $place),
             FaultKind::Split => sprintf('The cores on contacts %s and %s are exchanged at both ends: a split pair', $contacts[0], $contacts[1]),
         };
     }

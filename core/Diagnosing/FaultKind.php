@@ -15,6 +15,9 @@ enum FaultKind: string
     case Crossed = 'crossed';
     case Shift = 'shift';
     case Split = 'split';
+    case Mirrored = 'mirrored';
+    case Leak = 'leak';
+    case Stuck = 'stuck';
 
     public function rank(): int
     {

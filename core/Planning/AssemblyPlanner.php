@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Diagnosing\CauseWords;
+use Sartal\Core\Diagnosing\Check;
+use Sartal\Core\Diagnosing\Coverage;
 use Sartal\Core\Diagnosing\Diagnosis;
 use Sartal\Core\Diagnosing\Diagnostician;
 use Sartal\Core\Diagnosing\FaultPlaces;
@@ -60,6 +62,26 @@ final readonly class AssemblyPlanner
         $places = FaultPlaces::of($assembly, $this->joints($assembly), $this->installation);
 
         return Diagnostician::for($places)->diagnose($expectation, $reading);
+    }
+
+    /**
+     * What these checks would let pass.
+     *
+     * @param  list<Check>  $checks
+     */
+    public function coverage(Assembly $assembly, array $checks): Coverage
+    {
+        $expectation = $this->expectation($assembly);
+        $joints = $this->joints($assembly);
+        $colours = [];
+        foreach ($joints as $joint) {
+            $cable = $this->installation->catalogue->cables[$this->installation->runs[$joint->run]->cable];
+            $slash = strrpos($joint->conductor, '/');
+            // Pairs that look alike are told apart by what they lie in.
+            $colours[$joint->id()] = ($slash === false ? '' : $cable->element(substr($joint->conductor, 0, $slash))->label ?? '').' '.($cable->element($joint->conductor)->colour ?? '');
+        }
+
+        return Coverage::of($expectation->wiring, $expectation->setup, FaultPlaces::of($assembly, $joints, $this->installation), $colours, $checks);
     }
 
     public function words(Assembly $assembly): CauseWords

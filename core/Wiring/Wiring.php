@@ -58,9 +58,10 @@ final class Wiring
     /**
      * Every node that conducts to this one, itself included.
      *
+     * @param  float  $most  Ω of an edge that still counts: a lamp does not see what leaks
      * @return array<string, true>
      */
-    public function reach(string $node): array
+    public function reach(string $node, float $most = INF): array
     {
         $seen = [$node => true];
         $queue = [$node];
@@ -68,7 +69,7 @@ final class Wiring
             $at = array_pop($queue);
             foreach ($this->incident[$at] ?? [] as $id => $_) {
                 $edge = $this->edges[$id];
-                if (! $edge->closed) {
+                if (! $edge->closed || $edge->ohms > $most) {
                     continue;
                 }
                 $next = $edge->from === $at ? $edge->to : $edge->from;

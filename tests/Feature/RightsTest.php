@@ -43,7 +43,7 @@ final class RightsTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function reads(): iterable
     {
-        foreach (['schedule', 'catalogue', 'rules', 'types', 'types/cable/pair-foil', 'equipment', 'connectors/rect90-male', 'runs/A-114', 'runs/A-114/sheet/A', 'runs/A-114/sheet/A/sheet.pdf', 'runs/A-114/sheet/A/strip.svg', 'runs/A-114/test', 'find?q=a', 'plans/rect90-male-24ch.csv', 'changes', 'building', 'looms', 'looms/L1', 'looms/L1/formboard.pdf', 'looms/L1/offsets.csv', 'cutting', 'cutting/cut-list.pdf', 'reach', 'parts', 'parts.csv', 'parts/worth', 'bench', 'bench/A-119', 'bench/A-119/since/0', 'bench/A-119/traveller.pdf', 'crew/board', 'labels', 'labels.csv', 'labels/test-page.pdf?geometry=a4-flag', 'outstanding'] as $path) {
+        foreach (['schedule', 'catalogue', 'rules', 'types', 'types/cable/pair-foil', 'equipment', 'connectors/rect90-male', 'runs/A-114', 'runs/A-114/sheet/A', 'runs/A-114/sheet/A/sheet.pdf', 'runs/A-114/sheet/A/strip.svg', 'runs/A-114/test', 'runs/A-114/coverage?checks=map', 'find?q=a', 'plans/rect90-male-24ch.csv', 'changes', 'building', 'looms', 'looms/L1', 'looms/L1/formboard.pdf', 'looms/L1/offsets.csv', 'cutting', 'cutting/cut-list.pdf', 'reach', 'parts', 'parts.csv', 'parts/worth', 'bench', 'bench/A-119', 'bench/A-119/since/0', 'bench/A-119/traveller.pdf', 'crew/board', 'labels', 'labels.csv', 'labels/test-page.pdf?geometry=a4-flag', 'outstanding'] as $path) {
             yield $path => [$path];
         }
     }

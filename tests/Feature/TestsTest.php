@@ -85,4 +85,17 @@ final class TestsTest extends TestCase
         }
         $this->getJson('/api/runs/P-007/test')->assertOk()->assertJsonCount(2, 'cautions');
     }
+
+    public function test_what_the_chosen_checks_cannot_see_is_said_with_what_to_add(): void
+    {
+        $map = $this->as('tester')->getJson('/api/runs/A-118/coverage?checks=map')->assertOk()->json();
+        $kinds = collect($map['unseen'])->keyBy('kind');
+        self::assertSame('eyes-a', $kinds['mirrored']['add']['id']);
+        self::assertStringContainsString('swapped at both ends alike', $kinds['mirrored']['names'][0]);
+        self::assertSame('shells', $kinds['shell-bond']['add']['id']);
+        $more = $this->getJson('/api/runs/A-118/coverage?checks=map,shells,insulation,eyes-b')->assertOk()->json();
+        self::assertSame([], $more['unseen']);
+        self::assertSame($map['faults'], $more['faults']);
+        $this->getJson('/api/runs/A-118/coverage?checks=nothing')->assertUnprocessable();
+    }
 }

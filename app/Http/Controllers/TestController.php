@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Bench\Edition;
+use App\Http\Resources\CoverageResource;
 use App\Http\Resources\TestResource;
+use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Diagnosing\Check;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
@@ -35,6 +40,18 @@ final class TestController
         $problems->settle();
 
         return response()->json(TestResource::verdict($reading, $expectation, $planner->diagnose($assembly, $expectation, $reading), $planner->words($assembly), $loaded));
+    }
+
+    /** What the chosen checks cannot see. */
+    public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        $checks = array_values(array_filter(array_map(Check::tryFrom(...), explode(',', $request->string('checks')->toString()))));
+        abort_if($checks === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Check $check): string => $check->value, Check::cases())).'.');
+        $assembly = self::assembly($loaded, $id);
+        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $assembly->id, implode('.', array_map(static fn (Check $check): string => $check->value, $checks)));
+        $planner = new AssemblyPlanner($loaded->installation, $loaded->plan()->runs);
+
+        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($planner->coverage($assembly, $checks), $planner->words($assembly))));
     }
 
     private static function assembly(Loaded $loaded, string $id): Assembly

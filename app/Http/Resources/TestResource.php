@@ -39,11 +39,6 @@ final class TestResource
             'fittings' => self::fittings($assembly, $loaded),
             'history' => RunResource::of($loaded->installation->runs[$assembly->id], $loaded)['history'],
             'cautions' => self::cautions($assembly, $loaded),
-            'blindSpots' => [
-                'The same mistake at both ends: look at the core colours of one end.',
-                'A stray strand that does not touch today: look, and wiggle while you test.',
-                ...($expectation->setup->pairs === [] ? [] : ['A split pair, unless pairs are tested as well.']),
-            ],
         ];
     }
 

@@ -8,6 +8,7 @@ import ConnectorView from '../ui/ConnectorView.vue'
 import Strand from '../ui/Strand.vue'
 import { when } from '../ui/units'
 import { named, same, token, typed } from './reading'
+import CoveragePanel from './CoveragePanel.vue'
 import VerdictPanel from './VerdictPanel.vue'
 
 const props = defineProps<{ id: string }>()
@@ -195,13 +196,13 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
       <aside>
         <p v-if="recorded" class="note" :class="recorded === 'passes' ? 'good' : 'failed'" role="status"><strong>{{ recorded === 'passes' ? 'Recorded: passes' : 'Recorded: fails' }}</strong>{{ recorded === 'passes' ? '' : 'Mend the end, then test the whole cable again.' }}</p>
         <VerdictPanel :judgement="judgement" :read="read" :all="from.length" />
-        <p class="note check"><strong>This check can't see</strong><template v-for="spot in sheet.blindSpots" :key="spot">{{ spot }}<br></template></p>
         <template v-if="session.tests">
           <v-text-field v-model="instrument" label="Instrument" />
           <v-text-field v-model="draft.note" label="Note" />
           <p class="acts"><v-btn color="primary" :disabled="!ready" :loading="busy" @click="record">{{ judgement?.verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn variant="outlined" color="primary" :disabled="read === 0" @click="again">Start over</v-btn></p>
         </template>
         <p v-else class="quiet">A tester or the lead records; you can look.</p>
+        <CoveragePanel :id="id" :pairs="sheet.pairs.length > 0" />
         <h2>Before</h2>
         <p v-if="!sheet.history.some(event => event.kind === 'tested')" class="quiet">No earlier test of this cable.</p>
         <ol aria-label="Earlier tests"><li v-for="event in sheet.history.filter(each => each.kind === 'tested' || each.kind === 'remade')" :key="event.id" :class="event.verdict">

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Diagnosing;
+
+/** Faults of one kind that pass every check that was chosen. */
+final readonly class Unseen
+{
+    /**
+     * @param  non-empty-list<Fault>  $faults
+     * @param  ?Check  $add  the cheapest check that shows all of them; null where no single one does
+     */
+    public function __construct(public FaultKind $kind, public array $faults, public ?Check $add)
+    {
+    }
+}
