@@ -10,7 +10,9 @@ use Sartal\Core\Diagnosing\Coverage;
 use Sartal\Core\Diagnosing\Diagnosis;
 use Sartal\Core\Diagnosing\Diagnostician;
 use Sartal\Core\Diagnosing\FaultPlaces;
+use Sartal\Core\Diagnosing\FirstToOpen;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Record\Event;
 use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\SetupBuilder;
@@ -82,6 +84,12 @@ final readonly class AssemblyPlanner
         }
 
         return Coverage::of($expectation->wiring, $expectation->setup, FaultPlaces::of($assembly, $joints, $this->installation), $colours, $checks);
+    }
+
+    /** @param  list<Event>  $events  of the assembly's runs */
+    public function firstToOpen(Assembly $assembly, array $events): FirstToOpen
+    {
+        return new FirstToOpen($this->joints($assembly), $events);
     }
 
     public function words(Assembly $assembly): CauseWords

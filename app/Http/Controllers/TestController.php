@@ -39,7 +39,7 @@ final class TestController
         $reading = EventCodec::reading(Fields::of($request->input('reading'), 'reading', $problems));
         $problems->settle();
 
-        return response()->json(TestResource::verdict($reading, $expectation, $planner->diagnose($assembly, $expectation, $reading), $planner->words($assembly), $loaded));
+        return response()->json(TestResource::verdict($reading, $expectation, $planner->diagnose($assembly, $expectation, $reading), $planner->words($assembly), $planner->firstToOpen($assembly, array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]])), $loaded));
     }
 
     /** What the chosen checks cannot see. */

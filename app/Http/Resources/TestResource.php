@@ -8,7 +8,9 @@ use App\Planning\Loaded;
 use Sartal\Core\Diagnosing\Cause;
 use Sartal\Core\Diagnosing\CauseWords;
 use Sartal\Core\Diagnosing\Diagnosis;
+use Sartal\Core\Diagnosing\EndToOpen;
 use Sartal\Core\Diagnosing\Fault;
+use Sartal\Core\Diagnosing\FirstToOpen;
 use Sartal\Core\Diagnosing\Trouble;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Installation\Run;
@@ -43,7 +45,7 @@ final class TestResource
     }
 
     /** @return array<string, mixed> */
-    public static function verdict(Reading $reading, Expectation $expectation, Diagnosis $diagnosis, CauseWords $words, Loaded $loaded): array
+    public static function verdict(Reading $reading, Expectation $expectation, Diagnosis $diagnosis, CauseWords $words, FirstToOpen $first, Loaded $loaded): array
     {
         return [
             'verdict' => $expectation->verdict($reading)->value,
@@ -61,8 +63,15 @@ final class TestResource
                     'fitting' => $loaded->installation->fittings[$words->fitting($fault)]->label ?? '',
                 ], $cause->faults), $trouble->causes),
                 'more' => $trouble->more,
+                'open' => self::open($first->among($trouble), $loaded),
             ], $diagnosis->troubles),
         ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private static function open(?EndToOpen $end, Loaded $loaded): ?array
+    {
+        return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];
     }
 
     /** @return array<string, string> */

@@ -132,7 +132,7 @@ export interface TestSheet {
 export interface CoverageCheck { id: string, words: string, minutes: number, chosen: boolean }
 export interface Coverage { faults: number, seen: number, unseen: { kind: string, count: number, names: string[], consequence: string, add: { id: string, words: string, minutes: number } | null }[], checks: CoverageCheck[] }
 export interface Fault { words: string, consequence: string, kind: string, side: string, fitting: string }
-export interface Trouble { lines: string[], pairs: string[], causes: Fault[][], more: number }
+export interface Trouble { lines: string[], pairs: string[], causes: Fault[][], more: number, open: { side: string, fitting: string, reasons: string[] } | null }
 export interface Judgement { verdict: 'passes' | 'fails' | 'incomplete', wrong: string[], wrongPairs: string[], unread: number, troubles: Trouble[] }
 
 export interface PlanChoice extends Named { connector: string, channels: number, functions: string[] }

@@ -21,6 +21,7 @@ const ends = (causes: Fault[][]) => [...new Set(causes.filter(cause => cause.len
             <ul><li v-for="(cause, k) in trouble.causes.slice(1, 8)" :key="k">{{ cause.map(fault => fault.words).join(', and ') }}</li></ul>
             <p v-if="trouble.causes.length > 8 || trouble.more" class="quiet">and {{ trouble.causes.length - 8 + trouble.more }} more</p>
             <p v-if="ends(trouble.causes).length > 1" class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at the core colours of an opened end.</p>
+            <p v-if="trouble.open"><b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b> {{ trouble.open.reasons.join('; ') }}.</p>
           </template>
         </template>
         <p v-else><b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core colours with the run's page.</p>
