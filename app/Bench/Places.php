@@ -17,7 +17,7 @@ final class Places
     public function stand(StoredInstallation $stored, User $who, string $assembly, string $step): void
     {
         DB::table('bench_places')->upsert(
-            ['installation_id' => $stored->id, 'user_id' => $who->id, 'assembly' => $assembly, 'step' => mb_substr($step, 0, 255), 'at' => now()->format('Y-m-d H:i:s.vP')],
+            ['installation_id' => $stored->id, 'user_id' => $who->id, 'assembly' => $assembly, 'step' => mb_substr($step, 0, 500), 'at' => now()->format('Y-m-d H:i:s.vP')],
             ['installation_id', 'user_id'],
             ['assembly', 'step', 'at'],
         );

@@ -22,7 +22,7 @@ return new class extends Migration
             $table->timestampTz('retired_at')->nullable();
         });
         Schema::table('events', function (Blueprint $table): void {
-            $table->string('step', 255)->default('');
+            $table->text('step')->default('');
         });
         DB::statement("create index events_step on events (installation_id, run, step) where step <> ''");
         // Where everybody is at the moment; forgotten after a while, and never part of the record.
@@ -30,7 +30,7 @@ return new class extends Migration
             $table->foreignId('installation_id')->constrained()->cascadeOnDelete();
             $table->foreignId('user_id')->constrained()->cascadeOnDelete();
             $table->string('assembly');
-            $table->string('step', 255);
+            $table->text('step');
             $table->timestampTz('at', 3);
             $table->primary(['installation_id', 'user_id']);
         });

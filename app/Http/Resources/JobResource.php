@@ -35,14 +35,14 @@ final class JobResource
         return [
             'assemblies' => $job->assemblies,
             'runs' => $runs,
-            'steps' => array_map(static fn (Step $step): array => self::step($step, $times), $job->traveller->steps),
+            'steps' => array_map(static fn (Step $step): array => self::step($step, $times, $loaded), $job->traveller->steps),
             'fittings' => self::fittings($job, $loaded),
             'sheets' => self::sheets($job),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function step(Step $step, TimeBook $times): array
+    private static function step(Step $step, TimeBook $times, Loaded $loaded): array
     {
         $first = $step->first();
 
@@ -54,7 +54,7 @@ final class JobResource
             'unforgiving' => $first->isUnforgiving(),
             'skill' => $first->skill?->words(),
             'mains' => $first->skill?->value === 'mains',
-            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation, $times), $step->operations),
+            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation, $times) + self::sizes($operation, $loaded), $step->operations),
             ...($first->task === Task::Inspect ? ['flaws' => array_map(static fn (Flaw $flaw): array => [
                 'id' => $flaw->value, 'words' => $flaw->words(), 'why' => $flaw->why(), 'usual' => $flaw->usual()->value,
             ], Flaw::at($first->joining, $first->skill?->value === 'mains' ? HazardDomain::Mains : HazardDomain::Signal))] : []),
@@ -84,6 +84,29 @@ final class JobResource
             'wait' => $operation->wait,
             'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
         ], static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0);
+    }
+
+    /**
+     * Diameters of what slides on and of what it slides over, for its picture.
+     *
+     * @return array<string, array<string, ?float>>
+     */
+    private static function sizes(Operation $operation, Loaded $loaded): array
+    {
+        $part = $operation->task === Task::SlideOn ? $loaded->installation->catalogue->parts[$operation->part] ?? null : null;
+        $run = $loaded->installation->runs[$operation->run];
+        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        if ($part === null || $cable === null) {
+            return [];
+        }
+        $over = $cable->outerDiameter;
+        foreach ($operation->side === null ? [] : $run->end($operation->side)->legs as $leg) {
+            if ($leg->id === $operation->leg && count($leg->elements) === 1) {
+                $over = $cable->diameter($leg->elements[0]) ?? $over;
+            }
+        }
+
+        return ['sizes' => ['over' => $over->inMillimetres(), 'bore' => $part->bore()?->inMillimetres(), 'outer' => $part->outer?->inMillimetres()]];
     }
 
     /** @return array<string, mixed> */

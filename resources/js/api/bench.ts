@@ -44,6 +44,8 @@ export interface Piece {
   seconds: number
   wait?: number
   needs?: [string, string][]
+  /** mm, of what slides on */
+  sizes?: { over: number, bore: number | null, outer: number | null }
 }
 export type Remedy = 'accept' | 'rework' | 'remake'
 export interface Flaw { id: string, words: string, why: string, usual: Remedy }

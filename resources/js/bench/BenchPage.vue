@@ -97,10 +97,7 @@ function confirm() {
 /** Like pieces at once, where each by itself says nothing more. */
 const together = computed(() => step.value && step.value.pieces.length > 1 && ['strip', 'dress', 'tin', 'tug', 'close', 'shrink', 'label', 'mark'].includes(step.value.task) ? step.value.pieces.filter(each => !bench.settled(each.id) && bench.waitsFor(each).length === 0) : [])
 function confirmAll() {
-  for (const each of together.value) {
-    const here = byId.value.get(each.id)
-    if (here && !hold.value) bench.confirm(here)
-  }
+  if (!hold.value) bench.confirmAll(together.value.flatMap(each => byId.value.get(each.id) ?? []))
 }
 function back() {
   const before = bench.places.value.slice(0, bench.places.value.findIndex(each => each.piece.id === at.value) === -1 ? undefined : bench.places.value.findIndex(each => each.piece.id === at.value)).reverse()
@@ -180,7 +177,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
         <p v-for="caution in piece.cautions ?? []" :key="caution" class="note stop">{{ caution }}</p>
         <div v-if="why && piece.why" class="note"><strong>Why</strong>{{ inFigures(piece.why) }}<ul><li v-for="[before, reason] in piece.needs ?? []" :key="before">after {{ byId.get(before)?.piece.words.toLowerCase() }}: {{ inFigures(reason) }}</li></ul></div>
         <img v-if="step.task === 'strip' && fitting?.strip" class="strip" :src="`/api/runs/${fitting.strip.run}/sheet/${fitting.strip.side}/strip.svg?fitting=${fitting.strip.at}&units=${system}`" alt="The prepared end, to scale">
-        <SlideStack v-if="step.task === 'slide-on'" :place="place" :places="bench.places.value" :settled="bench.settled" />
+        <SlideStack v-if="step.task === 'slide-on'" :place="place" :drawing="fitting?.drawing ?? null" :places="bench.places.value" :settled="bench.settled" />
         <InspectPanel v-if="step.task === 'inspect' && mayWork && !hold" :key="piece.id" :ids="ids" :place="place" :bench="bench" />
         <p v-if="onlyTest" class="note good"><strong>The bench is done with it.</strong><router-link :to="`/test/${piece.run}`">Test it and record what lights</router-link></p>
         <template v-if="upcoming.length && step.task !== 'inspect'">

@@ -140,8 +140,14 @@ export function useJob(ids: () => string) {
     void send()
   }
 
-  function confirm(place: Place, note = '') {
-    record({ kind: place.step.event, run: place.piece.run, step: place.piece.id, took: took(), ...(note ? { note } : {}) })
+  /** Like pieces at once share the time that they took. */
+  function confirmAll(all: Place[]) {
+    const seconds = took()
+    for (const place of all) confirm(place, '', seconds === undefined ? undefined : Math.round(seconds / all.length * 10) / 10)
+  }
+
+  function confirm(place: Place, note = '', seconds = took()) {
+    record({ kind: place.step.event, run: place.piece.run, step: place.piece.id, took: seconds, ...(note ? { note } : {}) })
     at.value = next(place.piece.id)
   }
 
@@ -154,5 +160,5 @@ export function useJob(ids: () => string) {
 
   watch(at, () => { if (job.value) void look() })
 
-  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, send, record, confirm, restart }
+  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, send, record, confirm, confirmAll, restart }
 }
