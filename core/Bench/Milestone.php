@@ -14,6 +14,21 @@ final readonly class Milestone
     {
     }
 
+    /**
+     * The very thing that it says was done: left out, it was not. An end is
+     * made without a part that was left out of it, and shows that.
+     */
+    public function isOf(Task $task): bool
+    {
+        return match ($this->kind) {
+            EventKind::Cut => $task === Task::Cut,
+            EventKind::Pulled => $task === Task::Pull,
+            EventKind::Inspected => $task === Task::Inspect,
+            EventKind::Labelled => true,
+            default => false,
+        };
+    }
+
     public function key(): string
     {
         return $this->kind->value.'|'.$this->run.'|'.($this->side->value ?? '');

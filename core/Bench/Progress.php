@@ -111,7 +111,8 @@ final class Progress
         foreach ($this->operations as $operation) {
             foreach (Milestone::of($operation) as $key => $milestone) {
                 $milestones[$key] = $milestone;
-                $open[$key] = ($open[$key] ?? false) || ! $this->of($operation->id)->status->isSettled();
+                $status = $this->of($operation->id)->status;
+                $open[$key] = ($open[$key] ?? false) || ! $status->isSettled() || ($status === Status::Skipped && $milestone->isOf($operation->task));
             }
         }
 

@@ -128,6 +128,18 @@ final class BenchProgressTest extends TestCase
         self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'], $keys($all));
     }
 
+    /** An inspection that was passed over is no inspection; an end without its boot is an end, and shows it. */
+    public function test_what_was_left_out_fills_no_bead_of_its_own(): void
+    {
+        $operations = self::operations(Bench::microphone());
+        $with = fn (Task ...$skipped): array => array_keys((new Progress($operations, array_map(fn (Operation $operation): Event => in_array($operation->task, $skipped, true)
+            ? $this->event(EventKind::Skipped, $operation->run, $operation->side, step: $operation->id, note: 'later')
+            : $this->confirm($operation), array_values($operations))))->milestones());
+        self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'], $with(Task::SlideOn));
+        self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'labelled|A-1|'], $with(Task::Inspect));
+        self::assertEqualsCanonicalizing(['joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|'], $with(Task::Cut, Task::Label));
+    }
+
     public function test_a_hold_stands_until_it_is_lifted_and_a_question_until_it_is_answered(): void
     {
         $operations = self::operations(Bench::microphone());
