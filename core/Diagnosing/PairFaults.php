@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Diagnosing;
 
 use Sartal\Core\Wiring\Edge;
-use Sartal\Core\Wiring\EdgeKind;
 use Sartal\Core\Wiring\Edit;
-use Sartal\Core\Wiring\Node;
-use Sartal\Core\Wiring\Wiring;
 
 /**
  * Whole elements exchanged at one end (crossed pairs, channels exchanged), and
@@ -84,37 +81,10 @@ final readonly class PairFaults implements FaultSource
     /** @return iterable<Fault> */
     private function split(Patch $patch): iterable
     {
-        $through = [];
-        foreach ($patch->conductors as $conductor) {
-            $near = $this->joint($patch->wiring, $conductor->from);
-            $far = $this->joint($patch->wiring, $conductor->to);
-            if ($near !== null && $far !== null && $conductor->twist !== null) {
-                $through[] = [$near, $far, $conductor->twist];
+        foreach (BothEnds::in($patch) as $two) {
+            if ($two->isOfTwoTwists()) {
+                yield $two->exchanged(FaultKind::Split);
             }
         }
-        foreach ($through as $i => [$near, $far, $twist]) {
-            foreach (array_slice($through, $i + 1) as [$otherNear, $otherFar, $otherTwist]) {
-                $sameEnds = Node::fitting($near->to) === Node::fitting($otherNear->to) && Node::fitting($far->to) === Node::fitting($otherFar->to);
-                if ($sameEnds && $twist !== $otherTwist) {
-                    yield new Fault(FaultKind::Split, [$near->to, $otherNear->to, $far->to, $otherFar->to], [$near->id, $otherNear->id, $far->id, $otherFar->id], new Edit([
-                        $near->id => $near->movedTo($otherNear->to),
-                        $otherNear->id => $otherNear->movedTo($near->to),
-                        $far->id => $far->movedTo($otherFar->to),
-                        $otherFar->id => $otherFar->movedTo($far->to),
-                    ]));
-                }
-            }
-        }
-    }
-
-    private function joint(Wiring $wiring, string $node): ?Edge
-    {
-        foreach ($wiring->at($node) as $edge) {
-            if ($edge->kind === EdgeKind::Joint) {
-                return $edge;
-            }
-        }
-
-        return null;
     }
 }
