@@ -36,9 +36,7 @@ final class CauseWords
         $contacts = array_map(Node::address(...), $fault->nodes);
 
         return match ($fault->kind) {
-            FaultKind::Open => $fault->nodes === []
-                ? sprintf('The conductor %s is broken along the cable', $this->conductor($fault->edges[0]))
-                : sprintf('%s is open at %s', ucfirst($this->contact($fault->nodes[0])), $place),
+            FaultKind::Open => $this->open($fault, $place),
             FaultKind::Swap => sprintf('%s are swapped at %s', ucfirst($this->both($fault->nodes)), $place),
             FaultKind::Short => sprintf('%s are bridged at %s', ucfirst($this->both($fault->nodes)), $place),
             FaultKind::ShellBond => sprintf('%s touches the shell at %s', ucfirst($this->contact($this->notShell($fault->nodes))), $place),
@@ -48,10 +46,41 @@ final class CauseWords
                 ? sprintf('Contacts %s are turned round by one at %s', implode(', ', $contacts), $place)
                 : sprintf('Everything from contact %s to %s sits %d %s at %s', $contacts[0], $contacts[1], abs($fault->by), (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'), $place),
             FaultKind::Mirrored => sprintf('%s are swapped at both ends alike', ucfirst($this->both(array_slice($fault->nodes, 0, 2)))),
-            FaultKind::Leak => sprintf('%s leak to each other by some kilohms at %s', ucfirst($this->both($fault->nodes)), $place),
-            FaultKind::Stuck => sprintf('The switch at %s does not move', $place),
+            FaultKind::Leak => $fault->nodes === []
+                ? sprintf('%s and %s leak to each other inside the cable', $this->conductor($fault->edges[0]), $this->conductor($fault->edges[1]))
+                : sprintf('%s leak to each other by some kilohms at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::Loose => $fault->nodes === []
+                ? sprintf('The conductor %s is broken inside and comes and goes', $this->conductor($fault->edges[0]))
+                : sprintf('%s comes and goes at %s', ucfirst($this->contact($fault->nodes[0])), $place),
+            FaultKind::Stuck => sprintf('The switch between %s stays %s', implode(' and ', array_map($this->far(...), $fault->nodes)), $fault->by === 0 ? 'at rest' : 'operated'),
+            FaultKind::Length => sprintf('The cable of %s is %d %% %s than planned: another one was cut, or is plugged in', $this->code($fault->edges[0]), abs($fault->by), $fault->by > 0 ? 'longer' : 'shorter'),
             FaultKind::Split => sprintf('The cores on contacts %s and %s are exchanged at both ends: a split pair', $contacts[0], $contacts[1]),
         };
+    }
+
+    private function open(Fault $fault, string $place): string
+    {
+        return match (true) {
+            $fault->nodes === [] => sprintf('The conductor %s is broken along the cable', $this->conductor($fault->edges[0])),
+            count($fault->nodes) === 1 => sprintf('%s is open at %s', ucfirst($this->contact($fault->nodes[0])), $place),
+            array_filter($fault->nodes, Node::isShell(...)) !== [] => sprintf('The shell is not joined to %s at %s', $this->contact($this->notShell($fault->nodes)), $place),
+            default => sprintf('The wire between %s is missing', implode(' and ', array_map($this->far(...), $fault->nodes))),
+        };
+    }
+
+    /** A contact with the name of its connector. */
+    private function far(string $node): string
+    {
+        $label = $this->installation->fittings[Node::fitting($node) ?? '']->label ?? '';
+
+        return trim($label.' '.$this->contact($node));
+    }
+
+    private function code(string $conductor): string
+    {
+        $run = explode(':', $conductor, 3)[1] ?? '';
+
+        return $this->installation->runs[$run]->code ?? $run;
     }
 
     public function consequence(Fault $fault): string
@@ -64,7 +93,14 @@ final class CauseWords
             }
         }
 
-        return '';
+        return match ($fault->kind) {
+            FaultKind::Loose => 'It works on the bench and crackles when somebody moves it.',
+            FaultKind::Leak => 'Noise, and a level that sags; near mains a shock.',
+            FaultKind::Mirrored => 'It passes a map. Where the screen carries a signal it hums.',
+            FaultKind::Stuck => 'It does what it does whatever the switch says.',
+            FaultKind::Length => 'Loss and delay are not those that were planned.',
+            default => '',
+        };
     }
 
     /** The fitting to open; "" where the fault is in the cable or at both ends. */

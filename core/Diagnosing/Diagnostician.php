@@ -15,7 +15,7 @@ use SplPriorityQueue;
  * same as the cable are kept. Where no single one does, faults are made on
  * top of each other, best first (beam search).
  */
-final readonly class Diagnostician
+final class Diagnostician
 {
     /** Faults made on top of each other, at most. */
     private const DEEPEST = 3;
@@ -26,35 +26,32 @@ final readonly class Diagnostician
     /** Lines compared for one further depth, at most: beyond it a person would wait, and is told that nothing fits. */
     private const PATIENCE = 300_000;
 
-    private const LISTED = 24;
-
     /** Symptoms up to this many are tried two by two. */
     private const PAIRED_UP = 10;
+
+    private ?OtherLengths $lengths = null;
 
     /**
      * @param  list<FaultSource>  $narrow  faults that join what they touch: they show in one symptom
      * @param  list<FaultSource>  $wide  faults of several joints, which may show in many
      */
-    private function __construct(private array $narrow, private array $wide, private FaultPlaces $places)
+    private function __construct(private readonly array $narrow, private readonly array $wide, private readonly FaultPlaces $places)
     {
     }
 
     public static function for(FaultPlaces $places): self
     {
-        return new self(
-            [new Opens, new Swaps, new Shorts, new Moves],
-            [new PairFaults($places->groups), new Shifts($places->terminals)],
-            $places,
-        );
+        return new self(FaultSources::narrow($places), FaultSources::wide($places), $places);
     }
 
     public function diagnose(Expectation $expectation, Reading $reading): Diagnosis
     {
+        $this->lengths = OtherLengths::saidBy($expectation, $reading);
         $troubles = [];
         $symptoms = $this->joinedUp(Symptoms::of($expectation, $reading), $expectation->wiring);
         foreach ($symptoms as [$symptom, $causes]) {
             $causes ??= $this->explain($symptom, $expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
-            $troubles[] = new Trouble($symptom->lines, $symptom->pairs, array_slice($causes, 0, self::LISTED), max(0, count($causes) - self::LISTED));
+            $troubles[] = new Trouble($symptom->lines, $symptom->pairs, $symptom->wrong, $causes);
         }
 
         return new Diagnosis($troubles);
@@ -74,7 +71,7 @@ final readonly class Diagnostician
             foreach (array_slice($symptoms, 1) as $symptom) {
                 $all = $all->with($symptom);
             }
-            $causes = $this->single($all, $good, $this->wide);
+            $causes = $this->single($all, $good, $this->wide());
             if ($causes !== []) {
                 return [[$all, $causes]];
             }
@@ -85,7 +82,7 @@ final readonly class Diagnostician
             $causes = null;
             foreach (count($symptoms) < self::PAIRED_UP ? $symptoms : [] as $i => $other) {
                 $both = $first->with($other);
-                $causes = $this->single($both, $good, $this->wide) ?: null;
+                $causes = $this->single($both, $good, $this->wide()) ?: null;
                 if ($causes !== null) {
                     $first = $both;
                     unset($symptoms[$i]);
@@ -99,12 +96,18 @@ final readonly class Diagnostician
         return $joined;
     }
 
+    /** @return list<FaultSource> */
+    private function wide(): array
+    {
+        return [...$this->wide, ...($this->lengths === null ? [] : [$this->lengths])];
+    }
+
     /** @return list<Cause> */
     private function explain(Symptom $symptom, Wiring $good, int $effort): array
     {
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {
-            [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide]);
+            [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide()]);
             if ($found !== []) {
                 return $found;
             }
@@ -176,9 +179,9 @@ final readonly class Diagnostician
     {
         $kept = new SplPriorityQueue;
         $kept->setExtractFlags(SplPriorityQueue::EXTR_DATA);
-        foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide]) as $made) {
+        foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide()]) as $made) {
             // The furthest comes out first, so that it is the one to go.
-            $kept->insert($made, $symptom->distance($made[1]));
+            $kept->insert($made, $symptom->distance($made[1], $made[0]));
             if ($kept->count() > $width) {
                 $kept->extract();
             }

@@ -23,8 +23,13 @@ final readonly class Fault
     ) {
     }
 
+    /** The same for the same fault, whichever end of it was come upon first. */
     public function key(): string
     {
-        return $this->kind->value.':'.implode(',', $this->nodes).':'.implode(',', $this->edges).':'.$this->by;
+        [$nodes, $edges] = [$this->nodes, $this->edges];
+        sort($nodes, SORT_STRING);
+        sort($edges, SORT_STRING);
+
+        return $this->kind->value.':'.implode(',', $nodes).':'.implode(',', $edges).':'.$this->by;
     }
 }

@@ -15,9 +15,11 @@ enum FaultKind: string
     case Crossed = 'crossed';
     case Shift = 'shift';
     case Split = 'split';
+    case Loose = 'loose';
     case Mirrored = 'mirrored';
     case Leak = 'leak';
     case Stuck = 'stuck';
+    case Length = 'length';
 
     public function rank(): int
     {

@@ -33,5 +33,23 @@ final readonly class Leaks implements FaultSource
                 }
             }
         }
+        yield from $this->acrossDomains($patch);
+    }
+
+    /**
+     * Mains into what lies beside it, somewhere along the cable.
+     *
+     * @return iterable<Fault>
+     */
+    private function acrossDomains(Patch $patch): iterable
+    {
+        foreach ($patch->conductors as $i => $one) {
+            foreach (array_slice($patch->conductors, $i + 1) as $other) {
+                if ($one->domain !== $other->domain && explode(':', $one->id, 3)[1] === explode(':', $other->id, 3)[1]) {
+                    $leak = new Edge('leak:'.$one->from.'~'.$other->from, EdgeKind::Stray, $one->from, $other->from, self::OHMS);
+                    yield new Fault(FaultKind::Leak, [], [$one->id, $other->id], new Edit([$leak->id => $leak]));
+                }
+            }
+        }
     }
 }

@@ -6,7 +6,7 @@ namespace Sartal\Core\Diagnosing;
 
 use Sartal\Core\Wiring\Edit;
 
-/** A joint that does not hold, or a conductor broken along the way. */
+/** A joint that does not hold, a conductor broken along the way, a jumper or the leg of a Y that is missing. */
 final class Opens implements FaultSource
 {
     public function in(Patch $patch): iterable
@@ -18,6 +18,9 @@ final class Opens implements FaultSource
         }
         foreach ($patch->conductors as $conductor) {
             yield new Fault(FaultKind::Open, [], [$conductor->id], new Edit([$conductor->id => null]));
+        }
+        foreach ($patch->links as $link) {
+            yield new Fault(FaultKind::Open, [$link->from, $link->to], [$link->id], new Edit([$link->id => null]));
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
+use Sartal\Core\Testing\SwitchStates;
 use Sartal\Core\Wiring\Edge;
 use Sartal\Core\Wiring\EdgeKind;
 use Sartal\Core\Wiring\Node;
@@ -16,12 +17,16 @@ final readonly class Patch
      * @param  array<string, list<Edge>>  $joints  by fitting
      * @param  list<Edge>  $conductors
      * @param  array<string, list<string>>  $terminals  by fitting, in the order of the connector
+     * @param  array<string, list<Edge>>  $switches  edges of each switch
+     * @param  list<Edge>  $links
      */
     private function __construct(
         public Wiring $wiring,
         public array $joints,
         public array $conductors,
         public array $terminals,
+        public array $switches,
+        public array $links,
     ) {
     }
 
@@ -40,6 +45,8 @@ final readonly class Patch
         $joints = [];
         $conductors = [];
         $terminals = [];
+        $switches = [];
+        $links = [];
         foreach ($nodes as $node => $_) {
             $node = (string) $node;
             $fitting = Node::fitting($node);
@@ -51,6 +58,10 @@ final readonly class Patch
                     $joints[$fitting][$edge->id] = $edge;
                 } elseif ($edge->kind === EdgeKind::Conductor) {
                     $conductors[$edge->id] = $edge;
+                } elseif ($edge->kind === EdgeKind::Switch) {
+                    $switches[SwitchStates::switchOf($edge)][$edge->id] = $edge;
+                } elseif ($edge->kind === EdgeKind::Link) {
+                    $links[$edge->id] = $edge;
                 }
             }
         }
@@ -66,6 +77,6 @@ final readonly class Patch
             $inOrder[$fitting] = $made;
         }
 
-        return new self($wiring, $inOrder, array_values($conductors), $terminals);
+        return new self($wiring, $inOrder, array_values($conductors), $terminals, array_map(array_values(...), $switches), array_values($links));
     }
 }

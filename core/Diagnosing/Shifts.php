@@ -16,8 +16,11 @@ final readonly class Shifts implements FaultSource
     /** A block is out by a contact, or by a channel of up to this many. */
     private const FURTHEST = 8;
 
-    /** @param  array<string, list<string>>  $terminals every terminal by fitting, in the order of the connector */
-    public function __construct(private array $terminals)
+    /**
+     * @param  array<string, list<string>>  $terminals  every terminal by fitting, in the order of the connector
+     * @param  array<string, string>  $groups  joint id → element
+     */
+    public function __construct(private array $terminals, private array $groups)
     {
     }
 
@@ -39,7 +42,13 @@ final readonly class Shifts implements FaultSource
                     }
                 }
             }
-            yield from $this->turned($joints);
+            $channels = [];
+            foreach ($joints as $joint) {
+                $channels[$this->groups[$joint->id] ?? ''][] = $joint;
+            }
+            foreach ($channels as $channel) {
+                yield from $this->turned($channel);
+            }
         }
     }
 

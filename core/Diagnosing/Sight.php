@@ -4,53 +4,30 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
-use Sartal\Core\Testing\MapMethod;
-use Sartal\Core\Testing\TestSetup;
-use Sartal\Core\Wiring\EdgeKind;
-use Sartal\Core\Wiring\Node;
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Testing\Question;
 use Sartal\Core\Wiring\Wiring;
 
 /**
- * Whether a check shows a fault: the wiring is read as that check reads it,
- * with the fault in it and without. Only what the fault touches is read.
+ * Whether a method shows a fault: it is asked of the wiring with the fault in
+ * it and without. Only what the fault touches is asked.
  */
 final class Sight
 {
-    /** Ω up to which a lamp lights: common practice. */
-    private const LAMP = 1000.0;
+    /** @var array{?Fault, ?Wiring, array<string, true>} of the fault looked at last */
+    private array $last = [null, null, []];
 
-    /** What an ohmmeter is trusted with, share and Ω: common practice. */
-    private const SHARE = 0.2;
-
-    private const LEAST = 0.05;
-
-    /** @param  array<string, string>  $colours  joint id → colour of its core and of what it lies in */
-    public function __construct(private readonly Wiring $good, private readonly TestSetup $setup, private readonly array $colours)
+    public function __construct(private readonly Expectation $expectation)
     {
     }
 
-    public function shows(Check $check, Fault $fault): bool
+    public function shows(Method $method, Fault $fault): bool
     {
-        return match ($check) {
-            Check::Map => $this->lights($fault, self::LAMP, false),
-            Check::Shells => $this->lights($fault, self::LAMP, true),
-            Check::Insulation => $this->lights($fault, INF, true),
-            Check::Pairs => MapMethod::splits($this->good, $this->setup->pairs) !== MapMethod::splits($this->good->edited($fault->edit), $this->setup->pairs),
-            Check::Ohms => $this->ohms($fault),
-            Check::EyesA => $this->seen($fault, ':A:'),
-            Check::EyesB => $this->seen($fault, ':B:'),
-        };
-    }
-
-    private function lights(Fault $fault, float $most, bool $shells): bool
-    {
-        $bad = $this->good->edited($fault->edit);
-        foreach ($this->touched($fault, $bad) as $from => $_) {
-            $from = (string) $from;
-            if (! isset($this->setup->from[$from]) || (! $shells && Node::isShell($from))) {
-                continue;
-            }
-            if ($this->lit($this->good, $from, $most, $shells) !== $this->lit($bad, $from, $most, $shells)) {
+        $senses = $this->expectation->senses();
+        [$bad, $touched] = $this->touched($fault);
+        foreach ($senses->about($method, $touched) as $question) {
+            if ($this->differs($question, $fault, $bad)) {
                 return true;
             }
         }
@@ -58,67 +35,32 @@ final class Sight
         return false;
     }
 
-    /** @return array<string, true> */
-    private function lit(Wiring $wiring, string $from, float $most, bool $shells): array
+    private function differs(Question $question, Fault $fault, Wiring $bad): bool
     {
-        $lit = array_intersect_key($wiring->reach($from, $most), $this->setup->to);
-        if (! $shells) {
-            $lit = array_filter($lit, static fn (string $node): bool => ! Node::isShell($node), ARRAY_FILTER_USE_KEY);
-        }
-        ksort($lit);
+        $senses = $this->expectation->senses();
+        $read = $question->state === '' ? $senses->answerOf($bad, $question) : $senses->answer($question, [$fault->edit]);
 
-        return $lit;
+        return ! $senses->agree($question, $senses->expected($question), $read);
     }
 
-    /** @return array<string, true> nodes that conduct to what the fault changes, before or after */
-    private function touched(Fault $fault, Wiring $bad): array
+    /** @return array{Wiring, array<string, true>} the wiring with the fault in it, and what conducts to what it changes, before or after */
+    private function touched(Fault $fault): array
     {
+        if ($this->last[0] === $fault && $this->last[1] !== null) {
+            return [$this->last[1], $this->last[2]];
+        }
+        $good = $this->expectation->wiring;
+        $bad = $good->edited($fault->edit);
         $touched = [];
         foreach ($fault->edit->edges as $id => $edge) {
-            foreach (array_filter([$edge, $this->good->edges[$id] ?? null]) as $each) {
+            foreach (array_filter([$edge, $good->edges[$id] ?? null]) as $each) {
                 foreach ([$each->from, $each->to] as $node) {
-                    $touched += isset($touched[$node]) ? [] : $this->good->reach($node) + $bad->reach($node);
+                    $touched += isset($touched[$node]) ? [] : $good->reach($node) + $bad->reach($node);
                 }
             }
         }
+        $this->last = [$fault, $bad, $touched];
 
-        return $touched;
-    }
-
-    private function ohms(Fault $fault): bool
-    {
-        $bad = $this->good->edited($fault->edit);
-        foreach ($this->touched($fault, $bad) as $from => $_) {
-            $from = (string) $from;
-            foreach (isset($this->setup->from[$from]) ? $this->lit($this->good, $from, self::LAMP, true) : [] as $to => $_) {
-                if ((string) $to === $from) {
-                    continue;
-                }
-                $expected = Resistance::between($this->good, $from, (string) $to, self::LAMP);
-                $read = Resistance::between($bad, $from, (string) $to, self::LAMP);
-                if (is_infinite($read) !== is_infinite($expected) || (! is_infinite($read) && abs($read - $expected) > max(self::LEAST, self::SHARE * $expected))) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /** Joints of one end, by the colours that meet their contacts. Bridges are seen as well. */
-    private function seen(Fault $fault, string $side): bool
-    {
-        $before = $after = [];
-        foreach ($fault->edit->edges as $id => $edge) {
-            $old = $this->good->edges[$id] ?? null;
-            if (($old ?? $edge)?->kind === EdgeKind::Joint && str_contains((string) $id, $side)) {
-                $before[] = $old === null ? '' : ($this->colours[$id] ?? $id).'>'.$old->to;
-                $after[] = $edge === null ? '' : ($this->colours[$id] ?? $id).'>'.$edge->to;
-            }
-        }
-        sort($before);
-        sort($after);
-
-        return $before !== $after;
+        return [$bad, $touched];
     }
 }

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
-use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\MapMethod;
 use Sartal\Core\Testing\PairCheck;
-use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Sample;
 use Sartal\Core\Wiring\Wiring;
 
 /**
@@ -25,22 +24,28 @@ final class Symptom
     /** @var list<string> pairs that were read as split, among those to compare */
     private array $split;
 
+    /** @var array<string, Sample> what other methods showed of them, by question */
+    private array $samples;
+
     /**
      * @param  list<string>  $lines
      * @param  list<string>  $pairs
+     * @param  list<Sample>  $wrong  what else read wrong
      * @param  list<string>  $probes  every probe concerned
      */
     public function __construct(
         public readonly array $lines,
         public readonly array $pairs,
+        public readonly array $wrong,
         public readonly array $probes,
-        private readonly Expectation $expectation,
-        private readonly Reading $reading,
+        private readonly Evidence $evidence,
     ) {
+        [$expectation, $reading] = [$evidence->expectation, $evidence->reading];
         $concerned = [];
         foreach ($probes as $probe) {
             $concerned += $expectation->wiring->reach($probe);
         }
+        $this->samples = $evidence->samplesAt($concerned);
         // Wrong lines come first, so that a fault that does not fit is given up early.
         $this->rows = array_values(array_unique([...$lines, ...array_filter(
             array_map(strval(...), array_keys(array_intersect_key($reading->lights, $concerned))),
@@ -62,16 +67,34 @@ final class Symptom
     {
         return $this->readsTheSame($wiring, $this->rows)
             && $this->readsTheSame($wiring, $this->rowsTouchedBy($faults, $wiring))
-            && self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0;
+            && self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0
+            && $this->samplesAgree($wiring, $faults);
+    }
+
+    /** @param  list<Fault>  $faults */
+    private function samplesAgree(Wiring $wiring, array $faults): bool
+    {
+        foreach ($this->samples as $sample) {
+            if (! $this->evidence->agrees($sample, $wiring, $faults)) {
+                return false;
+            }
+        }
+        foreach (array_diff_key($this->evidence->samplesAt($this->reachedBy($faults, $wiring)), $this->samples) as $sample) {
+            if (! $this->evidence->agrees($sample, $wiring, $faults)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param  list<string>  $rows */
     private function readsTheSame(Wiring $wiring, array $rows): bool
     {
         foreach ($rows as $row) {
-            $lit = MapMethod::lights($wiring, $this->expectation->setup, [$row])[$row];
+            $lit = MapMethod::lights($wiring, $this->evidence->expectation->setup, [$row])[$row];
             sort($lit, SORT_STRING);
-            if ($lit !== $this->reading->lights[$row]) {
+            if ($lit !== $this->evidence->reading->lights[$row]) {
                 return false;
             }
         }
@@ -87,25 +110,41 @@ final class Symptom
      */
     private function rowsTouchedBy(array $faults, Wiring $wiring): array
     {
+        return array_values(array_diff(array_map(strval(...), array_keys(array_intersect_key($this->evidence->reading->lights, $this->reachedBy($faults, $wiring)))), $this->rows));
+    }
+
+    /**
+     * @param  list<Fault>  $faults
+     * @return array<string, true>
+     */
+    private function reachedBy(array $faults, Wiring $wiring): array
+    {
         $nodes = [];
         foreach ($faults as $fault) {
             foreach ($fault->edit->edges as $edge) {
-                if ($edge !== null) {
+                if ($edge !== null && ! isset($nodes[$edge->to])) {
                     $nodes += $wiring->reach($edge->to);
                 }
             }
         }
 
-        return array_values(array_diff(array_map(strval(...), array_keys(array_intersect_key($this->reading->lights, $nodes))), $this->rows));
+        return $nodes;
     }
 
-    /** How many lights and pairs this wiring would read otherwise than was read. */
-    public function distance(Wiring $wiring): int
+    /**
+     * How many lights, pairs and samples this wiring would read otherwise than was read.
+     *
+     * @param  list<Fault>  $faults  that are in it
+     */
+    public function distance(Wiring $wiring, array $faults): int
     {
         $distance = self::differences(MapMethod::splits($wiring, $this->checks), $this->split);
         foreach ($this->rows as $row) {
-            $lit = MapMethod::lights($wiring, $this->expectation->setup, [$row])[$row];
-            $distance += self::differences($lit, $this->reading->lights[$row]);
+            $lit = MapMethod::lights($wiring, $this->evidence->expectation->setup, [$row])[$row];
+            $distance += self::differences($lit, $this->evidence->reading->lights[$row]);
+        }
+        foreach ($this->samples as $sample) {
+            $distance += $this->evidence->agrees($sample, $wiring, $faults) ? 0 : 1;
         }
 
         return $distance;
@@ -120,10 +159,10 @@ final class Symptom
         return count(array_diff($some, $others)) + count(array_diff($others, $some));
     }
 
-    /** Lines that are compared for every fault tried. */
+    /** Lines and samples that are compared for every fault tried. */
     public function size(): int
     {
-        return count($this->rows);
+        return count($this->rows) + count($this->samples);
     }
 
     /** Two symptoms taken as one, for a fault that shows in both. */
@@ -132,9 +171,9 @@ final class Symptom
         return new self(
             [...$this->lines, ...$other->lines],
             [...$this->pairs, ...$other->pairs],
+            [...$this->wrong, ...$other->wrong],
             [...$this->probes, ...$other->probes],
-            $this->expectation,
-            $this->reading,
+            $this->evidence,
         );
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
+use Sartal\Core\Installation\Method;
 use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\PairCheck;
 use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Sample;
 use Sartal\Core\Wiring\DisjointSets;
+use Sartal\Core\Wiring\Node;
 
 /** Parts a wrong reading into symptoms that have no contact in common: each can be explained by itself. */
 final class Symptoms
@@ -32,6 +35,12 @@ final class Symptoms
                 }
             }
         }
+        $wrong = $expectation->wrongSamples($reading);
+        foreach ($wrong as $sample) {
+            self::joinWhatItTouches($sample, $expectation, $sets);
+        }
+        self::joinByColour($wrong, $expectation, $sets);
+        $evidence = new Evidence($expectation, $reading);
 
         return array_map(
             static fn (array $probes): Symptom => new Symptom(
@@ -40,10 +49,59 @@ final class Symptoms
                     static fn (PairCheck $pair): string => $pair->id,
                     array_filter($pairs, static fn (PairCheck $pair): bool => array_intersect($pair->nodes, $probes) !== []),
                 )),
-                $probes, $expectation, $reading,
+                array_values(array_filter($wrong, static fn (Sample $sample): bool => array_intersect($expectation->senses()->nodes($sample->question), $probes) !== [])),
+                $probes, $evidence,
             ),
             $sets->groups(),
         );
+    }
+
+    private static function joinWhatItTouches(Sample $sample, Expectation $expectation, DisjointSets $sets): void
+    {
+        $senses = $expectation->senses();
+        $nodes = $senses->nodes($sample->question);
+        if (in_array($sample->question->method, [Method::Map, Method::Shells, Method::Switches], true)) {
+            $expected = $senses->expected($sample->question);
+            array_push($nodes, ...(is_array($sample->value) ? $sample->value : []), ...(is_array($expected) ? $expected : []));
+        }
+        foreach ($nodes as $node) {
+            $sets->join($nodes[0], $node);
+            // What conducts to it when nothing is wrong shares its causes.
+            foreach (array_intersect_key($expectation->wiring->reach($node), $expectation->setup->from + $expectation->setup->to) as $with => $_) {
+                $sets->join($node, (string) $with);
+            }
+        }
+    }
+
+    /**
+     * At an opened end, a colour that is missing on one contact and sits on
+     * another tells that they are one trouble.
+     *
+     * @param  list<Sample>  $wrong
+     */
+    private static function joinByColour(array $wrong, Expectation $expectation, DisjointSets $sets): void
+    {
+        $missing = $found = [];
+        foreach ($wrong as $sample) {
+            if (! $sample->question->method->opens() || ! is_array($sample->value)) {
+                continue;
+            }
+            $expected = $expectation->senses()->expected($sample->question);
+            $fitting = Node::fitting($sample->question->at).$sample->question->method->value;
+            foreach (is_array($expected) ? array_diff($expected, $sample->value) : [] as $colour) {
+                $missing[$fitting."\n".$colour][] = $sample->question->at;
+            }
+            foreach (array_diff($sample->value, is_array($expected) ? $expected : []) as $colour) {
+                $found[$fitting."\n".$colour][] = $sample->question->at;
+            }
+        }
+        foreach ($found as $colour => $contacts) {
+            foreach ($contacts as $contact) {
+                foreach ($missing[$colour] ?? $contacts as $other) {
+                    $sets->join($contact, $other);
+                }
+            }
+        }
     }
 
     /**

@@ -12,7 +12,7 @@ final readonly class HouseRules
     /** @var list<class-string<School>> in the order in which they are asked */
     public const SCHOOLS = [
         ColourScheme::class, HotColour::class, ShellBond::class, ScreenAndDrain::class, JoinOrder::class, ScreenTinning::class,
-        ContactsMade::class, JointShrink::class, MainsEnds::class, SecondEnd::class, LengthPractice::class, LabelMaterial::class, LabelTurn::class,
+        ContactsMade::class, JointShrink::class, MainsEnds::class, SecondEnd::class, LengthPractice::class, LabelMaterial::class, LabelTurn::class, TestedBy::class,
     ];
 
     /** @var array<class-string<School>, School> only what departs from the usual */

@@ -26,6 +26,7 @@ final readonly class Installation
      * @param  array<string, Junction>  $junctions
      * @param  array<string, Panel>  $panels
      * @param  array<string, Reel>  $reels
+     * @param  array<string, Instrument>  $instruments
      */
     public function __construct(
         public string $id,
@@ -48,6 +49,8 @@ final readonly class Installation
         public array $reels = [],
         public Economy $economy = new Economy,
         public Workshop $workshop = new Workshop,
+        public TestRules $testing = new TestRules,
+        public array $instruments = [],
     ) {
     }
 
@@ -122,7 +125,7 @@ final readonly class Installation
         return new self(
             $this->id, $this->name, $rules ?? $this->rules, $catalogue ?? $this->catalogue, $this->locations, $ways ?? $this->ways, $looms ?? $this->looms,
             $circuits ?? $this->circuits, $this->equipment, $fittings ?? $this->fittings, $runs ?? $this->runs, $this->matings, $this->splices, $this->links,
-            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy, $this->workshop,
+            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy, $this->workshop, $this->testing, $this->instruments,
         );
     }
 }

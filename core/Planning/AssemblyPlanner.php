@@ -5,19 +5,22 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Diagnosing\CauseWords;
-use Sartal\Core\Diagnosing\Check;
 use Sartal\Core\Diagnosing\Coverage;
 use Sartal\Core\Diagnosing\Diagnosis;
 use Sartal\Core\Diagnosing\Diagnostician;
 use Sartal\Core\Diagnosing\FaultPlaces;
 use Sartal\Core\Diagnosing\FirstToOpen;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\SetupBuilder;
 use Sartal\Core\Testing\SwitchState;
 use Sartal\Core\Testing\SwitchStates;
+use Sartal\Core\Testing\TestPlan;
+use Sartal\Core\Testing\TestPlanner;
 use Sartal\Core\Wiring\Assembly;
 use Sartal\Core\Wiring\Joint;
 use Sartal\Core\Wiring\WiringBuilder;
@@ -56,40 +59,38 @@ final readonly class AssemblyPlanner
         }
         $wiring = (new WiringBuilder($this->installation))->build($assembly, $joints, $lengths);
 
-        return Expectation::of($wiring, SetupBuilder::of($assembly, $joints, $this->installation));
+        return Expectation::of($wiring, SetupBuilder::of($assembly, $joints, $this->installation), SwitchStates::of($wiring, $this->installation));
     }
 
     public function diagnose(Assembly $assembly, Expectation $expectation, Reading $reading): Diagnosis
     {
-        $places = FaultPlaces::of($assembly, $this->joints($assembly), $this->installation);
-
-        return Diagnostician::for($places)->diagnose($expectation, $reading);
+        return Diagnostician::for($this->places($assembly))->diagnose($expectation, $reading);
     }
 
     /**
-     * What these checks would let pass.
+     * What these methods would let pass.
      *
-     * @param  list<Check>  $checks
+     * @param  list<Method>  $methods
      */
-    public function coverage(Assembly $assembly, array $checks): Coverage
+    public function coverage(Assembly $assembly, array $methods): Coverage
     {
-        $expectation = $this->expectation($assembly);
-        $joints = $this->joints($assembly);
-        $colours = [];
-        foreach ($joints as $joint) {
-            $cable = $this->installation->catalogue->cables[$this->installation->runs[$joint->run]->cable];
-            $slash = strrpos($joint->conductor, '/');
-            // Pairs that look alike are told apart by what they lie in.
-            $colours[$joint->id()] = ($slash === false ? '' : $cable->element(substr($joint->conductor, 0, $slash))->label ?? '').' '.($cable->element($joint->conductor)->colour ?? '');
-        }
+        return Coverage::of($this->expectation($assembly), $this->places($assembly), $methods);
+    }
 
-        return Coverage::of($expectation->wiring, $expectation->setup, FaultPlaces::of($assembly, $joints, $this->installation), $colours, $checks);
+    public function places(Assembly $assembly): FaultPlaces
+    {
+        return FaultPlaces::of($assembly, $this->joints($assembly), $this->installation);
     }
 
     /** @param  list<Event>  $events  of the assembly's runs */
     public function firstToOpen(Assembly $assembly, array $events): FirstToOpen
     {
         return new FirstToOpen($this->joints($assembly), $events);
+    }
+
+    public function testPlan(Assembly $assembly, Expectation $expectation, TestStage $stage): TestPlan
+    {
+        return (new TestPlanner($this->installation))->plan($assembly, $expectation, $stage);
     }
 
     public function words(Assembly $assembly): CauseWords

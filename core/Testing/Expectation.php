@@ -4,21 +4,39 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Testing;
 
+use Sartal\Core\Installation\Method;
 use Sartal\Core\Wiring\Wiring;
 
 /** What an assembly should read, computed from its wiring. */
-final readonly class Expectation
+final class Expectation
 {
+    private ?Senses $senses = null;
+
+    /** @param  array<string, SwitchState>  $states  of its switches by id, at rest left out */
     private function __construct(
-        public Wiring $wiring,
-        public TestSetup $setup,
-        public Reading $reading,
+        public readonly Wiring $wiring,
+        public readonly TestSetup $setup,
+        public readonly Reading $reading,
+        public readonly array $states,
     ) {
     }
 
-    public static function of(Wiring $wiring, TestSetup $setup): self
+    /** @param  list<SwitchState>  $states  of its switches */
+    public static function of(Wiring $wiring, TestSetup $setup, array $states = []): self
     {
-        return new self($wiring, $setup, MapMethod::read($wiring, $setup));
+        $byId = [];
+        foreach ($states as $state) {
+            if ($state->id !== '') {
+                $byId[$state->id] = $state;
+            }
+        }
+
+        return new self($wiring, $setup, MapMethod::read($wiring, $setup), $byId);
+    }
+
+    public function senses(): Senses
+    {
+        return $this->senses ??= new Senses($this->wiring, $this->setup, $this->states);
     }
 
     /**
@@ -56,10 +74,33 @@ final readonly class Expectation
         return [...array_values(array_diff($reading->splits, $expected)), ...array_values(array_diff($expected, $reading->splits))];
     }
 
+    /** @return list<Sample> that are not what they should be */
+    public function wrongSamples(Reading $reading): array
+    {
+        return array_values(array_filter($reading->samples, $this->senses()->isWrong(...)));
+    }
+
+    /** Questions of a method that have no answer yet. */
+    public function unasked(Method $method, Reading $reading): int
+    {
+        if ($method === Method::Map || $method === Method::Shells) {
+            return count($this->unreadLines($reading));
+        }
+        if ($method === Method::Pairs && $reading->splits !== null) {
+            return 0;
+        }
+        $unasked = 0;
+        foreach ($this->senses()->questions($method) as $question) {
+            $unasked += isset($reading->samples[$question->key()]) ? 0 : 1;
+        }
+
+        return $unasked;
+    }
+
     public function verdict(Reading $reading): Verdict
     {
         return match (true) {
-            $this->wrongLines($reading) !== [] || $this->wrongPairs($reading) !== [] => Verdict::Fails,
+            $this->wrongLines($reading) !== [] || $this->wrongPairs($reading) !== [] || $this->wrongSamples($reading) !== [] => Verdict::Fails,
             $this->unreadLines($reading) !== [] || $this->reading->lights === [] => Verdict::Incomplete,
             default => Verdict::Passes,
         };
@@ -68,6 +109,11 @@ final readonly class Expectation
     /** Changes whenever what should be read changes. */
     public function fingerprint(): string
     {
-        return hash('xxh128', serialize([$this->reading->lights, $this->reading->splits]));
+        $switched = [];
+        foreach ($this->states as $id => $_) {
+            $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->setup)->lights;
+        }
+
+        return hash('xxh128', serialize([$this->reading->lights, $this->reading->splits, ...($switched === [] ? [] : [$switched])]));
     }
 }

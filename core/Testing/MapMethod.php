@@ -13,9 +13,12 @@ use Sartal\Core\Wiring\Wiring;
  */
 final class MapMethod
 {
+    /** Ω up to which a lamp lights: common practice. */
+    public const LAMP = 1000.0;
+
     public static function read(Wiring $wiring, TestSetup $setup): Reading
     {
-        $piece = $wiring->pieces();
+        $piece = $wiring->pieces(self::LAMP);
         $members = [];
         foreach ($setup->to as $node => $_) {
             $members[$piece[$node] ?? $node][] = (string) $node;
@@ -37,7 +40,7 @@ final class MapMethod
     {
         $lights = [];
         foreach ($rows as $node) {
-            $lit = array_intersect_key($wiring->reach($node), $setup->to);
+            $lit = array_intersect_key($wiring->reach($node, self::LAMP), $setup->to);
             unset($lit[$node]);
             $lights[$node] = array_map(strval(...), array_keys($lit));
         }
@@ -76,7 +79,7 @@ final class MapMethod
     private static function twists(Wiring $wiring, string $node): array
     {
         $groups = [];
-        foreach ($wiring->reach($node) as $reached => $_) {
+        foreach ($wiring->reach($node, self::LAMP) as $reached => $_) {
             foreach ($wiring->at((string) $reached) as $edge) {
                 if ($edge->kind === EdgeKind::Conductor && $edge->twist !== null) {
                     $groups[$edge->twist] = true;

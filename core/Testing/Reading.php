@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Testing;
 
+use Sartal\Core\Installation\Method;
+
 /**
- * What lights, line by line. A line that is not there has not been read; an
- * empty one was read, and nothing lit.
+ * What was read. The map lies line by line in `lights`: a line that is not
+ * there has not been read; an empty one was read, and nothing lit. What other
+ * methods showed are samples.
  */
 final readonly class Reading
 {
@@ -16,11 +19,19 @@ final readonly class Reading
     /** @var ?list<string> ids of pairs found split, sorted; null where pairs were not tested */
     public ?array $splits;
 
+    /** @var array<string, Sample> by question, in the order of their keys */
+    public array $samples;
+
+    /** @var list<string> lines of the map that somebody declared as read, and no instrument showed */
+    public array $declared;
+
     /**
      * @param  array<string, list<string>>  $lights
      * @param  ?list<string>  $splits
+     * @param  iterable<Sample>  $samples
+     * @param  list<string>  $declared
      */
-    public function __construct(array $lights, ?array $splits = null)
+    public function __construct(array $lights, ?array $splits = null, iterable $samples = [], array $declared = [])
     {
         $sorted = [];
         foreach ($lights as $from => $to) {
@@ -35,5 +46,35 @@ final readonly class Reading
             sort($splits, SORT_STRING);
         }
         $this->splits = $splits;
+        $byKey = [];
+        foreach ($samples as $sample) {
+            $byKey[$sample->question->key()] = $sample;
+        }
+        ksort($byKey, SORT_STRING);
+        $this->samples = $byKey;
+        $declared = array_values(array_intersect(array_unique($declared), array_map(strval(...), array_keys($sorted))));
+        sort($declared, SORT_STRING);
+        $this->declared = $declared;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->lights === [] && $this->samples === [] && ($this->splits ?? []) === [];
+    }
+
+    /** Whether anything of a method was read. */
+    public function has(Method $method): bool
+    {
+        foreach ($this->samples as $sample) {
+            if ($sample->question->method === $method) {
+                return true;
+            }
+        }
+
+        return match ($method) {
+            Method::Map, Method::Shells => $this->lights !== [],
+            Method::Pairs => $this->splits !== null,
+            default => false,
+        };
     }
 }

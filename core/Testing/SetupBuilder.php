@@ -35,7 +35,9 @@ final class SetupBuilder
         $b = array_diff_key($probes, $a);
         [$from, $to] = $twoSided && $a !== [] && $b !== [] ? [$a, $b] : [$probes, $probes];
 
-        return new TestSetup($from, $to, self::pairs($joints, $from, $installation));
+        $pairs = self::pairs($joints, $from, $installation);
+
+        return new TestSetup($from, $to, $pairs, MakeupBuilder::of($assembly, $joints, $from, $pairs, $installation));
     }
 
     /**

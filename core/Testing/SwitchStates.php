@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Testing;
 
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Wiring\Edge;
 use Sartal\Core\Wiring\EdgeKind;
 use Sartal\Core\Wiring\Edit;
 use Sartal\Core\Wiring\Wiring;
@@ -24,9 +25,8 @@ final class SwitchStates
             if ($edge->kind !== EdgeKind::Switch) {
                 continue;
             }
-            // "p:<panel switch>", or "w:<fitting>:<its switch>:<state>:<contact>", whose contacts move together.
             $parts = explode(':', $edge->id);
-            $id = $parts[0] === 'p' ? $edge->id : implode(':', array_slice($parts, 0, 3));
+            $id = self::switchOf($edge);
             $edges[$id][$edge->id] = $edge->operated(! $edge->closed);
             $names[$id] = $parts[0] === 'p'
                 ? $installation->switches[$parts[1]]->name ?? $parts[1]
@@ -38,5 +38,13 @@ final class SwitchStates
         }
 
         return $states;
+    }
+
+    /** The switch that an edge belongs to: "p:<panel switch>", or "w:<fitting>:<its switch>:<state>:<contact>", whose contacts move together. */
+    public static function switchOf(Edge $edge): string
+    {
+        $parts = explode(':', $edge->id);
+
+        return $parts[0] === 'p' ? $edge->id : implode(':', array_slice($parts, 0, 3));
     }
 }

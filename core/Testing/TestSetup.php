@@ -19,6 +19,7 @@ final readonly class TestSetup
         public array $from,
         public array $to,
         public array $pairs,
+        public Makeup $makeup = new Makeup,
     ) {
     }
 

@@ -59,9 +59,10 @@ final class Wiring
      * Every node that conducts to this one, itself included.
      *
      * @param  float  $most  Ω of an edge that still counts: a lamp does not see what leaks
+     * @param  bool  $shaken  while the assembly is moved: what is loose has let go
      * @return array<string, true>
      */
-    public function reach(string $node, float $most = INF): array
+    public function reach(string $node, float $most = INF, bool $shaken = false): array
     {
         $seen = [$node => true];
         $queue = [$node];
@@ -69,7 +70,7 @@ final class Wiring
             $at = array_pop($queue);
             foreach ($this->incident[$at] ?? [] as $id => $_) {
                 $edge = $this->edges[$id];
-                if (! $edge->closed || $edge->ohms > $most) {
+                if (! $edge->closed || $edge->ohms > $most || ($shaken && $edge->loose)) {
                     continue;
                 }
                 $next = $edge->from === $at ? $edge->to : $edge->from;
@@ -87,16 +88,17 @@ final class Wiring
      * Every node with the number of the conducting piece that it belongs to:
      * one pass over the wiring, for readings of all of it.
      *
+     * @param  float  $most  Ω of an edge that still counts
      * @return array<string, int>
      */
-    public function pieces(): array
+    public function pieces(float $most = INF): array
     {
         $piece = [];
         $number = 0;
         foreach ($this->incident as $node => $_) {
             $node = (string) $node;
             if (! isset($piece[$node])) {
-                foreach ($this->reach($node) as $reached => $_) {
+                foreach ($this->reach($node, $most) as $reached => $_) {
                     $piece[(string) $reached] = $number;
                 }
                 $number++;

@@ -64,6 +64,7 @@ final class WiringBuilder
                 $conductor->ohmsPerMetre() * $metres,
                 $conductor->twist === null ? null : $run->id.':'.$conductor->twist,
                 $conductor->domain,
+                metres: $metres,
             ));
             if ($conductor->isBare()) {
                 $bare[$conductor->parent][] = $path;

@@ -12,10 +12,10 @@ use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Diagnosing\Check;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Installation\Method;
 use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Wiring\Assembly;
 
@@ -45,13 +45,13 @@ final class TestController
     /** What the chosen checks cannot see. */
     public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
     {
-        $checks = array_values(array_filter(array_map(Check::tryFrom(...), explode(',', $request->string('checks')->toString()))));
-        abort_if($checks === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Check $check): string => $check->value, Check::cases())).'.');
+        $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))));
+        abort_if($methods === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).'.');
         $assembly = self::assembly($loaded, $id);
-        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $assembly->id, implode('.', array_map(static fn (Check $check): string => $check->value, $checks)));
+        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
         $planner = new AssemblyPlanner($loaded->installation, $loaded->plan()->runs);
 
-        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($planner->coverage($assembly, $checks), $planner->words($assembly))));
+        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($planner->coverage($assembly, $methods), $planner->words($assembly))));
     }
 
     private static function assembly(Loaded $loaded, string $id): Assembly

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use Sartal\Core\Diagnosing\CauseWords;
-use Sartal\Core\Diagnosing\Check;
 use Sartal\Core\Diagnosing\Coverage;
-use Sartal\Core\Diagnosing\FaultKind;
 use Sartal\Core\Diagnosing\Unseen;
+use Sartal\Core\Installation\Method;
 
 /** What chosen checks let pass, in words. */
 final class CoverageResource
@@ -26,11 +25,10 @@ final class CoverageResource
                 'kind' => $unseen->kind->value,
                 'count' => count($unseen->faults),
                 'names' => array_map($words->name(...), array_slice($unseen->faults, 0, self::NAMED)),
-                // What is alike at both ends does the signal no harm by itself; what leaks, none that a signal type knows of.
-                'consequence' => in_array($unseen->kind, [FaultKind::Mirrored, FaultKind::Leak], true) ? '' : $words->consequence($unseen->faults[0]),
+                'consequence' => $words->consequence($unseen->faults[0]),
                 'add' => $unseen->add === null ? null : ['id' => $unseen->add->value, 'words' => $unseen->add->words(), 'minutes' => $unseen->add->minutes()],
             ], $coverage->unseen),
-            'checks' => array_map(static fn (Check $check): array => ['id' => $check->value, 'words' => $check->words(), 'minutes' => $check->minutes(), 'chosen' => in_array($check, $coverage->checks, true)], Check::cases()),
+            'checks' => array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words(), 'minutes' => $method->minutes(), 'chosen' => in_array($method, $coverage->methods, true)], Method::cases()),
         ];
     }
 }

@@ -23,6 +23,9 @@ use Sartal\Core\Wiring\Assembly;
 /** What a tester works from: the points to touch, what should light, and what a wrong reading means. */
 final class TestResource
 {
+    /** Causes of one trouble that are listed: nobody reads further. */
+    private const LISTED = 24;
+
     /** @return array<string, mixed> */
     public static function sheet(Run $run, Assembly $assembly, Expectation $expectation, Loaded $loaded): array
     {
@@ -61,8 +64,8 @@ final class TestResource
                     'kind' => $fault->kind->value,
                     'side' => $words->side($fault),
                     'fitting' => $loaded->installation->fittings[$words->fitting($fault)]->label ?? '',
-                ], $cause->faults), $trouble->causes),
-                'more' => $trouble->more,
+                ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
+                'more' => max(0, count($trouble->causes) - self::LISTED),
                 'open' => self::open($first->among($trouble), $loaded),
             ], $diagnosis->troubles),
         ];

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Diagnosing;
-
-use Sartal\Core\Wiring\Edge;
-use Sartal\Core\Wiring\Wiring;
+namespace Sartal\Core\Wiring;
 
 /**
  * What an ohmmeter reads between two nodes: the network between them solved

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Installation;
+
+/** Which methods the house wants at connectors of a family, where that departs from what follows from the wiring. */
+final readonly class TestRules
+{
+    /** @param  array<string, array<string, list<Method>>>  $byFamily  connector family → stage → methods */
+    public function __construct(public array $byFamily = [])
+    {
+    }
+
+    /** @return ?list<Method> null where the house has not said */
+    public function on(string $family, TestStage $stage): ?array
+    {
+        return $this->byFamily[$family][$stage->value] ?? null;
+    }
+
+    /** @param  ?list<Method>  $methods  null goes back to what follows from the wiring */
+    public function with(string $family, TestStage $stage, ?array $methods): self
+    {
+        $rules = $this->byFamily;
+        if ($methods === null) {
+            unset($rules[$family][$stage->value]);
+        } else {
+            $rules[$family][$stage->value] = $methods;
+        }
+        ksort($rules);
+
+        return new self(array_filter($rules));
+    }
+}

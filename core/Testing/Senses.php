@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Testing;
+
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Wiring\Edit;
+use Sartal\Core\Wiring\Wiring;
+
+/** Every method put to one assembly: what can be asked, what should be answered, and what a fault would make of it. */
+final class Senses
+{
+    /** @var array<string, Sense> by method */
+    private array $senses = [];
+
+    /** @var array<string, list<Question>> by method */
+    private array $questions = [];
+
+    /** @var array<string, Wiring> by state */
+    private array $inState = [];
+
+    /** @var array<string, list<string>|float|string> by question */
+    private array $expected = [];
+
+    /** @var array<string, array<string, list<Question>>> method → node → questions that hang on it */
+    private array $hanging = [];
+
+    /** @param  array<string, SwitchState>  $states  by id, at rest left out */
+    public function __construct(private readonly Wiring $good, private readonly TestSetup $setup, private readonly array $states)
+    {
+    }
+
+    /** @return list<Question> */
+    public function questions(Method $method): array
+    {
+        if (! isset($this->questions[$method->value])) {
+            $questions = [];
+            foreach ($method === Method::Switches ? array_keys($this->states) : [''] as $state) {
+                foreach ($this->sense($method)->questions($this->good) as $at) {
+                    $questions[] = new Question($method, $at, (string) $state);
+                }
+            }
+            $this->questions[$method->value] = $questions;
+        }
+
+        return $this->questions[$method->value];
+    }
+
+    /** @return list<string> nodes that the answer hangs on */
+    public function nodes(Question $question): array
+    {
+        return $this->sense($question->method)->nodes($question->at);
+    }
+
+    /**
+     * Questions of a method that hang on any of these nodes.
+     *
+     * @param  array<string, true>  $nodes
+     * @return list<Question>
+     */
+    public function about(Method $method, array $nodes): array
+    {
+        if (! isset($this->hanging[$method->value])) {
+            $this->hanging[$method->value] = [];
+            foreach ($this->questions($method) as $question) {
+                foreach ($this->nodes($question) as $node) {
+                    $this->hanging[$method->value][$node][] = $question;
+                }
+            }
+        }
+        $about = [];
+        foreach (array_intersect_key($this->hanging[$method->value], $nodes) as $questions) {
+            foreach ($questions as $question) {
+                $about[$question->key()] = $question;
+            }
+        }
+
+        return array_values($about);
+    }
+
+    /** @return list<string>|float|string */
+    public function expected(Question $question): array|float|string
+    {
+        return $this->expected[$question->key()] ??= $this->sense($question->method)->answer($this->wiring($question->state), $question->at);
+    }
+
+    /**
+     * @param  list<Edit>  $faults  in the order in which they were made
+     * @return list<string>|float|string
+     */
+    public function answer(Question $question, array $faults): array|float|string
+    {
+        $wiring = $this->wiring($question->state);
+        foreach ($faults as $fault) {
+            $wiring = $wiring->edited($fault);
+        }
+
+        return $this->sense($question->method)->answer($wiring, $question->at);
+    }
+
+    /**
+     * What a wiring at rest answers, where that is at hand already.
+     *
+     * @return list<string>|float|string
+     */
+    public function answerOf(Wiring $wiring, Question $question): array|float|string
+    {
+        return $this->sense($question->method)->answer($wiring, $question->at);
+    }
+
+    /**
+     * @param  list<string>|float|string  $expected
+     * @param  list<string>|float|string  $read
+     */
+    public function agree(Question $question, array|float|string $expected, array|float|string $read): bool
+    {
+        return $this->sense($question->method)->agree($expected, $read);
+    }
+
+    public function isWrong(Sample $sample): bool
+    {
+        return ! $this->agree($sample->question, $this->expected($sample->question), $sample->value);
+    }
+
+    /** Whether this is something that can be asked here. */
+    public function knows(Question $question): bool
+    {
+        foreach ($this->questions($question->method) as $each) {
+            if ($each->at === $question->at && $each->state === $question->state) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function wiring(string $state): Wiring
+    {
+        return $this->inState[$state] ??= isset($this->states[$state]) ? $this->good->edited($this->states[$state]->edit) : $this->good;
+    }
+
+    private function sense(Method $method): Sense
+    {
+        return $this->senses[$method->value] ??= match ($method) {
+            Method::Map => new LampSense($this->setup, false),
+            Method::Shells, Method::Switches => new LampSense($this->setup),
+            Method::Pairs => new PairSense($this->setup),
+            Method::Wiggle => new WiggleSense($this->setup),
+            Method::Noise => new NoiseSense($this->setup),
+            Method::Capacitance => new CapacitanceSense($this->setup),
+            Method::Ohms => new OhmSense($this->setup),
+            Method::Insulation => new InsulationSense($this->setup),
+            Method::Certifier => new CertifierSense($this->setup),
+            Method::EyesA => new EyesSense($this->setup, Side::A),
+            Method::EyesB => new EyesSense($this->setup, Side::B),
+        };
+    }
+}
