@@ -15,6 +15,7 @@ use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\InstrumentController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LoomController;
 use App\Http\Controllers\OutstandingController;
@@ -28,7 +29,9 @@ use App\Http\Controllers\ScheduleController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\SimulatorController;
 use App\Http\Controllers\TestController;
+use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\TypeController;
 use Illuminate\Support\Facades\Route;
 
@@ -105,6 +108,24 @@ Route::prefix('api')->group(function (): void {
             Route::put('roll-printer/roll', [LabelController::class, 'load']);
             Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
         });
+
+        Route::get('instruments', [InstrumentController::class, 'index']);
+        Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
+        Route::get('trainer', [TrainerController::class, 'show']);
+        Route::post('trainer', [TrainerController::class, 'start']);
+        Route::post('trainer/measure', [TrainerController::class, 'measure']);
+        Route::post('trainer/name', [TrainerController::class, 'name']);
+        Route::middleware('role:tester,lead')->group(function (): void {
+            Route::put('instruments', [SharedController::class, 'saveInstrument']);
+            Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
+            Route::post('tests/card', [InstrumentController::class, 'card']);
+            Route::post('runs/{id}/mend', [InstrumentController::class, 'mend']);
+            Route::get('simulators/assemblies/{id}', [SimulatorController::class, 'faults']);
+            Route::put('simulators/assemblies/{id}', [SimulatorController::class, 'inject']);
+            Route::post('simulators/instruments/{kind}/measure', [SimulatorController::class, 'measure']);
+            Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
+        });
+        Route::put('testing', [InstrumentController::class, 'rules'])->middleware('role:planner,lead');
 
         Route::get('changes', [ChangeController::class, 'index']);
         Route::get('runs/{id}', [RunController::class, 'show']);

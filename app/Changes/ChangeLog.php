@@ -101,7 +101,7 @@ final class ChangeLog
     private function row(StoredInstallation $installation, string $kind, string $key): ?Model
     {
         return match ($kind) {
-            'rules', 'panel', 'economy', 'workshop' => $installation->fresh(),
+            'rules', 'panel', 'economy', 'workshop', 'testing' => $installation->fresh(),
             'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
             default => StoredPart::query()->where('installation_id', $installation->id)->where('kind', $kind)->where('key', $key)->first(),
         };
@@ -141,7 +141,7 @@ final class ChangeLog
     /** Kept with the installation itself: its rules, what is joined and plugged together, what things cost. */
     private function isOfTheWhole(string $kind): bool
     {
-        return in_array($kind, ['rules', 'panel', 'economy', 'workshop'], true);
+        return in_array($kind, ['rules', 'panel', 'economy', 'workshop', 'testing'], true);
     }
 
     private function next(Model $row): int

@@ -8,14 +8,16 @@ use App\Formats\BadLine;
 use App\Models\StoredEvent;
 use App\Models\User;
 use App\Planning\Loaded;
+use App\Testing\Known;
+use App\Testing\UnderTest;
 use Illuminate\Support\Facades\DB;
+use Sartal\Core\Bench\Skill;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
-use Sartal\Core\Planning\AssemblyPlanner;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
-use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Verdict;
 
 /** Writes down what was done: by whom, when, and on which plan it relied. A repeat of an id is recorded once. */
 final class Recorder
@@ -34,7 +36,11 @@ final class Recorder
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
-        $event = $this->complete($sent, $loaded);
+        if (StoredEvent::query()->where('installation_id', $loaded->stored->id)->where('uuid', $sent->id)->exists()) {
+            // A repeat, perhaps by a plan that has changed since: it is recorded already.
+            return false;
+        }
+        $event = $this->complete($sent, $loaded, $by);
 
         return DB::transaction(function () use ($loaded, $by, $event, $received): bool {
             $inserted = StoredEvent::query()->insertOrIgnore([
@@ -59,7 +65,7 @@ final class Recorder
      *
      * @throws BadLine
      */
-    private function complete(Event $sent, Loaded $loaded): Event
+    private function complete(Event $sent, Loaded $loaded, User $by): Event
     {
         $run = $loaded->installation->runs[$sent->run] ?? null;
         if ($run === null) {
@@ -78,40 +84,59 @@ final class Recorder
             CutOff::check($sent, $run, $loaded);
         }
         if ($sent->kind === EventKind::Tested) {
-            $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
-            $subject = $assembly->id;
-            $expectation = (new AssemblyPlanner($loaded->installation, $plan->runs))->expectation($assembly);
-            $reading = $sent->reading ?? throw BadLine::because('reading', '', 'A test needs what was read, line by line.');
-            self::known($reading, $expectation->setup->from, $expectation->setup->to);
-            $verdict = $expectation->verdict($reading);
-        } elseif ($sent->reading !== null || $sent->verdict !== null) {
+            $test = UnderTest::of($loaded, $run->id);
+            $subject = $test->assembly->id;
+            $verdict = self::verdict($sent, $test, $by);
+        } elseif ($sent->kind === EventKind::Settled) {
+            $test = UnderTest::of($loaded, $run->id);
+            $subject = $test->assembly->id;
+            self::settles($sent, $test);
+        } elseif ($sent->reading !== null || $sent->verdict !== null || $sent->stage !== null) {
             throw BadLine::because('reading', '', 'Only a test has a reading.');
         }
         $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $plan);
+        $relied = $verdict === Verdict::Incomplete && $sent->fingerprint !== '' ? $sent->fingerprint : $fingerprints->for($sent->kind, $sent->side);
 
         return new Event(
             $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
-            $fingerprints->for($sent->kind, $sent->side), $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut,
+            $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut,
+            of: $sent->kind === EventKind::Settled ? $sent->of : '', stage: $sent->stage,
         );
     }
 
-    /**
-     * @param  array<string, mixed>  $from
-     * @param  array<string, mixed>  $to
-     *
-     * @throws BadLine
-     */
-    private static function known(Reading $reading, array $from, array $to): void
+    /** @throws BadLine */
+    private static function verdict(Event $sent, UnderTest $test, User $by): Verdict
     {
-        foreach ($reading->lights as $probe => $lights) {
-            if (! isset($from[$probe])) {
-                throw BadLine::because('reading', (string) $probe, 'This is not a contact that is probed. Load the test again.');
+        $reading = $sent->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
+        if ($reading->isEmpty() && $reading->splits === null) {
+            throw BadLine::because('reading', '', 'Nothing was read yet.');
+        }
+        try {
+            Known::check($reading, $test->expectation());
+        } catch (BadLine $unknown) {
+            if ($sent->fingerprint === '' || $sent->fingerprint === $test->expectation()->fingerprint()) {
+                throw $unknown;
             }
-            foreach ($lights as $lit) {
-                if (! isset($to[$lit])) {
-                    throw BadLine::because('reading', $lit, 'This is not a contact that can light. Load the test again.');
-                }
+
+            // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of today.
+            return Verdict::Incomplete;
+        }
+        $plan = $test->plan($sent->stage());
+        if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
+            throw BadLine::because('by', $by->name, 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.');
+        }
+
+        return $plan->verdict($test->expectation(), $reading);
+    }
+
+    /** @throws BadLine */
+    private static function settles(Event $sent, UnderTest $test): void
+    {
+        foreach ($test->trials()->at($sent->stage()) as $trial) {
+            if ($trial->id === $sent->of) {
+                return;
             }
         }
+        throw BadLine::because('of', $sent->of, 'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.');
     }
 }

@@ -10,15 +10,16 @@ use Sartal\Core\Document\LoomCodec;
 use Sartal\Core\Document\PanelCodec;
 use Sartal\Core\Document\Problems;
 use Sartal\Core\Document\StockCodec;
+use Sartal\Core\Document\TestingCodec;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 
 /** Things that runs share: how each is read and written, and who still uses it. */
 final class SharedKinds
 {
-    public const ALL = ['location', 'junction', 'way', 'loom', 'tail-panel', 'reel'];
+    public const ALL = ['location', 'junction', 'way', 'loom', 'tail-panel', 'reel', 'instrument'];
 
-    public const NAMES = ['location' => 'location', 'junction' => 'junction', 'way' => 'way', 'loom' => 'loom', 'tail-panel' => 'panel', 'reel' => 'reel'];
+    public const NAMES = ['location' => 'location', 'junction' => 'junction', 'way' => 'way', 'loom' => 'loom', 'tail-panel' => 'panel', 'reel' => 'reel', 'instrument' => 'instrument'];
 
     /**
      * One of a kind, read by the file's own codec and written back.
@@ -35,6 +36,7 @@ final class SharedKinds
             'way' => BuildingCodec::encodeWay(BuildingCodec::way($fields)),
             'tail-panel' => PanelCodec::encode(PanelCodec::decode($fields)),
             'reel' => StockCodec::encodeReel(StockCodec::reel($fields)),
+            'instrument' => TestingCodec::encodeInstrument(TestingCodec::instrument($fields)),
             default => LoomCodec::encode(LoomCodec::decode($fields)),
         };
         $fields->done();

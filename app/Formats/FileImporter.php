@@ -23,6 +23,7 @@ use Sartal\Core\Document\Person;
 use Sartal\Core\Document\Problem;
 use Sartal\Core\Document\RunCodec;
 use Sartal\Core\Document\StockCodec;
+use Sartal\Core\Document\TestingCodec;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Record\Event;
@@ -47,6 +48,7 @@ final class FileImporter
                 'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
                 'economy' => StockCodec::encodeEconomy($file->installation->economy),
                 'workshop' => StockCodec::encodeWorkshop($file->installation->workshop),
+                'testing' => TestingCodec::encodeRules($file->installation->testing),
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
             $people = $this->people($file->people);

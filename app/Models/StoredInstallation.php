@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $panel
  * @property array<string, mixed> $economy
  * @property array<string, mixed> $workshop
+ * @property array<string, mixed> $testing
  * @property int $revision
  * @property string $decisions
  * @property int $version
@@ -28,7 +29,7 @@ final class StoredInstallation extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'testing' => 'array', 'revision' => 'integer', 'version' => 'integer'];
 
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany

@@ -19,7 +19,7 @@ use Sartal\Core\Record\Record;
 final class InstallationStore
 {
     private const LISTS = [
-        'location' => 'locations', 'junction' => 'junctions', 'way' => 'ways', 'tail-panel' => 'panels', 'loom' => 'looms', 'reel' => 'reels',
+        'location' => 'locations', 'junction' => 'junctions', 'way' => 'ways', 'tail-panel' => 'panels', 'loom' => 'looms', 'reel' => 'reels', 'instrument' => 'instruments',
         'circuit' => 'circuits', 'equipment' => 'equipment', 'fitting' => 'fittings',
     ];
 
@@ -38,6 +38,7 @@ final class InstallationStore
             ...array_fill_keys(array_values(self::LISTS), []),
             'economy' => $stored->economy,
             'workshop' => $stored->workshop,
+            'testing' => $stored->testing,
             'runs' => [],
         ];
         $own = [];

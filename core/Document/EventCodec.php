@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Sartal\Core\Document;
 
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Record\Flag;
-use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\Verdict;
 
 /** An event of the record from and into its JSON shape (docs/formats.md). */
@@ -42,7 +42,7 @@ final class EventCodec
             $fields->text('fingerprint', ''),
             $fields->text('instrument', ''),
             $fields->text('note', ''),
-            $fields->has('reading') ? self::reading($fields->child('reading')) : null,
+            $fields->has('reading') ? ReadingCodec::decode($fields->child('reading')) : null,
             $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
             $fields->has('cut') ? self::cut($fields->child('cut')) : null,
             $fields->text('step', ''),
@@ -53,6 +53,7 @@ final class EventCodec
             self::scraps($fields),
             $fields->has('undoes') ? $fields->choice('undoes', EventKind::class) : null,
             $fields->text('picture', ''),
+            $fields->has('stage') ? $fields->choice('stage', TestStage::class) : null,
         );
     }
 
@@ -84,22 +85,6 @@ final class EventCodec
         return $made;
     }
 
-    public static function reading(Fields $fields): Reading
-    {
-        $lights = [];
-        foreach ($fields->entries('lights') as $from => $to) {
-            $nodes = is_array($to) ? array_values(array_filter($to, is_string(...))) : [];
-            if (! is_array($to) || count($nodes) !== count($to)) {
-                $fields->wrong('lights.'.$from, $to, 'should be a list of contacts.', null);
-            }
-            $lights[(string) $from] = $nodes;
-        }
-        $splits = $fields->has('splits') ? $fields->texts('splits') : null;
-        $fields->done();
-
-        return new Reading($lights, $splits);
-    }
-
     /** @return array<string, mixed> */
     public static function encode(Event $event): array
     {
@@ -114,7 +99,7 @@ final class EventCodec
             'fingerprint' => $event->fingerprint,
             'instrument' => $event->instrument,
             'note' => $event->note,
-            'reading' => $event->reading === null ? null : self::encodeReading($event->reading),
+            'reading' => $event->reading === null ? null : ReadingCodec::encode($event->reading),
             'verdict' => $event->verdict?->value,
             'cut' => $event->cut === null ? null : self::encodeCut($event->cut),
             'step' => $event->step,
@@ -125,6 +110,7 @@ final class EventCodec
             'scraps' => $event->scraps === [] ? null : (object) $event->scraps,
             'undoes' => $event->undoes?->value,
             'picture' => $event->picture,
+            'stage' => $event->stage?->value,
         ]);
     }
 
@@ -137,12 +123,6 @@ final class EventCodec
             'from' => $cut->from === null ? null : CatalogueEncoder::plain($cut->from),
             'to' => $cut->to === null ? null : CatalogueEncoder::plain($cut->to),
         ]);
-    }
-
-    /** @return array<string, mixed> */
-    public static function encodeReading(Reading $reading): array
-    {
-        return ['lights' => (object) $reading->lights] + ($reading->splits === null ? [] : ['splits' => $reading->splits]);
     }
 
     /** Kept to the microsecond in UTC, so that two files of one record are the same. */

@@ -81,6 +81,12 @@ final class Fields
         return trim($value);
     }
 
+    /** Whatever stands there: the caller says what it may be. */
+    public function raw(string $key): mixed
+    {
+        return $this->take($key, null);
+    }
+
     public function optionalText(string $key): ?string
     {
         return $this->has($key) ? $this->text($key) : null;

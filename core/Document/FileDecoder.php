@@ -19,6 +19,7 @@ use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
+use Sartal\Core\Installation\TestRules;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\VideoRate;
 use Sartal\Core\Installation\Workshop;
@@ -82,6 +83,8 @@ final class FileDecoder
             self::byId($fields, 'reels', StockCodec::reel(...)),
             $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy,
             $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop,
+            $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules,
+            self::byId($fields, 'instruments', TestingCodec::instrument(...)),
         );
         $own->done();
         $catalogue?->done();

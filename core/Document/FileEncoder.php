@@ -53,6 +53,8 @@ final class FileEncoder
             'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
             'economy' => StockCodec::encodeEconomy($in->economy),
             'workshop' => StockCodec::encodeWorkshop($in->workshop),
+            ...($in->testing->byFamily === [] ? [] : ['testing' => TestingCodec::encodeRules($in->testing)]),
+            'instruments' => array_map(TestingCodec::encodeInstrument(...), array_values($in->instruments)),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];
     }

@@ -63,7 +63,9 @@ final readonly class Planner
 
         $ways = WayLoads::of($installation, $layout->routes, $layout->router);
 
-        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, Checks::of($installation, $runs, $rotations, $layout, $ways), $layout, $ways);
+        $findings = [...Checks::of($installation, $runs, $rotations, $layout, $ways), ...(new ResultChecks($installation, $record))->of($assemblies)];
+
+        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, $findings, $layout, $ways);
     }
 
     /** How what is still to be cut comes off the stock. Apart from the plan, because only the cutting place asks. */
@@ -110,9 +112,9 @@ final readonly class Planner
         }
         foreach ($assembly->runs as $member) {
             foreach ($record->of($member) as $event) {
-                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Remade, EventKind::Joined, EventKind::TakenBack], true)) {
+                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Remade, EventKind::Joined, EventKind::TakenBack], true) && $event->step === '') {
                     // Of another run's ends only this matters here: a test before them no longer counts.
-                    $events[] = $event->kind === EventKind::Tested ? $event : self::withoutSide($event);
+                    $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true) ? $event : self::withoutSide($event);
                 }
             }
         }

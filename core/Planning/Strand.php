@@ -9,6 +9,7 @@ use Sartal\Core\Installation\Side;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Trials;
 use Sartal\Core\Testing\Verdict;
 
 /** Where a run stands, read from what was done; never set. */
@@ -45,6 +46,9 @@ final class Strand
             } elseif (self::undoes($event, $stage)) {
                 $last = null;
             }
+        }
+        if ($stage === Stage::Test) {
+            $last = Trials::of($events)->current();
         }
 
         return match (true) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Record;
 
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\Verdict;
 
@@ -29,6 +30,7 @@ final readonly class Event
      * @param  array<string, int>  $scraps  part or connector → how many rework costs
      * @param  ?EventKind  $undoes  of something taken back: what no longer holds
      * @param  string  $picture  name under which a photo is kept
+     * @param  ?TestStage  $stage  of a test; null: at the bench
      */
     public function __construct(
         public string $id,
@@ -52,6 +54,13 @@ final readonly class Event
         public array $scraps = [],
         public ?EventKind $undoes = null,
         public string $picture = '',
+        public ?TestStage $stage = null,
     ) {
+    }
+
+    /** When a test was taken. */
+    public function stage(): TestStage
+    {
+        return $this->stage ?? TestStage::Bench;
     }
 }

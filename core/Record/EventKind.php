@@ -32,6 +32,7 @@ enum EventKind: string
     case Asked = 'asked';
     case Answered = 'answered';
     case Pictured = 'pictured';
+    case Settled = 'settled';
 
     /** Confirms that something was done. */
     public function isDone(): bool
@@ -51,7 +52,7 @@ enum EventKind: string
     /** Speaks of another event, which it settles or shows. */
     public function isReply(): bool
     {
-        return $this === self::Lifted || $this === self::Answered;
+        return $this === self::Lifted || $this === self::Answered || $this === self::Settled;
     }
 
     /** Speaks of one end of a run, not of the whole. */

@@ -13,6 +13,7 @@ final readonly class Probe
      * @param  string  $fitting  "" at an open end
      * @param  string  $address  of the contact, or the conductor's path at an open end
      * @param  string  $serves  what is joined there: "ch 3 hot", or "" where nothing is
+     * @param  string  $channel  of the connector, where something is joined there
      */
     public function __construct(
         public string $node,
@@ -20,6 +21,7 @@ final readonly class Probe
         public string $fitting,
         public string $address,
         public string $serves,
+        public string $channel = '',
     ) {
     }
 }

@@ -18,6 +18,9 @@ final class Senses
     /** @var array<string, list<Question>> by method */
     private array $questions = [];
 
+    /** @var array<string, array<string, true>> method → keys of its questions */
+    private array $known = [];
+
     /** @var array<string, Wiring> by state */
     private array $inState = [];
 
@@ -127,13 +130,14 @@ final class Senses
     /** Whether this is something that can be asked here. */
     public function knows(Question $question): bool
     {
-        foreach ($this->questions($question->method) as $each) {
-            if ($each->at === $question->at && $each->state === $question->state) {
-                return true;
+        if (! isset($this->known[$question->method->value])) {
+            $this->known[$question->method->value] = [];
+            foreach ($this->questions($question->method) as $each) {
+                $this->known[$question->method->value][$each->key()] = true;
             }
         }
 
-        return false;
+        return isset($this->known[$question->method->value][$question->key()]);
     }
 
     public function wiring(string $state): Wiring

@@ -21,12 +21,13 @@ final class SetupBuilder
         $probes = [];
         $sides = self::sides($joints, $installation);
         $serves = self::serves($joints);
+        $channels = array_column(array_map(static fn (Joint $joint): array => [$joint->to, $joint->channel], $joints), 1, 0);
         foreach ($assembly->fittings as $id) {
             $fitting = $installation->fittings[$id] ?? null;
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
             foreach ($layout?->addresses() ?? [] as $address) {
                 $node = Node::terminal($id, $address);
-                $probes[$node] = new Probe($node, $sides[$id][0] ?? Side::A, $id, $address, $serves[$node] ?? '');
+                $probes[$node] = new Probe($node, $sides[$id][0] ?? Side::A, $id, $address, $serves[$node] ?? '', $channels[$node] ?? '');
             }
         }
         $probes += self::openEnds($assembly, $joints, $installation);

@@ -26,6 +26,8 @@ use Sartal\Core\Installation\Equipment;
 use Sartal\Core\Installation\Fitting;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Instrument;
+use Sartal\Core\Installation\InstrumentKind;
 use Sartal\Core\Installation\Landing;
 use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Level;
@@ -39,6 +41,8 @@ use Sartal\Core\Installation\PortDirection;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\TailCut;
+use Sartal\Core\Installation\TestRules;
+use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Installation\Topology;
 use Sartal\Core\Installation\UsedTypes;
 use Sartal\Core\Installation\VideoRate;
@@ -198,7 +202,17 @@ foreach (array_chunk(array_filter(array_keys($fittings), static fn (string $id):
     }
 }
 $panels = ['split' => new Panel('split', 'Split panel', 'split-panel', 4, 8, $mm(40), $mm(26), $mm(52), $mm(36), $mm(0), $mm(84), [$mm(62), $mm(134)], $mm(70), $mm(120), TailCut::Equal, null, $places)];
-$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches, $junctions, $panels, $reels, $economy, new Workshop(3, 7.5, ['8P8C plug tool' => 1, 'four-indent crimp tool, positioner 1, selector 3' => 1]));
+$instruments = [];
+foreach ([
+    new Instrument('loom-2', 'Loom tester 2', InstrumentKind::Loom, 'LT-2', '2027-03-31'),
+    new Instrument('wire-map-1', 'Wire-map tester 1', InstrumentKind::WireMap, 'WM-1', '2026-02-28'),
+    new Instrument('meter-1', 'Meter 1', InstrumentKind::Meter, 'M-1', '2027-06-30'),
+    new Instrument('certifier-1', 'Certifier 1', InstrumentKind::Certifier, 'C-1', '2027-01-31'),
+    new Instrument('ears-1', 'Tone source and headphones', InstrumentKind::Ears),
+] as $instrument) {
+    $instruments[$instrument->id] = $instrument;
+}
+$whole = new Installation('brackwater', 'Brackwater Tide Station', HouseRules::defaults(), $catalogue, $locations, $ways, $looms, $circuits, $equipment, $fittings, $runs, $matings, [], $links, $switches, $junctions, $panels, $reels, $economy, new Workshop(3, 7.5, ['8P8C plug tool' => 1, 'four-indent crimp tool, positioner 1, selector 3' => 1]), new TestRules, $instruments);
 
 $installation = $whole->withCatalogue(UsedTypes::of($whole));
 
@@ -216,13 +230,13 @@ $assemblies = new AssemblyPlanner($installation, $plan->runs);
 $events = [];
 $minute = 0;
 $bench = 0;
-$did = static function (string $run, EventKind $kind, string $by, ?Side $side = null, string $note = '', string $instrument = '', ?Reading $reading = null) use (&$events, &$minute, $planner, $installation, $plan, $assemblies): void {
+$did = static function (string $run, EventKind $kind, string $by, ?Side $side = null, string $note = '', string $instrument = '', ?Reading $reading = null, ?TestStage $stage = null) use (&$events, &$minute, $planner, $installation, $plan, $assemblies): void {
     $minute += 11;
     $at = gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:00:00Z') + $minute * 60 + intdiv($minute, 480) * 57600).'.000000Z';
     $verdict = $reading === null ? null : $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->verdict($reading);
     $hex = md5('brackwater'.count($events));
     $id = sprintf('%s-%s-4%s-a%s-%s', substr($hex, 0, 8), substr($hex, 8, 4), substr($hex, 13, 3), substr($hex, 17, 3), substr($hex, 20, 12));
-    $events[] = new Event($id, $kind, $run, $side, $by.'@brackwater.example', $at, $at, $planner->fingerprintsFor($run, $installation, $plan)->for($kind, $side), $instrument, $note, $reading, $verdict);
+    $events[] = new Event($id, $kind, $run, $side, $by.'@brackwater.example', $at, $at, $planner->fingerprintsFor($run, $installation, $plan)->for($kind, $side), $instrument, $note, $reading, $verdict, stage: $stage);
 };
 $good = static fn (string $run): Reading => $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->reading;
 $make = static function (string $run, bool $look = true, bool $label = true) use ($did): void {
@@ -270,6 +284,7 @@ foreach (['A-116', 'A-117', 'V-401', 'V-402', 'D-031'] as $run) {
 foreach (['V-401', 'D-031'] as $run) {
     $did($run, EventKind::Installed, 'installer');
 }
+$did('D-031', EventKind::Tested, 'tester', null, 'In place, from the dimmer', $tester, $good('D-031'), TestStage::Installed);
 $make('M-202');
 $make('A-118', true, false);
 $make('A-131', false, false);

@@ -93,7 +93,7 @@ final class TestsTest extends TestCase
         self::assertSame('eyes-a', $kinds['mirrored']['add']['id']);
         self::assertStringContainsString('swapped at both ends alike', $kinds['mirrored']['names'][0]);
         self::assertSame('shells', $kinds['shell-bond']['add']['id']);
-        $more = $this->getJson('/api/runs/A-118/coverage?checks=map,shells,insulation,eyes-b')->assertOk()->json();
+        $more = $this->getJson('/api/runs/A-118/coverage?checks=map,shells,insulation,wiggle,eyes-b')->assertOk()->json();
         self::assertSame([], $more['unseen']);
         self::assertSame($map['faults'], $more['faults']);
         $this->getJson('/api/runs/A-118/coverage?checks=nothing')->assertUnprocessable();

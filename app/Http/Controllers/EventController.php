@@ -45,7 +45,7 @@ final readonly class EventController
     private static function may(EventKind $kind): array
     {
         return match ($kind) {
-            EventKind::Tested => [Role::Tester, Role::Lead],
+            EventKind::Tested, EventKind::Settled => [Role::Tester, Role::Lead],
             EventKind::SignedOff, EventKind::Withdrawn => [Role::Lead],
             EventKind::Pulled, EventKind::Dressed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
             default => [Role::Bench, Role::Installer, Role::Lead],

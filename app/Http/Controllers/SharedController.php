@@ -54,6 +54,17 @@ final readonly class SharedController
         return $this->remove($request, $stored, $loaded, 'reel', $id);
     }
 
+    /** Instruments are the testers' to enter. */
+    public function saveInstrument(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        return $this->save($request, $stored, $loaded, 'instrument');
+    }
+
+    public function removeInstrument(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        return $this->remove($request, $stored, $loaded, 'instrument', $id);
+    }
+
     public function remove(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind, string $id): JsonResponse
     {
         abort_unless(in_array($kind, SharedKinds::ALL, true), 404);

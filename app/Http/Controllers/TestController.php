@@ -6,58 +6,54 @@ namespace App\Http\Controllers;
 
 use App\Bench\Edition;
 use App\Http\Resources\CoverageResource;
+use App\Http\Resources\JudgementResource;
 use App\Http\Resources\TestResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
+use App\Testing\Known;
+use App\Testing\UnderTest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Document\ReadingCodec;
 use Sartal\Core\Installation\Method;
-use Sartal\Core\Planning\AssemblyPlanner;
-use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Installation\TestStage;
 
+/** Test: what one assembly should read, and what a reading of it comes to. */
 final class TestController
 {
-    public function show(Loaded $loaded, string $id): JsonResponse
+    public function show(Request $request, Loaded $loaded, string $id): JsonResponse
     {
-        $assembly = self::assembly($loaded, $id);
-        $expectation = (new AssemblyPlanner($loaded->installation, $loaded->plan()->runs))->expectation($assembly);
-
-        return response()->json(TestResource::sheet($loaded->installation->runs[$id], $assembly, $expectation, $loaded));
+        return response()->json(TestResource::sheet($loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.'), UnderTest::of($loaded, $id), self::stage($request)));
     }
 
     /** Verdict and likely causes of a reading that is not recorded yet. */
     public function judge(Request $request, Loaded $loaded, string $id): JsonResponse
     {
-        $assembly = self::assembly($loaded, $id);
-        $planner = new AssemblyPlanner($loaded->installation, $loaded->plan()->runs);
-        $expectation = $planner->expectation($assembly);
         $problems = new Problems;
-        $reading = EventCodec::reading(Fields::of($request->input('reading'), 'reading', $problems));
+        $reading = ReadingCodec::decode(Fields::of($request->input('reading'), 'reading', $problems));
         $problems->settle();
+        $test = UnderTest::of($loaded, $id);
+        Known::check($reading, $test->expectation());
 
-        return response()->json(TestResource::verdict($reading, $expectation, $planner->diagnose($assembly, $expectation, $reading), $planner->words($assembly), $planner->firstToOpen($assembly, array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]])), $loaded));
+        return response()->json(JudgementResource::of($reading, $test, self::stage($request)));
     }
 
-    /** What the chosen checks cannot see. */
+    /** What the chosen methods cannot see. */
     public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
     {
         $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))));
         abort_if($methods === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).'.');
-        $assembly = self::assembly($loaded, $id);
-        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
-        $planner = new AssemblyPlanner($loaded->installation, $loaded->plan()->runs);
+        $test = UnderTest::of($loaded, $id);
+        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $test->assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
 
-        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($planner->coverage($assembly, $methods), $planner->words($assembly))));
+        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($test->planner->coverage($test->assembly, $methods), $test->words())));
     }
 
-    private static function assembly(Loaded $loaded, string $id): Assembly
+    public static function stage(Request $request): TestStage
     {
-        abort_unless(isset($loaded->installation->runs[$id]), 404, 'There is no such run here. It may have been removed.');
-
-        return $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$id]];
+        return TestStage::tryFrom($request->string('stage')->toString()) ?? TestStage::Bench;
     }
 }

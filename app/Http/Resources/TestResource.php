@@ -5,82 +5,146 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Planning\Loaded;
-use Sartal\Core\Diagnosing\Cause;
-use Sartal\Core\Diagnosing\CauseWords;
-use Sartal\Core\Diagnosing\Diagnosis;
-use Sartal\Core\Diagnosing\EndToOpen;
-use Sartal\Core\Diagnosing\Fault;
-use Sartal\Core\Diagnosing\FirstToOpen;
-use Sartal\Core\Diagnosing\Trouble;
+use App\Testing\UnderTest;
 use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Document\ReadingCodec;
+use Sartal\Core\Document\TestingCodec;
+use Sartal\Core\Installation\Instrument;
+use Sartal\Core\Installation\Method;
 use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Planning\ResultChecks;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Testing\CertifierSense;
 use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Testing\ExpectedFigure;
 use Sartal\Core\Testing\PairCheck;
+use Sartal\Core\Testing\PlannedTest;
 use Sartal\Core\Testing\Probe;
-use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\SwitchState;
 use Sartal\Core\Wiring\Assembly;
 
-/** What a tester works from: the points to touch, what should light, and what a wrong reading means. */
+/** What a tester works from: the points to touch, what each method should show, and what was recorded before. */
 final class TestResource
 {
-    /** Causes of one trouble that are listed: nobody reads further. */
-    private const LISTED = 24;
-
     /** @return array<string, mixed> */
-    public static function sheet(Run $run, Assembly $assembly, Expectation $expectation, Loaded $loaded): array
+    public static function sheet(Run $run, UnderTest $test, TestStage $stage): array
     {
-        $reading = EventCodec::encodeReading($expectation->reading);
+        [$loaded, $assembly, $expectation] = [$test->loaded, $test->assembly, $test->expectation()];
+        $plan = $test->plan($stage);
 
         return [
             'assembly' => $assembly->id,
+            'stage' => $stage->value,
             'fingerprint' => $expectation->fingerprint(),
             'run' => ScheduleResource::row($run, $loaded),
             'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs),
             'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
             'to' => array_values(array_map(self::probe(...), $expectation->setup->to)),
             'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
-            'expected' => $reading['lights'],
+            'expected' => ReadingCodec::encode($expectation->reading)['lights'],
             'pairs' => array_map(static fn (PairCheck $pair): array => ['id' => $pair->id, 'nodes' => $pair->nodes], $expectation->setup->pairs),
+            'states' => array_map(static fn (SwitchState $state): array => ['id' => $state->id, 'name' => $state->name], array_values($expectation->states)),
+            'plan' => array_map(static fn (PlannedTest $planned): array => [
+                'method' => $planned->method->value, 'words' => $planned->method->words(), 'why' => $planned->why, 'limit' => $planned->limit, 'licensed' => $planned->licensed, 'binding' => $planned->binding,
+            ], $plan->tests),
+            'licensed' => $plan->isLicensed(),
+            'methods' => self::methods($expectation),
+            'instruments' => array_map(static fn (Instrument $instrument): array => ['methods' => array_map(static fn (Method $method): string => $method->value, $instrument->kind->methods())] + TestingCodec::encodeInstrument($instrument), array_values($loaded->installation->instruments)),
             'fittings' => self::fittings($assembly, $loaded),
-            'history' => RunResource::of($loaded->installation->runs[$assembly->id], $loaded)['history'],
-            'cautions' => self::cautions($assembly, $loaded),
+            'trials' => self::trials($test),
+            'contradiction' => array_map(static fn (Event $event): string => $event->id, $test->trials()->contradiction($stage)),
+            'makers' => ResultChecks::makers($test->events()),
+            'cautions' => self::cautions($expectation),
         ];
     }
 
-    /** @return array<string, mixed> */
-    public static function verdict(Reading $reading, Expectation $expectation, Diagnosis $diagnosis, CauseWords $words, FirstToOpen $first, Loaded $loaded): array
+    /**
+     * Questions of every method but the map, with what should be read.
+     *
+     * @return array<string, list<array<string, mixed>>>
+     */
+    private static function methods(Expectation $expectation): array
     {
-        return [
-            'verdict' => $expectation->verdict($reading)->value,
-            'wrong' => $expectation->wrongLines($reading),
-            'wrongPairs' => $expectation->wrongPairs($reading),
-            'unread' => count($expectation->unreadLines($reading)),
-            'troubles' => array_map(static fn (Trouble $trouble): array => [
-                'lines' => $trouble->lines,
-                'pairs' => $trouble->pairs,
-                'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
-                    'words' => $words->name($fault),
-                    'consequence' => $words->consequence($fault),
-                    'kind' => $fault->kind->value,
-                    'side' => $words->side($fault),
-                    'fitting' => $loaded->installation->fittings[$words->fitting($fault)]->label ?? '',
-                ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
-                'more' => max(0, count($trouble->causes) - self::LISTED),
-                'open' => self::open($first->among($trouble), $loaded),
-            ], $diagnosis->troubles),
-        ];
+        $methods = [];
+        $senses = $expectation->senses();
+        foreach (Method::cases() as $method) {
+            if (in_array($method, [Method::Map, Method::Shells, Method::Pairs], true)) {
+                continue;
+            }
+            foreach ($senses->questions($method) as $question) {
+                $figure = ExpectedFigure::of($expectation, $question);
+                $methods[$method->value][] = [
+                    'at' => $question->at,
+                    ...($question->state === '' ? [] : ['state' => $question->state]),
+                    'nodes' => $senses->nodes($question),
+                    ...($method === Method::Certifier ? ['what' => CertifierSense::what($question->at)] : []),
+                    'expected' => ReadingCodec::value($senses->expected($question)),
+                    ...($figure === null ? [] : ['figure' => PlanEncoder::figure($figure)]),
+                ];
+            }
+        }
+
+        return $methods;
     }
 
-    /** @return ?array<string, mixed> */
-    private static function open(?EndToOpen $end, Loaded $loaded): ?array
+    /**
+     * Tests and what came between them, the newest first.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function trials(UnderTest $test): array
     {
-        return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];
+        $trials = [];
+        $events = $test->events();
+        $today = $test->expectation()->fingerprint();
+        $codes = $test->loaded->installation->runs;
+        foreach (array_reverse($events) as $event) {
+            $again = $event->step === '' && $event->kind === EventKind::Remade || $event->kind === EventKind::Reworked && $event->reopens !== [];
+            if ($event->kind !== EventKind::Tested && $event->kind !== EventKind::Settled && ! $again) {
+                continue;
+            }
+            $trials[] = [
+                ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0, 'reopens' => 0, 'scraps' => 0]),
+                'code' => $codes[$event->run]->code ?? $event->run,
+                'who' => $test->loaded->people[$event->by] ?? $event->by,
+                ...($event->kind === EventKind::Tested ? [
+                    'stage' => $event->stage()->value,
+                    'overtaken' => $event->fingerprint !== '' && $event->fingerprint !== $today,
+                    'read' => self::read($event),
+                    'missing' => array_map(static fn (Method $method): string => $method->words(), $event->reading === null ? [] : $test->plan($event->stage())->missing($test->expectation(), $event->reading)),
+                    'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
+                ] : []),
+            ];
+        }
+
+        return $trials;
+    }
+
+    /** @return array<string, array{read: int, declared: int}> by method */
+    private static function read(Event $event): array
+    {
+        $read = [];
+        if ($event->reading !== null && $event->reading->lights !== []) {
+            $read[Method::Map->words()] = ['read' => count($event->reading->lights), 'declared' => count($event->reading->declared)];
+        }
+        if ($event->reading?->splits !== null) {
+            $read[Method::Pairs->words()] = ['read' => 1, 'declared' => 0];
+        }
+        foreach ($event->reading->samples ?? [] as $sample) {
+            $words = $sample->question->method->words();
+            $read[$words] = ['read' => ($read[$words]['read'] ?? 0) + 1, 'declared' => ($read[$words]['declared'] ?? 0) + ($sample->declared ? 1 : 0)];
+        }
+
+        return $read;
     }
 
     /** @return array<string, string> */
     private static function probe(Probe $probe): array
     {
-        return ['node' => $probe->node, 'side' => $probe->side->value, 'fitting' => $probe->fitting, 'address' => $probe->address, 'serves' => $probe->serves];
+        return ['node' => $probe->node, 'side' => $probe->side->value, 'fitting' => $probe->fitting, 'address' => $probe->address, 'serves' => $probe->serves, 'channel' => $probe->channel];
     }
 
     /** @return array<string, mixed> */
@@ -124,19 +188,11 @@ final class TestResource
     }
 
     /** @return list<string> */
-    private static function cautions(Assembly $assembly, Loaded $loaded): array
+    private static function cautions(Expectation $expectation): array
     {
-        $mains = false;
-        foreach ($assembly->runs as $id) {
-            $cable = $loaded->installation->catalogue->cables[$loaded->installation->runs[$id]->cable] ?? null;
-            foreach ($cable?->conductors() ?? [] as $conductor) {
-                $mains = $mains || $conductor->domain->value === 'mains';
-            }
-        }
-
-        return $mains ? [
+        return $expectation->setup->makeup->mains ? [
             'Mains: disconnect and prove dead at both ends before you touch a contact.',
-            'This map proves neither insulation nor earth resistance: a licensed person does that under local code before it is energised.',
+            'Protective earth, insulation and polarity are proven in this order by a licensed person, under local code, before it is energised.',
         ] : [];
     }
 }

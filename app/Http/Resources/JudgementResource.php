@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Planning\Loaded;
+use App\Testing\UnderTest;
+use Sartal\Core\Diagnosing\Answer;
+use Sartal\Core\Diagnosing\Cause;
+use Sartal\Core\Diagnosing\EndToOpen;
+use Sartal\Core\Diagnosing\Fault;
+use Sartal\Core\Diagnosing\NextReading;
+use Sartal\Core\Diagnosing\Separation;
+use Sartal\Core\Diagnosing\Trouble;
+use Sartal\Core\Document\ReadingCodec;
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Testing\LinkLimits;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Sample;
+
+/** What a reading comes to: the verdict, what would explain it, what to open and what to read next. */
+final class JudgementResource
+{
+    /** Causes of one trouble that are listed: nobody reads further. */
+    private const LISTED = 24;
+
+    /** @return array<string, mixed> */
+    public static function of(Reading $reading, UnderTest $test, TestStage $stage): array
+    {
+        $expectation = $test->expectation();
+        $plan = $test->plan($stage);
+        $words = $test->words();
+        $first = $test->firstToOpen();
+        $next = new NextReading($expectation, $reading, $test->atHand());
+        $installation = $test->loaded->installation;
+
+        return [
+            'verdict' => $plan->verdict($expectation, $reading)->value,
+            'wrong' => $expectation->wrongLines($reading),
+            'wrongPairs' => $expectation->wrongPairs($reading),
+            'wrongSamples' => array_map(static fn (Sample $sample): array => ['method' => $sample->question->method->value, 'at' => $sample->question->at, 'state' => $sample->question->state], $expectation->wrongSamples($reading)),
+            'over' => LinkLimits::over($expectation, $reading),
+            'unread' => count($expectation->unreadLines($reading)),
+            'missing' => array_map(static fn (Method $method): array => ['method' => $method->value, 'words' => $method->words(), 'binding' => in_array($method, $plan->missing($expectation, $reading, true), true)], $plan->missing($expectation, $reading)),
+            'troubles' => array_map(static fn (Trouble $trouble): array => [
+                'lines' => $trouble->lines,
+                'pairs' => $trouble->pairs,
+                'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
+                    'words' => $words->name($fault),
+                    'consequence' => $words->consequence($fault),
+                    'kind' => $fault->kind->value,
+                    'side' => $words->side($fault),
+                    'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
+                    'edges' => $fault->edges,
+                ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
+                'more' => max(0, count($trouble->causes) - self::LISTED),
+                'open' => self::open($first->among($trouble), $test->loaded),
+                'next' => self::next($next->after($trouble)),
+            ], $test->diagnosis($reading)->troubles),
+        ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private static function next(?Separation $separation): ?array
+    {
+        return $separation === null ? null : [
+            'method' => $separation->method->value,
+            'words' => $separation->method->words(),
+            'unit' => $separation->method->unit(),
+            'at' => $separation->question->at ?? '',
+            'state' => $separation->question->state ?? '',
+            'left' => round($separation->left(), 1),
+            'answers' => array_map(static fn (Answer $answer): array => ['value' => $separation->question === null ? '' : ReadingCodec::value($answer->value), 'causes' => $answer->causes], $separation->answers),
+        ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private static function open(?EndToOpen $end, Loaded $loaded): ?array
+    {
+        return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Testing;
+
+use App\Planning\Loaded;
+use Sartal\Core\Diagnosing\CauseWords;
+use Sartal\Core\Diagnosing\Diagnosis;
+use Sartal\Core\Diagnosing\FirstToOpen;
+use Sartal\Core\Installation\InstrumentKind;
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Planning\AssemblyPlanner;
+use Sartal\Core\Planning\ResultChecks;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\Trials;
+use Sartal\Core\Testing\Expectation;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\TestPlan;
+use Sartal\Core\Wiring\Assembly;
+
+/** One assembly on the tester's table: what it should read, what it was put to, and what happened to it before. */
+final class UnderTest
+{
+    private ?Expectation $expectation = null;
+
+    private function __construct(public readonly Loaded $loaded, public readonly Assembly $assembly, public readonly AssemblyPlanner $planner)
+    {
+    }
+
+    public static function of(Loaded $loaded, string $run): self
+    {
+        abort_unless(isset($loaded->installation->runs[$run]), 404, 'There is no such run here. It may have been removed.');
+        $plan = $loaded->plan();
+
+        return new self($loaded, $plan->assemblies[$plan->assemblyOf[$run]], new AssemblyPlanner($loaded->installation, $plan->runs));
+    }
+
+    public function expectation(): Expectation
+    {
+        return $this->expectation ??= $this->planner->expectation($this->assembly);
+    }
+
+    public function plan(TestStage $stage): TestPlan
+    {
+        return $this->planner->testPlan($this->assembly, $this->expectation(), $stage);
+    }
+
+    public function diagnosis(Reading $reading): Diagnosis
+    {
+        return $this->planner->diagnose($this->assembly, $this->expectation(), $reading);
+    }
+
+    public function words(): CauseWords
+    {
+        return $this->planner->words($this->assembly);
+    }
+
+    public function firstToOpen(): FirstToOpen
+    {
+        return $this->planner->firstToOpen($this->assembly, $this->events());
+    }
+
+    /** @return list<Event> of all of its runs, as they were received */
+    public function events(): array
+    {
+        $events = array_merge(...array_map($this->loaded->record->of(...), $this->assembly->runs), ...[[]]);
+        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+
+        return $events;
+    }
+
+    public function trials(): Trials
+    {
+        return Trials::of($this->events());
+    }
+
+    public function checks(): ResultChecks
+    {
+        return new ResultChecks($this->loaded->installation, $this->loaded->record);
+    }
+
+    /** @return list<Method> that the crew's instruments can do, and what eyes and hands can */
+    public function atHand(): array
+    {
+        $methods = [Method::Map, Method::Shells, Method::Switches, Method::Wiggle, Method::EyesA, Method::EyesB];
+        foreach ($this->loaded->installation->instruments as $instrument) {
+            array_push($methods, ...$instrument->kind->methods());
+        }
+        if ($this->loaded->installation->instruments === []) {
+            array_push($methods, ...InstrumentKind::Meter->methods(), ...InstrumentKind::WireMap->methods(), ...InstrumentKind::Ears->methods());
+        }
+
+        return array_values(array_unique($methods, SORT_REGULAR));
+    }
+}
