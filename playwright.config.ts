@@ -10,6 +10,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.SARTAL_URL ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },
+    // What the tests intercept has to come by; the one test that wants the worker says so.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

@@ -62,9 +62,9 @@ npm_packages() {
 }
 
 front_end() {
-    [ -f "$ROOT/public/build/manifest.json" ] || rm -f "$STATE/build.done"
+    { [ -f "$ROOT/public/build/manifest.json" ] && [ -f "$ROOT/public/sw.js" ]; } || rm -f "$STATE/build.done"
     local mark
-    mark=$(cd "$ROOT" && find resources package-lock.json vite.config.ts tsconfig.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
+    mark=$(cd "$ROOT" && find resources package-lock.json vite.config.ts vite.sw.config.ts package.json tsconfig.json -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -d' ' -f1)
     say_once build "Building the interface" "$mark" npm --prefix "$ROOT" run build
 }
 

@@ -109,6 +109,7 @@ Route::prefix('api')->group(function (): void {
             Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
         });
 
+        Route::get('tests/progress', [TestController::class, 'progress']);
         Route::get('instruments', [InstrumentController::class, 'index']);
         Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
         Route::get('trainer', [TrainerController::class, 'show']);

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $revision
  * @property string $decisions
  * @property int $version
+ * @property ?\Illuminate\Support\Carbon $created_at
  */
 final class StoredInstallation extends Model
 {
@@ -30,6 +31,12 @@ final class StoredInstallation extends Model
 
     /** @var array<string, string> */
     protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'testing' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+
+    /** Names it in what is kept beside the database: ids come again in a database that was made anew. */
+    public function mark(): string
+    {
+        return $this->id.'.'.$this->created_at?->getTimestamp();
+    }
 
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany

@@ -13,7 +13,7 @@ final readonly class InstrumentBench
 {
     private const KEPT = 7 * 24 * 3600;
 
-    public function __construct(private Repository $cache, private int $installation)
+    public function __construct(private Repository $cache, private string $installation)
     {
     }
 

@@ -118,8 +118,10 @@ final class CertifierCsv
 
     private static function pair(string $name, UnderTest $test): ?PairCheck
     {
+        $contacts = explode('-', str_replace(['/', ' '], ['-', ''], trim($name)));
+        sort($contacts, SORT_NATURAL);
         foreach ($test->expectation()->setup->pairs as $pair) {
-            if (self::name($pair) === str_replace(['/', ' '], ['-', ''], trim($name))) {
+            if (self::name($pair) === implode('-', $contacts)) {
                 return $pair;
             }
         }
@@ -129,7 +131,10 @@ final class CertifierCsv
 
     private static function name(PairCheck $pair): string
     {
-        return implode('-', array_map(Node::address(...), $pair->nodes));
+        $contacts = array_map(Node::address(...), $pair->nodes);
+        sort($contacts, SORT_NATURAL);
+
+        return implode('-', $contacts);
     }
 
     private static function code(UnderTest $test): string

@@ -99,7 +99,8 @@ final readonly class InstrumentMessage
     public static function result(Sample $sample, Points $points, UnderTest $test): array
     {
         $question = $sample->question;
-        $nodes = $test->expectation()->senses()->nodes($question);
+        $pairs = array_column($test->expectation()->setup->pairs, 'nodes', 'id');
+        $nodes = $pairs[explode('#', $question->at)[0]] ?? $test->expectation()->senses()->nodes($question);
         $value = ReadingCodec::value($sample->value);
         $point = $points->point(...);
 

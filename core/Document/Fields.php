@@ -227,7 +227,8 @@ final class Fields
     public function choice(string $key, string $enum, ?BackedEnum $default = null): BackedEnum
     {
         $value = $this->take($key, $default?->value);
-        $case = is_string($value) || is_int($value) ? $enum::tryFrom($value) : null;
+        // All of ours are words; a number where a word should be is a wrong value, not a broken program.
+        $case = is_string($value) ? $enum::tryFrom($value) : null;
         if ($case === null) {
             $choices = implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
 

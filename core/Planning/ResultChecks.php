@@ -57,8 +57,11 @@ final readonly class ResultChecks
     {
         $subject = 'run:'.$test->run;
         $findings = [];
-        $instrument = $this->instruments[$test->instrument] ?? null;
-        if ($instrument?->isOverdue($test->at) === true) {
+        foreach (explode(', ', $test->instrument) as $name) {
+            $instrument = $this->instruments[$name] ?? null;
+            if ($instrument?->isOverdue($test->at) !== true) {
+                continue;
+            }
             $findings[] = Finding::check('test.overdue', $subject, sprintf('Tested with %s, whose calibration held until %s.', $instrument->name, $instrument->calibratedTo), 'Test again with another instrument, or have this one calibrated and compare.');
         }
         if ($this->installation->rules->on(TestedBy::class) === TestedBy::Another && in_array($test->by, self::makers($events), true)) {

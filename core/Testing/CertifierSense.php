@@ -50,7 +50,8 @@ final readonly class CertifierSense implements Sense
     public function questions(Wiring $good): array
     {
         $questions = [];
-        foreach (array_keys($this->pairs) as $pair) {
+        // Nothing else fits it.
+        foreach ($this->setup->makeup->category ? array_keys($this->pairs) : [] as $pair) {
             $pair = (string) $pair;
             $questions[] = $pair;
             if (isset($this->setup->makeup->nanosecondsPerMetre[$pair])) {

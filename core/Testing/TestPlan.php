@@ -20,7 +20,7 @@ final readonly class TestPlan
     {
         $missing = [];
         foreach ($this->tests as $test) {
-            if ((! $binding || $test->binding) && ! self::isAnswered($test->method, $expectation, $reading)) {
+            if ((! $binding || $test->binding) && ! self::isAnswered($test->method, $expectation, $test->licensed ? self::measured($reading) : $reading)) {
                 $missing[] = $test->method;
             }
         }
@@ -42,6 +42,12 @@ final readonly class TestPlan
     public function isLicensed(): bool
     {
         return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->licensed) !== [];
+    }
+
+    /** What mains needs is measured, never declared. */
+    private static function measured(Reading $reading): Reading
+    {
+        return new Reading(array_diff_key($reading->lights, array_flip($reading->declared)), $reading->splits, array_filter($reading->samples, static fn (Sample $sample): bool => ! $sample->declared));
     }
 
     private static function isAnswered(Method $method, Expectation $expectation, Reading $reading): bool

@@ -6,6 +6,7 @@ import { api } from './api/client'
 import { useSession } from './api/session'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
+import OutboxBar from './ui/OutboxBar.vue'
 import { dim } from './ui/theme'
 import { system } from './ui/units'
 
@@ -115,7 +116,10 @@ async function change(id: number) {
           </v-menu>
         </div>
       </nav>
-      <router-view v-slot="{ Component }"><component :is="Component" :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
+      <div class="place">
+        <OutboxBar />
+        <router-view v-slot="{ Component }"><component :is="Component" :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
+      </div>
     </div>
     <router-view v-else />
     <KeyHelp v-model="help" />
@@ -125,6 +129,9 @@ async function change(id: number) {
 
 <style scoped>
 .frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); grid-template-rows: minmax(0, 1fr); height: 100dvh }
+/* What waits stands above the place; the place takes the rest. */
+.place { display: grid; grid-template-rows: minmax(0, 1fr); min-height: 0; min-width: 0 }
+.place:has(> .outbox) { grid-template-rows: auto minmax(0, 1fr) }
 .rail { background: var(--rail); border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
 .name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
 .name text { font: 650 19px var(--sans); fill: currentColor }

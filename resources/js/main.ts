@@ -38,3 +38,8 @@ const vuetify = createVuetify({
 })
 
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+
+// Test and Bench open without a network; a page that came over the network has its pieces kept.
+if ('serviceWorker' in navigator && import.meta.env.PROD) {
+  void navigator.serviceWorker.register('/sw.js').then(registration => registration.active?.postMessage('refresh')).catch(() => undefined)
+}

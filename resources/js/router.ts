@@ -29,6 +29,8 @@ export const router = createRouter({
     { path: '/bench', component: () => import('./bench/BenchList.vue') },
     { path: '/bench/:ids', component: () => import('./bench/BenchPage.vue'), props: true },
     { path: '/test', component: () => import('./test/TestList.vue') },
+    { path: '/test/instruments', component: () => import('./test/InstrumentsPage.vue') },
+    { path: '/test/trainer', component: () => import('./test/TrainerPage.vue') },
     { path: '/test/:id', component: () => import('./test/TestPage.vue'), props: true },
     { path: '/:rest(.*)*', component: () => import('./ui/NotFound.vue') },
   ],

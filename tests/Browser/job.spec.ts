@@ -38,7 +38,7 @@ test('a run is added, read, tested with hot and cold swapped, mended and tested 
   await expect(page.getByText(/Hot and cold, contacts 2 and 3, are swapped at end A/)).toBeVisible()
   await expect(page.getByText(/Hot and cold, contacts 2 and 3, are swapped at end B/)).toBeVisible()
   await expect(page.getByText(/Polarity is inverted/)).toBeVisible()
-  await page.getByLabel('Instrument').fill('Loom tester 2')
+  await page.getByRole('combobox', { name: 'Instrument' }).fill('Loom tester 2')
   await page.getByRole('button', { name: 'Record the failure' }).click()
   await expect(page.getByText('Recorded: fails')).toBeVisible()
   await expect(strand(page)).toHaveAttribute('aria-label', /test failed/)

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import Papa from 'papaparse'
-import type { Row, TestSheet } from '../../resources/js/api/types'
+import type { TestSheet } from '../../resources/js/api/test'
+import type { Row } from '../../resources/js/api/types'
 import { filtered, sorted, waiting } from '../../resources/js/schedule/filter'
 import { same, token, typed } from '../../resources/js/test/reading'
 import { code, hex } from '../../resources/js/ui/colours'

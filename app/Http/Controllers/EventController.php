@@ -37,8 +37,21 @@ final readonly class EventController
         return response()->json([
             'new' => $new,
             'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+            ...($kind === EventKind::Tested ? ['verdict' => self::verdict($now, $request->string('id')->lower()->toString())] : []),
             ...($kind === EventKind::Cut ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
         ], $new ? 201 : 200);
+    }
+
+    /** What the server made of a test. */
+    private static function verdict(Loaded $now, string $id): ?string
+    {
+        foreach (array_reverse($now->record->events) as $event) {
+            if ($event->id === $id) {
+                return $event->verdict?->value;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Role> */

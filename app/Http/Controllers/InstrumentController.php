@@ -94,7 +94,7 @@ final readonly class InstrumentController
             DB::transaction(function () use ($readings, $recorder, $loaded, $request, $card): void {
                 foreach ($readings as $run => $reading) {
                     $recorder->record($loaded, self::who($request), [
-                        'id' => Uuid::uuid5($card, (string) $run)->toString(), 'kind' => 'tested', 'run' => (string) $run, 'stage' => TestStage::Installed->value, 'instrument' => $request->string('instrument')->toString(), 'reading' => ReadingCodec::encode($reading),
+                        'id' => Uuid::uuid5($card, (string) $run)->toString(), 'kind' => 'tested', 'run' => (string) $run, 'stage' => TestStage::Installed->value, 'instrument' => $request->string('instrument')->toString(), 'reading' => ['lights' => $reading->lights] + ReadingCodec::encode($reading),
                     ]);
                 }
             });

@@ -102,6 +102,6 @@ final class SimulatorController
 
     private static function bench(StoredInstallation $stored): InstrumentBench
     {
-        return new InstrumentBench(Cache::store('file'), $stored->id);
+        return new InstrumentBench(Cache::store('file'), $stored->mark());
     }
 }

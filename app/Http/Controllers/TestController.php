@@ -11,6 +11,7 @@ use App\Http\Resources\TestResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use App\Testing\Known;
+use App\Testing\TestProgress;
 use App\Testing\UnderTest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -39,6 +40,12 @@ final class TestController
         Known::check($reading, $test->expectation());
 
         return response()->json(JudgementResource::of($reading, $test, self::stage($request)));
+    }
+
+    /** How far everybody is; asked every few seconds. */
+    public function progress(StoredInstallation $stored, TestProgress $progress): JsonResponse
+    {
+        return response()->json($progress->of($stored));
     }
 
     /** What the chosen methods cannot see. */

@@ -160,7 +160,7 @@ final class TrainerController
         $user = $request->user();
         assert($user instanceof User);
 
-        return sprintf('trainer.%d.%d', $stored->id, $user->id);
+        return sprintf('trainer.%s.%d', $stored->mark(), $user->id);
     }
 
     private function cache(): Repository

@@ -18,6 +18,8 @@ export const useSession = defineStore('session', () => {
   }
   async function signOut() {
     session.value = await api.delete<Session>('session')
+    // The next one on this device reads nothing of this one's.
+    if ('caches' in window) await caches.delete('sartal-read')
   }
   async function open(id: number) {
     session.value = await api.post<Session>(`installations/${id}/open`)

@@ -5,7 +5,7 @@ export type BeadState = 'to-do' | 'done' | 'overtaken' | 'failed'
 export type Severity = 'stop' | 'check' | 'note'
 
 export interface Named { id: string, name: string }
-export interface Person { name: string, signIn: string, roles: Role[] }
+export interface Person { name: string, signIn: string, roles: Role[], skills?: string[] }
 export interface InstallationRef { id: number, key: string, name: string }
 export interface Session { person: Person | null, installations?: InstallationRef[], open?: InstallationRef | null }
 
@@ -113,27 +113,6 @@ export interface RunPage extends Row {
   labels: Label[]
   history: HistoryEvent[]
 }
-
-export interface Probe { node: string, side: 'A' | 'B', fitting: string, address: string, serves: string }
-export interface TestSheet {
-  assembly: string
-  fingerprint: string
-  run: Row
-  runs: string[]
-  from: Probe[]
-  to: Probe[]
-  twoSided: boolean
-  expected: Record<string, string[]>
-  pairs: { id: string, nodes: string[] }[]
-  fittings: Record<string, { label: string, tag: string, location: string, drawing: Drawing | null }>
-  history: HistoryEvent[]
-  cautions: string[]
-}
-export interface CoverageCheck { id: string, words: string, minutes: number, chosen: boolean }
-export interface Coverage { faults: number, seen: number, unseen: { kind: string, count: number, names: string[], consequence: string, add: { id: string, words: string, minutes: number } | null }[], checks: CoverageCheck[] }
-export interface Fault { words: string, consequence: string, kind: string, side: string, fitting: string }
-export interface Trouble { lines: string[], pairs: string[], causes: Fault[][], more: number, open: { side: string, fitting: string, reasons: string[] } | null }
-export interface Judgement { verdict: 'passes' | 'fails' | 'incomplete', wrong: string[], wrongPairs: string[], unread: number, troubles: Trouble[] }
 
 export interface PlanChoice extends Named { connector: string, channels: number, functions: string[] }
 export interface Catalogue {

@@ -17,7 +17,7 @@ import { useJob } from './useJob'
 const props = defineProps<{ ids: string }>()
 const session = useSession()
 const bench = useJob(() => props.ids)
-const { job, state, problem, at, unsent, offline, byId, people } = bench
+const { job, state, problem, at, unsent, byId, people } = bench
 onMounted(bench.load)
 
 // How this technician's vice holds things stays with the device, and is the sheet's too.
@@ -156,7 +156,6 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
       <v-btn v-if="place && mayWork && !paused" size="small" variant="outlined" @click="asking = 'pause'">Pause</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }} <button type="button" class="plain" @click="bench.load()">Load again</button></p>
-    <p v-if="offline" class="note check" role="status">Sartal cannot be reached. {{ unsent.length }} confirmed here, kept on this device and sent as soon as it can be.</p>
     <p v-if="hold" class="note stop" role="alert"><strong>On hold: {{ hold.note }}</strong>{{ hold.by }} stopped this job. Nothing is confirmed until that is lifted.
       <button v-if="hold.own === session.session.person?.signIn || session.can('lead')" type="button" class="plain" @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the hold</button></p>
     <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />

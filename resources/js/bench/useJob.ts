@@ -1,6 +1,7 @@
-import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../api/client'
+import { useOutbox } from '../api/outbox'
 import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../api/bench'
 
 /** s between two looks at what the others did. */
@@ -12,8 +13,8 @@ export interface Place { step: Step, piece: Piece, index: number }
 
 /**
  * A job with everything that was recorded on it. What is confirmed counts at
- * once and is sent in order behind it, each under an id of its own, so that
- * a repeat is the same record; what could not be sent waits on this device.
+ * once and goes through the outbox, each under an id of its own, so that a
+ * repeat is the same record; what could not be sent waits on this device.
  */
 export function useJob(ids: () => string) {
   const job = ref<Job | null>(null)
@@ -21,9 +22,10 @@ export function useJob(ids: () => string) {
   const people = ref<Placed[]>([])
   const problem = ref('')
   const at = ref('')
-  const unsent = useLocalStorage<BenchEvent[]>(() => `sartal.bench.${ids()}`, [])
-  const offline = ref(false)
-  let sending = false
+  const outbox = useOutbox()
+  const path = `bench/${ids()}/events`
+  const unsent = computed(() => outbox.of(path).map(item => item.body as unknown as BenchEvent))
+  const offline = computed(() => outbox.offline)
   let since = Date.now()
 
   const places = computed<Place[]>(() => (job.value?.steps ?? []).flatMap(step => step.pieces.map((piece, index) => ({ step, piece, index }))))
@@ -67,7 +69,7 @@ export function useJob(ids: () => string) {
       people.value = answer.people
       problem.value = ''
       if (!byId.value.has(at.value)) at.value = first()
-      void send()
+      void outbox.flush()
     } catch (error) {
       problem.value = error instanceof ApiError ? error.message : String(error)
     }
@@ -77,48 +79,33 @@ export function useJob(ids: () => string) {
     if (!job.value || !state.value || document.hidden) return
     try {
       const answer = await api.get<{ state: JobState | null, people: Placed[] }>(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
-      offline.value = false
+      outbox.offline = false
       people.value = answer.people
       if (answer.state) state.value = answer.state
       // Somebody else did this one meanwhile.
       if (at.value && settled(at.value) && !unsent.value.length) at.value = next(at.value)
-      void send()
+      void outbox.flush()
     } catch (error) {
-      offline.value = error instanceof ApiError && error.status === 0
+      outbox.offline = error instanceof ApiError && error.status === 0
     }
   }
   useIntervalFn(look, LOOK * 1000)
 
-  async function send() {
-    if (sending) return
-    sending = true
-    try {
-      while (unsent.value.length) {
-        const event = unsent.value[0]!
-        await api.post(`bench/${ids()}/events`, event)
-        if (state.value && event.step) {
-          const own = standings.value[event.step]
-          if (own) state.value.standings[event.step] = { ...own }
-        }
-        unsent.value = unsent.value.slice(1)
-        offline.value = false
-      }
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error
-      offline.value = error.status === 0 || error.status >= 500
-      if (!offline.value) {
-        // Refused: this one is not done. What else was confirmed is still sent; what followed on it is refused in its turn.
-        problem.value = error.message
-        const refused = unsent.value[0]?.step ?? ''
-        unsent.value = unsent.value.slice(1)
-        await refresh()
-        if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused
-      }
-    } finally {
-      sending = false
-    }
-    if (unsent.value.length && !offline.value) await send()
-  }
+  const stop = outbox.listen(path, {
+    sent: item => {
+      const step = (item.body as unknown as BenchEvent).step
+      const own = step ? standings.value[step] : undefined
+      if (state.value && step && own) state.value.standings[step] = { ...own }
+    },
+    // This one is not done. What else was confirmed is still sent; what followed on it is refused in its turn.
+    refused: (item, error) => {
+      problem.value = error.message
+      const refused = (item.body as unknown as BenchEvent).step ?? ''
+      void refresh().then(() => { if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused })
+      return true
+    },
+  })
+  onScopeDispose(stop)
 
   async function refresh() {
     const answer = await api.get<{ state: JobState, people: Placed[] }>(`bench/${ids()}`)
@@ -136,8 +123,8 @@ export function useJob(ids: () => string) {
 
   function record(event: Omit<BenchEvent, 'id' | 'at'>) {
     problem.value = ''
-    unsent.value = [...unsent.value, { id: crypto.randomUUID(), at: new Date().toISOString(), ...event }]
-    void send()
+    const sent = { id: crypto.randomUUID() as string, at: new Date().toISOString(), ...event }
+    void outbox.add(path, sent, byId.value.get(event.step ?? '')?.piece.words ?? event.kind)
   }
 
   /** Like pieces at once share the time that they took. */
@@ -160,5 +147,5 @@ export function useJob(ids: () => string) {
 
   watch(at, () => { if (job.value) void look() })
 
-  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, send, record, confirm, confirmAll, restart }
+  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, record, confirm, confirmAll, restart }
 }

@@ -1,139 +1,128 @@
 <script setup lang="ts">
 import { useDebounceFn, useLocalStorage } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
+import { useOutbox } from '../api/outbox'
 import { useSession } from '../api/session'
-import type { Judgement, Probe, TestSheet } from '../api/types'
-import ConnectorView from '../ui/ConnectorView.vue'
+import type { Judgement, Reading, Stage, TestSheet, Value } from '../api/test'
+import { useAttempt } from '../ui/attempt'
 import Strand from '../ui/Strand.vue'
-import { when } from '../ui/units'
-import { named, same, token, typed } from './reading'
 import CoveragePanel from './CoveragePanel.vue'
+import InstrumentPanel from './InstrumentPanel.vue'
+import MapPanel from './MapPanel.vue'
+import MethodPanel from './MethodPanel.vue'
+import PairPanel from './PairPanel.vue'
+import { answered, provisional } from './provisional'
+import TrialsPanel from './TrialsPanel.vue'
+import { useDraft } from './useDraft'
 import VerdictPanel from './VerdictPanel.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
+const outbox = useOutbox()
+const route = useRoute()
+const router = useRouter()
+const STAGES: { id: Stage, name: string }[] = [{ id: 'before-closing', name: 'Before closing' }, { id: 'bench', name: 'Bench' }, { id: 'installed', name: 'In place' }]
+const NAMES: Record<string, string> = { map: 'Map', switches: 'Switches', pairs: 'Pairs', wiggle: 'Wiggle', noise: 'Noise', capacitance: 'Capacitance', ohms: 'Ohms', insulation: 'Insulation', certifier: 'Certifier', 'eyes-a': 'Eyes, end A', 'eyes-b': 'Eyes, end B' }
+const stage = computed<Stage>(() => STAGES.find(each => each.id === route.query.stage)?.id ?? 'bench')
 const sheet = ref<TestSheet | null>(null)
-const problem = ref('')
 const judgement = ref<Judgement | null>(null)
-const busy = ref(false)
-const at = ref(0)
-const entry = ref('')
-const entryWrong = ref('')
-const instrument = useLocalStorage('sartal.instrument', '')
-/** Kept on this device until it is recorded: closing the tab loses nothing. The id makes a repeat the same record. */
-const blank = () => ({ id: crypto.randomUUID() as string, fingerprint: '', lights: {} as Record<string, string[]>, splits: null as string[] | null, note: '' })
-const draft = useLocalStorage(`sartal.test.${props.id}`, blank())
-const recorded = ref('')
+const instrument = useLocalStorage<string | null>('sartal.instrument', '')
+const { draft, samples, reading, isEmpty, light, answer, take, start } = useDraft(() => props.id, () => stage.value)
+const { problem, busy, attempt } = useAttempt()
+/** What was recorded last on this page: id, verdict, and the causes that can go back to the bench. */
+const recorded = ref<{ id: string, verdict: string, edges: { words: string, edges: string[] }[] } | null>(null)
+const sentBack = ref<string[]>([])
+const method = ref('map')
 
-const from = computed(() => sheet.value?.from ?? [])
-const current = computed<Probe | undefined>(() => from.value[at.value])
-const read = computed(() => from.value.filter(probe => draft.value.lights[probe.node]).length)
-const expected = (probe: Probe) => sheet.value?.expected[probe.node] ?? []
-const state = (probe: Probe) => {
-  const lights = draft.value.lights[probe.node]
-  return !lights ? 'open' : same(lights, expected(probe)) ? 'good' : 'bad'
-}
-const tokens = (nodes: string[]) => nodes.length === 0 ? 'nothing' : nodes.map(node => { const probe = sheet.value!.to.find(each => each.node === node); return probe ? token(probe, sheet.value!) : node }).join(' ')
+const read = computed(() => sheet.value?.from.filter(probe => draft.value.lights[probe.node]).length ?? 0)
+/** What the plan has at this stage; the rest can be added. */
+const planned = computed(() => sheet.value?.plan ?? [])
+const tabs = computed(() => {
+  const own = [...new Set(planned.value.map(each => each.method === 'shells' ? 'map' : each.method))]
+  const extra = [...extras.value, ...draft.value.samples.map(sample => sample.method)].filter(each => !own.includes(each))
+  return [...own, ...new Set(extra)]
+})
+const extras = ref<string[]>([])
+const more = computed(() => Object.keys(NAMES).filter(each => !tabs.value.includes(each) && (each === 'map' || each === 'pairs' ? each === 'map' || (sheet.value?.pairs.length ?? 0) > 0 : (sheet.value?.methods[each] ?? []).length > 0)))
+/** The plan's methods, and whatever was added or read. */
+const covering = computed(() => [...planned.value.map(each => each.method), ...tabs.value, ...(draft.value.splits ? ['pairs'] : [])])
+const done = (each: string) => sheet.value !== null && answered(each, sheet.value, reading.value, draft.value.samples)
+const licensed = (each: string) => planned.value.find(test => test.method === each)?.licensed ?? false
+const guess = computed(() => sheet.value && !isEmpty.value ? provisional(sheet.value, reading.value) : null)
+const verdict = computed(() => judgement.value?.verdict ?? guess.value)
+const complete = computed(() => verdict.value !== null && verdict.value !== 'incomplete')
+const unlicensed = computed(() => (sheet.value?.licensed ?? false) && !session.session.person?.skills?.includes('mains'))
+const own = computed(() => sheet.value?.makers.includes(session.session.person?.signIn ?? '') ?? false)
 
-async function load() {
+const load = () => attempt(async () => {
+  sheet.value = await api.get<TestSheet>(`runs/${props.id}/test?stage=${stage.value}`)
+  if (draft.value.fingerprint !== sheet.value.fingerprint) start(sheet.value.fingerprint)
+  if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
+  judge()
+})
+watch(stage, () => { judgement.value = null; recorded.value = null; sheet.value = null; method.value = ''; void load() }, { immediate: true })
+
+const ask = useDebounceFn(async () => {
+  if (isEmpty.value) { judgement.value = null; return }
   try {
-    sheet.value = await api.get<TestSheet>(`runs/${props.id}/test`)
-    if (draft.value.fingerprint !== sheet.value.fingerprint) draft.value = { ...blank(), fingerprint: sheet.value.fingerprint }
-    at.value = Math.max(0, from.value.findIndex(probe => !draft.value.lights[probe.node]))
-    void judge()
+    judgement.value = await api.post<Judgement>(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
   } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  }
-}
-onMounted(load)
-
-const judge = useDebounceFn(async () => {
-  if (read.value === 0 && !draft.value.splits) { judgement.value = null; return }
-  try {
-    judgement.value = await api.post<Judgement>(`runs/${props.id}/test`, { reading: reading() })
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
+    // Out of reach: what this device can tell stands in for it.
+    judgement.value = null
+    if (!(error instanceof ApiError)) throw error
+    if (error.status !== 0 && error.status < 500 && error.status !== 401) problem.value = error.message
+    else outbox.offline = true
   }
 }, 250)
-const reading = () => ({ lights: draft.value.lights, ...(draft.value.splits ? { splits: draft.value.splits } : {}) })
+/** What was known a moment ago no longer is. */
+function judge() { judgement.value = null; void ask() }
 
-function set(probe: Probe, lights: string[]) {
-  draft.value.lights = { ...draft.value.lights, [probe.node]: lights }
-  recorded.value = ''
-  void judge()
-}
-function go(i: number) {
-  at.value = Math.max(0, Math.min(from.value.length - 1, i))
-  entry.value = ''
-  entryWrong.value = ''
-  void nextTick(() => document.getElementById(`line-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
-}
-function next() {
-  const open = from.value.findIndex((probe, i) => i > at.value && !draft.value.lights[probe.node])
-  go(open === -1 ? Math.min(at.value + 1, from.value.length - 1) : open)
-}
-function enter() {
-  if (!current.value || !sheet.value) return
-  const answer = typed(entry.value, expected(current.value), sheet.value)
-  if ('wrong' in answer) { entryWrong.value = answer.wrong; return }
-  set(current.value, answer.lights)
-  next()
-}
-function nothing() {
-  if (!current.value) return
-  set(current.value, [])
-  next()
-}
-/** Pressing a contact on the far connector lights it, or puts it out again. */
-function press(fitting: string, address: string) {
-  const probe = current.value
-  const node = sheet.value?.to.find(each => each.fitting === fitting && each.address === address)?.node
-  if (!probe || !node) return
-  const lit = draft.value.lights[probe.node] ?? []
-  set(probe, lit.includes(node) ? lit.filter(each => each !== node) : [...lit, node])
-}
-const near = computed(() => sheet.value?.fittings[current.value?.fitting ?? ''])
-/** The far connector that matters for this line: where something lights or should, else the first. */
-const farId = computed(() => {
-  if (!sheet.value || !current.value) return ''
-  const node = [...(draft.value.lights[current.value.node] ?? []), ...expected(current.value)][0]
-  return (node ? sheet.value.to.find(probe => probe.node === node)?.fitting : sheet.value.to[0]?.fitting) ?? ''
+function onLight(node: string, lights: string[], declared: boolean) { light(node, lights, declared); judge() }
+function onAnswer(at: string, state: string, value: Value | null, declared: boolean) { answer(method.value, at, state, value, declared); judge() }
+function onSplits(splits: string[] | null) { draft.value.splits = splits; judge() }
+function onRead(taken: Reading) { take(taken, instrument.value ?? ''); judge() }
+function add(each: string) { extras.value = [...extras.value, each]; method.value = each }
+const sought = ref('')
+function readNext(each: string, at: string) { if (!tabs.value.includes(each)) extras.value = [...extras.value, each]; method.value = each === 'shells' ? 'map' : each; sought.value = at }
+
+const path = 'events'
+const stop = outbox.listen(path, {
+  sent: (item, answered_) => { if (item.id === recorded.value?.id) { recorded.value = { ...recorded.value, verdict: (answered_ as { verdict?: string }).verdict ?? recorded.value.verdict }; void load() } },
+  refused: (item, error) => { if (item.id !== recorded.value?.id) return false; problem.value = error.message; recorded.value = null; return false },
 })
-const chosenFar = ref('')
-watch(at, () => { chosenFar.value = '' })
-const farShown = computed(() => chosenFar.value || farId.value)
-const far = computed(() => sheet.value?.fittings[farShown.value])
-const farFittings = computed(() => [...new Set((sheet.value?.to ?? []).map(probe => probe.fitting))].filter(Boolean))
-const litFar = computed(() => (draft.value.lights[current.value?.node ?? ''] ?? []).map(node => sheet.value?.to.find(probe => probe.node === node)).filter(probe => probe?.fitting === farShown.value).map(probe => probe!.address))
-const pairName = (nodes: string[]) => nodes.map(node => { const probe = from.value.find(each => each.node === node); return probe && sheet.value ? token(probe, sheet.value) : node }).join('–')
-function split(id: string) {
-  const splits = draft.value.splits ?? []
-  draft.value.splits = splits.includes(id) ? splits.filter(each => each !== id) : [...splits, id]
-  void judge()
-}
+onScopeDispose(stop)
 
 async function record() {
-  busy.value = true
-  problem.value = ''
-  try {
-    await api.post('events', { id: draft.value.id, kind: 'tested', run: props.id, at: new Date().toISOString(), instrument: instrument.value, note: draft.value.note, reading: reading() })
-    recorded.value = judgement.value?.verdict ?? ''
-    draft.value = { ...blank(), fingerprint: sheet.value?.fingerprint ?? '' }
-    judgement.value = null
-    await load()
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  } finally {
-    busy.value = false
-  }
-}
-function again() {
-  draft.value = { ...blank(), fingerprint: sheet.value?.fingerprint ?? '' }
+  if (!sheet.value) return
+  const id = draft.value.id
+  recorded.value = { id, verdict: verdict.value ?? '', edges: (judgement.value?.troubles ?? []).flatMap(trouble => trouble.causes.slice(0, 4)).map(cause => ({ words: cause.map(fault => fault.words).join(', and '), edges: cause.flatMap(fault => fault.edges).filter(edge => edge.startsWith('j:')) })).filter(cause => cause.edges.length) }
+  sentBack.value = []
+  const body = { id, kind: 'tested', run: props.id, at: new Date().toISOString(), stage: stage.value, instrument: [...new Set([...draft.value.used, instrument.value ?? ''])].filter(Boolean).join(', '), note: draft.value.note, fingerprint: sheet.value.fingerprint, reading: { ...reading.value } }
+  start(sheet.value.fingerprint)
   judgement.value = null
-  go(0)
+  busy.value = true
+  await outbox.add(path, body, `Test of ${sheet.value.run.code}, ${recorded.value.verdict}`)
+  busy.value = false
 }
-const ready = computed(() => judgement.value !== null && judgement.value.verdict !== 'incomplete')
+function again() { start(sheet.value?.fingerprint ?? ''); judgement.value = null }
+const settle = (id: string) => attempt(async () => {
+  await api.post('events', { id: crypto.randomUUID(), kind: 'settled', run: props.id, of: id, stage: stage.value, at: new Date().toISOString() })
+  await load()
+})
+const mend = (edges: string[], words: string) => attempt(async () => {
+  const back = await api.post<{ again: string[] }>(`runs/${props.id}/mend`, { test: recorded.value!.id, edges, note: words })
+  sentBack.value = back.again
+  await load()
+})
+const waits = computed(() => outbox.items.some(item => item.id === recorded.value?.id))
+const switchLights = computed(() => Object.fromEntries(draft.value.samples.filter(sample => sample.method === 'switches' && sample.state === state.value).map(sample => [sample.at, sample.value as string[]])))
+const state = ref('')
+watch(sheet, now => { if (now && !now.states.some(each => each.id === state.value)) state.value = now.states[0]?.id ?? '' })
+const switchExpected = computed(() => Object.fromEntries((sheet.value?.methods.switches ?? []).filter(each => each.state === state.value).map(each => [each.at, each.expected as string[]])))
+const stateDone = (id: string) => draft.value.samples.filter(sample => sample.method === 'switches' && sample.state === id).length
+function onSwitch(node: string, lights: string[], declared: boolean) { answer('switches', node, state.value, [...lights].sort(), declared); judge() }
 </script>
 
 <template>
@@ -141,8 +130,9 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
     <header>
       <router-link to="/test">Test</router-link>
       <h1 v-if="sheet"><span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} → {{ sheet.run.to }}</span></h1>
+      <span class="stages" role="group" aria-label="Stage"><button v-for="each in STAGES" :key="each.id" type="button" :aria-pressed="each.id === stage" @click="router.replace({ query: { stage: each.id } })">{{ each.name }}</button></span>
       <span class="space" />
-      <b v-if="judgement && judgement.verdict !== 'incomplete'" class="chip" :class="judgement.verdict">{{ judgement.verdict === 'passes' ? 'passes' : 'fails' }}</b>
+      <b v-if="complete" class="chip" :class="verdict ?? ''">{{ verdict }}</b>
       <Strand v-if="sheet" :beads="sheet.run.strand" />
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
@@ -150,63 +140,40 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
     <div v-if="sheet" class="body">
       <section class="work">
         <p v-for="caution in sheet.cautions" :key="caution" class="note stop"><strong>{{ caution }}</strong></p>
-        <div class="faces">
-          <div v-if="near?.drawing">
-            <ConnectorView :drawing="near.drawing" view="face" :current="current?.address" :lit="current ? [current.address] : []" :height="150" />
-            <p>{{ near.label }} · {{ near.location }}</p>
-          </div>
-          <div v-if="far?.drawing">
-            <ConnectorView :drawing="far.drawing" view="face" pressable :lit="litFar" :height="far.drawing.cavities.length > 40 ? 330 : 150" @press="press(farShown, $event)" />
-            <p>{{ far.label }} · {{ far.location }}
-              <button v-for="shell in far.drawing.shells" :key="shell" class="shell" :aria-pressed="litFar.includes(shell)" @click="press(farShown, shell)">{{ shell }}</button></p>
-            <p v-if="farFittings.length > 1" class="legs"><button v-for="fitting in farFittings" :key="fitting" :aria-pressed="fitting === farShown" @click="chosenFar = fitting">{{ sheet.fittings[fitting]?.tag }}</button></p>
-          </div>
-        </div>
-        <form v-if="current" class="entry" @submit.prevent="enter">
-          <label for="entry">Probe <b class="mono">{{ named(current, sheet) }}</b>: should light <b class="mono">{{ tokens(expected(current)) }}</b></label>
-          <div class="keys">
-            <input id="entry" v-model="entry" class="mono" autocomplete="off" autocapitalize="off" autofocus placeholder="what lights" :aria-invalid="entryWrong !== ''" aria-describedby="entry-help" @keydown.down.prevent="go(at + 1)" @keydown.up.prevent="go(at - 1)" @input="entryWrong = ''">
-            <v-btn type="submit" color="primary">{{ entry.trim() === '' ? 'As expected' : 'Enter' }}</v-btn>
-            <v-btn variant="outlined" color="primary" @click="nothing">Nothing</v-btn>
-            <v-btn v-if="draft.lights[current.node]" variant="text" @click="next">Next line</v-btn>
-          </div>
-          <p id="entry-help" class="quiet" :class="{ bad: entryWrong }">{{ entryWrong || 'Enter alone: as expected. 0: nothing lights. Else write or press the contacts that light.' }}</p>
-        </form>
-        <div class="table">
-          <table class="lines">
-            <thead><tr><th>Probe</th><th>Should light</th><th>Lights</th><th>{{ read }} of {{ from.length }}</th></tr></thead>
-            <tbody>
-              <tr v-for="(probe, i) in from" :id="`line-${i}`" :key="probe.node" :class="[state(probe), { at: i === at }]" @click="go(i)">
-                <td class="mono">{{ named(probe, sheet) }}</td><td class="mono">{{ tokens(expected(probe)) }}</td>
-                <td class="mono">{{ draft.lights[probe.node] ? tokens(draft.lights[probe.node]!) : '' }}</td>
-                <td>{{ { open: '', good: 'as expected', bad: 'wrong' }[state(probe)] }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <fieldset v-if="sheet.pairs.length" class="pairs">
-          <legend>Pair test</legend>
-          <v-checkbox :model-value="draft.splits !== null" label="The tester checks pairs too" @update:model-value="draft.splits = $event ? [] : null; judge()" />
-          <template v-if="draft.splits">
-            <p class="quiet">Press a pair that shows as split.</p>
-            <button v-for="pair in sheet.pairs" :key="pair.id" type="button" :aria-pressed="draft.splits.includes(pair.id)" @click="split(pair.id)">{{ pairName(pair.nodes) }}<template v-if="draft.splits.includes(pair.id)"> split</template></button>
-          </template>
-        </fieldset>
+        <nav class="methods" aria-label="What is tested">
+          <button v-for="each in tabs" :key="each" type="button" :aria-pressed="each === method" @click="method = each">
+            <span class="dot" :class="{ done: done(each) }" aria-hidden="true" />{{ NAMES[each] }}<small v-if="licensed(each)">licensed</small>
+          </button>
+          <v-menu v-if="more.length"><template #activator="{ props: menu }"><button v-bind="menu" type="button" class="add">Add a method</button></template>
+            <v-list density="compact"><v-list-item v-for="each in more" :key="each" :title="NAMES[each]" @click="add(each)" /></v-list></v-menu>
+        </nav>
+        <MapPanel v-if="method === 'map'" :sheet="sheet" :lights="draft.lights" :declared="draft.declared" @light="onLight" />
+        <template v-else-if="method === 'switches'">
+          <p class="states" role="group" aria-label="Operate"><button v-for="each in sheet.states" :key="each.id" type="button" :aria-pressed="each.id === state" @click="state = each.id">{{ each.name }}<small>{{ stateDone(each.id) }} of {{ sheet.from.length }}</small></button></p>
+          <MapPanel :key="state" :sheet="sheet" :lights="switchLights" :declared="[]" :expected-in="switchExpected" @light="onSwitch" />
+        </template>
+        <MethodPanel v-else-if="method !== 'pairs' && method !== ''" :sheet="sheet" :method="method" :planned="planned.find(each => each.method === method)" :samples="samples" :sought="sought" @answer="onAnswer" />
+        <PairPanel v-if="sheet.pairs.length && (method === 'pairs' || method === 'map')" :sheet="sheet" :splits="draft.splits" @splits="onSplits" />
       </section>
       <aside>
-        <p v-if="recorded" class="note" :class="recorded === 'passes' ? 'good' : 'failed'" role="status"><strong>{{ recorded === 'passes' ? 'Recorded: passes' : 'Recorded: fails' }}</strong>{{ recorded === 'passes' ? '' : 'Mend the end, then test the whole cable again.' }}</p>
-        <VerdictPanel :judgement="judgement" :read="read" :all="from.length" />
+        <div v-if="recorded" class="note" :class="recorded.verdict === 'passes' ? 'good' : 'failed'" role="status">
+          <strong>{{ waits ? 'Waits here' : 'Recorded' }}: {{ recorded.verdict }}</strong>{{ recorded.verdict === 'fails' && !sentBack.length ? 'Mend the end, then test the whole cable again.' : '' }}
+          <template v-if="recorded.verdict === 'fails' && !waits && !sentBack.length && session.tests">
+            <p v-for="cause in recorded.edges" :key="cause.words"><v-btn size="small" variant="outlined" color="primary" :loading="busy" @click="mend(cause.edges, cause.words)">Send to the bench</v-btn> {{ cause.words }}</p>
+          </template>
+          <template v-if="sentBack.length"><p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
+        </div>
+        <VerdictPanel :judgement="judgement" :provisional="guess" :read="read" :all="sheet.from.length" :sheet="sheet" @next="readNext" />
         <template v-if="session.tests">
-          <v-text-field v-model="instrument" label="Instrument" />
+          <p v-if="unlicensed" class="note stop"><strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead keeps who is.</p>
+          <p v-if="own" class="note check">You made an end of it: another pair of eyes would see more.</p>
+          <InstrumentPanel :id="id" :model-value="instrument ?? ''" :sheet="sheet" :method="method" @update:model-value="instrument = $event" @read="onRead" />
           <v-text-field v-model="draft.note" label="Note" />
-          <p class="acts"><v-btn color="primary" :disabled="!ready" :loading="busy" @click="record">{{ judgement?.verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn variant="outlined" color="primary" :disabled="read === 0" @click="again">Start over</v-btn></p>
+          <p class="acts"><v-btn color="primary" :disabled="!complete || unlicensed" :loading="busy" @click="record">{{ verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn variant="outlined" color="primary" :disabled="isEmpty" @click="again">Start over</v-btn></p>
         </template>
         <p v-else class="quiet">A tester or the lead records; you can look.</p>
-        <CoveragePanel :id="id" :pairs="sheet.pairs.length > 0" />
-        <h2>Before</h2>
-        <p v-if="!sheet.history.some(event => event.kind === 'tested')" class="quiet">No earlier test of this cable.</p>
-        <ol aria-label="Earlier tests"><li v-for="event in sheet.history.filter(each => each.kind === 'tested' || each.kind === 'remade')" :key="event.id" :class="event.verdict">
-          {{ when(event.at) }} · <b>{{ event.verdict ?? `end ${event.side} made again` }}</b> · {{ event.who }}<template v-if="event.note"> · {{ event.note }}</template><em v-if="event.overtaken"> · overtaken</em></li></ol>
+        <TrialsPanel :sheet="sheet" :settles="session.tests" @settle="settle" />
+        <CoveragePanel :id="id" :methods="covering" @add="add" />
       </aside>
     </div>
   </main>
@@ -216,49 +183,38 @@ const ready = computed(() => judgement.value !== null && judgement.value.verdict
 .test { height: 100%; max-height: 100dvh; display: flex; flex-direction: column; min-height: 0 }
 header { display: flex; align-items: center; gap: 14px; padding: 11px 18px; border-bottom: 1px solid var(--line) }
 .space { flex: 1 }
+.stages { display: flex; gap: 2px }
+.stages button, .methods button, .states button { font: inherit; font-size: 13px; border: 0; background: none; color: var(--ink); padding: 4px 9px; border-radius: 4px; cursor: pointer }
+.stages button[aria-pressed=true] { background: var(--surface); box-shadow: inset 0 -2px var(--copper); font-weight: 600 }
+.methods { display: flex; gap: 2px; flex-wrap: wrap; border-bottom: 1px solid var(--line); padding-bottom: 6px; margin-bottom: 10px }
+.methods button { display: inline-flex; gap: 7px; align-items: center }
+.methods button[aria-pressed=true] { background: var(--surface); box-shadow: inset 0 -2px var(--copper); font-weight: 600 }
+.methods .add { color: var(--verdigris) }
+.methods small, .states small { color: var(--amber); font-size: 11px; margin-left: 5px }
+.dot { width: 9px; height: 9px; border-radius: 50%; border: 2px solid var(--quiet) }
+.dot.done { background: var(--verdigris); border-color: var(--verdigris) }
+.states { margin: 0 0 8px; display: flex; flex-wrap: wrap; gap: 3px }
+.states button { border: 1px solid var(--line) }
+.states button[aria-pressed=true] { border-color: var(--copper); background: var(--chosen) }
 .chip { display: none; padding: 1px 9px; border-radius: 4px; color: var(--on-action); background: var(--verdigris) }
 .chip.fails { background: var(--flux) }
-.body { display: grid; grid-template-columns: minmax(0, 1fr) 320px; flex: 1; min-height: 0 }
+.body { display: grid; grid-template-columns: minmax(0, 1fr) 340px; flex: 1; min-height: 0 }
 .work { padding: 12px 18px; display: flex; flex-direction: column; min-height: 0; overflow: auto }
 aside { border-left: 1px solid var(--line); background: var(--surface); padding: 14px 16px; overflow: auto; display: flex; flex-direction: column; gap: 10px }
-.faces { display: flex; justify-content: space-evenly; gap: 20px; text-align: center; font-size: 13px }
-.faces p { margin: 4px 0 }
-.legs button, .shell, .pairs button { font: 13px var(--mono); border: 1px solid var(--quiet); border-radius: 4px; background: var(--surface); padding: 4px 9px; margin: 2px; cursor: pointer; color: var(--ink) }
-.legs button[aria-pressed=true] { background: var(--panel); border-color: var(--ink) }
-.shell[aria-pressed=true] { background: var(--copper-fill); color: var(--on-action); border-color: var(--copper) }
-.pairs button[aria-pressed=true] { background: var(--flux); color: var(--on-action); border-color: var(--flux) }
-.entry { padding: 8px 0; position: sticky; top: -12px; background: var(--paper); z-index: 1 }
-.keys { display: flex; gap: 8px; margin-top: 5px; flex-wrap: wrap }
-input { flex: 1; min-width: 120px; border: 1px solid var(--ink); border-radius: 4px; padding: 7px 10px; background: var(--surface); font-size: 16px; color: var(--ink) }
-.entry p { margin: 4px 0 0; font-size: 12.5px }
-.entry .bad { color: var(--flux) }
-.table { min-height: 120px }
-tr { cursor: pointer }
-tr.bad td { background: var(--bad) }
-tr.bad td:last-child { color: var(--flux); font-weight: 600 }
-tr.good td:last-child { color: var(--verdigris) }
-tr.at td { box-shadow: inset 0 2px var(--copper), inset 0 -2px var(--copper) }
-.pairs { border: 1px solid var(--line); border-radius: 4px; margin-top: 12px; padding: 4px 12px 10px }
-.pairs p { margin: 0 0 4px }
 aside p { margin: 0 }
 aside > *, .work > * { flex: none }
 .acts { display: flex; gap: 8px }
-ol { list-style: none; margin: 0; padding: 0; font-size: 13px }
-li { padding: 4px 0; border-bottom: 1px solid var(--line) }
-.fails b { color: var(--flux) }
-.passes b { color: var(--verdigris) }
+@media (max-width: 1000px) { .way { display: none } }
 @media (max-width: 800px) {
   .test { overflow: auto; display: block }
   .body { display: block }
   .work { overflow: visible; padding: 8px 12px }
-  .way { display: none }
   .chip { display: block }
-  header { position: sticky; top: 0; background: var(--paper); z-index: 2 }
-  .entry { top: 48px }
+  header { position: sticky; top: 0; background: var(--paper); z-index: 2; padding: 6px 10px; gap: 8px; min-height: 48px }
+  header :deep(.strand) { display: none }
+  .stages button, .methods button, .states button { min-height: 40px }
+  .stages button { padding: 4px 5px; font-size: 12.5px }
   aside { border-left: 0; border-top: 1px solid var(--line) }
-  .faces { gap: 6px }
-  .keys :deep(.v-btn), .acts :deep(.v-btn) { min-height: 44px }
-  input { min-height: 44px }
-  tr td { padding-block: 9px }
+  .acts :deep(.v-btn) { min-height: 44px }
 }
 </style>

@@ -1,4 +1,4 @@
-import type { Probe, TestSheet } from '../api/types'
+import type { Probe, TestSheet, Value } from '../api/test'
 
 /** What stands for a probe when it is typed or read: "C7", or "3.2" for contact 2 of leg 3. */
 export function token(probe: Probe, sheet: TestSheet): string {
@@ -32,3 +32,18 @@ export function typed(text: string, expected: string[], sheet: TestSheet): Typed
 }
 
 export const same = (one: string[], other: string[]) => one.length === other.length && [...one].sort().join() === [...other].sort().join()
+
+/** A point by its node, with its end where both ends have a contact of that name. */
+export function point(node: string, sheet: TestSheet): string {
+  const probe = sheet.from.find(each => each.node === node) ?? sheet.to.find(each => each.node === node)
+  return probe ? `${probe.side} ${token(probe, sheet)}` : node
+}
+
+/** What was read, as a tester says it. */
+export function said(value: Value, unit: string, sheet: TestSheet): string {
+  if (Array.isArray(value)) return value.length === 0 ? 'nothing' : value.map(each => each.startsWith('t:') || each.startsWith('c:') ? point(each, sheet) : each).join(', ')
+  if (typeof value === 'number') return `${value} ${unit}`.trim()
+  return value === 'open' && unit === 'MΩ' ? 'beyond the meter' : value === 'open' ? 'open' : value
+}
+
+export const unitOf = (method: string, what = '') => method === 'certifier' ? { '': 'm', 'delay': 'ns', 'loop': 'Ω' }[what] ?? '' : { ohms: 'Ω', insulation: 'MΩ', capacitance: 'nF' }[method] ?? ''

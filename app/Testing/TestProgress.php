@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Testing;
+
+use App\Bench\Edition;
+use App\Models\StoredInstallation;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\Bead;
+use Sartal\Core\Planning\BeadState;
+use Sartal\Core\Planning\Stage;
+
+/** How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often. */
+final readonly class TestProgress
+{
+    public function __construct(private InstallationStore $store)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(StoredInstallation $stored): array
+    {
+        $cursor = sprintf('%s.%s', $stored->decisions, $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'));
+        $key = sprintf('test-progress.%s.%d.%s', Edition::id(), $stored->id, $cursor);
+
+        /** @var array<string, mixed> */
+        return Cache::store('file')->remember($key, 3600, fn (): array => ['cursor' => $cursor] + self::count($this->store->load($stored)));
+    }
+
+    /** @return array<string, mixed> */
+    private static function count(Loaded $loaded): array
+    {
+        $in = $loaded->installation;
+        $looms = $places = [];
+        $all = ['id' => '', 'name' => 'All', 'passed' => 0, 'failed' => 0, 'left' => 0];
+        foreach ($in->runs as $run) {
+            if ($run->withdrawn) {
+                continue;
+            }
+            $what = self::standing($loaded->plan()->strands[$run->id]);
+            $all[$what]++;
+            if ($run->loom !== null) {
+                $looms[$run->loom] ??= ['id' => $run->loom, 'name' => $in->looms[$run->loom]->name ?? $run->loom, 'passed' => 0, 'failed' => 0, 'left' => 0];
+                $looms[$run->loom][$what]++;
+            }
+            foreach (array_unique(array_map(static fn (Side $side): string => $run->end($side)->location, Side::cases())) as $place) {
+                $places[$place] ??= ['id' => $place, 'name' => $in->locationName($place), 'passed' => 0, 'failed' => 0, 'left' => 0];
+                $places[$place][$what]++;
+            }
+        }
+
+        return ['all' => $all, 'looms' => array_values($looms), 'places' => array_values($places)];
+    }
+
+    /**
+     * @param  list<Bead>  $strand
+     * @return 'passed'|'failed'|'left'
+     */
+    private static function standing(array $strand): string
+    {
+        foreach ($strand as $bead) {
+            if ($bead->stage === Stage::Test) {
+                return match ($bead->state) {
+                    BeadState::Done => 'passed',
+                    BeadState::Failed => 'failed',
+                    default => 'left',
+                };
+            }
+        }
+
+        return 'left';
+    }
+}

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useOutbox } from '../api/outbox'
+import { useSession } from '../api/session'
+import { when } from './units'
+
+/** What waits on this device, and why. */
+const outbox = useOutbox()
+const session = useSession()
+const route = useRoute()
+const open = ref(false)
+useIntervalFn(() => { if (outbox.mine.length) void outbox.flush() }, 4000)
+useEventListener(window, 'online', () => { void outbox.flush() })
+watch(() => session.session.person?.signIn, who => { if (who) void outbox.flush() }, { immediate: true })
+const records = (count: number) => `${count} ${count === 1 ? 'record' : 'records'}`
+const names = computed(() => [...new Set(outbox.others.map(item => item.name || item.who))].join(', '))
+const shown = computed(() => outbox.offline || outbox.items.length > 0)
+</script>
+
+<template>
+  <div v-if="shown" class="outbox" :class="{ bad: outbox.refused.length }" role="status" aria-label="Waiting to be sent">
+    <p>
+      <b v-if="outbox.offline">No network.</b>
+      <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits' : 'wait' }} on this device{{ outbox.signedOut ? '' : ' and will be sent' }}.</template>
+      <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
+      <router-link v-if="outbox.signedOut && outbox.mine.length" :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
+      <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }} {{ outbox.others.length === 1 ? 'waits' : 'wait' }} until they sign in here.</template>
+      <b v-if="outbox.refused.length"> {{ records(outbox.refused.length) }} refused: look.</b>
+      <button type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'Hide' : 'Show' }}</button>
+    </p>
+    <ol v-if="open">
+      <li v-for="item in outbox.items" :key="item.id">
+        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}</span><em v-if="item.refused">{{ item.refused }}</em></span>
+        <template v-if="item.refused"><button type="button" @click="outbox.retry(item.id)">Try again</button><button type="button" @click="outbox.drop(item.id)">Throw away</button></template>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.outbox { background: var(--warn); border-bottom: 1px solid var(--amber); padding: 5px 16px; font-size: 13px; max-height: 40dvh; overflow: auto }
+.outbox.bad { background: var(--bad); border-color: var(--flux) }
+p { margin: 0; display: flex; gap: 6px; flex-wrap: wrap; align-items: baseline }
+button { all: unset; cursor: pointer; color: var(--verdigris); text-decoration: underline; text-underline-offset: 2px; padding: 3px 4px }
+button:focus-visible { outline: 2px solid var(--copper) }
+ol { margin: 4px 0; padding: 0; list-style: none }
+li { display: flex; gap: 8px; justify-content: space-between; border-top: 1px solid var(--line); padding: 4px 0 }
+em { display: block; color: var(--flux); font-style: normal }
+</style>
