@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, request, type APIRequestContext, type Page } from '@playwright/test'
 
 /** Signs in; the form itself is tried by the tests of the door. */
 export async function signIn(page: Page, role: string) {
@@ -30,3 +30,16 @@ export async function lines(page: Page, ...typed: string[]) {
 
 /** The picture of a strand, in words. */
 export const strand = (page: Page) => page.locator('svg.strand').first()
+
+/** Somebody without a browser: signs in and sends what a bench sends. */
+export async function hands(name: string, password = 'brackwater', baseURL = process.env.SARTAL_URL): Promise<APIRequestContext> {
+  const plain = await request.newContext({ baseURL })
+  await plain.get('/api/session')
+  const token = async (of: APIRequestContext) => decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')
+  const answer = await plain.post('/api/session', { data: { signIn: name, password }, headers: { 'X-XSRF-TOKEN': await token(plain) } })
+  expect(answer.ok(), `${name} signs in`).toBe(true)
+  const state = await plain.storageState()
+  const signed = await request.newContext({ baseURL, storageState: state, extraHTTPHeaders: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) } })
+  await plain.dispose()
+  return signed
+}

@@ -1,21 +1,9 @@
-import { expect, request, test, type APIRequestContext, type Browser, type Page } from '@playwright/test'
-import { signIn } from './crew'
+import { expect, test, type APIRequestContext, type Browser, type Page } from '@playwright/test'
+import { hands, signIn } from './crew'
 
 interface Piece { id: string, run: string }
 interface Step { task: string, event: string, side: string | null, pieces: Piece[] }
 
-/** Somebody without a browser: signs in and sends what a bench sends. */
-async function hands(name: string, password = 'brackwater'): Promise<APIRequestContext> {
-  const plain = await request.newContext({ baseURL: process.env.SARTAL_URL })
-  await plain.get('/api/session')
-  const token = async (of: APIRequestContext) => decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')
-  const answer = await plain.post('/api/session', { data: { signIn: name, password }, headers: { 'X-XSRF-TOKEN': await token(plain) } })
-  expect(answer.ok(), `${name} signs in`).toBe(true)
-  const state = await plain.storageState()
-  const signed = await request.newContext({ baseURL: process.env.SARTAL_URL, storageState: state, extraHTTPHeaders: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) } })
-  await plain.dispose()
-  return signed
-}
 const steps = async (who: APIRequestContext, job: string) => (await (await who.get(`/api/bench/${job}`)).json()).job.steps as Step[]
 const confirm = (who: APIRequestContext, job: string, step: Step, piece: Piece) => who.post(`/api/bench/${job}/events`, { data: { id: crypto.randomUUID(), kind: step.event, run: piece.run, step: piece.id, at: new Date().toISOString(), took: 9 } })
 

@@ -3,9 +3,12 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, ApiError } from './client'
 import { useSession } from './session'
+import type { Session } from './types'
 
 /** One thing that was recorded here and the server has not heard of yet. */
 export interface Waiting { id: string, path: string, body: Record<string, unknown>, who: string, name: string, words: string, at: string, refused?: string }
+/** ms between two new tokens. */
+const RENEWED = 3000
 interface Listener { sent?: (item: Waiting, answer: unknown) => void, refused?: (item: Waiting, error: ApiError) => boolean }
 
 /**
@@ -22,6 +25,7 @@ export const useOutbox = defineStore('outbox', () => {
   const listeners = new Map<string, Listener>()
   const session = useSession()
   let sending = false
+  let lastRenewed = 0
 
   const mine = computed(() => items.value.filter(item => !item.refused && item.who === session.session.person?.signIn))
   const others = computed(() => items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn))
@@ -59,12 +63,21 @@ export const useOutbox = defineStore('outbox', () => {
       offline.value = error.status === 0 || error.status >= 500
       signedOut.value = error.status === 401
       if (offline.value || signedOut.value || error.status === 429) return false
-      if (error.status === 419) return await session.load().then(() => false, () => false)
+      if (error.status === 419) return await renewed()
       // Refused: it stays here with the reason, unless the page that recorded it deals with it.
       if (listeners.get(item.path)?.refused?.(item, error)) drop(item.id)
       else items.value = items.value.map(each => each.id === item.id ? { ...each, refused: error.message } : each)
       return true
     }
+  }
+
+  /** The page's token was out of date: asking who is signed in brings a new one, or that nobody is. Only once: what fails twice waits. */
+  async function renewed(): Promise<boolean> {
+    if (Date.now() - lastRenewed < RENEWED) return false
+    lastRenewed = Date.now()
+    const now = await api.get<Session>('session').catch(() => null)
+    signedOut.value = now !== null && now.person === null
+    return now?.person?.signIn === session.session.person?.signIn
   }
 
   /** A page that wants to hear what became of its own records. */

@@ -1,0 +1,151 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, type Page, test } from '@playwright/test'
+import { signIn } from './crew'
+import { OwnServer } from './server'
+
+const server = new OwnServer(57)
+const up = () => server.up()
+const down = () => { server.down() }
+test.afterEach(down)
+
+const profile = (folder: string) => chromium.launchPersistentContext(folder, { baseURL: server.base, executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic'], viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
+const worker = (page: Page) => page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
+const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
+/** A test of one cable, all as expected, by touch. */
+async function pass(page: Page, code: string) {
+  await page.goto(`/test/${code}`)
+  await expect(page.getByText(/^Probe/).first()).toBeVisible()
+  const lines = await page.locator('table.lines tbody tr').count()
+  for (let i = 0; i < lines; i++) await page.getByRole('button', { name: 'As expected' }).click()
+  await page.getByRole('button', { name: 'Record', exact: true }).click()
+  await expect(page.getByText('Waits here: passes')).toBeVisible()
+}
+
+test('fifty results without a network, the browser closed in between, and each arrives once', async () => {
+  test.setTimeout(600_000)
+  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
+  const codes = ['V-403', 'V-404', 'V-405', 'V-406', 'D-033']
+  await up()
+  let context = await profile(folder)
+  let page = context.pages()[0] ?? await context.newPage()
+  await signIn(page, 'tester')
+  await page.goto('/test')
+  await worker(page)
+  for (const code of codes) await page.request.get(`/api/runs/${code}`)
+  const before = await counts(page, codes)
+  // Read while there is a network, as the list does by itself for what is ready.
+  for (const code of codes) { await page.goto(`/test/${code}`); await expect(page.getByText(/^Probe/).first()).toBeVisible() }
+  await page.goto('/test')
+  await expect(page.getByText('V-403')).toBeVisible()
+
+  down()
+  for (let round = 0; round < 5; round++) for (const code of codes) await pass(page, code)
+  await expect(bar(page)).toContainText('25 records wait')
+  // The tab is closed, the browser too; it opens again with nothing but what it kept.
+  await context.close()
+  context = await profile(folder)
+  page = context.pages()[0] ?? await context.newPage()
+  await page.goto('/test')
+  await expect(page.getByRole('heading', { name: /Tested here, not sent yet/ })).toBeVisible()
+  for (let round = 0; round < 5; round++) for (const code of codes) await pass(page, code)
+  await expect(bar(page)).toContainText('50 records wait')
+
+  await up()
+  await expect(bar(page)).toHaveCount(0, { timeout: 120_000 })
+  const after = await counts(page, codes)
+  for (const code of codes) expect(after[code]! - before[code]!).toBe(10)
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+test('what was recorded without a network waits for its own person to sign in again', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
+  await up()
+  const context = await profile(folder)
+  const page = context.pages()[0] ?? await context.newPage()
+  await signIn(page, 'tester')
+  await page.goto('/test')
+  await worker(page)
+  await page.goto('/test/D-034')
+  await expect(page.getByText(/^Probe/).first()).toBeVisible()
+  const before = await counts(page, ['D-034'])
+  down()
+  await pass(page, 'D-034')
+  // Meanwhile the session runs out.
+  await context.clearCookies()
+  await up()
+  await expect(bar(page)).toContainText('Sign in again to send it', { timeout: 30_000 })
+  await signIn(page, 'installer')
+  await expect(bar(page)).toContainText('1 record of Sunniva Pryde waits until they sign in here')
+  await signIn(page, 'tester')
+  await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
+  expect((await counts(page, ['D-034']))['D-034']! - before['D-034']!).toBe(1)
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+test('two people tested one cable apart from each other: both records stay, and one is said to hold', async ({ page: other }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
+  await up()
+  const context = await profile(folder)
+  const page = context.pages()[0] ?? await context.newPage()
+  await signIn(page, 'tester')
+  await page.goto('/test')
+  await worker(page)
+  await page.goto('/test/D-035')
+  await expect(page.getByText(/^Probe/).first()).toBeVisible()
+  down()
+  await pass(page, 'D-035')
+  // The lead, with a network, finds it open.
+  await signIn(other, 'lead')
+  await other.goto('/test/D-035')
+  await other.getByRole('button', { name: 'Nothing' }).click()
+  for (let i = 0; i < 2; i++) await other.getByRole('button', { name: 'As expected' }).click()
+  await other.getByRole('button', { name: 'Record the failure' }).click()
+  await expect(other.getByText('Recorded: fails')).toBeVisible()
+  await up()
+  await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
+  await page.goto('/test/D-035')
+  await expect(page.getByText('2 people tested it and do not agree')).toBeVisible()
+  await page.getByRole('alert').getByRole('paragraph').filter({ hasText: 'Odile Marchetti-Voss' }).getByRole('button', { name: 'This one holds' }).click()
+  await expect(page.getByText('2 people tested it and do not agree')).toHaveCount(0)
+  await expect(page.getByRole('list', { name: 'Earlier tests, bench' }).getByRole('listitem')).not.toHaveCount(1)
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+test('work at the bench that was opened before goes on without a network', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
+  await up()
+  const context = await profile(folder)
+  const page = context.pages()[0] ?? await context.newPage()
+  await signIn(page, 'bench')
+  await page.goto('/bench')
+  await worker(page)
+  await page.goto('/bench/A-122')
+  await expect(page.locator('.kicker')).toBeVisible()
+  down()
+  await page.goto('/bench/A-122')
+  await expect(page.locator('.kicker')).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(bar(page)).toContainText('1 record waits')
+  await page.reload()
+  await expect(bar(page)).toContainText('1 record waits')
+  await up()
+  await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
+  const job = await (await page.request.get('/api/bench/A-122')).json() as { state: { standings: Record<string, { status: string }> } }
+  expect(Object.values(job.state.standings).filter(each => each.status === 'done')).toHaveLength(1)
+  await context.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+async function counts(page: Page, codes: string[]): Promise<Record<string, number>> {
+  const counts: Record<string, number> = {}
+  for (const code of codes) {
+    const run = await (await page.request.get(`/api/runs/${code}`)).json() as { history: { kind: string }[] }
+    counts[code] = run.history.filter(event => event.kind === 'tested').length
+  }
+  return counts
+}
