@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-/* What a diagnosis costs as connectors grow: php benchmarks/diagnosis.php */
+/* What a diagnosis, the next reading and coverage cost as connectors grow: php benchmarks/diagnosis.php */
 
+use Sartal\Core\Diagnosing\Diagnostician;
+use Sartal\Core\Diagnosing\NextReading;
+use Sartal\Core\Installation\Method;
 use Sartal\Core\Wiring\Edge;
 use Sartal\Core\Wiring\Edit;
 use Tests\Support\Bench;
@@ -35,4 +38,34 @@ foreach ($cases as $name => [$bench, $fault]) {
     $start = hrtime(true);
     $bench->causes($reading);
     printf("%-34s %10.1f\n", $name, (hrtime(true) - $start) / 1e6);
+}
+
+// From 3 contacts to 120: one core open at one end, which two ends and the cable between them explain.
+$sizes = [
+    3 => [Bench::microphone(), 'A-1.b1/2'],
+    8 => [Bench::category(), 'C-1.b1/3'],
+    25 => [Bench::of(Bench::request('D-1', 'multicore-8', ['analogue'], ['xlr3-female-cable-balanced'], ['dsub25-male-aes59'])), 'D-1.b1/10'],
+    90 => [Bench::stageBox(), 'M-1.b1/C7'],
+    120 => [Bench::of(Bench::request('N-1', 'multicore-32', ['analogue'], ['xlr3-female-cable-balanced'], ['rect120-male-32ch'])), null],
+];
+printf("\n%-10s %12s %14s %14s %12s %12s\n", 'contacts', 'expect, ms', 'diagnosis, ms', 'next, ms', 'coverage, s', 'faults');
+foreach ($sizes as $contacts => [$bench, $terminal]) {
+    $plan = $bench->plan();
+    $planner = $bench->assemblies($plan);
+    $assembly = $plan->assemblies[array_key_first($plan->assemblies)];
+    $start = hrtime(true);
+    $expectation = $planner->expectation($assembly);
+    $expected = (hrtime(true) - $start) / 1e6;
+    $joints = array_values(array_filter($expectation->wiring->edges, static fn (Edge $edge): bool => preg_match('~^j:[^:]+:B:~', $edge->id) === 1));
+    $joint = $terminal === null ? $joints[intdiv(count($joints), 2)]->id : $bench->joint($terminal);
+    $reading = $bench->readingWith(new Edit([$joint => null]));
+    $start = hrtime(true);
+    $trouble = Diagnostician::of($planner->places($assembly), $expectation, $reading)->troubles[0];
+    $diagnosed = (hrtime(true) - $start) / 1e6;
+    $start = hrtime(true);
+    (new NextReading($expectation, $reading, Method::cases()))->after($trouble);
+    $next = (hrtime(true) - $start) / 1e6;
+    $start = hrtime(true);
+    $coverage = $planner->coverage($assembly, [Method::Map, Method::Shells]);
+    printf("%-10d %12.1f %14.1f %14.1f %12.2f %12d\n", $contacts, $expected, $diagnosed, $next, (hrtime(true) - $start) / 1e9, $coverage->faults);
 }

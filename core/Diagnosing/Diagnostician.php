@@ -15,7 +15,7 @@ use SplPriorityQueue;
  * same as the cable are kept. Where no single one does, faults are made on
  * top of each other, best first (beam search).
  */
-final class Diagnostician
+final readonly class Diagnostician
 {
     /** Faults made on top of each other, at most. */
     private const DEEPEST = 3;
@@ -29,28 +29,29 @@ final class Diagnostician
     /** Symptoms up to this many are tried two by two. */
     private const PAIRED_UP = 10;
 
-    private ?OtherLengths $lengths = null;
+    /** @var list<FaultSource> faults that join what they touch: they show in one symptom */
+    private array $narrow;
 
-    /**
-     * @param  list<FaultSource>  $narrow  faults that join what they touch: they show in one symptom
-     * @param  list<FaultSource>  $wide  faults of several joints, which may show in many
-     */
-    private function __construct(private readonly array $narrow, private readonly array $wide, private readonly FaultPlaces $places)
+    /** @var list<FaultSource> faults of several joints, which may show in many */
+    private array $wide;
+
+    private function __construct(private FaultPlaces $places, private Expectation $expectation, private Reading $reading)
     {
+        $this->narrow = FaultSources::narrow($places, $reading);
+        $this->wide = [...FaultSources::wide($places, $reading), OtherLengths::saidBy($expectation, $reading)];
     }
 
-    public static function for(FaultPlaces $places): self
+    public static function of(FaultPlaces $places, Expectation $expectation, Reading $reading): Diagnosis
     {
-        return new self(FaultSources::narrow($places), FaultSources::wide($places), $places);
+        return (new self($places, $expectation, $reading))->diagnosis();
     }
 
-    public function diagnose(Expectation $expectation, Reading $reading): Diagnosis
+    private function diagnosis(): Diagnosis
     {
-        $this->lengths = OtherLengths::saidBy($expectation, $reading);
         $troubles = [];
-        $symptoms = $this->joinedUp(Symptoms::of($expectation, $reading), $expectation->wiring);
+        $symptoms = $this->joinedUp(Symptoms::of($this->expectation, $this->reading), $this->expectation->wiring);
         foreach ($symptoms as [$symptom, $causes]) {
-            $causes ??= $this->explain($symptom, $expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
+            $causes ??= $this->explain($symptom, $this->expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
             $troubles[] = new Trouble($symptom->lines, $symptom->pairs, $symptom->wrong, $causes);
         }
 
@@ -71,7 +72,7 @@ final class Diagnostician
             foreach (array_slice($symptoms, 1) as $symptom) {
                 $all = $all->with($symptom);
             }
-            $causes = $this->single($all, $good, $this->wide());
+            $causes = $this->single($all, $good, $this->wide);
             if ($causes !== []) {
                 return [[$all, $causes]];
             }
@@ -82,7 +83,7 @@ final class Diagnostician
             $causes = null;
             foreach (count($symptoms) < self::PAIRED_UP ? $symptoms : [] as $i => $other) {
                 $both = $first->with($other);
-                $causes = $this->single($both, $good, $this->wide()) ?: null;
+                $causes = $this->single($both, $good, $this->wide) ?: null;
                 if ($causes !== null) {
                     $first = $both;
                     unset($symptoms[$i]);
@@ -96,18 +97,12 @@ final class Diagnostician
         return $joined;
     }
 
-    /** @return list<FaultSource> */
-    private function wide(): array
-    {
-        return [...$this->wide, ...($this->lengths === null ? [] : [$this->lengths])];
-    }
-
     /** @return list<Cause> */
     private function explain(Symptom $symptom, Wiring $good, int $effort): array
     {
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {
-            [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide()]);
+            [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide]);
             if ($found !== []) {
                 return $found;
             }
@@ -179,7 +174,7 @@ final class Diagnostician
     {
         $kept = new SplPriorityQueue;
         $kept->setExtractFlags(SplPriorityQueue::EXTR_DATA);
-        foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide()]) as $made) {
+        foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide]) as $made) {
             // The furthest comes out first, so that it is the one to go.
             $kept->insert($made, $symptom->distance($made[1], $made[0]));
             if ($kept->count() > $width) {

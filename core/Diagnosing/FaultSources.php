@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
-/** Which families of faults there are. */
+use Sartal\Core\Installation\Method;
+use Sartal\Core\Testing\Reading;
+
+/** Which families of faults there are. What no method that was read could show is not looked for: it would only be in the way. */
 final class FaultSources
 {
     /** @return list<FaultSource> what is looked for when methods are compared: likely single faults, and the double ones that hide each other */
@@ -13,15 +16,39 @@ final class FaultSources
         return [new Opens, new Swaps, new Shorts, new PairFaults($places->groups), new MirroredSwaps, new Leaks($places->groups), new LooseJoints, new StuckSwitches];
     }
 
-    /** @return list<FaultSource> faults that join what they touch: they show in one symptom */
-    public static function narrow(FaultPlaces $places): array
+    /**
+     * @param  ?Reading  $read  null: everything there is
+     * @return list<FaultSource> faults that join what they touch: they show in one symptom
+     */
+    public static function narrow(FaultPlaces $places, ?Reading $read = null): array
     {
-        return [new Opens, new Swaps, new Shorts, new Moves, new Leaks($places->groups), new LooseJoints, new StuckSwitches];
+        return [
+            new Opens, new Swaps, new Shorts, new Moves, new StuckSwitches,
+            ...(self::couldShow($read, Method::Insulation, Method::Capacitance) ? [new Leaks($places->groups)] : []),
+            ...(self::couldShow($read, Method::Wiggle) ? [new LooseJoints] : []),
+        ];
     }
 
-    /** @return list<FaultSource> faults of several joints, which may show in many symptoms */
-    public static function wide(FaultPlaces $places): array
+    /**
+     * @param  ?Reading  $read  null: everything there is
+     * @return list<FaultSource> faults of several joints, which may show in many symptoms
+     */
+    public static function wide(FaultPlaces $places, ?Reading $read = null): array
     {
-        return [new PairFaults($places->groups), new Shifts($places->terminals, $places->groups), new MirroredSwaps];
+        return [
+            new PairFaults($places->groups), new Shifts($places->terminals, $places->groups),
+            ...(self::couldShow($read, Method::EyesA, Method::EyesB, Method::Noise, Method::Ohms, Method::Capacitance, Method::Certifier) ? [new MirroredSwaps] : []),
+        ];
+    }
+
+    private static function couldShow(?Reading $read, Method ...$methods): bool
+    {
+        foreach ($methods as $method) {
+            if ($read === null || $read->has($method)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -67,7 +67,7 @@ final readonly class Probing
     /** @return list<Method> */
     private function quickest(): array
     {
-        $methods = array_values(array_filter(Method::cases(), static fn (Method $method): bool => $method !== Method::Map && $method !== Method::Shells));
+        $methods = array_values(array_filter(Method::cases(), fn (Method $method): bool => $method !== Method::Map && $method !== Method::Shells && $this->expectation->senses()->questions($method) !== []));
         usort($methods, static fn (Method $a, Method $b): int => [$a->opens(), $a->minutes()] <=> [$b->opens(), $b->minutes()]);
 
         return $methods;
@@ -100,6 +100,6 @@ final readonly class Probing
     /** @return list<Trouble> */
     private function troubles(Reading $reading): array
     {
-        return Diagnostician::for($this->places)->diagnose($this->expectation, $reading)->troubles;
+        return Diagnostician::of($this->places, $this->expectation, $reading)->troubles;
     }
 }

@@ -64,7 +64,7 @@ final readonly class AssemblyPlanner
 
     public function diagnose(Assembly $assembly, Expectation $expectation, Reading $reading): Diagnosis
     {
-        return Diagnostician::for($this->places($assembly))->diagnose($expectation, $reading);
+        return Diagnostician::of($this->places($assembly), $expectation, $reading);
     }
 
     /**

@@ -41,14 +41,36 @@ final class Senses
         if (! isset($this->questions[$method->value])) {
             $questions = [];
             foreach ($method === Method::Switches ? array_keys($this->states) : [''] as $state) {
+                $concerned = $method === Method::Switches ? $this->movedBy((string) $state) : null;
                 foreach ($this->sense($method)->questions($this->good) as $at) {
-                    $questions[] = new Question($method, $at, (string) $state);
+                    if ($concerned === null || isset($concerned[$at])) {
+                        $questions[] = new Question($method, $at, (string) $state);
+                    }
                 }
             }
             $this->questions[$method->value] = $questions;
         }
 
         return $this->questions[$method->value];
+    }
+
+    /**
+     * What conducts to a switch, at rest or operated: the other lines are what
+     * they were at rest, and one that moves something else does not move these.
+     *
+     * @return array<string, true>
+     */
+    private function movedBy(string $state): array
+    {
+        $moved = [];
+        $operated = $this->wiring($state);
+        foreach ($this->states[$state]->edit->edges as $edge) {
+            foreach ($edge === null ? [] : [$edge->from, $edge->to] as $node) {
+                $moved += $this->good->reach($node) + $operated->reach($node);
+            }
+        }
+
+        return $moved;
     }
 
     /** @return list<string> nodes that the answer hangs on */

@@ -248,7 +248,7 @@ final class DiagnosisTest extends TestCase
         $assembly = $plan->assemblies[array_key_first($plan->assemblies)];
         $places = FaultPlaces::of($assembly, $bench->assemblies($plan)->joints($assembly), $bench->installation);
 
-        return Diagnostician::for($places)->diagnose($bench->expectation(), $reading);
+        return Diagnostician::of($places, $bench->expectation(), $reading);
     }
 
     private static function bridge(string $one, string $other): Edit

@@ -111,7 +111,7 @@ final class EveryFaultTest extends TestCase
                 }
             }
             foreach ($groups as $signature => $alike) {
-                $diagnosis = Diagnostician::for($places)->diagnose($expectation, $readings[$signature]);
+                $diagnosis = Diagnostician::of($places, $expectation, $readings[$signature]);
                 self::assertCount(1, $diagnosis->troubles, $id.' '.$alike[0]);
                 $listed = array_map(static fn (Cause $cause): string => $cause->key(), $diagnosis->troubles[0]->causes);
                 sort($listed);
@@ -162,7 +162,7 @@ final class EveryFaultTest extends TestCase
                     $alike[] = (new Cause([$other]))->key();
                 }
             }
-            $diagnosis = Diagnostician::for($places)->diagnose($expectation, $reading);
+            $diagnosis = Diagnostician::of($places, $expectation, $reading);
             self::assertCount(1, $diagnosis->troubles, $fault->key());
             $listed = array_map(static fn (Cause $cause): string => $cause->key(), $diagnosis->troubles[0]->causes);
             sort($listed);

@@ -44,13 +44,18 @@ final readonly class InstrumentController
             }
         }
         ksort($families);
+        $types = [];
+        foreach ($loaded->installation->fittings as $fitting) {
+            $type = $loaded->installation->catalogue->connectors[$fitting->connector] ?? null;
+            $types[$type->family ?? ''][$type->short ?? $fitting->connector] = true;
+        }
 
         return response()->json([
             'instruments' => array_map(static fn (Instrument $instrument): array => TestingCodec::encodeInstrument($instrument) + ['words' => $instrument->kind->words(), 'version' => $versions[$instrument->id] ?? 0, 'overdue' => $instrument->isOverdue(now()->format('Y-m-d'))], array_values($loaded->installation->instruments)),
             'kinds' => array_map(static fn (InstrumentKind $kind): array => ['id' => $kind->value, 'words' => $kind->words(), 'methods' => array_map(static fn (Method $method): string => $method->words(), $kind->methods())], InstrumentKind::cases()),
             'methods' => array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words()], Method::cases()),
             'stages' => array_map(static fn (TestStage $stage): array => ['id' => $stage->value, 'words' => $stage->words()], TestStage::cases()),
-            'families' => array_map(static fn (string $family, int $count): array => ['family' => $family, 'assemblies' => $count], array_map(strval(...), array_keys($families)), array_values($families)),
+            'families' => array_map(static fn (string $family, int $count): array => ['family' => $family, 'types' => array_map(strval(...), array_keys($types[$family] ?? [])), 'assemblies' => $count], array_map(strval(...), array_keys($families)), array_values($families)),
             'rules' => TestingCodec::encodeRules($loaded->installation->testing),
             'version' => $stored->version,
         ]);

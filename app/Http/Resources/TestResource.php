@@ -174,13 +174,22 @@ final class TestResource
      */
     private static function tags(Assembly $assembly, Loaded $loaded): array
     {
-        $tags = [];
+        $tags = $landed = [];
         foreach ($assembly->runs as $id) {
             $run = $loaded->installation->runs[$id];
             foreach ([$run->a, $run->b] as $end) {
                 foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
                     $tags[$leg->landing->fitting ?? ''] = $leg->label;
                 }
+                foreach ($end->legs as $leg) {
+                    $landed[$leg->landing->fitting ?? ''] = true;
+                }
+            }
+        }
+        // What no run ends in, as a panel's second output, goes by its own name.
+        foreach ($assembly->fittings as $fitting) {
+            if (! isset($landed[$fitting])) {
+                $tags[$fitting] = str_replace(' ', '-', $loaded->installation->fittings[$fitting]->label ?? $fitting);
             }
         }
 

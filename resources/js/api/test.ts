@@ -73,7 +73,7 @@ export interface Judgement {
 }
 
 export interface NamedFault { key: string, words: string, kind: string }
-export interface Family { family: string, assemblies: number }
+export interface Family { family: string, types: string[], assemblies: number }
 export interface InstrumentsPage {
   instruments: (Omit<Instrument, 'methods'> & { words: string, version: number, overdue: boolean })[]
   kinds: { id: string, words: string, methods: string[] }[]

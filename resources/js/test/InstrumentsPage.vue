@@ -78,15 +78,18 @@ const applies = (stage: Stage, method: string) => stage === 'before-closing' ? m
         <p class="quiet">A plan follows from the wiring: a map with shells, each switch by itself, pairs where there are pairs. Choose otherwise for a family of connectors, and it is binding. What mains needs stays in any plan.</p>
         <table class="lines">
           <thead><tr><th>Connectors</th><th v-for="stage in page.stages" :key="stage.id">{{ stage.words }}</th></tr></thead>
-          <tbody><tr v-for="each in page.families" :key="each.family" :class="{ at: family === each.family }"><td><button v-if="session.plans" type="button" @click="family = each.family">{{ each.family || 'others' }}</button><template v-else>{{ each.family || 'others' }}</template> <small class="quiet">{{ each.assemblies }}</small></td><td v-for="stage in page.stages" :key="stage.id" :class="{ quiet: !rule(each.family, stage.id) }">{{ words(each.family, stage.id) }}</td></tr></tbody>
+          <tbody v-for="each in page.families" :key="each.family">
+            <tr :class="{ at: family === each.family }"><td><button v-if="session.plans" type="button" :aria-expanded="family === each.family" @click="family = family === each.family ? null : each.family">{{ each.family || 'others' }}</button><template v-else>{{ each.family || 'others' }}</template> <small class="quiet">{{ each.types.join(', ') }} · {{ each.assemblies }}</small></td><td v-for="stage in page.stages" :key="stage.id" :class="{ quiet: !rule(each.family, stage.id) }">{{ words(each.family, stage.id) }}</td></tr>
+            <tr v-if="family === each.family"><td :colspan="page.stages.length + 1">
+              <div class="form" :aria-label="`Test plan of ${family}`" role="group">
+                <fieldset v-for="stage in page.stages" :key="stage.id">
+                  <legend>{{ stage.words }}</legend>
+                  <label v-for="method in page.methods.filter(one => applies(stage.id, one.id))" :key="method.id"><input type="checkbox" :checked="rule(family, stage.id)?.includes(method.id) ?? false" :disabled="busy" @change="toggle(stage.id, method.id)"> {{ method.words }}</label>
+                  <button v-if="rule(family, stage.id)" type="button" @click="choose(stage.id, null)">Back to what the wiring asks</button>
+                </fieldset>
+              </div></td></tr>
+          </tbody>
         </table>
-        <div v-if="family !== null" class="form" :aria-label="`Test plan of ${family}`" role="group">
-          <fieldset v-for="stage in page.stages" :key="stage.id">
-            <legend>{{ family || 'others' }}, {{ stage.words }}</legend>
-            <label v-for="method in page.methods.filter(each => applies(stage.id, each.id))" :key="method.id"><input type="checkbox" :checked="rule(family, stage.id)?.includes(method.id) ?? false" :disabled="busy" @change="toggle(stage.id, method.id)"> {{ method.words }}</label>
-            <button v-if="rule(family, stage.id)" type="button" @click="choose(stage.id, null)">Back to what the wiring asks</button>
-          </fieldset>
-        </div>
       </section>
     </div>
   </main>

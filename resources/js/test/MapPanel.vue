@@ -11,7 +11,7 @@ const emit = defineEmits<{ light: [node: string, lights: string[], declared: boo
 const at = ref(0)
 const entry = ref('')
 const entryWrong = ref('')
-const from = computed(() => props.sheet.from)
+const from = computed(() => props.expectedIn ? props.sheet.from.filter(probe => probe.node in props.expectedIn!) : props.sheet.from)
 const current = computed<Probe | undefined>(() => from.value[at.value])
 const read = computed(() => from.value.filter(probe => props.lights[probe.node]).length)
 const expected = (probe: Probe) => (props.expectedIn ?? props.sheet.expected)[probe.node] ?? []

@@ -6,7 +6,9 @@ import { api, ApiError } from '../api/client'
 import { useOutbox } from '../api/outbox'
 import { useSession } from '../api/session'
 import type { Judgement, Reading, Stage, TestSheet, Value } from '../api/test'
+import type { Row } from '../api/types'
 import { useAttempt } from '../ui/attempt'
+import { sorted } from '../schedule/filter'
 import Strand from '../ui/Strand.vue'
 import CoveragePanel from './CoveragePanel.vue'
 import InstrumentPanel from './InstrumentPanel.vue'
@@ -105,6 +107,15 @@ async function record() {
   busy.value = true
   await outbox.add(path, body, `Test of ${sheet.value.run.code}, ${recorded.value.verdict}`)
   busy.value = false
+  void look()
+}
+/** What a tester takes next: the first that is ready after this one. */
+const following = ref<Row | null>(null)
+const stageOf = (row: Row, id: string) => row.strand.find(each => each.stage === id)?.state
+async function look() {
+  const rows = await api.get<{ rows: Row[] }>('schedule').then(answer => answer.rows, () => [] as Row[])
+  const ready = sorted(rows.filter(row => !row.withdrawn && stageOf(row, 'test') === 'to-do' && stageOf(row, 'end-a') !== 'to-do' && stageOf(row, 'end-b') !== 'to-do' && row.id !== props.id && !outbox.items.some(item => item.body.run === row.id)), 'code', false)
+  following.value = ready.find(row => row.code.localeCompare(sheet.value?.run.code ?? '', undefined, { numeric: true }) > 0) ?? ready[0] ?? null
 }
 function again() { start(sheet.value?.fingerprint ?? ''); judgement.value = null }
 const settle = (id: string) => attempt(async () => {
@@ -149,7 +160,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
         </nav>
         <MapPanel v-if="method === 'map'" :sheet="sheet" :lights="draft.lights" :declared="draft.declared" @light="onLight" />
         <template v-else-if="method === 'switches'">
-          <p class="states" role="group" aria-label="Operate"><button v-for="each in sheet.states" :key="each.id" type="button" :aria-pressed="each.id === state" @click="state = each.id">{{ each.name }}<small>{{ stateDone(each.id) }} of {{ sheet.from.length }}</small></button></p>
+          <p class="states" role="group" aria-label="Operate"><button v-for="each in sheet.states" :key="each.id" type="button" :aria-pressed="each.id === state" @click="state = each.id">{{ each.name }}<small>{{ stateDone(each.id) }} of {{ (sheet.methods.switches ?? []).filter(question => question.state === each.id).length }}</small></button></p>
           <MapPanel :key="state" :sheet="sheet" :lights="switchLights" :declared="[]" :expected-in="switchExpected" @light="onSwitch" />
         </template>
         <MethodPanel v-else-if="method !== 'pairs' && method !== ''" :sheet="sheet" :method="method" :planned="planned.find(each => each.method === method)" :samples="samples" :sought="sought" @answer="onAnswer" />
@@ -161,6 +172,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
           <template v-if="recorded.verdict === 'fails' && !waits && !sentBack.length && session.tests">
             <p v-for="cause in recorded.edges" :key="cause.words"><v-btn size="small" variant="outlined" color="primary" :loading="busy" @click="mend(cause.edges, cause.words)">Send to the bench</v-btn> {{ cause.words }}</p>
           </template>
+          <p v-if="following"><router-link :to="`/test/${following.id}`">Next: {{ following.code }}</router-link></p>
           <template v-if="sentBack.length"><p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
         </div>
         <VerdictPanel :judgement="judgement" :provisional="guess" :read="read" :all="sheet.from.length" :sheet="sheet" @next="readNext" />

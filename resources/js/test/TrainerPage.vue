@@ -86,7 +86,7 @@ const least = computed(() => Math.round((outcome.value?.path.reduce((sum, step) 
 <style scoped>
 .page { height: 100%; overflow: auto; display: flex; flex-direction: column }
 header { display: flex; align-items: center; gap: 14px; padding: 8px 16px; border-bottom: 1px solid var(--line); flex-wrap: wrap }
-.start { padding: 4px 18px 12px; max-width: 640px }
+.start { padding: 14px 18px 12px; max-width: 640px }
 .start form { display: flex; gap: 10px; align-items: center }
 .body { display: grid; grid-template-columns: minmax(0, 1fr) 360px; flex: 1; min-height: 0; border-top: 1px solid var(--line) }
 .work { padding: 8px 18px; overflow: auto }
