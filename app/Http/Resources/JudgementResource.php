@@ -33,7 +33,6 @@ final class JudgementResource
         $plan = $test->plan($stage);
         $words = $test->words();
         $first = $test->firstToOpen();
-        $next = new NextReading($expectation, $reading, $test->atHand());
         $installation = $test->loaded->installation;
 
         return [
@@ -44,22 +43,43 @@ final class JudgementResource
             'over' => LinkLimits::over($expectation, $reading),
             'unread' => count($expectation->unreadLines($reading)),
             'missing' => array_map(static fn (Method $method): array => ['method' => $method->value, 'words' => $method->words(), 'binding' => in_array($method, $plan->missing($expectation, $reading, true), true)], $plan->missing($expectation, $reading)),
-            'troubles' => array_map(static fn (Trouble $trouble): array => [
-                'lines' => $trouble->lines,
-                'pairs' => $trouble->pairs,
-                'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
-                    'words' => $words->name($fault),
-                    'consequence' => $words->consequence($fault),
-                    'kind' => $fault->kind->value,
-                    'side' => $words->side($fault),
-                    'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
-                    'edges' => $fault->edges,
-                ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
-                'more' => max(0, count($trouble->causes) - self::LISTED),
-                'open' => self::open($first->among($trouble), $test->loaded),
-                'next' => self::next($next->after($trouble)),
-            ], $test->diagnosis($reading)->troubles),
+            'troubles' => array_map(static function (Trouble $trouble) use ($words, $installation, $first, $expectation, $reading, $test): array {
+                $open = $first->among($trouble);
+
+                return [
+                    'lines' => $trouble->lines,
+                    'pairs' => $trouble->pairs,
+                    'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
+                        'words' => $words->name($fault),
+                        'consequence' => $words->consequence($fault),
+                        'kind' => $fault->kind->value,
+                        'side' => $words->side($fault),
+                        'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
+                        'edges' => $fault->edges,
+                    ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
+                    'more' => max(0, count($trouble->causes) - self::LISTED),
+                    'open' => self::open($open, $test->loaded),
+                    'next' => self::next((new NextReading($expectation, $reading, self::methods($test, $open)))->after($trouble)),
+                ];
+            }, $test->diagnosis($reading)->troubles),
         ];
+    }
+
+    /**
+     * What is at hand; of the two ends, the one to open comes first.
+     *
+     * @return list<Method>
+     */
+    private static function methods(UnderTest $test, ?EndToOpen $open): array
+    {
+        $methods = $test->atHand();
+        $look = match ($open?->side) {
+            'A' => Method::EyesA,
+            'B' => Method::EyesB,
+            default => null,
+        };
+
+        return $look === null ? $methods : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
     }
 
     /** @return ?array<string, mixed> */
