@@ -22,6 +22,15 @@ final class Given
         return $given;
     }
 
+    /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */
+    public function to(StoredInstallation $stored, User $person): array
+    {
+        $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('user_id', $person->id)->orderBy('key')->get(['kind', 'key']);
+        $of = static fn (string $kind): array => array_values($rows->where('kind', $kind)->map(static fn (object $row): string => (string) $row->key)->all());
+
+        return ['looms' => $of('loom'), 'assemblies' => $of('assembly')];
+    }
+
     /**
      * @param  list<array<string, mixed>>  $lines  of the queue
      * @return list<array<string, mixed>> each with whether it was given to this person

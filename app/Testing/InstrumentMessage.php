@@ -60,13 +60,13 @@ final readonly class InstrumentMessage
         $fields->each('results', static function (Fields $each) use ($points, $pairs, &$lights, &$splits, &$samples): void {
             $method = $each->choice('measure', Method::class);
             $state = $each->text('state', '');
-            if ($method === Method::Map || $method === Method::Shells || $method === Method::Switches || $method === Method::Wiggle || $method->opens()) {
+            if ($method === Method::Map || $method === Method::Shells || $method === Method::All || $method === Method::Switches || $method === Method::Wiggle || $method->opens()) {
                 $from = $points->node($each->child('from'));
                 if ($method === Method::Wiggle) {
                     $samples[] = new Sample(new Question($method, $from), $each->name('value'));
                 } elseif ($method->opens()) {
                     $samples[] = new Sample(new Question($method, $from), self::sorted($each->texts('colours')));
-                } elseif ($method === Method::Switches) {
+                } elseif ($method === Method::Switches || $method === Method::All) {
                     $samples[] = new Sample(new Question($method, $from, $state), self::sorted($each->each('lights', $points->node(...))));
                 } else {
                     $lights[$from] = $each->each('lights', $points->node(...));
@@ -105,7 +105,7 @@ final readonly class InstrumentMessage
         $point = $points->point(...);
 
         return ['measure' => $question->method->value] + ($question->state === '' ? [] : ['state' => $question->state]) + match ($question->method) {
-            Method::Map, Method::Shells, Method::Switches => ['from' => $point($question->at), 'lights' => array_map($point, is_array($value) ? $value : [])],
+            Method::Map, Method::Shells, Method::All, Method::Switches => ['from' => $point($question->at), 'lights' => array_map($point, is_array($value) ? $value : [])],
             Method::EyesA, Method::EyesB => ['from' => $point($question->at), 'colours' => $value],
             Method::Wiggle => ['from' => $point($question->at), 'value' => $value],
             Method::Ohms, Method::Insulation, Method::Capacitance => ['between' => array_map($point, $nodes), 'value' => $value, 'unit' => $question->method->unit()],

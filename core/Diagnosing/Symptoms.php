@@ -60,7 +60,7 @@ final class Symptoms
     {
         $senses = $expectation->senses();
         $nodes = $senses->nodes($sample->question);
-        if (in_array($sample->question->method, [Method::Map, Method::Shells, Method::Switches], true)) {
+        if (in_array($sample->question->method, [Method::Map, Method::Shells, Method::All, Method::Switches], true)) {
             $expected = $senses->expected($sample->question);
             array_push($nodes, ...(is_array($sample->value) ? $sample->value : []), ...(is_array($expected) ? $expected : []));
         }

@@ -32,7 +32,7 @@ enum InstrumentKind: string
         return match ($this) {
             self::Lamp => [Method::Map, Method::Shells, Method::Switches, Method::Wiggle],
             self::WireMap => [Method::Map, Method::Shells, Method::Pairs],
-            self::Loom => [Method::Map, Method::Shells, Method::Switches, Method::Wiggle],
+            self::Loom => [Method::Map, Method::Shells, Method::All, Method::Switches, Method::Wiggle],
             self::Meter => [Method::Ohms, Method::Insulation, Method::Capacitance],
             self::Certifier => [Method::Map, Method::Shells, Method::Pairs, Method::Certifier],
             self::Ears => [Method::Noise, Method::Wiggle],

@@ -9,6 +9,7 @@ enum Method: string
 {
     case Map = 'map';
     case Shells = 'shells';
+    case All = 'all';
     case Switches = 'switches';
     case Pairs = 'pairs';
     case Wiggle = 'wiggle';
@@ -25,6 +26,7 @@ enum Method: string
         return match ($this) {
             self::Map => 'end-to-end map',
             self::Shells => 'shells probed as well',
+            self::All => 'everything against everything, shells too',
             self::Switches => 'map again with each switch operated',
             self::Pairs => 'pair test',
             self::Wiggle => 'wiggle while the map is read',
@@ -46,6 +48,7 @@ enum Method: string
             self::Shells => 0.2,
             self::Pairs => 0.3,
             self::Switches, self::Wiggle, self::Certifier => 0.5,
+            self::All => 0.6,
             self::Noise => 0.8,
             self::Capacitance, self::EyesA, self::EyesB => 1.2,
             self::Ohms => 1.5,

@@ -172,6 +172,7 @@ final class Senses
         return $this->senses[$method->value] ??= match ($method) {
             Method::Map => new LampSense($this->setup, false),
             Method::Shells, Method::Switches => new LampSense($this->setup),
+            Method::All => new LampSense($this->setup->everything()),
             Method::Pairs => new PairSense($this->setup),
             Method::Wiggle => new WiggleSense($this->setup),
             Method::Noise => new NoiseSense($this->setup),

@@ -99,7 +99,7 @@ final readonly class TestPlanner
         $first = $mains ? [Method::Ohms, Method::Insulation, Method::Map] : [];
 
         return [...$first, ...array_values(array_filter(
-            [Method::EyesA, Method::EyesB, Method::Map, Method::Shells, Method::Switches, Method::Pairs, Method::Wiggle, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Noise, Method::Certifier],
+            [Method::EyesA, Method::EyesB, Method::Map, Method::Shells, Method::All, Method::Switches, Method::Pairs, Method::Wiggle, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Noise, Method::Certifier],
             static fn (Method $method): bool => ! in_array($method, $first, true),
         ))];
     }
@@ -120,7 +120,7 @@ final readonly class TestPlanner
     private static function limit(Method $method, Expectation $expectation): string
     {
         return match ($method) {
-            Method::Map, Method::Shells, Method::Switches => 'exactly what the plan joins lights',
+            Method::Map, Method::Shells, Method::All, Method::Switches => 'exactly what the plan joins lights',
             Method::Pairs => 'no pair is split',
             Method::Wiggle => 'nothing comes and goes',
             Method::Noise => 'clean',

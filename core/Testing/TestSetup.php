@@ -27,4 +27,16 @@ final readonly class TestSetup
     {
         return $this->from[$node] ?? $this->to[$node] ?? null;
     }
+
+    /**
+     * Every point against every other: what two unused contacts of one end do
+     * to each other shows in no map from end to end. Nothing, where that is
+     * what the map does anyway.
+     */
+    public function everything(): self
+    {
+        $all = array_intersect_key($this->from, $this->to) === [] ? $this->from + $this->to : [];
+
+        return new self($all, $all, []);
+    }
 }

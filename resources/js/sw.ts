@@ -16,29 +16,30 @@ const SHELL = 'sartal-shell'
 /** Named in the page too, which empties it when somebody signs out. */
 const READ = 'sartal-read'
 /** s until what was last read is shown instead. */
-const PATIENCE = 6
+const PATIENCE = 10
 const WEEK = 7 * 24 * 3600
 
 interface Piece { file: string, css?: string[], assets?: string[] }
 
-async function fetchPieces() {
+async function fetchPieces(tidy: boolean) {
   const cache = await caches.open(PIECES)
   const manifest = await (await fetch('/build/manifest.json', { cache: 'no-store' })).json() as Record<string, Piece>
   const wanted = new Set(Object.values(manifest).flatMap(piece => [piece.file, ...(piece.css ?? []), ...(piece.assets ?? [])]).map(file => `/build/${file}`).concat('/mark.svg'))
   const kept = await cache.keys()
   const have = new Set(kept.map(request => new URL(request.url).pathname))
   await cache.addAll([...wanted].filter(path => !have.has(path)))
-  await Promise.all(kept.filter(request => !wanted.has(new URL(request.url).pathname)).map(request => cache.delete(request)))
+  // A page that is still open with older pieces may want them: they go when a newer page asks.
+  if (tidy) await Promise.all(kept.filter(request => !wanted.has(new URL(request.url).pathname)).map(request => cache.delete(request)))
   await (await caches.open(SHELL)).add(new Request('/', { cache: 'no-store' }))
 }
 
 self.addEventListener('install', event => {
   void self.skipWaiting()
-  event.waitUntil(fetchPieces())
+  event.waitUntil(fetchPieces(false))
 })
 self.addEventListener('activate', event => { event.waitUntil(self.clients.claim()) })
 /** A page that came with newer pieces has them fetched. */
-self.addEventListener('message', event => { if (event.data === 'refresh') event.waitUntil(fetchPieces().catch(() => undefined)) })
+self.addEventListener('message', event => { if (event.data === 'refresh') event.waitUntil(fetchPieces(true).catch(() => undefined)) })
 
 registerRoute(({ url }) => url.origin === self.location.origin && (url.pathname.startsWith('/build/') || url.pathname === '/mark.svg'), new StaleWhileRevalidate({ cacheName: PIECES, plugins: [new CacheableResponsePlugin({ statuses: [200] })] }))
 

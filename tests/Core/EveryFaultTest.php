@@ -29,7 +29,7 @@ use Sartal\Core\Testing\Verdict;
  */
 final class EveryFaultTest extends TestCase
 {
-    private const EVERYTHING = [Method::Switches, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Wiggle, Method::Noise, Method::EyesA, Method::EyesB, Method::Certifier];
+    private const EVERYTHING = [Method::All, Method::Switches, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Wiggle, Method::Noise, Method::EyesA, Method::EyesB, Method::Certifier];
 
     /** @var array<string, array{Expectation, FaultPlaces}> */
     private static array $assemblies = [];

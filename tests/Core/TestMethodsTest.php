@@ -289,6 +289,25 @@ final class TestMethodsTest extends TestCase
         return array_map(static fn ($test): string => $test->method->value, $plan->tests);
     }
 
+    /** A strand between two unused contacts of one end: the map from end to end has no lamp for it. */
+    public function test_only_everything_against_everything_sees_two_unused_contacts_of_one_end(): void
+    {
+        $bench = Bench::stageBox();
+        $expectation = $bench->expectation();
+        $used = [];
+        foreach ($expectation->wiring->edges as $edge) {
+            $used[$edge->to] = true;
+        }
+        $unused = array_values(array_filter(array_keys($expectation->setup->to), static fn (string $node): bool => ! isset($used[$node]) && ! str_ends_with($node, 'shell')));
+        $bridge = new Edit(['b' => new Edge('b', EdgeKind::Stray, (string) $unused[0], (string) $unused[1])]);
+        self::assertSame($expectation->reading->lights, $bench->readingWith($bridge)->lights);
+        self::assertSame([(string) $unused[1]], self::ask($bench, Method::All, (string) $unused[0], $bridge));
+        self::assertContains('short', self::kinds($bench, self::reading($expectation, [Method::All], $bridge)));
+        $coverage = $bench->assemblies()->coverage($bench->plan()->assemblies['M-1'], [Method::Map, Method::Shells]);
+        $short = array_values(array_filter($coverage->unseen, static fn ($unseen): bool => $unseen->kind === FaultKind::Short));
+        self::assertSame([Method::All], array_map(static fn ($unseen): ?Method => $unseen->add, $short));
+    }
+
     public function test_the_plan_follows_from_the_wiring_and_the_stage(): void
     {
         self::assertSame(['map', 'shells', 'wiggle'], self::methods(self::plan(Bench::microphone())));

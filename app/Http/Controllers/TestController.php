@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Bench\Edition;
+use App\Bench\Given;
 use App\Http\Resources\CoverageResource;
 use App\Http\Resources\JudgementResource;
 use App\Http\Resources\TestResource;
 use App\Models\StoredInstallation;
+use App\Models\User;
 use App\Planning\Loaded;
 use App\Testing\Known;
 use App\Testing\TestProgress;
@@ -43,9 +45,12 @@ final class TestController
     }
 
     /** How far everybody is; asked every few seconds. */
-    public function progress(StoredInstallation $stored, TestProgress $progress): JsonResponse
+    public function progress(Request $request, StoredInstallation $stored, TestProgress $progress, Given $given): JsonResponse
     {
-        return response()->json($progress->of($stored));
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return response()->json($progress->of($stored) + ['mine' => $given->to($stored, $user)]);
     }
 
     /** What the chosen methods cannot see. */

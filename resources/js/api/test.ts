@@ -87,4 +87,4 @@ export interface Exercise { id: string, run: string, budget: number, opened: num
 export interface Training { exercise: Exercise | null, sheet: TestSheet, methods: { id: string, words: string, minutes: number, opens: boolean }[], choices: NamedFault[] }
 export interface Named { right: boolean, exact: boolean, was: string, consequence: string, named: string, minutes: number, opened: number, path: { method: string, words: string, nodes: string[], left: number, minutes: number }[] }
 export interface Tally { id: string, name: string, passed: number, failed: number, left: number }
-export interface Progress { cursor: string, looms: Tally[], places: Tally[], all: Tally }
+export interface Progress { cursor: string, looms: Tally[], places: Tally[], all: Tally, mine: { looms: string[], assemblies: string[] } }

@@ -25,7 +25,13 @@ async function load() {
   }
   loaded.value = true
 }
-onMounted(load)
+/** Jobs that open without a network: what was given to whoever is here, and what is in hand. */
+const ALONG = 12
+async function takeAlong() {
+  if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller) return
+  for (const job of jobs.value.filter(each => !each.done && (each.mine || each.begun)).sort((a, b) => Number(b.mine) - Number(a.mine)).slice(0, ALONG)) await api.get(`bench/${job.id}`).catch(() => undefined)
+}
+onMounted(async () => { await load(); void takeAlong() })
 useIntervalFn(() => { if (!document.hidden) void load() }, 10_000)
 
 const fits = (job: JobLine) => words.value.toLowerCase().split(/\s+/).filter(Boolean).every(word => [...job.codes, job.cable, job.from, job.to, job.loom, job.next, ...job.skills].join(' ').toLowerCase().includes(word))

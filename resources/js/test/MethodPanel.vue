@@ -13,6 +13,8 @@ const emit = defineEmits<{ answer: [at: string, state: string, value: Value | nu
 const WORDS: Record<string, string[]> = { noise: ['clean', 'hum', 'silent'], wiggle: ['steady', 'comes and goes'] }
 const questions = computed<Question[]>(() => props.sheet.methods[props.method] ?? [])
 const words = computed(() => WORDS[props.method])
+/** Nobody touches every point against every other by hand. */
+const byInstrument = computed(() => props.method === 'all')
 const eyes = computed(() => props.method.startsWith('eyes'))
 /** Colours that can sit on a contact of this end. */
 const colours = computed(() => [...new Set(questions.value.flatMap(each => Array.isArray(each.expected) ? each.expected : [])), 'a bridge'])
@@ -70,7 +72,8 @@ watch([() => props.method, () => props.sought], () => {
   <div class="method">
     <p v-if="planned" class="quiet why">{{ planned.why ? `${planned.why[0]!.toUpperCase()}${planned.why.slice(1)}. ` : '' }}Good: {{ planned.limit }}.</p>
     <p v-if="questions.length === 0" class="quiet">Nothing of this cable can be asked that.</p>
-    <form v-if="current" class="entry" @submit.prevent="enter">
+    <p v-if="byInstrument" class="quiet">A loom tester reads this by itself: choose one and let it read.</p>
+    <form v-if="current && !byInstrument" class="entry" @submit.prevent="enter">
       <label for="reading"><b class="mono">{{ name(current) }}</b>: should be <b class="mono">{{ should(current) }}</b></label>
       <div class="keys">
         <template v-if="words"><v-btn v-for="word in words" :key="word" :variant="word === current.expected ? 'flat' : 'outlined'" color="primary" @click="set(word)">{{ word }}</v-btn></template>
@@ -87,7 +90,7 @@ watch([() => props.method, () => props.sought], () => {
       <p id="reading-help" class="quiet" :class="{ bad: wrong }">{{ wrong || (words || eyes ? 'Press what you find.' : `A number in ${unit(current)}; o for open.${licensed ? '' : ' Enter alone declares it good: it is written down as said, not as measured.'}`) }}</p>
     </form>
     <table v-if="questions.length" class="lines">
-      <thead><tr><th>Between</th><th>Should be</th><th>Reads</th><th>{{ done }} of {{ questions.length }} <button v-if="done < questions.length && !licensed" type="button" @click="declareRest">declare the rest</button></th></tr></thead>
+      <thead><tr><th>Between</th><th>Should be</th><th>Reads</th><th>{{ done }} of {{ questions.length }} <button v-if="done < questions.length && !licensed && !byInstrument" type="button" @click="declareRest">declare the rest</button></th></tr></thead>
       <tbody>
         <tr v-for="(question, i) in questions" :id="`question-${i}`" :key="question.at + (question.state ?? '')" :class="[state(question), { at: i === at }]" @click="go(i)">
           <td class="mono">{{ name(question) }}</td>

@@ -53,14 +53,20 @@ const chosen = ref<Tally | null>(null)
 const within = (row: Row) => !chosen.value || (by.value === 'looms' ? row.loom === chosen.value.name || row.loom === chosen.value.id : row.from === chosen.value.name || row.to === chosen.value.name)
 const shown = computed(() => sorted(filtered(all.value.filter(within), words.value), 'code', false))
 const waiting = computed(() => new Set(outbox.of('events').map(item => item.body.run as string)))
+/** What the lead gave to whoever is here: a loom, or a cable. */
+const given = (row: Row) => {
+  const mine = progress.value?.mine
+  return mine !== undefined && (mine.assemblies.includes(row.id) || (progress.value?.looms ?? []).some(loom => loom.name === row.loom && mine.looms.includes(loom.id)))
+}
 const groups = computed(() => [
   { name: 'Tested here, not sent yet', rows: shown.value.filter(row => waiting.value.has(row.id)) },
+  { name: 'Given to you', rows: shown.value.filter(row => given(row) && bead(row) !== 'done') },
   { name: 'Failed: mend, then test again', rows: shown.value.filter(row => bead(row) === 'failed') },
   { name: 'Overtaken by a change: test again', rows: shown.value.filter(row => bead(row) === 'overtaken') },
   { name: 'Ready to test', rows: shown.value.filter(row => bead(row) === 'to-do' && isReady(row)) },
   { name: 'Not made yet', rows: shown.value.filter(row => bead(row) === 'to-do' && !isReady(row)) },
   { name: 'Passed', rows: shown.value.filter(row => bead(row) === 'done') },
-].map(group => group.name.startsWith('Tested') ? group : { ...group, rows: group.rows.filter(row => !waiting.value.has(row.id)) }).filter(group => group.rows.length))
+].map((group, i) => ({ ...group, rows: group.rows.filter(row => i === 0 || (!waiting.value.has(row.id) && (i === 1 || !given(row) || bead(row) === 'done'))) })).filter(group => group.rows.length))
 
 /** Read once, so that they open where there is no network. */
 const taken = ref({ done: 0, of: 0 })

@@ -26,7 +26,7 @@ const outbox = useOutbox()
 const route = useRoute()
 const router = useRouter()
 const STAGES: { id: Stage, name: string }[] = [{ id: 'before-closing', name: 'Before closing' }, { id: 'bench', name: 'Bench' }, { id: 'installed', name: 'In place' }]
-const NAMES: Record<string, string> = { map: 'Map', switches: 'Switches', pairs: 'Pairs', wiggle: 'Wiggle', noise: 'Noise', capacitance: 'Capacitance', ohms: 'Ohms', insulation: 'Insulation', certifier: 'Certifier', 'eyes-a': 'Eyes, end A', 'eyes-b': 'Eyes, end B' }
+const NAMES: Record<string, string> = { map: 'Map', all: 'All against all', switches: 'Switches', pairs: 'Pairs', wiggle: 'Wiggle', noise: 'Noise', capacitance: 'Capacitance', ohms: 'Ohms', insulation: 'Insulation', certifier: 'Certifier', 'eyes-a': 'Eyes, end A', 'eyes-b': 'Eyes, end B' }
 const stage = computed<Stage>(() => STAGES.find(each => each.id === route.query.stage)?.id ?? 'bench')
 const sheet = ref<TestSheet | null>(null)
 const judgement = ref<Judgement | null>(null)

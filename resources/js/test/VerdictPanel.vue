@@ -8,6 +8,8 @@ defineEmits<{ next: [method: string, at: string, state: string] }>()
 const where = (fault: Fault) => fault.side ? `end ${fault.side}` : ''
 /** Causes of one trouble that differ only in where. */
 const ends = (causes: Fault[][]) => [...new Set(causes.filter(cause => cause.length === causes[0]?.length).flat().map(where))].filter(Boolean)
+/** What it does to the signal, where that is not what the first one does. */
+const differs = (trouble: Trouble, cause: Fault[]) => cause.some(fault => fault.consequence !== '' && !trouble.causes[0]!.some(first => first.consequence === fault.consequence))
 const asked = (trouble: Trouble) => trouble.next!.at.split('#')[0]!.split('|').map(node => point(node, props.sheet)).join(' – ')
 const names = (trouble: Trouble, causes: number[]) => causes.slice(0, 2).map(i => trouble.causes[i]?.map(fault => fault.words).join(', and ')).filter(Boolean).join('; or ') + (causes.length > 2 ? `; or ${causes.length - 2} more` : '')
 </script>
@@ -29,7 +31,7 @@ const names = (trouble: Trouble, causes: number[]) => causes.slice(0, 2).map(i =
           <p v-for="fault in trouble.causes[0]" :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
           <template v-if="trouble.causes.length > 1">
             <h2>Reads the same</h2>
-            <ul><li v-for="(cause, k) in trouble.causes.slice(1, 8)" :key="k">{{ cause.map(fault => fault.words).join(', and ') }}</li></ul>
+            <ul><li v-for="(cause, k) in trouble.causes.slice(1, 8)" :key="k">{{ cause.map(fault => fault.words).join(', and ') }}<span v-if="differs(trouble, cause)" class="quiet">: {{ cause.map(fault => fault.consequence).filter(Boolean).join(' ') }}</span></li></ul>
             <p v-if="trouble.causes.length > 8 || trouble.more" class="quiet">and {{ trouble.causes.length - 8 + trouble.more }} more</p>
             <template v-if="trouble.next">
               <h2>Read next</h2>

@@ -37,5 +37,5 @@ export function answered(method: string, sheet: TestSheet, reading: Reading, sam
   if (method === 'map' || method === 'shells') return sheet.from.every(probe => reading.lights[probe.node])
   if (method === 'pairs') return reading.splits !== undefined
   const own = samples.filter(sample => sample.method === method)
-  return ['switches', 'insulation'].includes(method) || (method === 'ohms' && sheet.licensed) ? own.length >= (sheet.methods[method] ?? []).length : own.length > 0
+  return ['switches', 'insulation', 'all'].includes(method) || (method === 'ohms' && sheet.licensed) ? own.length >= (sheet.methods[method] ?? []).length : own.length > 0
 }
