@@ -10,6 +10,7 @@ use Sartal\Core\Document\Problems;
 use Sartal\Core\Document\ReadingCodec;
 use Sartal\Core\Installation\Method;
 use Sartal\Core\Testing\CertifierSense;
+use Sartal\Core\Testing\PairSense;
 use Sartal\Core\Testing\Question;
 use Sartal\Core\Testing\Reading;
 use Sartal\Core\Testing\Sample;
@@ -55,44 +56,34 @@ final readonly class InstrumentMessage
         }
         $points = new Points($test);
         $pairs = self::pairs($test);
-        $lights = $samples = [];
-        $splits = null;
-        $fields->each('results', static function (Fields $each) use ($points, $pairs, &$lights, &$splits, &$samples): void {
-            $method = $each->choice('measure', Method::class);
-            $state = $each->text('state', '');
-            if ($method === Method::Map || $method === Method::Shells || $method === Method::All || $method === Method::Switches || $method === Method::Wiggle || $method->opens()) {
-                $from = $points->node($each->child('from'));
-                if ($method === Method::Wiggle) {
-                    $samples[] = new Sample(new Question($method, $from), $each->name('value'));
-                } elseif ($method->opens()) {
-                    $samples[] = new Sample(new Question($method, $from), self::sorted($each->texts('colours')));
-                } elseif ($method === Method::Switches || $method === Method::All) {
-                    $samples[] = new Sample(new Question($method, $from, $state), self::sorted($each->each('lights', $points->node(...))));
-                } else {
-                    $lights[$from] = $each->each('lights', $points->node(...));
-                }
-            } elseif ($method === Method::Ohms || $method === Method::Insulation || $method === Method::Capacitance) {
-                $between = $each->each('between', $points->node(...));
-                $samples[] = new Sample(new Question($method, implode('|', $between)), self::number($each));
-            } else {
-                $pair = self::pair($each, $each->each('pair', $points->node(...)), $pairs);
-                if ($method === Method::Pairs) {
-                    $splits ??= [];
-                    $splits = $each->flag('split') ? [...$splits, $pair] : $splits;
-                } elseif ($method === Method::Noise) {
-                    $samples[] = new Sample(new Question($method, $pair), $each->name('value'));
-                } else {
-                    $samples[] = new Sample(new Question($method, CertifierSense::question($pair, $each->text('what', CertifierSense::LENGTH))), self::number($each));
-                }
-            }
-            $each->done();
-        });
+        $samples = $fields->each('results', static fn (Fields $each): Sample => self::sample($each, $points, $pairs));
         $fields->done();
         $problems->settle();
-        $reading = new Reading($lights, $splits, $samples);
+        $reading = Reading::ofSamples($samples);
         Known::check($reading, $test->expectation());
 
         return new self($reading, $name);
+    }
+
+    /** @param  array<string, string>  $pairs */
+    private static function sample(Fields $fields, Points $points, array $pairs): Sample
+    {
+        $method = $fields->choice('measure', Method::class);
+        $from = static fn (): string => $points->node($fields->child('from'));
+        $pair = static fn (): string => self::pair($fields, $fields->each('pair', $points->node(...)), $pairs);
+        [$at, $value] = match ($method) {
+            Method::Map, Method::Shells, Method::All, Method::Switches => [$from(), self::sorted($fields->each('lights', $points->node(...)))],
+            Method::EyesA, Method::EyesB => [$from(), self::sorted($fields->texts('colours'))],
+            Method::Wiggle => [$from(), $fields->name('value')],
+            Method::Ohms, Method::Insulation, Method::Capacitance => [implode('|', $fields->each('between', $points->node(...))), self::number($fields)],
+            Method::Certifier => [CertifierSense::question($pair(), $fields->text('what', CertifierSense::LENGTH)), self::number($fields)],
+            Method::Noise => [$pair(), $fields->name('value')],
+            Method::Pairs => [$pair(), $fields->flag('split') ? PairSense::SPLIT : PairSense::TOGETHER],
+        };
+        $sample = new Sample(new Question($method, $at, $fields->text('state', '')), $value);
+        $fields->done();
+
+        return $sample;
     }
 
     /** @return array<string, mixed> one result, as an instrument says it */
@@ -111,7 +102,7 @@ final readonly class InstrumentMessage
             Method::Ohms, Method::Insulation, Method::Capacitance => ['between' => array_map($point, $nodes), 'value' => $value, 'unit' => $question->method->unit()],
             Method::Certifier => ['pair' => array_map($point, $nodes), 'what' => CertifierSense::what($question->at), 'value' => $value],
             Method::Noise => ['pair' => array_map($point, $nodes), 'value' => $value],
-            Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === 'split'],
+            Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === PairSense::SPLIT],
         };
     }
 

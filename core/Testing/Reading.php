@@ -57,6 +57,30 @@ final readonly class Reading
         $this->declared = $declared;
     }
 
+    /**
+     * From samples alone, as an instrument gives them: what is of the map at
+     * rest, or of the pair test, goes where it belongs.
+     *
+     * @param  list<Sample>  $samples
+     */
+    public static function ofSamples(array $samples): self
+    {
+        $lights = $others = [];
+        $splits = null;
+        foreach ($samples as $sample) {
+            $question = $sample->question;
+            if (($question->method === Method::Map || $question->method === Method::Shells) && $question->state === '' && is_array($sample->value)) {
+                $lights[$question->at] = $sample->value;
+            } elseif ($question->method === Method::Pairs) {
+                $splits = [...$splits ?? [], ...($sample->value === PairSense::SPLIT ? [$question->at] : [])];
+            } else {
+                $others[] = $sample;
+            }
+        }
+
+        return new self($lights, $splits, $others);
+    }
+
     public function isEmpty(): bool
     {
         return $this->lights === [] && $this->samples === [] && ($this->splits ?? []) === [];

@@ -80,11 +80,18 @@ export const useOutbox = defineStore('outbox', () => {
     return now?.person?.signIn === session.session.person?.signIn
   }
 
+  /** Whether the server is there again. What is read may come from this device; a HEAD never does. */
+  async function knock() {
+    const there = await fetch('/mark.svg', { method: 'HEAD', cache: 'no-store' }).then(answer => answer.ok, () => false)
+    offline.value = !there
+    if (there) await flush()
+  }
+
   /** A page that wants to hear what became of its own records. */
   function listen(path: string, listener: Listener) {
     listeners.set(path, listener)
     return () => { if (listeners.get(path) === listener) listeners.delete(path) }
   }
 
-  return { items, mine, others, refused, offline, signedOut, of, add, drop, retry, flush, listen }
+  return { items, mine, others, refused, offline, signedOut, of, add, drop, retry, flush, knock, listen }
 })

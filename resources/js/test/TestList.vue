@@ -36,9 +36,8 @@ async function look() {
     const now = await api.get<Progress>('tests/progress')
     if (progress.value && now.cursor !== progress.value.cursor) void load()
     progress.value = now
-    outbox.offline = false
   } catch (error) {
-    outbox.offline = error instanceof ApiError && (error.status === 0 || error.status >= 500)
+    if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) outbox.offline = true
   }
 }
 onMounted(async () => { await load(); await look(); void takeAlong(ready.value) })
