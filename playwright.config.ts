@@ -10,6 +10,9 @@ export default defineConfig({
   use: {
     baseURL: process.env.SARTAL_URL ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },
+    // A step that hangs says where, long before its test gives up.
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     // What the tests intercept has to come by; the one test that wants the worker says so.
     serviceWorkers: 'block',
     launchOptions: {

@@ -111,6 +111,10 @@ final class Recorder
         if ($reading->isEmpty() && $reading->splits === null) {
             throw BadLine::because('reading', '', 'Nothing was read yet.');
         }
+        $plan = $test->plan($sent->stage());
+        if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
+            throw BadLine::because('by', $by->name, 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.');
+        }
         try {
             Known::check($reading, $test->expectation());
         } catch (BadLine $unknown) {
@@ -120,10 +124,6 @@ final class Recorder
 
             // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of today.
             return Verdict::Incomplete;
-        }
-        $plan = $test->plan($sent->stage());
-        if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
-            throw BadLine::because('by', $by->name, 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.');
         }
 
         return $plan->verdict($test->expectation(), $reading);
