@@ -12,6 +12,18 @@ test.afterEach(down)
 
 const profile = (folder: string) => chromium.launchPersistentContext(folder, { baseURL: server.base, executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic'], viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
 const worker = (page: Page) => page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
+/** Somebody with a phone who has read a place while there was a network. */
+async function phone(role: string, place: string) {
+  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
+  await up()
+  const context = await profile(folder)
+  const page = context.pages()[0] ?? await context.newPage()
+  await signIn(page, role)
+  await page.goto(place)
+  await worker(page)
+  const away = async () => { await context.close(); rmSync(folder, { recursive: true, force: true }) }
+  return { page, context, away }
+}
 const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
 /** A test of one cable, all as expected, by touch. */
 async function pass(page: Page, code: string) {
@@ -61,13 +73,7 @@ test('fifty results without a network, the browser closed in between, and each a
 })
 
 test('what was recorded without a network waits for its own person to sign in again', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
-  await up()
-  const context = await profile(folder)
-  const page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, 'tester')
-  await page.goto('/test')
-  await worker(page)
+  const { page, context, away } = await phone('tester', '/test')
   await page.goto('/test/D-034')
   await expect(page.getByText(/^Probe/).first()).toBeVisible()
   const before = await counts(page, ['D-034'])
@@ -82,18 +88,11 @@ test('what was recorded without a network waits for its own person to sign in ag
   await signIn(page, 'tester')
   await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
   expect((await counts(page, ['D-034']))['D-034']! - before['D-034']!).toBe(1)
-  await context.close()
-  rmSync(folder, { recursive: true, force: true })
+  await away()
 })
 
 test('two people tested one cable apart from each other: both records stay, and one is said to hold', async ({ page: other }) => {
-  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
-  await up()
-  const context = await profile(folder)
-  const page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, 'tester')
-  await page.goto('/test')
-  await worker(page)
+  const { page, away } = await phone('tester', '/test')
   await page.goto('/test/D-035')
   await expect(page.getByText(/^Probe/).first()).toBeVisible()
   down()
@@ -113,18 +112,11 @@ test('two people tested one cable apart from each other: both records stay, and 
   await page.getByRole('alert').getByRole('paragraph').filter({ hasText: 'Odile Marchetti-Voss' }).getByRole('button', { name: 'This one holds' }).click()
   await expect(page.getByText('2 people tested it and do not agree')).toHaveCount(0)
   await expect(page.getByRole('list', { name: 'Earlier tests, bench' }).getByRole('listitem')).not.toHaveCount(1)
-  await context.close()
-  rmSync(folder, { recursive: true, force: true })
+  await away()
 })
 
 test('work at the bench that was opened before goes on without a network', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
-  await up()
-  const context = await profile(folder)
-  const page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, 'bench')
-  await page.goto('/bench')
-  await worker(page)
+  const { page, away } = await phone('bench', '/bench')
   await page.goto('/bench/A-122')
   await expect(page.locator('.kicker')).toBeVisible()
   const before = await doneAt(page, 'A-122')
@@ -138,8 +130,7 @@ test('work at the bench that was opened before goes on without a network', async
   await up()
   await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
   expect(await doneAt(page, 'A-122')).toBe(before + 1)
-  await context.close()
-  rmSync(folder, { recursive: true, force: true })
+  await away()
 })
 
 async function doneAt(page: Page, code: string): Promise<number> {
