@@ -33,7 +33,7 @@ final readonly class TestPlan
     {
         return match (true) {
             $expectation->wrongLines($reading) !== [], $expectation->wrongPairs($reading) !== [], $expectation->wrongSamples($reading) !== [], LinkLimits::over($expectation, $reading) !== [] => Verdict::Fails,
-            $reading->isEmpty(), $this->missing($expectation, $reading, true) !== [] => Verdict::Incomplete,
+            $reading->isEmpty(), $this->missing($expectation, $reading, true) !== [], $this->isHardlyBegun($expectation, $reading) => Verdict::Incomplete,
             default => Verdict::Passes,
         };
     }
@@ -50,15 +50,29 @@ final readonly class TestPlan
         return new Reading(array_diff_key($reading->lights, array_flip($reading->declared)), $reading->splits, array_filter($reading->samples, static fn (Sample $sample): bool => ! $sample->declared));
     }
 
+    /** Where nothing is binding, at least one of what is planned is done whole: one end that was looked at, not one contact of it. */
+    private function isHardlyBegun(Expectation $expectation, Reading $reading): bool
+    {
+        return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->binding) === [] && count($this->missing($expectation, $reading)) === count($this->tests);
+    }
+
+    /** A method is answered when all that it can be asked is; of a certifier the lengths will do, and of mains' ohms those of protective earth. */
     private static function isAnswered(Method $method, Expectation $expectation, Reading $reading): bool
     {
-        return match ($method) {
-            // On protective earth alone its resistance is binding; elsewhere a few readings say enough.
-            Method::Ohms => $expectation->setup->makeup->mains
-                ? array_filter($expectation->senses()->questions(Method::Ohms), static fn (Question $question): bool => in_array($expectation->senses()->nodes($question)[0], $expectation->setup->makeup->earths, true) && ! isset($reading->samples[$question->key()])) === []
-                : $reading->has($method),
-            Method::Noise, Method::Capacitance, Method::Wiggle, Method::Certifier, Method::EyesA, Method::EyesB => $reading->has($method),
-            default => $expectation->unasked($method, $reading) === 0,
+        $needed = match (true) {
+            $method === Method::Ohms && $expectation->setup->makeup->mains => static fn (Question $question): bool => in_array($expectation->senses()->nodes($question)[0], $expectation->setup->makeup->earths, true),
+            $method === Method::Certifier => static fn (Question $question): bool => CertifierSense::what($question->at) === CertifierSense::LENGTH,
+            default => null,
         };
+        if ($needed === null) {
+            return $expectation->unasked($method, $reading) === 0;
+        }
+        foreach (array_filter($expectation->senses()->questions($method), $needed) as $question) {
+            if (! isset($reading->samples[$question->key()])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -319,6 +319,23 @@ final class TestMethodsTest extends TestCase
         self::assertNotContains('ohms', self::methods(self::plan(Bench::microphone())));
     }
 
+    /** One contact of an end that was looked at is no look at the end; one whole end is. */
+    public function test_a_method_counts_when_all_of_it_was_asked(): void
+    {
+        $bench = Bench::microphone();
+        $expectation = $bench->expectation();
+        $plan = self::plan($bench, TestStage::BeforeClosing);
+        $whole = self::reading($expectation, [Method::EyesA])->samples;
+        self::assertSame(Verdict::Incomplete, $plan->verdict($expectation, new Reading([], null, array_slice($whole, 0, 1))));
+        self::assertSame(Verdict::Passes, $plan->verdict($expectation, new Reading([], null, $whole)));
+        self::assertSame([Method::EyesB], $plan->missing($expectation, new Reading([], null, $whole)));
+        $box = Bench::stageBox();
+        $pairs = self::reading($box->expectation(), [Method::Noise]);
+        $installed = self::plan($box, TestStage::Installed);
+        self::assertNotContains(Method::Noise, $installed->missing($box->expectation(), $pairs));
+        self::assertContains(Method::Noise, $installed->missing($box->expectation(), new Reading($pairs->lights, null, array_slice($pairs->samples, 0, 1))), 'one channel of 24 is not the box');
+    }
+
     public function test_the_house_edits_it_for_a_family_of_connectors(): void
     {
         $bench = Bench::microphone();

@@ -19,10 +19,14 @@ use Sartal\Core\Diagnosing\CauseWords;
 use Sartal\Core\Diagnosing\Fault;
 use Sartal\Core\Installation\InstrumentKind;
 use Sartal\Core\Installation\Method;
+use Sartal\Core\Installation\Run;
 
 /** The simulated instruments: what is plugged into them, and what they measure (docs/formats.md, "Instruments"). */
 final class SimulatorController
 {
+    /** Cables on a card that nobody chose any for. */
+    private const CARD = 8;
+
     /** Faults that are in an assembly, and those that could be put there. */
     public function faults(StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
     {
@@ -70,12 +74,18 @@ final class SimulatorController
     public function card(Request $request, StoredInstallation $stored, Loaded $loaded): Response
     {
         $bench = self::bench($stored);
-        $tests = [];
-        foreach (array_filter(explode(',', $request->string('runs')->toString())) as $run) {
-            $tests[] = UnderTest::of($loaded, $run);
-        }
+        $runs = array_filter(explode(',', $request->string('runs')->toString()));
+        $tests = array_map(static fn (string $run): UnderTest => UnderTest::of($loaded, $run), array_values($runs === [] ? self::fourPair($loaded) : $runs));
 
         return new Response(CertifierCsv::write(array_map(static fn (UnderTest $test): array => [$test, array_values($bench->in($test))], $tests)), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="certifier.csv"']);
+    }
+
+    /** @return list<string> the first of the runs that a certifier is for */
+    private static function fourPair(Loaded $loaded): array
+    {
+        $runs = array_filter($loaded->installation->runs, static fn (Run $run): bool => ! $run->withdrawn && ($loaded->installation->catalogue->cables[$run->cable]->category ?? '') !== '');
+
+        return array_slice(array_map(static fn (Run $run): string => $run->id, array_values($runs)), 0, self::CARD);
     }
 
     private static function instrument(Loaded $loaded, string $id): TestInstrument

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { api } from '../api/client'
+import type { InstrumentsPage } from '../api/test'
 import { useAttempt } from '../ui/attempt'
 
 /** A certifier's card: looked at first, then recorded, all of it or nothing. */
@@ -10,10 +11,20 @@ interface Line { run: string, code: string, results: number, verdict: string }
 const lines = ref<Line[]>([])
 const csv = ref('')
 const id = ref('')
-const instrument = ref('Certifier 1')
+const instrument = ref('')
+const certifiers = ref<string[]>([])
 const recorded = ref(false)
 const { problem, busy, attempt } = useAttempt()
-watch(open, () => { lines.value = []; csv.value = ''; problem.value = ''; recorded.value = false })
+watch(open, async shown => {
+  lines.value = []
+  csv.value = ''
+  problem.value = ''
+  recorded.value = false
+  if (!shown) return
+  const known = await api.get<InstrumentsPage>('instruments').then(page => page.instruments, () => [])
+  certifiers.value = known.filter(each => each.kind === 'certifier').map(each => each.name)
+  instrument.value ||= certifiers.value[0] ?? ''
+})
 
 const look = (event: Event) => attempt(async () => {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -25,7 +36,7 @@ const look = (event: Event) => attempt(async () => {
   lines.value = (await api.post<{ lines: Line[] }>('tests/card', { csv: csv.value })).lines
 })
 const record = () => attempt(async () => {
-  await api.post('tests/card', { csv: csv.value, record: true, id: id.value, instrument: instrument.value })
+  await api.post('tests/card', { csv: csv.value, record: true, id: id.value, instrument: instrument.value ?? '' })
   recorded.value = true
   emit('recorded')
 })
@@ -35,12 +46,12 @@ const record = () => attempt(async () => {
   <v-dialog v-model="open" max-width="560">
     <v-card class="pad">
       <h1>Certifier card</h1>
-      <p class="quiet">A CSV file with one line per pair: cable, pair, length m, delay ns, loop ohm, wire map. <a href="/api/simulators/certifier.csv?runs=C-418,C-419">A card of the simulated certifier</a> shows how it looks.</p>
+      <p class="quiet">A CSV file with one line per pair: cable, pair, length m, delay ns, loop ohm, wire map. <a href="/api/simulators/certifier.csv">A card of the simulated certifier</a> shows how it looks.</p>
       <label class="file">Choose the file <input type="file" accept=".csv,text/csv" @change="look"></label>
       <p v-if="problem" class="note failed" role="alert">{{ problem }} Nothing was recorded.</p>
       <template v-if="lines.length">
         <table class="lines"><thead><tr><th>Cable</th><th>Results</th><th>Comes to</th></tr></thead><tbody><tr v-for="line in lines" :key="line.run"><td class="mono">{{ line.code }}</td><td>{{ line.results }}</td><td :class="line.verdict">{{ line.verdict }}</td></tr></tbody></table>
-        <v-text-field v-model="instrument" label="Certifier" />
+        <v-combobox v-model="instrument" :items="certifiers" label="Certifier" hide-details density="compact" variant="outlined" />
         <p v-if="recorded" class="note good" role="status"><strong>Recorded: {{ lines.length }} cables, in place.</strong></p>
       </template>
       <p class="acts"><v-btn color="primary" :disabled="!lines.length || recorded" :loading="busy" @click="record">Record {{ lines.length || '' }}</v-btn><v-btn variant="outlined" color="primary" @click="open = false">Close</v-btn></p>

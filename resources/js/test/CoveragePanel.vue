@@ -9,8 +9,8 @@ const props = defineProps<{ id: string, methods: string[] }>()
 defineEmits<{ add: [method: string] }>()
 const coverage = ref<Coverage | null>(null)
 const { problem, attempt } = useAttempt()
-const chosen = computed(() => [...new Set(['map', ...props.methods])].sort().join(','))
-watch([() => props.id, chosen], () => attempt(async () => { coverage.value = await api.get<Coverage>(`runs/${props.id}/coverage?checks=${chosen.value}`) }), { immediate: true })
+const chosen = computed(() => [...new Set(props.methods)].sort().join(','))
+watch([() => props.id, chosen], () => chosen.value && attempt(async () => { coverage.value = await api.get<Coverage>(`runs/${props.id}/coverage?checks=${chosen.value}`) }), { immediate: true })
 const words = computed(() => (coverage.value?.checks ?? []).filter(check => check.chosen).map(check => check.words).join('; '))
 </script>
 

@@ -43,8 +43,10 @@ async function choose(stage: Stage, methods: string[] | null) {
     page.value = await api.get<InstrumentsPage>('instruments')
   }, 'Saved. Every test plan follows.')
 }
+/** What is ticked: what the house chose, else what every wiring asks at that stage. */
+const chosen = (name: string, stage: Stage) => rule(name, stage) ?? (stage === 'before-closing' ? ['eyes-a', 'eyes-b'] : ['map', 'shells'])
 function toggle(stage: Stage, method: string) {
-  const now = rule(family.value!, stage) ?? ['map', 'shells']
+  const now = chosen(family.value!, stage)
   void choose(stage, now.includes(method) ? now.filter(each => each !== method) : [...now, method])
 }
 const applies = (stage: Stage, method: string) => stage === 'before-closing' ? method.startsWith('eyes') : !method.startsWith('eyes')
@@ -84,7 +86,7 @@ const applies = (stage: Stage, method: string) => stage === 'before-closing' ? m
               <div class="form" :aria-label="`Test plan of ${family}`" role="group">
                 <fieldset v-for="stage in page.stages" :key="stage.id">
                   <legend>{{ stage.words }}</legend>
-                  <label v-for="method in page.methods.filter(one => applies(stage.id, one.id))" :key="method.id"><input type="checkbox" :checked="rule(family, stage.id)?.includes(method.id) ?? false" :disabled="busy" @change="toggle(stage.id, method.id)"> {{ method.words }}</label>
+                  <label v-for="method in page.methods.filter(one => applies(stage.id, one.id))" :key="method.id"><input type="checkbox" :checked="chosen(family, stage.id).includes(method.id)" :disabled="busy" @change="toggle(stage.id, method.id)"> {{ method.words }}</label>
                   <button v-if="rule(family, stage.id)" type="button" @click="choose(stage.id, null)">Back to what the wiring asks</button>
                 </fieldset>
               </div></td></tr>
@@ -98,7 +100,8 @@ const applies = (stage: Stage, method: string) => stage === 'before-closing' ? m
 <style scoped>
 .page { height: 100%; overflow: auto; padding-bottom: 30px }
 header { display: flex; align-items: center; gap: 14px; padding: 8px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 1; flex-wrap: wrap }
-.body { padding: 0 16px; display: grid; gap: 12px; max-width: 1060px }
+.body { padding: 0 16px; display: grid; grid-template-columns: minmax(0, 1fr); gap: 12px; max-width: 1060px }
+section { overflow-x: auto }
 .note { margin: 8px 16px }
 .form { border: 1px solid var(--line); border-radius: 4px; background: var(--surface); padding: 14px; display: grid; gap: 10px; margin-top: 10px; max-width: 720px }
 .form p { margin: 0 }

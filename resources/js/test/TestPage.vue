@@ -175,7 +175,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
           <p v-if="following"><router-link :to="`/test/${following.id}`">Next: {{ following.code }}</router-link></p>
           <template v-if="sentBack.length"><p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
         </div>
-        <VerdictPanel :judgement="judgement" :provisional="guess" :read="read" :all="sheet.from.length" :sheet="sheet" @next="readNext" />
+        <VerdictPanel :judgement="judgement" :provisional="guess" :read="read" :all="sheet.from.length" :map="tabs.includes('map')" :begun="!isEmpty" :sheet="sheet" @next="readNext" />
         <template v-if="session.tests">
           <p v-if="unlicensed" class="note stop"><strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead keeps who is.</p>
           <p v-if="own" class="note check">You made an end of it: another pair of eyes would see more.</p>
@@ -226,6 +226,8 @@ aside > *, .work > * { flex: none }
   header :deep(.strand) { display: none }
   .stages button, .methods button, .states button { min-height: 40px }
   .stages button { padding: 4px 5px; font-size: 12.5px }
+  .states { flex-wrap: nowrap; overflow-x: auto }
+  .states button { flex: none }
   aside { border-left: 0; border-top: 1px solid var(--line) }
   .acts :deep(.v-btn) { min-height: 44px }
 }

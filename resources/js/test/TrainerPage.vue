@@ -54,7 +54,7 @@ const least = computed(() => Math.round((outcome.value?.path.reduce((sum, step) 
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <section v-if="none || outcome || !training" class="start">
       <template v-if="!outcome"><h2>Find the fault</h2><p>You get a cable of this installation with one fault hidden in it. Read it with any method; each takes its time. One end may be opened. When you know, name the cause.</p></template>
-      <form @submit.prevent="start"><v-text-field v-model="cable" label="Cable, or leave it to chance" placeholder="A-119" /><v-btn type="submit" color="primary" :loading="busy">{{ outcome ? 'Another one' : 'Start' }}</v-btn></form>
+      <form @submit.prevent="start"><v-text-field v-model="cable" label="Cable, or leave it to chance" placeholder="its code" /><v-btn type="submit" color="primary" :loading="busy">{{ outcome ? 'Another one' : 'Start' }}</v-btn></form>
     </section>
     <div v-if="training?.exercise" class="body">
       <section class="work" aria-label="Readings">
@@ -92,6 +92,8 @@ header { display: flex; align-items: center; gap: 14px; padding: 8px 16px; borde
 .work { padding: 8px 18px; overflow: auto }
 .methods { display: flex; flex-wrap: wrap; gap: 6px }
 .methods small { margin-left: 6px; font-weight: 400 }
+.methods :deep(.v-btn) { height: auto; min-height: 28px; max-width: 100% }
+.methods :deep(.v-btn__content) { white-space: normal; text-align: left }
 aside { border-left: 1px solid var(--line); background: var(--surface); padding: 12px 16px; overflow: auto; display: grid; gap: 8px; align-content: start }
 aside p { margin: 0 }
 .big { font-size: 24px; font-weight: 700 }
@@ -106,5 +108,5 @@ tr.bad td:last-child { color: var(--flux); font-weight: 600 }
 ol { margin: 0; padding-left: 20px; font-size: 13px }
 small { display: block }
 .methods small { display: inline }
-@media (max-width: 800px) { .body { display: block } aside { border-left: 0; border-top: 1px solid var(--line) } }
+@media (max-width: 800px) { .methods :deep(.v-btn) { min-height: 40px } .body { display: block } aside { border-left: 0; border-top: 1px solid var(--line) } }
 </style>

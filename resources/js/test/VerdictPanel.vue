@@ -3,7 +3,7 @@ import type { Fault, Judgement, TestSheet, Trouble, VerdictWord } from '../api/t
 import { point, said } from './reading'
 
 /** What the reading comes to, what would explain it, which end to open, and what to read next. */
-const props = defineProps<{ judgement: Judgement | null, provisional: VerdictWord | null, read: number, all: number, sheet: TestSheet }>()
+const props = defineProps<{ judgement: Judgement | null, provisional: VerdictWord | null, read: number, all: number, map: boolean, begun: boolean, sheet: TestSheet }>()
 defineEmits<{ next: [method: string, at: string, state: string] }>()
 const where = (fault: Fault) => fault.side ? `end ${fault.side}` : ''
 /** Causes of one trouble that differ only in where. */
@@ -19,12 +19,12 @@ const names = (trouble: Trouble, causes: number[]) => causes.slice(0, 2).map(i =
     <template v-if="!judgement">
       <p v-if="provisional && provisional !== 'incomplete'" class="big" :class="provisional">{{ { passes: 'Passes', fails: 'Fails', incomplete: '' }[provisional] }}</p>
       <p v-if="provisional && provisional !== 'incomplete'" class="quiet">As far as this device can tell; the server decides when it hears of it.</p>
-      <p v-else class="big quiet">{{ read ? `${all - read} to go` : 'Nothing read yet' }}</p>
+      <p v-else class="big quiet">{{ read && map ? `${all - read} to go` : read || begun ? 'Not all of it yet' : 'Nothing read yet' }}</p>
     </template>
     <template v-else>
-      <p class="big" :class="judgement.verdict">{{ { passes: 'Passes', fails: 'Fails', incomplete: all > read ? `${all - read} to go` : 'Not all of it yet' }[judgement.verdict] }}</p>
-      <p v-if="judgement.verdict === 'fails' && judgement.unread" class="quiet">{{ judgement.unread }} lines are not read yet.</p>
-      <p v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read)" class="quiet">Not done: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>
+      <p class="big" :class="judgement.verdict">{{ { passes: 'Passes', fails: 'Fails', incomplete: map && all > read ? `${all - read} to go` : 'Not all of it yet' }[judgement.verdict] }}</p>
+      <p v-if="judgement.verdict === 'fails' && map && judgement.unread" class="quiet">{{ judgement.unread }} lines are not read yet.</p>
+      <p v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read || !map)" class="quiet">Not done, or not all of it: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>
       <p v-for="over in judgement.over" :key="over"><b>Over its limit:</b> {{ over }}.</p>
       <article v-for="(trouble, i) in judgement.troubles" :key="i" :aria-label="`Trouble ${i + 1}`">
         <template v-if="trouble.causes[0]">
