@@ -165,13 +165,7 @@ final readonly class NextReading
         $nodes = [];
         foreach ($causes as $cause) {
             foreach ($cause->faults as $fault) {
-                foreach ($fault->edit->edges as $id => $edge) {
-                    foreach (array_filter([$edge, $this->expectation->wiring->edges[$id] ?? null]) as $each) {
-                        foreach ([$each->from, $each->to] as $node) {
-                            $nodes += isset($nodes[$node]) ? [] : $this->expectation->wiring->reach($node);
-                        }
-                    }
-                }
+                $nodes += $this->expectation->wiring->around($fault->edit, $this->expectation->wiring);
             }
         }
 

@@ -51,14 +51,7 @@ final class Sight
         }
         $good = $this->expectation->wiring;
         $bad = $good->edited($fault->edit);
-        $touched = [];
-        foreach ($fault->edit->edges as $id => $edge) {
-            foreach (array_filter([$edge, $good->edges[$id] ?? null]) as $each) {
-                foreach ([$each->from, $each->to] as $node) {
-                    $touched += isset($touched[$node]) ? [] : $good->reach($node) + $bad->reach($node);
-                }
-            }
-        }
+        $touched = $good->around($fault->edit, $good) + $bad->around($fault->edit, $good);
         $this->last = [$fault, $bad, $touched];
 
         return [$bad, $touched];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Diagnosing;
 
-use Sartal\Core\Installation\Method;
 use Sartal\Core\Testing\Expectation;
 use Sartal\Core\Testing\PairCheck;
 use Sartal\Core\Testing\Reading;
@@ -60,7 +59,7 @@ final class Symptoms
     {
         $senses = $expectation->senses();
         $nodes = $senses->nodes($sample->question);
-        if (in_array($sample->question->method, [Method::Map, Method::Shells, Method::All, Method::Switches], true)) {
+        if ($sample->question->method->lights()) {
             $expected = $senses->expected($sample->question);
             array_push($nodes, ...(is_array($sample->value) ? $sample->value : []), ...(is_array($expected) ? $expected : []));
         }

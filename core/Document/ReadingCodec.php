@@ -77,7 +77,7 @@ final class ReadingCodec
             is_string($value) => $value,
             default => $fields->wrong('value', $value, 'should be a word, a number or a list of contacts.', ''),
         };
-        if (is_array($read) !== in_array($method, [Method::Map, Method::Shells, Method::All, Method::Switches, Method::EyesA, Method::EyesB], true)) {
+        if (is_array($read) !== ($method->lights() || $method->opens())) {
             $read = $fields->wrong('value', $value, sprintf('is not what "%s" shows.', $method->words()), '');
         }
         $sample = new Sample($question, $read, $fields->flag('declared', false));

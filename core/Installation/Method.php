@@ -67,6 +67,12 @@ enum Method: string
         };
     }
 
+    /** What it shows is which points light. */
+    public function lights(): bool
+    {
+        return in_array($this, [self::Map, self::Shells, self::All, self::Switches], true);
+    }
+
     /** An end has to be open for it. */
     public function opens(): bool
     {

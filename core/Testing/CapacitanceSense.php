@@ -73,14 +73,7 @@ final readonly class CapacitanceSense implements Sense
 
     public function agree(array|float|string $expected, array|float|string $read): bool
     {
-        if (! is_float($expected) || ! is_float($read)) {
-            return false;
-        }
-        if (is_nan($expected) || is_nan($read)) {
-            return true;
-        }
-
-        return is_infinite($expected) || is_infinite($read) ? $expected === $read : abs($expected - $read) <= max(self::LEAST, self::SHARE * $expected);
+        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 
     /**

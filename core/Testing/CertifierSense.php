@@ -28,12 +28,8 @@ final readonly class CertifierSense implements Sense
     /** m, ns or Ω that no certifier splits. */
     private const LEAST = 1.0;
 
-    /** @var array<string, PairCheck> */
-    private array $pairs;
-
     public function __construct(private TestSetup $setup)
     {
-        $this->pairs = array_column($setup->pairs, null, 'id');
     }
 
     /** Which of the three a question is about. */
@@ -51,8 +47,7 @@ final readonly class CertifierSense implements Sense
     {
         $questions = [];
         // Nothing else fits it.
-        foreach ($this->setup->makeup->category ? array_keys($this->pairs) : [] as $pair) {
-            $pair = (string) $pair;
+        foreach ($this->setup->makeup->category ? $this->setup->pairIds() : [] as $pair) {
             $questions[] = $pair;
             if (isset($this->setup->makeup->nanosecondsPerMetre[$pair])) {
                 $questions[] = self::question($pair, self::DELAY);
@@ -67,7 +62,7 @@ final readonly class CertifierSense implements Sense
 
     public function nodes(string $at): array
     {
-        return $this->pairs[explode('#', $at, 2)[0]]->nodes ?? [];
+        return $this->setup->pair(explode('#', $at, 2)[0])->nodes ?? [];
     }
 
     public function answer(Wiring $wiring, string $at): float
@@ -83,20 +78,13 @@ final readonly class CertifierSense implements Sense
 
     public function agree(array|float|string $expected, array|float|string $read): bool
     {
-        if (! is_float($expected) || ! is_float($read)) {
-            return false;
-        }
-        if (is_nan($expected) || is_nan($read)) {
-            return true;
-        }
-
-        return is_infinite($expected) || is_infinite($read) ? $expected === $read : abs($expected - $read) <= max(self::LEAST, self::SHARE * $expected);
+        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 
     private function metres(Wiring $wiring, string $pair): float
     {
         $shortest = NAN;
-        foreach ($this->pairs[$pair]->nodes ?? [] as $node) {
+        foreach ($this->setup->pair($pair)->nodes ?? [] as $node) {
             $metres = 0.0;
             foreach ($wiring->at($node) as $joint) {
                 $core = $joint->kind === EdgeKind::Joint ? $joint->opposite($node) : '';
@@ -118,7 +106,7 @@ final readonly class CertifierSense implements Sense
     private function loop(Wiring $wiring, string $pair): float
     {
         $ohms = 0.0;
-        foreach ($this->pairs[$pair]->nodes ?? [] as $node) {
+        foreach ($this->setup->pair($pair)->nodes ?? [] as $node) {
             $far = array_keys(array_diff_key(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to), [$node => true]));
             $ohms += $far === [] ? INF : Resistance::between($wiring, $node, (string) $far[0], MapMethod::LAMP);
         }
@@ -129,6 +117,6 @@ final readonly class CertifierSense implements Sense
     /** @return list<string> contacts of a pair that lead somewhere */
     private function through(Wiring $wiring, string $pair): array
     {
-        return array_values(array_filter($this->pairs[$pair]->nodes ?? [], fn (string $node): bool => count(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to)) > 0));
+        return array_values(array_filter($this->setup->pair($pair)->nodes ?? [], fn (string $node): bool => count(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to)) > 0));
     }
 }

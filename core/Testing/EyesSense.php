@@ -11,6 +11,8 @@ use Sartal\Core\Wiring\Wiring;
 /** Which colours meet a contact of an opened end, and whether something bridges it. */
 final readonly class EyesSense implements Sense
 {
+    use AgreesExactly;
+
     public const BRIDGED = 'a bridge';
 
     public function __construct(private TestSetup $setup, private Side $side)
@@ -47,10 +49,5 @@ final readonly class EyesSense implements Sense
         sort($seen, SORT_STRING);
 
         return $seen;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return $expected === $read;
     }
 }

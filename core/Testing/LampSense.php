@@ -10,6 +10,8 @@ use Sartal\Core\Wiring\Wiring;
 /** Each probe is touched in turn; whatever conducts to it lights. */
 final readonly class LampSense implements Sense
 {
+    use AgreesExactly;
+
     public function __construct(private TestSetup $setup, private bool $shells = true)
     {
     }
@@ -33,10 +35,5 @@ final readonly class LampSense implements Sense
         sort($lit, SORT_STRING);
 
         return $lit;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return $expected === $read;
     }
 }

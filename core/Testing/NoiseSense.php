@@ -15,35 +15,33 @@ use Sartal\Core\Wiring\Wiring;
  */
 final readonly class NoiseSense implements Sense
 {
+    use AgreesExactly;
+
     public const CLEAN = 'clean';
 
     public const HUM = 'hum';
 
     public const SILENT = 'silent';
 
-    /** @var array<string, PairCheck> */
-    private array $pairs;
-
     public function __construct(private TestSetup $setup)
     {
-        $this->pairs = array_column($setup->pairs, null, 'id');
     }
 
     public function questions(Wiring $good): array
     {
-        return array_map(strval(...), array_keys($this->pairs));
+        return $this->setup->pairIds();
     }
 
     public function nodes(string $at): array
     {
         $screen = $this->setup->makeup->screens[$at] ?? '';
 
-        return [...$this->pairs[$at]->nodes ?? [], ...($screen === '' ? [] : [$screen])];
+        return [...$this->setup->pair($at)->nodes ?? [], ...($screen === '' ? [] : [$screen])];
     }
 
     public function answer(Wiring $wiring, string $at): string
     {
-        $pair = $this->pairs[$at] ?? null;
+        $pair = $this->setup->pair($at);
         $reaches = array_map(static fn (string $node): array => $wiring->reach($node, MapMethod::LAMP), $pair->nodes ?? []);
         if ($pair === null || count(array_filter($reaches, $this->arrives(...))) < count($reaches)) {
             return self::SILENT;
@@ -58,11 +56,6 @@ final readonly class NoiseSense implements Sense
         $screen = $this->setup->makeup->screens[$at] ?? '';
 
         return $screen === '' || $this->isScreened($wiring, $screen) ? self::CLEAN : self::HUM;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return $expected === $read;
     }
 
     /** @param  array<string, true>  $reach */

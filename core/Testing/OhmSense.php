@@ -49,10 +49,6 @@ final readonly class OhmSense implements Sense
 
     public function agree(array|float|string $expected, array|float|string $read): bool
     {
-        if (! is_float($expected) || ! is_float($read) || is_infinite($expected) || is_infinite($read)) {
-            return $expected === $read;
-        }
-
-        return abs($read - $expected) <= max(self::LEAST, self::SHARE * $expected);
+        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 }

@@ -23,6 +23,23 @@ final readonly class TestSetup
     ) {
     }
 
+    public function pair(string $id): ?PairCheck
+    {
+        foreach ($this->pairs as $pair) {
+            if ($pair->id === $id) {
+                return $pair;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    public function pairIds(): array
+    {
+        return array_map(static fn (PairCheck $pair): string => $pair->id, $this->pairs);
+    }
+
     public function probe(string $node): ?Probe
     {
         return $this->from[$node] ?? $this->to[$node] ?? null;

@@ -9,6 +9,8 @@ use Sartal\Core\Wiring\Wiring;
 /** The cable and its ends are moved while a line is read: what is loose comes and goes. */
 final readonly class WiggleSense implements Sense
 {
+    use AgreesExactly;
+
     public const STEADY = 'steady';
 
     public const GOES = 'comes and goes';
@@ -33,10 +35,5 @@ final readonly class WiggleSense implements Sense
         $moved = array_intersect_key($wiring->reach($at, MapMethod::LAMP, shaken: true), $this->setup->to);
 
         return count($still) === count($moved) ? self::STEADY : self::GOES;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return $expected === $read;
     }
 }

@@ -85,6 +85,26 @@ final class Wiring
     }
 
     /**
+     * Every node that conducts here to what an edit takes out or puts in.
+     *
+     * @param  self  $before  the wiring that the edit is made in
+     * @return array<string, true>
+     */
+    public function around(Edit $edit, self $before): array
+    {
+        $nodes = [];
+        foreach ($edit->edges as $id => $edge) {
+            foreach (array_filter([$edge, $before->edges[$id] ?? null]) as $each) {
+                foreach ([$each->from, $each->to] as $node) {
+                    $nodes += isset($nodes[$node]) ? [] : $this->reach($node);
+                }
+            }
+        }
+
+        return $nodes;
+    }
+
+    /**
      * Every node with the number of the conducting piece that it belongs to:
      * one pass over the wiring, for readings of all of it.
      *

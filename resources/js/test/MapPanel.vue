@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Probe, TestSheet } from '../api/test'
 import ConnectorView from '../ui/ConnectorView.vue'
 import { named, same, token, typed } from './reading'
+import { useLines } from './useLines'
 
 /** The map, line by line: two connectors face to face; press what lights, or type it. */
 const props = defineProps<{ sheet: TestSheet, lights: Record<string, string[]>, declared: string[], expectedIn?: Record<string, string[]> }>()
 const emit = defineEmits<{ light: [node: string, lights: string[], declared: boolean] }>()
 
-const at = ref(0)
-const entry = ref('')
-const entryWrong = ref('')
 const from = computed(() => props.expectedIn ? props.sheet.from.filter(probe => probe.node in props.expectedIn!) : props.sheet.from)
+const { at, entry, wrong: entryWrong, go, next, first } = useLines(() => from.value.length, i => props.lights[from.value[i]!.node] !== undefined, 'line')
 const current = computed<Probe | undefined>(() => from.value[at.value])
 const read = computed(() => from.value.filter(probe => props.lights[probe.node]).length)
 const expected = (probe: Probe) => (props.expectedIn ?? props.sheet.expected)[probe.node] ?? []
@@ -21,16 +20,6 @@ const state = (probe: Probe) => {
 }
 const tokens = (nodes: string[]) => nodes.length === 0 ? 'nothing' : nodes.map(node => { const probe = props.sheet.to.find(each => each.node === node); return probe ? token(probe, props.sheet) : node }).join(' ')
 
-function go(i: number) {
-  at.value = Math.max(0, Math.min(from.value.length - 1, i))
-  entry.value = ''
-  entryWrong.value = ''
-  void nextTick(() => document.getElementById(`line-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
-}
-function next() {
-  const open = from.value.findIndex((probe, i) => i > at.value && !props.lights[probe.node])
-  go(open === -1 ? Math.min(at.value + 1, from.value.length - 1) : open)
-}
 function enter() {
   if (!current.value) return
   const answer = typed(entry.value, expected(current.value), props.sheet)
@@ -51,8 +40,7 @@ function press(fitting: string, address: string) {
   const lit = props.lights[probe.node] ?? []
   emit('light', probe.node, lit.includes(node) ? lit.filter(each => each !== node) : [...lit, node], false)
 }
-watch(() => props.sheet, () => { at.value = Math.max(0, from.value.findIndex(probe => !props.lights[probe.node])) }, { immediate: true })
-defineExpose({ go })
+watch(() => props.sheet, first, { immediate: true })
 
 const near = computed(() => props.sheet.fittings[current.value?.fitting ?? ''])
 /** The far connector that matters for this line: where something lights or should, else the first. */

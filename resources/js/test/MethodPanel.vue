@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { PlannedTest, Question, Sample, TestSheet, Value } from '../api/test'
 import FigureSum from '../ui/FigureSum.vue'
 import { inFigures } from '../ui/units'
 import { agrees, keyOf } from './provisional'
 import { point, said, unitOf } from './reading'
+import { useLines } from './useLines'
 
 /** Questions of a method one after the other, each with what should be read. */
 const props = defineProps<{ sheet: TestSheet, method: string, planned?: PlannedTest, samples: Map<string, Sample>, sought?: string }>()
@@ -18,9 +19,7 @@ const byInstrument = computed(() => props.method === 'all')
 const eyes = computed(() => props.method.startsWith('eyes'))
 /** Colours that can sit on a contact of this end. */
 const colours = computed(() => [...new Set(questions.value.flatMap(each => Array.isArray(each.expected) ? each.expected : [])), 'a bridge'])
-const at = ref(0)
-const entry = ref('')
-const wrong = ref('')
+const { at, entry, wrong, go, next, first } = useLines(() => questions.value.length, i => read(questions.value[i]!) !== undefined, 'question')
 const current = computed(() => questions.value[at.value])
 const read = (question: Question) => props.samples.get(keyOf({ method: props.method, ...question }))
 const name = (question: Question) => question.nodes.map(node => point(node, props.sheet)).join(' – ') + (question.what ? `, ${question.what === 'loop' ? 'there and back' : question.what}` : props.method === 'certifier' ? ', length' : '')
@@ -30,16 +29,6 @@ const state = (question: Question) => { const sample = read(question); return !s
 const licensed = computed(() => props.planned?.licensed ?? false)
 const done = computed(() => questions.value.filter(read).length)
 
-function go(i: number) {
-  at.value = Math.max(0, Math.min(questions.value.length - 1, i))
-  entry.value = ''
-  wrong.value = ''
-  void nextTick(() => document.getElementById(`question-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
-}
-function next() {
-  const open = questions.value.findIndex((question, i) => i > at.value && !read(question))
-  go(open === -1 ? Math.min(at.value + 1, questions.value.length - 1) : open)
-}
 function set(value: Value, declared = false) {
   if (!current.value) return
   emit('answer', current.value.at, current.value.state ?? '', value, declared)
@@ -64,7 +53,8 @@ watch(current, question => { picked.value = question && Array.isArray(question.e
 /** The one that was asked for, else the first that is open. */
 watch([() => props.method, () => props.sought], () => {
   const asked = questions.value.findIndex(question => question.at === props.sought)
-  go(asked >= 0 ? asked : Math.max(0, questions.value.findIndex(question => !read(question))))
+  if (asked >= 0) go(asked)
+  else first()
 }, { immediate: true })
 </script>
 
