@@ -65,7 +65,7 @@ const applies = (stage: Stage, method: string) => stage === 'before-closing' ? m
         <table v-else class="lines">
           <thead><tr><th>Name</th><th>What it is</th><th>Number</th><th>Calibrated to</th></tr></thead>
           <tbody><tr v-for="each in page.instruments" :key="each.id" :class="{ overdue: each.overdue }">
-            <td><button v-if="session.tests" type="button" @click="draft = { ...each }">{{ each.name }}</button><template v-else>{{ each.name }}</template></td><td>{{ each.words }}</td><td class="mono">{{ each.number }}</td><td class="mono">{{ each.calibratedTo || 'no date' }}<b v-if="each.overdue"> overdue</b></td></tr></tbody>
+            <td><button v-if="session.tests" type="button" @click="draft = { ...each }">{{ each.name }}</button><template v-else>{{ each.name }}</template></td><td>{{ each.words }}</td><td class="mono">{{ each.number }}</td><td class="mono day">{{ each.calibratedTo || 'no date' }}<b v-if="each.overdue"> overdue</b></td></tr></tbody>
         </table>
         <p v-if="session.tests"><v-btn variant="outlined" color="primary" @click="draft = { kind: 'loom' }">Add an instrument</v-btn></p>
         <form v-if="draft" class="form" aria-label="Instrument" @submit.prevent="save">
@@ -106,6 +106,7 @@ section { overflow-x: auto }
 .form { border: 1px solid var(--line); border-radius: 4px; background: var(--surface); padding: 14px; display: grid; gap: 10px; margin-top: 10px; max-width: 720px }
 .form p { margin: 0 }
 .acts { display: flex; gap: 8px }
+.day { white-space: nowrap }
 .overdue td { background: var(--warn) }
 .overdue b { color: var(--amber) }
 tr.at td { box-shadow: inset 0 2px var(--copper), inset 0 -2px var(--copper) }

@@ -42,7 +42,7 @@ const read = computed(() => sheet.value?.from.filter(probe => draft.value.lights
 /** What the plan has at this stage; the rest can be added. */
 const planned = computed(() => sheet.value?.plan ?? [])
 const tabs = computed(() => {
-  const own = [...new Set(planned.value.map(each => each.method === 'shells' ? 'map' : each.method))]
+  const own = [...new Set(planned.value.map(each => tabOf(each.method)))]
   const extra = [...extras.value, ...draft.value.samples.map(sample => sample.method)].filter(each => !own.includes(each))
   return [...own, ...new Set(extra)]
 })
@@ -85,9 +85,11 @@ function onLight(node: string, lights: string[], declared: boolean) { light(node
 function onAnswer(at: string, state: string, value: Value | null, declared: boolean) { answer(method.value, at, state, value, declared); judge() }
 function onSplits(splits: string[] | null) { draft.value.splits = splits; judge() }
 function onRead(taken: Reading) { take(taken, instrument.value ?? ''); judge() }
-function add(each: string) { extras.value = [...extras.value, each]; method.value = each }
+/** Shells are lines of the map. */
+const tabOf = (each: string) => each === 'shells' ? 'map' : each
+function add(each: string) { extras.value = [...extras.value, tabOf(each)]; method.value = tabOf(each) }
 const sought = ref('')
-function readNext(each: string, at: string) { if (!tabs.value.includes(each)) extras.value = [...extras.value, each]; method.value = each === 'shells' ? 'map' : each; sought.value = at }
+function readNext(each: string, at: string) { if (!tabs.value.includes(tabOf(each))) extras.value = [...extras.value, tabOf(each)]; method.value = tabOf(each); sought.value = at }
 
 const path = 'events'
 const stop = outbox.listen(path, {
