@@ -20,6 +20,7 @@ use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\InvalidDocument;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Planning\Fingerprints;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 
@@ -184,19 +185,20 @@ final readonly class BenchRecorder
         $gained = array_diff_key($is, $was);
         uasort($gained, static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=> ($b->kind === EventKind::Inspected));
         foreach ($gained as $key => $milestone) {
-            $events[] = self::milestone($event, $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run]->for($milestone->kind, $milestone->side), null);
+            $events[] = self::milestone($event, $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run], null);
         }
         foreach (array_diff_key($was, $is) as $key => $milestone) {
-            $events[] = self::milestone($event, $key, $milestone, EventKind::TakenBack, '', $milestone->kind);
+            $events[] = self::milestone($event, $key, $milestone, EventKind::TakenBack, null, $milestone->kind);
         }
 
         return $events;
     }
 
-    private static function milestone(Event $event, string $key, Milestone $milestone, EventKind $kind, string $fingerprint, ?EventKind $undoes): Event
+    private static function milestone(Event $event, string $key, Milestone $milestone, EventKind $kind, ?Fingerprints $plan, ?EventKind $undoes): Event
     {
         return new Event(
-            Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(), $kind, $milestone->run, $milestone->side, $event->by, $event->at, $event->received, $fingerprint, undoes: $undoes,
+            Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(), $kind, $milestone->run, $milestone->side, $event->by, $event->at, $event->received, $plan?->for($kind, $milestone->side) ?? '',
+            cut: $plan?->piece($kind), undoes: $undoes, joints: $plan?->made($kind, $milestone->side) ?? [],
         );
     }
 

@@ -99,8 +99,8 @@ final class Recorder
 
         return new Event(
             $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
-            $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut,
-            of: $sent->kind === EventKind::Settled ? $sent->of : '', stage: $sent->stage,
+            $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
+            of: $sent->kind === EventKind::Settled ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side),
         );
     }
 

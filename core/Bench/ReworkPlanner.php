@@ -46,6 +46,29 @@ final readonly class ReworkPlanner
     }
 
     /**
+     * Joints that now belong somewhere else: what is loose or can be undone is
+     * moved as it is, a crimped contact with its crimp; where it cannot, the
+     * end is cut off and made again.
+     *
+     * @param  array<string, Operation>  $operations  of the job, in the order of work
+     * @param  non-empty-list<Operation>  $joins  of one fitting
+     */
+    public function moved(array $operations, Progress $progress, array $joins): Rework
+    {
+        $first = $joins[0];
+        foreach ($joins as $join) {
+            if (self::isLost($join->joining)) {
+                return $this->of($operations, $progress, $join, Remedy::Remake);
+            }
+        }
+        $again = $this->withFollowers($operations, array_fill_keys(array_map(static fn (Operation $join): string => $join->id, $joins), true), $first->fitting);
+        $reopens = array_values(array_filter(array_keys($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
+        $words = $first->joining === Joining::Crimp ? 'Extract the contacts and seat them where they belong now.' : self::words($first->joining, false, Remedy::Rework);
+
+        return new Rework(Remedy::Rework, $reopens, [], self::survives($first->joining, false), false, null, $words);
+    }
+
+    /**
      * Everything on the end from the strip on. What slides on stays on: the
      * cut goes in front of it. A crimped ferrule is cut off with the rest.
      *

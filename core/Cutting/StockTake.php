@@ -121,23 +121,60 @@ final class StockTake
      */
     private static function pieces(Installation $installation, Record $record, array $cuts, array $made): array
     {
+        $holders = self::holders($installation, $record, $cuts);
+        $lengths = self::lengths($record);
         $pieces = [];
         foreach ($record->events as $event) {
             $run = $installation->runs[$event->run] ?? null;
-            if ($event->kind !== EventKind::Cut || $event->cut === null || $run === null) {
-                continue;
-            }
-            $last = self::last($record, $event->run);
-            if ($last === $event && ! self::isShort($event, $cuts[$event->run] ?? Length::zero()) && ! $run->withdrawn) {
+            // A piece goes by the event that cut it, whoever has it now.
+            if ($event->kind !== EventKind::Cut || $event->cut === null || $event->of !== '' || $run === null || isset($holders[$event->id])) {
                 continue;
             }
             $id = self::PIECE.$event->id;
-            $left = $event->cut->length->minus(Length::zero()->plus(...array_map(static fn (CutMade $cut): Length => $cut->length, $made[$id] ?? [])));
+            $left = $lengths[$event->id]->minus(Length::zero()->plus(...array_map(static fn (CutMade $cut): Length => $cut->length, $made[$id] ?? [])));
             if (! $left->isNegative() && ! $left->isZero()) {
                 $pieces[] = new Stock($id, 'piece cut for '.$run->code, $run->cable, $left, StockKind::Piece, null, Length::zero());
             }
         }
 
         return $pieces;
+    }
+
+    /**
+     * Pieces that some run is made of.
+     *
+     * @param  array<string, Length>  $cuts
+     * @return array<string, true> by the event that cut it
+     */
+    private static function holders(Installation $installation, Record $record, array $cuts): array
+    {
+        $held = [];
+        foreach ($installation->runs as $id => $run) {
+            $last = $run->withdrawn ? null : self::last($record, $id);
+            if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Length::zero())) {
+                $held[self::piece($last)] = true;
+            }
+        }
+
+        return $held;
+    }
+
+    /** @return array<string, Length> how long each piece is by what was said of it last, by the event that cut it */
+    private static function lengths(Record $record): array
+    {
+        $lengths = [];
+        foreach ($record->events as $event) {
+            if ($event->kind === EventKind::Cut && $event->cut !== null) {
+                $lengths[self::piece($event)] = $event->cut->length;
+            }
+        }
+
+        return $lengths;
+    }
+
+    /** The event that cut the piece which a cut speaks of. */
+    public static function piece(Event $cut): string
+    {
+        return $cut->of === '' ? $cut->id : $cut->of;
     }
 }

@@ -54,6 +54,7 @@ final class EventCodec
             $fields->has('undoes') ? $fields->choice('undoes', EventKind::class) : null,
             $fields->text('picture', ''),
             $fields->has('stage') ? $fields->choice('stage', TestStage::class) : null,
+            $fields->texts('joints'),
         );
     }
 
@@ -79,7 +80,7 @@ final class EventCodec
         if ($length->isZero()) {
             $fields->wrong('length', '0', 'must be longer than nothing: say how long the piece is.', null);
         }
-        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6));
+        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6), $fields->text('cable', ''));
         $fields->done();
 
         return $made;
@@ -111,6 +112,7 @@ final class EventCodec
             'undoes' => $event->undoes?->value,
             'picture' => $event->picture,
             'stage' => $event->stage?->value,
+            'joints' => $event->joints,
         ]);
     }
 
@@ -122,6 +124,7 @@ final class EventCodec
             'length' => $cut->length->canonical(),
             'from' => $cut->from === null ? null : CatalogueEncoder::plain($cut->from),
             'to' => $cut->to === null ? null : CatalogueEncoder::plain($cut->to),
+            'cable' => $cut->cable,
         ]);
     }
 

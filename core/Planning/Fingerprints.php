@@ -5,18 +5,28 @@ declare(strict_types=1);
 namespace Sartal\Core\Planning;
 
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\EventKind;
 
 /** The parts of a run's plan that work relies on, each as a short hash of what it says. */
 final readonly class Fingerprints
 {
-    /** @param  array<string, string>  $ends by side */
+    /**
+     * @param  array<string, string>  $ends  by side
+     * @param  string  $cable  type that the run is made of
+     * @param  Length  $length  that it is cut at
+     * @param  array<string, list<string>>  $joints  by side: "conductor>node", what its end is made by
+     */
     public function __construct(
         public string $cut,
         public array $ends,
         public string $labels,
         public string $route,
         public string $reading,
+        public string $cable,
+        public Length $length,
+        public array $joints,
     ) {
     }
 
@@ -32,6 +42,18 @@ final readonly class Fingerprints
             EventKind::Tested, EventKind::SignedOff => $this->reading,
             default => '',
         };
+    }
+
+    /** The piece that a cut of this kind leaves, where nobody measured it. */
+    public function piece(EventKind $kind): ?CutMade
+    {
+        return $kind === EventKind::Cut ? new CutMade($this->length, cable: $this->cable) : null;
+    }
+
+    /** @return list<string> joints that an event of this kind says were made */
+    public function made(EventKind $kind, ?Side $side): array
+    {
+        return in_array($kind, [EventKind::Joined, EventKind::Remade], true) && $side !== null ? $this->joints[$side->value] ?? [] : [];
     }
 
     public static function hash(mixed $of): string

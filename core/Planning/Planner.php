@@ -17,6 +17,7 @@ use Sartal\Core\Record\Record;
 use Sartal\Core\Routing\WayLoads;
 use Sartal\Core\Wiring\Assemblies;
 use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Wiring\Joint;
 
 /**
  * Plan = f(Installation, Record). Each run is planned by itself and kept under
@@ -144,13 +145,10 @@ final readonly class Planner
     private static function fingerprints(RunPlan $plan, Installation $installation, string $reading, array $rotations): Fingerprints
     {
         $run = $installation->runs[$plan->run];
-        $ends = [];
+        $ends = $joints = [];
         foreach ($plan->ends as $side => $end) {
-            $made = [];
-            foreach ($end->joints as $joint) {
-                $made[] = $joint->conductor.'>'.$joint->to;
-            }
-            $ends[$side] = Fingerprints::hash($made);
+            $joints[$side] = array_map(static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to, $end->joints);
+            $ends[$side] = Fingerprints::hash($joints[$side]);
         }
         $turn = $installation->rules->on(LabelTurn::class);
         $labels = array_map(static fn ($label): array => [$label->code, $label->line, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
@@ -161,6 +159,9 @@ final readonly class Planner
             Fingerprints::hash($labels),
             Fingerprints::hash([$plan->lay->route->ways(), $run->a->location, $run->b->location]),
             $reading,
+            $run->cable,
+            $plan->cut->result,
+            $joints,
         );
     }
 }

@@ -13,8 +13,14 @@ final readonly class CutMade
      * @param  ?string  $reel  reel id; null where nobody said
      * @param  ?float  $from  jacket mark at its first end
      * @param  ?float  $to  jacket mark at its last
+     * @param  string  $cable  type that it is of; "" where it was not written down
      */
-    public function __construct(public Length $length, public ?string $reel = null, public ?float $from = null, public ?float $to = null)
+    public function __construct(public Length $length, public ?string $reel = null, public ?float $from = null, public ?float $to = null, public string $cable = '')
     {
+    }
+
+    public function of(string $cable): self
+    {
+        return new self($this->length, $this->reel, $this->from, $this->to, $cable);
     }
 }

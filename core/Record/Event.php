@@ -21,16 +21,17 @@ final readonly class Event
      * @param  string  $received  when the server had it
      * @param  string  $fingerprint  of the part of the plan that it relied on
      * @param  ?Reading  $reading  of a test
-     * @param  ?CutMade  $cut  of a cut, where somebody measured it
+     * @param  ?CutMade  $cut  of a cut: the piece, as it was measured or as it was planned
      * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
      * @param  ?float  $took  s of hands at work, pauses taken off
-     * @param  string  $of  id of the event that it replies to
+     * @param  string  $of  id of the event that it replies to; of a cut, the one that made the piece
      * @param  ?Flag  $flag  of something flagged
      * @param  list<string>  $reopens  operations that rework goes back to
      * @param  array<string, int>  $scraps  part or connector → how many rework costs
      * @param  ?EventKind  $undoes  of something taken back: what no longer holds
      * @param  string  $picture  name under which a photo is kept
      * @param  ?TestStage  $stage  of a test; null: at the bench
+     * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
      */
     public function __construct(
         public string $id,
@@ -55,6 +56,7 @@ final readonly class Event
         public ?EventKind $undoes = null,
         public string $picture = '',
         public ?TestStage $stage = null,
+        public array $joints = [],
     ) {
     }
 

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Changing;
+
+use Sartal\Core\Cutting\StockTake;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\Plan;
+
+/** The pieces that runs are made of. */
+final class Pieces
+{
+    /** @var array<string, ?Piece> */
+    private array $known = [];
+
+    /** @param  ?Plan  $before  by which it was cut, where nobody wrote its length down */
+    public function __construct(private readonly Work $work, private readonly ?Plan $before = null)
+    {
+    }
+
+    /** Null where nothing is cut for it. */
+    public function of(string $run): ?Piece
+    {
+        return array_key_exists($run, $this->known) ? $this->known[$run] : $this->known[$run] = $this->look($this->work->installation->runs[$run]);
+    }
+
+    /** @return list<Piece> of one type of cable that another run can have, and those of these runs */
+    public function free(string $cable): array
+    {
+        $free = [];
+        foreach ($this->work->installation->runs as $run) {
+            $piece = $run->cable === $cable && ! $run->withdrawn ? $this->of($run->id) : null;
+            if ($piece?->free === true) {
+                $free[] = $piece;
+            }
+        }
+
+        return $free;
+    }
+
+    private function look(Run $run): ?Piece
+    {
+        $cut = StockTake::last($this->work->record, $run->id);
+        $plan = $this->work->plan->runs[$run->id] ?? null;
+        if ($cut === null || $plan === null) {
+            return null;
+        }
+        $known = $cut->cut?->length;
+        $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->result;
+
+        return new Piece($run->id, $run->code, $run->cable, StockTake::piece($cut), $length, $plan->cut->exact, $plan->cut->result, self::reserve($run), $this->work->isFree($run->id), $known !== null);
+    }
+
+    public static function reserve(Run $run): Length
+    {
+        $reserve = Length::zero();
+        foreach ([$run->a, $run->b] as $end) {
+            $reserve = $reserve->plus($end->slack, $end->preparation->times($end->spares));
+        }
+
+        return $reserve;
+    }
+}

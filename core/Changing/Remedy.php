@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Changing;
+
+use Sartal\Core\Installation\End;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Figure;
+use Sartal\Core\Parts\Ask;
+
+/** One way to put overtaken work right, and what it costs. */
+final readonly class Remedy
+{
+    /**
+     * @param  Figure  $minutes  of hands at work
+     * @param  Figure  $cost  in the installation's currency, hours and parts; of what has a price
+     * @param  list<Ask>  $parts  that it takes
+     * @param  ?Side  $side  of an end that is worked on
+     * @param  array<string, End>  $ends  by side: as they are with less slack or fewer spares
+     * @param  array<string, string>  $pieces  run → run whose piece it takes: the whole ring
+     * @param  list<string>  $reopens  operations that are done again, in the order of work
+     * @param  array<string, int>  $scraps  part or connector → how many are thrown away
+     * @param  string  $step  operation at which it goes back to the bench
+     */
+    public function __construct(
+        public RemedyKind $kind,
+        public string $words,
+        public Figure $minutes,
+        public Figure $cost,
+        public array $parts = [],
+        public ?Side $side = null,
+        public array $ends = [],
+        public array $pieces = [],
+        public array $reopens = [],
+        public array $scraps = [],
+        public string $step = '',
+    ) {
+    }
+
+    /** Of the same remedy, whenever it is worked out. */
+    public function key(): string
+    {
+        return $this->kind->value.($this->side === null ? '' : '-'.$this->side->value);
+    }
+}

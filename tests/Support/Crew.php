@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Record;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Verdict;
+
+/** People who do what a plan says, and write down what it was. */
+final class Crew
+{
+    /** @var list<Event> */
+    private array $events = [];
+
+    private readonly Planner $planner;
+
+    private readonly \Sartal\Core\Planning\Plan $plan;
+
+    public function __construct(private readonly Installation $installation)
+    {
+        $this->planner = new Planner;
+        $this->plan = $this->planner->plan($installation);
+    }
+
+    public function record(): Record
+    {
+        return new Record($this->events);
+    }
+
+    public function cut(string ...$runs): self
+    {
+        return $this->each($runs, EventKind::Cut);
+    }
+
+    public function join(Side $side, string ...$runs): self
+    {
+        return $this->each($runs, EventKind::Joined, $side);
+    }
+
+    /** Both ends, looked over. */
+    public function terminate(string ...$runs): self
+    {
+        return $this->join(Side::A, ...$runs)->join(Side::B, ...$runs)->each($runs, EventKind::Inspected);
+    }
+
+    public function test(string ...$runs): self
+    {
+        return $this->each($runs, EventKind::Tested, verdict: Verdict::Passes);
+    }
+
+    /** @param  array<array-key, string>  $runs */
+    public function each(array $runs, EventKind $kind, ?Side $side = null, ?Verdict $verdict = null): self
+    {
+        foreach ($runs as $run) {
+            $plan = $this->planner->fingerprintsFor($run, $this->installation, $this->plan);
+            $this->events[] = $this->event($run, $kind, $side, $plan->for($kind, $side), verdict: $verdict, cut: $plan->piece($kind), joints: $plan->made($kind, $side), reading: $verdict === null ? null : new Reading([], null));
+        }
+
+        return $this;
+    }
+
+    private function event(string $run, EventKind $kind, ?Side $side, string $fingerprint, mixed ...$more): Event
+    {
+        $number = count($this->events) + 1;
+        $at = sprintf('2026-03-09T08:%02d:%02d.000000Z', intdiv($number, 60), $number % 60);
+
+        return new Event(sprintf('00000000-0000-4000-8000-%012d', $number), $kind, $run, $side, 'ines', $at, $at, $fingerprint, ...$more);
+    }
+}
