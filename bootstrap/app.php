@@ -6,6 +6,7 @@ use App\Http\Errors;
 use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireRole;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\WorkFromRelease;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -23,6 +24,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->alias([
             'role' => RequireRole::class,
             'installation' => OpenInstallation::class,
+            'released' => WorkFromRelease::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
     })

@@ -10,6 +10,7 @@ use App\Http\Controllers\CircuitController;
 use App\Http\Controllers\CrewController;
 use App\Http\Controllers\CsvController;
 use App\Http\Controllers\CuttingController;
+use App\Http\Controllers\DraftController;
 use App\Http\Controllers\EquipmentController;
 use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
@@ -19,10 +20,12 @@ use App\Http\Controllers\InstrumentController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LoomController;
 use App\Http\Controllers\OutstandingController;
+use App\Http\Controllers\OvertakenController;
 use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReachController;
+use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
@@ -64,8 +67,6 @@ Route::prefix('api')->group(function (): void {
         Route::get('looms/{id}', [LoomController::class, 'show']);
         Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
         Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
-        Route::get('cutting', [CuttingController::class, 'show']);
-        Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
         Route::get('reach', ReachController::class);
         Route::get('parts', [PartsController::class, 'show']);
         Route::get('parts.csv', [PartsController::class, 'csv']);
@@ -74,16 +75,6 @@ Route::prefix('api')->group(function (): void {
             Route::put('reels', [SharedController::class, 'saveReel']);
             Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
         });
-
-        Route::get('bench', [BenchController::class, 'index']);
-        Route::get('bench/{ids}', [BenchController::class, 'show']);
-        Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
-        Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
-        Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
-        // Who may confirm what depends on the step: the recorder asks.
-        Route::post('bench/{ids}/events', [BenchController::class, 'record']);
-        Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
-        Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
 
         Route::get('crew/board', [CrewController::class, 'board']);
         Route::middleware('role:lead')->group(function (): void {
@@ -96,36 +87,6 @@ Route::prefix('api')->group(function (): void {
             Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
             Route::put('workshop', [CrewController::class, 'workshop']);
         });
-        Route::get('labels', [LabelController::class, 'index']);
-        Route::get('labels.pdf', [LabelController::class, 'pdf']);
-        Route::get('labels.svg', [LabelController::class, 'svg']);
-        Route::get('labels.csv', [LabelController::class, 'csv']);
-        Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber('number');
-        Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
-        Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
-            Route::post('labels/printed', [LabelController::class, 'mark']);
-            Route::post('roll-printer/labels', [LabelController::class, 'roll']);
-            Route::put('roll-printer/roll', [LabelController::class, 'load']);
-            Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
-        });
-
-        Route::get('tests/progress', [TestController::class, 'progress']);
-        Route::get('instruments', [InstrumentController::class, 'index']);
-        Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
-        Route::get('trainer', [TrainerController::class, 'show']);
-        Route::post('trainer', [TrainerController::class, 'start']);
-        Route::post('trainer/measure', [TrainerController::class, 'measure']);
-        Route::post('trainer/name', [TrainerController::class, 'name']);
-        Route::middleware('role:tester,lead')->group(function (): void {
-            Route::put('instruments', [SharedController::class, 'saveInstrument']);
-            Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
-            Route::post('tests/card', [InstrumentController::class, 'card']);
-            Route::post('runs/{id}/mend', [InstrumentController::class, 'mend']);
-            Route::get('simulators/assemblies/{id}', [SimulatorController::class, 'faults']);
-            Route::put('simulators/assemblies/{id}', [SimulatorController::class, 'inject']);
-            Route::post('simulators/instruments/{kind}/measure', [SimulatorController::class, 'measure']);
-            Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
-        });
         Route::put('testing', [InstrumentController::class, 'rules'])->middleware('role:planner,lead');
 
         Route::get('changes', [ChangeController::class, 'index']);
@@ -134,13 +95,71 @@ Route::prefix('api')->group(function (): void {
         Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
         Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
         Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
-        Route::get('runs/{id}/test', [TestController::class, 'show']);
-        Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
-        Route::post('runs/{id}/test', [TestController::class, 'judge']);
-        // Which role an event needs depends on its kind: the controller asks.
-        Route::post('events', [EventController::class, 'store']);
+        // Where work is done, the release counts.
+        Route::middleware('released')->group(function (): void {
+            Route::get('cutting', [CuttingController::class, 'show']);
+            Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
+            Route::get('bench', [BenchController::class, 'index']);
+            Route::get('bench/{ids}', [BenchController::class, 'show']);
+            Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
+            Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
+            Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
+            // Who may confirm what depends on the step: the recorder asks.
+            Route::post('bench/{ids}/events', [BenchController::class, 'record']);
+            Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
+            Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
 
+            Route::get('labels', [LabelController::class, 'index']);
+            Route::get('labels.pdf', [LabelController::class, 'pdf']);
+            Route::get('labels.svg', [LabelController::class, 'svg']);
+            Route::get('labels.csv', [LabelController::class, 'csv']);
+            Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber('number');
+            Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
+            Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
+                Route::post('labels/printed', [LabelController::class, 'mark']);
+                Route::post('roll-printer/labels', [LabelController::class, 'roll']);
+                Route::put('roll-printer/roll', [LabelController::class, 'load']);
+                Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
+            });
+
+            Route::get('tests/progress', [TestController::class, 'progress']);
+            Route::get('instruments', [InstrumentController::class, 'index']);
+            Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
+            Route::get('trainer', [TrainerController::class, 'show']);
+            Route::post('trainer', [TrainerController::class, 'start']);
+            Route::post('trainer/measure', [TrainerController::class, 'measure']);
+            Route::post('trainer/name', [TrainerController::class, 'name']);
+            Route::middleware('role:tester,lead')->group(function (): void {
+                Route::put('instruments', [SharedController::class, 'saveInstrument']);
+                Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
+                Route::post('tests/card', [InstrumentController::class, 'card']);
+                Route::post('runs/{id}/mend', [InstrumentController::class, 'mend']);
+                Route::get('simulators/assemblies/{id}', [SimulatorController::class, 'faults']);
+                Route::put('simulators/assemblies/{id}', [SimulatorController::class, 'inject']);
+                Route::post('simulators/instruments/{kind}/measure', [SimulatorController::class, 'measure']);
+                Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
+            });
+            Route::get('runs/{id}/test', [TestController::class, 'show']);
+            Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
+            Route::post('runs/{id}/test', [TestController::class, 'judge']);
+            // Which role an event needs depends on its kind: the controller asks.
+            Route::post('events', [EventController::class, 'store']);
+            Route::get('overtaken', [OvertakenController::class, 'index']);
+            Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
+            Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware('role:planner,bench,installer,lead');
+        });
+        Route::get('releases', [ReleaseController::class, 'index']);
+        Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where(['one' => '[A-Z]+', 'other' => '[A-Z]+|now']);
+        Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where(['letter' => '[A-Z]+', 'what' => 'plan|installation']);
         Route::middleware('role:planner,lead')->group(function (): void {
+            Route::get('releases/preview', [ReleaseController::class, 'preview']);
+            Route::post('releases', [ReleaseController::class, 'store']);
+            Route::get('drafts', [DraftController::class, 'index']);
+            Route::get('drafts/{id}', [DraftController::class, 'impact'])->whereNumber('id');
+            Route::post('drafts/{id}', [DraftController::class, 'accept'])->whereNumber('id');
+            Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->whereNumber('id');
+            Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
+            Route::post('places/{id}/move', [BuildingController::class, 'move']);
             Route::post('runs', [RunController::class, 'store']);
             Route::post('runs/quick', [RunController::class, 'quick']);
             Route::patch('runs', [RunController::class, 'bulk']);

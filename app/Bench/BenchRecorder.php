@@ -97,8 +97,8 @@ final readonly class BenchRecorder
         if ($sent->kind === EventKind::Answered && ! $by->hasRole(Role::Planner, Role::Lead)) {
             throw Refused::because('A question is answered by the planner or the lead.');
         }
-        // A tester sends back what a test found; making it good is the bench's.
-        $sendsBack = $sent->kind === EventKind::Reworked && $by->hasRole(Role::Tester);
+        // A tester sends back what a test found, a planner what a change overtook; making it good is the bench's.
+        $sendsBack = $sent->kind === EventKind::Reworked && $by->hasRole(Role::Tester, Role::Planner);
         if (! $by->hasRole(Role::Bench, Role::Installer, Role::Lead) && $sent->kind !== EventKind::Answered && ! $sendsBack) {
             throw Refused::because('Work at the bench is recorded by bench technicians, installers and the lead.');
         }

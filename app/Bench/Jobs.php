@@ -39,7 +39,7 @@ final class Jobs
     {
         $ids = array_values(array_unique($ids));
         sort($ids);
-        $key = sprintf('job.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, hash('xxh128', implode('|', $ids)));
+        $key = sprintf('job.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->edition(), hash('xxh128', implode('|', $ids)));
 
         return array_key_exists($key, $this->known) ? $this->known[$key] : $this->known[$key] = $this->kept($stored, $ids, $key);
     }
@@ -66,7 +66,7 @@ final class Jobs
     {
         $state = $this->loaded?->stored;
         if ($this->loaded === null || $state?->id !== $stored->id || $state->revision !== $stored->revision) {
-            $this->loaded = $this->store->load($stored);
+            $this->loaded = $this->store->atWork($stored);
         }
 
         return $this->loaded;

@@ -25,7 +25,7 @@ final readonly class Times
         if ($count === 0) {
             return new TimeBook;
         }
-        $key = sprintf('times.%s.%d.%s.%d', Edition::id(), $stored->id, $stored->decisions, $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY);
+        $key = sprintf('times.%s.%d.%s.%d', Edition::id(), $stored->id, $stored->edition(), $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY);
 
         /** @var array<string, list<float>> $measured */
         $measured = Cache::store('file')->remember($key, 24 * 3600, fn (): array => $this->measure($stored));

@@ -9,22 +9,31 @@ use App\Models\StoredInstallation;
 use App\Models\StoredPart;
 use App\Models\StoredRun;
 use App\Models\User;
+use App\Planning\Edit;
+use App\Planning\Pinning;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Sartal\Core\Catalogue\Catalogue;
 
 /** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
-final class ChangeLog
+final readonly class ChangeLog
 {
+    public function __construct(private Foresight $foresight)
+    {
+    }
+
     /**
      * @param  list<Edit>  $edits
      * @param  ?Catalogue  $pins  types that come into use; once pinned they stay, whatever is undone
      *
      * @throws StaleWrite when a row is not at the version that its edit was made on
+     * @throws Overtakes|PutAside where the request asked for it ({@see Intent})
      */
     public function write(StoredInstallation $installation, User $by, string $words, array $edits, ?Change $undoes = null, ?Catalogue $pins = null): Change
     {
+        $this->foresight->weigh($installation, $by, $words, $edits, $pins);
+
         return DB::transaction(function () use ($installation, $by, $words, $edits, $undoes, $pins): Change {
             // One writer at a time per installation: versions are compared under this lock.
             DB::table('installations')->where('id', $installation->id)->lockForUpdate()->first();

@@ -9,6 +9,7 @@ use App\Formats\RunLine;
 use App\Formats\Slip;
 use App\Models\Change;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
 use Sartal\Core\Catalogue\Catalogue;

@@ -7,6 +7,7 @@ namespace App\Changes;
 use App\Formats\BadLine;
 use App\Formats\ShippedCatalogue;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\TypeKinds;
 use Sartal\Core\Catalogue\CableType;

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Bench\Refused;
+use App\Changes\Overtakes;
+use App\Changes\PutAside;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
 use App\Formats\Slip;
+use App\Http\Resources\ImpactResource;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,7 +24,9 @@ final class Errors
     {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
         $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
-        $exceptions->dontReport([Refused::class]);
+        $exceptions->dontReport([Refused::class, Overtakes::class, PutAside::class]);
+        $exceptions->render(static fn (Overtakes $overtakes): JsonResponse => response()->json(['message' => $overtakes->getMessage(), 'impact' => ImpactResource::of($overtakes->impact, $overtakes->words)], 428));
+        $exceptions->render(static fn (PutAside $aside): JsonResponse => response()->json(['message' => $aside->getMessage(), 'draft' => $aside->draft], 409));
         $exceptions->render(static fn (Refused $refused): JsonResponse => response()->json(['message' => $refused->getMessage(), ...$refused->more], $refused->status));
         $exceptions->render(static fn (BadLine $bad): JsonResponse => response()->json([
             'message' => $bad->getMessage(),

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property array<string, mixed> $testing
  * @property int $revision
  * @property string $decisions
+ * @property ?int $release_id
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
  */
@@ -36,6 +37,30 @@ final class StoredInstallation extends Model
     public function mark(): string
     {
         return $this->id.'.'.$this->created_at?->getTimestamp();
+    }
+
+    /** Changes with whatever the shop works by: its release, or where there is none, every decision. */
+    public function edition(): string
+    {
+        return $this->release_id === null ? $this->decisions : 'release.'.$this->release_id;
+    }
+
+    /** @return HasMany<Release, $this> */
+    public function releases(): HasMany
+    {
+        $relation = $this->hasMany(Release::class, 'installation_id');
+        $relation->orderBy('id');
+
+        return $relation;
+    }
+
+    /** @return HasMany<Draft, $this> */
+    public function drafts(): HasMany
+    {
+        $relation = $this->hasMany(Draft::class, 'installation_id');
+        $relation->orderByDesc('id');
+
+        return $relation;
     }
 
     /** @return HasMany<StoredRun, $this> */

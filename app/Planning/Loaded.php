@@ -35,8 +35,10 @@ final class Loaded
         public readonly Record $record,
         public readonly array $versions,
         public readonly array $people,
+        ?Planner $planner = null,
     ) {
-        $this->planner = new Planner(new MemoryPlanCache);
+        // What is kept is kept under a hash of all that it follows from: several versions of one installation share it.
+        $this->planner = $planner ?? new Planner(new MemoryPlanCache);
     }
 
     /** How what is still to be cut comes off the stock. */
@@ -53,7 +55,7 @@ final class Loaded
     /** The same with other decisions, for looking ahead; nothing is saved. */
     public function with(Installation $then): self
     {
-        return new self($this->stored, $then, $this->pinned, $this->record, $this->versions, $this->people);
+        return new self($this->stored, $then, $this->pinned, $this->record, $this->versions, $this->people, $this->planner);
     }
 
     public function plan(): Plan

@@ -60,10 +60,10 @@ final class StockTake
         return [...$stock, ...self::pieces($installation, $record, $cuts, $made)];
     }
 
-    /** Whether a cut does not reach: it is to be made again. */
+    /** Whether a cut does not reach, and nobody said that it serves: it is to be made again. */
     public static function isShort(Event $event, Length $needed): bool
     {
-        return $event->cut !== null && $event->cut->length->compare($needed) < 0;
+        return $event->of === '' && $event->cut !== null && $event->cut->length->compare($needed) < 0;
     }
 
     public static function last(Record $record, string $run): ?Event

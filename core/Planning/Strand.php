@@ -56,8 +56,8 @@ final class Strand
             $last->verdict === Verdict::Fails => BeadState::Failed,
             $last->verdict === Verdict::Incomplete => BeadState::ToDo,
             $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
-            // A piece that does not reach is to be cut again.
-            $last->cut !== null && $last->cut->length->compare($cut) < 0 => BeadState::Failed,
+            // A piece that does not reach is to be cut again, unless somebody said that its slack makes up for it.
+            $last->of === '' && $last->cut !== null && $last->cut->length->compare($cut) < 0 => BeadState::Failed,
             default => BeadState::Done,
         };
     }

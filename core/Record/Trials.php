@@ -91,7 +91,9 @@ final readonly class Trials
     private static function makesAgain(Event $event): bool
     {
         return match ($event->kind) {
-            EventKind::Remade, EventKind::Cut => true,
+            EventKind::Remade => true,
+            // That a piece serves all the same makes nothing again.
+            EventKind::Cut => $event->of === '',
             EventKind::Joined => $event->step === '',
             EventKind::Reworked => $event->reopens !== [],
             EventKind::TakenBack => $event->undoes === EventKind::Joined,

@@ -236,7 +236,8 @@ $did = static function (string $run, EventKind $kind, string $by, ?Side $side = 
     $verdict = $reading === null ? null : $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->verdict($reading);
     $hex = md5('brackwater'.count($events));
     $id = sprintf('%s-%s-4%s-a%s-%s', substr($hex, 0, 8), substr($hex, 8, 4), substr($hex, 13, 3), substr($hex, 17, 3), substr($hex, 20, 12));
-    $events[] = new Event($id, $kind, $run, $side, $by.'@brackwater.example', $at, $at, $planner->fingerprintsFor($run, $installation, $plan)->for($kind, $side), $instrument, $note, $reading, $verdict, stage: $stage);
+    $relied = $planner->fingerprintsFor($run, $installation, $plan);
+    $events[] = new Event($id, $kind, $run, $side, $by.'@brackwater.example', $at, $at, $relied->for($kind, $side), $instrument, $note, $reading, $verdict, $relied->piece($kind), stage: $stage, joints: $relied->made($kind, $side));
 };
 $good = static fn (string $run): Reading => $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])->reading;
 $make = static function (string $run, bool $look = true, bool $label = true) use ($did): void {

@@ -4,6 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
 import { useSession } from './api/session'
+import ImpactDialog from './change/ImpactDialog.vue'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
 import OutboxBar from './ui/OutboxBar.vue'
@@ -23,6 +24,8 @@ const places = [
   { path: '/bench', name: 'Bench', key: 'b' },
   { path: '/crew', name: 'Crew', key: 'w' },
   { path: '/test', name: 'Test', key: 't' },
+  { path: '/site', name: 'Site', key: 'i' },
+  { path: '/handover', name: 'Hand-over', key: 'h' },
 ]
 const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
@@ -93,7 +96,7 @@ async function change(id: number) {
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew'].includes(place.path) }">
+          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew', '/handover'].includes(place.path) }">
             <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
               <span class="dot" />{{ place.name }}<span v-if="outstanding[place.path.slice(1)]" class="left" :title="`${outstanding[place.path.slice(1)]} outstanding`">{{ outstanding[place.path.slice(1)] }}</span><kbd>g {{ place.key }}</kbd>
             </router-link>
@@ -124,6 +127,7 @@ async function change(id: number) {
     <router-view v-else />
     <KeyHelp v-model="help" />
     <FindDialog v-if="person" v-model="finding" />
+    <ImpactDialog />
   </v-app>
 </template>
 

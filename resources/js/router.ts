@@ -32,6 +32,8 @@ export const router = createRouter({
     { path: '/test/instruments', component: () => import('./test/InstrumentsPage.vue') },
     { path: '/test/trainer', component: () => import('./test/TrainerPage.vue') },
     { path: '/test/:id', component: () => import('./test/TestPage.vue'), props: true },
+    { path: '/handover/releases', component: () => import('./handover/ReleasesPage.vue') },
+    { path: '/handover/overtaken', component: () => import('./handover/OvertakenPage.vue') },
     { path: '/:rest(.*)*', component: () => import('./ui/NotFound.vue') },
   ],
 })

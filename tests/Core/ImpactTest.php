@@ -7,8 +7,11 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Changing\Impact;
 use Sartal\Core\Changing\ImpactPlanner;
+use Sartal\Core\Changing\Leeway;
+use Sartal\Core\Changing\LeewayFinder;
 use Sartal\Core\Changing\Overtaken;
 use Sartal\Core\Changing\OvertakenKind;
+use Sartal\Core\Changing\Pieces;
 use Sartal\Core\Changing\RemedyKind;
 use Sartal\Core\Changing\RunImpact;
 use Sartal\Core\Changing\Work;
@@ -197,5 +200,21 @@ final class ImpactTest extends TestCase
         self::assertSame([], $end->remedies[0]->scraps);
         self::assertCount(72, array_filter($end->remedies[0]->reopens, static fn (string $id): bool => str_contains($id, '|join|')));
         self::assertSame($end->remedies[0], $impact->runs['M-1']->best[0]);
+    }
+
+    public function test_a_rack_may_move_as_far_as_says_the_leeway_and_no_further(): void
+    {
+        $in = self::threeLines()->installation;
+        $record = (new Crew($in))->cut('A-1', 'A-2')->record();
+        $work = new Work($in, (new Planner)->plan($in, $record), $record);
+        $leeway = (new LeewayFinder($work, new Pieces($work)))->of('there');
+        self::assertSame(['A-1', 'A-2'], array_map(static fn (Leeway $line): string => $line->run, $leeway), 'What is not cut yet follows.');
+        // 13.00 m − 12.98 m = 20 mm; ÷ 1.03 = 19 mm. With 0.60 m of slack: 620 mm ÷ 1.03 = 601 mm.
+        self::assertSame(['19 mm', '601 mm'], [$leeway[0]->before->canonical(), $leeway[0]->atMost->canonical()]);
+        $short = static fn (float $metres): bool => ! self::impact($in, self::rackMoved($in, $metres), $record)->isNothing();
+        self::assertFalse($short(0.019));
+        self::assertTrue($short(0.020));
+        self::assertSame(RemedyKind::Slack, self::impact($in, self::rackMoved($in, 0.601), $record)->runs['A-1']->best[0]->kind);
+        self::assertSame(RemedyKind::Remake, self::impact($in, self::rackMoved($in, 0.603), $record)->runs['A-1']->best[0]->kind);
     }
 }

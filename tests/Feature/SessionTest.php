@@ -51,7 +51,7 @@ final class SessionTest extends TestCase
             if (! str_starts_with($route->uri(), 'api/') || $route->uri() === 'api/session' || $route->uri() === 'api/{any}') {
                 continue;
             }
-            $uri = str_replace(['{id}', '{kind}', '{cursor}', '{number}', '{name}'], ['1', 'way', '1', '1', str_repeat('a', 64).'.png'], $route->uri());
+            $uri = str_replace(['{id}', '{kind}', '{cursor}', '{number}', '{name}', '{one}', '{other}', '{letter}', '{what}'], ['1', 'way', '1', '1', str_repeat('a', 64).'.png', 'A', 'B', 'A', 'plan'], $route->uri());
             $this->json($route->methods()[0], '/'.$uri)->assertUnauthorized();
             $checked++;
         }

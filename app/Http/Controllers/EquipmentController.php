@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
 use App\Http\Resources\EquipmentResource;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

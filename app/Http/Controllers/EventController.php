@@ -31,7 +31,7 @@ final readonly class EventController
             abort(403, sprintf('Recording "%s" needs the role %s. Ask the lead.', $kind->value, implode(' or ', array_map(static fn (Role $role): string => $role->value, self::may($kind)))));
         }
         $new = $this->recorder->record($loaded, $user, $request->all());
-        $now = $this->store->load($loaded->stored->refresh());
+        $now = $this->store->atWork($loaded->stored->refresh());
         $run = $request->string('run')->toString();
 
         return response()->json([

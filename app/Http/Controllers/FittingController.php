@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Formats\BadLine;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -6,11 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Bench\Refused;
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Changes\Recorder;
 use App\Changes\StaleWrite;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Testing\CertifierCsv;
 use App\Testing\InstrumentMessage;

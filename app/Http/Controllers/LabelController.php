@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Changes\StaleWrite;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\SvgCanvas;
@@ -16,6 +15,7 @@ use App\Http\Resources\LabelResource;
 use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Simulators\RollPrinter;
 use Illuminate\Http\JsonResponse;

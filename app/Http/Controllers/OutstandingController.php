@@ -28,10 +28,10 @@ final readonly class OutstandingController
     public function __invoke(StoredInstallation $stored): JsonResponse
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
-        $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions, $last);
+        $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions.'.'.$stored->edition(), $last);
 
         /** @var array{counts: array<string, int>, labels: array<string, string>} $known */
-        $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->count($this->store->load($stored)));
+        $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
         $printed = $this->labels->printed($stored);
         $left = count(array_filter($known['labels'], static fn (string $fingerprint, string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
 
@@ -39,10 +39,21 @@ final readonly class OutstandingController
     }
 
     /** @return array{counts: array<string, int>, labels: array<string, string>} */
+    private function counts(StoredInstallation $stored): array
+    {
+        $decided = $this->store->load($stored);
+        $loaded = $stored->release_id === null ? $decided : $this->store->atWork($stored);
+        $known = $this->count($loaded);
+        $known['counts']['schedule'] = count(array_filter($decided->plan()->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+
+        return $known;
+    }
+
+    /** @return array{counts: array<string, int>, labels: array<string, string>} */
     private function count(Loaded $loaded): array
     {
         $plan = $loaded->plan();
-        $counts = ['schedule' => count(array_filter($plan->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note)), 'cutting' => 0, 'bench' => 0, 'test' => 0];
+        $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'overtaken' => 0];
         foreach ($loaded->installation->runs as $run) {
             if ($run->withdrawn) {
                 continue;
@@ -50,6 +61,7 @@ final readonly class OutstandingController
             $states = array_combine(array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]), array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]));
             $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
             $made = $done(Stage::EndA) && $done(Stage::EndB);
+            $counts['overtaken'] += in_array(BeadState::Overtaken, $states, true) ? 1 : 0;
             $counts['cutting'] += $done(Stage::Cut) ? 0 : 1;
             $counts['bench'] += $made ? 0 : 1;
             $counts['test'] += $made && ! $done(Stage::Test) ? 1 : 0;

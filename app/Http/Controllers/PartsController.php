@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Changes\StaleWrite;
 use App\Formats\Csv\CsvWriter;
 use App\Http\Resources\PartsResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Illuminate\Http\JsonResponse;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Changes\ChangeLog;
-use App\Changes\Edit;
 use App\Changes\SharedKinds;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
@@ -13,6 +12,7 @@ use App\Http\Resources\ReplannedResource;
 use App\Http\Resources\ReroutedResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;

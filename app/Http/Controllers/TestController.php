@@ -59,7 +59,7 @@ final class TestController
         $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))));
         abort_if($methods === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).'.');
         $test = UnderTest::of($loaded, $id);
-        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->decisions, $test->assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
+        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->edition(), $test->assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
 
         return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($test->planner->coverage($test->assembly, $methods), $test->words())));
     }

@@ -1,3 +1,6 @@
+import { ask } from './ask'
+import type { Impact } from './change'
+
 /** A refused request: what the server said, and the body that goes with it. */
 export class ApiError extends Error {
   constructor(readonly status: number, message: string, readonly body: Record<string, unknown>) {
@@ -15,7 +18,11 @@ function cookie(name: string): string {
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
 }
 
-async function send<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** Whether an edit that overtakes work is asked about, made all the same, or put aside. */
+type Intent = 'ask' | 'accept' | 'park'
+const OVERTAKES = 428
+
+async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask'): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
@@ -24,6 +31,7 @@ async function send<T>(method: string, path: string, body?: unknown): Promise<T>
       headers: {
         Accept: 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+        ...(method === 'GET' ? {} : { 'Sartal-Intent': intent }),
         ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
       },
       body: body === undefined ? undefined : form ? body : JSON.stringify(body),
@@ -32,6 +40,11 @@ async function send<T>(method: string, path: string, body?: unknown): Promise<T>
     throw new ApiError(0, 'Sartal cannot be reached. What you entered is still here; try again.', {})
   }
   const answer = await response.json().catch(() => ({})) as Record<string, unknown>
+  if (response.status === OVERTAKES) {
+    const choice = await ask(answer.impact as Impact)
+    if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
+    return send<T>(method, path, body, choice)
+  }
   if (!response.ok) {
     const said = typeof answer.message === 'string' && answer.message !== '' ? answer.message : `The server answered ${response.status}.`
     throw new ApiError(response.status, response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said, answer)
@@ -44,5 +57,7 @@ export const api = {
   post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
   patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
   put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
+  /** Somebody has seen what it overtakes. */
+  made: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body, 'accept'),
   delete: <T>(path: string, body: unknown = {}) => send<T>('DELETE', path, body),
 }

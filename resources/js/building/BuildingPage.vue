@@ -8,6 +8,7 @@ import { useAttempt } from '../ui/attempt'
 import { undoLast } from '../ui/undo'
 import { inWords, length } from '../ui/units'
 import BuildingMap from './BuildingMap.vue'
+import MovePanel from './MovePanel.vue'
 import PanelForm from './PanelForm.vue'
 import PanelPanel from './PanelPanel.vue'
 import PlaceForm from './PlaceForm.vue'
@@ -61,6 +62,10 @@ async function saved(rerouted: Rerouted, key: string) {
   await attempt(load, 'Saved.')
   changes.value = rerouted
   chosen.value = `${what === 'tail-panel' ? 'panel' : what}:${key}`
+}
+async function moved(rerouted: Rerouted) {
+  await attempt(load, 'Moved.')
+  changes.value = rerouted
 }
 const move = (key: string, at: Point) => attempt(async () => {
   const [what, moved] = [key.split(':')[0]!, key.slice(key.indexOf(':') + 1)]
@@ -138,6 +143,7 @@ function stop() {
             <h2>Ways that meet here</h2>
             <p v-if="leading.length === 0" class="note check">No way leads here. Runs that end here find none: draw one.</p>
             <ul><li v-for="each in leading" :key="each.part.id"><button type="button" class="link" @click="choose(`way:${each.part.id}`)">{{ each.part.name }}</button> <span class="mono quiet">{{ length(each.part.length) }}</span></li></ul>
+            <MovePanel v-if="session.plans && leading.length" :key="place.part.id" :place="place.part" :ways="leading" @moved="moved" />
             <template v-if="panelsHere.length"><h2>Panels</h2><ul><li v-for="each in panelsHere" :key="each.part.id"><button type="button" class="link" @click="choose(`panel:${each.part.id}`)">{{ each.part.name }}</button></li></ul></template>
           </section>
           <section v-else>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Changes;
+namespace App\Planning;
 
 use Sartal\Core\Catalogue\Catalogue;
 use Sartal\Core\Document\CatalogueDecoder;

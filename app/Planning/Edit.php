@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Changes;
+namespace App\Planning;
 
 /** A row as it is to become: null takes it out. */
 final readonly class Edit

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Changes;
+
+use App\Bench\BenchRecorder;
+use App\Bench\Jobs;
+use App\Bench\Refused;
+use App\Bench\Times;
+use App\Models\StoredEvent;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+use Sartal\Core\Bench\Covers;
+use Sartal\Core\Changing\Impact;
+use Sartal\Core\Changing\ImpactPlanner;
+use Sartal\Core\Changing\Pieces;
+use Sartal\Core\Changing\Remedy;
+use Sartal\Core\Changing\RemedyKind;
+use Sartal\Core\Changing\RunImpact;
+use Sartal\Core\Changing\Work;
+use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Record\CutMade;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+
+/**
+ * Puts overtaken work right, by ordinary records: a piece that serves is
+ * confirmed as cut, what is made again goes back to the bench. Labels, tests
+ * and what lies elsewhere are recorded where they are done.
+ */
+final readonly class RemedyDesk
+{
+    public function __construct(private InstallationStore $store, private Jobs $jobs, private BenchRecorder $bench, private Times $times)
+    {
+    }
+
+    public function standing(Loaded $loaded): Impact
+    {
+        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record), $this->times->of($loaded->stored)))->standing();
+    }
+
+    /** What is overtaken on one run; null where nothing is. */
+    public function on(Loaded $loaded, string $run): ?RunImpact
+    {
+        $assembly = $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run] ?? ''] ?? abort(404, 'There is no such run here. It may have been removed.');
+        $covers = (new Covers($loaded->installation, $loaded->plan()->layout, $loaded->dresser()))->of($assembly->runs);
+
+        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record, $covers), $this->times->of($loaded->stored)))->on($run);
+    }
+
+    /**
+     * @param  string  $id  UUID made by the client: the same is recorded once
+     *
+     * @throws Refused
+     */
+    public function record(StoredInstallation $stored, User $by, string $run, string $remedy, string $id): void
+    {
+        DB::transaction(function () use ($stored, $by, $run, $remedy, $id): void {
+            // Under one lock: two people who mend the same run at the same moment mend it once.
+            DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$stored->id, 'mend']);
+            if (StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $this->derived($id, $run))->exists() || StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $id)->exists()) {
+                return;
+            }
+            $loaded = $this->store->atWork($stored->refresh());
+            $chosen = $this->chosen($this->on($loaded, $run), $remedy);
+            match (true) {
+                $chosen->kind->isConfirmed() => $this->confirm($loaded, $by, $run, $chosen, $id),
+                $chosen->kind->isReopened() => $this->reopen($loaded, $by, $run, $chosen, $id),
+                default => throw Refused::because('This is recorded where it is done: labels under Labels, tests under Test, pulling on site.'),
+            };
+            $stored->newQuery()->whereKey($stored->id)->increment('revision');
+        });
+    }
+
+    /** @throws Refused */
+    private function chosen(?RunImpact $impact, string $key): Remedy
+    {
+        if ($impact === null) {
+            throw Refused::because('Nothing is overtaken on this run any more. Load the page again.');
+        }
+        foreach ([...array_merge(...array_map(static fn ($each): array => $each->remedies, $impact->overtaken)), $impact->remake] as $remedy) {
+            if ($remedy->key() === $key) {
+                return $remedy;
+            }
+        }
+        throw Refused::because('This remedy does not help any more. Load the page again and choose another.');
+    }
+
+    /** Pieces that serve, each where it belongs now. */
+    private function confirm(Loaded $loaded, User $by, string $run, Remedy $remedy, string $id): void
+    {
+        $pieces = new Pieces(new Work($loaded->installation, $loaded->plan(), $loaded->record));
+        $ring = $remedy->kind === RemedyKind::Exchange ? $remedy->pieces : [$run => $run];
+        foreach ($ring as $to => $from) {
+            [$own, $gets] = [$pieces->of($to), $pieces->of($from)];
+            if ($own === null || $gets === null) {
+                throw Refused::because('A piece is gone meanwhile. Load the page again.');
+            }
+            if (! $gets->servesAtAPinch($own)) {
+                $this->write($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::TakenBack, $to, null, $by, '', $remedy->words, undoes: EventKind::Cut));
+
+                continue;
+            }
+            $missing = $own->needed->minus($gets->length);
+            $note = match (true) {
+                $to !== $from => 'piece cut for '.$loaded->installation->runs[$from]->code,
+                default => 'kept',
+            }.(! $missing->isNegative() && ! $missing->isZero() ? sprintf('; %s of its slack is used up', $missing->canonical()) : '');
+            $fingerprint = $loaded->planner->fingerprintsFor($to, $loaded->installation, $loaded->plan())->for(EventKind::Cut, null);
+            $this->write($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::Cut, $to, null, $by, $fingerprint, $note, cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable), of: $gets->made));
+        }
+    }
+
+    /** Back to the bench: what is done again, and the beads that it empties. */
+    private function reopen(Loaded $loaded, User $by, string $run, Remedy $remedy, string $id): void
+    {
+        $job = $this->jobs->of($loaded->stored, [$loaded->plan()->assemblyOf[$run]]) ?? throw Refused::because('There is no such job any more. Load the page again.');
+        $this->bench->record($loaded->stored, $job, $by, [
+            'id' => $id, 'kind' => EventKind::Reworked->value, 'run' => $run, 'step' => $remedy->step, 'note' => 'overtaken by a change: '.lcfirst($remedy->words),
+            'reopens' => $remedy->reopens, 'scraps' => $remedy->scraps,
+        ]);
+        $now = new Work($loaded->installation, $loaded->plan(), $this->store->atWork($loaded->stored->refresh())->record);
+        $sides = $remedy->side === null ? Side::cases() : [$remedy->side];
+        foreach ($remedy->kind === RemedyKind::Steps ? [] : $sides as $side) {
+            $this->empty($loaded->stored, $by, $run, $side, $id, $now, EventKind::Joined, EventKind::Remade);
+        }
+        foreach ($remedy->kind === RemedyKind::Remake ? [EventKind::Cut, EventKind::Inspected, EventKind::Labelled, EventKind::Pulled, EventKind::Dressed, EventKind::Installed] : [] as $kind) {
+            $this->empty($loaded->stored, $by, $run, null, $id, $now, $kind);
+        }
+    }
+
+    /** Takes back what an end or a run was said to be as a whole, where the bench has not done so. */
+    private function empty(StoredInstallation $stored, User $by, string $run, ?Side $side, string $id, Work $now, EventKind ...$kinds): void
+    {
+        if ($now->last($run, $side?->value, ...$kinds) !== null) {
+            $this->write($stored, $by, $this->event($this->derived($id, $run.$kinds[0]->value.($side->value ?? '')), EventKind::TakenBack, $run, $side, $by, '', '', undoes: $kinds[0]));
+        }
+    }
+
+    private function event(string $id, EventKind $kind, string $run, ?Side $side, User $by, string $fingerprint, string $note, mixed ...$more): Event
+    {
+        $at = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
+
+        return new Event($id, $kind, $run, $side, $by->sign_in, $at, $at, $fingerprint, '', $note, ...$more);
+    }
+
+    private function derived(string $id, string $of): string
+    {
+        return Uuid::uuid5($id, $of)->toString();
+    }
+
+    private function write(StoredInstallation $stored, User $by, Event $event): void
+    {
+        StoredEvent::query()->insertOrIgnore([
+            'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value,
+            'user_id' => $by->id, 'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR), 'created_at' => $event->received,
+        ]);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $installation_id
+ * @property int $user_id
+ * @property string $words
+ * @property list<array{kind: string, key: string, after: ?array<string, mixed>, version: ?int}> $edits
+ * @property ?array<string, mixed> $pins
+ * @property string $created_at
+ * @property-read User $user
+ */
+final class Draft extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['edits' => 'array', 'pins' => 'array'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

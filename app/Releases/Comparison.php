@@ -1,0 +1,244 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Releases;
+
+use App\Planning\Loaded;
+use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Labelling\Label;
+use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Routing\Hop;
+use Sartal\Core\Wiring\Joint;
+use Sartal\Core\Wiring\Node;
+
+/** Two states of one installation, line by line and field by field, in the words that people use of them. */
+final class Comparison
+{
+    /** What runs share, as the file lists it → as it is called. */
+    private const SHARED = [
+        'locations' => 'location', 'ways' => 'way', 'junctions' => 'junction', 'looms' => 'loom', 'panels' => 'panel', 'equipment' => 'equipment',
+        'circuits' => 'circuit', 'fittings' => 'connector', 'switches' => 'switch',
+    ];
+
+    private const TYPES = ['cables' => 'cable type', 'connectors' => 'connector type', 'plans' => 'contact plan', 'signals' => 'signal', 'parts' => 'part', 'recipes' => 'recipe'];
+
+    private const JOINTS = 12;
+
+    /**
+     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     */
+    public static function between(Loaded $before, Loaded $after): array
+    {
+        $lines = self::runs($before, $after);
+        [$was, $is] = [FileEncoder::installation($before->installation->withCatalogue($before->pinned)), FileEncoder::installation($after->installation->withCatalogue($after->pinned))];
+        foreach (self::SHARED as $list => $kind) {
+            array_push($lines, ...self::lists($kind, self::keyed($was[$list] ?? []), self::keyed($is[$list] ?? [])));
+        }
+        foreach (self::TYPES as $list => $kind) {
+            array_push($lines, ...array_filter(self::lists($kind, self::keyed(((array) $was['catalogue'])[$list] ?? []), self::keyed(((array) $is['catalogue'])[$list] ?? [])), static fn (array $line): bool => $line['change'] === 'changed'));
+        }
+        $rules = self::fields(self::flat(self::rules($was)), self::flat(self::rules($is)));
+        if ($rules !== []) {
+            $lines[] = ['kind' => 'house rules', 'name' => '', 'change' => 'changed', 'fields' => $rules];
+        }
+        foreach (['matings' => 'what is plugged together', 'links' => 'jumpers', 'testing' => 'test plan'] as $whole => $kind) {
+            if (json_encode($was[$whole] ?? []) !== json_encode($is[$whole] ?? [])) {
+                $lines[] = ['kind' => $kind, 'name' => '', 'change' => 'changed', 'fields' => self::fields(self::flat((array) ($was[$whole] ?? [])), self::flat((array) ($is[$whole] ?? [])))];
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}> */
+    private static function runs(Loaded $before, Loaded $after): array
+    {
+        $lines = [];
+        foreach ($after->installation->runs as $id => $run) {
+            $was = $before->installation->runs[$id] ?? null;
+            $is = self::run($run, $after);
+            if ($was === null) {
+                $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => 'added', 'fields' => self::fields([], $is)];
+
+                continue;
+            }
+            $fields = self::fields(self::run($was, $before), $is);
+            if ($fields !== []) {
+                $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => ! $was->withdrawn && $run->withdrawn ? 'withdrawn' : 'changed', 'fields' => $fields];
+            }
+        }
+        foreach (array_diff_key($before->installation->runs, $after->installation->runs) as $run) {
+            $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => 'removed', 'fields' => []];
+        }
+
+        return $lines;
+    }
+
+    /** @return array<string, string> field → what it says */
+    private static function run(Run $run, Loaded $in): array
+    {
+        $installation = $in->installation;
+        $plan = $in->plan()->runs[$run->id];
+        $fields = [
+            'code' => $run->code,
+            'cable' => $installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+            'made' => $run->build->value === 'shop' ? 'at the bench' : 'in place',
+            'from' => $installation->locationName($run->a->location),
+            'to' => $installation->locationName($run->b->location),
+            'ways' => implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops)),
+            'loom' => $installation->looms[$run->loom ?? '']->name ?? '',
+            'cut length' => $plan->cut->result->canonical(),
+            'note' => $run->note,
+            'withdrawn' => $run->withdrawn ? 'yes' : '',
+        ];
+        foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
+            $fields += [
+                "tail {$side}" => $end->tail->canonical(), "slack {$side}" => $end->slack->canonical(), "preparation {$side}" => $end->preparation->canonical(), "spares {$side}" => (string) $end->spares,
+                "connectors {$side}" => implode(', ', array_map(static fn ($leg): string => ($installation->catalogue->connectors[$installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''] ?? null)->name ?? 'bare', $end->legs)),
+            ];
+        }
+
+        return $fields + self::joints($plan, $installation) + self::labels($plan);
+    }
+
+    /** @return array<string, string> */
+    private static function joints(RunPlan $plan, Installation $in): array
+    {
+        $fields = [];
+        foreach ($plan->ends as $side => $end) {
+            foreach ($end->joints as $joint) {
+                $fields[sprintf('%s, end %s', $joint->conductor, $side)] = self::joint($joint, $in);
+            }
+            foreach ($end->unused as $unused) {
+                $fields[sprintf('%s, end %s', $unused->conductor, $side)] = 'open: '.$unused->reason;
+            }
+        }
+
+        return $fields;
+    }
+
+    private static function joint(Joint $joint, Installation $in): string
+    {
+        $fitting = Node::fitting($joint->to);
+
+        return trim(($in->fittings[$fitting ?? '']->label ?? $fitting ?? 'splice').' '.Node::address($joint->to));
+    }
+
+    /** @return array<string, string> */
+    private static function labels(RunPlan $plan): array
+    {
+        $fields = [];
+        foreach ($plan->labels as $label) {
+            $fields[self::label($label)] = trim($label->code.' '.$label->end.($label->line === '' ? '' : ', '.$label->line));
+        }
+
+        return $fields;
+    }
+
+    private static function label(Label $label): string
+    {
+        return sprintf('label %s%s', $label->side->value, $label->leg === '' ? '' : ' tail '.$label->leg);
+    }
+
+    /**
+     * @param  array<string, mixed>  $was
+     * @param  array<string, mixed>  $is
+     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     */
+    private static function lists(string $kind, array $was, array $is): array
+    {
+        $lines = [];
+        foreach ($is + $was as $id => $entry) {
+            $change = match (true) {
+                ! isset($was[$id]) => 'added',
+                ! isset($is[$id]) => 'removed',
+                json_encode($was[$id]) !== json_encode($is[$id]) => 'changed',
+                default => '',
+            };
+            if ($change !== '') {
+                $lines[] = ['kind' => $kind, 'name' => self::name($entry, (string) $id), 'change' => $change, 'fields' => $change === 'changed' ? self::fields(self::flat((array) $was[$id]), self::flat((array) $is[$id])) : []];
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return array<string, mixed> by id */
+    private static function keyed(mixed $list): array
+    {
+        $keyed = [];
+        foreach (is_array($list) ? $list : [] as $entry) {
+            $shape = json_decode((string) json_encode($entry), true);
+            if (is_array($shape) && is_string($shape['id'] ?? null)) {
+                $keyed[$shape['id']] = $shape;
+            }
+        }
+
+        return $keyed;
+    }
+
+    private static function name(mixed $entry, string $id): string
+    {
+        $name = is_array($entry) ? $entry['name'] ?? $entry['label'] ?? $id : $id;
+
+        return is_string($name) && $name !== '' ? $name : $id;
+    }
+
+    /**
+     * @param  array<string, mixed>  $file
+     * @return array<array-key, mixed>
+     */
+    private static function rules(array $file): array
+    {
+        return is_array($file['installation']) && is_array($file['installation']['rules'] ?? null) ? $file['installation']['rules'] : [];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $of
+     * @return array<string, string> "what, its part" → what it says
+     */
+    private static function flat(array $of, string $under = ''): array
+    {
+        $flat = [];
+        foreach ($of as $key => $value) {
+            $name = ($under === '' ? '' : $under.', ').strtolower((string) preg_replace('~(?<=[a-z])(?=[A-Z])~', ' ', (string) $key));
+            if (is_array($value) && $value !== []) {
+                $flat += self::flat($value, $name);
+            } else {
+                $flat[$name] = is_scalar($value) ? (is_bool($value) ? ($value ? 'yes' : 'no') : (string) $value) : '';
+            }
+        }
+
+        return $flat;
+    }
+
+    /**
+     * @param  array<string, string>  $was
+     * @param  array<string, string>  $is
+     * @return list<array{field: string, was: string, is: string}>
+     */
+    private static function fields(array $was, array $is): array
+    {
+        $fields = [];
+        $joints = 0;
+        foreach ($is + $was as $field => $_) {
+            [$one, $other] = [$was[$field] ?? '', $is[$field] ?? ''];
+            if ($one === $other) {
+                continue;
+            }
+            // Of a whole connector that changes, the first contacts say what happens to the rest.
+            $joints += str_contains((string) $field, ', end ') ? 1 : 0;
+            if ($joints <= self::JOINTS || ! str_contains((string) $field, ', end ')) {
+                $fields[] = ['field' => (string) $field, 'was' => $one, 'is' => $other];
+            }
+        }
+        if ($joints > self::JOINTS) {
+            $fields[] = ['field' => 'and more joints', 'was' => '', 'is' => (string) ($joints - self::JOINTS)];
+        }
+
+        return $fields;
+    }
+}

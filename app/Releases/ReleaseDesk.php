@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Releases;
+
+use App\Changes\Foresight;
+use App\Handover\Seal;
+use App\Models\Release;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\Changing\Impact;
+use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Record\Record;
+
+/** Releases: what is decided, frozen with its plan and signed, for the shop to work from. */
+final readonly class ReleaseDesk
+{
+    public function __construct(private InstallationStore $store, private Foresight $foresight)
+    {
+    }
+
+    /** What a release now would overtake in work that was done by the one before it. */
+    public function impact(StoredInstallation $stored, Loaded $decided): Impact
+    {
+        return $this->foresight->impact($this->store->atWork($stored), $decided);
+    }
+
+    public function release(StoredInstallation $stored, User $by, string $note): Release
+    {
+        return DB::transaction(function () use ($stored, $by, $note): Release {
+            DB::table('installations')->where('id', $stored->id)->lockForUpdate()->first();
+            $decided = $this->store->load($stored->refresh());
+            // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue changes nothing here.
+            $frozen = $decided->installation->withCatalogue(UsedTypes::of($decided->installation)->plus($decided->pinned));
+            $document = (new InstallationFile($frozen, new Record, []))->print();
+            $plan = json_encode(PlanEncoder::plan($decided->plan(), $decided->installation), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            $release = new Release([
+                'installation_id' => $stored->id,
+                'letter' => self::letter($stored->releases()->count()),
+                'note' => mb_substr(trim($note), 0, 500),
+                'user_id' => $by->id,
+                'created_at' => now('UTC')->format('Y-m-d H:i:s.uP'),
+                'document' => $document,
+                'plan' => $plan,
+                'digest' => hash('sha256', $document.$plan),
+            ]);
+            $release->signature = Seal::sign(self::statement($release, $stored, $by->sign_in));
+            $release->save();
+            $stored->newQuery()->whereKey($stored->id)->increment('revision', 1, ['release_id' => $release->id]);
+            $stored->refresh();
+
+            return $release;
+        });
+    }
+
+    /** Whether a release is what was signed. */
+    public static function holds(Release $release, StoredInstallation $stored): bool
+    {
+        return hash('sha256', $release->document.$release->plan) === $release->digest
+            && Seal::holds(self::statement($release, $stored, $release->user->sign_in), $release->signature);
+    }
+
+    /** A, B … Z, AA, AB … */
+    public static function letter(int $number): string
+    {
+        $letter = '';
+        for ($left = $number; $left >= 0; $left = intdiv($left, 26) - 1) {
+            $letter = chr(65 + $left % 26).$letter;
+        }
+
+        return $letter;
+    }
+
+    private static function statement(Release $release, StoredInstallation $stored, string $by): string
+    {
+        return implode("\n", ['sartal-release', $stored->key, $release->letter, $release->digest, $by, $release->note]);
+    }
+}
