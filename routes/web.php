@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AuditController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BuildingController;
 use App\Http\Controllers\CatalogueController;
@@ -16,11 +17,13 @@ use App\Http\Controllers\EventController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FittingController;
+use App\Http\Controllers\HandoverController;
 use App\Http\Controllers\InstrumentController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LoomController;
 use App\Http\Controllers\OutstandingController;
 use App\Http\Controllers\OvertakenController;
+use App\Http\Controllers\PackController;
 use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
@@ -29,10 +32,13 @@ use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\RulesController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\ScheduleController;
+use App\Http\Controllers\ServiceController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\SimulatorController;
+use App\Http\Controllers\SiteController;
+use App\Http\Controllers\TemplateController;
 use App\Http\Controllers\TestController;
 use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\TypeController;
@@ -86,6 +92,7 @@ Route::prefix('api')->group(function (): void {
             Route::post('crew/given', [CrewController::class, 'give']);
             Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
             Route::put('workshop', [CrewController::class, 'workshop']);
+            Route::get('crew/log', AuditController::class);
         });
         Route::put('testing', [InstrumentController::class, 'rules'])->middleware('role:planner,lead');
 
@@ -144,6 +151,17 @@ Route::prefix('api')->group(function (): void {
             Route::post('runs/{id}/test', [TestController::class, 'judge']);
             // Which role an event needs depends on its kind: the controller asks.
             Route::post('events', [EventController::class, 'store']);
+            Route::get('site', SiteController::class);
+            Route::get('handover', [HandoverController::class, 'show']);
+            Route::get('packs', [PackController::class, 'index']);
+            Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
+            Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
+            Route::get('packs/{number}/{name}', [PackController::class, 'file'])->whereNumber('number')->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+            Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
+            Route::post('packs/{number}/signatures', [PackController::class, 'sign'])->whereNumber('number')->middleware('role:planner,tester,lead');
+            Route::get('service', [ServiceController::class, 'show']);
+            Route::get('service/circuits', [ServiceController::class, 'circuits']);
+            Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
             Route::get('overtaken', [OvertakenController::class, 'index']);
             Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
             Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware('role:planner,bench,installer,lead');
@@ -152,6 +170,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where(['one' => '[A-Z]+', 'other' => '[A-Z]+|now']);
         Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where(['letter' => '[A-Z]+', 'what' => 'plan|installation']);
         Route::middleware('role:planner,lead')->group(function (): void {
+            Route::post('templates', TemplateController::class);
             Route::get('releases/preview', [ReleaseController::class, 'preview']);
             Route::post('releases', [ReleaseController::class, 'store']);
             Route::get('drafts', [DraftController::class, 'index']);

@@ -15,8 +15,10 @@ use Sartal\Core\Bench\Skill;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Record\AsBuilt;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
+use Sartal\Core\Service\ServiceFaults;
 use Sartal\Core\Testing\Verdict;
 
 /** Writes down what was done: by whom, when, and on which plan it relied. A repeat of an id is recorded once. */
@@ -91,6 +93,8 @@ final class Recorder
             $test = UnderTest::of($loaded, $run->id);
             $subject = $test->assembly->id;
             self::settles($sent, $test);
+        } elseif (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
+            self::service($sent, $loaded);
         } elseif ($sent->reading !== null || $sent->verdict !== null || $sent->stage !== null) {
             throw BadLine::because('reading', '', 'Only a test has a reading.');
         }
@@ -100,7 +104,7 @@ final class Recorder
         return new Event(
             $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
             $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
-            of: $sent->kind === EventKind::Settled ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side),
+            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side), built: self::built($sent, $loaded),
         );
     }
 
@@ -127,6 +131,48 @@ final class Recorder
         }
 
         return $plan->verdict($test->expectation(), $reading);
+    }
+
+    /** @throws BadLine */
+    private static function service(Event $sent, Loaded $loaded): void
+    {
+        if (trim($sent->note) === '') {
+            throw BadLine::because('note', '', $sent->kind === EventKind::Reported ? 'Say what is wrong.' : 'Say what was done.');
+        }
+        if ($sent->kind === EventKind::Reported) {
+            return;
+        }
+        foreach (ServiceFaults::of($loaded->record, $loaded->plan()) as $fault) {
+            if ($fault->report->id === $sent->of && $fault->report->run === $sent->run && ! $fault->isClosed()) {
+                return;
+            }
+        }
+        throw BadLine::because('of', $sent->of, 'There is no such fault open on this cable. Load the page again.');
+    }
+
+    /**
+     * How it really lies: only where it was laid, and by ways that there are.
+     *
+     * @throws BadLine
+     */
+    private static function built(Event $sent, Loaded $loaded): ?AsBuilt
+    {
+        if ($sent->built === null) {
+            return null;
+        }
+        if (! in_array($sent->kind, [EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed], true)) {
+            throw BadLine::because('built', $sent->kind->value, 'How a cable lies is said where it is pulled, dressed, trimmed or plugged in.');
+        }
+        foreach ($sent->built->ways ?? [] as $way) {
+            if (! isset($loaded->installation->ways[$way])) {
+                throw BadLine::because('built.ways', $way, 'There is no such way. Load the list again, or ask the planner to draw it.');
+            }
+        }
+        if ($sent->built->length?->isZero() === true) {
+            throw BadLine::because('built.length', '0', 'Say how long it is, or leave it out.');
+        }
+
+        return $sent->built;
     }
 
     /** @throws BadLine */

@@ -63,6 +63,15 @@ final class StoredInstallation extends Model
         return $relation;
     }
 
+    /** @return HasMany<Pack, $this> */
+    public function packs(): HasMany
+    {
+        $relation = $this->hasMany(Pack::class, 'installation_id');
+        $relation->orderByDesc('number');
+
+        return $relation;
+    }
+
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany
     {

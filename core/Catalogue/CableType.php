@@ -30,6 +30,7 @@ final class CableType
      * @param  float  $mass  g/m; 0: not stated
      * @param  string  $category  of four-pair cable: "5e", "6", "6A"; "" for others
      * @param  list<Length>  $reels  lengths that it is sold in
+     * @param  ?float  $pull  N, the most that it is pulled with; null: not stated
      * @param  bool  $retired  kept for those who use it, offered to nobody
      */
     public function __construct(
@@ -48,6 +49,7 @@ final class CableType
         public readonly bool $retired = false,
         public readonly string $category = '',
         public readonly array $reels = [],
+        public readonly ?float $pull = null,
     ) {
     }
 

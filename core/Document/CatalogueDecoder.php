@@ -73,6 +73,7 @@ final class CatalogueDecoder
             $fields->flag('retired', false),
             $fields->text('category', ''),
             $fields->lengths('reels', Length::metres(10_000)),
+            $fields->optionalNumber('pull', 1.0, 100_000.0),
         );
     }
 

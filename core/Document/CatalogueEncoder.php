@@ -81,6 +81,7 @@ final class CatalogueEncoder
                 'outdoor' => $cable->outdoor ?: null,
                 'bendRadius' => $cable->bendRadius?->canonical(),
                 'mass' => $cable->mass === 0.0 ? null : self::plain($cable->mass),
+                'pull' => $cable->pull === null ? null : self::plain($cable->pull),
                 'category' => $cable->category,
                 'reels' => array_map(static fn (Length $reel): string => $reel->canonical(), $cable->reels),
                 'retired' => $cable->retired ?: null,

@@ -7,6 +7,7 @@ namespace Sartal\Core\Document;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Record\AsBuilt;
 use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
@@ -55,6 +56,7 @@ final class EventCodec
             $fields->text('picture', ''),
             $fields->has('stage') ? $fields->choice('stage', TestStage::class) : null,
             $fields->texts('joints'),
+            $fields->has('built') ? self::built($fields->child('built')) : null,
         );
     }
 
@@ -86,6 +88,15 @@ final class EventCodec
         return $made;
     }
 
+    private static function built(Fields $fields): AsBuilt
+    {
+        $length = $fields->has('length') ? $fields->length('length', Length::metres(10_000)) : null;
+        $built = new AsBuilt($length, $fields->has('ways') ? $fields->texts('ways') : null);
+        $fields->done();
+
+        return $built;
+    }
+
     /** @return array<string, mixed> */
     public static function encode(Event $event): array
     {
@@ -113,6 +124,7 @@ final class EventCodec
             'picture' => $event->picture,
             'stage' => $event->stage?->value,
             'joints' => $event->joints,
+            'built' => $event->built === null ? null : (object) CatalogueEncoder::brief(['length' => $event->built->length?->canonical(), 'ways' => $event->built->ways]),
         ]);
     }
 

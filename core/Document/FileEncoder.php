@@ -15,6 +15,7 @@ use Sartal\Core\Installation\Mating;
 use Sartal\Core\Installation\PanelSwitch;
 use Sartal\Core\Installation\Port;
 use Sartal\Core\Installation\PortDirection;
+use Sartal\Core\Installation\TestRules;
 use Sartal\Core\Installation\Topology;
 
 /** A whole installation file into its JSON shape, in one canonical spelling. */
@@ -53,7 +54,7 @@ final class FileEncoder
             'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
             'economy' => StockCodec::encodeEconomy($in->economy),
             'workshop' => StockCodec::encodeWorkshop($in->workshop),
-            ...($in->testing->byFamily === [] ? [] : ['testing' => TestingCodec::encodeRules($in->testing)]),
+            ...($in->testing == new TestRules ? [] : ['testing' => TestingCodec::encodeRules($in->testing)]),
             'instruments' => array_map(TestingCodec::encodeInstrument(...), array_values($in->instruments)),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];

@@ -37,7 +37,7 @@ final class TestingCodec
 
     public static function rules(Fields $fields): TestRules
     {
-        $rules = new TestRules;
+        $rules = new TestRules([], $fields->whole('retestMonths', 0, 600, 0), $fields->whole('mainsMonths', 0, 600, 0));
         foreach ($fields->each('families', self::family(...)) as [$family, $stages]) {
             foreach ($stages as $stage => $methods) {
                 $rules = $rules->with($family, TestStage::from($stage), $methods);
@@ -77,6 +77,6 @@ final class TestingCodec
             $families[] = ['family' => (string) $family] + array_map(static fn (array $methods): array => array_map(static fn (Method $method): string => $method->value, $methods), $stages);
         }
 
-        return ['families' => $families];
+        return ['families' => $families] + array_filter(['retestMonths' => $rules->retestMonths, 'mainsMonths' => $rules->mainsMonths]);
     }
 }

@@ -7,8 +7,12 @@ namespace Sartal\Core\Installation;
 /** Which methods the house wants at connectors of a family, where that departs from what follows from the wiring. */
 final readonly class TestRules
 {
-    /** @param  array<string, array<string, list<Method>>>  $byFamily  connector family → stage → methods */
-    public function __construct(public array $byFamily = [])
+    /**
+     * @param  array<string, array<string, list<Method>>>  $byFamily  connector family → stage → methods
+     * @param  int  $retestMonths  from one test in service to the next; 0: never
+     * @param  int  $mainsMonths  the same for what carries mains; local code may ask for less
+     */
+    public function __construct(public array $byFamily = [], public int $retestMonths = 0, public int $mainsMonths = 0)
     {
     }
 
@@ -29,6 +33,6 @@ final readonly class TestRules
         }
         ksort($rules);
 
-        return new self(array_filter($rules));
+        return new self(array_filter($rules), $this->retestMonths, $this->mainsMonths);
     }
 }

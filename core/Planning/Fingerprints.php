@@ -38,7 +38,7 @@ final readonly class Fingerprints
             EventKind::SlidOn, EventKind::Prepared, EventKind::ContactJoined, EventKind::Joined, EventKind::Closed, EventKind::Remade => $side === null ? '' : $this->ends[$side->value] ?? '',
             EventKind::Inspected => implode('', $this->ends),
             EventKind::Labelled => $this->labels,
-            EventKind::Pulled, EventKind::Dressed, EventKind::Installed => $this->route,
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => $this->route,
             EventKind::Tested, EventKind::SignedOff => $this->reading,
             default => '',
         };

@@ -113,7 +113,7 @@ final readonly class Planner
         }
         foreach ($assembly->runs as $member) {
             foreach ($record->of($member) as $event) {
-                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Remade, EventKind::Joined, EventKind::TakenBack], true) && $event->step === '') {
+                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Remade, EventKind::Joined, EventKind::Repaired, EventKind::TakenBack], true) && $event->step === '') {
                     // Of another run's ends only this matters here: a test before them no longer counts.
                     $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true) ? $event : self::withoutSide($event);
                 }

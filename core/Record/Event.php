@@ -31,6 +31,7 @@ final readonly class Event
      * @param  ?EventKind  $undoes  of something taken back: what no longer holds
      * @param  string  $picture  name under which a photo is kept
      * @param  ?TestStage  $stage  of a test; null: at the bench
+     * @param  ?AsBuilt  $built  of something pulled or trimmed on site
      * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
      */
     public function __construct(
@@ -57,6 +58,7 @@ final readonly class Event
         public string $picture = '',
         public ?TestStage $stage = null,
         public array $joints = [],
+        public ?AsBuilt $built = null,
     ) {
     }
 

@@ -18,6 +18,7 @@ enum EventKind: string
     case Labelled = 'labelled';
     case Pulled = 'pulled';
     case Dressed = 'dressed';
+    case Trimmed = 'trimmed';
     case Tested = 'tested';
     case Installed = 'installed';
     case Remade = 'remade';
@@ -33,6 +34,8 @@ enum EventKind: string
     case Answered = 'answered';
     case Pictured = 'pictured';
     case Settled = 'settled';
+    case Reported = 'reported';
+    case Repaired = 'repaired';
 
     /** Confirms that something was done. */
     public function isDone(): bool
@@ -52,7 +55,7 @@ enum EventKind: string
     /** Speaks of another event, which it settles or shows. */
     public function isReply(): bool
     {
-        return $this === self::Lifted || $this === self::Answered || $this === self::Settled;
+        return in_array($this, [self::Lifted, self::Answered, self::Settled, self::Repaired], true);
     }
 
     /** Speaks of one end of a run, not of the whole. */

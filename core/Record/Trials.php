@@ -91,7 +91,7 @@ final readonly class Trials
     private static function makesAgain(Event $event): bool
     {
         return match ($event->kind) {
-            EventKind::Remade => true,
+            EventKind::Remade, EventKind::Repaired => true,
             // That a piece serves all the same makes nothing again.
             EventKind::Cut => $event->of === '',
             EventKind::Joined => $event->step === '',

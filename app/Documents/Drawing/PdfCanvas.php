@@ -56,13 +56,27 @@ final class PdfCanvas implements Canvas
         $this->pdf->setFont($mono ? 'dejavusansmono' : 'dejavusans', $bold ? 'B' : '', $size * self::POINTS_PER_MM * 0.9);
         [$r, $g, $b] = self::rgb($fill);
         $this->pdf->setTextColor($r, $g, $b);
-        $width = $this->pdf->GetStringWidth($text);
         $left = match ($anchor) {
-            'middle' => $x - $width / 2,
-            'end' => $x - $width,
+            'middle' => $x - $this->pdf->GetStringWidth($text) / 2,
+            'end' => $x - $this->pdf->GetStringWidth($text),
             default => $x,
         };
         $this->pdf->Text($left, $y, $text, 0, false, true, 0, 0, '', false, '', 0, false, 'L', 'M');
+    }
+
+    /** A line of the reader's own table of contents, to this page. */
+    public function bookmark(string $title, int $level = 0): void
+    {
+        $this->pdf->Bookmark($title, $level, 0);
+    }
+
+    /** Draws on an earlier page, and comes back. */
+    public function onPage(int $page, callable $draw): void
+    {
+        $now = $this->pdf->getPage();
+        $this->pdf->setPage($page);
+        $draw($this);
+        $this->pdf->setPage($now);
     }
 
     public function bytes(): string

@@ -60,7 +60,10 @@ final readonly class EventController
         return match ($kind) {
             EventKind::Tested, EventKind::Settled => [Role::Tester, Role::Lead],
             EventKind::SignedOff, EventKind::Withdrawn => [Role::Lead],
-            EventKind::Pulled, EventKind::Dressed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
+            // Whoever stands before it says what is wrong.
+            EventKind::Reported => Role::cases(),
+            EventKind::Repaired => [Role::Bench, Role::Installer, Role::Tester, Role::Lead],
             default => [Role::Bench, Role::Installer, Role::Lead],
         };
     }

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Pulling;
+
+use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\Run;
+use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\BeadState;
+use Sartal\Core\Planning\Fingerprints;
+use Sartal\Core\Record\AsBuilt;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Trials;
+use Sartal\Core\Testing\Verdict;
+
+/** How far one run has come on site, read from what was recorded. */
+final readonly class SiteState
+{
+    /**
+     * @param  array<string, BeadState>  $steps  by step
+     * @param  ?AsBuilt  $built  the last word on how it really lies
+     */
+    private function __construct(public array $steps, public ?AsBuilt $built)
+    {
+    }
+
+    /**
+     * @param  list<Event>  $events  of the run, and the tests of its assembly
+     */
+    public static function of(Run $run, array $events, Fingerprints $today): self
+    {
+        $steps = [];
+        foreach (SiteStep::of($run->build) as $step) {
+            $steps[$step->value] = $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
+        }
+
+        return new self($steps, self::built($events));
+    }
+
+    public function isDone(): bool
+    {
+        return array_filter($this->steps, static fn (BeadState $state): bool => $state !== BeadState::Done) === [];
+    }
+
+    /** What comes next; null where all is done. */
+    public function next(): ?SiteStep
+    {
+        foreach ($this->steps as $step => $state) {
+            if ($state !== BeadState::Done) {
+                return SiteStep::from($step);
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  list<Event>  $events */
+    private static function state(SiteStep $step, array $events, Fingerprints $today): BeadState
+    {
+        $kinds = $step->event() === EventKind::Joined ? [EventKind::Joined, EventKind::Remade] : [$step->event()];
+        $last = null;
+        foreach ($events as $event) {
+            if ($event->step !== '' || ($step->side() !== null && $event->side !== $step->side())) {
+                continue;
+            }
+            if (in_array($event->kind, $kinds, true)) {
+                $last = $event;
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true)) {
+                $last = null;
+            } elseif ($event->kind === EventKind::Cut && $event->of === '' && $step !== SiteStep::Labelled) {
+                // Another piece has been pulled nowhere yet.
+                $last = null;
+            }
+        }
+
+        return match (true) {
+            $last === null => BeadState::ToDo,
+            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @param  list<Event>  $events */
+    private static function tested(array $events, Fingerprints $today): BeadState
+    {
+        $last = Trials::of($events)->last(TestStage::Installed);
+
+        return match (true) {
+            $last === null, $last->verdict === Verdict::Incomplete => BeadState::ToDo,
+            $last->verdict === Verdict::Fails => BeadState::Failed,
+            $last->fingerprint !== $today->for($last->kind, null) => BeadState::Overtaken,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @param  list<Event>  $events */
+    private static function built(array $events): ?AsBuilt
+    {
+        $length = null;
+        $ways = null;
+        $said = false;
+        foreach ($events as $event) {
+            if ($event->kind === EventKind::Cut && $event->of === '') {
+                [$length, $ways, $said] = [null, null, false];
+            }
+            if ($event->built !== null) {
+                $length = $event->built->length ?? $length;
+                $ways = $event->built->ways ?? $ways;
+                $said = true;
+            }
+        }
+
+        return $said ? new AsBuilt($length, $ways) : null;
+    }
+
+    /** How much longer than planned it is; null where nobody measured it. */
+    public function difference(Length $planned): ?Length
+    {
+        return $this->built?->length?->minus($planned);
+    }
+
+    public static function isOfTheSite(Build $build, EventKind $kind): bool
+    {
+        return array_filter(SiteStep::of($build), static fn (SiteStep $step): bool => $step->event() === $kind) !== [];
+    }
+}
