@@ -15,6 +15,7 @@ use Sartal\Core\Bench\Skill;
 use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Document\Fields;
 use Sartal\Core\Document\Problems;
+use Sartal\Core\Pulling\SiteState;
 use Sartal\Core\Record\AsBuilt;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
@@ -76,7 +77,8 @@ final class Recorder
         if ($run->withdrawn) {
             throw BadLine::because('run', $run->code, 'This run is withdrawn: nothing more is recorded on it.');
         }
-        if ($sent->step !== '' || $sent->kind->isOfTheBench()) {
+        $takesBack = $sent->kind === EventKind::TakenBack && $sent->undoes !== null && SiteState::isOfTheSite($run->build, $sent->undoes) && $sent->undoes !== EventKind::Tested;
+        if ($sent->step !== '' || ($sent->kind->isOfTheBench() && ! $takesBack)) {
             throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
         }
         $plan = $loaded->plan();
@@ -104,7 +106,7 @@ final class Recorder
         return new Event(
             $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
             $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
-            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side), built: self::built($sent, $loaded),
+            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side), built: self::built($sent, $loaded), undoes: $takesBack ? $sent->undoes : null,
         );
     }
 

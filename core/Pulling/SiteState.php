@@ -8,8 +8,10 @@ use Sartal\Core\Installation\Build;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\Bead;
 use Sartal\Core\Planning\BeadState;
 use Sartal\Core\Planning\Fingerprints;
+use Sartal\Core\Planning\Stage;
 use Sartal\Core\Record\AsBuilt;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
@@ -55,6 +57,22 @@ final readonly class SiteState
         }
 
         return null;
+    }
+
+    /**
+     * Whether it may be pulled: what is made at the bench has to be made.
+     *
+     * @param  list<Bead>  $strand
+     */
+    public static function isReady(Run $run, array $strand): bool
+    {
+        foreach ($run->build === Build::Shop ? $strand : [] as $bead) {
+            if (in_array($bead->stage, [Stage::EndA, Stage::EndB], true) && $bead->state === BeadState::ToDo) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param  list<Event>  $events */

@@ -67,4 +67,20 @@ enum SiteStep: string
             self::Tested => 'tested in place',
         };
     }
+
+    /** What somebody says who confirms it. */
+    public function said(): string
+    {
+        return match ($this) {
+            self::PaidOut => 'It is cut',
+            self::Labelled => 'It is labelled',
+            self::Pulled => 'It is pulled',
+            self::Dressed => 'It is dressed',
+            self::Trimmed => 'It is trimmed',
+            self::EndA => 'End A is made',
+            self::EndB => 'End B is made',
+            self::InPlace => 'It is plugged in',
+            self::Tested => 'Test it',
+        };
+    }
 }

@@ -107,20 +107,27 @@ final class CircuitTracer
         }
         $type = $this->installation->fittings[$fitting] ?? null;
         $joints = array_merge(...array_map(fn (string $address): array => $this->at[$fitting][$address] ?? [], $fresh), ...[[]]);
-        $steps[] = new TraceStep($depth, 'connector', $joints[0]->run ?? '', $this->name($fitting), $this->installation->locationName($type->location ?? ''), $this->contacts($fresh, $joints));
+        $connector = new TraceStep($depth, 'connector', $joints[0]->run ?? '', $this->name($fitting), $this->installation->locationName($type->location ?? ''), $this->contacts($fresh, $joints));
+        $ports = array_map(fn (string $port): TraceStep => $this->port($port, $depth), $this->ports[$fitting] ?? []);
+        // A device stands before the connector in which a circuit begins, and after the one in which it ends.
+        array_push($steps, ...($steps === [] ? [...$ports, $connector] : [$connector, ...$ports]));
         $onward = $this->onward($fitting, $fresh, $joints, $seen);
         if ($onward === []) {
             $this->ends[] = [$fitting, $fresh];
-        }
-        foreach ($this->ports[$fitting] ?? [] as $port) {
-            [$device] = explode(':', $port, 2);
-            $steps[] = new TraceStep($depth, 'port', '', ($this->installation->equipment[$device]->name ?? $device).' '.($this->installation->port($port)->name ?? $port), $this->installation->locationName($this->installation->equipment[$device]->location ?? ''), []);
         }
         foreach ($onward as [$kind, $step, $next, $contacts]) {
             $deeper = $depth + (count($onward) > 1 ? 1 : 0);
             $steps[] = new TraceStep($deeper, $kind, $step->run, $step->name, $step->place, $step->contacts);
             $this->atFitting($next, $contacts, $deeper, $seen, $steps);
         }
+    }
+
+    private function port(string $port, int $depth): TraceStep
+    {
+        [$device] = explode(':', $port, 2);
+        $of = $this->installation->equipment[$device] ?? null;
+
+        return new TraceStep($depth, 'port', '', trim(($of->name ?? $device).' '.($this->installation->port($port)->name ?? '')), $this->installation->locationName($of->location ?? ''), []);
     }
 
     /**

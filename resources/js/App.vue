@@ -8,6 +8,7 @@ import ImpactDialog from './change/ImpactDialog.vue'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
 import OutboxBar from './ui/OutboxBar.vue'
+import TemplateDialog from './handover/TemplateDialog.vue'
 import { dim } from './ui/theme'
 import { system } from './ui/units'
 
@@ -43,6 +44,7 @@ useIntervalFn(count, 20_000)
 watch(() => [route.path.split('/')[1], person.value], () => { void count() }, { immediate: true })
 const help = ref(false)
 const finding = ref(false)
+const template = ref(false)
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
@@ -111,6 +113,7 @@ async function change(id: number) {
             <v-list density="compact" class="menu">
               <v-list-item v-for="each in session.session.installations" :key="each.id" :active="each.id === session.session.open?.id" :title="each.name" @click="change(each.id)" />
               <v-divider />
+              <v-list-item v-if="session.plans" title="Begin the next one from this …" @click="template = true" />
               <v-list-item :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'" @click="system = system === 'metric' ? 'inch' : 'metric'" />
               <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
               <v-list-item title="Keys" @click="help = true" />
@@ -128,6 +131,7 @@ async function change(id: number) {
     <KeyHelp v-model="help" />
     <FindDialog v-if="person" v-model="finding" />
     <ImpactDialog />
+    <TemplateDialog v-if="person" v-model="template" />
   </v-app>
 </template>
 

@@ -5,7 +5,7 @@ import { registerRoute } from 'workbox-routing'
 import { NetworkFirst, StaleWhileRevalidate } from 'workbox-strategies'
 
 /**
- * Lets Test and Bench open where there is no network. It keeps the pieces of
+ * Lets Test, Bench and Site open where there is no network. It keeps the pieces of
  * the page and what was last read; what is written waits in the page's own
  * outbox, because only the page knows whose it is.
  */
@@ -50,8 +50,8 @@ registerRoute(({ request }) => request.mode === 'navigate', new NetworkFirst({
   plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve(new Request('/')) }, new CacheableResponsePlugin({ statuses: [200] })],
 }))
 
-/** What Test and Bench read. */
-const TAKEN = /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board)$/
+/** What Test, Bench and Site read. */
+const TAKEN = /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site)$/
 registerRoute(({ url, request }) => url.origin === self.location.origin && request.method === 'GET' && TAKEN.test(url.pathname) && !url.pathname.includes('/since/'), new NetworkFirst({
   cacheName: READ,
   networkTimeoutSeconds: PATIENCE,

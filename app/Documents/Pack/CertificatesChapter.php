@@ -34,6 +34,9 @@ final class CertificatesChapter
             if ($counts !== null) {
                 $book->line(sprintf('Counts: the test %s of %s, by %s%s.', $counts->stage()->words(), self::time($counts->at), $packing->person($counts->by), $counts->instrument === '' ? '' : ', with '.$counts->instrument));
             }
+            if ($events === []) {
+                continue;
+            }
             $book->table([[0, 'When'], [32, 'What'], [70, 'Who'], [112, 'With, and note']]);
             foreach (self::history($events) as [$event, $times]) {
                 $what = $event->kind->value.($event->side === null ? '' : ' '.$event->side->value).($event->kind === EventKind::Tested ? ' '.($event->verdict->value ?? '') : '').($times > 1 ? sprintf(' × %d', $times) : '');

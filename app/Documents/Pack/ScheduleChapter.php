@@ -28,10 +28,10 @@ final class ScheduleChapter
             ]);
             $ways = implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $planned->lay->route->hops));
             if ($ways !== '') {
-                $book->row(['', $ways], '#4a6076');
+                $book->aside($ways, 20.0);
             }
             foreach (self::otherwise($state, $planned->cut->result, $packing) as $words) {
-                $book->row(['', $words], '#b4622d');
+                $book->aside($words, 20.0, '#b4622d');
             }
         }
         $book->space();

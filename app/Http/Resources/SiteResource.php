@@ -36,7 +36,7 @@ final class SiteResource
             'unplaced' => array_values(array_diff(array_map(strval(...), array_keys($runs)), $inPull)),
             'runs' => (object) $runs,
             'ways' => array_map(static fn ($way): array => ['id' => $way->id, 'name' => $way->name], array_values($in->ways)),
-            'steps' => array_map(static fn (SiteStep $step): array => ['id' => $step->value, 'words' => $step->words(), 'kind' => $step->event()->value, 'side' => $step->side()?->value], SiteStep::cases()),
+            'steps' => array_map(static fn (SiteStep $step): array => ['id' => $step->value, 'words' => $step->words(), 'said' => $step->said(), 'kind' => $step->event()->value, 'side' => $step->side()?->value], SiteStep::cases()),
         ];
     }
 
@@ -82,6 +82,7 @@ final class SiteResource
             'ways' => $plan->runs[$run->id]->lay->route->ways(),
             'steps' => array_map(static fn ($bead): string => $bead->value, $state->steps),
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
+            'ready' => SiteState::isReady($run, $plan->strands[$run->id]),
             'built' => $state->built === null ? null : ['length' => $state->built->length?->canonical(), 'ways' => $state->built->ways, 'difference' => $difference?->canonical()],
         ];
     }

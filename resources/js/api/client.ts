@@ -61,3 +61,23 @@ export const api = {
   made: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body, 'accept'),
   delete: <T>(path: string, body: unknown = {}) => send<T>('DELETE', path, body),
 }
+
+/** Long work that tells how far it is: one answer for each line. */
+export async function * lines<T>(path: string): AsyncGenerator<T> {
+  const response = await fetch(`/api/${path}`, { method: 'POST', headers: { Accept: 'application/x-ndjson, application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN') } }).catch(() => null)
+  if (!response?.body) throw new ApiError(0, 'Sartal cannot be reached. Try again.', {})
+  if (!response.ok) {
+    const body = await response.json().catch(() => ({})) as Record<string, unknown>
+    throw new ApiError(response.status, typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`, body)
+  }
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    rest += value ?? ''
+    const whole = rest.split('\n')
+    rest = done ? '' : whole.pop() ?? ''
+    for (const line of whole) if (line.trim()) yield JSON.parse(line) as T
+    if (done) return
+  }
+}

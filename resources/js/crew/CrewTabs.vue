@@ -4,7 +4,7 @@ import { useSession } from '../api/session'
 
 const session = useSession()
 const route = useRoute()
-const tabs = [['/crew', 'Board'], ['/crew/people', 'People'], ['/crew/workshop', 'Benches and times']] as const
+const tabs = [['/crew', 'Board'], ['/crew/people', 'People'], ['/crew/workshop', 'Benches and times'], ['/crew/log', 'Who did what']] as const
 </script>
 
 <template>

@@ -30,10 +30,14 @@ const may = () => session.can('planner', 'bench', 'installer', 'lead')
       <p v-if="impact.count === 0" class="note good"><strong>Nothing is overtaken</strong>All that is done fits the plan it is worked by.</p>
       <ImpactView v-else :impact="impact">
         <template #default="{ remedy, run }">
-          <v-btn v-if="may() && (remedy.how === 'confirm' || remedy.how === 'bench')" size="x-small" variant="outlined" color="primary" :disabled="busy" @click="mend(run, remedy)">{{ remedy.how === 'confirm' ? 'Do this' : 'To the bench' }}</v-btn>
+          <v-btn v-if="may() && (remedy.how === 'confirm' || remedy.how === 'bench')" size="small" density="comfortable" class="mend" variant="outlined" color="primary" :disabled="busy" @click="mend(run, remedy)">{{ remedy.how === 'confirm' ? 'Do this' : 'To the bench' }}</v-btn>
           <router-link v-else-if="where(run, remedy.how)" :to="where(run, remedy.how)!">go there</router-link>
         </template>
       </ImpactView>
     </template>
   </HandoverFrame>
 </template>
+
+<style scoped>
+.mend { margin: -3px 0; min-height: 28px }
+</style>

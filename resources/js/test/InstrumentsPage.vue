@@ -39,7 +39,7 @@ async function choose(stage: Stage, methods: string[] | null) {
     const own = { ...(page.value!.rules.families.find(each => each.family === family.value) ?? { family: family.value! }) }
     if (methods) own[stage] = methods
     else delete own[stage]
-    await api.put('testing', { rules: { families: [...families, ...(Object.keys(own).length > 1 ? [own] : [])] }, version: page.value!.version })
+    await api.put('testing', { rules: { ...page.value!.rules, families: [...families, ...(Object.keys(own).length > 1 ? [own] : [])] }, version: page.value!.version })
     page.value = await api.get<InstrumentsPage>('instruments')
   }, 'Saved. Every test plan follows.')
 }

@@ -12,6 +12,6 @@ export const spoken = (beads: Bead[]) => beads.map(bead => `${STAGE[bead.stage] 
 export const KIND: Record<string, string> = {
   cut: 'cut', joined: 'joined', inspected: 'inspected', labelled: 'labelled', pulled: 'pulled', tested: 'tested', installed: 'in place',
   remade: 'made again', 'signed-off': 'signed', 'slid-on': 'slid on', prepared: 'prepared', 'contact-joined': 'contact joined', flagged: 'flagged',
-  skipped: 'left out', closed: 'closed', dressed: 'dressed', withdrawn: 'withdrawn', 'taken-back': 'taken back', reworked: 'sent back for rework', held: 'stopped', lifted: 'goes on',
+  skipped: 'left out', closed: 'closed', dressed: 'dressed', trimmed: 'trimmed', reported: 'fault reported', repaired: 'repaired', settled: 'settled', withdrawn: 'withdrawn', 'taken-back': 'taken back', reworked: 'sent back for rework', held: 'stopped', lifted: 'goes on',
   asked: 'asked', answered: 'answered', pictured: 'photo', paused: 'paused', resumed: 'resumed',
 }
