@@ -88,17 +88,18 @@ final class InstallationStore
         $whole = ['rules' => $stored->rules, 'panel' => $stored->panel, 'economy' => $stored->economy, 'workshop' => $stored->workshop, 'testing' => $stored->testing];
         $parts = $runs = [];
         foreach ($edits as $edit) {
+            $after = $edit->after === null ? null : self::plain($edit->after);
             if (isset($whole[$edit->kind])) {
-                $whole[$edit->kind] = $edit->after ?? [];
+                $whole[$edit->kind] = $after ?? [];
             } elseif ($edit->kind === 'run') {
-                $runs[$edit->key] = $edit->after;
+                $runs[$edit->key] = $after;
             } else {
-                $parts[$edit->kind.' '.$edit->key] = $edit->after;
+                $parts[$edit->kind.' '.$edit->key] = $after;
             }
         }
         $data = [
             'installation' => ['id' => $stored->key, 'name' => $stored->name, 'rules' => $whole['rules']],
-            'catalogue' => $pins === null ? $stored->catalogue : Pinning::more($stored->catalogue, $pins),
+            'catalogue' => $pins === null ? $stored->catalogue : self::plain(Pinning::more($stored->catalogue, $pins)),
             ...$whole['panel'],
             ...array_fill_keys(array_values(self::LISTS), []),
             'economy' => $whole['economy'],
@@ -141,6 +142,18 @@ final class InstallationStore
         }
 
         return [$data, $versions];
+    }
+
+    /**
+     * As the database would give it back.
+     *
+     * @param  array<string, mixed>  $shape
+     * @return array<string, mixed>
+     */
+    private static function plain(array $shape): array
+    {
+        /** @var array<string, mixed> */
+        return json_decode(json_encode($shape, JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
     }
 
     /** @param  array{array<string, mixed>, array<string, int>}  $rows */

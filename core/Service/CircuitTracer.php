@@ -13,7 +13,8 @@ use Sartal\Core\Wiring\Node;
 /**
  * Follows a circuit contact by contact: along the cores of a run, across what
  * is plugged together, over the jumpers and switches of a panel. It asks
- * nothing but the joints, so that it finds the same way from either end.
+ * nothing but the joints, so that it finds the same way from either end; a
+ * whole circuit also goes on where it leaves a device that it entered.
  */
 final class CircuitTracer
 {
@@ -28,6 +29,9 @@ final class CircuitTracer
 
     /** @var array<string, list<string>> "fitting/address" → the same, over jumpers and switches */
     private array $links = [];
+
+    /** @var array<string, array<string, true>> of the circuit that is followed: fitting → its contacts; nothing where contacts are followed */
+    private array $groups = [];
 
     /** @var list<array{string, list<string>}> where the last walk came to an end: fitting, its contacts */
     private array $ends = [];
@@ -67,6 +71,20 @@ final class CircuitTracer
         if ($groups === []) {
             return [];
         }
+        $this->groups = $groups;
+        try {
+            return $this->whole($circuit, $groups);
+        } finally {
+            $this->groups = [];
+        }
+    }
+
+    /**
+     * @param  non-empty-array<string, array<string, true>>  $groups
+     * @return list<TraceStep>
+     */
+    private function whole(string $circuit, array $groups): array
+    {
         $source = $this->installation->circuits[$circuit]->from ?? '';
         if (isset($groups[$source])) {
             return $this->from($source, array_map(strval(...), array_keys($groups[$source])));
@@ -122,6 +140,36 @@ final class CircuitTracer
         }
     }
 
+    /**
+     * A chain goes in at one port of a device and out at another; where nobody
+     * entered the device, both are at one place.
+     *
+     * @return list<array{string, TraceStep, string, list<string>}>
+     */
+    private function throughDevices(string $fitting): array
+    {
+        $onward = [];
+        $here = $this->installation->fittings[$fitting]->location ?? '';
+        $own = $this->devices($fitting);
+        foreach (array_diff_key($this->groups, [$fitting => true]) as $other => $contacts) {
+            $theirs = $this->devices((string) $other);
+            $shared = array_intersect($own, $theirs);
+            $unnamed = $own === [] && $theirs === [] && $here !== '' && ($this->installation->fittings[$other]->location ?? null) === $here;
+            if ($shared !== [] || $unnamed) {
+                $through = $unnamed ? 'what stands there' : $this->installation->equipment[reset($shared)]->name ?? 'a device';
+                $onward[] = ['device', new TraceStep(0, 'device', '', 'through '.$through, $this->installation->locationName($here), []), (string) $other, array_map(strval(...), array_keys($contacts))];
+            }
+        }
+
+        return $onward;
+    }
+
+    /** @return list<string> devices that a fitting is plugged into */
+    private function devices(string $fitting): array
+    {
+        return array_map(static fn (string $port): string => explode(':', $port, 2)[0], $this->ports[$fitting] ?? []);
+    }
+
     private function port(string $port, int $depth): TraceStep
     {
         [$device] = explode(':', $port, 2);
@@ -175,6 +223,8 @@ final class CircuitTracer
         foreach ($over as $at => $contacts) {
             $onward[] = ['jumper', new TraceStep(0, 'jumper', '', 'jumpers', '', []), (string) $at, array_values(array_unique($contacts))];
         }
+
+        array_push($onward, ...$this->throughDevices($fitting));
 
         return array_values(array_filter($onward, static function (array $way) use ($seen): bool {
             foreach ($way[3] as $contact) {

@@ -9,7 +9,7 @@ final readonly class TraceStep
 {
     /**
      * @param  int  $depth  branches before it
-     * @param  string  $kind  "port", "connector", "run", "mating" or "jumper"
+     * @param  string  $kind  "port", "connector", "run", "mating", "jumper" or "device"
      * @param  string  $run  run id of a run, or of the connector's run; "" where there is none
      * @param  string  $name  as it is labelled
      * @param  string  $place  location, in words

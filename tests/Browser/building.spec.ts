@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { signIn } from './crew'
+import { accept, signIn } from './crew'
 
 test('a way is drawn on the map, the runs that would take it are told, and they take it; undo brings them back', async ({ page }) => {
   await signIn(page, 'planner')
@@ -14,6 +14,7 @@ test('a way is drawn on the map, the runs that would take it are told, and they 
   await expect(page.getByText('7 runs would go another way')).toBeVisible()
   await expect(page.getByRole('row', { name: /A-116 .*To lectern, Crawl duct, To amplifier rack 1/ })).toBeVisible()
   await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await accept(page)
   await expect(page.getByText('7 runs now go another way')).toBeVisible()
   // What was cut already is longer than needed now, and says so.
   await expect(page.getByText('A-116 cut', { exact: false }).first()).toBeVisible()

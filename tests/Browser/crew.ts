@@ -20,6 +20,11 @@ export async function choose(page: Page, label: string, text: string, option: Re
   await page.keyboard.press('Tab')
 }
 
+/** An edit overtakes work that is done: somebody has read what it costs, and makes it. */
+export async function accept(page: Page) {
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Make the change' }).click()
+}
+
 /** One line of a test: what was typed for it. */
 export async function lines(page: Page, ...typed: string[]) {
   for (const text of typed) {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, lines, signIn, strand } from './crew'
+import { accept, choose, lines, signIn, strand } from './crew'
 
 test('a run is added, read, tested with hot and cold swapped, mended and tested again', async ({ page }) => {
   await signIn(page, 'planner')
@@ -141,6 +141,7 @@ test('a way that grows overtakes the cut, and the strand shows it', async ({ pag
   await page.getByRole('complementary', { name: 'Selected' }).getByRole('button', { name: 'Edit' }).click()
   await page.getByLabel('Length, with its unit').fill('9 m')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await accept(page)
   await expect(page.getByText(/\d+ cuts changed/)).toBeVisible()
   await expect(page.getByText('D-031 cut')).toBeVisible()
   await page.goto('/runs/D-031')

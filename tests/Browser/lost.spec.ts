@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { lines, signIn } from './crew'
+import { accept, lines, signIn } from './crew'
 
 test('a failed save loses nothing that was typed, and saving again works', async ({ page }) => {
   await signIn(page, 'planner')
@@ -12,6 +12,7 @@ test('a failed save loses nothing that was typed, and saving again works', async
   await expect(page.getByLabel('Tail A, m')).toHaveValue('6')
   await page.unroute('**/api/runs/A-131')
   await page.getByRole('button', { name: 'Save' }).click()
+  await accept(page)
   await expect(page.getByText('A-131 is saved.')).toBeVisible()
 })
 

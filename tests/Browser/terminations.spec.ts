@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
-import { choose, signIn } from './crew'
+import { accept, choose, signIn } from './crew'
 
 const undo = async (page: Page, said: RegExp) => {
   await page.goto('/schedule')
@@ -53,6 +53,7 @@ test('the exit of a hood moves, the lengths change, and the sheet prints', async
   const length = page.getByRole('row', { name: /A1 hot · 1$/ }).locator('summary')
   const before = await length.textContent()
   await page.getByRole('button', { name: 'left side' }).click()
+  await accept(page)
   await expect(stagger.getByRole('row', { name: /4 YE 19 to 24 shortest/ })).toBeVisible()
   expect(await length.textContent()).not.toBe(before)
   await length.click()
@@ -81,6 +82,7 @@ test('a house rule shows what it would change; nothing is saved until it is', as
   await page.getByLabel(/^cut long by the trim allowance/).check()
   await expect(verdict.getByText(/cut lengths:/)).toBeVisible()
   await page.getByRole('button', { name: 'Save the rules' }).click()
+  await accept(page)
   await expect(page.getByText('House rules are saved.')).toBeVisible()
   await undo(page, /Undone: House rules changed/)
 })

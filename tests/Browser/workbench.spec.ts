@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext, type Browser, type Page } from '@playwright/test'
-import { hands, signIn } from './crew'
+import { accept, hands, signIn } from './crew'
 
 interface Piece { id: string, run: string }
 interface Step { task: string, event: string, side: string | null, pieces: Piece[] }
@@ -171,6 +171,7 @@ test('a label sheet is printed, and what a change touches is printed again', asy
   await page.getByLabel('End of a run').fill('{run}.{end}')
   await expect(page.getByText(/would have to be printed again/)).toBeVisible()
   await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await accept(page)
   await page.getByLabel('Which').selectOption('changed')
   await expect(page.getByRole('cell', { name: /says something else now/ }).first()).toBeVisible()
   await page.getByLabel('End of a run').fill('{run}')

@@ -7,11 +7,15 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\Bench\TimeBook;
 use Sartal\Core\Changing\Assignment;
+use Sartal\Core\Changing\Exchanges;
 use Sartal\Core\Changing\ImpactPlanner;
+use Sartal\Core\Changing\Piece;
 use Sartal\Core\Changing\Pieces;
 use Sartal\Core\Changing\RemedyKind;
 use Sartal\Core\Changing\Work;
+use Sartal\Core\Changing\Worth;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Installation\WayKind;
@@ -87,6 +91,33 @@ final class AssignmentTest extends TestCase
             self::assertEqualsWithDelta(self::exhaustive($after, $work, array_map(strval(...), array_keys($impact->runs))), $sum, 1e-6, 'case '.$case);
         }
         self::assertGreaterThan(30, $exchanged, 'Cases in which nothing changes places show nothing.');
+    }
+
+    public function test_where_there_are_too_many_the_short_ones_deal_their_pieces_out_and_help_as_many_as_can_be(): void
+    {
+        $random = new Randomizer(new Mt19937(5));
+        $helped = 0;
+        for ($case = 0; $case < 60; $case++) {
+            [, $after, $record] = self::shuffled($random, $random->getInt(2, 5));
+            $work = new Work($after, (new Planner)->plan($after, $record), $record);
+            $pieces = new Pieces($work);
+            $exchanges = new Exchanges($after, $pieces, new Worth($after, new TimeBook), 0);
+            $short = array_values(array_filter($pieces->free('pair-foil'), static fn (Piece $piece): bool => ! $piece->serves($piece)));
+            $taken = [];
+            foreach ($short as $piece) {
+                $ring = $exchanges->ringOf($piece->run);
+                $taken[$piece->run] = $ring[$piece->run] ?? $piece->run;
+            }
+            self::assertCount(count($taken), array_unique($taken), 'each piece once');
+            $served = count(array_filter($short, static fn (Piece $run): bool => $pieces->of($taken[$run->run])?->servesAtAPinch($run) === true));
+            $most = 0;
+            foreach ($short === [] ? [] : self::orders(range(0, count($short) - 1)) as $order) {
+                $most = max($most, count(array_filter(array_keys($order), static fn (int $i): bool => $short[$order[$i]]->servesAtAPinch($short[$i]))));
+            }
+            self::assertSame($most, $served, 'case '.$case);
+            $helped += $served;
+        }
+        self::assertGreaterThan(20, $helped);
     }
 
     /**

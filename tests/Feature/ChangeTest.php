@@ -8,6 +8,7 @@ use App\Models\Release;
 use App\Releases\ReleaseDesk;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Sartal\Core\Installation\ColourScheme;
 use Tests\TestCase;
 
 /** Releases, what a change overtakes, and putting it right. */
@@ -60,6 +61,21 @@ final class ChangeTest extends TestCase
     {
         $this->move('sluice-window', ['barrage-conduit' => '2 m'])->assertOk();
         self::assertStringContainsString('33000', json_encode($this->as('planner')->getJson('/api/building')->json('ways'), JSON_THROW_ON_ERROR));
+    }
+
+    public function test_every_kind_of_edit_can_be_asked_about(): void
+    {
+        $ask = ['Sartal-Intent' => 'ask'];
+        $this->as('planner');
+        // A new run brings types into use; nothing that is done is overtaken.
+        $this->postJson('/api/runs', ['line' => self::line(['cable' => 'cat6-utp', 'signals' => 'network', 'plans_a' => '8p8c-plug-t568b', 'plans_b' => '8p8c-plug-t568b'])], $ask)->assertCreated();
+        $this->patchJson('/api/runs/A-114', ['line' => ['code' => 'A-115'], 'version' => 1], $ask)->assertStatus(428)->assertJsonPath('impact.runs.0.overtaken.0.kind', 'label');
+        $this->deleteJson('/api/runs/A-900', ['version' => 1], $ask)->assertOk();
+        $rules = $this->getJson('/api/rules')->json();
+        // The demo names its schemes end by end, so that the house's own moves nothing.
+        $this->putJson('/api/rules', ['rules' => [ColourScheme::key() => ColourScheme::A->value] + $rules['rules'], 'version' => $rules['version']], $ask)->assertOk();
+        $reel = ['id' => 'R-99', 'cable' => 'pair-foil', 'length' => '100 m'];
+        $this->putJson('/api/reels', ['part' => $reel], $ask)->assertOk();
     }
 
     public function test_it_is_put_aside_looked_at_again_made_and_taken_back(): void

@@ -39,7 +39,7 @@ final class PathsChapter
         foreach ($steps as $step) {
             $words = trim(match ($step->kind) {
                 'run' => $step->name,
-                'mating', 'jumper' => $step->name,
+                'mating', 'jumper', 'device' => $step->name,
                 'port' => 'port '.$step->name,
                 default => $step->name.' ('.$step->place.': '.implode(', ', $step->contacts).')',
             });
