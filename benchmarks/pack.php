@@ -4,16 +4,38 @@ declare(strict_types=1);
 
 /*
  * What a hand-over pack costs: php benchmarks/pack.php
- * Needs a PostgreSQL as bin/start brings it up: DB_PORT, and a database that
- * may be emptied in DB_DATABASE. The demo is repeated until it has as many runs.
+ * Needs a PostgreSQL as bin/start brings it up: DB_PORT, and in DB_DATABASE a
+ * database that may be emptied. One run in ten is a 24-pair multicore; every
+ * run is cut, made, looked over, labelled, pulled and tested twice.
  */
 
 use App\Formats\FileImporter;
+use App\Formats\ShippedCatalogue;
 use App\Handover\PackDesk;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\Artisan;
 use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\Document\Person;
+use Sartal\Core\Installation\Build;
+use Sartal\Core\Installation\HouseRules;
+use Sartal\Core\Installation\Installation;
+use Sartal\Core\Installation\Location;
+use Sartal\Core\Installation\Side;
+use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Installation\Way;
+use Sartal\Core\Installation\WayKind;
+use Sartal\Core\Measure\Length;
+use Sartal\Core\Planning\Planner;
+use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Proposing\RunRequest;
+use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Record\Event;
+use Sartal\Core\Record\EventKind;
+use Sartal\Core\Record\Record;
+use Sartal\Core\Testing\Reading;
+use Sartal\Core\Testing\Verdict;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -21,50 +43,45 @@ $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 config(['filesystems.disks.local.root' => sys_get_temp_dir().'/sartal-pack-benchmark']);
 
-/** As many copies of the demo's runs, with what they need and what was done to them, each under ids of its own. */
-function repeated(string $json, int $runs): string
+const KINDS = [
+    ['pair-foil', 'analogue', 'xlr3-female-cable-balanced', 'xlr3-male-cable-balanced'],
+    ['cat6a-futp', 'network', '8p8c-jack-screened-t568b', '8p8c-jack-screened-t568b'],
+    ['coax-75-12g', 'video', 'bnc75-plug-video', 'bnc75-plug-video'],
+];
+
+function job(int $count): InstallationFile
 {
-    $demo = json_decode($json, true, 512, JSON_THROW_ON_ERROR);
-    $copies = (int) ceil($runs / count($demo['runs']));
-    $all = $demo;
-    foreach (['circuits', 'equipment', 'fittings', 'matings', 'links', 'switches', 'panels', 'runs', 'record'] as $list) {
-        $all[$list] = [];
+    $proposer = new Proposer(ShippedCatalogue::load());
+    $runs = $fittings = $circuits = [];
+    for ($i = 1; $i <= $count; $i++) {
+        [$cable, $signal, $a, $b] = $i % 10 === 0 ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch'] : KINDS[$i % 3];
+        $end = static fn (string $at, string $plan): Termination => new Termination($at, [$plan], Length::metres(1), Length::zero(), Length::millimetres(40), 1, Length::zero());
+        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end('here', $a), $end('there', $b), ['tray']));
+        $runs[$proposal->run->id] = $proposal->run;
+        $fittings += $proposal->fittings;
+        $circuits += $proposal->circuits;
     }
-    $ids = [];
-    foreach (['circuits', 'equipment', 'fittings', 'switches', 'panels', 'runs'] as $list) {
-        array_push($ids, ...array_column($demo[$list], 'id'));
-    }
-    usort($ids, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
-    for ($copy = 0; $copy < $copies; $copy++) {
-        foreach (['circuits', 'equipment', 'fittings', 'matings', 'links', 'switches', 'panels', 'runs', 'record'] as $list) {
-            foreach ($demo[$list] as $entry) {
-                $text = json_encode($entry, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
-                // Ids of runs begin every id of their parts, so that the longest id that fits is replaced once.
-                $text = preg_replace_callback('~(?<=["/:>|])([A-Z]-\d{3}|split[a-z0-9-]*|lift-\d+)(?=["./:|>])~', static fn (array $m): string => $m[1].'~'.$copy, $text);
-                $entry = json_decode((string) $text, true, 512, JSON_THROW_ON_ERROR);
-                if ($list === 'runs') {
-                    $entry['code'] .= '-'.$copy;
-                }
-                if ($list === 'record') {
-                    $entry['id'] = sprintf('%08x', $copy).substr($entry['id'], 8);
-                    $entry['fingerprint'] = '';
-                    unset($entry['joints']);
-                }
-                if ($list === 'equipment' && $copy > 0) {
-                    continue;
-                }
-                $all[$list][] = $entry;
-            }
+    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')], ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')], circuits: $circuits, fittings: $fittings, runs: $runs);
+    $in = $in->withCatalogue(UsedTypes::of($in));
+    $planner = new Planner;
+    $plan = $planner->plan($in);
+    $events = [];
+    foreach (array_map(strval(...), array_keys($runs)) as $run) {
+        $relied = $planner->fingerprintsFor($run, $in, $plan);
+        foreach ([[EventKind::Cut, null], [EventKind::Joined, Side::A], [EventKind::Joined, Side::B], [EventKind::Inspected, null], [EventKind::Labelled, null], [EventKind::Tested, null], [EventKind::Pulled, null], [EventKind::Installed, null], [EventKind::Tested, null]] as $i => [$kind, $side]) {
+            $at = sprintf('2026-03-09T08:%02d:00.000000Z', $i);
+            $test = $kind === EventKind::Tested;
+            $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', count($events)), $kind, $run, $side, 'crew@bench.example', $at, $at, $relied->for($kind, $side), reading: $test ? new Reading(['t:'.$run.'.a1/1' => []]) : null, verdict: $test ? Verdict::Passes : null, cut: $relied->piece($kind), stage: $i > 5 && $test ? TestStage::Installed : null, joints: $relied->made($kind, $side));
         }
     }
 
-    return json_encode($all, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+    return new InstallationFile($in, new Record($events), [new Person('crew@bench.example', 'Crew', ['lead'])]);
 }
 
 printf("%8s %8s %10s %8s %10s %10s\n", 'runs', 'events', 'pack, s', 'pages', 'size, MB', 'peak, MB');
 foreach ([100, 500] as $count) {
     Artisan::call('migrate:fresh', ['--force' => true]);
-    $stored = (new FileImporter)->import(InstallationFile::parse(repeated((string) file_get_contents(__DIR__.'/../database/demo/brackwater.json'), $count)));
+    $stored = (new FileImporter)->import(job($count));
     memory_reset_peak_usage();
     $start = hrtime(true);
     $pack = $app->make(PackDesk::class)->make($stored, User::query()->firstOrFail(), static fn () => null);

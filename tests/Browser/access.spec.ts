@@ -2,8 +2,8 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { lines, signIn } from './crew'
 
-const VIEWS = ['/schedule', '/runs/A-114', '/runs/M-201', '/runs/M-201/sheet/B', '/runs/P-007/sheet/A', '/bench', '/bench/M-201', '/bench/A-119', '/labels', '/crew', '/crew/people', '/crew/workshop', '/test', '/test/A-118', '/test/P-007', '/test/M-203', '/test/instruments', '/test/trainer', '/rules', '/rules/building', '/looms', '/looms/L1', '/cutting', '/parts', '/parts/worth', '/reach', '/rules/equipment', '/rules/plans', '/rules/plans/rect90-male-24ch', '/rules/catalogue?kind=connector&id=xlr3-male-cable']
-const DARK = ['/schedule', '/rules/building', '/looms/L1', '/cutting', '/reach', '/runs/M-201/sheet/B', '/bench', '/bench/M-201', '/labels', '/crew', '/test/A-118', '/rules']
+const VIEWS = ['/schedule', '/runs/A-114', '/runs/M-201', '/runs/M-201/sheet/B', '/runs/P-007/sheet/A', '/bench', '/bench/M-201', '/bench/A-119', '/labels', '/crew', '/crew/people', '/crew/workshop', '/test', '/test/A-118', '/test/P-007', '/test/M-203', '/test/instruments', '/test/trainer', '/site', '/handover', '/handover/releases', '/handover/overtaken', '/handover/pack', '/handover/service', '/crew/log', '/rules', '/rules/building', '/looms', '/looms/L1', '/cutting', '/parts', '/parts/worth', '/reach', '/rules/equipment', '/rules/plans', '/rules/plans/rect90-male-24ch', '/rules/catalogue?kind=connector&id=xlr3-male-cable']
+const DARK = ['/schedule', '/site', '/handover', '/handover/releases', '/rules/building', '/looms/L1', '/cutting', '/reach', '/runs/M-201/sheet/B', '/bench', '/bench/M-201', '/labels', '/crew', '/test/A-118', '/rules']
 for (const [theme, views] of [['light', VIEWS], ['dark', DARK]] as const) {
   test(`no serious violation on any view, ${theme}`, async ({ page }) => {
     test.setTimeout(240_000)

@@ -53,7 +53,7 @@ final readonly class OutstandingController
     private function count(Loaded $loaded): array
     {
         $plan = $loaded->plan();
-        $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'overtaken' => 0];
+        $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'handover' => 0];
         foreach ($loaded->installation->runs as $run) {
             if ($run->withdrawn) {
                 continue;
@@ -61,7 +61,8 @@ final readonly class OutstandingController
             $states = array_combine(array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]), array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]));
             $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
             $made = $done(Stage::EndA) && $done(Stage::EndB);
-            $counts['overtaken'] += in_array(BeadState::Overtaken, $states, true) ? 1 : 0;
+            // What a change has overtaken waits for a remedy.
+            $counts['handover'] += in_array(BeadState::Overtaken, $states, true) ? 1 : 0;
             $counts['cutting'] += $done(Stage::Cut) ? 0 : 1;
             $counts['bench'] += $made ? 0 : 1;
             $counts['test'] += $made && ! $done(Stage::Test) ? 1 : 0;

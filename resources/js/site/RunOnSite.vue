@@ -62,9 +62,9 @@ function confirm(step: SiteStep) {
 .what { all: unset; flex: 1; min-width: 0; cursor: pointer; display: grid; grid-template-columns: 72px minmax(0, 1fr) auto; gap: 8px; align-items: center; padding: 8px 4px; min-height: 44px; box-sizing: border-box }
 .what:focus-visible, .go:focus-visible, .small:focus-visible { outline: 2px solid var(--copper) }
 small { color: var(--slate); line-height: 1.2; overflow: hidden; text-overflow: ellipsis }
-.go { all: unset; cursor: pointer; box-sizing: border-box; align-self: center; min-width: 108px; text-align: center; background: var(--verdigris); color: #fff; border-radius: 4px; padding: 10px 10px; font-weight: 600; font-size: 14px; line-height: 1.15; text-decoration: none }
+.go { all: unset; cursor: pointer; box-sizing: border-box; align-self: center; min-width: 108px; text-align: center; background: var(--verdigris); color: var(--paper); border-radius: 4px; padding: 10px 10px; font-weight: 600; font-size: 14px; line-height: 1.15; text-decoration: none }
 a.go { background: none; border: 1.5px solid var(--verdigris); color: var(--verdigris) }
-.go.again { background: var(--amber) }
+.go.again { background: var(--warn); color: var(--ink); box-shadow: inset 0 0 0 1.5px var(--amber) }
 
 .bench { align-self: center; min-width: 108px; text-align: center; color: var(--slate) }
 .all { align-self: center; color: var(--verdigris); font-weight: 600; padding: 0 10px; min-width: 88px; text-align: center }
