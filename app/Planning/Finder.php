@@ -75,6 +75,9 @@ final readonly class Finder
                 yield ['kind' => 'port', 'name' => $device->name.' '.$port->name, 'about' => $in->locationName($device->location), 'path' => $this->atPort($device->id.':'.$port->id)];
             }
         }
+        foreach ($in->circuits as $circuit) {
+            yield ['kind' => 'circuit', 'name' => $circuit->name, 'about' => 'its way, connector by connector', 'path' => '/handover/service?circuit='.rawurlencode($circuit->id)];
+        }
         foreach ($in->catalogue->plans as $plan) {
             yield ['kind' => 'contact plan', 'name' => $plan->name, 'about' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector, 'path' => '/rules/plans/'.rawurlencode($plan->id)];
         }

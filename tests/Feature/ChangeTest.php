@@ -227,6 +227,33 @@ final class ChangeTest extends TestCase
         $this->as('installer')->getJson('/api/releases/B/compare/now')->assertOk()->assertJsonPath('changes', []);
     }
 
+    public function test_releasing_editing_and_undoing_leaves_nothing_overtaken(): void
+    {
+        $this->as('planner')->postJson('/api/releases', ['note' => ''])->assertCreated();
+        $edits = [
+            fn (): TestResponse => $this->move('amp-rack-1', ['to-amp-rack-1' => '2 m'], 'accept'),
+            fn (): TestResponse => $this->move('lectern', ['to-lectern' => '-1 m'], 'accept'),
+            fn (): TestResponse => $this->patchJson('/api/runs/A-114', ['line' => ['code' => 'A-115', 'plans_b' => 'xlr3-male-panel-balanced'], 'version' => 1]),
+            fn (): TestResponse => $this->patchJson('/api/runs/M-202', ['line' => ['tail_a' => '4'], 'version' => 1]),
+            function (): TestResponse {
+                $rules = $this->getJson('/api/rules')->json();
+
+                return $this->putJson('/api/rules', ['rules' => ['routeAllowance' => 9.0] + $rules['rules'], 'version' => $rules['version']]);
+            },
+        ];
+        $hit = 0;
+        foreach ($edits as $i => $edit) {
+            $this->as('planner');
+            $edit()->assertOk();
+            $hit += $this->getJson('/api/releases/preview')->assertOk()->json('impact.count') > 0 ? 1 : 0;
+            $this->as('lead')->getJson('/api/overtaken')->assertJsonPath('count', 0);
+            $this->as('planner')->postJson('/api/changes/'.$this->installation->changes()->first()?->id.'/undo')->assertCreated();
+            $ahead = $this->getJson('/api/releases/preview')->assertOk()->json();
+            self::assertSame([0, []], [$ahead['impact']['count'], $ahead['changes']], 'edit '.$i);
+        }
+        self::assertSame(count($edits), $hit, 'Each of them overtook something while it stood.');
+    }
+
     public function test_a_release_is_what_was_signed_or_says_so(): void
     {
         $this->as('planner')->postJson('/api/releases', ['note' => ''])->assertCreated();

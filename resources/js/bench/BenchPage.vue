@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage, useMediaQuery, useWindowSize } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { api } from '../api/client'
 import { useSession } from '../api/session'
 import ConnectorView from '../ui/ConnectorView.vue'
 import { hex } from '../ui/colours'
@@ -19,6 +20,12 @@ const session = useSession()
 const bench = useJob(() => props.ids)
 const { job, state, problem, at, unsent, byId, people } = bench
 onMounted(bench.load)
+/** What a change has overtaken in work that was recorded as a whole; where there is a network. */
+const mends = ref<string[]>([])
+watch(() => job.value?.runs.map(run => run.id).join('|') ?? '', async ids => {
+  const found = await Promise.all(ids.split('|').filter(Boolean).map(id => api.get<{ run: { code: string, overtaken: { words: string }[] } | null }>(`overtaken/${encodeURIComponent(id)}`).catch(() => ({ run: null }))))
+  mends.value = found.flatMap(({ run }) => run ? run.overtaken.map(each => `${run.code}: ${each.words}.`) : [])
+})
 
 // How this technician's vice holds things stays with the device, and is the sheet's too.
 const view = useLocalStorage<'wiring' | 'face'>('sartal.vice.view', 'wiring')
@@ -158,6 +165,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
     <p v-if="problem" class="note failed" role="alert">{{ problem }} <button type="button" class="plain" @click="bench.load()">Load again</button></p>
     <p v-if="hold" class="note stop" role="alert"><strong>On hold: {{ hold.note }}</strong>{{ hold.by }} stopped this job. Nothing is confirmed until that is lifted.
       <button v-if="hold.own === session.session.person?.signIn || session.can('lead')" type="button" class="plain" @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the hold</button></p>
+    <p v-if="mends.length" class="note check"><strong>Overtaken by a change</strong>{{ mends.slice(0, 2).map(inFigures).join(' ') }}<template v-if="mends.length > 2"> And {{ mends.length - 2 }} more.</template> <router-link to="/handover/overtaken">Choose a remedy</router-link></p>
     <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />
     <div v-if="job && paused" class="rest"><h2>Paused: {{ paused }}</h2><p>The clock stands still. The place is kept: {{ piece?.place }}, {{ piece?.words }}.</p><v-btn size="x-large" color="primary" @click="resume">Go on <kbd>Space</kbd></v-btn></div>
     <div v-else-if="job && !place" class="rest">

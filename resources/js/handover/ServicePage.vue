@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api } from '../api/client'
 import { useSession } from '../api/session'
 import { useAttempt } from '../ui/attempt'
@@ -30,6 +31,9 @@ const look = useDebounceFn(async () => {
 }, 200)
 watch(words, look)
 const follow = (circuit: Found) => attempt(async () => { trace.value = await api.get<Trace>(`service/circuits/${encodeURIComponent(circuit.id)}`); found.value = []; words.value = '' })
+// Found by its name from anywhere.
+const route = useRoute()
+watch(() => route.query.circuit, id => { if (typeof id === 'string') void follow({ id, name: '', about: '' }) }, { immediate: true })
 const back = ref(false)
 const steps = computed(() => back.value ? [...trace.value?.steps ?? []].reverse() : trace.value?.steps ?? [])
 const runs = computed(() => [...new Map((trace.value?.steps ?? []).filter(step => step.kind === 'run').map(step => [step.run, step.name])).entries()])
