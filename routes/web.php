@@ -154,9 +154,12 @@ Route::prefix('api')->group(function (): void {
             Route::get('site', SiteController::class);
             Route::get('handover', [HandoverController::class, 'show']);
             Route::get('packs', [PackController::class, 'index']);
-            Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
-            Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
-            Route::get('packs/{number}/{name}', [PackController::class, 'file'])->whereNumber('number')->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+            // A pack names everybody who worked on it.
+            Route::middleware('role:planner,tester,lead')->group(function (): void {
+                Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
+                Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
+                Route::get('packs/{number}/{name}', [PackController::class, 'file'])->whereNumber('number')->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+            });
             Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
             Route::post('packs/{number}/signatures', [PackController::class, 'sign'])->whereNumber('number')->middleware('role:planner,tester,lead');
             Route::get('service', [ServiceController::class, 'show']);

@@ -57,6 +57,20 @@ final readonly class PackDesk
         $packing = new Packing($loaded, sprintf('%s, pack %d', $stored->name, $number), now('UTC')->format('Y-m-d H:i'), $by->name, $release, $gaps, $roles);
         // In a folder of its own from the first byte: a pack that breaks off leaves no trace of one that counts.
         $folder = sprintf('packs/%s/%d-%s', $stored->mark(), $number, bin2hex(random_bytes(4)));
+        try {
+            return $this->fill($stored, $by, $packing, $number, $folder, $next);
+        } catch (\Throwable $failed) {
+            self::disk()->deleteDirectory($folder);
+
+            throw $failed;
+        }
+    }
+
+    /** @param  callable(string): void  $next */
+    private function fill(StoredInstallation $stored, User $by, Packing $packing, int $number, string $folder, callable $next): Pack
+    {
+        $loaded = $packing->loaded;
+        $gaps = $packing->gaps;
         $disk = self::disk();
         [$pdf, $pages] = PackDocument::write($packing, $next);
         $disk->put($folder.'/pack.pdf', $pdf);

@@ -29,6 +29,9 @@ final readonly class CutRemedies
         if ($piece === null || $this->isOfAnotherCable($run)) {
             return new Overtaken(OvertakenKind::Cut, null, sprintf('Cut from another cable than %s', $this->work->installation->catalogue->cables[$run->cable]->name ?? $run->cable), ruledOut: ['It is another cable: only a new piece serves.']);
         }
+        if (! $this->pieces->isCertain($piece)) {
+            return new Overtaken(OvertakenKind::Cut, null, 'Cut by an earlier plan, and nobody wrote down how long it is', ruledOut: ['Slack or another piece: measure it and record the cut first, then they can be reckoned with.']);
+        }
         $missing = Worked::sum([
             new Term('needed', 'by the plan, before it is rounded up', $piece->needed, 'the sum that the schedule shows'),
             new Term('the piece', $piece->known ? 'as it was written down when it was cut' : 'as it was planned when it was cut', Length::zero()->minus($piece->length), 'the record'),

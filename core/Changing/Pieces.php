@@ -32,12 +32,18 @@ final class Pieces
         $free = [];
         foreach ($this->work->installation->runs as $run) {
             $piece = $run->cable === $cable && ! $run->withdrawn ? $this->of($run->id) : null;
-            if ($piece?->free === true) {
+            if ($piece?->free === true && $this->isCertain($piece)) {
                 $free[] = $piece;
             }
         }
 
         return $free;
+    }
+
+    /** Whether anything is known of its length: somebody wrote it down, or the plan that it was cut by is at hand. */
+    public function isCertain(Piece $piece): bool
+    {
+        return $piece->known || $this->before !== null;
     }
 
     private function look(Run $run): ?Piece

@@ -24,6 +24,7 @@ use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\Planner;
 use Sartal\Core\Proposing\RunRequest;
 use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Record\Event;
 use Sartal\Core\Record\Record;
 use Tests\Support\Bench;
 use Tests\Support\Crew;
@@ -216,5 +217,18 @@ final class ImpactTest extends TestCase
         self::assertTrue($short(0.020));
         self::assertSame(RemedyKind::Slack, self::impact($in, self::rackMoved($in, 0.601), $record)->runs['A-1']->best[0]->kind);
         self::assertSame(RemedyKind::Remake, self::impact($in, self::rackMoved($in, 0.603), $record)->runs['A-1']->best[0]->kind);
+    }
+
+    public function test_a_piece_whose_length_nobody_knows_is_not_said_to_serve(): void
+    {
+        $in = self::threeLines()->installation;
+        $events = array_map(static fn (Event $event): Event => new Event($event->id, $event->kind, $event->run, $event->side, $event->by, $event->at, $event->received, $event->fingerprint), (new Crew($in))->cut('A-1')->record()->events);
+        $after = self::rackMoved($in, 2);
+        $record = new Record($events);
+        $cut = self::cut((new ImpactPlanner(new Work($after, (new Planner)->plan($after, $record), $record)))->standing()->runs['A-1']);
+        self::assertSame([[], null], [$cut->remedies, $cut->missing]);
+        self::assertStringContainsString('measure it', $cut->ruledOut[0]);
+        // With the plan that it was cut by at hand, it is known.
+        self::assertSame('2040 mm', self::cut(self::impact($in, $after, $record)->runs['A-1'])->missing?->exact->canonical());
     }
 }

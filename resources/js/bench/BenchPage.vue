@@ -169,7 +169,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
     <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />
     <div v-if="job && paused" class="rest"><h2>Paused: {{ paused }}</h2><p>The clock stands still. The place is kept: {{ piece?.place }}, {{ piece?.words }}.</p><v-btn size="x-large" color="primary" @click="resume">Go on <kbd>Space</kbd></v-btn></div>
     <div v-else-if="job && !place" class="rest">
-      <h2>Nothing is left to do here.</h2>
+      <h2>{{ mends.length ? 'Nothing to do here until a remedy is chosen.' : 'Nothing is left to do here.' }}</h2>
       <p v-if="skipped.length">{{ skipped.length }} left out: <span v-for="each in skipped" :key="each.piece.id" class="left">{{ each.piece.place }}, {{ each.piece.words }} ({{ bench.standing(each.piece.id).note }})</span></p>
       <p><router-link :to="`/test/${job.assemblies[0]}`">Test it</router-link> · <router-link to="/bench">Take the next job</router-link></p>
     </div>
