@@ -31,6 +31,7 @@ use Sartal\Core\Measure\Length;
 use Sartal\Core\Parts\PartsPlanner;
 use Sartal\Core\Planning\Planner;
 use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Pulling\PullPlanner;
 use Sartal\Core\Reach\Reaches;
 use Sartal\Core\Record\Record;
 use Tests\Support\Bench;
@@ -70,6 +71,7 @@ final class NothingIsDecorationTest extends TestCase
             'cable: fire class' => ['microphone', 'cables.pair-foil.fire', 'unrated'],
             'cable: bend radius' => ['microphone', 'cables.pair-foil.bendRadius', '90 mm'],
             'cable: mass' => ['microphone', 'cables.pair-foil.mass', 19],
+            'cable: pull' => ['microphone', 'cables.pair-foil.pull', 300],
             'cable: outdoors' => ['microphone', 'cables.pair-foil.outdoor', true],
             'cable: category' => ['category', 'cables.cat6-utp.category', '6A'],
             'cable: reels' => ['microphone', 'cables.pair-foil.reels', ['77 m']],
@@ -213,7 +215,7 @@ final class NothingIsDecorationTest extends TestCase
         $reaches = new Reaches($built);
         $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs));
 
-        return [$plan->ways, $dress->segments, $dress->findings, array_map($reaches->judge(...), $lines), (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines];
+        return [$plan->ways, $dress->segments, $dress->findings, array_map($reaches->judge(...), $lines), (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines, (new PullPlanner($built, $plan))->pulls()];
     }
 
     /** What a technician would see of an end. */
