@@ -66,9 +66,9 @@ final readonly class BenchRecorder
             $before = new Progress($operations, $events);
             $event = $this->complete($sent, $run, $operation, $before, $operations, $by);
             $after = new Progress($operations, [...$events, $event]);
-            $this->write($stored, $by, $event);
+            StoredEvent::add($stored, $by, $event);
             foreach ($this->milestones($event, $before, $after, $job) as $milestone) {
-                $this->write($stored, $by, $milestone);
+                StoredEvent::add($stored, $by, $milestone);
             }
             $stored->newQuery()->whereKey($stored->id)->increment('revision');
 
@@ -200,13 +200,5 @@ final readonly class BenchRecorder
             Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(), $kind, $milestone->run, $milestone->side, $event->by, $event->at, $event->received, $plan?->for($kind, $milestone->side) ?? '',
             cut: $plan?->piece($kind), undoes: $undoes, joints: $plan?->made($kind, $milestone->side) ?? [],
         );
-    }
-
-    private function write(StoredInstallation $stored, User $by, Event $event): void
-    {
-        StoredEvent::query()->insertOrIgnore([
-            'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value, 'step' => $event->step,
-            'user_id' => $by->id, 'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR), 'created_at' => $event->received,
-        ]);
     }
 }

@@ -40,8 +40,7 @@ final readonly class Queue
             if ($job === null || $job->traveller->operations === []) {
                 continue;
             }
-            $events = array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]]);
-            usort($events, static fn ($a, $b): int => $a->received <=> $b->received);
+            $events = $loaded->record->together($assembly->runs);
             $progress = new Progress($job->traveller->operations, $events);
             $left = array_filter($job->traveller->operations, static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled());
             $bench = array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test);

@@ -31,8 +31,7 @@ final readonly class Workload
             if ($job === null) {
                 continue;
             }
-            $events = array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]]);
-            usort($events, static fn ($a, $b): int => $a->received <=> $b->received);
+            $events = $loaded->record->together($assembly->runs);
             $progress = new Progress($job->traveller->operations, $events);
             if ($progress->holds() !== []) {
                 continue;

@@ -45,21 +45,13 @@ final class Recorder
         }
         $event = $this->complete($sent, $loaded, $by);
 
-        return DB::transaction(function () use ($loaded, $by, $event, $received): bool {
-            $inserted = StoredEvent::query()->insertOrIgnore([
-                'uuid' => $event->id,
-                'installation_id' => $loaded->stored->id,
-                'run' => $event->run,
-                'kind' => $event->kind->value,
-                'user_id' => $by->id,
-                'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR),
-                'created_at' => $received,
-            ]);
-            if ($inserted > 0) {
+        return DB::transaction(function () use ($loaded, $by, $event): bool {
+            $inserted = StoredEvent::add($loaded->stored, $by, $event);
+            if ($inserted) {
                 $loaded->stored->newQuery()->whereKey($loaded->stored->id)->increment('revision');
             }
 
-            return $inserted > 0;
+            return $inserted;
         });
     }
 

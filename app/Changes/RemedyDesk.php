@@ -23,7 +23,6 @@ use Sartal\Core\Changing\Remedy;
 use Sartal\Core\Changing\RemedyKind;
 use Sartal\Core\Changing\RunImpact;
 use Sartal\Core\Changing\Work;
-use Sartal\Core\Document\EventCodec;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Record\CutMade;
 use Sartal\Core\Record\Event;
@@ -103,7 +102,7 @@ final readonly class RemedyDesk
                 throw Refused::because('A piece is gone meanwhile. Load the page again.');
             }
             if (! $gets->servesAtAPinch($own)) {
-                $this->write($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::TakenBack, $to, null, $by, '', $remedy->words, undoes: EventKind::Cut));
+                StoredEvent::add($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::TakenBack, $to, null, $by, '', $remedy->words, undoes: EventKind::Cut));
 
                 continue;
             }
@@ -113,7 +112,7 @@ final readonly class RemedyDesk
                 default => 'kept',
             }.(! $missing->isNegative() && ! $missing->isZero() ? sprintf('; %s of its slack is used up', $missing->canonical()) : '');
             $fingerprint = $loaded->planner->fingerprintsFor($to, $loaded->installation, $loaded->plan())->for(EventKind::Cut, null);
-            $this->write($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::Cut, $to, null, $by, $fingerprint, $note, cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable), of: $gets->made));
+            StoredEvent::add($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::Cut, $to, null, $by, $fingerprint, $note, cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable), of: $gets->made));
         }
     }
 
@@ -139,7 +138,7 @@ final readonly class RemedyDesk
     private function empty(StoredInstallation $stored, User $by, string $run, ?Side $side, string $id, Work $now, EventKind ...$kinds): void
     {
         if ($now->last($run, $side?->value, ...$kinds) !== null) {
-            $this->write($stored, $by, $this->event($this->derived($id, $run.$kinds[0]->value.($side->value ?? '')), EventKind::TakenBack, $run, $side, $by, '', '', undoes: $kinds[0]));
+            StoredEvent::add($stored, $by, $this->event($this->derived($id, $run.$kinds[0]->value.($side->value ?? '')), EventKind::TakenBack, $run, $side, $by, '', '', undoes: $kinds[0]));
         }
     }
 
@@ -153,13 +152,5 @@ final readonly class RemedyDesk
     private function derived(string $id, string $of): string
     {
         return Uuid::uuid5($id, $of)->toString();
-    }
-
-    private function write(StoredInstallation $stored, User $by, Event $event): void
-    {
-        StoredEvent::query()->insertOrIgnore([
-            'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value,
-            'user_id' => $by->id, 'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR), 'created_at' => $event->received,
-        ]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Handover;
 
 use App\Documents\Pack\PackDocument;
+use App\Documents\Pack\Packing;
 use App\Formats\Csv\CsvWriter;
 use App\Formats\FileExporter;
 use App\Formats\RunsCsv;
@@ -52,9 +53,7 @@ final readonly class PackDesk
         $gaps = $this->gaps($stored, $loaded);
         $number = (int) $stored->packs()->reorder()->max('number') + 1;
         $release = $stored->release_id === null ? '' : (string) $stored->releases()->whereKey($stored->release_id)->value('letter');
-        /** @var array<string, list<string>> $roles */
-        $roles = $stored->crew()->pluck('roles', 'sign_in')->all();
-        $packing = new Packing($loaded, sprintf('%s, pack %d', $stored->name, $number), now('UTC')->format('Y-m-d H:i'), $by->name, $release, $gaps, $roles);
+        $packing = new Packing($loaded, sprintf('%s, pack %d', $stored->name, $number), now('UTC')->format('Y-m-d H:i'), $by->name, $release, $gaps);
         // In a folder of its own from the first byte: a pack that breaks off leaves no trace of one that counts.
         $folder = sprintf('packs/%s/%d-%s', $stored->mark(), $number, bin2hex(random_bytes(4)));
         try {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Sartal\Core\Document\EventCodec;
+use Sartal\Core\Record\Event;
 
 /**
  * @property int $id
@@ -25,4 +27,13 @@ final class StoredEvent extends Model
 
     /** @var array<string, string> */
     protected $casts = ['definition' => 'array'];
+
+    /** Writes an event down once, whoever sends it again. @return bool whether it was new */
+    public static function add(StoredInstallation $installation, User $by, Event $event): bool
+    {
+        return self::query()->insertOrIgnore([
+            'uuid' => $event->id, 'installation_id' => $installation->id, 'run' => $event->run, 'kind' => $event->kind->value, 'step' => $event->step,
+            'user_id' => $by->id, 'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR), 'created_at' => $event->received,
+        ]) > 0;
+    }
 }

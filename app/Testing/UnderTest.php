@@ -65,10 +65,7 @@ final class UnderTest
     /** @return list<Event> of all of its runs, as they were received */
     public function events(): array
     {
-        $events = array_merge(...array_map($this->loaded->record->of(...), $this->assembly->runs), ...[[]]);
-        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
-
-        return $events;
+        return $this->loaded->record->together($this->assembly->runs);
     }
 
     public function trials(): Trials

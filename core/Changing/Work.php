@@ -102,10 +102,7 @@ final class Work
         $assembly = $this->plan->assemblies[$this->plan->assemblyOf[$run]];
         if (! isset($this->known[$assembly->id])) {
             $operations = Traveller::of((new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs), $this->installation->rules)->operations;
-            $events = array_merge(...array_map($this->record->of(...), $assembly->runs), ...[[]]);
-            if (count($assembly->runs) > 1) {
-                usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
-            }
+            $events = $this->record->together($assembly->runs);
             $this->known[$assembly->id] = [$operations, new Progress($operations, $events)];
         }
 

@@ -93,8 +93,7 @@ final readonly class Readiness
             return [];
         }
         $code = implode(', ', array_map($this->code(...), $runs));
-        $events = array_merge(...array_map($this->record->of(...), $assembly->runs), ...[[]]);
-        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+        $events = $this->record->together($assembly->runs);
         $trials = Trials::of($events);
         $gaps = [];
         $counts = $trials->current();

@@ -99,11 +99,6 @@ final readonly class ResultChecks
     /** @return list<Event> as they were received */
     private function eventsOf(Assembly $assembly): array
     {
-        $events = array_merge(...array_map($this->record->of(...), $assembly->runs), ...[[]]);
-        if (count($assembly->runs) > 1) {
-            usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
-        }
-
-        return $events;
+        return $this->record->together($assembly->runs);
     }
 }

@@ -31,4 +31,18 @@ final class Record
     {
         return $this->byRun[$run] ?? [];
     }
+
+    /**
+     * @param  list<string>  $runs
+     * @return list<Event> of several runs, as they were received
+     */
+    public function together(array $runs): array
+    {
+        $events = array_merge(...array_map($this->of(...), $runs), ...[[]]);
+        if (count($runs) > 1) {
+            usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+        }
+
+        return $events;
+    }
 }

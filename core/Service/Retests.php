@@ -8,7 +8,6 @@ use DateTimeImmutable;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\TestStage;
 use Sartal\Core\Planning\Plan;
-use Sartal\Core\Record\Event;
 use Sartal\Core\Record\Record;
 use Sartal\Core\Record\Trials;
 use Sartal\Core\Routing\Cargo;
@@ -28,8 +27,7 @@ final class Retests
             if ($months === 0 || self::isWithdrawn($assembly, $installation)) {
                 continue;
             }
-            $events = array_merge(...array_map($record->of(...), $assembly->runs), ...[[]]);
-            usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+            $events = $record->together($assembly->runs);
             $last = Trials::of($events)->last(TestStage::Installed);
             $day = $last?->verdict === Verdict::Passes ? substr($last->at, 0, 10) : '';
             $retests[] = new Retest($assembly->id, $mains, $day, $day === '' ? '' : self::later($day, $months), $months);

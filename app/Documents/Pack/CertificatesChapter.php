@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use App\Handover\Packing;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 use Sartal\Core\Record\Trials;
@@ -21,8 +20,7 @@ final class CertificatesChapter
             if ($runs === []) {
                 continue;
             }
-            $events = array_merge(...array_map($loaded->record->of(...), $assembly->runs), ...[[]]);
-            usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+            $events = $loaded->record->together($assembly->runs);
             $counts = Trials::of($events)->current();
             $codes = implode(', ', array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs));
             $book->heading($codes, match ($counts?->verdict) {

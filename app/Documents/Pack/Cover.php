@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Documents\Pack;
 
 use App\Documents\Drawing\PdfCanvas;
-use App\Handover\Packing;
 use Sartal\Core\Handover\Gap;
 
 /** First page: what it is, of when, what is open, what lies where. */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use App\Handover\Packing;
-
 /** What every label says, and which of them read otherwise upside down. */
 final class LabelsChapter
 {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Documents\Pack;
 
 use App\Documents\Drawing\PdfCanvas;
-use App\Handover\Packing;
 
 /** The hand-over as one document: what was built, what it should do, and the proof. */
 final class PackDocument

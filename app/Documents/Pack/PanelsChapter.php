@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use App\Handover\Packing;
 use Sartal\Core\Installation\Panel;
 
 /** Panels as they are seen from behind, each place with what sits in it. */

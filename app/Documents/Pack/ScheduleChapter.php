@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use App\Handover\Packing;
 use Sartal\Core\Measure\Length;
 use Sartal\Core\Planning\Bead;
 use Sartal\Core\Pulling\SiteState;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Handover;
+namespace App\Documents\Pack;
 
 use App\Planning\Loaded;
 use Sartal\Core\Handover\Gap;
@@ -13,9 +13,8 @@ final readonly class Packing
     /**
      * @param  string  $release  letter that it is worked by; "" where nothing is released
      * @param  list<Gap>  $gaps
-     * @param  array<string, list<string>>  $roles  sign-in name → roles
      */
-    public function __construct(public Loaded $loaded, public string $title, public string $at, public string $by, public string $release, public array $gaps, public array $roles)
+    public function __construct(public Loaded $loaded, public string $title, public string $at, public string $by, public string $release, public array $gaps)
     {
     }
 
