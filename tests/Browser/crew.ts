@@ -2,6 +2,8 @@ import { expect, request, type APIRequestContext, type Page } from '@playwright/
 
 /** Signs in; the form itself is tried by the tests of the door. */
 export async function signIn(page: Page, role: string) {
+  // What an open page asks for in between would come back with a session of its own.
+  await page.goto('about:blank')
   await page.context().clearCookies()
   await page.request.get('/api/session')
   const token = (await page.context().cookies()).find(cookie => cookie.name === 'XSRF-TOKEN')?.value ?? ''
