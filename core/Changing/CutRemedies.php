@@ -34,7 +34,7 @@ final readonly class CutRemedies
         }
         $missing = Worked::sum([
             new Term('needed', 'by the plan, before it is rounded up', $piece->needed, 'the sum that the schedule shows'),
-            new Term('the piece', $piece->known ? 'as it was written down when it was cut' : 'as it was planned when it was cut', Length::zero()->minus($piece->length), 'the record'),
+            new Term('the piece', $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut', Length::zero()->minus($piece->length), 'the record'),
         ]);
         $short = ! $missing->exact->isNegative() && ! $missing->exact->isZero();
         $words = sprintf('Cut at %s, needs %s: %s', $piece->length->canonical(), $piece->needed->canonical(), $short ? $missing->exact->canonical().' too short' : Length::zero()->minus($missing->exact)->canonical().' more than it needs');

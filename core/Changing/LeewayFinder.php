@@ -49,7 +49,7 @@ final readonly class LeewayFinder
             return null;
         }
         $margin = Worked::sum([
-            new Term('the piece', $piece->known ? 'as it was written down when it was cut' : 'as it was planned when it was cut', $piece->length, 'the record'),
+            new Term('the piece', $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut', $piece->length, 'the record'),
             new Term('needed', 'by the plan, before it is rounded up', Length::zero()->minus($piece->needed), 'the sum that the schedule shows'),
         ]);
 

@@ -82,7 +82,7 @@ final class EventCodec
         if ($length->isZero()) {
             $fields->wrong('length', '0', 'must be longer than nothing: say how long the piece is.', null);
         }
-        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6), $fields->text('cable', ''));
+        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6), $fields->text('cable', ''), $fields->flag('planned', false));
         $fields->done();
 
         return $made;
@@ -137,6 +137,7 @@ final class EventCodec
             'from' => $cut->from === null ? null : CatalogueEncoder::plain($cut->from),
             'to' => $cut->to === null ? null : CatalogueEncoder::plain($cut->to),
             'cable' => $cut->cable,
+            'planned' => $cut->planned ? true : null,
         ]);
     }
 

@@ -47,7 +47,7 @@ final readonly class Fingerprints
     /** The piece that a cut of this kind leaves, where nobody measured it. */
     public function piece(EventKind $kind): ?CutMade
     {
-        return $kind === EventKind::Cut ? new CutMade($this->length, cable: $this->cable) : null;
+        return $kind === EventKind::Cut ? new CutMade($this->length, cable: $this->cable, planned: true) : null;
     }
 
     /** @return list<string> joints that an event of this kind says were made */

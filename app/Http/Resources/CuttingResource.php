@@ -106,10 +106,10 @@ final class CuttingResource
         ];
     }
 
-    /** @return list<array<string, mixed>> cuts that were made, the last first */
+    /** @return list<array<string, mixed>> cuts that somebody measured, the last first */
     private static function recorded(Loaded $loaded): array
     {
-        $cuts = array_filter($loaded->record->events, static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut !== null);
+        $cuts = array_filter($loaded->record->events, static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false);
         usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
 
         return array_map(static fn (Event $event): array => [
