@@ -6,7 +6,6 @@ namespace Sartal\Core\Changing;
 
 use Sartal\Core\Bench\Operation;
 use Sartal\Core\Bench\Task;
-use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Measure\Length;
@@ -68,7 +67,7 @@ final readonly class CutRemedies
             $ruledOut[] = sprintf('Service slack and spares: %s in all, %s too little.', $piece->reserve->canonical(), $missing->minus($piece->reserve)->canonical());
         } else {
             $minutes = Worth::minutes(new Effort('confirm', 'measure it, and note what is left', Worth::CONFIRM));
-            $remedies[] = new Remedy(RemedyKind::Slack, 'Use up '.implode(', ', $slack['words']), $minutes, $this->worth->cost($minutes, []), ends: $slack['ends']);
+            $remedies[] = new Remedy(RemedyKind::Slack, 'Use up '.implode(', ', $slack), $minutes, $this->worth->cost($minutes, []));
         }
         $ring = $piece->free ? $this->exchanges->ringOf($run->id) : [];
         if (! $piece->free) {
@@ -105,7 +104,7 @@ final readonly class CutRemedies
             $said[] = $to === $run->id ? sprintf('Take the piece of %s, %s', $this->code($from), $gets->length->canonical()) : sprintf('%s takes the one of %s', $this->code($to), $this->code($from));
             if (! $gets->serves($needs)) {
                 $terms[] = new Effort('confirm', $this->code($to).': note what slack is left', Worth::CONFIRM);
-                $said[] = sprintf('%s uses up %s', $this->code($to), implode(', ', self::slack($this->work->installation->runs[$to], $needs->needed->minus($gets->length))['words'] ?? []));
+                $said[] = sprintf('%s uses up %s', $this->code($to), implode(', ', self::slack($this->work->installation->runs[$to], $needs->needed->minus($gets->length)) ?? []));
             }
         }
         // Each run that it helps carries its share, so that a sum over all of them counts the ring once.
@@ -125,19 +124,18 @@ final readonly class CutRemedies
      * Slack from the end that has more of it, then from the other, then spare
      * ends, each whole.
      *
-     * @return ?array{words: list<string>, ends: array<string, End>} null where it is not enough
+     * @return ?list<string> what is used up, in words; null where it is not enough
      */
-    public static function slack(Run $run, Length $missing): ?array
+    private static function slack(Run $run, Length $missing): ?array
     {
         $sides = Side::cases();
         usort($sides, static fn (Side $a, Side $b): int => $run->end($b)->slack->compare($run->end($a)->slack));
         $words = [];
-        $used = $spares = ['A' => 0, 'B' => 0];
+        $spares = ['A' => 0, 'B' => 0];
         $left = $missing->nanometres;
         foreach ($sides as $side) {
             $take = min($left, $run->end($side)->slack->nanometres);
             if ($take > 0) {
-                $used[$side->value] = $take;
                 $left -= $take;
                 $words[] = sprintf('%s of the slack at end %s', Length::nanometres($take)->canonical(), $side->value);
             }
@@ -152,17 +150,7 @@ final readonly class CutRemedies
                 $words[] = sprintf('%d spare %s at end %s', $spares[$side->value], $spares[$side->value] === 1 ? 'length' : 'lengths', $side->value);
             }
         }
-        if ($left > 0) {
-            return null;
-        }
-        $ends = [];
-        foreach (Side::cases() as $side) {
-            $end = $run->end($side);
-            if ($used[$side->value] > 0 || $spares[$side->value] > 0) {
-                $ends[$side->value] = $end->with(slack: $end->slack->minus(Length::nanometres($used[$side->value])), spares: $end->spares - $spares[$side->value]);
-            }
-        }
 
-        return ['words' => $words, 'ends' => $ends];
+        return $left > 0 ? null : $words;
     }
 }

@@ -34,8 +34,9 @@ final readonly class EndRemedies
     /**
      * @param  bool  $whole  its bead on the strand is overtaken
      * @param  list<Operation>  $steps  of this end that were done by another description
+     * @param  bool  $tested  the cable passed a test that nothing else asks for again: opened, it has to be
      */
-    public function of(Run $run, Side $side, bool $whole, array $steps): Overtaken
+    public function of(Run $run, Side $side, bool $whole, array $steps, bool $tested): Overtaken
     {
         $event = $whole ? $this->work->last($run->id, $side->value, EventKind::Joined, EventKind::Remade) : null;
         $made = $event === null ? null : $this->made($run, $side, $event);
@@ -49,25 +50,29 @@ final readonly class EndRemedies
         $others = array_values(array_filter($steps, static fn (Operation $step): bool => $step->task !== Task::Join));
         $details = $this->details($run, $side, $joins, $made);
         if ($joins === [] && ($others !== [] || ! $whole)) {
-            return $this->steps($run, $side, $others);
+            return $this->steps($run, $side, $others, $tested);
         }
         $count = count($details);
         $words = $joins === []
             ? sprintf('End %s: %d joints belong to nothing any more', $side->value, $count)
             : sprintf('End %s: %d %s to be made otherwise', $side->value, $count, $count === 1 ? 'joint is' : 'joints are');
 
-        return new Overtaken(OvertakenKind::End, $side, $words, $details, null, ...$this->remedies($run, $side, $joins, $others));
+        return new Overtaken(OvertakenKind::End, $side, $words, $details, null, ...$this->remedies($run, $side, $joins, $others, $tested));
     }
 
-    /** @param  list<Operation>  $steps */
-    private function steps(Run $run, Side $side, array $steps): Overtaken
+    /**
+     * Steps that were done by another description; of no end in particular where there is no side.
+     *
+     * @param  list<Operation>  $steps
+     */
+    public function steps(Run $run, ?Side $side, array $steps, bool $tested): Overtaken
     {
         $details = array_map(static fn (Operation $step): string => $step->words, $steps);
         $joined = array_filter($this->work->operations($run->id), fn (Operation $operation): bool => $operation->task === Task::Join && $operation->side === $side && $this->isOf($operation, $run->id) && $this->work->progress($run->id)->of($operation->id)->status === Status::Done);
         $prepared = array_filter($steps, static fn (Operation $step): bool => $step->task->isPreparation());
-        $words = sprintf('End %s: %d %s done by another description', $side->value, count($steps), count($steps) === 1 ? 'step was' : 'steps were');
-        if ($joined !== [] && $prepared !== []) {
-            return new Overtaken(OvertakenKind::Steps, $side, $words, $details, null, ...$this->remedies($run, $side, [], $steps));
+        $words = sprintf('%s%d %s done by another description', $side === null ? '' : sprintf('End %s: ', $side->value), count($steps), count($steps) === 1 ? 'step was' : 'steps were');
+        if ($side !== null && $joined !== [] && $prepared !== []) {
+            return new Overtaken(OvertakenKind::Steps, $side, $words, $details, null, ...$this->remedies($run, $side, [], $steps, $tested));
         }
         $minutes = Worth::minutes(...$this->worth->again($steps));
         $remedy = new Remedy(RemedyKind::Steps, 'Do them again as they are now', $minutes, $this->worth->cost($minutes, []), side: $side, reopens: array_map(static fn (Operation $step): string => $step->id, $steps), step: $steps[0]->id ?? '');
@@ -80,7 +85,7 @@ final readonly class EndRemedies
      * @param  list<Operation>  $others
      * @return array{list<Remedy>, list<string>} what helps; what does not, and why
      */
-    private function remedies(Run $run, Side $side, array $joins, array $others): array
+    private function remedies(Run $run, Side $side, array $joins, array $others, bool $tested): array
     {
         $remedies = $ruledOut = [];
         $prepared = array_filter($others, static fn (Operation $step): bool => $step->task->isPreparation());
@@ -88,25 +93,25 @@ final readonly class EndRemedies
             $moved = $this->moved($run, $joins);
             // What cannot be undone is made again, below.
             if (! $moved->cutsBack) {
-                $remedies[] = $this->remedy(RemedyKind::Joints, $moved, $run, $side, $joins[0]->id);
+                $remedies[] = $this->remedy(RemedyKind::Joints, $moved, $run, $side, $joins[0]->id, $tested);
             }
         }
         $again = $this->again($run, $side);
         if ($again !== null && ($again->sparesLeft ?? 0) < 0) {
             $ruledOut[] = sprintf('End %s cut back and made again: no spare length is left at it.', $side->value);
         } elseif ($again !== null) {
-            $remedies[] = $this->remedy(RemedyKind::End, $again, $run, $side, $this->inspections($run, $side)[0]->id);
+            $remedies[] = $this->remedy(RemedyKind::End, $again, $run, $side, $this->inspections($run, $side)[0]->id, $tested);
         }
         usort($remedies, static fn (Remedy $a, Remedy $b): int => $a->cost->value <=> $b->cost->value);
 
         return [$remedies, $ruledOut];
     }
 
-    private function remedy(RemedyKind $kind, Rework $rework, Run $run, Side $side, string $step): Remedy
+    private function remedy(RemedyKind $kind, Rework $rework, Run $run, Side $side, string $step, bool $tested): Remedy
     {
         $operations = $this->work->operations($run->id);
-        // The test after it is counted as a test.
-        $again = array_values(array_filter(array_map(static fn (string $id): ?Operation => $operations[$id] ?? null, $rework->reopens), static fn (?Operation $each): bool => $each !== null && $each->task !== Task::Test));
+        // A test that is asked for anyhow is counted there.
+        $again = array_values(array_filter(array_map(static fn (string $id): ?Operation => $operations[$id] ?? null, $rework->reopens), static fn (?Operation $each): bool => $each !== null && ($tested || $each->task !== Task::Test)));
         $minutes = Worth::minutes(...$this->worth->again($again));
         $parts = $this->worth->replaced($rework->scraps, $run->id, sprintf('%s end %s, made again', $run->code, $side->value));
 

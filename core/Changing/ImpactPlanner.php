@@ -14,6 +14,7 @@ use Sartal\Core\Measure\FigureTerm;
 use Sartal\Core\Parts\Ask;
 use Sartal\Core\Parts\Counter;
 use Sartal\Core\Parts\Sort;
+use Sartal\Core\Planning\Bead;
 use Sartal\Core\Planning\BeadState;
 use Sartal\Core\Planning\Consequences;
 use Sartal\Core\Planning\Plan;
@@ -79,7 +80,7 @@ final readonly class ImpactPlanner
     {
         $keys = [];
         foreach ($work->plan->strands[$run] ?? [] as $bead) {
-            if (self::isOvertaken($work, $run, $bead->stage, $bead->state)) {
+            if (self::isOvertaken($bead)) {
                 $keys[] = self::kind($bead->stage)->value.(self::side($bead->stage) === null ? '' : '-'.self::side($bead->stage)->value);
             }
         }
@@ -103,9 +104,13 @@ final readonly class ImpactPlanner
     private function of(Run $run): RunImpact
     {
         $overtaken = [];
+        $tested = $this->isTested($run->id);
         foreach (self::keys($this->work, $run->id) as $key) {
             [$kind, $side] = [...explode('-', $key, 2), ''];
-            $overtaken[] = $this->overtaken($run, OvertakenKind::from($kind), Side::tryFrom($side));
+            $kind = OvertakenKind::from($kind);
+            $overtaken[] = $this->overtaken($run, $kind, Side::tryFrom($side), $tested);
+            // However many ends are opened, one test follows.
+            $tested = $tested && $kind !== OvertakenKind::End && $kind !== OvertakenKind::Steps;
         }
         $remake = $this->remake($run);
         $each = array_map(static fn (Overtaken $one): ?Remedy => $one->best(), $overtaken);
@@ -117,11 +122,22 @@ final readonly class ImpactPlanner
         return new RunImpact($run->id, $run->code, $overtaken === [] ? throw new \LogicException('Nothing is overtaken on '.$run->code.'.') : $overtaken, $remake, $best === [] ? [$remake] : $best);
     }
 
-    private function overtaken(Run $run, OvertakenKind $kind, ?Side $side): Overtaken
+    private function isTested(string $run): bool
+    {
+        foreach ($this->work->plan->strands[$run] ?? [] as $bead) {
+            if ($bead->stage === Stage::Test) {
+                return $bead->state === BeadState::Done;
+            }
+        }
+
+        return false;
+    }
+
+    private function overtaken(Run $run, OvertakenKind $kind, ?Side $side, bool $tested): Overtaken
     {
         return match ($kind) {
             OvertakenKind::Cut => $this->cuts->of($run),
-            OvertakenKind::End, OvertakenKind::Steps => $this->end($run, $side),
+            OvertakenKind::End, OvertakenKind::Steps => $this->end($run, $side, $tested),
             OvertakenKind::Look => $this->again($run, $kind, RemedyKind::Look, 'Looked over as it was before', 'Look it over once more', Task::Inspect),
             OvertakenKind::Label => $this->again($run, $kind, RemedyKind::Label, 'Its labels say something else now', 'Print its labels and put them on', Task::Label),
             OvertakenKind::Place => $this->place($run),
@@ -130,21 +146,18 @@ final readonly class ImpactPlanner
         };
     }
 
-    private function end(Run $run, ?Side $side): Overtaken
+    private function end(Run $run, ?Side $side, bool $tested): Overtaken
     {
         $steps = array_values(array_filter($this->work->overtakenSteps($run->id), static fn (Operation $step): bool => $step->side === $side));
         if ($side === null) {
-            $minutes = Worth::minutes(...$this->worth->again($steps));
-            $remedy = new Remedy(RemedyKind::Steps, 'Do them again as they are now', $minutes, $this->worth->cost($minutes, []), reopens: array_map(static fn (Operation $step): string => $step->id, $steps), step: $steps[0]->id ?? '');
-
-            return new Overtaken(OvertakenKind::Steps, null, sprintf('%d %s done by another description', count($steps), count($steps) === 1 ? 'step was' : 'steps were'), array_map(static fn (Operation $step): string => $step->words, $steps), null, [$remedy]);
+            return $this->ends->steps($run, null, $steps, $tested);
         }
         $whole = false;
         foreach ($this->work->plan->strands[$run->id] ?? [] as $bead) {
             $whole = $whole || (self::side($bead->stage) === $side && $bead->state === BeadState::Overtaken);
         }
 
-        return $this->ends->of($run, $side, $whole, $steps);
+        return $this->ends->of($run, $side, $whole, $steps, $tested);
     }
 
     private function again(Run $run, OvertakenKind $of, RemedyKind $kind, string $words, string $remedy, ?Task $task): Overtaken
@@ -236,10 +249,10 @@ final readonly class ImpactPlanner
             && $before->plan->strands[$run] == $this->work->plan->strands[$run];
     }
 
-    private static function isOvertaken(Work $work, string $run, Stage $stage, BeadState $state): bool
+    private static function isOvertaken(Bead $bead): bool
     {
         // A piece that does not reach shows as failed; it is a cut that no longer fits all the same.
-        return $state === BeadState::Overtaken || ($stage === Stage::Cut && $state === BeadState::Failed);
+        return $bead->state === BeadState::Overtaken || ($bead->stage === Stage::Cut && $bead->state === BeadState::Failed);
     }
 
     private static function kind(Stage $stage): OvertakenKind

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Changing;
 
-use Sartal\Core\Installation\End;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Measure\Figure;
 use Sartal\Core\Parts\Ask;
@@ -17,7 +16,6 @@ final readonly class Remedy
      * @param  Figure  $cost  in the installation's currency, hours and parts; of what has a price
      * @param  list<Ask>  $parts  that it takes
      * @param  ?Side  $side  of an end that is worked on
-     * @param  array<string, End>  $ends  by side: as they are with less slack or fewer spares
      * @param  array<string, string>  $pieces  run → run whose piece it takes: the whole ring
      * @param  list<string>  $reopens  operations that are done again, in the order of work
      * @param  array<string, int>  $scraps  part or connector → how many are thrown away
@@ -30,7 +28,6 @@ final readonly class Remedy
         public Figure $cost,
         public array $parts = [],
         public ?Side $side = null,
-        public array $ends = [],
         public array $pieces = [],
         public array $reopens = [],
         public array $scraps = [],

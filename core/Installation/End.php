@@ -30,12 +30,6 @@ final readonly class End
     ) {
     }
 
-    /** With less slack, or fewer spares. */
-    public function with(Length $slack, int $spares): self
-    {
-        return new self($this->location, $this->tail, $slack, $this->preparation, $spares, $this->legs, $this->exceptions, $this->unused);
-    }
-
     public function exceptionFor(string $conductor): ?HandJoint
     {
         foreach ($this->exceptions as $exception) {
