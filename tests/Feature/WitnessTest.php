@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Formats\FileImporter;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use Carbon\Carbon;
+use Carbon\CarbonImmutable;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\File;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Sartal\Core\Document\InstallationFile;
+use Tests\Witness\Asking;
+use Tests\Witness\Differences;
+use Tests\Witness\Facts;
+use Tests\Witness\Witness;
+
+/** What an earlier version left behind comes up in this one as it was: tests/Witness/README.md. */
+final class WitnessTest extends TestCase
+{
+    use Asking;
+    use Facts;
+
+    private string $uploads;
+
+    private string $database;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->database = strval(config('database.connections.pgsql.database'));
+        $own = $this->database.'_witness';
+        DB::statement(sprintf('drop database if exists "%s" with (force)', $own));
+        DB::statement(sprintf('create database "%s"', $own));
+        $this->uploads = sys_get_temp_dir().'/'.$own.bin2hex(random_bytes(4));
+        File::makeDirectory($this->uploads);
+        config([
+            'database.connections.pgsql.database' => $own,
+            'filesystems.disks.local.root' => $this->uploads,
+            'app.url' => Witness::ADDRESS,
+            'app.key' => 'base64:'.base64_encode(Witness::KEY),
+        ]);
+        DB::purge();
+        $this->lookAt(Witness::LOOKED_AT);
+    }
+
+    protected function tearDown(): void
+    {
+        config(['database.connections.pgsql.database' => $this->database]);
+        DB::purge();
+        DB::statement(sprintf('drop database if exists "%s_witness" with (force)', $this->database));
+        File::deleteDirectory($this->uploads);
+        Carbon::setTestNow();
+        CarbonImmutable::setTestNow();
+        parent::tearDown();
+    }
+
+    private function lookAt(string $moment): void
+    {
+        Carbon::setTestNow(CarbonImmutable::parse($moment, 'UTC'));
+        CarbonImmutable::setTestNow(CarbonImmutable::parse($moment, 'UTC'));
+    }
+
+    protected function as(string $role): static
+    {
+        return $this->actingAs(User::query()->where('sign_in', $role.'@brackwater.example')->firstOrFail());
+    }
+
+    /** @return array<string, array{string}> */
+    public static function versions(): array
+    {
+        return ['v1' => ['v1']];
+    }
+
+    #[DataProvider('versions')]
+    public function test_a_database_of_an_earlier_version_comes_up_as_it_was(string $version): void
+    {
+        $witness = new Witness($version);
+        $witness->restore();
+        Artisan::call('migrate', ['--force' => true]);
+        $differ = new Differences($version);
+        self::assertSame([], $differ->between('answers', $witness->data('answers.json'), $this->answers($this->sample())));
+        $was = $witness->data('facts.json');
+        $outbox = $was['outbox'];
+        unset($was['outbox']);
+        self::assertSame([], $differ->between('facts', $was, $this->facts()));
+        self::assertSame([], $differ->between('outbox', $outbox, $this->outbox($witness)), 'What a device had not sent arrives as it would have then.');
+    }
+
+    #[DataProvider('versions')]
+    public function test_a_file_of_an_earlier_version_comes_in_and_nothing_of_it_is_overtaken_by_itself(string $version): void
+    {
+        $witness = new Witness($version);
+        Artisan::call('migrate', ['--force' => true]);
+        [, $file] = explode(' ', $witness->get('installation.json'), 2);
+        $this->app->make(FileImporter::class)->import(InstallationFile::parse($file));
+        $facts = $this->factsOfAFile();
+        $was = array_intersect_key($witness->data('facts.json'), $facts);
+        self::assertSame([], (new Differences($version))->between('file', $was, $facts));
+        self::assertSame('200 '.$file, $this->answer('api/installation.json'), 'It goes out byte for byte as it came in.');
+        self::assertSame(1, StoredInstallation::query()->count());
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Witness;
+
+/** What a witness was laid beside what it is; what rightly differs is on a closed list with its reason. */
+final readonly class Differences
+{
+    private const SHOWN = 25;
+
+    /** @var array<string, string> pattern → reason */
+    private array $rightly;
+
+    public function __construct(string $version)
+    {
+        /** @var array<string, string> $rightly */
+        $rightly = require __DIR__.'/'.$version.'/differs.php';
+        $this->rightly = $rightly;
+    }
+
+    /** @return list<string> what differs and should not */
+    public function between(string $part, mixed $was, mixed $is): array
+    {
+        $found = [];
+        $this->compare($part, $was, $is, $found);
+
+        return count($found) > self::SHOWN ? [...array_slice($found, 0, self::SHOWN), sprintf('and %d more', count($found) - self::SHOWN)] : $found;
+    }
+
+    /** @param  list<string>  $found */
+    private function compare(string $at, mixed $was, mixed $is, array &$found): void
+    {
+        if ($was === $is || $this->isRight($at)) {
+            return;
+        }
+        if (is_string($was) && is_string($is)) {
+            [$a, $b] = [self::opened($was), self::opened($is)];
+            if ($a !== null && $b !== null) {
+                $this->compare($at, $a, $b, $found);
+
+                return;
+            }
+        }
+        if (is_array($was) && is_array($is)) {
+            foreach ($was + $is as $key => $_) {
+                if (! array_key_exists($key, $was) || ! array_key_exists($key, $is)) {
+                    if (! $this->isRight($at.'/'.$key)) {
+                        $found[] = sprintf('%s/%s: %s', $at, $key, array_key_exists($key, $was) ? 'is gone: '.self::brief($was[$key]) : 'is new: '.self::brief($is[$key]));
+                    }
+                } else {
+                    $this->compare($at.'/'.$key, $was[$key], $is[$key], $found);
+                }
+            }
+            if (array_keys($was) !== array_keys($is) && count($was) === count($is) && array_diff_key($was, $is) === [] && ! $this->isRight($at)) {
+                $found[] = $at.': in another order';
+            }
+
+            return;
+        }
+        $found[] = sprintf('%s: was %s, is %s', $at, self::brief($was), self::brief($is));
+    }
+
+    /** JSON inside an answer is compared by what it says; text by its lines. */
+    private static function opened(string $text): mixed
+    {
+        $json = preg_match('~^(?:\d{3} )?(?=[{\[])~', $text, $found) === 1 ? json_decode(substr($text, strlen($found[0])), true) : null;
+        if ($json !== null) {
+            return ['status' => substr($text, 0, strlen($found[0])), 'body' => $json];
+        }
+
+        return str_contains($text, "\n") ? explode("\n", $text) : null;
+    }
+
+    private static function brief(mixed $value): string
+    {
+        return mb_strimwidth((string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 0, 160, '…');
+    }
+
+    private function isRight(string $at): bool
+    {
+        foreach ($this->rightly as $pattern => $_) {
+            if (fnmatch($pattern, $at)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
