@@ -115,7 +115,7 @@ final readonly class BenchRecorder
     /**
      * What the server has to say of it: where it stands, by which description.
      *
-     * @param  array<string, Operation>  $operations
+     * @param  array<int|string, Operation>  $operations
      */
     private function complete(Event $sent, string $run, ?Operation $operation, Progress $before, array $operations, User $by): Event
     {
@@ -146,7 +146,7 @@ final readonly class BenchRecorder
         );
     }
 
-    /** @param  array<string, Operation>  $operations */
+    /** @param  array<int|string, Operation>  $operations */
     private function inOrder(Operation $operation, Progress $before, array $operations): void
     {
         $standing = $before->of($operation->id);
@@ -162,7 +162,7 @@ final readonly class BenchRecorder
         }
     }
 
-    /** @param  array<string, Operation>  $operations */
+    /** @param  array<int|string, Operation>  $operations */
     private function last(Operation $operation, Progress $before, array $operations): void
     {
         if (! $before->of($operation->id)->status->isSettled() && $before->of($operation->id)->status !== Status::Overtaken) {
@@ -185,10 +185,10 @@ final readonly class BenchRecorder
         $gained = array_diff_key($is, $was);
         uasort($gained, static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=> ($b->kind === EventKind::Inspected));
         foreach ($gained as $key => $milestone) {
-            $events[] = self::milestone($event, $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run], null);
+            $events[] = self::milestone($event, (string) $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run], null);
         }
         foreach (array_diff_key($was, $is) as $key => $milestone) {
-            $events[] = self::milestone($event, $key, $milestone, EventKind::TakenBack, null, $milestone->kind);
+            $events[] = self::milestone($event, (string) $key, $milestone, EventKind::TakenBack, null, $milestone->kind);
         }
 
         return $events;

@@ -19,6 +19,7 @@ use Sartal\Core\Forecasting\Forecaster;
 use Sartal\Core\Forecasting\Hand;
 use Sartal\Core\Measure\Figure;
 use Sartal\Core\Measure\FigureTerm;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
 
@@ -35,7 +36,7 @@ final readonly class Board
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public function of(StoredInstallation $stored): array
     {
         $lines = $this->queue->of($stored);
@@ -58,7 +59,7 @@ final readonly class Board
 
     /**
      * @param  list<Hand>  $hands
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      */
     private function forecast(StoredInstallation $stored, array $hands): array
     {
@@ -66,7 +67,7 @@ final readonly class Board
         $book = $this->times->of($stored);
         $chores = $this->workload->of($stored, $book);
         $forecast = (new Forecaster($hands, $in->workshop->tools, $in->workshop->benches))->forecast($chores);
-        $measured = count(array_filter(array_keys(StandardTimes::all()), $book->isMeasured(...)));
+        $measured = count(array_filter(Names::of(StandardTimes::all()), $book->isMeasured(...)));
         $hours = $forecast->minutes / 60;
         $ahead = [];
         foreach ($forecast->bookings as $booking) {
@@ -101,7 +102,7 @@ final readonly class Board
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function booking(Booking $booking, string $code): array
     {
         return ['job' => $booking->chore->job, 'code' => $code, 'words' => $booking->chore->words, 'from' => round($booking->from), 'minutes' => round($booking->chore->minutes)];
@@ -109,8 +110,8 @@ final readonly class Board
 
     /**
      * @param  list<User>  $crew
-     * @param  list<array<string, mixed>>  $lines
-     * @return list<array<string, mixed>>
+     * @param  list<array<int|string, mixed>>  $lines
+     * @return list<array<int|string, mixed>>
      */
     private function people(StoredInstallation $stored, array $crew, array $lines): array
     {
@@ -133,7 +134,7 @@ final readonly class Board
     /**
      * By family of connector: how many were looked over, how many went through at once, what was found.
      *
-     * @return list<array<string, mixed>>
+     * @return list<array<int|string, mixed>>
      */
     private function families(StoredInstallation $stored): array
     {

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** What the lead gave to whom: looms, jobs, and whatever takes a skill. */
 final class Given
 {
-    /** @return array<string, array<string, list<string>>> kind → key → sign-in names of those at work */
+    /** @return array<int|string, array<int|string, list<string>>> kind → key → sign-in names of those at work */
     public function all(StoredInstallation $stored): array
     {
         $given = [];
@@ -32,8 +32,8 @@ final class Given
     }
 
     /**
-     * @param  list<array<string, mixed>>  $lines  of the queue
-     * @return list<array<string, mixed>> each with whether it was given to this person
+     * @param  list<array<int|string, mixed>>  $lines  of the queue
+     * @return list<array<int|string, mixed>> each with whether it was given to this person
      */
     public function marked(StoredInstallation $stored, User $person, array $lines): array
     {

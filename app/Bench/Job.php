@@ -13,8 +13,8 @@ final readonly class Job
 {
     /**
      * @param  list<string>  $assemblies  ids; several are worked as a batch
-     * @param  array<string, string>  $assemblyOf  run → assembly
-     * @param  array<string, Fingerprints>  $fingerprints  by run
+     * @param  array<int|string, string>  $assemblyOf  run → assembly
+     * @param  array<int|string, Fingerprints>  $fingerprints  by run
      */
     public function __construct(public array $assemblies, public Traveller $traveller, public array $assemblyOf, public array $fingerprints)
     {
@@ -31,7 +31,7 @@ final readonly class Job
         return array_map(strval(...), array_keys($this->assemblyOf));
     }
 
-    /** @return array<string, Operation> of one of its assemblies, in the order of work */
+    /** @return array<int|string, Operation> of one of its assemblies, in the order of work */
     public function operationsOf(string $assembly): array
     {
         return array_filter($this->traveller->operations, fn (Operation $operation): bool => ($this->assemblyOf[$operation->run] ?? '') === $assembly);

@@ -24,7 +24,7 @@ final class Jobs
 
     private ?Loaded $loaded = null;
 
-    /** @var array<string, ?Job> by the name under which they are kept */
+    /** @var array<int|string, ?Job> by the name under which they are kept */
     private array $known = [];
 
     public function __construct(private readonly InstallationStore $store)

@@ -18,17 +18,17 @@ final readonly class Queue
     {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<int|string, mixed>> */
     public function of(StoredInstallation $stored): array
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf('queue.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->edition(), $last);
 
-        /** @var list<array<string, mixed>> */
+        /** @var list<array<int|string, mixed>> */
         return Cache::store('file')->remember($key, 3600, fn (): array => $this->work($stored));
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<int|string, mixed>> */
     private function work(StoredInstallation $stored): array
     {
         $loaded = $this->jobs->loaded($stored);

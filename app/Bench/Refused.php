@@ -10,7 +10,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Something at the bench cannot be recorded as the place stands; nothing of it was. */
 final class Refused extends RuntimeException
 {
-    /** @param  array<string, mixed>  $more */
+    /** @param  array<int|string, mixed>  $more */
     private function __construct(string $words, public readonly int $status, public readonly array $more = [])
     {
         parent::__construct($words);

@@ -27,13 +27,13 @@ final readonly class Times
         }
         $key = sprintf('times.%s.%d.%s.%d', Edition::id(), $stored->id, $stored->edition(), $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY);
 
-        /** @var array<string, list<float>> $measured */
+        /** @var array<int|string, list<float>> $measured */
         $measured = Cache::store('file')->remember($key, 24 * 3600, fn (): array => $this->measure($stored));
 
         return new TimeBook($measured);
     }
 
-    /** @return array<string, list<float>> */
+    /** @return array<int|string, list<float>> */
     private function measure(StoredInstallation $stored): array
     {
         $byRun = [];

@@ -49,7 +49,7 @@ final readonly class Workload
      *
      * @param  list<string>  $short
      * @param  list<string>  $only
-     * @param  array<string, list<string>>  $bySkill
+     * @param  array<int|string, list<string>>  $bySkill
      * @return list<Chore>
      */
     private function chain(Job $job, Progress $progress, TimeBook $times, array $short, array $only, array $bySkill, Run $run): array

@@ -77,7 +77,7 @@ final readonly class ChangeLog
         return $this->write($installation, $by, $change->undoes === null ? 'Undone: '.$change->words : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words), $edits, $change);
     }
 
-    /** @return array{kind: string, key: string, before: ?array<string, mixed>, after: ?array<string, mixed>} */
+    /** @return array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>} */
     private function apply(StoredInstallation $installation, Edit $edit): array
     {
         $row = $this->row($installation, $edit->kind, $edit->key);
@@ -93,13 +93,15 @@ final readonly class ChangeLog
         } elseif ($row === null) {
             $this->insert($installation, $edit, $edit->after);
         } else {
-            $row->update([...$this->columns($edit->kind, $edit->after), 'version' => $this->next($row)]);
+            $columns = $this->columns($edit->kind, $edit->after);
+            $columns['version'] = $this->next($row);
+            $row->update($columns);
         }
 
         return ['kind' => $edit->kind, 'key' => $edit->key, 'before' => $before, 'after' => $edit->after];
     }
 
-    /** @return ?array<string, mixed> */
+    /** @return ?array<int|string, mixed> */
     private function current(StoredInstallation $installation, string $kind, string $key): ?array
     {
         $row = $this->row($installation, $kind, $key);
@@ -116,7 +118,7 @@ final readonly class ChangeLog
         };
     }
 
-    /** @param  array<string, mixed>  $after */
+    /** @param  array<int|string, mixed>  $after */
     private function insert(StoredInstallation $installation, Edit $edit, array $after): void
     {
         $columns = ['installation_id' => $installation->id, 'key' => $edit->key, ...$this->columns($edit->kind, $after)];
@@ -128,7 +130,7 @@ final readonly class ChangeLog
     }
 
     /**
-     * @param  array<string, mixed>  $after
+     * @param  array<int|string, mixed>  $after
      * @return array<string, mixed>
      */
     private function columns(string $kind, array $after): array
@@ -138,10 +140,10 @@ final readonly class ChangeLog
             : ['definition' => $after];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private function shape(string $kind, Model $row): array
     {
-        /** @var array<string, mixed> $shape */
+        /** @var array<int|string, mixed> $shape */
         $shape = $row->getAttribute($this->isOfTheWhole($kind) ? $kind : 'definition');
 
         return $shape;

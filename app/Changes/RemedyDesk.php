@@ -97,6 +97,7 @@ final readonly class RemedyDesk
         $pieces = new Pieces(new Work($loaded->installation, $loaded->plan(), $loaded->record));
         $ring = $remedy->kind === RemedyKind::Exchange ? $remedy->pieces : [$run => $run];
         foreach ($ring as $to => $from) {
+            $to = (string) $to;
             [$own, $gets] = [$pieces->of($to), $pieces->of($from)];
             if ($own === null || $gets === null) {
                 throw Refused::because('A piece is gone meanwhile. Load the page again.');

@@ -22,6 +22,7 @@ use Sartal\Core\Installation\Leg;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Proposing\CannotPropose;
 use Sartal\Core\Proposing\Proposal;
 use Sartal\Core\Proposing\Proposer;
@@ -36,7 +37,7 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, string>  $values  of a line
+     * @param  array<int|string, string>  $values  of a line
      *
      * @throws BadLine naming every field that is wrong
      */
@@ -48,7 +49,7 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, string>  $values
+     * @param  array<int|string, string>  $values
      *
      * @throws BadLine
      */
@@ -64,7 +65,7 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, string>  $values
+     * @param  array<int|string, string>  $values
      *
      * @throws BadLine
      */
@@ -89,7 +90,7 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, string>  $values  the fields that change
+     * @param  array<int|string, string>  $values  the fields that change
      *
      * @throws BadLine
      * @throws StaleWrite
@@ -107,8 +108,8 @@ final readonly class RunDesk
     /**
      * Several runs at once, as one change.
      *
-     * @param  array<string, array<string, string>>  $values  run → the fields that change
-     * @param  array<string, int>  $versions  run → version that the change was made on
+     * @param  array<int|string, array<int|string, string>>  $values  run → the fields that change
+     * @param  array<int|string, int>  $versions  run → version that the change was made on
      *
      * @throws BadLine naming the first run and field that is wrong: nothing is changed then
      * @throws StaleWrite
@@ -119,7 +120,7 @@ final readonly class RunDesk
         $words = 'nothing';
         $codes = self::codesAfter($loaded->installation, $values);
         foreach ($values as $id => $own) {
-            $run = $loaded->installation->runs[$id] ?? throw BadLine::because('runs', $id, 'There is no such run here. It may have been removed.');
+            $run = $loaded->installation->runs[$id] ?? throw BadLine::because('runs', (string) $id, 'There is no such run here. It may have been removed.');
             $before = RunLine::describe($run, $loaded->installation);
             $after = [...$before, ...$own];
             if (count($codes[trim($after['code'])] ?? []) > 1) {
@@ -157,7 +158,7 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, array<string, string>>  $values
+     * @param  array<int|string, array<int|string, string>>  $values
      * @return array<array-key, list<string>> code → codes of today that would have it
      */
     private static function codesAfter(Installation $installation, array $values): array
@@ -173,17 +174,17 @@ final readonly class RunDesk
     }
 
     /**
-     * @param  array<string, string>  $before
-     * @param  array<string, string>  $after
+     * @param  array<int|string, string>  $before
+     * @param  array<int|string, string>  $after
      */
     private static function fields(array $before, array $after): string
     {
-        return implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), array_keys(array_diff_assoc($after, $before)))) ?: 'nothing';
+        return implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), Names::of(array_diff_assoc($after, $before)))) ?: 'nothing';
     }
 
     /**
-     * @param  array<string, string>  $before
-     * @param  array<string, string>  $after
+     * @param  array<int|string, string>  $before
+     * @param  array<int|string, string>  $after
      * @return array{list<Edit>, Proposal}
      *
      * @throws BadLine
@@ -409,12 +410,12 @@ final readonly class RunDesk
     /**
      * Maps that encode as objects, as plain arrays: what is compared later comes out of the database as those.
      *
-     * @param  array<string, mixed>  $shape
-     * @return array<string, mixed>
+     * @param  array<int|string, mixed>  $shape
+     * @return array<int|string, mixed>
      */
     private static function plain(array $shape): array
     {
-        /** @var array<string, mixed> $plain */
+        /** @var array<int|string, mixed> $plain */
         $plain = json_decode((string) json_encode($shape), true);
 
         return $plain;

@@ -24,7 +24,7 @@ final class SharedKinds
     /**
      * One of a kind, read by the file's own codec and written back.
      *
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      */
     public static function read(string $kind, mixed $data): array
     {

@@ -39,7 +39,7 @@ final readonly class TypeDesk
     /**
      * One type from its JSON shape, in its canonical spelling.
      *
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      *
      * @throws InvalidDocument naming every field that is wrong
      */
@@ -119,10 +119,10 @@ final readonly class TypeDesk
         return 'retired';
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function shape(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
     {
-        /** @var array<string, mixed> $shape */
+        /** @var array<int|string, mixed> $shape */
         $shape = json_decode((string) json_encode(CatalogueEncoder::type($type)), true);
 
         return $shape;

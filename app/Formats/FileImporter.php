@@ -54,7 +54,7 @@ final class FileImporter
             $people = $this->people($file->people);
             $stored->crew()->attach(array_values($people));
             foreach (InstallationStore::kinds() as $kind) {
-                /** @var list<array<string, mixed>> $entries */
+                /** @var list<array<int|string, mixed>> $entries */
                 $entries = $in[InstallationStore::listOf($kind)];
                 $this->insert(StoredPart::class, array_map(static fn (array $entry): array => [
                     'installation_id' => $stored->id, 'kind' => $kind, 'key' => $entry['id'], 'definition' => json_encode($entry),
@@ -112,7 +112,7 @@ final class FileImporter
      * they are: a file can neither set a password nor give anybody more rights.
      *
      * @param  list<Person>  $people
-     * @return array<string, int> sign-in name → user id
+     * @return array<int|string, int> sign-in name → user id
      */
     private function people(array $people): array
     {
@@ -127,7 +127,7 @@ final class FileImporter
 
     /**
      * @param  class-string<StoredPart|StoredRun|StoredEvent>  $model
-     * @param  list<array<string, mixed>>  $rows
+     * @param  list<array<int|string, mixed>>  $rows
      */
     private function insert(string $model, array $rows): void
     {

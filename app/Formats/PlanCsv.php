@@ -28,7 +28,7 @@ final class PlanCsv
     /**
      * Also reads a table that was copied from a spreadsheet, with tabs between its cells.
      *
-     * @return array<array-key, array<string, string>> channel → function → address
+     * @return array<array-key, array<int|string, string>> channel → function → address
      *
      * @throws BadLine naming every row that is wrong
      */

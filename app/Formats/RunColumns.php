@@ -35,7 +35,7 @@ final class RunColumns
     /** Known names that make a row the one that names the columns. */
     private const ENOUGH = 3;
 
-    /** @param  array<string, string>  $chosen  name as it stands in the file → field, or "-" to leave it out */
+    /** @param  array<int|string, string>  $chosen  name as it stands in the file → field, or "-" to leave it out */
     public function __construct(private readonly array $chosen = [])
     {
     }

@@ -32,13 +32,13 @@ final class RunLine
     /** @var list<Slip> */
     private array $slips = [];
 
-    /** @param  array<string, string>  $values */
+    /** @param  array<int|string, string>  $values */
     private function __construct(private readonly array $values, private readonly Installation $installation)
     {
     }
 
     /**
-     * @param  array<string, string>  $values  by field; a field that is not there is empty
+     * @param  array<int|string, string>  $values  by field; a field that is not there is empty
      *
      * @throws BadLine naming every field that is wrong
      */
@@ -56,7 +56,7 @@ final class RunLine
     /**
      * A run as a line: reading it back asks for the same run.
      *
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     public static function describe(Run $run, Installation $installation): array
     {
@@ -91,8 +91,8 @@ final class RunLine
     /**
      * What a run is made of, as against how long it is: when these stay, its wiring stays.
      *
-     * @param  array<string, string>  $one
-     * @param  array<string, string>  $other
+     * @param  array<int|string, string>  $one
+     * @param  array<int|string, string>  $other
      */
     public static function makesSameWiring(array $one, array $other): bool
     {
@@ -228,7 +228,7 @@ final class RunLine
         return $text;
     }
 
-    /** @param  array<string, object{id: string, name: string}>  $known */
+    /** @param  array<int|string, object{id: string, name: string}>  $known */
     private function oneOf(string $field, array $known, string $what): string
     {
         $found = $this->find($this->values[$field] ?? '', $known);
@@ -240,7 +240,7 @@ final class RunLine
     }
 
     /**
-     * @param  array<string, object{id: string, name: string}>  $known
+     * @param  array<int|string, object{id: string, name: string}>  $known
      * @return list<string>
      */
     private function listOf(string $field, array $known, string $what, bool $needed): array
@@ -262,7 +262,7 @@ final class RunLine
         return $ids;
     }
 
-    /** @param  array<string, object{id: string, name: string}>  $known */
+    /** @param  array<int|string, object{id: string, name: string}>  $known */
     private function unknown(string $what, array $known): string
     {
         $some = array_slice(array_map(strval(...), array_keys($known)), 0, 4);
@@ -273,7 +273,7 @@ final class RunLine
     /**
      * By id, else by name however it is capitalised.
      *
-     * @param  array<string, object{id: string, name: string}>  $known
+     * @param  array<int|string, object{id: string, name: string}>  $known
      */
     private function find(string $text, array $known): ?string
     {

@@ -75,7 +75,7 @@ final class RunsCsv
     }
 
     /**
-     * @param  array<string, string>  $row
+     * @param  array<int|string, string>  $row
      */
     private static function row(array $row, Installation $installation, RunKeys $keys, Proposer $proposer): Proposal
     {
@@ -93,14 +93,14 @@ final class RunsCsv
     /**
      * A row under the fields that its columns hold.
      *
-     * @param  array<string, string>  $row
-     * @return array<string, string>
+     * @param  array<int|string, string>  $row
+     * @return array<int|string, string>
      */
     private static function named(array $row, RunColumns $columns): array
     {
         $named = [];
         foreach ($row as $name => $value) {
-            $field = $name === "\0extra" ? $name : $columns->field($name) ?? '';
+            $field = $name === "\0extra" ? $name : $columns->field((string) $name) ?? '';
             if ($field !== '') {
                 $named[$field] = $value;
             }
@@ -115,7 +115,7 @@ final class RunsCsv
      */
     private static function taken(array $header, RunColumns $columns): array
     {
-        return array_map(static fn (string $name): array => ['name' => $name, 'takenAs' => $columns->field($name)], array_values(array_filter($header, static fn (string $name): bool => $name !== '')));
+        return array_map(static fn (string $name): array => ['name' => $name, 'takenAs' => $columns->field((string) $name)], array_values(array_filter($header, static fn (string $name): bool => $name !== '')));
     }
 
     /**
@@ -127,7 +127,7 @@ final class RunsCsv
         $problems = [];
         $fields = [];
         foreach (array_filter($header) as $name) {
-            $field = $columns->field($name);
+            $field = $columns->field((string) $name);
             if ($field === null) {
                 $problems[] = ['row' => 1, 'column' => mb_strimwidth($name, 0, 60, '…'), 'value' => '', 'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it out.'];
             } elseif ($field !== '' && isset($fields[$field])) {

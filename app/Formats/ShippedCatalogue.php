@@ -41,7 +41,7 @@ final class ShippedCatalogue
         return $catalogue;
     }
 
-    /** @return array<string, list<string>> kind → files */
+    /** @return array<int|string, list<string>> kind → files */
     private static function files(string $folder): array
     {
         $files = [];
@@ -55,7 +55,7 @@ final class ShippedCatalogue
     /**
      * Changes with the files, and with the code that reads them.
      *
-     * @param  array<string, list<string>>  $files
+     * @param  array<int|string, list<string>>  $files
      */
     private static function mark(array $files, string $root): string
     {
@@ -65,7 +65,7 @@ final class ShippedCatalogue
         return hash('xxh128', implode('|', $marks));
     }
 
-    /** @param  array<string, list<string>>  $files */
+    /** @param  array<int|string, list<string>>  $files */
     private static function read(array $files): Catalogue
     {
         $data = [];

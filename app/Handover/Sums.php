@@ -11,7 +11,7 @@ final class Sums
 
     public const SIGNATURES = 'SIGNATURES.json';
 
-    /** @param  array<string, string>  $sums  name → SHA-256 */
+    /** @param  array<int|string, string>  $sums  name → SHA-256 */
     public static function print(array $sums): string
     {
         ksort($sums, SORT_STRING);
@@ -23,7 +23,7 @@ final class Sums
         return $lines;
     }
 
-    /** @return ?array<string, string> name → SHA-256; null where it is no such list */
+    /** @return ?array<int|string, string> name → SHA-256; null where it is no such list */
     public static function read(string $text): ?array
     {
         $sums = [];

@@ -78,7 +78,7 @@ final readonly class Verification
         return new self($problems, $signed, $digest, $key);
     }
 
-    /** @return array<string, string> name → bytes */
+    /** @return array<int|string, string> name → bytes */
     private static function folder(string $path): array
     {
         $files = [];
@@ -91,7 +91,7 @@ final readonly class Verification
         return $files;
     }
 
-    /** @return ?array<string, string> name → bytes */
+    /** @return ?array<int|string, string> name → bytes */
     private static function zip(string $path): ?array
     {
         $zip = new ZipArchive;

@@ -41,7 +41,7 @@ final class Errors
 
     /**
      * @param  list<Slip>  $slips
-     * @return array<string, list<string>>
+     * @return array<int|string, list<string>>
      */
     private static function byField(array $slips): array
     {

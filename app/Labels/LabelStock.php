@@ -21,7 +21,7 @@ final class LabelStock
         return (new LabelPrints($loaded->installation))->of(array_map(static fn (RunPlan $run): array => $run->labels, $loaded->plan()->runs), $loaded->plan()->rotations);
     }
 
-    /** @return array<string, array{fingerprint: string, at: string, by: string}> by label */
+    /** @return array<int|string, array{fingerprint: string, at: string, by: string}> by label */
     public function printed(StoredInstallation $stored): array
     {
         $printed = [];

@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $user_id
  * @property string $words
- * @property list<array{kind: string, key: string, before: ?array<string, mixed>, after: ?array<string, mixed>}> $entries
+ * @property list<array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>}> $entries
  * @property ?int $undoes
  * @property string $created_at
  * @property-read User $user
@@ -22,7 +22,7 @@ final class Change extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['entries' => 'array'];
 
     /** @return BelongsTo<User, $this> */

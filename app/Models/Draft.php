@@ -12,8 +12,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $installation_id
  * @property int $user_id
  * @property string $words
- * @property list<array{kind: string, key: string, after: ?array<string, mixed>, version: ?int}> $edits
- * @property ?array<string, mixed> $pins
+ * @property list<array{kind: string, key: string, after: ?array<int|string, mixed>, version: ?int}> $edits
+ * @property ?array<int|string, mixed> $pins
  * @property string $created_at
  * @property-read User $user
  */
@@ -23,7 +23,7 @@ final class Draft extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['edits' => 'array', 'pins' => 'array'];
 
     /** @return BelongsTo<User, $this> */

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $user_id
  * @property string $created_at
  * @property string $folder
- * @property array<string, array{sha256: string, bytes: int}> $files
+ * @property array<int|string, array{sha256: string, bytes: int}> $files
  * @property string $digest SHA-256 of the list of sums: of the whole
  * @property list<array{name: string, signIn: string, role: string, at: string, signature: string}> $signatures
  * @property int $gaps
@@ -27,7 +27,7 @@ final class Pack extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['files' => 'array', 'signatures' => 'array'];
 
     /** @return BelongsTo<User, $this> */

@@ -15,7 +15,7 @@ use Sartal\Core\Record\Event;
  * @property string $kind
  * @property string $step
  * @property int $user_id
- * @property array<string, mixed> $definition in the shape of the file format
+ * @property array<int|string, mixed> $definition in the shape of the file format
  */
 final class StoredEvent extends Model
 {
@@ -25,7 +25,7 @@ final class StoredEvent extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['definition' => 'array'];
 
     /** Writes an event down once, whoever sends it again. @return bool whether it was new */

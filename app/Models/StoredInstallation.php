@@ -12,12 +12,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $key
  * @property string $name
- * @property array<string, mixed> $rules
- * @property array<string, mixed> $catalogue
- * @property array<string, mixed> $panel
- * @property array<string, mixed> $economy
- * @property array<string, mixed> $workshop
- * @property array<string, mixed> $testing
+ * @property array<int|string, mixed> $rules
+ * @property array<int|string, mixed> $catalogue
+ * @property array<int|string, mixed> $panel
+ * @property array<int|string, mixed> $economy
+ * @property array<int|string, mixed> $workshop
+ * @property array<int|string, mixed> $testing
  * @property int $revision
  * @property string $decisions
  * @property ?int $release_id
@@ -28,9 +28,12 @@ final class StoredInstallation extends Model
 {
     protected $table = 'installations';
 
+    /** @var ?array{int, string} the release that was asked about last, and its digest */
+    private ?array $released = null;
+
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'testing' => 'array', 'revision' => 'integer', 'version' => 'integer'];
 
     /** Names it in what is kept beside the database: ids come again in a database that was made anew. */
@@ -42,7 +45,16 @@ final class StoredInstallation extends Model
     /** Changes with whatever the shop works by: its release, or where there is none, every decision. */
     public function edition(): string
     {
-        return $this->release_id === null ? $this->decisions : 'release.'.$this->release_id;
+        if ($this->release_id === null) {
+            return $this->decisions;
+        }
+        // Never by a number, which a restored database would repeat: by what was released.
+        if ($this->released === null || $this->released[0] !== $this->release_id) {
+            $digest = $this->releases()->whereKey($this->release_id)->value('digest');
+            $this->released = [$this->release_id, is_string($digest) ? $digest : ''];
+        }
+
+        return 'release.'.substr($this->released[1], 0, 32);
     }
 
     /** @return HasMany<Release, $this> */

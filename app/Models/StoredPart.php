@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $kind
  * @property string $key
- * @property array<string, mixed> $definition in the shape of the file format
+ * @property array<int|string, mixed> $definition in the shape of the file format
  * @property int $version
  */
 final class StoredPart extends Model
@@ -21,6 +21,6 @@ final class StoredPart extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['definition' => 'array', 'version' => 'integer'];
 }

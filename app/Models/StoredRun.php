@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $key
  * @property string $code
  * @property bool $withdrawn
- * @property array<string, mixed> $definition in the shape of the file format
+ * @property array<int|string, mixed> $definition in the shape of the file format
  * @property int $version
  */
 final class StoredRun extends Model
@@ -22,6 +22,6 @@ final class StoredRun extends Model
 
     protected $guarded = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['definition' => 'array', 'version' => 'integer', 'withdrawn' => 'boolean'];
 }

@@ -16,6 +16,7 @@ use Sartal\Core\Bench\Skill;
  * @property list<string> $roles
  * @property list<string> $skills
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
+ * @property ?int $opened_id the installation that was opened last, on whatever device
  */
 final class User extends Authenticatable
 {
@@ -23,7 +24,7 @@ final class User extends Authenticatable
 
     protected $hidden = ['password', 'remember_token'];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     protected $casts = ['roles' => 'array', 'skills' => 'array', 'password' => 'hashed', 'retired_at' => 'datetime'];
 
     /** @return BelongsToMany<StoredInstallation, $this> */

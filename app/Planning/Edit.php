@@ -9,7 +9,7 @@ final readonly class Edit
 {
     /**
      * @param  string  $kind  "run", a kind of part, or "rules"
-     * @param  ?array<string, mixed>  $after  in the shape of the file format
+     * @param  ?array<int|string, mixed>  $after  in the shape of the file format
      * @param  ?int  $version  under which the person read it; null where nobody else can have changed it
      */
     public function __construct(

@@ -57,17 +57,17 @@ final class InstallationStore
     public function at(StoredInstallation $stored, Release $release): Loaded
     {
         return Uncollected::run(function () use ($stored, $release): Loaded {
-            /** @var array<string, mixed> $data */
+            /** @var array<int|string, mixed> $data */
             $data = json_decode($release->document, true, 512, JSON_THROW_ON_ERROR);
 
             return $this->read($stored, [$data, []], null);
         });
     }
 
-    /** @return array{array<string, mixed>, array<string, int>} data of the file's shape; versions of runs */
+    /** @return array{array<int|string, mixed>, array<int|string, int>} data of the file's shape; versions of runs */
     private function released(StoredInstallation $stored, string $document): array
     {
-        /** @var array<string, mixed> $data */
+        /** @var array<int|string, mixed> $data */
         $data = json_decode($document, true, 512, JSON_THROW_ON_ERROR);
         foreach (self::LIVE as $kind) {
             $data[self::LISTS[$kind]] = [];
@@ -81,7 +81,7 @@ final class InstallationStore
 
     /**
      * @param  list<Edit>  $edits
-     * @return array{array<string, mixed>, array<string, int>} data of the file's shape; versions of runs
+     * @return array{array<int|string, mixed>, array<int|string, int>} data of the file's shape; versions of runs
      */
     private function rows(StoredInstallation $stored, array $edits = [], ?Catalogue $pins = null): array
     {
@@ -124,7 +124,7 @@ final class InstallationStore
             }
         }
         foreach (array_filter($parts, static fn (?array $added): bool => $added !== null) as $of => $added) {
-            $take(explode(' ', $of, 2)[0], $added);
+            $take(explode(' ', (string) $of, 2)[0], $added);
         }
         $data['catalogue'] = TypeKinds::merged($data['catalogue'], $own);
         $versions = [];
@@ -147,16 +147,16 @@ final class InstallationStore
     /**
      * As the database would give it back.
      *
-     * @param  array<string, mixed>  $shape
-     * @return array<string, mixed>
+     * @param  array<int|string, mixed>  $shape
+     * @return array<int|string, mixed>
      */
     private static function plain(array $shape): array
     {
-        /** @var array<string, mixed> */
+        /** @var array<int|string, mixed> */
         return json_decode(json_encode($shape, JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
     }
 
-    /** @param  array{array<string, mixed>, array<string, int>}  $rows */
+    /** @param  array{array<int|string, mixed>, array<int|string, int>}  $rows */
     private function read(StoredInstallation $stored, array $rows, ?Record $record, ?Planner $planner = null): Loaded
     {
         [$data, $versions] = $rows;
@@ -166,7 +166,7 @@ final class InstallationStore
         $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
         $record ??= $this->record($stored, $problems);
         $problems->settle();
-        /** @var array<string, string> $people */
+        /** @var array<int|string, string> $people */
         $people = $stored->crew()->pluck('name', 'sign_in')->all();
 
         return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $people, $planner);

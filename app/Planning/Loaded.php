@@ -25,8 +25,8 @@ final class Loaded
     public readonly Planner $planner;
 
     /**
-     * @param  array<string, int>  $versions  of its runs
-     * @param  array<string, string>  $people  sign-in name → name, of its crew
+     * @param  array<int|string, int>  $versions  of its runs
+     * @param  array<int|string, string>  $people  sign-in name → name, of its crew
      */
     public function __construct(
         public readonly StoredInstallation $stored,

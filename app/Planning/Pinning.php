@@ -14,8 +14,8 @@ use Sartal\Core\Document\Problems;
 final class Pinning
 {
     /**
-     * @param  array<string, mixed>  $stored
-     * @return array<string, mixed>
+     * @param  array<int|string, mixed>  $stored
+     * @return array<int|string, mixed>
      */
     public static function more(array $stored, Catalogue $used): array
     {

@@ -9,7 +9,7 @@ use Sartal\Core\Installation\Installation;
 /** Ids for new runs: the code, where nothing has it yet. */
 final class RunKeys
 {
-    /** @param  array<string, true>  $taken */
+    /** @param  array<int|string, true>  $taken */
     private function __construct(private array $taken)
     {
     }
@@ -39,7 +39,7 @@ final class RunKeys
         return $key;
     }
 
-    /** @return array<string, true|int> codes in use */
+    /** @return array<int|string, true|int> codes in use */
     public static function codes(Installation $installation): array
     {
         $codes = [];

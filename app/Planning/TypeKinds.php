@@ -12,15 +12,15 @@ final class TypeKinds
     /**
      * Pinned types with an installation's own laid over them, in a file's shape.
      *
-     * @param  array<string, mixed>  $pinned
-     * @param  array<string, list<array<string, mixed>>>  $own  kind → definitions
-     * @return array<string, mixed>
+     * @param  array<int|string, mixed>  $pinned
+     * @param  array<int|string, list<array<int|string, mixed>>>  $own  kind → definitions
+     * @return array<int|string, mixed>
      */
     public static function merged(array $pinned, array $own): array
     {
         foreach (self::LISTS as $kind => $list) {
             $entries = is_array($pinned[$list] ?? null) ? $pinned[$list] : [];
-            $pinned[$list] = array_values([...array_column($entries, null, 'id'), ...array_column($own[$kind] ?? [], null, 'id')]);
+            $pinned[$list] = array_values(array_replace(array_column($entries, null, 'id'), array_column($own[$kind] ?? [], null, 'id')));
         }
 
         return $pinned;

@@ -77,7 +77,7 @@ final class Comparison
         return $lines;
     }
 
-    /** @return array<string, string> field → what it says */
+    /** @return array<int|string, string> field → what it says */
     private static function run(Run $run, Loaded $in): array
     {
         $installation = $in->installation;
@@ -104,7 +104,7 @@ final class Comparison
         return $fields + self::joints($plan, $installation) + self::labels($plan);
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     private static function joints(RunPlan $plan, Installation $in): array
     {
         $fields = [];
@@ -127,7 +127,7 @@ final class Comparison
         return trim(($in->fittings[$fitting ?? '']->label ?? $fitting ?? 'splice').' '.Node::address($joint->to));
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     private static function labels(RunPlan $plan): array
     {
         $fields = [];
@@ -144,8 +144,8 @@ final class Comparison
     }
 
     /**
-     * @param  array<string, mixed>  $was
-     * @param  array<string, mixed>  $is
+     * @param  array<int|string, mixed>  $was
+     * @param  array<int|string, mixed>  $is
      * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
      */
     private static function lists(string $kind, array $was, array $is): array
@@ -166,7 +166,7 @@ final class Comparison
         return $lines;
     }
 
-    /** @return array<string, mixed> by id */
+    /** @return array<int|string, mixed> by id */
     private static function keyed(mixed $list): array
     {
         $keyed = [];
@@ -188,7 +188,7 @@ final class Comparison
     }
 
     /**
-     * @param  array<string, mixed>  $file
+     * @param  array<int|string, mixed>  $file
      * @return array<array-key, mixed>
      */
     private static function rules(array $file): array
@@ -198,7 +198,7 @@ final class Comparison
 
     /**
      * @param  array<array-key, mixed>  $of
-     * @return array<string, string> "what, its part" → what it says
+     * @return array<int|string, string> "what, its part" → what it says
      */
     private static function flat(array $of, string $under = ''): array
     {
@@ -216,8 +216,8 @@ final class Comparison
     }
 
     /**
-     * @param  array<string, string>  $was
-     * @param  array<string, string>  $is
+     * @param  array<int|string, string>  $was
+     * @param  array<int|string, string>  $is
      * @return list<array{field: string, was: string, is: string}>
      */
     private static function fields(array $was, array $is): array

@@ -17,7 +17,7 @@ final readonly class InstrumentBench
     {
     }
 
-    /** @return array<string, Fault> that are in an assembly, by key; what a changed plan no longer knows is left out */
+    /** @return array<int|string, Fault> that are in an assembly, by key; what a changed plan no longer knows is left out */
     public function in(UnderTest $test): array
     {
         $keys = $this->keys($test);

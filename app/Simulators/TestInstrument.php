@@ -35,7 +35,7 @@ final readonly class TestInstrument
      * @param  list<Method>  $methods  empty: all that it can
      * @param  list<Fault>  $faults  that are in the assembly
      * @param  ?list<string>  $nodes  only what hangs on these; null: everything
-     * @return array<string, mixed> a message
+     * @return array<int|string, mixed> a message
      */
     public function measure(UnderTest $test, array $methods, array $faults, ?array $nodes = null): array
     {
@@ -73,7 +73,7 @@ final readonly class TestInstrument
     /**
      * Every single fault that can be put into an assembly.
      *
-     * @return array<string, Fault> by key
+     * @return array<int|string, Fault> by key
      */
     public static function faults(UnderTest $test): array
     {

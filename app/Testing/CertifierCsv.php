@@ -52,7 +52,7 @@ final class CertifierCsv
     }
 
     /**
-     * @return array<string, Reading> by run
+     * @return array<int|string, Reading> by run
      *
      * @throws BadLine naming every bad row
      */

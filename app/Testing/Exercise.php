@@ -28,7 +28,7 @@ final readonly class Exercise
         return new self($this->id, $this->run, $this->fault, $this->budget, $this->opened, $this->minutes, $this->read, true);
     }
 
-    /** @return array<string, mixed> without what is hidden */
+    /** @return array<int|string, mixed> without what is hidden */
     public function shown(): array
     {
         return ['id' => $this->id, 'run' => $this->run, 'budget' => $this->budget, 'opened' => $this->opened, 'minutes' => $this->minutes, 'read' => $this->read, 'over' => $this->over];

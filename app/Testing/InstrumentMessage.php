@@ -65,7 +65,7 @@ final readonly class InstrumentMessage
         return new self($reading, $name);
     }
 
-    /** @param  array<string, string>  $pairs */
+    /** @param  array<int|string, string>  $pairs */
     private static function sample(Fields $fields, Points $points, array $pairs): Sample
     {
         $method = $fields->choice('measure', Method::class);
@@ -86,7 +86,7 @@ final readonly class InstrumentMessage
         return $sample;
     }
 
-    /** @return array<string, mixed> one result, as an instrument says it */
+    /** @return array<int|string, mixed> one result, as an instrument says it */
     public static function result(Sample $sample, Points $points, UnderTest $test): array
     {
         $question = $sample->question;
@@ -106,7 +106,7 @@ final readonly class InstrumentMessage
         };
     }
 
-    /** @return array<string, string> contacts, sorted and joined → pair id */
+    /** @return array<int|string, string> contacts, sorted and joined → pair id */
     private static function pairs(UnderTest $test): array
     {
         $pairs = [];
@@ -127,7 +127,7 @@ final readonly class InstrumentMessage
 
     /**
      * @param  list<string>  $nodes
-     * @param  array<string, string>  $pairs
+     * @param  array<int|string, string>  $pairs
      */
     private static function pair(Fields $fields, array $nodes, array $pairs): string
     {

@@ -14,10 +14,10 @@ use Sartal\Core\Testing\Probe;
  */
 final class Points
 {
-    /** @var array<string, string> "end, label, contact" → node */
+    /** @var array<int|string, string> "end, label, contact" → node */
     private array $nodes = [];
 
-    /** @var array<string, array<string, string>> by node */
+    /** @var array<int|string, array<int|string, string>> by node */
     private array $points = [];
 
     public function __construct(UnderTest $test)
@@ -37,7 +37,7 @@ final class Points
         }
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     public function point(string $node): array
     {
         return $this->points[$node] ?? ['end' => '', 'connector' => '', 'contact' => $node];

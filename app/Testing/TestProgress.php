@@ -21,17 +21,17 @@ final readonly class TestProgress
     {
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public function of(StoredInstallation $stored): array
     {
         $cursor = sprintf('%s.%s', $stored->edition(), $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'));
         $key = sprintf('test-progress.%s.%d.%s', Edition::id(), $stored->id, $cursor);
 
-        /** @var array<string, mixed> */
+        /** @var array<int|string, mixed> */
         return Cache::store('file')->remember($key, 3600, fn (): array => ['cursor' => $cursor] + self::count($this->store->atWork($stored)));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function count(Loaded $loaded): array
     {
         $in = $loaded->installation;

@@ -19,7 +19,7 @@ final readonly class Covers
 
     /**
      * @param  list<string>  $runs
-     * @return array<string, array<string, Part>> run → stretch of its loom, in words → the sleeve over it
+     * @return array<int|string, array<int|string, Part>> run → stretch of its loom, in words → the sleeve over it
      */
     public function of(array $runs): array
     {

@@ -9,10 +9,10 @@ use Sartal\Core\Installation\Side;
 /** Operations while they are being found: what needs what is added as it turns up. */
 final class Draft
 {
-    /** @var array<string, Operation> */
+    /** @var array<int|string, Operation> */
     private array $operations = [];
 
-    /** @var array<string, array<string, string>> operation → what it needs → why */
+    /** @var array<int|string, array<int|string, string>> operation → what it needs → why */
     private array $needs = [];
 
     /** @return string its id */
@@ -50,7 +50,7 @@ final class Draft
         foreach ($this->operations as $id => $operation) {
             $takesPart = $operation->run === $run || array_filter($operation->cores, static fn (BenchCore $core): bool => $core->run === $run) !== [];
             if ($operation->task === Task::Join && $operation->side === $side && $takesPart) {
-                $ids[] = $id;
+                $ids[] = (string) $id;
             }
         }
 
@@ -65,7 +65,7 @@ final class Draft
             $needs = [];
             foreach ($this->needs[$id] ?? [] as $before => $why) {
                 if (isset($this->operations[$before])) {
-                    $needs[] = new Need($before, $why);
+                    $needs[] = new Need((string) $before, $why);
                 }
             }
             $made[] = $operation->needing($needs);

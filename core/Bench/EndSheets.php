@@ -162,7 +162,7 @@ final readonly class EndSheets
         return $names;
     }
 
-    /** @return array<string, SignalType> circuit → signal */
+    /** @return array<int|string, SignalType> circuit → signal */
     private function signals(Run $run): array
     {
         $signals = [];

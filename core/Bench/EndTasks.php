@@ -25,7 +25,7 @@ final readonly class EndTasks
     }
 
     /**
-     * @param  array<string, int>  $shared  fitting → legs that go into it
+     * @param  array<int|string, int>  $shared  fitting → legs that go into it
      * @param  string  $after  operation on the run that the end waits for
      */
     public function of(EndSheet $sheet, array $shared, string $after): EndWork
@@ -59,7 +59,7 @@ final readonly class EndTasks
     private function onSheath(EndSheet $sheet, string $id, string $after): array
     {
         $label = $this->labels->over($sheet->cable->outerDiameter, $sheet->cable->jacket);
-        /** @var array<string, SlideOn> $items */
+        /** @var array<int|string, SlideOn> $items */
         $items = [];
         if ($label !== null && ! $label->split && ! $this->clears($label, $sheet)) {
             $items['label'] = new SlideOn($label, true, 'the label, printed', 1, 'A label that is a sleeve goes on from the free end.');
@@ -67,7 +67,7 @@ final readonly class EndTasks
         if ($sheet->breakout !== null) {
             $items['breakout'] = $sheet->breakout;
         }
-        /** @var array<string, string> $ids */
+        /** @var array<int|string, string> $ids */
         $ids = [];
         $behind = null;
         foreach ($items as $key => $slide) {

@@ -8,7 +8,7 @@ namespace Sartal\Core\Bench;
 final readonly class EndWork
 {
     /**
-     * @param  array<string, non-empty-list<LegWork>>  $legs  by fitting
+     * @param  array<int|string, non-empty-list<LegWork>>  $legs  by fitting
      * @param  ?string  $sleeve  operation that threads the label of the end on; null where the label can wait
      */
     public function __construct(public EndSheet $sheet, public array $legs, public ?string $sleeve)

@@ -29,7 +29,7 @@ final readonly class FittingTasks
     /**
      * @param  non-empty-list<SheetFitting>  $sheets  the fitting as each of its ends sees it
      * @param  non-empty-list<LegWork>  $legs
-     * @param  array<string, CableType>  $cables  by run
+     * @param  array<int|string, CableType>  $cables  by run
      * @return string the operation after which it is closed
      */
     public function of(array $sheets, array $legs, array $cables): string
@@ -92,7 +92,7 @@ final readonly class FittingTasks
      * Terminal by terminal, in the house's order; wires that meet in one go in together.
      *
      * @param  non-empty-list<LegWork>  $legs
-     * @param  array<string, CableType>  $cables
+     * @param  array<int|string, CableType>  $cables
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $cautions
      * @param  list<string>  $shared
@@ -138,7 +138,7 @@ final readonly class FittingTasks
 
     /**
      * @param  non-empty-list<array{LegWork, CoreCut}>  $wires
-     * @param  array<string, CableType>  $cables
+     * @param  array<int|string, CableType>  $cables
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $cautions
      */
@@ -163,7 +163,7 @@ final readonly class FittingTasks
     /**
      * The centre pin goes in before the body covers it.
      *
-     * @param  array<string, string>  $joins  key → operation
+     * @param  array<int|string, string>  $joins  key → operation
      */
     private function pinFirst(SheetFitting $sheet, array $joins): void
     {

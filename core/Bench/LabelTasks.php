@@ -19,8 +19,8 @@ final readonly class LabelTasks
     }
 
     /**
-     * @param  array<string, EndWork>  $ends  by side
-     * @param  array<string, string>  $closes  fitting → operation that closes it
+     * @param  array<int|string, EndWork>  $ends  by side
+     * @param  array<int|string, string>  $closes  fitting → operation that closes it
      */
     public function of(Run $run, Label $label, CableType $cable, array $ends, array $closes): void
     {

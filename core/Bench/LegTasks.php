@@ -209,7 +209,7 @@ final readonly class LegTasks
      * Crimped contacts, and bootlace ferrules on stranded wire under screws.
      *
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
-     * @return array<string, string> conductor → operation
+     * @return array<int|string, string> conductor → operation
      */
     private function ends(SheetLeg $leg, SheetFitting $fitting, CableType $cable, array $base, string $id, string $dressed, ?Skill $skill): array
     {

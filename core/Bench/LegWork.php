@@ -14,7 +14,7 @@ final readonly class LegWork
     /**
      * @param  list<string>  $slid  operations that put something on it which must be on before it is joined
      * @param  string  $dressed  operation after which its cores can be joined
-     * @param  array<string, string>  $ended  conductor → operation that puts a contact or ferrule on it
+     * @param  array<int|string, string>  $ended  conductor → operation that puts a contact or ferrule on it
      * @param  list<SlideOn>  $late  what can wait until the joints are seen
      * @param  list<string>  $covers  operations that put shrink on for the joints
      * @param  list<string>  $shrinks  operations that put shrink on for the leg

@@ -34,7 +34,7 @@ final readonly class Milestone
         return $this->kind->value.'|'.$this->run.'|'.($this->side->value ?? '');
     }
 
-    /** @return array<string, self> by key: what an operation counts for */
+    /** @return array<int|string, self> by key: what an operation counts for */
     public static function of(Operation $operation): array
     {
         $whole = match ($operation->task) {

@@ -9,6 +9,7 @@ use Sartal\Core\Catalogue\Part;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Planning\RunPlan;
 use Sartal\Core\Preparing\LabelParts;
 use Sartal\Core\Preparing\Passing;
@@ -24,7 +25,7 @@ final readonly class OperationPlanner
 
     private LabelParts $labels;
 
-    /** @param  array<string, array<string, Part>>  $covers  run → stretch of its loom, in words → the sleeve over it ({@see Covers}) */
+    /** @param  array<int|string, array<int|string, Part>>  $covers  run → stretch of its loom, in words → the sleeve over it ({@see Covers}) */
     public function __construct(private Installation $installation, private array $covers = [])
     {
         $this->sheets = new EndSheets($installation);
@@ -32,7 +33,7 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<string, RunPlan>  $plans  by run
+     * @param  array<int|string, RunPlan>  $plans  by run
      * @return list<Operation> as they were found; {@see Sequencer} puts them in order
      */
     public function of(Assembly $assembly, array $plans): array
@@ -57,7 +58,7 @@ final readonly class OperationPlanner
         return $draft->operations();
     }
 
-    /** @return array<string, Run> those that are made, and of which something is known */
+    /** @return array<int|string, Run> those that are made, and of which something is known */
     private function runs(Assembly $assembly): array
     {
         $runs = [];
@@ -72,10 +73,10 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<string, Run>  $runs
-     * @param  array<string, CableType>  $cables
-     * @param  array<string, RunPlan>  $plans
-     * @return array<string, array<string, EndWork>> by run and side
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, CableType>  $cables
+     * @param  array<int|string, RunPlan>  $plans
+     * @return array<int|string, array<int|string, EndWork>> by run and side
      */
     private function ends(Draft $draft, array $runs, array $cables, array $plans): array
     {
@@ -102,9 +103,9 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<string, array<string, EndWork>>  $ends
-     * @param  array<string, CableType>  $cables
-     * @return array<string, string> fitting → operation that closes it
+     * @param  array<int|string, array<int|string, EndWork>>  $ends
+     * @param  array<int|string, CableType>  $cables
+     * @return array<int|string, string> fitting → operation that closes it
      */
     private function fittings(Draft $draft, array $ends, array $cables): array
     {
@@ -129,7 +130,7 @@ final readonly class OperationPlanner
     /**
      * Jumpers between terminals of the assembly's own fittings.
      *
-     * @param  array<string, Run>  $runs
+     * @param  array<int|string, Run>  $runs
      */
     private function links(Draft $draft, Assembly $assembly, array $runs): void
     {
@@ -162,7 +163,7 @@ final readonly class OperationPlanner
         return $fitting === null ? 'splice '.substr($node, 2) : sprintf('%s, contact %s', $this->installation->fittings[$fitting]->label ?? $fitting, Node::address($node));
     }
 
-    /** @param  array<string, EndWork>  $ends */
+    /** @param  array<int|string, EndWork>  $ends */
     private function cover(Draft $draft, Run $run, array $ends): void
     {
         $sleeves = $this->covers[$run->id] ?? [];
@@ -187,8 +188,8 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<string, Run>  $runs
-     * @param  array<string, string>  $closes
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, string>  $closes
      */
     private function test(Draft $draft, Assembly $assembly, array $runs, array $closes): void
     {
@@ -200,6 +201,6 @@ final readonly class OperationPlanner
             $assembly->id.'|test', Task::Test, $assembly->id, null, $codes, 'Test it as one piece', 'test', 2000, tool: 'tester', like: 'test',
             why: 'What it should read follows from its pinout; what lights that should not is a short.',
         ));
-        $draft->need($test, [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', array_keys($runs))], 'It is tested as it leaves the bench.');
+        $draft->need($test, [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', Names::of($runs))], 'It is tested as it leaves the bench.');
     }
 }

@@ -15,13 +15,13 @@ use Sartal\Core\Testing\Verdict;
  */
 final class Progress
 {
-    /** @var array<string, Standing> */
+    /** @var array<int|string, Standing> */
     private array $standings = [];
 
-    /** @var array<string, Event> holds that are not lifted, by id */
+    /** @var array<int|string, Event> holds that are not lifted, by id */
     private array $holds = [];
 
-    /** @var array<string, array{question: Event, answer: ?Event}> */
+    /** @var array<int|string, array{question: Event, answer: ?Event}> */
     private array $questions = [];
 
     /** @var list<Event> */
@@ -31,7 +31,7 @@ final class Progress
     private array $reworks = [];
 
     /**
-     * @param  array<string, Operation>  $operations  by id, in the order of work
+     * @param  array<int|string, Operation>  $operations  by id, in the order of work
      * @param  list<Event>  $events  of all its runs, as they were received
      */
     public function __construct(private readonly array $operations, array $events)
@@ -103,7 +103,7 @@ final class Progress
     /**
      * What stands as a whole: ends made, looked over and labelled runs.
      *
-     * @return array<string, Milestone> by key
+     * @return array<int|string, Milestone> by key
      */
     public function milestones(): array
     {

@@ -9,7 +9,7 @@ final readonly class Rework
 {
     /**
      * @param  list<string>  $reopens  operations that are to be done again, in the order of work
-     * @param  array<string, int>  $scraps  part or connector type → how many are thrown away
+     * @param  array<int|string, int>  $scraps  part or connector type → how many are thrown away
      * @param  list<string>  $survives  what goes on being used, in words
      * @param  bool  $cutsBack  whether the end's preparation length is used up once more
      * @param  ?int  $sparesLeft  times that this end can be made again after it; null where nothing is cut

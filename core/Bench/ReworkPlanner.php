@@ -8,6 +8,7 @@ use Sartal\Core\Catalogue\ConnectorType;
 use Sartal\Core\Catalogue\Joining;
 use Sartal\Core\Catalogue\PartKind;
 use Sartal\Core\Installation\Installation;
+use Sartal\Core\Measure\Names;
 
 /**
  * Rework by the way in which a joint is made: a loose contact is extracted
@@ -21,7 +22,7 @@ final readonly class ReworkPlanner
     }
 
     /**
-     * @param  array<string, Operation>  $operations  of the job, in the order of work
+     * @param  array<int|string, Operation>  $operations  of the job, in the order of work
      * @param  Operation  $at  the inspection, or the joint, at which the flaw was found
      * @param  ?string  $joint  the one joint that is concerned; null where it is the whole connector
      */
@@ -36,7 +37,7 @@ final readonly class ReworkPlanner
         $whole = $remedy === Remedy::Remake || $lost;
         $again = $whole ? $this->remade($operations, $at) : $this->undone($operations, $at, $joining, $joint);
         $again = $this->withFollowers($operations, $again, $at->fitting);
-        $done = array_values(array_filter(array_keys($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
+        $done = array_values(array_filter(Names::of($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
         $spares = $whole ? $this->spares($operations, $at, $progress) : null;
 
         return new Rework(
@@ -50,7 +51,7 @@ final readonly class ReworkPlanner
      * moved as it is, a crimped contact with its crimp; where it cannot, the
      * end is cut off and made again.
      *
-     * @param  array<string, Operation>  $operations  of the job, in the order of work
+     * @param  array<int|string, Operation>  $operations  of the job, in the order of work
      * @param  non-empty-list<Operation>  $joins  of one fitting
      */
     public function moved(array $operations, Progress $progress, array $joins): Rework
@@ -62,7 +63,7 @@ final readonly class ReworkPlanner
             }
         }
         $again = $this->withFollowers($operations, array_fill_keys(array_map(static fn (Operation $join): string => $join->id, $joins), true), $first->fitting);
-        $reopens = array_values(array_filter(array_keys($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
+        $reopens = array_values(array_filter(Names::of($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
         $words = $first->joining === Joining::Crimp ? 'Extract the contacts and seat them where they belong now.' : self::words($first->joining, false, Remedy::Rework);
 
         return new Rework(Remedy::Rework, $reopens, [], self::survives($first->joining, false), false, null, $words);
@@ -72,15 +73,15 @@ final readonly class ReworkPlanner
      * Everything on the end from the strip on. What slides on stays on: the
      * cut goes in front of it. A crimped ferrule is cut off with the rest.
      *
-     * @param  array<string, Operation>  $operations
-     * @return array<string, true>
+     * @param  array<int|string, Operation>  $operations
+     * @return array<int|string, true>
      */
     private function remade(array $operations, Operation $at): array
     {
         $again = [];
         foreach ($operations as $id => $operation) {
             $scrapped = $operation->task === Task::SlideOn && ($this->installation->catalogue->parts[$operation->part]->kind ?? null) === PartKind::Ferrule;
-            $onCores = $operation->task === Task::SlideOn && str_contains($id, '|over|');
+            $onCores = $operation->task === Task::SlideOn && str_contains((string) $id, '|over|');
             if ($operation->fitting === $at->fitting && $operation->fitting !== '' && ($operation->task !== Task::SlideOn || $scrapped || $onCores)) {
                 $again[$id] = true;
             }
@@ -90,14 +91,14 @@ final readonly class ReworkPlanner
     }
 
     /**
-     * @param  array<string, Operation>  $operations
-     * @return array<string, true>
+     * @param  array<int|string, Operation>  $operations
+     * @return array<int|string, true>
      */
     private function undone(array $operations, Operation $at, ?Joining $joining, ?string $joint): array
     {
         $again = [];
         foreach ($operations as $id => $operation) {
-            if ($operation->fitting === $at->fitting && $operation->task === Task::Join && ($joint === null || $joint === $id)) {
+            if ($operation->fitting === $at->fitting && $operation->task === Task::Join && ($joint === null || $joint === (string) $id)) {
                 $again[$id] = true;
                 foreach ($joining === Joining::Crimp ? $operation->needs : [] as $need) {
                     if (($operations[$need->before] ?? null)?->task === Task::Crimp) {
@@ -113,15 +114,15 @@ final readonly class ReworkPlanner
     /**
      * What was done after it at this connector is done again, and the test.
      *
-     * @param  array<string, Operation>  $operations
-     * @param  array<string, true>  $again
-     * @return array<string, true>
+     * @param  array<int|string, Operation>  $operations
+     * @param  array<int|string, true>  $again
+     * @return array<int|string, true>
      */
     private function withFollowers(array $operations, array $again, string $fitting): array
     {
         foreach ($operations as $id => $operation) {
             $follows = array_filter($operation->needs, static fn (Need $need): bool => isset($again[$need->before])) !== [];
-            if ($follows && $operation->task !== Task::Label && ! str_contains($id, '|label|') && ($operation->fitting === $fitting || $operation->task === Task::Test)) {
+            if ($follows && $operation->task !== Task::Label && ! str_contains((string) $id, '|label|') && ($operation->fitting === $fitting || $operation->task === Task::Test)) {
                 $again[$id] = true;
             }
         }
@@ -130,9 +131,9 @@ final readonly class ReworkPlanner
     }
 
     /**
-     * @param  array<string, Operation>  $operations
+     * @param  array<int|string, Operation>  $operations
      * @param  list<string>  $again
-     * @return array<string, int>
+     * @return array<int|string, int>
      */
     private function scraps(array $operations, array $again, ?ConnectorType $type, ?Joining $joining, bool $whole): array
     {
@@ -155,7 +156,7 @@ final readonly class ReworkPlanner
     /**
      * How often its end can still be made after this time.
      *
-     * @param  array<string, Operation>  $operations
+     * @param  array<int|string, Operation>  $operations
      */
     private function spares(array $operations, Operation $at, Progress $progress): int
     {

@@ -51,7 +51,7 @@ final readonly class RunTasks
      * The sleeves of its loom. A braid comes from a free end, so it goes on
      * before the second end is made, unless one end's connectors get through.
      *
-     * @param  array<string, Part>  $sleeves  stretch of its loom, in words → what goes over it
+     * @param  array<int|string, Part>  $sleeves  stretch of its loom, in words → what goes over it
      * @param  bool  $waits  connectors at both ends are too large for it
      * @return list<string>
      */

@@ -48,7 +48,7 @@ final readonly class Sequencer
         $heap = new \SplMinHeap;
         foreach ($open as $id => $count) {
             if ($count === 0) {
-                $heap->insert([$keys[$id], $id]);
+                $heap->insert([$keys[$id], (string) $id]);
             }
         }
         $order = [];
@@ -62,7 +62,7 @@ final readonly class Sequencer
             foreach ($then[$id] ?? [] as $after) {
                 $from[$after] = max($from[$after] ?? 0.0, $clock + $operation->wait / 60);
                 if (--$open[$after] === 0) {
-                    $heap->insert([$keys[$after], $after]);
+                    $heap->insert([$keys[$after], (string) $after]);
                 }
             }
         }
@@ -78,7 +78,7 @@ final readonly class Sequencer
      * of its end do, the first of them.
      *
      * @param  \SplMinHeap<array{list<int>, string}>  $heap
-     * @param  array<string, float>  $from  operation → minute from which it can begin
+     * @param  array<int|string, float>  $from  operation → minute from which it can begin
      */
     private function next(\SplMinHeap $heap, array $from, float $clock): string
     {
@@ -103,7 +103,7 @@ final readonly class Sequencer
 
     /**
      * @param  list<Operation>  $operations
-     * @return array<string, list<int>> group, phase, tool, likeness, place
+     * @return array<int|string, list<int>> group, phase, tool, likeness, place
      */
     private function keys(array $operations): array
     {

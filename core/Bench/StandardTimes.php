@@ -48,7 +48,7 @@ final class StandardTimes
         return self::MINUTES[$pace] ?? throw new \LogicException(sprintf('There is no standard time for "%s".', $pace));
     }
 
-    /** @return array<string, float> */
+    /** @return array<int|string, float> */
     public static function all(): array
     {
         return self::MINUTES;

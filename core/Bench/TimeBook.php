@@ -13,7 +13,7 @@ final readonly class TimeBook
     /** As many of a kind say enough. */
     private const ENOUGH = 5;
 
-    /** @param  array<string, list<float>>  $measured  pace → min for one, pauses taken off */
+    /** @param  array<int|string, list<float>>  $measured  pace → min for one, pauses taken off */
     public function __construct(private array $measured = [])
     {
     }

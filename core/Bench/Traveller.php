@@ -12,7 +12,7 @@ final readonly class Traveller
 {
     /**
      * @param  list<Step>  $steps
-     * @param  array<string, Operation>  $operations  by id, in order
+     * @param  array<int|string, Operation>  $operations  by id, in order
      */
     private function __construct(public array $steps, public array $operations)
     {

@@ -11,15 +11,15 @@ final readonly class CableSide
      * @param  ?DiameterRange  $entry  null where nothing holds the cable (a panel's solder side)
      * @param  list<string>  $chucks  part ids: one is chosen by the cable's diameter
      * @param  list<string>  $ferrules  part ids: one is chosen by the cable's diameter and jacket
-     * @param  array<string, TerminalKind>  $terminals  by name; a cavity that names none has the first
+     * @param  array<int|string, TerminalKind>  $terminals  by name; a cavity that names none has the first
      * @param  list<HoodExit>  $exits  the usual one first
      * @param  list<int>  $clocking  degrees at which a plug that points somewhere can be set
      * @param  list<string>  $slides  part ids in the order in which they go on, first on first
-     * @param  array<string, string>  $recipes  how the cable prepares → recipe id
+     * @param  array<int|string, string>  $recipes  how the cable prepares → recipe id
      * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the contacts' own
      * @param  list<string>  $kit  part ids that come with it: what is not used goes on the shelf
      * @param  bool  $staggered  each core is cut to the distance of its own terminal
-     * @param  array<string, int>  $hardware  part id → how many hold it in its panel
+     * @param  array<int|string, int>  $hardware  part id → how many hold it in its panel
      */
     public function __construct(
         public ?DiameterRange $entry = null,

@@ -13,13 +13,13 @@ final class CableType
     /** A conductor whose gauge is not stated is reckoned as this, on the safe side. */
     private const UNSTATED_GAUGE = 28;
 
-    /** @var ?array<string, Conductor> */
+    /** @var ?array<int|string, Conductor> */
     private ?array $conductors = null;
 
-    /** @var array<string, list<Conductor>> asked for again and again by every run of the type */
+    /** @var array<int|string, list<Conductor>> asked for again and again by every run of the type */
     private array $within = [];
 
-    /** @var ?array<string, Element> */
+    /** @var ?array<int|string, Element> */
     private ?array $elements = null;
 
     /**
@@ -53,7 +53,7 @@ final class CableType
     ) {
     }
 
-    /** @return array<string, Conductor> by path, in the order of the tree */
+    /** @return array<int|string, Conductor> by path, in the order of the tree */
     public function conductors(): array
     {
         if ($this->conductors === null) {
@@ -63,7 +63,7 @@ final class CableType
         return $this->conductors ?? [];
     }
 
-    /** @return array<string, Element> every element by path; the root under the empty path */
+    /** @return array<int|string, Element> every element by path; the root under the empty path */
     public function elements(): array
     {
         if ($this->elements === null) {

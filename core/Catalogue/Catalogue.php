@@ -8,12 +8,12 @@ namespace Sartal\Core\Catalogue;
 final readonly class Catalogue
 {
     /**
-     * @param  array<string, CableType>  $cables
-     * @param  array<string, ConnectorType>  $connectors
-     * @param  array<string, SignalType>  $signals
-     * @param  array<string, ContactPlan>  $plans
-     * @param  array<string, Part>  $parts
-     * @param  array<string, Recipe>  $recipes
+     * @param  array<int|string, CableType>  $cables
+     * @param  array<int|string, ConnectorType>  $connectors
+     * @param  array<int|string, SignalType>  $signals
+     * @param  array<int|string, ContactPlan>  $plans
+     * @param  array<int|string, Part>  $parts
+     * @param  array<int|string, Recipe>  $recipes
      */
     public function __construct(
         public array $cables = [],

@@ -12,11 +12,11 @@ final readonly class ContactPlan
 {
     /**
      * @param  string  $connector  connector type id
-     * @param  array<string, array<string, string>>  $channels  channel → function → address
-     * @param  array<string, string>  $byScheme  house colour scheme → the plan that it stands for; empty: the plan itself
+     * @param  array<int|string, array<int|string, string>>  $channels  channel → function → address
+     * @param  array<int|string, string>  $byScheme  house colour scheme → the plan that it stands for; empty: the plan itself
      * @param  int  $block  channels that share a block colour; 0: no blocks
      * @param  list<string>  $shared  addresses on which several functions are meant to meet
-     * @param  array<string, string>  $inserts  bay → insert that the plan presumes
+     * @param  array<int|string, string>  $inserts  bay → insert that the plan presumes
      * @param  bool  $retired  kept for those who use it, offered to nobody
      */
     public function __construct(
@@ -69,7 +69,7 @@ final readonly class ContactPlan
     /**
      * Addresses that more than one function claims.
      *
-     * @return array<string, list<string>> address → "channel function", two or more
+     * @return array<int|string, list<string>> address → "channel function", two or more
      */
     public function collisions(): array
     {

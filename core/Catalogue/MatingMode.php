@@ -9,7 +9,7 @@ final readonly class MatingMode
 {
     /**
      * @param  string  $with  connector type id
-     * @param  array<string, string>  $contacts  own address → the other's, where they differ
+     * @param  array<int|string, string>  $contacts  own address → the other's, where they differ
      */
     public function __construct(
         public string $with,

@@ -82,13 +82,14 @@ final readonly class CutRemedies
         return [$remedies, $ruledOut];
     }
 
-    /** @param  array<string, string>  $ring  run → run whose piece it takes */
+    /** @param  array<int|string, string>  $ring  run → run whose piece it takes */
     private function exchange(Run $run, array $ring): Remedy
     {
         $said = [];
         $helped = 0;
         $parts = $terms = [];
         foreach ($ring as $to => $from) {
+            $to = (string) $to;
             [$needs, $gets] = [$this->pieces->of($to), $this->pieces->of($from)];
             if ($needs === null || $gets === null) {
                 continue;

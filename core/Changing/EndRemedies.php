@@ -146,8 +146,8 @@ final readonly class EndRemedies
     /**
      * What is thrown away where the fitting that an inspection looks at is made again.
      *
-     * @param  array<string, Operation>  $operations
-     * @return array<string, int>
+     * @param  array<int|string, Operation>  $operations
+     * @return array<int|string, int>
      */
     public function scrapsAt(array $operations, Progress $progress, Operation $inspection): array
     {
@@ -180,7 +180,7 @@ final readonly class EndRemedies
     /**
      * Joints that the end was made by.
      *
-     * @return ?array<string, true> "conductor>node"; null: nobody knows
+     * @return ?array<int|string, true> "conductor>node"; null: nobody knows
      */
     private function made(Run $run, Side $side, Event $event): ?array
     {
@@ -189,7 +189,7 @@ final readonly class EndRemedies
         return $joints === null ? null : array_fill_keys($joints, true);
     }
 
-    /** @param  ?array<string, true>  $made */
+    /** @param  ?array<int|string, true>  $made */
     private function moves(Operation $join, string $run, ?array $made): bool
     {
         if ($made === null) {
@@ -225,7 +225,7 @@ final readonly class EndRemedies
 
     /**
      * @param  list<Operation>  $joins
-     * @param  ?array<string, true>  $made
+     * @param  ?array<int|string, true>  $made
      * @return list<string>
      */
     private function details(Run $run, Side $side, array $joins, ?array $made): array

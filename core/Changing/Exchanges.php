@@ -16,7 +16,7 @@ final class Exchanges
     /** Comparisons that an exact answer may take: a second or so. */
     public const MOST = 800_000;
 
-    /** @var array<string, array<string, string>> run → run whose piece it takes, by type of cable */
+    /** @var array<int|string, array<int|string, string>> run → run whose piece it takes, by type of cable */
     private array $taken = [];
 
     public function __construct(private readonly Installation $installation, private readonly Pieces $pieces, private readonly Worth $worth, private readonly int $most = self::MOST)
@@ -26,7 +26,7 @@ final class Exchanges
     /**
      * The pieces that move together with this run's own.
      *
-     * @return array<string, string> run → run whose piece it takes, which may be of no use to one that is cut anew; empty where its own stays
+     * @return array<int|string, string> run → run whose piece it takes, which may be of no use to one that is cut anew; empty where its own stays
      */
     public function ringOf(string $run): array
     {
@@ -41,7 +41,7 @@ final class Exchanges
     }
 
     /**
-     * @param  array<string, string>  $ring
+     * @param  array<int|string, string>  $ring
      * @return list<Effort>
      */
     public function terms(array $ring): array
@@ -57,7 +57,7 @@ final class Exchanges
 
     /**
      * @param  list<Piece>  $pieces
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     private function match(array $pieces): array
     {
@@ -151,7 +151,7 @@ final class Exchanges
      * order helps more of them.
      *
      * @param  list<Piece>  $short
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     private function dealt(array $short): array
     {

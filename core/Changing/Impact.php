@@ -12,7 +12,7 @@ use Sartal\Core\Parts\PartsList;
 final readonly class Impact
 {
     /**
-     * @param  array<string, RunImpact>  $runs  by run
+     * @param  array<int|string, RunImpact>  $runs  by run
      * @param  Figure  $minutes  of the best set
      * @param  Figure  $cost  of the best set: its hours, and its parts by their share of a pack
      * @param  PartsList  $parts  of the best set: what is to be bought

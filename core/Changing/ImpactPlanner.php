@@ -46,7 +46,8 @@ final readonly class ImpactPlanner
     public function after(Work $before): Impact
     {
         $runs = $restored = [];
-        foreach ($this->work->installation->runs as $id => $run) {
+        foreach ($this->work->installation->runs as $run) {
+            $id = $run->id;
             if ($this->isUntouched($before, $id)) {
                 continue;
             }
@@ -67,7 +68,7 @@ final readonly class ImpactPlanner
     {
         $runs = [];
         foreach ($this->work->installation->runs as $id => $run) {
-            if (! $run->withdrawn && self::keys($this->work, $id) !== []) {
+            if (! $run->withdrawn && self::keys($this->work, $run->id) !== []) {
                 $runs[$id] = $this->of($run);
             }
         }
@@ -217,7 +218,7 @@ final readonly class ImpactPlanner
     }
 
     /**
-     * @param  array<string, RunImpact>  $runs
+     * @param  array<int|string, RunImpact>  $runs
      * @param  list<string>  $restored
      * @param  list<\Sartal\Core\Findings\Finding>  $comes
      * @param  list<\Sartal\Core\Findings\Finding>  $goes

@@ -12,7 +12,7 @@ use Sartal\Core\Planning\Plan;
 /** The pieces that runs are made of. */
 final class Pieces
 {
-    /** @var array<string, ?Piece> */
+    /** @var array<int|string, ?Piece> */
     private array $known = [];
 
     /** @param  ?Plan  $before  by which it was cut, where nobody wrote its length down */

@@ -16,9 +16,9 @@ final readonly class Remedy
      * @param  Figure  $cost  in the installation's currency, hours and parts; of what has a price
      * @param  list<Ask>  $parts  that it takes
      * @param  ?Side  $side  of an end that is worked on
-     * @param  array<string, string>  $pieces  run → run whose piece it takes: the whole ring
+     * @param  array<int|string, string>  $pieces  run → run whose piece it takes: the whole ring
      * @param  list<string>  $reopens  operations that are done again, in the order of work
-     * @param  array<string, int>  $scraps  part or connector → how many are thrown away
+     * @param  array<int|string, int>  $scraps  part or connector → how many are thrown away
      * @param  string  $step  operation at which it goes back to the bench
      */
     public function __construct(

@@ -20,15 +20,15 @@ use Sartal\Core\Record\Record;
 /** What is done and what stands at the bench, assembly by assembly, as somebody asks. */
 final class Work
 {
-    /** @var array<string, array{array<string, Operation>, Progress}> */
+    /** @var array<int|string, array{array<int|string, Operation>, Progress}> */
     private array $known = [];
 
-    /** @param  array<string, array<string, Part>>  $covers  run → the sleeves over it, where they are to count */
+    /** @param  array<int|string, array<int|string, Part>>  $covers  run → the sleeves over it, where they are to count */
     public function __construct(public readonly Installation $installation, public readonly Plan $plan, public readonly Record $record, private readonly array $covers = [])
     {
     }
 
-    /** @return array<string, Operation> of the assembly that a run belongs to, in the order of work */
+    /** @return array<int|string, Operation> of the assembly that a run belongs to, in the order of work */
     public function operations(string $run): array
     {
         return $this->at($run)[0];
@@ -96,7 +96,7 @@ final class Work
         return $last;
     }
 
-    /** @return array{array<string, Operation>, Progress} */
+    /** @return array{array<int|string, Operation>, Progress} */
     private function at(string $run): array
     {
         $assembly = $this->plan->assemblies[$this->plan->assemblyOf[$run]];

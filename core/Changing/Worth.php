@@ -67,7 +67,7 @@ final readonly class Worth
         }
         $terms = $undo === 0.0 ? [] : [new Effort('take apart', 'half the time of its joints', $undo)];
         foreach ($minutes as $words => $taken) {
-            $terms[] = new Effort(lcfirst($words), sprintf('%d ×', $counts[$words]), $taken, 'standard times, or the crew’s own');
+            $terms[] = new Effort(lcfirst((string) $words), sprintf('%d ×', $counts[$words]), $taken, 'standard times, or the crew’s own');
         }
 
         return $terms;
@@ -92,7 +92,7 @@ final readonly class Worth
     /**
      * What is thrown away has to be there once more.
      *
-     * @param  array<string, int>  $scraps
+     * @param  array<int|string, int>  $scraps
      * @return list<Ask>
      */
     public function replaced(array $scraps, string $run, string $where): array

@@ -9,7 +9,7 @@ use Sartal\Core\Findings\Finding;
 /** How every cut that is still to be made comes off the stock. */
 final readonly class CutPlan
 {
-    /** @param  array<string, CablePlan>  $cables  by cable type id */
+    /** @param  array<int|string, CablePlan>  $cables  by cable type id */
     public function __construct(public array $cables)
     {
     }
@@ -20,7 +20,7 @@ final readonly class CutPlan
         return array_merge(...array_map(static fn (CablePlan $plan): array => $plan->findings, array_values($this->cables)), ...[[]]);
     }
 
-    /** @return array<string, array{Stock, Cut}> run → what it comes off, and the cut */
+    /** @return array<int|string, array{Stock, Cut}> run → what it comes off, and the cut */
     public function byRun(): array
     {
         $byRun = [];

@@ -11,7 +11,7 @@ final readonly class Replanned
      * @param  list<array{run: string, from: string, to: string}>  $moved  runs that come off other stock now; "" for none
      * @param  list<string>  $again  runs that are to be cut again
      * @param  list<string>  $done  runs that need no cut any more
-     * @param  array<string, int>  $bought  cable type → reels more (or fewer) to be bought
+     * @param  array<int|string, int>  $bought  cable type → reels more (or fewer) to be bought
      */
     private function __construct(public array $moved, public array $again, public array $done, public array $bought)
     {
@@ -43,7 +43,7 @@ final readonly class Replanned
     }
 
     /**
-     * @param  array<string, mixed>  $map
+     * @param  array<int|string, mixed>  $map
      * @return list<string>
      */
     private static function keys(array $map): array

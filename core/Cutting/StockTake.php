@@ -20,7 +20,7 @@ final class StockTake
     public const PIECE = 'piece:';
 
     /**
-     * @param  array<string, Length>  $cuts  run → length that it is to be cut at
+     * @param  array<int|string, Length>  $cuts  run → length that it is to be cut at
      * @return list<Need>
      */
     public static function needs(Installation $installation, Record $record, array $cuts): array
@@ -31,19 +31,19 @@ final class StockTake
             if ($run->withdrawn || $length->isZero() || ! isset($installation->catalogue->cables[$run->cable])) {
                 continue;
             }
-            $last = self::last($record, $id);
+            $last = self::last($record, $run->id);
             if ($last !== null && ! self::isShort($last, $length)) {
                 continue;
             }
             $loom = $installation->looms[$run->loom ?? ''] ?? null;
-            $needs[] = new Need($id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
+            $needs[] = new Need($run->id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
         }
 
         return $needs;
     }
 
     /**
-     * @param  array<string, Length>  $cuts
+     * @param  array<int|string, Length>  $cuts
      * @return list<Stock>
      */
     public static function stock(Installation $installation, Record $record, array $cuts): array
@@ -80,7 +80,7 @@ final class StockTake
         return $last;
     }
 
-    /** @return array<string, list<CutMade>> what was cut off each reel and piece, in order */
+    /** @return array<int|string, list<CutMade>> what was cut off each reel and piece, in order */
     private static function made(Record $record): array
     {
         $made = [];
@@ -115,8 +115,8 @@ final class StockTake
     /**
      * Pieces that are no use for their run: too short, or cut again since.
      *
-     * @param  array<string, Length>  $cuts
-     * @param  array<string, list<CutMade>>  $made
+     * @param  array<int|string, Length>  $cuts
+     * @param  array<int|string, list<CutMade>>  $made
      * @return list<Stock>
      */
     private static function pieces(Installation $installation, Record $record, array $cuts, array $made): array
@@ -143,14 +143,14 @@ final class StockTake
     /**
      * Pieces that some run is made of.
      *
-     * @param  array<string, Length>  $cuts
-     * @return array<string, true> by the event that cut it
+     * @param  array<int|string, Length>  $cuts
+     * @return array<int|string, true> by the event that cut it
      */
     private static function holders(Installation $installation, Record $record, array $cuts): array
     {
         $held = [];
         foreach ($installation->runs as $id => $run) {
-            $last = $run->withdrawn ? null : self::last($record, $id);
+            $last = $run->withdrawn ? null : self::last($record, $run->id);
             if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Length::zero())) {
                 $held[self::piece($last)] = true;
             }
@@ -159,7 +159,7 @@ final class StockTake
         return $held;
     }
 
-    /** @return array<string, Length> how long each piece is by what was said of it last, by the event that cut it */
+    /** @return array<int|string, Length> how long each piece is by what was said of it last, by the event that cut it */
     private static function lengths(Record $record): array
     {
         $lengths = [];

@@ -11,13 +11,13 @@ use Sartal\Core\Wiring\Node;
 /** Names a cause as a technician would, and says what it does to the signal. */
 final class CauseWords
 {
-    /** @var array<string, list<Joint>> by terminal */
+    /** @var array<int|string, list<Joint>> by terminal */
     private array $at = [];
 
-    /** @var array<string, Joint> by joint id */
+    /** @var array<int|string, Joint> by joint id */
     private array $joints = [];
 
-    /** @var array<string, array<string, true>> fitting → channels on it */
+    /** @var array<int|string, array<int|string, true>> fitting → channels on it */
     private array $channels = [];
 
     /** @param  list<Joint>  $joints */
@@ -124,7 +124,7 @@ final class CauseWords
         return count($sides) === 1 ? (string) array_key_first($sides) : '';
     }
 
-    /** @return array<string, list<string>> circuit → functions */
+    /** @return array<int|string, list<string>> circuit → functions */
     private function concerned(Fault $fault): array
     {
         $functions = [];

@@ -26,7 +26,7 @@ final readonly class Coverage
     {
         $sight = new Sight($expectation);
         $patch = Patch::around(array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)), $expectation->wiring, $places->order);
-        /** @var array<string, array{FaultKind, ?Method, non-empty-list<Fault>}> $passed */
+        /** @var array<int|string, array{FaultKind, ?Method, non-empty-list<Fault>}> $passed */
         $passed = [];
         $count = 0;
         foreach (FaultSources::credible($places) as $source) {

@@ -192,7 +192,7 @@ final readonly class Diagnostician
     }
 
     /**
-     * @param  array<string, Cause>  $found
+     * @param  array<int|string, Cause>  $found
      * @return list<Cause>
      */
     private function ranked(array $found): array

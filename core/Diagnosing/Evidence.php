@@ -13,7 +13,7 @@ use Sartal\Core\Wiring\Wiring;
 /** A reading beside what was expected, with what was sampled to be found by the nodes that it hangs on. */
 final class Evidence
 {
-    /** @var array<string, array<string, Sample>> node → samples by question */
+    /** @var array<int|string, array<int|string, Sample>> node → samples by question */
     private array $hanging = [];
 
     public function __construct(public readonly Expectation $expectation, public readonly Reading $reading)
@@ -26,8 +26,8 @@ final class Evidence
     }
 
     /**
-     * @param  array<string, true>  $nodes
-     * @return array<string, Sample> by question
+     * @param  array<int|string, true>  $nodes
+     * @return array<int|string, Sample> by question
      */
     public function samplesAt(array $nodes): array
     {

@@ -14,9 +14,9 @@ use Sartal\Core\Wiring\Node;
 final readonly class FaultPlaces
 {
     /**
-     * @param  array<string, list<string>>  $terminals  by fitting
-     * @param  array<string, int>  $order  place of a terminal in its connector
-     * @param  array<string, string>  $groups  joint id → element
+     * @param  array<int|string, list<string>>  $terminals  by fitting
+     * @param  array<int|string, int>  $order  place of a terminal in its connector
+     * @param  array<int|string, string>  $groups  joint id → element
      */
     private function __construct(
         public array $terminals,

@@ -22,7 +22,7 @@ final class FirstToOpen
 
     private const FEW = 1;
 
-    /** @var array<string, array{side: string, runs: array<string, true>, joints: int}> by fitting */
+    /** @var array<int|string, array{side: string, runs: array<int|string, true>, joints: int}> by fitting */
     private array $ends = [];
 
     /**

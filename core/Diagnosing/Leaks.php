@@ -14,7 +14,7 @@ final readonly class Leaks implements FaultSource
     /** Ω; a lamp stays dark: common practice. */
     public const OHMS = 50_000.0;
 
-    /** @param  array<string, string>  $groups joint id → element */
+    /** @param  array<int|string, string>  $groups joint id → element */
     public function __construct(private array $groups)
     {
     }

@@ -59,7 +59,7 @@ final readonly class NextReading
     /**
      * Single questions; of an opened end all of them, because they are seen together.
      *
-     * @param  array<string, true>  $nodes
+     * @param  array<int|string, true>  $nodes
      * @return list<non-empty-list<Question>>
      */
     private function candidates(Method $method, array $nodes): array
@@ -158,7 +158,7 @@ final readonly class NextReading
 
     /**
      * @param  list<Cause>  $causes
-     * @return array<string, true> nodes that conduct to what any of them changes
+     * @return array<int|string, true> nodes that conduct to what any of them changes
      */
     private function concerned(array $causes): array
     {

@@ -14,7 +14,7 @@ use Sartal\Core\Wiring\Edit;
  */
 final readonly class PairFaults implements FaultSource
 {
-    /** @param  array<string, string>  $groups joint id → the element (pair, coax, …) its conductor belongs to */
+    /** @param  array<int|string, string>  $groups joint id → the element (pair, coax, …) its conductor belongs to */
     public function __construct(private array $groups)
     {
     }

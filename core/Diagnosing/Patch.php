@@ -14,10 +14,10 @@ use Sartal\Core\Wiring\Wiring;
 final readonly class Patch
 {
     /**
-     * @param  array<string, list<Edge>>  $joints  by fitting
+     * @param  array<int|string, list<Edge>>  $joints  by fitting
      * @param  list<Edge>  $conductors
-     * @param  array<string, list<string>>  $terminals  by fitting, in the order of the connector
-     * @param  array<string, list<Edge>>  $switches  edges of each switch
+     * @param  array<int|string, list<string>>  $terminals  by fitting, in the order of the connector
+     * @param  array<int|string, list<Edge>>  $switches  edges of each switch
      * @param  list<Edge>  $links
      */
     private function __construct(
@@ -32,7 +32,7 @@ final readonly class Patch
 
     /**
      * @param  list<string>  $probes
-     * @param  array<string, int>  $order  place of every terminal in its connector
+     * @param  array<int|string, int>  $order  place of every terminal in its connector
      */
     public static function around(array $probes, Wiring $wiring, array $order): self
     {

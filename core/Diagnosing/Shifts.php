@@ -17,8 +17,8 @@ final readonly class Shifts implements FaultSource
     private const FURTHEST = 8;
 
     /**
-     * @param  array<string, list<string>>  $terminals  every terminal by fitting, in the order of the connector
-     * @param  array<string, string>  $groups  joint id → element
+     * @param  array<int|string, list<string>>  $terminals  every terminal by fitting, in the order of the connector
+     * @param  array<int|string, string>  $groups  joint id → element
      */
     public function __construct(private array $terminals, private array $groups)
     {
@@ -70,7 +70,7 @@ final readonly class Shifts implements FaultSource
     /**
      * @param  list<Edge>  $block
      * @param  list<string>  $row
-     * @param  array<string, int>  $place
+     * @param  array<int|string, int>  $place
      */
     private function shifted(array $block, int $places, array $row, array $place): ?Fault
     {

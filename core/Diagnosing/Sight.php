@@ -15,7 +15,7 @@ use Sartal\Core\Wiring\Wiring;
  */
 final class Sight
 {
-    /** @var array{?Fault, ?Wiring, array<string, true>} of the fault looked at last */
+    /** @var array{?Fault, ?Wiring, array<int|string, true>} of the fault looked at last */
     private array $last = [null, null, []];
 
     public function __construct(private readonly Expectation $expectation)
@@ -43,7 +43,7 @@ final class Sight
         return ! $senses->agree($question, $senses->expected($question), $read);
     }
 
-    /** @return array{Wiring, array<string, true>} the wiring with the fault in it, and what conducts to what it changes, before or after */
+    /** @return array{Wiring, array<int|string, true>} the wiring with the fault in it, and what conducts to what it changes, before or after */
     private function touched(Fault $fault): array
     {
         if ($this->last[0] === $fault && $this->last[1] !== null) {

@@ -24,7 +24,7 @@ final class Symptom
     /** @var list<string> pairs that were read as split, among those to compare */
     private array $split;
 
-    /** @var array<string, Sample> what other methods showed of them, by question */
+    /** @var array<int|string, Sample> what other methods showed of them, by question */
     private array $samples;
 
     /**
@@ -115,7 +115,7 @@ final class Symptom
 
     /**
      * @param  list<Fault>  $faults
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     private function reachedBy(array $faults, Wiring $wiring): array
     {

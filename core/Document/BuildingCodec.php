@@ -63,7 +63,7 @@ final class BuildingCodec
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeLocation(Location $location): array
     {
         return ['id' => $location->id, 'name' => $location->name] + CatalogueEncoder::brief([
@@ -73,13 +73,13 @@ final class BuildingCodec
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeJunction(Junction $junction): array
     {
         return ['id' => $junction->id, 'name' => $junction->name] + CatalogueEncoder::brief(['at' => self::encodeAt($junction->at)]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeWay(Way $way): array
     {
         return ['id' => $way->id, 'name' => $way->name, 'kind' => $way->kind->value, 'length' => $way->length->canonical()] + CatalogueEncoder::brief([

@@ -61,7 +61,7 @@ final class CableSideCodec
         );
     }
 
-    /** @return array<string, int> */
+    /** @return array<int|string, int> */
     private static function hardware(Fields $fields): array
     {
         $counts = [];
@@ -76,7 +76,7 @@ final class CableSideCodec
         return $counts;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(CableSide $side): array
     {
         return CatalogueEncoder::brief([

@@ -240,7 +240,7 @@ final class CatalogueDecoder
      * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe
      *
      * @param  callable(Fields): T  $read
-     * @return array<string, T>
+     * @return array<int|string, T>
      */
     private static function byId(Fields $fields, string $key, callable $read): array
     {

@@ -31,7 +31,7 @@ use Sartal\Core\Measure\Length;
  * Catalogue entries into their JSON shape, in one canonical spelling: what is
  * as it would be by default is left out.
  *
- * @phpstan-type Json array<string, mixed>
+ * @phpstan-type Json array<int|string, mixed>
  */
 final class CatalogueEncoder
 {

@@ -60,7 +60,7 @@ final class EventCodec
         );
     }
 
-    /** @return array<string, int> */
+    /** @return array<int|string, int> */
     private static function scraps(Fields $fields): array
     {
         $scraps = [];
@@ -97,7 +97,7 @@ final class EventCodec
         return $built;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Event $event): array
     {
         return CatalogueEncoder::brief([
@@ -128,7 +128,7 @@ final class EventCodec
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function encodeCut(CutMade $cut): array
     {
         return CatalogueEncoder::brief([

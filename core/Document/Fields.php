@@ -18,7 +18,7 @@ final class Fields
 {
     private const LONGEST_TEXT = 2000;
 
-    /** @var array<string, true> */
+    /** @var array<int|string, true> */
     private array $asked = [];
 
     /** @param  array<array-key, mixed>  $data */
@@ -189,7 +189,7 @@ final class Fields
         return $numbers;
     }
 
-    /** @return array<string, float> */
+    /** @return array<int|string, float> */
     public function numberMap(string $key, float $most): array
     {
         $map = [];
@@ -278,7 +278,7 @@ final class Fields
         return $texts;
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     public function textMap(string $key): array
     {
         $map = [];

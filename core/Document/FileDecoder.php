@@ -203,7 +203,7 @@ final class FileDecoder
         CatalogueDecoder::once($fields, 'people', array_map(static fn (Person $person): string => $person->signIn, $file->people));
     }
 
-    /** @param  array<string, int>  $known */
+    /** @param  array<int|string, int>  $known */
     private static function event(Fields $fields, int $i, Event $event, Installation $installation, array $known): void
     {
         if (! isset($installation->runs[$event->run])) {
@@ -218,7 +218,7 @@ final class FileDecoder
      * @template T of object{id: string}
      *
      * @param  callable(Fields): T  $read
-     * @return array<string, T>
+     * @return array<int|string, T>
      */
     private static function byId(Fields $fields, string $key, callable $read): array
     {

@@ -21,7 +21,7 @@ use Sartal\Core\Installation\Topology;
 /** A whole installation file into its JSON shape, in one canonical spelling. */
 final class FileEncoder
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function file(InstallationFile $file): array
     {
         return [
@@ -33,7 +33,7 @@ final class FileEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function installation(Installation $in): array
     {
         return [
@@ -60,7 +60,7 @@ final class FileEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function rules(HouseRules $rules): array
     {
         return [
@@ -74,7 +74,7 @@ final class FileEncoder
         ];
     }
 
-    /** @return array<string, mixed> key of each school → what the house chose */
+    /** @return array<int|string, mixed> key of each school → what the house chose */
     private static function schools(HouseRules $rules): array
     {
         $chosen = [];
@@ -85,7 +85,7 @@ final class FileEncoder
         return $chosen;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function circuit(Circuit $circuit): array
     {
         return ['id' => $circuit->id, 'name' => $circuit->name, 'signal' => $circuit->signal]
@@ -96,7 +96,7 @@ final class FileEncoder
             ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function demand(Demand $demand): array
     {
         return CatalogueEncoder::brief(['rate' => $demand->rate?->value] + array_map(
@@ -105,7 +105,7 @@ final class FileEncoder
         ));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function equipment(Equipment $equipment): array
     {
         return [
@@ -120,7 +120,7 @@ final class FileEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function fitting(Fitting $fitting): array
     {
         return CatalogueEncoder::brief([
@@ -136,19 +136,19 @@ final class FileEncoder
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function mating(Mating $mating): array
     {
         return ['fitting' => $mating->fitting, 'with' => $mating->with];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function link(Link $link): array
     {
         return CatalogueEncoder::brief(['from' => $link->from, 'to' => $link->to, 'note' => $link->note]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function switch(PanelSwitch $switch): array
     {
         return ['id' => $switch->id, 'name' => $switch->name, 'from' => $switch->from, 'to' => $switch->to, 'closedAtRest' => $switch->closedAtRest];

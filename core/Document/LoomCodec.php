@@ -30,7 +30,7 @@ final class LoomCodec
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Loom $loom): array
     {
         return ['id' => $loom->id, 'name' => $loom->name] + CatalogueEncoder::brief([

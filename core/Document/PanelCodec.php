@@ -44,7 +44,7 @@ final class PanelCodec
         return $panel;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Panel $panel): array
     {
         return CatalogueEncoder::brief([

@@ -39,7 +39,7 @@ final class PartCodec
         );
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Part $part): array
     {
         return CatalogueEncoder::brief([
@@ -80,7 +80,7 @@ final class PartCodec
         return new LabelFace($form, $width, $height, $printed);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function encodeFace(LabelFace $face): array
     {
         return CatalogueEncoder::brief([

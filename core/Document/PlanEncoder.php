@@ -25,14 +25,14 @@ use Sartal\Core\Wiring\Joint;
 /** A plan into its JSON shape (docs/schema/plan.schema.json). */
 final class PlanEncoder
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function plan(Plan $plan, Installation $installation): array
     {
         $assemblies = new AssemblyPlanner($installation, $plan->runs);
         $runs = [];
         foreach ($plan->runs as $id => $run) {
             $runs[] = [
-                'id' => $id,
+                'id' => (string) $id,
                 'code' => $installation->runs[$id]->code,
                 'assembly' => $plan->assemblyOf[$id],
                 'cut' => self::worked($run->cut),
@@ -63,7 +63,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function worked(Worked $worked): array
     {
         return [
@@ -76,7 +76,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function figure(Figure $figure): array
     {
         return [
@@ -88,7 +88,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function end(EndPinout $end): array
     {
         return [
@@ -97,7 +97,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function joint(Joint $joint): array
     {
         return [
@@ -113,7 +113,7 @@ final class PlanEncoder
 
     /**
      * @param  array<array-key, string>  $rotations
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      */
     public static function label(Label $label, array $rotations, LabelTurn $rule): array
     {
@@ -138,7 +138,7 @@ final class PlanEncoder
         return array_map(static fn (Bead $bead): array => ['stage' => $bead->stage->value, 'state' => $bead->state->value], $strand);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function expected(Expectation $expectation): array
     {
         return ['lights' => (object) $expectation->reading->lights, 'pairs' => array_map(static fn ($pair): array => $pair->nodes, $expectation->setup->pairs)];
@@ -147,7 +147,7 @@ final class PlanEncoder
     /**
      * A state of the switches, by the lines that read otherwise than at rest.
      *
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      */
     public static function changed(SwitchState $state, Expectation $expectation, Expectation $rest): array
     {
@@ -160,7 +160,7 @@ final class PlanEncoder
         return ['id' => $state->id, 'name' => $state->name, 'lights' => (object) $lines];
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     public static function finding(Finding $finding): array
     {
         return [

@@ -35,7 +35,7 @@ final class ReadingCodec
         return new Reading($lights, $splits, $samples, $declared);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Reading $reading): array
     {
         return ['lights' => (object) $reading->lights]
@@ -44,7 +44,7 @@ final class ReadingCodec
             + ($reading->declared === [] ? [] : ['declared' => $reading->declared]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeSample(Sample $sample): array
     {
         return CatalogueEncoder::brief(['method' => $sample->question->method->value, 'state' => $sample->question->state, 'at' => $sample->question->at])

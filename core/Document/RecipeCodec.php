@@ -35,7 +35,7 @@ final class RecipeCodec
         );
     }
 
-    /** @return array<string, Length> */
+    /** @return array<int|string, Length> */
     private static function cores(Fields $fields): array
     {
         $cores = [];
@@ -50,7 +50,7 @@ final class RecipeCodec
         return $cores;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Recipe $recipe): array
     {
         return CatalogueEncoder::brief([

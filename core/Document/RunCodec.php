@@ -72,7 +72,7 @@ final class RunCodec
         return new Leg(FileDecoder::id($fields), $fields->text('label', ''), $fields->texts('elements'), $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()), $landing, $fields->text('recipe', ''));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encode(Run $run): array
     {
         return CatalogueEncoder::brief([
@@ -90,7 +90,7 @@ final class RunCodec
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function encodeEnd(End $end): array
     {
         return CatalogueEncoder::brief([
@@ -107,7 +107,7 @@ final class RunCodec
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function encodeLeg(Leg $leg): array
     {
         return CatalogueEncoder::brief([

@@ -58,13 +58,13 @@ final class StockCodec
         return $workshop;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeWorkshop(Workshop $workshop): array
     {
         return ['benches' => $workshop->benches, 'hours' => CatalogueEncoder::plain($workshop->hours)] + CatalogueEncoder::brief(['tools' => self::map($workshop->tools)]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeReel(Reel $reel): array
     {
         return CatalogueEncoder::brief([
@@ -77,7 +77,7 @@ final class StockCodec
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeEconomy(Economy $economy): array
     {
         return [
@@ -99,7 +99,7 @@ final class StockCodec
         return $marks;
     }
 
-    /** @param  array<string, float|int>  $map */
+    /** @param  array<int|string, float|int>  $map */
     private static function map(array $map): ?object
     {
         return $map === [] ? null : (object) array_map(static fn (float|int $number): float|int => CatalogueEncoder::plain((float) $number), $map);

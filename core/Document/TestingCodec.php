@@ -23,7 +23,7 @@ final class TestingCodec
         return new Instrument(FileDecoder::id($fields), $fields->name('name'), $fields->choice('kind', InstrumentKind::class), $fields->text('number', ''), $to);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeInstrument(Instrument $instrument): array
     {
         return CatalogueEncoder::brief([
@@ -48,7 +48,7 @@ final class TestingCodec
         return $rules;
     }
 
-    /** @return array{string, array<string, list<Method>>} */
+    /** @return array{string, array<int|string, list<Method>>} */
     private static function family(Fields $fields): array
     {
         $family = $fields->text('family');
@@ -69,7 +69,7 @@ final class TestingCodec
         return [$family, $stages];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function encodeRules(TestRules $rules): array
     {
         $families = [];

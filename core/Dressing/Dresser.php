@@ -143,7 +143,7 @@ final class Dresser
         $terms = [];
         foreach (array_count_values(array_map(static fn (CableType $cable): string => $cable->id, $cables)) as $id => $count) {
             foreach ($cables as $cable) {
-                if ($cable->id === $id) {
+                if ($cable->id === (string) $id) {
                     $terms[] = new FigureTerm($cable->name, sprintf('%d × ⌀ %s', $count, $cable->outerDiameter->canonical()), '', 'stated by the cable type');
 
                     break;

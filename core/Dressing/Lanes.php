@@ -13,13 +13,13 @@ use Sartal\Core\Looming\Segment;
  */
 final class Lanes
 {
-    /** @var array<string, list<Segment>> */
+    /** @var array<int|string, list<Segment>> */
     private array $after = [];
 
     /** @var array<int, list<array{int, int}>> line → stretches in use, nm */
     private array $used = [];
 
-    /** @var array<string, int> */
+    /** @var array<int|string, int> */
     private array $lanes = [];
 
     /** What stands beside a tip takes so much of the loom's length. */
@@ -38,7 +38,7 @@ final class Lanes
 
     /**
      * @param  list<Segment>  $segments
-     * @return array<string, int>
+     * @return array<int|string, int>
      */
     public static function of(array $segments): array
     {

@@ -10,7 +10,7 @@ final readonly class Attempt
     /**
      * @param  list<Booking>  $bookings
      * @param  float  $minutes  until all of it is done
-     * @param  array<string, float>  $urgency  chore → how urgent it was taken to be
+     * @param  array<int|string, float>  $urgency  chore → how urgent it was taken to be
      */
     public function __construct(public array $bookings, public float $minutes, public array $urgency)
     {

@@ -12,8 +12,8 @@ final class Bounds
     /**
      * @param  list<Chore>  $chores
      * @param  list<Hand>  $hands
-     * @param  array<string, int>  $tools
-     * @param  array<string, float>  $tails  chore → min from its beginning to the end of the longest chain
+     * @param  array<int|string, int>  $tools
+     * @param  array<int|string, float>  $tails  chore → min from its beginning to the end of the longest chain
      * @return list<Bound> the tightest first
      */
     public static function of(array $chores, array $hands, array $tools, int $benches, array $tails): array

@@ -24,7 +24,7 @@ final readonly class Forecaster
 
     /**
      * @param  list<Hand>  $hands
-     * @param  array<string, int>  $tools  how many there are of those that are short
+     * @param  array<int|string, int>  $tools  how many there are of those that are short
      * @param  int  $benches  0: as many as people
      */
     public function __construct(private array $hands, private array $tools = [], private int $benches = 0)
@@ -62,7 +62,7 @@ final readonly class Forecaster
      * who can do less asked first, and without.
      *
      * @param  list<Chore>  $chores
-     * @param  array<string, float>  $urgency
+     * @param  array<int|string, float>  $urgency
      */
     private function better(Attempt $best, array $chores, array $urgency): Attempt
     {
@@ -106,7 +106,7 @@ final readonly class Forecaster
 
     /**
      * @param  list<Chore>  $chores
-     * @return array<string, float>
+     * @return array<int|string, float>
      */
     private static function tails(array $chores): array
     {
@@ -140,8 +140,8 @@ final readonly class Forecaster
 
     /**
      * @param  list<Chore>  $chores
-     * @param  array<string, float>  $tails
-     * @return list<array<string, float>> chore → how urgent, by one rule each
+     * @param  array<int|string, float>  $tails
+     * @return list<array<int|string, float>> chore → how urgent, by one rule each
      */
     private function rules(array $chores, array $tails): array
     {
@@ -159,7 +159,7 @@ final readonly class Forecaster
 
     /**
      * @param  list<Chore>  $chores
-     * @param  array<string, float>  $urgency
+     * @param  array<int|string, float>  $urgency
      * @param  bool  $sparing  who can do less is asked first
      */
     private function scheduled(array $chores, array $urgency, bool $sparing): Attempt
@@ -179,7 +179,7 @@ final readonly class Forecaster
         $queue = new \SplMinHeap;
         $places = array_flip(array_keys($known));
         foreach (array_keys($open, 0, true) as $id) {
-            $queue->insert([-$urgency[$id], $places[$id], $id]);
+            $queue->insert([-$urgency[$id], $places[$id], (string) $id]);
         }
         $lines = $this->lines();
         $ready = [];
@@ -201,7 +201,7 @@ final readonly class Forecaster
         return new Attempt($bookings, $end, $urgency);
     }
 
-    /** @return array{hands: array<string, Timeline>, tools: array<string, list<Timeline>>, benches: list<Timeline>} */
+    /** @return array{hands: array<int|string, Timeline>, tools: array<int|string, list<Timeline>>, benches: list<Timeline>} */
     private function lines(): array
     {
         $several = static fn (int $count): array => array_map(static fn (): Timeline => new Timeline, range(1, max(1, $count)));
@@ -216,7 +216,7 @@ final readonly class Forecaster
     /**
      * As early as somebody, the tools and a bench are free together.
      *
-     * @param  array{hands: array<string, Timeline>, tools: array<string, list<Timeline>>, benches: list<Timeline>}  $lines
+     * @param  array{hands: array<int|string, Timeline>, tools: array<int|string, list<Timeline>>, benches: list<Timeline>}  $lines
      */
     private function booked(Chore $chore, float $ready, array $lines, bool $sparing): Booking
     {

@@ -11,9 +11,9 @@ final readonly class Economy
      * @param  string  $currency  as it is written after an amount: "EUR"
      * @param  float  $rate  of an hour at the bench
      * @param  float  $spares  per cent more of small parts that get lost or spoiled
-     * @param  array<string, float>  $prices  part id → of a pack; connector id → of one; cable id → of a metre
-     * @param  array<string, int>  $stock  part or connector id → pieces on the shelf
-     * @param  array<string, float>  $bought  assembly id → price of the same, ready made
+     * @param  array<int|string, float>  $prices  part id → of a pack; connector id → of one; cable id → of a metre
+     * @param  array<int|string, int>  $stock  part or connector id → pieces on the shelf
+     * @param  array<int|string, float>  $bought  assembly id → price of the same, ready made
      */
     public function __construct(
         public string $currency = 'EUR',

@@ -16,7 +16,7 @@ final readonly class End
      * @param  int  $spares  further times that the end can be made again
      * @param  list<Leg>  $legs
      * @param  list<HandJoint>  $exceptions
-     * @param  array<string, string>  $unused  conductor or element path → reason
+     * @param  array<int|string, string>  $unused  conductor or element path → reason
      */
     public function __construct(
         public string $location,

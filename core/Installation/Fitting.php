@@ -9,7 +9,7 @@ final readonly class Fitting
 {
     /**
      * @param  string  $connector  connector type id
-     * @param  array<string, string>  $inserts  bay → connector type id of the insert in it
+     * @param  array<int|string, string>  $inserts  bay → connector type id of the insert in it
      * @param  list<string>  $shared  addresses on which several wires are meant to meet
      * @param  string  $exit  where the cable leaves the hood; "" the usual way
      * @param  ?int  $clocking  degrees, of a plug that points somewhere

@@ -12,21 +12,21 @@ final readonly class Installation
 {
     /**
      * @param  Catalogue  $catalogue  the types that the installation uses, pinned
-     * @param  array<string, Location>  $locations
-     * @param  array<string, Way>  $ways
-     * @param  array<string, Loom>  $looms
-     * @param  array<string, Circuit>  $circuits
-     * @param  array<string, Equipment>  $equipment
-     * @param  array<string, Fitting>  $fittings
-     * @param  array<string, Run>  $runs
+     * @param  array<int|string, Location>  $locations
+     * @param  array<int|string, Way>  $ways
+     * @param  array<int|string, Loom>  $looms
+     * @param  array<int|string, Circuit>  $circuits
+     * @param  array<int|string, Equipment>  $equipment
+     * @param  array<int|string, Fitting>  $fittings
+     * @param  array<int|string, Run>  $runs
      * @param  list<Mating>  $matings
      * @param  list<string>  $splices
      * @param  list<Link>  $links
-     * @param  array<string, PanelSwitch>  $switches
-     * @param  array<string, Junction>  $junctions
-     * @param  array<string, Panel>  $panels
-     * @param  array<string, Reel>  $reels
-     * @param  array<string, Instrument>  $instruments
+     * @param  array<int|string, PanelSwitch>  $switches
+     * @param  array<int|string, Junction>  $junctions
+     * @param  array<int|string, Panel>  $panels
+     * @param  array<int|string, Reel>  $reels
+     * @param  array<int|string, Instrument>  $instruments
      */
     public function __construct(
         public string $id,
@@ -64,7 +64,7 @@ final readonly class Installation
         return $this->copy(rules: $rules);
     }
 
-    /** @param  array<string, Way>  $ways */
+    /** @param  array<int|string, Way>  $ways */
     public function withWays(array $ways): self
     {
         return $this->copy(ways: $ways);
@@ -78,8 +78,8 @@ final readonly class Installation
     /**
      * With a run that is not one of it yet, and what it brings along.
      *
-     * @param  array<string, Fitting>  $fittings
-     * @param  array<string, Circuit>  $circuits
+     * @param  array<int|string, Fitting>  $fittings
+     * @param  array<int|string, Circuit>  $circuits
      */
     public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
@@ -112,11 +112,11 @@ final readonly class Installation
     }
 
     /**
-     * @param  ?array<string, Way>  $ways
-     * @param  ?array<string, Loom>  $looms
-     * @param  ?array<string, Circuit>  $circuits
-     * @param  ?array<string, Fitting>  $fittings
-     * @param  ?array<string, Run>  $runs
+     * @param  ?array<int|string, Way>  $ways
+     * @param  ?array<int|string, Loom>  $looms
+     * @param  ?array<int|string, Circuit>  $circuits
+     * @param  ?array<int|string, Fitting>  $fittings
+     * @param  ?array<int|string, Run>  $runs
      */
     private function copy(
         ?HouseRules $rules = null, ?Catalogue $catalogue = null, ?array $ways = null, ?array $looms = null,

@@ -39,7 +39,7 @@ final readonly class LabelScheme
         return array_values(array_diff(array_unique($found[1]), array_keys(self::TOKENS)));
     }
 
-    /** @param  array<string, string>  $values  by token */
+    /** @param  array<int|string, string>  $values  by token */
     public static function filled(string $template, array $values): string
     {
         $text = preg_replace_callback('~\{(\w+)\}~', static fn (array $match): string => $values[$match[1]] ?? '', $template) ?? '';

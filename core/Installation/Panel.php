@@ -24,7 +24,7 @@ final readonly class Panel
      * @param  Length  $dressing  more for each tail, to be dressed and to be opened
      * @param  TailCut  $tails  how a group of tails is cut
      * @param  ?int  $unit  of its rack that its top edge is at
-     * @param  array<string, string>  $places  "row-column", from 1 → fitting
+     * @param  array<int|string, string>  $places  "row-column", from 1 → fitting
      */
     public function __construct(
         public string $id,

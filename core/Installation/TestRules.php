@@ -8,7 +8,7 @@ namespace Sartal\Core\Installation;
 final readonly class TestRules
 {
     /**
-     * @param  array<string, array<string, list<Method>>>  $byFamily  connector family → stage → methods
+     * @param  array<int|string, array<int|string, list<Method>>>  $byFamily  connector family → stage → methods
      * @param  int  $retestMonths  from one test in service to the next; 0: never
      * @param  int  $mainsMonths  the same for what carries mains; local code may ask for less
      */

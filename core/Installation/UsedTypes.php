@@ -9,7 +9,7 @@ use Sartal\Core\Catalogue\Catalogue;
 /** The types that an installation really uses: what it pins, so that a newer catalogue does not change it. */
 final class UsedTypes
 {
-    /** @var array<string, array<string, true>> kind → id */
+    /** @var array<int|string, array<int|string, true>> kind → id */
     private array $used = ['cables' => [], 'connectors' => [], 'signals' => [], 'plans' => [], 'parts' => [], 'recipes' => []];
 
     private function __construct(private readonly Installation $installation)

@@ -22,7 +22,7 @@ final class LabelPrints
 
     private readonly LabelParts $parts;
 
-    /** @var array<string, string> "device:port" → path of the end that is plugged in there */
+    /** @var array<int|string, string> "device:port" → path of the end that is plugged in there */
     private array $plugged = [];
 
     public function __construct(private readonly Installation $installation)
@@ -44,7 +44,7 @@ final class LabelPrints
     }
 
     /**
-     * @param  array<string, list<Label>>  $labels  by run
+     * @param  array<int|string, list<Label>>  $labels  by run
      * @param  array<array-key, string>  $rotations  code → what it reads upside down
      * @return list<PrintedLabel>
      */
@@ -122,7 +122,7 @@ final class LabelPrints
         foreach ([$leg, ...$others] as $each) {
             $plan = $this->installation->plan($each->landing->plan ?? '');
             foreach ($each->landing->channels ?? [] as $element => $channel) {
-                if ($plan !== null && $plan->block > 0 && in_array($element, $leg->elements, true)) {
+                if ($plan !== null && $plan->block > 0 && in_array((string) $element, $leg->elements, true)) {
                     return Blocks::colour($plan->blockOf($channel));
                 }
             }

@@ -13,7 +13,7 @@ final readonly class Lay
 {
     /**
      * @param  list<Term>  $extra  of its loom's breakouts and of panels at its ends
-     * @param  array<string, array<string, Worked>>  $tails  side → leg → its tail behind a panel
+     * @param  array<int|string, array<int|string, Worked>>  $tails  side → leg → its tail behind a panel
      */
     public function __construct(public Route $route, public array $extra = [], public array $tails = [])
     {

@@ -14,13 +14,13 @@ use Sartal\Core\Routing\Router;
 /** How all runs lie in the building: their ways, the shapes of their looms, their tails behind panels. */
 final readonly class Layout
 {
-    /** @var array<string, Route> by run */
+    /** @var array<int|string, Route> by run */
     public array $routes;
 
-    /** @var array<string, LoomShape> by loom */
+    /** @var array<int|string, LoomShape> by loom */
     public array $looms;
 
-    /** @var array<string, Lay> by run */
+    /** @var array<int|string, Lay> by run */
     public array $lays;
 
     public Router $router;
@@ -47,8 +47,8 @@ final readonly class Layout
     }
 
     /**
-     * @param  array<string, Route>  $routes
-     * @return array<string, LoomShape>
+     * @param  array<int|string, Route>  $routes
+     * @return array<int|string, LoomShape>
      */
     private static function shapes(Installation $installation, array $routes): array
     {

@@ -15,7 +15,7 @@ final readonly class LoomShape
      * @param  list<Segment>  $segments  those nearer to the root first
      * @param  list<BranchPlace>  $branches
      * @param  list<LoomEnd>  $ends
-     * @param  array<string, list<Detour>>  $detours  by run
+     * @param  array<int|string, list<Detour>>  $detours  by run
      * @param  list<string>  $members  run ids
      * @param  list<Finding>  $findings
      */

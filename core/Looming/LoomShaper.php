@@ -11,6 +11,7 @@ use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Installation\Way;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Routing\Route;
 
 /**
@@ -34,7 +35,7 @@ final class LoomShaper
     /** @var list<Finding> */
     private array $findings = [];
 
-    /** @param  array<string, Run>  $members */
+    /** @param  array<int|string, Run>  $members */
     private function __construct(private readonly Loom $loom, private readonly array $members, private readonly Installation $installation, LoomTree $tree)
     {
         $this->tree = $tree;
@@ -42,7 +43,7 @@ final class LoomShaper
 
     /**
      * @param  list<Run>  $members
-     * @param  array<string, Route>  $routes  by run
+     * @param  array<int|string, Route>  $routes  by run
      */
     public static function shape(Loom $loom, array $members, array $routes, Installation $installation): LoomShape
     {
@@ -92,8 +93,8 @@ final class LoomShaper
     /**
      * Where most members end, unless somebody chose; what was chosen in vain.
      *
-     * @param  array<string, Run>  $runs
-     * @param  array<string, Route>  $routes
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, Route>  $routes
      * @return array{string, string}
      */
     private static function root(Loom $loom, array $runs, array $routes): array
@@ -123,7 +124,7 @@ final class LoomShaper
     /**
      * The tree of those members that lie in one; the others are left out.
      *
-     * @param  array<string, Route>  $routes
+     * @param  array<int|string, Route>  $routes
      * @return array{LoomTree, list<string>}
      */
     private static function tree(string $root, array $routes): array
@@ -168,7 +169,7 @@ final class LoomShaper
         }
         $ending = $this->ending($place);
         if ($ending !== []) {
-            $found[] = $this->placed($place, '', $start, array_keys($ending));
+            $found[] = $this->placed($place, '', $start, Names::of($ending));
         }
         array_push($this->branches, ...$found);
 
@@ -300,9 +301,9 @@ final class LoomShaper
     /**
      * Members of a branch that would pass have left; those that would not come along and go back.
      *
-     * @param  array<string, true>  $here
+     * @param  array<int|string, true>  $here
      * @param  list<string>  $members
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     private static function exchanged(array $here, array $members): array
     {
@@ -347,7 +348,7 @@ final class LoomShaper
         }
     }
 
-    /** @return array<string, list<Side>> run → its sides at a place */
+    /** @return array<int|string, list<Side>> run → its sides at a place */
     private function ending(string $place): array
     {
         $ending = [];
@@ -362,7 +363,7 @@ final class LoomShaper
         return $ending;
     }
 
-    /** @return array<string, list<Detour>> */
+    /** @return array<int|string, list<Detour>> */
     private function detours(): array
     {
         $moved = [];
@@ -390,7 +391,7 @@ final class LoomShaper
      * What a run grows by at a junction, in nanometres: from one side to the
      * other along the trunk, with what each branch that it uses has been moved.
      *
-     * @param  array<string, int>  $moved  branch → nanometres
+     * @param  array<int|string, int>  $moved  branch → nanometres
      */
     private function more(string $place, string $in, string $out, array $moved): int
     {

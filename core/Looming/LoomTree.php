@@ -10,25 +10,25 @@ use Sartal\Core\Routing\Route;
 /** The ways of a loom's members as a tree from its root. */
 final class LoomTree
 {
-    /** @var array<string, list<string>> way → runs in it */
+    /** @var array<int|string, list<string>> way → runs in it */
     public array $in = [];
 
-    /** @var array<string, Way> */
+    /** @var array<int|string, Way> */
     private array $ways = [];
 
-    /** @var array<string, Way> place → the way that leads to it from the root */
+    /** @var array<int|string, Way> place → the way that leads to it from the root */
     public array $parent = [];
 
-    /** @var array<string, list<Way>> place → ways that go on from it, most members first */
+    /** @var array<int|string, list<Way>> place → ways that go on from it, most members first */
     public array $children = [];
 
     /** @var list<Way> ways that would close a loop */
     public array $loops = [];
 
-    /** @var array<string, true> places of the tree */
+    /** @var array<int|string, true> places of the tree */
     public array $places = [];
 
-    /** @param  array<string, Route>  $routes  of the members */
+    /** @param  array<int|string, Route>  $routes  of the members */
     public function __construct(public readonly string $root, public readonly array $routes)
     {
         foreach ($routes as $run => $route) {

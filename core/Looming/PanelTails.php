@@ -21,10 +21,10 @@ use Sartal\Core\Measure\Worked;
  */
 final class PanelTails
 {
-    /** @var array<string, array{Panel, int, int}> by fitting */
+    /** @var array<int|string, array{Panel, int, int}> by fitting */
     private array $places = [];
 
-    /** @var array<string, Worked> longest single tail by panel */
+    /** @var array<int|string, Worked> longest single tail by panel */
     private array $longest = [];
 
     public function __construct(private readonly Installation $installation)
@@ -44,7 +44,7 @@ final class PanelTails
         }
     }
 
-    /** @return array<string, Worked> leg → its tail behind a panel; legs elsewhere are not in it */
+    /** @return array<int|string, Worked> leg → its tail behind a panel; legs elsewhere are not in it */
     public function legs(Run $run, Side $side): array
     {
         $tails = [];
@@ -124,7 +124,7 @@ final class PanelTails
         }
     }
 
-    /** @param  array<string, Worked>  $legs */
+    /** @param  array<int|string, Worked>  $legs */
     private function panel(End $end, array $legs): Panel
     {
         foreach ($end->legs as $leg) {

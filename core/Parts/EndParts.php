@@ -29,7 +29,7 @@ final class EndParts
 
     private readonly LabelParts $wraps;
 
-    /** @var array<string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
+    /** @var array<int|string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
     private array $counted = [];
 
     public function __construct(private readonly Installation $installation)
@@ -109,7 +109,7 @@ final class EndParts
         return $parts;
     }
 
-    /** @return array<string, int> part → pieces */
+    /** @return array<int|string, int> part → pieces */
     private function legParts(SheetLeg $leg): array
     {
         $parts = $leg->preparation->contactCounts;
@@ -123,9 +123,9 @@ final class EndParts
     /**
      * Legs into one connector share its hood, shell and nut; of the rest each has its own.
      *
-     * @param  array<string, int>  $one
-     * @param  array<string, int>  $other
-     * @return array<string, int>
+     * @param  array<int|string, int>  $one
+     * @param  array<int|string, int>  $other
+     * @return array<int|string, int>
      */
     private function together(array $one, array $other): array
     {

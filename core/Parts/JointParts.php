@@ -49,7 +49,7 @@ final readonly class JointParts
         }
         $asks = [];
         foreach ($ferrules as $id => $count) {
-            $asks[] = new Ask(Sort::Part, $id, (float) $count, $run->id, $where.', wires under screws');
+            $asks[] = new Ask(Sort::Part, (string) $id, (float) $count, $run->id, $where.', wires under screws');
         }
         $solder = $hot > 0 ? $this->solder() : null;
 

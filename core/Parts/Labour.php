@@ -24,7 +24,7 @@ final readonly class Labour
         $this->operations = new OperationPlanner($installation);
     }
 
-    /** @param  array<string, RunPlan>  $plans  by run */
+    /** @param  array<int|string, RunPlan>  $plans  by run */
     public function of(Assembly $assembly, array $plans): Figure
     {
         $total = 0.0;
@@ -38,7 +38,7 @@ final readonly class Labour
         }
         $terms = [];
         foreach ($minutes as $group => $taken) {
-            $terms[] = new FigureTerm($group, sprintf('%d operations', $counts[$group]), Figure::amount($taken, 'min'), 'common practice');
+            $terms[] = new FigureTerm((string) $group, sprintf('%d operations', $counts[$group]), Figure::amount($taken, 'min'), 'common practice');
         }
 
         return new Figure($total, 'min', $terms, 0);

@@ -16,13 +16,13 @@ use WeakMap;
 /** Which conductors of an element serve which function of a signal. */
 final class ConductorChoice
 {
-    /** @var ?WeakMap<CableType, array<string, self>> one for a type under like rules: runs of one type ask the same */
+    /** @var ?WeakMap<CableType, array<int|string, self>> one for a type under like rules: runs of one type ask the same */
     private static ?WeakMap $made = null;
 
-    /** @var array<string, list<Conductor>> */
+    /** @var array<int|string, list<Conductor>> */
     private array $chosen = [];
 
-    /** @var array<string, list<Conductor>> */
+    /** @var array<int|string, list<Conductor>> */
     private array $left = [];
 
     private readonly ScreenAndDrain $screens;
@@ -101,7 +101,7 @@ final class ConductorChoice
         return $displaced;
     }
 
-    /** @return array<string, non-empty-list<Conductor>> by pole */
+    /** @return array<int|string, non-empty-list<Conductor>> by pole */
     private function poles(string $element, int $part): array
     {
         $parts = $this->parts($element);
@@ -161,7 +161,7 @@ final class ConductorChoice
 
     /**
      * @param  list<Conductor>  $conductors
-     * @return array<string, list<Conductor>>
+     * @return array<int|string, list<Conductor>>
      */
     private function byParent(array $conductors): array
     {

@@ -26,10 +26,10 @@ use Sartal\Core\Wiring\Node;
  */
 final class PinoutRule
 {
-    /** @var array<string, Joint> by joint id */
+    /** @var array<int|string, Joint> by joint id */
     private array $joints = [];
 
-    /** @var array<string, string> conductor → why nothing derived it */
+    /** @var array<int|string, string> conductor → why nothing derived it */
     private array $left = [];
 
     /** @var list<Finding> */

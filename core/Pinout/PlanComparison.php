@@ -23,7 +23,7 @@ final class PlanComparison
         }
         $back = array_flip($mode->contacts);
         foreach ($there as $opposite => $claim) {
-            $pairs[] = new ContactPair($back[$opposite] ?? (string) $opposite, '', (string) $opposite, $claim);
+            $pairs[] = new ContactPair((string) ($back[$opposite] ?? $opposite), '', (string) $opposite, $claim);
         }
 
         return $pairs;

@@ -28,7 +28,7 @@ use Sartal\Core\Wiring\WiringBuilder;
 /** What an assembly should read, and what a wrong reading of it means. */
 final readonly class AssemblyPlanner
 {
-    /** @param  array<string, RunPlan>  $runs */
+    /** @param  array<int|string, RunPlan>  $runs */
     public function __construct(private Installation $installation, private array $runs)
     {
     }

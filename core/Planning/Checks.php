@@ -15,9 +15,9 @@ use Sartal\Core\Routing\WayLoad;
 final class Checks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @param  array<array-key, string>  $rotations
-     * @param  array<string, WayLoad>  $ways
+     * @param  array<int|string, WayLoad>  $ways
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs, array $rotations, Layout $layout, array $ways): array
@@ -69,7 +69,7 @@ final class Checks
     }
 
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     private static function reaches(Installation $installation, array $runs): array

@@ -72,7 +72,7 @@ final readonly class Consequences
 
     /**
      * @param  list<\Sartal\Core\Wiring\Joint>  $joints
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     private static function joints(array $joints): array
     {

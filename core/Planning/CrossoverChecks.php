@@ -43,7 +43,7 @@ final class CrossoverChecks
     /**
      * Only circuits that keep to one contact for each function.
      *
-     * @return array<string, array<string, string>> circuit → function → address
+     * @return array<int|string, array<int|string, string>> circuit → function → address
      */
     private static function functions(RunPlan $plan, Side $side): array
     {

@@ -13,10 +13,10 @@ use Sartal\Core\Record\EventKind;
 final readonly class Fingerprints
 {
     /**
-     * @param  array<string, string>  $ends  by side
+     * @param  array<int|string, string>  $ends  by side
      * @param  string  $cable  type that the run is made of
      * @param  Length  $length  that it is cut at
-     * @param  array<string, list<string>>  $joints  by side: "conductor>node", what its end is made by
+     * @param  array<int|string, list<string>>  $joints  by side: "conductor>node", what its end is made by
      */
     public function __construct(
         public string $cut,

@@ -23,11 +23,11 @@ use WeakMap;
 /** Every leg of a run in its fitting. Legs with the same misfit are named together. */
 final class FitChecks
 {
-    /** @var ?WeakMap<Catalogue, array<string, list<Misfit>>> the same leg in the same connector is judged once for a catalogue */
+    /** @var ?WeakMap<Catalogue, array<int|string, list<Misfit>>> the same leg in the same connector is judged once for a catalogue */
     private static ?WeakMap $judged = null;
 
     /**
-     * @param  array<string, EndPinout>  $ends
+     * @param  array<int|string, EndPinout>  $ends
      * @return list<Finding>
      */
     public static function of(Run $run, CableType $cable, array $ends, Installation $installation): array

@@ -17,7 +17,7 @@ use Sartal\Core\Wiring\Node;
 final class FittingChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs): array
@@ -97,7 +97,7 @@ final class FittingChecks
 
     /**
      * @param  list<Joint>  $joints
-     * @param  array<string, int>  $jumpers
+     * @param  array<int|string, int>  $jumpers
      * @return list<Finding>
      */
     private static function contacts(Fitting $fitting, FittingLayout $layout, array $joints, array $jumpers, Installation $installation): array
@@ -168,7 +168,7 @@ final class FittingChecks
         return $findings;
     }
 
-    /** @return array<string, int> node → wires of links and switches on it */
+    /** @return array<int|string, int> node → wires of links and switches on it */
     private static function jumpers(Installation $installation): array
     {
         $wires = [];

@@ -15,10 +15,10 @@ use Sartal\Core\Wiring\Assembly;
 /** Hashes of everything that a subject's plan depends on: the same hash, the same plan. */
 final class InputHashes
 {
-    /** @var array<string, string> what many runs share is hashed once */
+    /** @var array<int|string, string> what many runs share is hashed once */
     private array $shared = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     private array $runs = [];
 
     private readonly string $rules;

@@ -20,7 +20,7 @@ use Sartal\Core\Wiring\Node;
 final class JoinChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs): array
@@ -127,7 +127,7 @@ final class JoinChecks
         return array_values(array_filter($findings));
     }
 
-    /** @return array<string, true> fittings that are plugged into a port with its own terminator */
+    /** @return array<int|string, true> fittings that are plugged into a port with its own terminator */
     private static function terminating(Installation $installation): array
     {
         $fittings = [];

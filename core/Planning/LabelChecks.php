@@ -12,7 +12,7 @@ use Sartal\Core\Labelling\Rotation;
 final class LabelChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return array<array-key, string> text → what it reads upside down
      */
     public static function clashes(Installation $installation, array $runs): array
@@ -35,7 +35,7 @@ final class LabelChecks
     /**
      * Labels that say the same, and such as are too long to be read out.
      *
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function texts(Installation $installation, array $runs): array
@@ -60,7 +60,7 @@ final class LabelChecks
             $runs = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
             // Runs of one code are another finding.
             if (count($labels) > 1 && (count($codes) > 1 || count($runs) === 1)) {
-                $findings[] = Finding::check('label.same', 'run:'.$id, sprintf('%d labels say “%s”: nobody can tell them apart.', count($labels), str_replace("\n", ', ', $text)), 'Put {run}, {end} or {leg} into the scheme under Labels.');
+                $findings[] = Finding::check('label.same', 'run:'.$id, sprintf('%d labels say “%s”: nobody can tell them apart.', count($labels), str_replace("\n", ', ', (string) $text)), 'Put {run}, {end} or {leg} into the scheme under Labels.');
             }
         }
 
@@ -69,7 +69,7 @@ final class LabelChecks
 
     /**
      * @param  array<array-key, string>  $clashes
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function findings(array $clashes, array $runs): array

@@ -14,7 +14,7 @@ use Sartal\Core\Wiring\Node;
 final class MatingChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs): array
@@ -89,8 +89,8 @@ final class MatingChecks
     }
 
     /**
-     * @param  array<string, RunPlan>  $runs
-     * @return array<string, array<array-key, string>> fitting → address → function
+     * @param  array<int|string, RunPlan>  $runs
+     * @return array<int|string, array<array-key, string>> fitting → address → function
      */
     private static function functions(array $runs): array
     {
@@ -113,7 +113,7 @@ final class MatingChecks
         $functions = [];
         foreach ($installation->plan($plan)->channels ?? [] as $contacts) {
             foreach ($contacts as $function => $address) {
-                $functions[$address] = $function;
+                $functions[$address] = (string) $function;
             }
         }
 

@@ -11,10 +11,10 @@ final class MemoryPlanCache implements PlanCache
 
     public int $readingsComputed = 0;
 
-    /** @var array<string, RunPlan> */
+    /** @var array<int|string, RunPlan> */
     private array $runs = [];
 
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     private array $readings = [];
 
     public function run(string $inputs): ?RunPlan

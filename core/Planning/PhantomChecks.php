@@ -24,7 +24,7 @@ use Sartal\Core\Wiring\WiringBuilder;
 final class PhantomChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs): array
@@ -63,8 +63,8 @@ final class PhantomChecks
     }
 
     /**
-     * @param  array<string, RunPlan>  $runs
-     * @return array<string, string> circuit → fitting that phantom power comes in by
+     * @param  array<int|string, RunPlan>  $runs
+     * @return array<int|string, string> circuit → fitting that phantom power comes in by
      */
     private static function fed(Installation $installation, array $runs): array
     {
@@ -89,7 +89,7 @@ final class PhantomChecks
             }
         }
 
-        return array_filter($fed, static fn (string $circuit): bool => ($installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null)?->phantom === true, ARRAY_FILTER_USE_KEY);
+        return array_filter($fed, static fn (int|string $circuit): bool => ($installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null)?->phantom === true, ARRAY_FILTER_USE_KEY);
     }
 
     /** @param  list<Joint>  $joints */
@@ -148,7 +148,7 @@ final class PhantomChecks
      * The screen contacts of a circuit by fitting, those of a panel's further outputs included.
      *
      * @param  list<Joint>  $joints
-     * @return array<string, list<string>>
+     * @return array<int|string, list<string>>
      */
     private static function screens(Circuit $circuit, array $joints, Installation $installation): array
     {

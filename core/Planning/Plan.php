@@ -12,18 +12,18 @@ use Sartal\Core\Wiring\Assembly;
 /** Everything that follows from an installation and its record. */
 final class Plan
 {
-    /** @var ?array<string, list<Finding>> */
+    /** @var ?array<int|string, list<Finding>> */
     private ?array $bySubject = null;
 
     /**
-     * @param  array<string, RunPlan>  $runs
-     * @param  array<string, Assembly>  $assemblies
-     * @param  array<string, string>  $assemblyOf  run → assembly
-     * @param  array<string, list<Bead>>  $strands  by run
-     * @param  array<string, Fingerprints>  $fingerprints  by run
+     * @param  array<int|string, RunPlan>  $runs
+     * @param  array<int|string, Assembly>  $assemblies
+     * @param  array<int|string, string>  $assemblyOf  run → assembly
+     * @param  array<int|string, list<Bead>>  $strands  by run
+     * @param  array<int|string, Fingerprints>  $fingerprints  by run
      * @param  array<array-key, string>  $rotations  printed text → what it reads upside down
      * @param  list<Finding>  $findings
-     * @param  array<string, WayLoad>  $ways  what lies in each
+     * @param  array<int|string, WayLoad>  $ways  what lies in each
      */
     public function __construct(
         public readonly array $runs,

@@ -16,7 +16,7 @@ use Sartal\Core\Wiring\Node;
 final class PortChecks
 {
     /**
-     * @param  array<string, RunPlan>  $runs
+     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
     public static function of(Installation $installation, array $runs): array
@@ -36,8 +36,8 @@ final class PortChecks
     }
 
     /**
-     * @param  array<string, RunPlan>  $runs
-     * @return array<string, array<string, array{Port, string}>> circuit → "device:port" → port, and a run that leads there
+     * @param  array<int|string, RunPlan>  $runs
+     * @return array<int|string, array<int|string, array{Port, string}>> circuit → "device:port" → port, and a run that leads there
      */
     private static function byCircuit(Installation $installation, array $runs): array
     {
@@ -62,7 +62,7 @@ final class PortChecks
     }
 
     /**
-     * @param  array<string, array{Port, string}>  $ports
+     * @param  array<int|string, array{Port, string}>  $ports
      * @return list<Finding>
      */
     private static function judge(Circuit $circuit, array $ports, Installation $installation): array

@@ -18,7 +18,7 @@ use Sartal\Core\Wiring\Assembly;
 /** What is not right with the results that count: the instrument, who took them, and two that contradict. */
 final readonly class ResultChecks
 {
-    /** @var array<string, Instrument> by name and by id */
+    /** @var array<int|string, Instrument> by name and by id */
     private array $instruments;
 
     public function __construct(private Installation $installation, private Record $record)

@@ -16,7 +16,7 @@ use Sartal\Core\Wiring\Joint;
 final readonly class RunPlan
 {
     /**
-     * @param  array<string, EndPinout>  $ends  by side
+     * @param  array<int|string, EndPinout>  $ends  by side
      * @param  list<Label>  $labels
      * @param  list<Finding>  $findings
      */

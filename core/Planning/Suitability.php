@@ -27,7 +27,7 @@ final readonly class Suitability
 
     /**
      * @param  string  $signal  signal type id
-     * @return array<string, list<Finding>> plan → what is wrong with it; those with nothing wrong first
+     * @return array<int|string, list<Finding>> plan → what is wrong with it; those with nothing wrong first
      */
     public function of(string $cable, string $signal): array
     {

@@ -15,7 +15,7 @@ final readonly class LegPreparation
      * @param  list<CoreCut>  $cores  in the order of work
      * @param  list<SlideOn>  $slides  first on first
      * @param  list<Part>  $contacts  loose contacts, by what they are crimped on
-     * @param  array<string, int>  $contactCounts  part id → how many of it
+     * @param  array<int|string, int>  $contactCounts  part id → how many of it
      * @param  list<string>  $tools
      * @param  list<string>  $cautions
      */

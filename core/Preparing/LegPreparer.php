@@ -32,7 +32,7 @@ final readonly class LegPreparer
 
     /**
      * @param  list<Joint>  $joints  of the leg
-     * @param  array<string, SignalType>  $signals  circuit → signal
+     * @param  array<int|string, SignalType>  $signals  circuit → signal
      * @param  string  $recipe  chosen for the leg; "" as the connector has it
      */
     public function prepare(LegFit $fit, array $joints, array $signals, ?ContactPlan $plan, string $exit = '', string $recipe = ''): LegPreparation
@@ -115,7 +115,7 @@ final readonly class LegPreparer
         return null;
     }
 
-    /** @return array{list<Part>, array<string, int>} contacts, and how many of each */
+    /** @return array{list<Part>, array<int|string, int>} contacts, and how many of each */
     private function contacts(LegFit $fit): array
     {
         $needed = $counts = [];
@@ -183,8 +183,8 @@ final readonly class LegPreparer
     }
 
     /**
-     * @param  array<string, SignalType>  $signals
-     * @return array<string, int> the screen first, then as the signals list their functions
+     * @param  array<int|string, SignalType>  $signals
+     * @return array<int|string, int> the screen first, then as the signals list their functions
      */
     private static function ranks(array $signals): array
     {

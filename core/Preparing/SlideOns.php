@@ -12,6 +12,7 @@ use Sartal\Core\Compatibility\LegFit;
 use Sartal\Core\Installation\HouseRules;
 use Sartal\Core\Installation\JointShrink;
 use Sartal\Core\Measure\Length;
+use Sartal\Core\Measure\Names;
 
 /** What goes on a leg before its connector, first on first. Source: common practice. */
 final readonly class SlideOns
@@ -82,7 +83,7 @@ final readonly class SlideOns
         return array_map(fn (string $id): SlideOn => new SlideOn(
             $this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint', $counts[$id],
             'It covers the joint, and a joint can be covered from one side only.', $rule === JointShrink::WholeTail ? SlideOver::Joints : SlideOver::Cores,
-        ), array_keys($counts));
+        ), Names::of($counts));
     }
 
     private function isSoldered(LegFit $fit): bool

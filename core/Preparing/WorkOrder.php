@@ -13,7 +13,7 @@ use Sartal\Core\Wiring\Joint;
 final readonly class WorkOrder
 {
     /**
-     * @param  array<string, int>  $functions  function → rank, the screen before the rest
+     * @param  array<int|string, int>  $functions  function → rank, the screen before the rest
      * @param  ?ContactPlan  $plan  whose blocks are loaded one after the other
      */
     public function __construct(private JoinOrder $order, private FittingLayout $layout, private array $functions, private ?ContactPlan $plan = null)

@@ -12,8 +12,8 @@ use Sartal\Core\Installation\Run;
 final readonly class Proposal
 {
     /**
-     * @param  array<string, Fitting>  $fittings
-     * @param  array<string, Circuit>  $circuits
+     * @param  array<int|string, Fitting>  $fittings
+     * @param  array<int|string, Circuit>  $circuits
      */
     public function __construct(
         public Run $run,

@@ -121,7 +121,7 @@ final readonly class Proposer
 
     /**
      * @param  array<array-key, SignalType>  $carried
-     * @return array{End, array<string, Fitting>}
+     * @return array{End, array<int|string, Fitting>}
      */
     private function end(RunRequest $request, string $side, Termination $termination, array $carried): array
     {
@@ -140,7 +140,7 @@ final readonly class Proposer
         }
         $made = [];
         foreach ($fittings as $id => [$plan, $number]) {
-            $made[$id] = new Fitting($id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $plan->connector, $termination->location, $plan->inserts, $plan->shared);
+            $made[$id] = new Fitting((string) $id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $plan->connector, $termination->location, $plan->inserts, $plan->shared);
         }
 
         return [new End($termination->location, $termination->tail, $termination->slack, $termination->preparation, $termination->spares, $legs), $made];

@@ -10,7 +10,7 @@ final class Words
     /**
      * The best match, or several where they are equally good.
      *
-     * @param  array<string, string>  $names  id → name
+     * @param  array<int|string, string>  $names  id → name
      * @return list<string> ids; none where nothing has a word in common
      */
     public static function best(string $text, array $names): array

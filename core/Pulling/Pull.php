@@ -20,7 +20,7 @@ final readonly class Pull
      * @param  Figure  $tension  N, at most
      * @param  Figure  $bend  mm, the least radius
      * @param  list<string>  $stops  places to pull through to and begin again, and ways that want a box
-     * @param  array<string, string>  $leads  run → end that goes first, "A" or "B"; "" where it is the same
+     * @param  array<int|string, string>  $leads  run → end that goes first, "A" or "B"; "" where it is the same
      * @param  list<string>  $hindrances  what does not go through
      */
     public function __construct(

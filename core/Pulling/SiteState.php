@@ -22,7 +22,7 @@ use Sartal\Core\Testing\Verdict;
 final readonly class SiteState
 {
     /**
-     * @param  array<string, BeadState>  $steps  by step
+     * @param  array<int|string, BeadState>  $steps  by step
      * @param  ?AsBuilt  $built  the last word on how it really lies
      */
     private function __construct(public array $steps, public ?AsBuilt $built)

@@ -15,10 +15,10 @@ use Sartal\Core\Measure\Length;
 /** How far every circuit of an installation goes, and what would go further. */
 final class Reaches
 {
-    /** @var array<string, Rule> */
+    /** @var array<int|string, Rule> */
     private array $rules = [];
 
-    /** @var array<string, list<CableType>> */
+    /** @var array<int|string, list<CableType>> */
     private array $candidates = [];
 
     public function __construct(private readonly Installation $installation)
@@ -26,8 +26,8 @@ final class Reaches
     }
 
     /**
-     * @param  array<string, Length>  $lengths  run → cut length
-     * @return array<string, Line> by circuit
+     * @param  array<int|string, Length>  $lengths  run → cut length
+     * @return array<int|string, Line> by circuit
      */
     public function lines(array $lengths): array
     {
@@ -96,7 +96,7 @@ final class Reaches
     }
 
     /**
-     * @param  array<string, Line>  $lines
+     * @param  array<int|string, Line>  $lines
      * @return list<Finding>
      */
     public function findings(array $lines): array

@@ -27,7 +27,7 @@ final readonly class Event
      * @param  string  $of  id of the event that it replies to; of a cut, the one that made the piece
      * @param  ?Flag  $flag  of something flagged
      * @param  list<string>  $reopens  operations that rework goes back to
-     * @param  array<string, int>  $scraps  part or connector → how many rework costs
+     * @param  array<int|string, int>  $scraps  part or connector → how many rework costs
      * @param  ?EventKind  $undoes  of something taken back: what no longer holds
      * @param  string  $picture  name under which a photo is kept
      * @param  ?TestStage  $stage  of a test; null: at the bench

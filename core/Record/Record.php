@@ -7,7 +7,7 @@ namespace Sartal\Core\Record;
 /** Everything that was done on one installation, in the order in which it was received. */
 final class Record
 {
-    /** @var array<string, list<Event>> */
+    /** @var array<int|string, list<Event>> */
     private array $byRun = [];
 
     /** @var list<Event> */

@@ -19,7 +19,7 @@ final readonly class ByWayOf
      */
     public function ways(string $from, string $to, array $by): ?array
     {
-        /** @var array<string, list<Way>> $ends place that the last of them was left at → the shortest way there */
+        /** @var array<int|string, list<Way>> $ends place that the last of them was left at → the shortest way there */
         $ends = [$from => []];
         foreach ($by as $way) {
             $next = [];

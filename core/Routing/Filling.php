@@ -102,7 +102,7 @@ final class Filling
 
     /**
      * @param  list<CableType>  $cables
-     * @return array<string, array{CableType, int}>
+     * @return array<int|string, array{CableType, int}>
      */
     private static function counted(array $cables): array
     {

@@ -9,10 +9,10 @@ use Sartal\Core\Installation\Way;
 /** The ways of a building as a graph: locations and junctions, joined by ways. */
 final readonly class Network
 {
-    /** @var array<string, list<Way>> place → ways that begin or end there */
+    /** @var array<int|string, list<Way>> place → ways that begin or end there */
     private array $at;
 
-    /** @param  array<string, Way>  $ways */
+    /** @param  array<int|string, Way>  $ways */
     public function __construct(public array $ways)
     {
         $at = [];
@@ -37,7 +37,7 @@ final readonly class Network
      * Every place that can be come to, in the order of the search.
      *
      * @param  callable(Way): bool  $permits
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     public function reachable(string $from, callable $permits): array
     {

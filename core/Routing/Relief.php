@@ -12,8 +12,8 @@ use Sartal\Core\Measure\Length;
 final readonly class Relief
 {
     /**
-     * @param  array<string, Route>  $routes  by run
-     * @param  array<string, WayLoad>  $loads  by way
+     * @param  array<int|string, Route>  $routes  by run
+     * @param  array<int|string, WayLoad>  $loads  by way
      */
     public function __construct(private Installation $installation, private array $routes, private Router $router, private array $loads)
     {

@@ -8,6 +8,7 @@ use Sartal\Core\Findings\Finding;
 use Sartal\Core\Installation\Installation;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Way;
+use Sartal\Core\Measure\Names;
 
 /**
  * Finds the shortest permitted way of each run, or follows the ways that a
@@ -18,13 +19,13 @@ final class Router
 {
     public readonly Network $network;
 
-    /** @var array<string, ShortestPaths> */
+    /** @var array<int|string, ShortestPaths> */
     private array $paths = [];
 
-    /** @var array<string, ?Refusal> */
+    /** @var array<int|string, ?Refusal> */
     private array $refusals = [];
 
-    /** @var array<string, ?Cargo> */
+    /** @var array<int|string, ?Cargo> */
     private array $cargos = [];
 
     public function __construct(private readonly Installation $installation)
@@ -106,7 +107,7 @@ final class Router
                 }
             }
         }
-        [$near, $far] = $this->gap(array_keys($any), array_keys($this->network->reachable($to, static fn (): bool => true)));
+        [$near, $far] = $this->gap(Names::of($any), Names::of($this->network->reachable($to, static fn (): bool => true)));
 
         return Finding::stop(
             'route.broken', 'run:'.$run->id,

@@ -15,8 +15,8 @@ use SplMinHeap;
 final readonly class ShortestPaths
 {
     /**
-     * @param  array<string, Hop>  $last  place → the hop that leads to it
-     * @param  array<string, int>  $distance  place → nanometres
+     * @param  array<int|string, Hop>  $last  place → the hop that leads to it
+     * @param  array<int|string, int>  $distance  place → nanometres
      */
     private function __construct(public string $from, private array $last, public array $distance)
     {

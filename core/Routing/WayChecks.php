@@ -22,8 +22,8 @@ final readonly class WayChecks
     private Passages $passages;
 
     /**
-     * @param  array<string, Route>  $routes  by run
-     * @param  array<string, WayLoad>  $loads  by way, without their findings
+     * @param  array<int|string, Route>  $routes  by run
+     * @param  array<int|string, WayLoad>  $loads  by way, without their findings
      */
     public function __construct(private Installation $installation, array $routes, Router $router, array $loads)
     {

@@ -14,7 +14,7 @@ final readonly class WayLoad
 {
     /**
      * @param  list<string>  $runs  ids
-     * @param  array<string, int>  $families  of cables → how many
+     * @param  array<int|string, int>  $families  of cables → how many
      * @param  list<CableType>  $cables  one for each run whose type is known
      * @param  ?Figure  $fill  per cent of its inside; null where its size is not stated
      * @param  ?FillRule  $rule  null where nothing limits it

@@ -12,8 +12,8 @@ use Sartal\Core\Installation\Way;
 final class WayLoads
 {
     /**
-     * @param  array<string, Route>  $routes  by run
-     * @return array<string, WayLoad> by way
+     * @param  array<int|string, Route>  $routes  by run
+     * @return array<int|string, WayLoad> by way
      */
     public static function of(Installation $installation, array $routes, Router $router): array
     {

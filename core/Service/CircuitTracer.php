@@ -18,19 +18,19 @@ use Sartal\Core\Wiring\Node;
  */
 final class CircuitTracer
 {
-    /** @var array<string, array<string, list<Joint>>> fitting → address → joints */
+    /** @var array<int|string, array<int|string, list<Joint>>> fitting → address → joints */
     private array $at = [];
 
-    /** @var array<string, list<array{string, array<string, string>}>> fitting → what it is plugged into, with own address → theirs */
+    /** @var array<int|string, list<array{string, array<int|string, string>}>> fitting → what it is plugged into, with own address → theirs */
     private array $mates = [];
 
-    /** @var array<string, list<string>> fitting → "device:port" */
+    /** @var array<int|string, list<string>> fitting → "device:port" */
     private array $ports = [];
 
-    /** @var array<string, list<string>> "fitting/address" → the same, over jumpers and switches */
+    /** @var array<int|string, list<string>> "fitting/address" → the same, over jumpers and switches */
     private array $links = [];
 
-    /** @var array<string, array<string, true>> of the circuit that is followed: fitting → its contacts; nothing where contacts are followed */
+    /** @var array<int|string, array<int|string, true>> of the circuit that is followed: fitting → its contacts; nothing where contacts are followed */
     private array $groups = [];
 
     /** @var list<array{string, list<string>}> where the last walk came to an end: fitting, its contacts */
@@ -80,7 +80,7 @@ final class CircuitTracer
     }
 
     /**
-     * @param  non-empty-array<string, array<string, true>>  $groups
+     * @param  non-empty-array<int|string, array<int|string, true>>  $groups
      * @return list<TraceStep>
      */
     private function whole(string $circuit, array $groups): array
@@ -111,7 +111,7 @@ final class CircuitTracer
 
     /**
      * @param  list<string>  $addresses
-     * @param  array<string, true>  $seen
+     * @param  array<int|string, true>  $seen
      * @param  list<TraceStep>  $steps
      */
     private function atFitting(string $fitting, array $addresses, int $depth, array &$seen, array &$steps): void
@@ -183,7 +183,7 @@ final class CircuitTracer
      *
      * @param  list<string>  $addresses
      * @param  list<Joint>  $joints
-     * @param  array<string, true>  $seen
+     * @param  array<int|string, true>  $seen
      * @return list<array{string, TraceStep, string, list<string>}> kind, the step itself, the fitting that it leads to, its contacts
      */
     private function onward(string $fitting, array $addresses, array $joints, array $seen): array
@@ -260,7 +260,7 @@ final class CircuitTracer
         $this->mates[$with][] = [$fitting, array_map(strval(...), array_flip($map))];
     }
 
-    /** @return array<string, string> own address → the other's, where they differ */
+    /** @return array<int|string, string> own address → the other's, where they differ */
     private static function map(Installation $in, ?Fitting $one, Fitting $other): array
     {
         foreach ($in->catalogue->connectors[$one->connector ?? '']->mates ?? [] as $mode) {

@@ -79,8 +79,8 @@ final readonly class CapacitanceSense implements Sense
     /**
      * Whether either end of a conductor that is not there lies on one of the two.
      *
-     * @param  array<string, true>  $near
-     * @param  array<string, true>  $far
+     * @param  array<int|string, true>  $near
+     * @param  array<int|string, true>  $far
      */
     private function hangs(string $conductor, array $near, array $far): bool
     {

@@ -12,7 +12,7 @@ final class Expectation
 {
     private ?Senses $senses = null;
 
-    /** @param  array<string, SwitchState>  $states  of its switches by id, at rest left out */
+    /** @param  array<int|string, SwitchState>  $states  of its switches by id, at rest left out */
     private function __construct(
         public readonly Wiring $wiring,
         public readonly TestSetup $setup,

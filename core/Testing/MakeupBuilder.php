@@ -25,12 +25,12 @@ final class MakeupBuilder
     /** The function that a screen's contact has. */
     private const SCREEN = 'screen';
 
-    /** @var array<string, CableType> by run */
+    /** @var array<int|string, CableType> by run */
     private array $cables = [];
 
     /**
      * @param  list<Joint>  $joints
-     * @param  array<string, Probe>  $from
+     * @param  array<int|string, Probe>  $from
      */
     private function __construct(private readonly array $joints, private readonly array $from)
     {
@@ -38,7 +38,7 @@ final class MakeupBuilder
 
     /**
      * @param  list<Joint>  $joints  of the assembly's runs
-     * @param  array<string, Probe>  $from  probes that are touched
+     * @param  array<int|string, Probe>  $from  probes that are touched
      * @param  list<PairCheck>  $pairs
      */
     public static function of(Assembly $assembly, array $joints, array $from, array $pairs, Installation $installation): Makeup
@@ -53,6 +53,7 @@ final class MakeupBuilder
         $ends = $seats = $bare = $plates = [];
         $mains = $category = false;
         foreach ($builder->cables as $run => $cable) {
+            $run = (string) $run;
             foreach ($cable->conductors() as $path => $conductor) {
                 $id = 'c:'.$run.':'.$path;
                 $ends[$id] = [Node::conductor($run, Side::A, (string) $path), Node::conductor($run, Side::B, (string) $path)];
@@ -69,7 +70,7 @@ final class MakeupBuilder
         return new Makeup($builder->colours(), $builder->apart($mains), $plates, $ends, $seats, $bare, $builder->screens($pairs), $builder->delays($pairs), $builder->earths($installation), $mains, $category);
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     private function colours(): array
     {
         $colours = [];
@@ -142,7 +143,7 @@ final class MakeupBuilder
         return $pairs;
     }
 
-    /** @return array<string, int> */
+    /** @return array<int|string, int> */
     private static function seats(string $run, CableType $cable): array
     {
         $seats = [];
@@ -185,7 +186,7 @@ final class MakeupBuilder
 
     /**
      * @param  list<PairCheck>  $pairs
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     private function screens(array $pairs): array
     {
@@ -210,7 +211,7 @@ final class MakeupBuilder
 
     /**
      * @param  list<PairCheck>  $pairs
-     * @return array<string, float>
+     * @return array<int|string, float>
      */
     private function delays(array $pairs): array
     {

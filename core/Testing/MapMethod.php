@@ -34,7 +34,7 @@ final class MapMethod
 
     /**
      * @param  list<string>  $rows  probed nodes
-     * @return array<string, list<string>>
+     * @return array<int|string, list<string>>
      */
     public static function lights(Wiring $wiring, TestSetup $setup, array $rows): array
     {
@@ -75,7 +75,7 @@ final class MapMethod
         return $split;
     }
 
-    /** @return array<string, true> */
+    /** @return array<int|string, true> */
     private static function twists(Wiring $wiring, string $node): array
     {
         $groups = [];

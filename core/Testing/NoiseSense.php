@@ -58,7 +58,7 @@ final readonly class NoiseSense implements Sense
         return $screen === '' || $this->isScreened($wiring, $screen) ? self::CLEAN : self::HUM;
     }
 
-    /** @param  array<string, true>  $reach */
+    /** @param  array<int|string, true>  $reach */
     private function arrives(array $reach): bool
     {
         return count(array_intersect_key($reach, $this->setup->to)) > (count(array_intersect_key($reach, $this->setup->from, $this->setup->to)) > 0 ? 1 : 0);
@@ -67,7 +67,7 @@ final readonly class NoiseSense implements Sense
     /**
      * Cores of one side of a star-quad lie across from each other.
      *
-     * @param  list<array<string, true>>  $reaches
+     * @param  list<array<int|string, true>>  $reaches
      */
     private function byNeighbour(Wiring $wiring, array $reaches): bool
     {

@@ -13,20 +13,20 @@ use Sartal\Core\Installation\Method;
  */
 final readonly class Reading
 {
-    /** @var array<string, list<string>> probed node → nodes that light, sorted */
+    /** @var array<int|string, list<string>> probed node → nodes that light, sorted */
     public array $lights;
 
     /** @var ?list<string> ids of pairs found split, sorted; null where pairs were not tested */
     public ?array $splits;
 
-    /** @var array<string, Sample> by question, in the order of their keys */
+    /** @var array<int|string, Sample> by question, in the order of their keys */
     public array $samples;
 
     /** @var list<string> lines of the map that somebody declared as read, and no instrument showed */
     public array $declared;
 
     /**
-     * @param  array<string, list<string>>  $lights
+     * @param  array<int|string, list<string>>  $lights
      * @param  ?list<string>  $splits
      * @param  iterable<Sample>  $samples
      * @param  list<string>  $declared

@@ -12,25 +12,25 @@ use Sartal\Core\Wiring\Wiring;
 /** Every method put to one assembly: what can be asked, what should be answered, and what a fault would make of it. */
 final class Senses
 {
-    /** @var array<string, Sense> by method */
+    /** @var array<int|string, Sense> by method */
     private array $senses = [];
 
-    /** @var array<string, list<Question>> by method */
+    /** @var array<int|string, list<Question>> by method */
     private array $questions = [];
 
-    /** @var array<string, array<string, true>> method → keys of its questions */
+    /** @var array<int|string, array<int|string, true>> method → keys of its questions */
     private array $known = [];
 
-    /** @var array<string, Wiring> by state */
+    /** @var array<int|string, Wiring> by state */
     private array $inState = [];
 
-    /** @var array<string, list<string>|float|string> by question */
+    /** @var array<int|string, list<string>|float|string> by question */
     private array $expected = [];
 
-    /** @var array<string, array<string, list<Question>>> method → node → questions that hang on it */
+    /** @var array<int|string, array<int|string, list<Question>>> method → node → questions that hang on it */
     private array $hanging = [];
 
-    /** @param  array<string, SwitchState>  $states  by id, at rest left out */
+    /** @param  array<int|string, SwitchState>  $states  by id, at rest left out */
     public function __construct(private readonly Wiring $good, private readonly TestSetup $setup, private readonly array $states)
     {
     }
@@ -58,7 +58,7 @@ final class Senses
      * What conducts to a switch, at rest or operated: the other lines are what
      * they were at rest, and one that moves something else does not move these.
      *
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     private function movedBy(string $state): array
     {
@@ -82,7 +82,7 @@ final class Senses
     /**
      * Questions of a method that hang on any of these nodes.
      *
-     * @param  array<string, true>  $nodes
+     * @param  array<int|string, true>  $nodes
      * @return list<Question>
      */
     public function about(Method $method, array $nodes): array

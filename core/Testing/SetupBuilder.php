@@ -46,7 +46,7 @@ final class SetupBuilder
      * a panel's second output, is where its links and switches lead.
      *
      * @param  list<Joint>  $joints
-     * @return array<string, list<Side>> by fitting
+     * @return array<int|string, list<Side>> by fitting
      */
     private static function sides(array $joints, Installation $installation): array
     {
@@ -80,7 +80,7 @@ final class SetupBuilder
 
     /**
      * @param  list<Joint>  $joints
-     * @return array<string, string>
+     * @return array<int|string, string>
      */
     private static function serves(array $joints): array
     {
@@ -94,7 +94,7 @@ final class SetupBuilder
 
     /**
      * @param  list<Joint>  $joints
-     * @return array<string, Probe>
+     * @return array<int|string, Probe>
      */
     private static function openEnds(Assembly $assembly, array $joints, Installation $installation): array
     {
@@ -122,7 +122,7 @@ final class SetupBuilder
 
     /**
      * @param  list<Joint>  $joints
-     * @param  array<string, Probe>  $from
+     * @param  array<int|string, Probe>  $from
      * @return list<PairCheck>
      */
     private static function pairs(array $joints, array $from, Installation $installation): array

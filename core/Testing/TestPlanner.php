@@ -63,7 +63,7 @@ final readonly class TestPlanner
         return array_map(strval(...), array_keys($families === [] ? ['' => true] : $families));
     }
 
-    /** @return array<string, array{bool, string}> method → whether it is binding, and why it is there */
+    /** @return array<int|string, array{bool, string}> method → whether it is binding, and why it is there */
     private function usual(Expectation $expectation, TestStage $stage): array
     {
         $makeup = $expectation->setup->makeup;
@@ -104,7 +104,7 @@ final readonly class TestPlanner
         ))];
     }
 
-    /** @param  array<string, array{bool, string}>  $usual */
+    /** @param  array<int|string, array{bool, string}>  $usual */
     private function why(Method $method, Expectation $expectation, array $usual, bool $isChosen, bool $mains): string
     {
         return match (true) {

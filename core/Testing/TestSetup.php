@@ -11,8 +11,8 @@ namespace Sartal\Core\Testing;
 final readonly class TestSetup
 {
     /**
-     * @param  array<string, Probe>  $from  by node
-     * @param  array<string, Probe>  $to  by node
+     * @param  array<int|string, Probe>  $from  by node
+     * @param  array<int|string, Probe>  $to  by node
      * @param  list<PairCheck>  $pairs
      */
     public function __construct(

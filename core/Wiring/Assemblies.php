@@ -10,7 +10,7 @@ use Sartal\Core\Installation\Run;
 /** Groups runs into assemblies: runs that share a fitting, a splice or a link belong together. */
 final class Assemblies
 {
-    /** @return array<string, Assembly> by id */
+    /** @return array<int|string, Assembly> by id */
     public static function of(Installation $installation): array
     {
         $groups = new DisjointSets;

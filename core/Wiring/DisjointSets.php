@@ -7,7 +7,7 @@ namespace Sartal\Core\Wiring;
 /** Union-find with path halving: Tarjan and van Leeuwen, J. ACM 31(2), 1984. */
 final class DisjointSets
 {
-    /** @var array<string, string> */
+    /** @var array<int|string, string> */
     private array $parent = [];
 
     public function add(string $item): void

@@ -10,7 +10,7 @@ namespace Sartal\Core\Wiring;
  */
 final readonly class Edit
 {
-    /** @param  array<string, ?Edge>  $edges by edge id; null takes the edge out */
+    /** @param  array<int|string, ?Edge>  $edges by edge id; null takes the edge out */
     public function __construct(public array $edges)
     {
     }

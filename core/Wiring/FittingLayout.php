@@ -23,10 +23,10 @@ final class FittingLayout
     private static ?WeakMap $plain = null;
 
     /**
-     * @param  array<string, Cavity>  $cavities  by address
-     * @param  array<string, int>  $shells  address of every shell → wires it takes
+     * @param  array<int|string, Cavity>  $cavities  by address
+     * @param  array<int|string, int>  $shells  address of every shell → wires it takes
      * @param  list<BuiltInSwitch>  $switches
-     * @param  array<string, ConnectorType>  $types  path of an insert ("" for the connector itself) → its type
+     * @param  array<int|string, ConnectorType>  $types  path of an insert ("" for the connector itself) → its type
      * @param  list<string>  $unfit  inserts that their bay does not take, in words
      */
     private function __construct(
@@ -45,7 +45,7 @@ final class FittingLayout
         return $type === null ? null : self::unfold($type, $fitting->inserts, $catalogue);
     }
 
-    /** @param  array<string, string>  $inserts  bay → connector type id */
+    /** @param  array<int|string, string>  $inserts  bay → connector type id */
     public static function ofType(ConnectorType $type, Catalogue $catalogue, array $inserts = []): self
     {
         return self::unfold($type, $inserts, $catalogue);
@@ -93,7 +93,7 @@ final class FittingLayout
         return array_map(strval(...), [...array_keys($this->cavities), ...array_keys($this->shells)]);
     }
 
-    /** @param  array<string, string>  $inserts */
+    /** @param  array<int|string, string>  $inserts */
     private static function unfold(ConnectorType $type, array $inserts, Catalogue $catalogue): self
     {
         if ($inserts === []) {
@@ -106,7 +106,7 @@ final class FittingLayout
         return self::laidOut($type, $inserts, $catalogue);
     }
 
-    /** @param  array<string, string>  $inserts */
+    /** @param  array<int|string, string>  $inserts */
     private static function laidOut(ConnectorType $type, array $inserts, Catalogue $catalogue): self
     {
         $cavities = [];
@@ -160,8 +160,8 @@ final class FittingLayout
     }
 
     /**
-     * @param  array<string, string>  $inserts
-     * @return array<string, string>
+     * @param  array<int|string, string>  $inserts
+     * @return array<int|string, string>
      */
     private static function within(array $inserts, string $bay): array
     {

@@ -7,10 +7,10 @@ namespace Sartal\Core\Wiring;
 /** A netlist: nodes joined by edges. Which nodes conduct to each other follows from it. */
 final class Wiring
 {
-    /** @var array<string, array<string, true>> node → edge ids */
+    /** @var array<int|string, array<int|string, true>> node → edge ids */
     private array $incident = [];
 
-    /** @param  array<string, Edge>  $edges by id */
+    /** @param  array<int|string, Edge>  $edges by id */
     private function __construct(public readonly array $edges)
     {
     }
@@ -60,7 +60,7 @@ final class Wiring
      *
      * @param  float  $most  Ω of an edge that still counts: a lamp does not see what leaks
      * @param  bool  $shaken  while the assembly is moved: what is loose has let go
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     public function reach(string $node, float $most = INF, bool $shaken = false): array
     {
@@ -88,7 +88,7 @@ final class Wiring
      * Every node that conducts here to what an edit takes out or puts in.
      *
      * @param  self  $before  the wiring that the edit is made in
-     * @return array<string, true>
+     * @return array<int|string, true>
      */
     public function around(Edit $edit, self $before): array
     {
@@ -109,7 +109,7 @@ final class Wiring
      * one pass over the wiring, for readings of all of it.
      *
      * @param  float  $most  Ω of an edge that still counts
-     * @return array<string, int>
+     * @return array<int|string, int>
      */
     public function pieces(float $most = INF): array
     {

@@ -19,7 +19,7 @@ final class WiringBuilder
     /** The function whose contact is also the screen's: where the house bonds shells, they meet. */
     private const SCREEN = 'screen';
 
-    /** @var array<string, Edge> */
+    /** @var array<int|string, Edge> */
     private array $edges = [];
 
     public function __construct(private readonly Installation $installation)
@@ -28,7 +28,7 @@ final class WiringBuilder
 
     /**
      * @param  list<Joint>  $joints  of the assembly's runs
-     * @param  array<string, Length>  $lengths  cut length by run
+     * @param  array<int|string, Length>  $lengths  cut length by run
      */
     public function build(Assembly $assembly, array $joints, array $lengths): Wiring
     {

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
 import { useSession } from './api/session'
 import ImpactDialog from './change/ImpactDialog.vue'
+import ElsewhereBar from './ui/ElsewhereBar.vue'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
 import OutboxBar from './ui/OutboxBar.vue'
@@ -123,7 +124,7 @@ async function change(id: number) {
         </div>
       </nav>
       <div class="place">
-        <OutboxBar />
+        <div class="bars"><ElsewhereBar /><OutboxBar /></div>
         <router-view v-slot="{ Component }"><component :is="Component" :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
       </div>
     </div>
@@ -138,8 +139,7 @@ async function change(id: number) {
 <style scoped>
 .frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); grid-template-rows: minmax(0, 1fr); height: 100dvh }
 /* What waits stands above the place; the place takes the rest. */
-.place { display: grid; grid-template-rows: minmax(0, 1fr); min-height: 0; min-width: 0 }
-.place:has(> .outbox) { grid-template-rows: auto minmax(0, 1fr) }
+.place { display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; min-width: 0 }
 .rail { background: var(--rail); border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
 .name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
 .name text { font: 650 19px var(--sans); fill: currentColor }

@@ -9,6 +9,7 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
+import { file } from './api/page'
 import App from './App.vue'
 import { router } from './router'
 
@@ -37,7 +38,10 @@ const vuetify = createVuetify({
   },
 })
 
-createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+const app = createApp(App).use(createPinia()).use(router).use(vuetify)
+// Links and pictures name their installation as requests do.
+app.config.globalProperties.$file = file
+app.mount('#app')
 
 // Test and Bench open without a network; a page that came over the network has its pieces kept.
 if ('serviceWorker' in navigator && import.meta.env.PROD) {

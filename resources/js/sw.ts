@@ -52,8 +52,16 @@ registerRoute(({ request }) => request.mode === 'navigate', new NetworkFirst({
 
 /** What Test, Bench and Site read. */
 const TAKEN = /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site)$/
+/** What was read is kept by the installation that it was read of, which the page says of every request. */
+const ofInstallation = {
+  cacheKeyWillBeUsed: ({ request }: { request: Request }) => {
+    const url = new URL(request.url)
+    url.searchParams.set('installation', request.headers.get('Sartal-Installation') ?? '')
+    return Promise.resolve(new Request(url))
+  },
+}
 registerRoute(({ url, request }) => url.origin === self.location.origin && request.method === 'GET' && TAKEN.test(url.pathname) && !url.pathname.includes('/since/'), new NetworkFirst({
   cacheName: READ,
   networkTimeoutSeconds: PATIENCE,
-  plugins: [new CacheableResponsePlugin({ statuses: [200] }), new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: WEEK })],
+  plugins: [ofInstallation, new CacheableResponsePlugin({ statuses: [200] }), new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: WEEK })],
 }))

@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Formats\FileImporter;
+use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Sartal\Core\Document\InstallationFile;
 use Tests\TestCase;
 
 final class SessionTest extends TestCase
@@ -83,6 +88,74 @@ final class SessionTest extends TestCase
         $this->as('planner')->postJson('/api/installations/'.$other->id.'/open')->assertNotFound();
         $other->crew()->attach($this->person('planner')->id);
         $this->as('planner')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'other');
+    }
+
+    private function second(): StoredInstallation
+    {
+        $data = json_decode(self::demo(), true, 64, JSON_THROW_ON_ERROR);
+        $data['installation'] = ['id' => 'öresund sluice', 'name' => 'Sluice house'] + $data['installation'];
+
+        return (new FileImporter)->import(InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)));
+    }
+
+    /** @return array<string, string> */
+    private static function of(string $key): array
+    {
+        return ['Sartal-Installation' => rawurlencode($key)];
+    }
+
+    public function test_what_belongs_to_another_installation_than_is_open_is_not_written_and_not_read(): void
+    {
+        $other = $this->second();
+        $this->as('tester')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'öresund sluice');
+        $lit = $this->getJson('/api/runs/A-118/test', self::of('öresund sluice'))->assertOk()->json('expected');
+        $record = ['id' => (string) Str::uuid(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => $lit]];
+        $events = StoredEvent::query()->count();
+        $this->postJson('/api/events', $record, self::of('brackwater'))->assertConflict()
+            ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')->assertJsonPath('elsewhere.open.name', 'Sluice house')
+            ->assertJsonPath('message', 'This belongs to Brackwater Tide Station, and Sluice house is open. Nothing was read or written. Open Brackwater Tide Station again to go on with it.');
+        $this->getJson('/api/schedule', self::of('brackwater'))->assertConflict()->assertJsonMissingPath('rows');
+        $this->getJson('/api/schedule?installation=brackwater')->assertConflict();
+        $this->postJson('/api/events', $record)->assertConflict()->assertJsonPath('elsewhere.page', null);
+        self::assertSame($events, StoredEvent::query()->count());
+        $this->getJson('/api/schedule')->assertOk();
+        $this->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
+        $this->postJson('/api/events', $record, self::of('brackwater'))->assertCreated();
+        self::assertSame(1, $this->installation->events()->where('uuid', $record['id'])->count());
+        self::assertSame(0, $other->events()->where('uuid', $record['id'])->count());
+    }
+
+    public function test_a_name_that_is_of_no_installation_of_ones_own_is_not_told_what_it_is_called(): void
+    {
+        StoredInstallation::query()->create(['key' => 'other', 'name' => 'A secret', 'rules' => [], 'catalogue' => [], 'panel' => []]);
+        $this->as('planner')->getJson('/api/schedule', self::of('other'))->assertConflict()->assertJsonPath('elsewhere.page.name', 'other');
+    }
+
+    public function test_signing_in_opens_what_was_open_last_on_whatever_device(): void
+    {
+        $other = $this->second();
+        $this->person('lead')->update(['password' => 'secret words']);
+        $in = ['signIn' => 'lead@brackwater.example', 'password' => 'secret words'];
+        $this->postJson('/api/session', $in)->assertOk()->assertJsonPath('open.key', 'brackwater');
+        $this->postJson('/api/installations/'.$other->id.'/open')->assertOk();
+        $this->deleteJson('/api/session')->assertOk();
+        self::assertSame(0, DB::table('desks')->count());
+        $this->postJson('/api/session', $in)->assertOk()->assertJsonPath('open.key', 'öresund sluice');
+        // Whoever is not of its crew any more begins with what is left.
+        $other->crew()->detach($this->person('lead')->id);
+        $this->getJson('/api/session')->assertOk()->assertJsonPath('open.key', 'brackwater');
+    }
+
+    public function test_a_request_that_was_under_way_does_not_bring_back_what_was_open_before(): void
+    {
+        $other = $this->second();
+        $this->as('lead')->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
+        $under = session()->all();
+        $this->postJson('/api/installations/'.$other->id.'/open')->assertOk();
+        // It ends now, and writes its session as it was when it began.
+        session()->flush();
+        session()->put($under);
+        $this->getJson('/api/session')->assertOk()->assertJsonPath('open.key', 'öresund sluice');
     }
 
     public function test_no_other_page_may_hold_ours_and_ours_loads_nothing_from_elsewhere(): void

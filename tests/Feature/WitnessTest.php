@@ -42,9 +42,8 @@ final class WitnessTest extends TestCase
         config([
             'database.connections.pgsql.database' => $own,
             'filesystems.disks.local.root' => $this->uploads,
-            'app.url' => Witness::ADDRESS,
-            'app.key' => 'base64:'.base64_encode(Witness::KEY),
         ]);
+        Witness::apart($this->uploads);
         DB::purge();
         $this->lookAt(Witness::LOOKED_AT);
     }

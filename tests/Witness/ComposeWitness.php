@@ -44,26 +44,46 @@ final class ComposeWitness extends TestCase
         self::assertTrue(true);
     }
 
-    /** After a browser has left its outbox: the dump, the files, and what everything is. */
+    protected function setUp(): void
+    {
+        parent::setUp();
+        ini_set('memory_limit', '-1');
+        Witness::apart(sys_get_temp_dir().'/sartal-witness-'.bin2hex(random_bytes(4)));
+    }
+
+    /** After a browser has left its outbox: the database and the files. */
     public function test_write_down(): void
     {
-        $witness = new Witness(getenv('WITNESS') ?: throw new \LogicException('Say which: WITNESS=v1.'));
-        $this->now = CarbonImmutable::parse(Witness::LOOKED_AT, 'UTC');
+        $witness = self::witness();
         $witness->dump();
+        self::assertFileExists($witness->folder.'/database.sql.gz');
+    }
+
+    /** What it is, looked at in an empty database that it has been restored into. */
+    public function test_look(): void
+    {
+        $witness = self::witness();
+        $this->now = CarbonImmutable::parse(Witness::LOOKED_AT, 'UTC');
+        Artisan::call('db:wipe', ['--force' => true]);
+        $witness->restore();
         $witness->put('installation.json', $this->answer('api/installation.json'));
-        ini_set('memory_limit', '-1');
-        $began = microtime(true);
         $witness->putData('answers.json', $this->answers($this->sample()));
+        $facts = $this->facts();
         $all = getenv('ALL_ANSWERS');
         if (is_string($all)) {
-            foreach ($this->addresses(StoredInstallation::query()->firstOrFail()->runs()->pluck('key')->all()) as $address) {
-                file_put_contents($all, json_encode([$address, $this->answer($address)], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n", FILE_APPEND);
+            $runs = StoredInstallation::query()->firstOrFail()->runs()->pluck('key')->all();
+            foreach ($this->addresses($runs) as $address) {
+                $line = json_encode([$address, $this->answer($address)], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+                file_put_contents($all, $line."\n", FILE_APPEND);
             }
         }
-        fwrite(STDERR, sprintf("answers: %.1f s\n", microtime(true) - $began));
-        $witness->putData('facts.json', [...$this->facts(), 'outbox' => $this->outbox($witness)]);
-        fwrite(STDERR, sprintf("with facts: %.1f s\n", microtime(true) - $began));
-        self::assertTrue(true);
+        $witness->putData('facts.json', [...$facts, 'outbox' => $this->outbox($witness)]);
+        self::assertFileExists($witness->folder.'/facts.json.gz');
+    }
+
+    private static function witness(): Witness
+    {
+        return new Witness(getenv('WITNESS') ?: throw new \LogicException('Say which: WITNESS=v1.'));
     }
 
     protected function as(string $role): static

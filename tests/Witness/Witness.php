@@ -28,6 +28,13 @@ final readonly class Witness
         $this->folder = __DIR__.'/'.$version;
     }
 
+    /** Keeps away from what any other database has left in this machine's caches. */
+    public static function apart(string $folder): void
+    {
+        config(['cache.stores.file.path' => $folder.'/cache', 'app.url' => self::ADDRESS, 'app.key' => 'base64:'.base64_encode(self::KEY)]);
+        app('cache')->forgetDriver('file');
+    }
+
     /** Where the files of the application in hand lie. */
     public static function uploads(): string
     {

@@ -70,7 +70,7 @@ final readonly class ConnectorDrawing
     /**
      * No larger than half the way to its own nearest neighbour.
      *
-     * @param  array<string, array{float, float}>  $places
+     * @param  array<int|string, array{float, float}>  $places
      */
     private static function radius(array $places, string $address, float $contact): float
     {

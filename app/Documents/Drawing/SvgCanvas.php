@@ -62,19 +62,19 @@ final class SvgCanvas implements Canvas
             .'<rect width="100%" height="100%" fill="#ffffff"/>'."\n".($this->done[$number - 1] ?? $this->page).'</svg>'."\n";
     }
 
-    /** @param  array<string, float|string>  $attributes */
+    /** @param  array<int|string, float|string>  $attributes */
     private function put(string $tag, array $attributes, ?string $text = null): void
     {
         $this->page .= '<'.$tag.self::attributes($attributes).($text === null ? '/>' : '>'.self::escaped($text).'</'.$tag.'>')."\n";
     }
 
-    /** @return array<string, float|string> */
+    /** @return array<int|string, float|string> */
     private static function painted(string $fill, string $stroke, float $width): array
     {
         return ['fill' => $fill === '' ? 'none' : $fill, 'stroke' => $stroke === '' ? 'none' : $stroke, 'stroke-width' => $width];
     }
 
-    /** @param  array<string, float|string>  $attributes */
+    /** @param  array<int|string, float|string>  $attributes */
     private static function attributes(array $attributes): string
     {
         $text = '';

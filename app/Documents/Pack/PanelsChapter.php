@@ -22,7 +22,7 @@ final class PanelsChapter
             self::draw($book, $panel, $packing);
             $book->table([[0, 'Place'], [24, 'Connector'], [70, 'Cables']]);
             foreach ($panel->places as $place => $fitting) {
-                $book->row([$place, $packing->loaded->installation->fittings[$fitting]->label ?? $fitting, implode(', ', self::cables($fitting, $packing))]);
+                $book->row([(string) $place, $packing->loaded->installation->fittings[$fitting]->label ?? $fitting, implode(', ', self::cables($fitting, $packing))]);
             }
         }
     }

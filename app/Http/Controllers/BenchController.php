@@ -120,7 +120,7 @@ final readonly class BenchController
         return $this->jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private function state(StoredInstallation $stored, Job $job): array
     {
         // The cursor first: what comes in between is then seen twice rather than never.

@@ -27,6 +27,7 @@ use Sartal\Core\Document\PlanEncoder;
 use Sartal\Core\Document\Problems;
 use Sartal\Core\Document\StockCodec;
 use Sartal\Core\Installation\Loom;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Wiring\Assembly;
 
 /** The crew: who there is, what they can, what they were given, and the board that the lead looks at. */
@@ -56,7 +57,7 @@ final readonly class CrewController
             'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop),
             'tools' => $this->tools($stored, $loaded, $jobs),
             'version' => $stored->version,
-            'times' => array_map(static fn (string $pace): array => ['pace' => $pace, 'minutes' => PlanEncoder::figure($book->figure($pace)), 'measured' => $book->isMeasured($pace)], array_keys(StandardTimes::all())),
+            'times' => array_map(static fn (string $pace): array => ['pace' => $pace, 'minutes' => PlanEncoder::figure($book->figure($pace)), 'measured' => $book->isMeasured($pace)], Names::of(StandardTimes::all())),
         ]);
     }
 

@@ -118,12 +118,12 @@ final readonly class EquipmentController
     }
 
     /**
-     * @param  array<string, mixed>  $shape
-     * @return array<string, mixed>
+     * @param  array<int|string, mixed>  $shape
+     * @return array<int|string, mixed>
      */
     private static function plain(array $shape): array
     {
-        /** @var array<string, mixed> $plain */
+        /** @var array<int|string, mixed> $plain */
         $plain = json_decode((string) json_encode($shape), true);
 
         return $plain;

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Formats\FileExporter;
 use App\Formats\FileImporter;
+use App\Http\OpenOnDesk;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
@@ -37,7 +38,7 @@ final class FileController
         $user = $request->user();
         assert($user instanceof User);
         $stored->crew()->syncWithoutDetaching([$user->id]);
-        $request->session()->put('installation', $stored->id);
+        OpenOnDesk::put($user, $request, $stored);
 
         return response()->json(['id' => $stored->id, 'name' => $stored->name], 201);
     }

@@ -34,7 +34,7 @@ final readonly class FittingController
         );
         $user = $request->user();
         assert($user instanceof User);
-        /** @var array<string, mixed> $after */
+        /** @var array<int|string, mixed> $after */
         $after = json_decode((string) json_encode(FileEncoder::fitting($changed)), true);
         $this->log->write($loaded->stored, $user, sprintf('%s made up otherwise', $fitting->label), [new Edit('fitting', $id, $after)]);
 

@@ -30,15 +30,15 @@ final readonly class OutstandingController
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions.'.'.$stored->edition(), $last);
 
-        /** @var array{counts: array<string, int>, labels: array<string, string>} $known */
+        /** @var array{counts: array<int|string, int>, labels: array<int|string, string>} $known */
         $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
         $printed = $this->labels->printed($stored);
-        $left = count(array_filter($known['labels'], static fn (string $fingerprint, string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
+        $left = count(array_filter($known['labels'], static fn (string $fingerprint, int|string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
 
         return response()->json($known['counts'] + ['labels' => $left]);
     }
 
-    /** @return array{counts: array<string, int>, labels: array<string, string>} */
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
     private function counts(StoredInstallation $stored): array
     {
         $decided = $this->store->load($stored);
@@ -49,7 +49,7 @@ final readonly class OutstandingController
         return $known;
     }
 
-    /** @return array{counts: array<string, int>, labels: array<string, string>} */
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
     private function count(Loaded $loaded): array
     {
         $plan = $loaded->plan();

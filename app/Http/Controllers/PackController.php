@@ -17,6 +17,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Planning\BeadState;
 use Sartal\Core\Planning\Stage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -129,12 +130,12 @@ final readonly class PackController
         return $stored->packs()->where('number', $number)->first() ?? abort(404, 'There is no such pack.');
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function line(Pack $pack): array
     {
         return [
             'number' => $pack->number, 'who' => $pack->user->name, 'at' => $pack->created_at, 'digest' => $pack->digest, 'gaps' => $pack->gaps, 'pages' => $pack->pages,
-            'files' => array_map(static fn (string $name, array $file): array => ['name' => $name, 'sha256' => $file['sha256'], 'bytes' => $file['bytes']], array_keys($pack->files), $pack->files),
+            'files' => array_map(static fn (string $name, array $file): array => ['name' => $name, 'sha256' => $file['sha256'], 'bytes' => $file['bytes']], Names::of($pack->files), $pack->files),
             'signatures' => array_map(static fn (array $signature): array => array_diff_key($signature, ['signature' => 0]), $pack->signatures),
         ];
     }

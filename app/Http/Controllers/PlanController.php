@@ -33,7 +33,7 @@ final class PlanController
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->connectors[$id] ?? abort(404, 'There is no such connector here.');
         $inserts = $request->input('inserts');
-        /** @var array<string, string> $inserts */
+        /** @var array<int|string, string> $inserts */
         $inserts = is_array($inserts) ? array_filter($inserts, is_string(...)) : [];
 
         return response()->json([

@@ -84,7 +84,7 @@ final readonly class ReleaseController
         return $stored->releases()->where('letter', $letter)->first() ?? abort(404, 'There is no such release.');
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function line(Release $release, StoredInstallation $stored): array
     {
         return [

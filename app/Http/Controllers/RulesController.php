@@ -34,7 +34,7 @@ final readonly class RulesController
         return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version]);
     }
 
-    /** @return list<array<string, mixed>> every question, its answers, the usual one and why */
+    /** @return list<array<int|string, mixed>> every question, its answers, the usual one and why */
     private static function schools(): array
     {
         return array_map(static fn (string $school): array => [

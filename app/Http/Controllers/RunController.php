@@ -231,7 +231,7 @@ final readonly class RunController
     /**
      * Both versions, field by field, so that nothing that was typed is lost.
      *
-     * @param  array<string, string>  $yours
+     * @param  array<int|string, string>  $yours
      */
     private function stale(StaleWrite $stale, Loaded $loaded, string $id, array $yours): JsonResponse
     {
@@ -250,7 +250,7 @@ final readonly class RunController
         return $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     private static function values(Request $request): array
     {
         $values = [];

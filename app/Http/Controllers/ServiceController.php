@@ -67,7 +67,7 @@ final class ServiceController
         ], $steps)]);
     }
 
-    /** @return array<string, array{string, string}> circuit → its name; what else it is known by */
+    /** @return array<int|string, array{string, string}> circuit → its name; what else it is known by */
     private function lines(Loaded $loaded): array
     {
         $in = $loaded->installation;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Middleware\OpenInstallation;
+use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +23,7 @@ final class SessionController
         if (! $user instanceof User) {
             return response()->json(['person' => null]);
         }
-        $open = OpenInstallation::of($user, $request);
+        $open = OpenOnDesk::of($user, $request);
 
         return response()->json([
             'person' => ['name' => $user->name, 'signIn' => $user->sign_in, 'roles' => $user->roles, 'skills' => $user->skills],
@@ -51,12 +51,16 @@ final class SessionController
         }
         RateLimiter::clear($key);
         $request->session()->regenerate();
+        $user = $request->user();
+        assert($user instanceof User);
+        OpenOnDesk::begin($user, $request);
 
         return $this->show($request);
     }
 
     public function signOut(Request $request): JsonResponse
     {
+        OpenOnDesk::leave($request);
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -72,7 +76,7 @@ final class SessionController
         if ($installation === null) {
             abort(404, 'There is no such installation, or you are not of its crew.');
         }
-        $request->session()->put('installation', $installation->id);
+        OpenOnDesk::put($user, $request, $installation);
 
         return $this->show($request);
     }

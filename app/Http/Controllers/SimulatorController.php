@@ -97,7 +97,7 @@ final class SimulatorController
     }
 
     /**
-     * @param  array<string, Fault>  $faults
+     * @param  array<int|string, Fault>  $faults
      * @return list<array{key: string, words: string, kind: string}>
      */
     private static function named(array $faults, CauseWords $words): array

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Formats\BadLine;
 use App\Formats\FileExporter;
 use App\Formats\FileImporter;
+use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
@@ -43,7 +44,7 @@ final readonly class TemplateController
         $user = $request->user();
         assert($user instanceof User);
         $made->crew()->syncWithoutDetaching([$user->id]);
-        $request->session()->put('installation', $made->id);
+        OpenOnDesk::put($user, $request, $made);
 
         return response()->json(['id' => $made->id, 'name' => $made->name], 201);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\Elsewhere;
+use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
@@ -29,22 +31,14 @@ final readonly class OpenInstallation
             Auth::logout();
             abort(401, 'This sign-in is retired. Ask the lead.');
         }
-        $open = $user instanceof User ? self::of($user, $request) : null;
+        $open = $user instanceof User ? OpenOnDesk::of($user, $request) : null;
         if ($open === null) {
             abort(409, 'No installation is open. Open or import one first.');
         }
+        Elsewhere::check($request, $user, $open);
         $this->container->instance(StoredInstallation::class, $open);
         $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
 
         return $next($request);
-    }
-
-    /** The one that was opened last, else the person's first. */
-    public static function of(User $user, Request $request): ?StoredInstallation
-    {
-        $chosen = $request->session()->get('installation');
-
-        return $user->installations()->where('installations.id', is_int($chosen) ? $chosen : 0)->first()
-            ?? $user->installations()->first();
     }
 }

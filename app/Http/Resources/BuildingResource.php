@@ -22,8 +22,8 @@ use Sartal\Core\Routing\WayLoad;
 final class BuildingResource
 {
     /**
-     * @param  array<string, int>  $versions  "kind id" → version
-     * @return array<string, mixed>
+     * @param  array<int|string, int>  $versions  "kind id" → version
+     * @return array<int|string, mixed>
      */
     public static function of(Loaded $loaded, array $versions): array
     {
@@ -47,7 +47,7 @@ final class BuildingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function way(Way $way, ?WayLoad $load, Loaded $loaded, int $version): array
     {
         return [
@@ -64,13 +64,13 @@ final class BuildingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function rule(FillRule $rule): array
     {
         return ['design' => $rule->design, 'most' => $rule->most, 'source' => $rule->source];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function panel(Panel $panel, Installation $in, int $version): array
     {
         $tails = [];
@@ -84,7 +84,7 @@ final class BuildingResource
         return ['part' => PanelCodec::encode($panel), 'version' => $version, 'tails' => $tails, 'climb' => $climb === null ? null : ['detail' => $climb->detail, 'amount' => $climb->amount->canonical(), 'source' => $climb->source]];
     }
 
-    /** @return array<string, list<array{id: string, label: string}>> location → fittings there */
+    /** @return array<int|string, list<array{id: string, label: string}>> location → fittings there */
     private static function fittings(Installation $in): array
     {
         $there = [];

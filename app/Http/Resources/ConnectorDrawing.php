@@ -13,7 +13,7 @@ use Sartal\Core\Wiring\FittingLayout;
 /** What is needed to draw a fitting from either side, in mm. */
 final class ConnectorDrawing
 {
-    /** @return ?array<string, mixed> */
+    /** @return ?array<int|string, mixed> */
     public static function of(Fitting $fitting, Catalogue $catalogue): ?array
     {
         $type = $catalogue->connectors[$fitting->connector] ?? null;

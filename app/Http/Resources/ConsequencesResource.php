@@ -12,7 +12,7 @@ final class ConsequencesResource
 {
     private const LISTED = 12;
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Consequences $all): array
     {
         return [

@@ -15,7 +15,7 @@ final class CoverageResource
     /** Faults of a kind that are named. */
     private const NAMED = 3;
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Coverage $coverage, CauseWords $words): array
     {
         return [

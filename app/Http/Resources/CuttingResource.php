@@ -21,8 +21,8 @@ use Sartal\Core\Record\EventKind;
 final class CuttingResource
 {
     /**
-     * @param  array<string, int>  $versions  of reels
-     * @return array<string, mixed>
+     * @param  array<int|string, int>  $versions  of reels
+     * @return array<int|string, mixed>
      */
     public static function of(Loaded $loaded, array $versions): array
     {
@@ -37,7 +37,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function cable(CablePlan $plan, Loaded $loaded): array
     {
         $onShelf = Length::zero();
@@ -65,7 +65,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function assigned(Assigned $assigned, Loaded $loaded): array
     {
         return [
@@ -77,7 +77,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function stock(Stock $stock): array
     {
         return [
@@ -86,7 +86,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function cut(Cut $cut, Loaded $loaded): array
     {
         $run = $loaded->installation->runs[$cut->run];
@@ -106,7 +106,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return list<array<string, mixed>> cuts that somebody measured, the last first */
+    /** @return list<array<int|string, mixed>> cuts that somebody measured, the last first */
     private static function recorded(Loaded $loaded): array
     {
         $cuts = array_filter($loaded->record->events, static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false);

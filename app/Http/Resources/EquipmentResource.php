@@ -13,7 +13,7 @@ use Sartal\Core\Installation\Port;
 /** Devices with their ports: what each is, what is plugged in, what could be. */
 final class EquipmentResource
 {
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<int|string, mixed>> */
     public static function all(Loaded $loaded): array
     {
         $in = $loaded->installation;
@@ -36,8 +36,8 @@ final class EquipmentResource
     }
 
     /**
-     * @param  array<string, list<string>>  $runs
-     * @return array<string, mixed>
+     * @param  array<int|string, list<string>>  $runs
+     * @return array<int|string, mixed>
      */
     private static function port(Equipment $device, Port $port, ?string $fitting, array $runs, Loaded $loaded): array
     {
@@ -61,13 +61,13 @@ final class EquipmentResource
         ];
     }
 
-    /** @param  array<string, list<string>>  $runs */
+    /** @param  array<int|string, list<string>>  $runs */
     private static function name(Fitting $fitting, array $runs): string
     {
         return $fitting->label.(isset($runs[$fitting->id]) ? ' · '.implode(', ', $runs[$fitting->id]) : '');
     }
 
-    /** @return array<string, list<string>> fitting → codes of the runs that end in it */
+    /** @return array<int|string, list<string>> fitting → codes of the runs that end in it */
     private static function runsByFitting(Loaded $loaded): array
     {
         $runs = [];

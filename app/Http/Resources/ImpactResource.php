@@ -21,7 +21,7 @@ final class ImpactResource
 
     private const FINDINGS = 40;
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Impact $impact, string $words = ''): array
     {
         return [
@@ -38,7 +38,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function run(RunImpact $run): array
     {
         return [
@@ -50,7 +50,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function overtaken(Overtaken $each): array
     {
         return [
@@ -64,7 +64,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function remedy(Remedy $remedy): array
     {
         return [
@@ -82,7 +82,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function part(Line $line): array
     {
         return ['name' => $line->name, 'needed' => PlanEncoder::figure($line->needed), 'stock' => $line->stock, 'short' => $line->short, 'packs' => $line->packs, 'unit' => $line->unit];

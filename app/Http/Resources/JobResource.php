@@ -22,7 +22,7 @@ use Sartal\Core\Preparing\Block;
 /** What does not change while a job is worked: its steps, and the connectors that they are done at. */
 final class JobResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Job $job, Loaded $loaded, TimeBook $times): array
     {
         $in = $loaded->installation;
@@ -41,7 +41,7 @@ final class JobResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function step(Step $step, TimeBook $times, Loaded $loaded): array
     {
         $first = $step->first();
@@ -61,7 +61,7 @@ final class JobResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function piece(Operation $operation, TimeBook $times): array
     {
         return array_filter([
@@ -89,7 +89,7 @@ final class JobResource
     /**
      * Diameters of what slides on and of what it slides over, for its picture.
      *
-     * @return array<string, array<string, ?float>>
+     * @return array<int|string, array<int|string, ?float>>
      */
     private static function sizes(Operation $operation, Loaded $loaded): array
     {
@@ -109,7 +109,7 @@ final class JobResource
         return ['sizes' => ['over' => $over->inMillimetres(), 'bore' => $part->bore()?->inMillimetres(), 'outer' => $part->outer?->inMillimetres()]];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function fittings(Job $job, Loaded $loaded): array
     {
         $fittings = [];

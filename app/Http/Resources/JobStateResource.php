@@ -13,15 +13,15 @@ final class JobStateResource
 {
     /**
      * @param  list<Event>  $events
-     * @param  array<string, string>  $people  sign-in name → name
-     * @return array<string, mixed>
+     * @param  array<int|string, string>  $people  sign-in name → name
+     * @return array<int|string, mixed>
      */
     public static function of(Job $job, array $events, int $cursor, array $people): array
     {
         $progress = new Progress($job->traveller->operations, $events);
         $standings = [];
         foreach ($job->traveller->operations as $id => $operation) {
-            $standing = $progress->of($id);
+            $standing = $progress->of((string) $id);
             if ($standing->by !== null || $standing->flagged !== null) {
                 $standings[$id] = array_filter([
                     'status' => $standing->status->value, 'by' => self::name($standing->by, $people), 'at' => $standing->by?->at, 'note' => $standing->by?->note, 'flag' => $standing->flagged?->flag?->value,
@@ -41,7 +41,7 @@ final class JobStateResource
         ];
     }
 
-    /** @param  array<string, string>  $people */
+    /** @param  array<int|string, string>  $people */
     private static function name(?Event $event, array $people): ?string
     {
         return $event === null ? null : $people[$event->by] ?? $event->by;

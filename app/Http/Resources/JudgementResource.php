@@ -26,7 +26,7 @@ final class JudgementResource
     /** Causes of one trouble that are listed: nobody reads further. */
     private const LISTED = 24;
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Reading $reading, UnderTest $test, TestStage $stage): array
     {
         $expectation = $test->expectation();
@@ -82,7 +82,7 @@ final class JudgementResource
         return $look === null ? $methods : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
     }
 
-    /** @return ?array<string, mixed> */
+    /** @return ?array<int|string, mixed> */
     private static function next(?Separation $separation): ?array
     {
         return $separation === null ? null : [
@@ -96,7 +96,7 @@ final class JudgementResource
         ];
     }
 
-    /** @return ?array<string, mixed> */
+    /** @return ?array<int|string, mixed> */
     private static function open(?EndToOpen $end, Loaded $loaded): ?array
     {
         return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];

@@ -14,8 +14,8 @@ final class LabelResource
 {
     /**
      * @param  list<PrintedLabel>  $labels
-     * @param  array<string, array{fingerprint: string, at: string, by: string}>  $printed
-     * @return list<array<string, mixed>>
+     * @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed
+     * @return list<array<int|string, mixed>>
      */
     public static function lines(array $labels, array $printed, Loaded $loaded): array
     {
@@ -45,7 +45,7 @@ final class LabelResource
         ], $labels);
     }
 
-    /** @param  array<string, array{fingerprint: string, at: string, by: string}>  $printed */
+    /** @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed */
     public static function state(PrintedLabel $label, array $printed): string
     {
         return match (true) {
@@ -55,7 +55,7 @@ final class LabelResource
         };
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<int|string, mixed>> */
     public static function geometries(): array
     {
         return array_map(static fn (SheetGeometry $sheet): array => [
@@ -64,7 +64,7 @@ final class LabelResource
         ], SheetGeometry::usual());
     }
 
-    /** @return list<array<string, string>> */
+    /** @return list<array<int|string, string>> */
     public static function findings(Loaded $loaded): array
     {
         $findings = array_filter($loaded->plan()->findings, static fn (Finding $finding): bool => str_starts_with($finding->code, 'label.'));

@@ -17,7 +17,7 @@ use Sartal\Core\Measure\Length;
 /** A loom to scale: its segments as the bench makes them up, where branches leave, what each member is cut to. */
 final class LoomResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(LoomDress $dress, Loaded $loaded, int $version): array
     {
         $shape = $dress->shape;
@@ -42,7 +42,7 @@ final class LoomResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function segment(SegmentDress $dress, int $lane, Loaded $loaded): array
     {
         $segment = $dress->segment;
@@ -67,13 +67,13 @@ final class LoomResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function piece(Piece $piece): array
     {
         return ['name' => $piece->part->name, 'for' => $piece->for, 'cut' => PlanEncoder::worked($piece->cut)];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function member(string $id, Loaded $loaded): array
     {
         $run = $loaded->installation->runs[$id];

@@ -14,7 +14,7 @@ use Sartal\Core\Parts\PartsPlanner;
 
 final class PartsResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(PartsScope $scope, PartsList $list, Loaded $loaded, int $version): array
     {
         return [
@@ -35,7 +35,7 @@ final class PartsResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function worth(Loaded $loaded): array
     {
         $planner = new PartsPlanner($loaded->installation, $loaded->plan());

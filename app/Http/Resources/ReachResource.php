@@ -18,7 +18,7 @@ final class ReachResource
 {
     /**
      * @param  ?list<string>  $circuits  ids; null: all
-     * @return list<array<string, mixed>>
+     * @return list<array<int|string, mixed>>
      */
     public static function of(Loaded $loaded, ?array $circuits = null): array
     {
@@ -28,7 +28,7 @@ final class ReachResource
         return array_map(static fn (Line $line): array => self::line($line, $reaches), array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function line(Line $line, Reaches $reaches): array
     {
         $reach = $reaches->judge($line);

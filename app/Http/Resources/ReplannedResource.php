@@ -10,7 +10,7 @@ use Sartal\Core\Cutting\Replanned;
 /** What became otherwise in the cut plan. */
 final class ReplannedResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Replanned $all, Loaded $loaded): array
     {
         $code = static fn (string $run): string => $loaded->installation->runs[$run]->code ?? $run;

@@ -12,7 +12,7 @@ final class ReroutedResource
 {
     private const LISTED = 40;
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Rerouted $all): array
     {
         return [

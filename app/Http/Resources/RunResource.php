@@ -16,6 +16,7 @@ use Sartal\Core\Installation\LabelTurn;
 use Sartal\Core\Installation\Run;
 use Sartal\Core\Installation\Side;
 use Sartal\Core\Labelling\Label;
+use Sartal\Core\Measure\Names;
 use Sartal\Core\Pinout\Unused;
 use Sartal\Core\Record\Event;
 use Sartal\Core\Record\EventKind;
@@ -26,7 +27,7 @@ use Sartal\Core\Wiring\Node;
 /** Everything about one run: its line, its sum, both ends as they are made, labels and history. */
 final class RunResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Run $run, Loaded $loaded): array
     {
         $plan = $loaded->plan();
@@ -60,7 +61,7 @@ final class RunResource
     /**
      * What the bench has to say of an end: what was left out of it, and its photos.
      *
-     * @return array<string, mixed>
+     * @return array<int|string, mixed>
      */
     private static function made(Run $run, Side $side, Loaded $loaded): array
     {
@@ -84,7 +85,7 @@ final class RunResource
     /**
      * What a planner can decide about each circuit of the run.
      *
-     * @return list<array<string, mixed>>
+     * @return list<array<int|string, mixed>>
      */
     private static function circuits(Run $run, Loaded $loaded): array
     {
@@ -127,7 +128,7 @@ final class RunResource
             }
         }
 
-        return array_map(static fn (string $id, string $label): array => ['id' => $id, 'label' => $label], array_keys($found), array_values($found));
+        return array_map(static fn (string $id, string $label): array => ['id' => $id, 'label' => $label], Names::of($found), array_values($found));
     }
 
     /** @return list<Event> the run's own, and the tests of its assembly */
@@ -141,7 +142,7 @@ final class RunResource
         return array_values(array_filter($all, static fn (Event $event): bool => $event->step === '' || ! ($event->kind->isDone() || in_array($event->kind, [EventKind::TakenBack, EventKind::Paused, EventKind::Resumed], true))));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function event(Event $event, Loaded $loaded): array
     {
         $today = $loaded->plan()->fingerprints[$event->run] ?? null;
@@ -154,7 +155,7 @@ final class RunResource
         ];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<int|string, mixed>> */
     private static function fittings(Run $run, Side $side, Loaded $loaded): array
     {
         $fittings = [];
@@ -199,7 +200,7 @@ final class RunResource
         return '';
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function joint(Joint $joint, Run $run, ?CableType $cable, Loaded $loaded): array
     {
         $leg = '';

@@ -14,7 +14,7 @@ use Sartal\Core\Record\Event;
 /** The schedule's rows: what a planner scans. */
 final class ScheduleResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Loaded $loaded): array
     {
         return [
@@ -23,7 +23,7 @@ final class ScheduleResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function row(Run $run, Loaded $loaded): array
     {
         $in = $loaded->installation;

@@ -22,7 +22,7 @@ use Sartal\Core\Preparing\SlideOn;
 /** A sheet at the vice for the screen. */
 final class SheetResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(EndSheet $sheet, Loaded $loaded): array
     {
         return [
@@ -41,7 +41,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function fitting(SheetFitting $fitting, CableType $cable, Loaded $loaded): array
     {
         return [
@@ -66,7 +66,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function leg(SheetLeg $leg, SheetFitting $fitting, CableType $cable): array
     {
         $made = $leg->preparation;
@@ -104,7 +104,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function slide(SlideOn $slide): array
     {
         return ['name' => $slide->part->name, 'colour' => $slide->part->colour, 'before' => $slide->before, 'note' => $slide->note];

@@ -18,7 +18,7 @@ use Sartal\Core\Routing\Cargo;
 /** What an installer takes along: pulls in their order, and every cable with what is left to do. */
 final class SiteResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(Loaded $loaded): array
     {
         $in = $loaded->installation;
@@ -40,7 +40,7 @@ final class SiteResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function pull(Pull $pull, Installation $in): array
     {
         return [
@@ -59,7 +59,7 @@ final class SiteResource
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function run(Run $run, Loaded $loaded): array
     {
         $plan = $loaded->plan();

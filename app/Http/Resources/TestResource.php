@@ -29,7 +29,7 @@ use Sartal\Core\Wiring\Assembly;
 /** What a tester works from: the points to touch, what each method should show, and what was recorded before. */
 final class TestResource
 {
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function sheet(Run $run, UnderTest $test, TestStage $stage): array
     {
         [$loaded, $assembly, $expectation] = [$test->loaded, $test->assembly, $test->expectation()];
@@ -64,7 +64,7 @@ final class TestResource
     /**
      * Questions of every method but the map, with what should be read.
      *
-     * @return array<string, list<array<string, mixed>>>
+     * @return array<int|string, list<array<int|string, mixed>>>
      */
     private static function methods(Expectation $expectation): array
     {
@@ -93,7 +93,7 @@ final class TestResource
     /**
      * Tests and what came between them, the newest first.
      *
-     * @return list<array<string, mixed>>
+     * @return list<array<int|string, mixed>>
      */
     private static function trials(UnderTest $test): array
     {
@@ -123,7 +123,7 @@ final class TestResource
         return $trials;
     }
 
-    /** @return array<string, array{read: int, declared: int}> by method */
+    /** @return array<int|string, array{read: int, declared: int}> by method */
     private static function read(Event $event): array
     {
         $read = [];
@@ -141,13 +141,13 @@ final class TestResource
         return $read;
     }
 
-    /** @return array<string, string> */
+    /** @return array<int|string, string> */
     private static function probe(Probe $probe): array
     {
         return ['node' => $probe->node, 'side' => $probe->side->value, 'fitting' => $probe->fitting, 'address' => $probe->address, 'serves' => $probe->serves, 'channel' => $probe->channel];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     private static function fittings(Assembly $assembly, Loaded $loaded): array
     {
         $fittings = [];
@@ -170,7 +170,7 @@ final class TestResource
     /**
      * What tells the fittings of one end apart: the leg's label.
      *
-     * @return array<string, string> by fitting
+     * @return array<int|string, string> by fitting
      */
     private static function tags(Assembly $assembly, Loaded $loaded): array
     {

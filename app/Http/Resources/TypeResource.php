@@ -23,7 +23,7 @@ use Sartal\Core\Installation\UsedTypes;
 /** Catalogue types: a line each, or one with its figures and where it is used. */
 final class TypeResource
 {
-    /** @return array<string, list<array<string, mixed>>> kind → lines */
+    /** @return array<int|string, list<array<int|string, mixed>>> kind → lines */
     public static function all(Loaded $loaded): array
     {
         $own = self::own($loaded);
@@ -45,7 +45,7 @@ final class TypeResource
         return $lines;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<int|string, mixed> */
     public static function of(string $kind, string $id, Loaded $loaded): array
     {
         $list = TypeKinds::LISTS[$kind];
@@ -66,7 +66,7 @@ final class TypeResource
         ];
     }
 
-    /** @return array<string, array<string, int>> kind → id → version */
+    /** @return array<int|string, array<int|string, int>> kind → id → version */
     private static function own(Loaded $loaded): array
     {
         $own = [];

@@ -7,7 +7,7 @@ namespace Sartal\Core\Looming\Packing;
 /** Packings for as long as the process lives. */
 final class MemoryPackings implements PackingStore
 {
-    /** @var array<string, Packing> */
+    /** @var array<int|string, Packing> */
     private array $kept = [];
 
     public function packing(string $key): ?Packing

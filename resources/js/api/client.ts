@@ -1,5 +1,7 @@
 import { ask } from './ask'
 import type { Impact } from './change'
+import { belongsTo, type Elsewhere, page, told } from './page'
+import type { InstallationRef } from './types'
 
 /** A refused request: what the server said, and the body that goes with it. */
 export class ApiError extends Error {
@@ -22,7 +24,7 @@ function cookie(name: string): string {
 type Intent = 'ask' | 'accept' | 'park'
 const OVERTAKES = 428
 
-async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask'): Promise<T> {
+async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask', of: InstallationRef | null = page.value): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
@@ -31,6 +33,7 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
       headers: {
         Accept: 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+        ...belongsTo(of),
         ...(method === 'GET' ? {} : { 'Sartal-Intent': intent }),
         ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
       },
@@ -43,8 +46,9 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
   if (response.status === OVERTAKES) {
     const choice = await ask(answer.impact as Impact)
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
-    return send<T>(method, path, body, choice)
+    return send<T>(method, path, body, choice, of)
   }
+  if (answer.elsewhere) told(answer.elsewhere as Elsewhere)
   if (!response.ok) {
     const said = typeof answer.message === 'string' && answer.message !== '' ? answer.message : `The server answered ${response.status}.`
     throw new ApiError(response.status, response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said, answer)
@@ -55,6 +59,8 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
 export const api = {
   get: <T>(path: string) => send<T>('GET', path),
   post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
+  /** Something that was recorded for this installation, whichever the page is of now. */
+  record: <T>(path: string, body: unknown, of: InstallationRef) => send<T>('POST', path, body, 'ask', of),
   patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
   put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
   /** Somebody has seen what it overtakes. */
@@ -64,10 +70,11 @@ export const api = {
 
 /** Long work that tells how far it is: one answer for each line. */
 export async function * lines<T>(path: string): AsyncGenerator<T> {
-  const response = await fetch(`/api/${path}`, { method: 'POST', headers: { Accept: 'application/x-ndjson, application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN') } }).catch(() => null)
+  const response = await fetch(`/api/${path}`, { method: 'POST', headers: { Accept: 'application/x-ndjson, application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN'), ...belongsTo(page.value) } }).catch(() => null)
   if (!response?.body) throw new ApiError(0, 'Sartal cannot be reached. Try again.', {})
   if (!response.ok) {
     const body = await response.json().catch(() => ({})) as Record<string, unknown>
+    if (body.elsewhere) told(body.elsewhere as Elsewhere)
     throw new ApiError(response.status, typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`, body)
   }
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()

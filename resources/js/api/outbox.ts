@@ -1,12 +1,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, ApiError } from './client'
+import { page } from './page'
 import { useSession } from './session'
-import type { Session } from './types'
+import type { InstallationRef, Session } from './types'
 
-/** One thing that was recorded here and the server has not heard of yet. */
-export interface Waiting { id: string, path: string, body: Record<string, unknown>, who: string, name: string, words: string, at: string, refused?: string }
+/** One thing that was recorded here and the server has not heard of yet. `of`: the installation whose page it was recorded on. */
+export interface Waiting { id: string, path: string, body: Record<string, unknown>, who: string, name: string, words: string, at: string, refused?: string, of?: InstallationRef }
 /** ms between two new tokens. */
 const RENEWED = 3000
 interface Listener { sent?: (item: Waiting, answer: unknown) => void, refused?: (item: Waiting, error: ApiError) => boolean }
@@ -27,16 +28,32 @@ export const useOutbox = defineStore('outbox', () => {
   let sending = false
   let lastRenewed = 0
 
-  const mine = computed(() => items.value.filter(item => !item.refused && item.who === session.session.person?.signIn))
+  const own = computed(() => items.value.filter(item => !item.refused && item.who === session.session.person?.signIn))
+  /** What is sent from this page: of its person and its installation. */
+  const mine = computed(() => own.value.filter(item => item.of && item.of.key === page.value?.key))
+  /** What waits until its own installation is open. */
+  const elsewhere = computed(() => own.value.filter(item => item.of && item.of.key !== page.value?.key))
+  /** Recorded before a record said of which installation it is, by somebody who has several. */
+  const unplaced = computed(() => own.value.filter(item => !item.of))
   const others = computed(() => items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn))
   const refused = computed(() => items.value.filter(item => item.refused))
-  const of = (path: string) => items.value.filter(item => item.path === path && !item.refused)
+  const ofPage = (item: Waiting) => item.of?.key === page.value?.key
+  const of = (path: string) => items.value.filter(item => item.path === path && !item.refused && ofPage(item))
 
   function add(path: string, body: Record<string, unknown> & { id: string }, words: string) {
     const person = session.session.person
-    items.value = [...items.value, { id: body.id, path, body, who: person?.signIn ?? '', name: person?.name ?? '', words, at: new Date().toISOString() }]
+    items.value = [...items.value, { id: body.id, path, body, who: person?.signIn ?? '', name: person?.name ?? '', words, at: new Date().toISOString(), of: page.value ?? undefined }]
     return flush()
   }
+  /** Says of which installation a record is that does not say so itself. */
+  function place(id: string, installation: InstallationRef) {
+    items.value = items.value.map(item => item.id === id ? { ...item, of: installation } : item)
+    return flush()
+  }
+  // Where there is one only, it can be of no other.
+  watch([unplaced, () => session.session.installations], ([left, known]) => {
+    if (left.length && known?.length === 1) for (const item of left) void place(item.id, known[0]!)
+  }, { immediate: true })
   const drop = (id: string) => { items.value = items.value.filter(item => item.id !== id) }
   const retry = (id: string) => { items.value = items.value.map(item => item.id === id ? { ...item, refused: undefined } : item); return flush() }
 
@@ -53,19 +70,20 @@ export const useOutbox = defineStore('outbox', () => {
   /** Whether the next one may be sent. */
   async function send(item: Waiting): Promise<boolean> {
     try {
-      const answer = await api.post(item.path, item.body)
+      const answer = await api.record(item.path, item.body, item.of!)
       offline.value = signedOut.value = false
-      listeners.get(item.path)?.sent?.(item, answer)
+      if (ofPage(item)) listeners.get(item.path)?.sent?.(item, answer)
       drop(item.id)
       return true
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       offline.value = error.status === 0 || error.status >= 500
       signedOut.value = error.status === 401
-      if (offline.value || signedOut.value || error.status === 429) return false
+      // Of another installation than is open by now: it waits.
+      if (offline.value || signedOut.value || error.status === 429 || error.body.elsewhere) return false
       if (error.status === 419) return await renewed()
       // Refused: it stays here with the reason, unless the page that recorded it deals with it.
-      if (listeners.get(item.path)?.refused?.(item, error)) drop(item.id)
+      if (ofPage(item) && listeners.get(item.path)?.refused?.(item, error)) drop(item.id)
       else items.value = items.value.map(each => each.id === item.id ? { ...each, refused: error.message } : each)
       return true
     }
@@ -93,5 +111,5 @@ export const useOutbox = defineStore('outbox', () => {
     return () => { if (listeners.get(path) === listener) listeners.delete(path) }
   }
 
-  return { items, mine, others, refused, offline, signedOut, of, add, drop, retry, flush, knock, listen }
+  return { items, mine, elsewhere, unplaced, others, refused, offline, signedOut, of, add, place, drop, retry, flush, knock, listen }
 })

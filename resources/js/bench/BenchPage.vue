@@ -159,7 +159,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
       <span v-for="person in others" :key="person.signIn" class="other" :title="`${person.name} is at ${byId.get(person.step)?.piece.place}`"><span class="initial">{{ person.name.slice(0, 1) }}</span>{{ person.name.split(' ')[0] }} <span class="mono">{{ byId.get(person.step)?.piece.address || byId.get(person.step)?.step.number }}</span></span>
       <span class="space" />
       <button type="button" class="plain" @click="list = true">Steps <kbd>l</kbd></button>
-      <a class="plain" :href="`/api/bench/${ids}/traveller.pdf?units=${system}`" target="_blank">Print</a>
+      <a class="plain" :href="$file(`bench/${ids}/traveller.pdf?units=${system}`)" target="_blank">Print</a>
       <v-btn v-if="place && mayWork && !paused" size="small" variant="outlined" @click="asking = 'pause'">Pause</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }} <button type="button" class="plain" @click="bench.load()">Load again</button></p>
@@ -183,7 +183,7 @@ watch([at, aloud], () => { if (place.value) say(spoken(place.value)) })
         <p v-if="step.unforgiving" class="note check must"><strong>On it now, or the end is lost.</strong>{{ inFigures(piece.why ?? '') }}</p>
         <p v-for="caution in piece.cautions ?? []" :key="caution" class="note stop">{{ caution }}</p>
         <div v-if="why && piece.why" class="note"><strong>Why</strong>{{ inFigures(piece.why) }}<ul><li v-for="[before, reason] in piece.needs ?? []" :key="before">after {{ byId.get(before)?.piece.words.toLowerCase() }}: {{ inFigures(reason) }}</li></ul></div>
-        <img v-if="step.task === 'strip' && fitting?.strip" class="strip" :src="`/api/runs/${fitting.strip.run}/sheet/${fitting.strip.side}/strip.svg?fitting=${fitting.strip.at}&units=${system}`" alt="The prepared end, to scale">
+        <img v-if="step.task === 'strip' && fitting?.strip" class="strip" :src="$file(`runs/${fitting.strip.run}/sheet/${fitting.strip.side}/strip.svg?fitting=${fitting.strip.at}&units=${system}`)" alt="The prepared end, to scale">
         <SlideStack v-if="step.task === 'slide-on'" :place="place" :drawing="fitting?.drawing ?? null" :places="bench.places.value" :settled="bench.settled" />
         <InspectPanel v-if="step.task === 'inspect' && mayWork && !hold" :key="piece.id" :ids="ids" :place="place" :bench="bench" />
         <p v-if="onlyTest" class="note good"><strong>The bench is done with it.</strong><router-link :to="`/test/${piece.run}`">Test it and record what lights</router-link></p>

@@ -50,7 +50,7 @@ function answer(id: string) {
       <button type="button" @click="emit('hold')">Stop this job</button>
     </p>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <p v-if="pictures.length" class="pictures"><a v-for="each in pictures" :key="each.id" :href="`/api/pictures/${each.picture}`" target="_blank"><img :src="`/api/pictures/${each.picture}`" :alt="`Photo by ${each.by}, ${when(each.at)}`"></a></p>
+    <p v-if="pictures.length" class="pictures"><a v-for="each in pictures" :key="each.id" :href="$file(`pictures/${each.picture}`)" target="_blank"><img :src="$file(`pictures/${each.picture}`)" :alt="`Photo by ${each.by}, ${when(each.at)}`"></a></p>
     <div v-for="each in questions" :key="each.id" class="note"><strong>{{ each.by }} asks: {{ each.note }}</strong>
       <template v-if="each.answer">{{ each.answer.by }}: {{ each.answer.note }}</template>
       <form v-else-if="mayAnswer" @submit.prevent="answer(each.id)"><input v-model="answers[each.id]" :aria-label="`Answer to: ${each.note}`" placeholder="answer"><button type="submit">Answer</button></form>

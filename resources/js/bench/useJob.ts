@@ -2,6 +2,7 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../api/client'
 import { useOutbox } from '../api/outbox'
+import { belongsTo, page } from '../api/page'
 import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../api/bench'
 
 /** s between two looks at what the others did. */
@@ -141,7 +142,7 @@ export function useJob(ids: () => string) {
   const go = (id: string) => { at.value = id }
 
   /** Whoever goes leaves the place to the others at once. */
-  const leave = () => { if (state.value) void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, { keepalive: true, headers: { Accept: 'application/json' } }).catch(() => undefined) }
+  const leave = () => { if (state.value) void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, { keepalive: true, headers: { Accept: 'application/json', ...belongsTo(page.value) } }).catch(() => undefined) }
   onScopeDispose(leave)
   useEventListener(window, 'pagehide', leave)
 

@@ -52,7 +52,7 @@ async function saved(changes: Replanned, reel: string) {
   <main class="cutting">
     <header><h1>Cutting</h1><span v-if="cutting" class="quiet">{{ cuts }} {{ cuts === 1 ? 'cut' : 'cuts' }} left, off {{ busy.reduce((sum, cable) => sum + cable.assigned.length, 0) }} reels and offcuts</span><span class="space" />
       <v-btn v-if="edits" size="small" variant="outlined" color="primary" @click="form = { reel: null, version: 0, cable: '' }">Add a reel</v-btn>
-      <v-btn size="small" color="primary" :href="`/api/cutting/cut-list.pdf?units=${system}`" target="_blank">Print the cut list</v-btn></header>
+      <v-btn size="small" color="primary" :href="$file(`cutting/cut-list.pdf?units=${system}`)" target="_blank">Print the cut list</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!cutting && !problem" indeterminate color="primary" aria-label="Planning the cuts" />
     <div v-if="cutting" class="split">

@@ -47,7 +47,7 @@ const size = (bytes: number) => bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` :
       <p v-if="packs.length === 0" class="quiet">There is no pack yet.</p>
       <article v-for="pack in packs" :key="pack.number" :aria-label="`Pack ${pack.number}`">
         <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages · {{ pack.gaps === 0 ? 'nothing open' : `${pack.gaps} open points` }}</span></h2>
-        <p v-if="session.can('planner', 'tester', 'lead')" class="acts"><v-btn color="primary" variant="outlined" size="small" :href="`/api/packs/${pack.number}.zip`" download>All of it, zip</v-btn><v-btn color="primary" variant="outlined" size="small" :href="`/api/packs/${pack.number}/pack.pdf`" target="_blank">Open the document</v-btn><v-btn variant="text" size="small" color="primary" :disabled="busy" @click="check(pack)">Check it again</v-btn></p>
+        <p v-if="session.can('planner', 'tester', 'lead')" class="acts"><v-btn color="primary" variant="outlined" size="small" :href="$file(`packs/${pack.number}.zip`)" download>All of it, zip</v-btn><v-btn color="primary" variant="outlined" size="small" :href="$file(`packs/${pack.number}/pack.pdf`)" target="_blank">Open the document</v-btn><v-btn variant="text" size="small" color="primary" :disabled="busy" @click="check(pack)">Check it again</v-btn></p>
         <p v-if="checked[pack.number]" class="note" :class="checked[pack.number]!.holds ? 'good' : 'failed'"><strong>{{ checked[pack.number]!.holds ? 'It is what was packed' : 'It is not what was packed' }}</strong>{{ checked[pack.number]!.problems.join(' ') }}</p>
         <h3>Signed</h3>
         <p v-if="pack.signatures.length === 0" class="quiet">By nobody yet.</p>

@@ -57,7 +57,7 @@ const drop = (draft: Draft) => attempt(async () => { await api.delete(`drafts/${
         <p v-if="releases.length === 0" class="quiet">Nothing is released yet: bench, labels, cutting, site and test work from the plan as it is. From the first release on they work from that, and what is planned after it disturbs nobody.</p>
         <table v-else class="lines">
           <thead><tr><th>Release</th><th>When</th><th>Who</th><th>Note</th><th>Signed</th><th /></tr></thead>
-          <tbody><tr v-for="each in releases" :key="each.letter" :class="{ at: each.working }"><td><b class="mono">{{ each.letter }}</b><span v-if="each.working" class="quiet"> worked from</span></td><td>{{ when(each.at) }}</td><td>{{ each.who }}</td><td>{{ each.note }}</td><td class="mono" :title="each.digest">{{ each.digest.slice(0, 12) }}…</td><td><a :href="`/api/releases/${each.letter}/installation.json`">installation</a> <a :href="`/api/releases/${each.letter}/plan.json`">plan</a></td></tr></tbody>
+          <tbody><tr v-for="each in releases" :key="each.letter" :class="{ at: each.working }"><td><b class="mono">{{ each.letter }}</b><span v-if="each.working" class="quiet"> worked from</span></td><td>{{ when(each.at) }}</td><td>{{ each.who }}</td><td>{{ each.note }}</td><td class="mono" :title="each.digest">{{ each.digest.slice(0, 12) }}…</td><td><a :href="$file(`releases/${each.letter}/installation.json`)">installation</a> <a :href="$file(`releases/${each.letter}/plan.json`)">plan</a></td></tr></tbody>
         </table>
       </section>
       <section v-if="letters.length" class="pick" aria-label="Compare">

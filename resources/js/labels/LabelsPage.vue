@@ -55,7 +55,7 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
       <select v-model="loom" aria-label="Loom"><option value="">every loom</option><option v-for="id in looms" :key="id" :value="id">{{ id }}</option></select>
       <select v-model="only" aria-label="Which"><option value="left">to print ({{ counts.left }})</option><option value="changed">changed since ({{ counts.changed }})</option><option value="all">all ({{ counts.all }})</option></select>
       <span class="space" />
-      <a :href="`/api/labels.csv?${query}`">CSV</a>
+      <a :href="$file(`labels.csv?${query}`)">CSV</a>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!data && !problem" indeterminate color="primary" aria-label="Loading the labels" />
@@ -82,11 +82,11 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
           <p v-if="misfit" class="note check">These labels are larger than the fields of this sheet. Choose another sheet.</p>
           <p v-if="mixed" class="note">Several kinds at once: choose one kind, a sheet holds one size.</p>
           <template v-if="shown.length && chosen && !mixed">
-            <img class="paper" :src="`/api/labels.svg?${query}&page=${page}`" :alt="`Sheet ${page} of ${sheets} as it will print`">
+            <img class="paper" :src="$file(`labels.svg?${query}&page=${page}`)" :alt="`Sheet ${page} of ${sheets} as it will print`">
             <p class="pages"><button type="button" :disabled="page === 1" @click="page--">before</button> sheet {{ page }} of {{ sheets }} <button type="button" :disabled="page >= sheets" @click="page++">next</button></p>
-            <p class="acts"><a class="button" :href="`/api/labels.pdf?${query}`" target="_blank">Print {{ shown.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn v-if="mayPrint" variant="outlined" :loading="busy" @click="printed(shown)">They came out right</v-btn></p>
+            <p class="acts"><a class="button" :href="$file(`labels.pdf?${query}`)" target="_blank">Print {{ shown.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn v-if="mayPrint" variant="outlined" :loading="busy" @click="printed(shown)">They came out right</v-btn></p>
           </template>
-          <p class="acts"><a :href="`/api/labels/test-page.pdf?${query}`" target="_blank">Test page for the offset</a></p>
+          <p class="acts"><a :href="$file(`labels/test-page.pdf?${query}`)" target="_blank">Test page for the offset</a></p>
         </template>
         <RollPanel v-else-if="panel === 'roll'" :state="data.printer" :labels="shown" :kinds="kinds" :may="mayPrint" @changed="load" />
         <SchemeForm v-else :scheme="data.scheme" :tokens="data.tokens" :version="data.version" :may="session.plans" @saved="load" />

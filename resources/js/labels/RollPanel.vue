@@ -30,7 +30,7 @@ const cancel = () => attempt(async () => { await api.delete('roll-printer/labels
     <p v-if="may" class="acts"><v-btn color="primary" :disabled="labels.length === 0" :loading="busy" @click="print">Print {{ labels.length }}</v-btn><v-btn v-if="stopped" variant="text" @click="cancel">Throw away what waits</v-btn></p>
     <p v-if="said" class="quiet" role="status">{{ said }}</p>
     <h2 v-if="state.printed.length">Hanging from it</h2>
-    <div class="hanging"><img v-for="(each, i) in state.printed" :key="each + i" class="label" :style="{ order: -i }" :src="`/api/roll-printer/printed/${i}.svg?${each}`" :alt="each"></div>
+    <div class="hanging"><img v-for="(each, i) in state.printed" :key="each + i" class="label" :style="{ order: -i }" :src="$file(`roll-printer/printed/${i}.svg?${each}`)" :alt="each"></div>
   </div>
 </template>
 

@@ -80,8 +80,8 @@ const remove = () => attempt(async () => {
       <span class="space" />
       <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn v-if="said && session.plans && !said.startsWith('Undone')" size="small" variant="outlined" color="primary" @click="undo">Undo</v-btn>
       <v-progress-circular v-if="busy" indeterminate size="18" width="2" color="primary" aria-label="Working it out" />
-      <v-btn variant="outlined" size="small" color="primary" :href="`/api/looms/${id}/formboard.pdf?units=${system}`" target="_blank">Formboard 1:1</v-btn>
-      <v-btn variant="outlined" size="small" color="primary" :href="`/api/looms/${id}/offsets.csv`">Offsets</v-btn>
+      <v-btn variant="outlined" size="small" color="primary" :href="$file(`looms/${id}/formboard.pdf?units=${system}`)" target="_blank">Formboard 1:1</v-btn>
+      <v-btn variant="outlined" size="small" color="primary" :href="$file(`looms/${id}/offsets.csv`)">Offsets</v-btn>
       <v-btn variant="outlined" size="small" color="primary" :to="`/parts?scope=loom:${id}`">Parts</v-btn>
       <v-btn v-if="session.plans" size="small" color="primary" @click="editing = true">Edit</v-btn>
     </header>

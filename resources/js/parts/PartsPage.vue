@@ -55,7 +55,7 @@ const save = () => attempt(async () => {
   <main class="parts">
     <header><h1>Parts</h1><PartsTabs /><span class="space" /><span v-if="said" role="status" class="quiet">{{ said }}</span>
       <template v-if="parts && !editing">
-        <v-btn size="small" variant="outlined" color="primary" :href="`/api/parts.csv?${query}`">CSV</v-btn>
+        <v-btn size="small" variant="outlined" color="primary" :href="$file(`parts.csv?${query}`)">CSV</v-btn>
         <v-btn v-if="session.plans" size="small" color="primary" @click="edit">Prices and shelf</v-btn>
       </template></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

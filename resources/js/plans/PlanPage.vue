@@ -151,7 +151,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <fieldset class="pick"><legend class="visually-hidden">Side drawn</legend>
         <button v-for="each in (['face', 'wiring'] as const)" :key="each" type="button" :aria-pressed="view === each" @click="view = each">{{ each === 'face' ? 'Mating face' : 'Wiring side' }}</button>
       </fieldset>
-      <v-btn v-if="!isNew" variant="outlined" color="primary" :href="`/api/plans/${id}.csv`" download>CSV</v-btn>
+      <v-btn v-if="!isNew" variant="outlined" color="primary" :href="$file(`plans/${id}.csv`)" download>CSV</v-btn>
       <template v-if="session.plans">
         <v-btn variant="outlined" color="primary" :disabled="past.length === 0" @click="undo">Undo</v-btn>
         <v-btn v-if="detail && !detail.retired" variant="text" color="error" @click="remove">{{ detail.version != null && !detail.used ? 'Remove' : 'Retire' }}</v-btn>

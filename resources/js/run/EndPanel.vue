@@ -35,7 +35,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
         <template v-if="fitting.length !== '0 mm'"><br>leg {{ short(fitting.length) }}</template>
         <template v-if="fitting.mate"><br>mates with {{ fitting.mate }}</template></p>
     </div>
-    <p v-if="end.pictures.length" class="pictures"><a v-for="each in end.pictures" :key="each.picture" :href="`/api/pictures/${each.picture}`" target="_blank"><img :src="`/api/pictures/${each.picture}`" :alt="`Photo by ${each.who}, ${when(each.at)}`" height="72"></a></p>
+    <p v-if="end.pictures.length" class="pictures"><a v-for="each in end.pictures" :key="each.picture" :href="$file(`pictures/${each.picture}`)" target="_blank"><img :src="$file(`pictures/${each.picture}`)" :alt="`Photo by ${each.who}, ${when(each.at)}`" height="72"></a></p>
     <p v-if="cautions.length" class="note check"><template v-for="caution in cautions" :key="caution">{{ caution }}<br></template></p>
     <table class="lines">
       <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th><th v-if="session.plans"></th></tr></thead>

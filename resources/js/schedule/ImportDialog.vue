@@ -105,7 +105,7 @@ function bringIn() {
   <v-dialog v-model="open" max-width="820" scrollable>
     <v-card class="pa-5 import">
       <h1>Import</h1>
-      <p class="quiet">Runs from a CSV or a workbook (<a href="/api/runs-template.csv" download>template</a>), or a whole installation as Sartal's JSON file.</p>
+      <p class="quiet">Runs from a CSV or a workbook (<a :href="$file('runs-template.csv')" download>template</a>), or a whole installation as Sartal's JSON file.</p>
       <p class="pick"><label class="choose">Choose a file<input type="file" accept=".csv,.tsv,.txt,.xlsx,.json,text/csv,application/json" aria-label="File to import" @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
       <v-progress-linear v-if="busy" indeterminate color="primary" aria-label="Reading the file" />
       <p v-if="message" class="note failed" role="alert">{{ message }}</p>

@@ -198,8 +198,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
           <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
           <v-list-item title="Mark all that are shown" @click="all" />
           <v-list-item title="How far each circuit reaches" to="/reach" />
-          <v-list-item title="Schedule as CSV" href="/api/schedule.csv" download />
-          <v-list-item v-if="session.plans" title="Installation as one file" href="/api/installation.json" download />
+          <v-list-item title="Schedule as CSV" :href="$file('schedule.csv')" download />
+          <v-list-item v-if="session.plans" title="Installation as one file" :href="$file('installation.json')" download />
           <v-list-item title="What was changed …" @click="log = true" />
         </v-list>
       </v-menu>

@@ -83,7 +83,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
         <button type="button" :aria-pressed="turn === 180" @click="turn = turn === 180 ? 0 : 180">Left-handed</button>
       </fieldset>
       <v-btn variant="outlined" color="primary" @click="router.push(`/runs/${id}/sheet/${otherSide}`)">End {{ otherSide }}</v-btn>
-      <v-btn color="primary" :href="`/api/runs/${id}/sheet/${side}/sheet.pdf?${query}`" target="_blank">Print</v-btn>
+      <v-btn color="primary" :href="$file(`runs/${id}/sheet/${side}/sheet.pdf?${query}`)" target="_blank">Print</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!sheet && !problem" indeterminate color="primary" aria-label="Loading the sheet" />
@@ -118,7 +118,7 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
           <h2>2 · Prepare</h2>
           <template v-if="leg.recipe">
             <p v-if="leg.recipe.discard !== '0 mm'" class="mind">Cut off and throw away the first {{ short(leg.recipe.discard) }}.</p>
-            <StripDrawing :src="`/api/runs/${id}/sheet/${side}/strip.svg?fitting=${group[0] ?? 0}&units=${system}`" :name="leg.recipe.name" />
+            <StripDrawing :src="$file(`runs/${id}/sheet/${side}/strip.svg?fitting=${group[0] ?? 0}&units=${system}`)" :name="leg.recipe.name" />
             <ol class="steps">
               <li v-for="step in leg.recipe.steps" :key="step.layer"><b>{{ step.layer.replace('-', ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">; keep {{ step.keep }}</template>. <span v-if="step.check" class="quiet">Check: {{ step.check }}.</span></li>
             </ol>

@@ -1,15 +1,28 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Reading, Sample, Stage, Value } from '../api/test'
+import { kept } from '../api/page'
 import { keyOf } from './provisional'
 
 interface Draft { id: string, fingerprint: string, lights: Record<string, string[]>, splits: string[] | null, samples: Sample[], declared: string[], note: string, used: string[] }
 
 const blank = (fingerprint = ''): Draft => ({ id: crypto.randomUUID(), fingerprint, lights: {}, splits: null, samples: [], declared: [], note: '', used: [] })
 
+/** A reading that an earlier version began, which did not say of which installation: it is this one's where it is of this very wiring. */
+function before(name: string, fingerprint: string): Draft | null {
+  try {
+    const found = JSON.parse(localStorage.getItem(name) ?? 'null') as Draft | null
+    if (found?.fingerprint !== fingerprint) return null
+    localStorage.removeItem(name)
+    return found
+  } catch {
+    return null
+  }
+}
+
 /** What was read so far, kept on this device until it is recorded: closing the tab loses nothing. The id makes a repeat the same record. */
 export function useDraft(id: () => string, stage: () => Stage) {
-  const draft = useLocalStorage<Draft>(() => `sartal.test.${id()}.${stage()}`, blank(), { mergeDefaults: true })
+  const draft = useLocalStorage<Draft>(() => kept(`test.${id()}.${stage()}`), blank(), { mergeDefaults: true })
 
   const samples = computed(() => new Map(draft.value.samples.map(sample => [keyOf(sample), sample])))
   const reading = computed<Reading>(() => ({
@@ -37,7 +50,7 @@ export function useDraft(id: () => string, stage: () => Stage) {
     const keys = new Set((read.samples ?? []).map(keyOf))
     draft.value.samples = [...draft.value.samples.filter(sample => !keys.has(keyOf(sample))), ...(read.samples ?? [])]
   }
-  const start = (fingerprint: string) => { draft.value = blank(fingerprint) }
+  const start = (fingerprint: string) => { draft.value = before(`sartal.test.${id()}.${stage()}`, fingerprint) ?? blank(fingerprint) }
 
   return { draft, samples, reading, isEmpty, light, answer, take, start }
 }

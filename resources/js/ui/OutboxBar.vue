@@ -16,6 +16,13 @@ useEventListener(window, 'online', () => { void outbox.knock() })
 useEventListener(window, 'offline', () => { outbox.offline = true })
 watch(() => session.session.person?.signIn, who => { if (who) void outbox.flush() }, { immediate: true })
 const records = (count: number) => `${count} ${count === 1 ? 'record' : 'records'}`
+/** What waits for another installation, by which. */
+const elsewhere = computed(() => [...new Map(outbox.elsewhere.map(item => [item.of!.key, item.of!])).values()].map(of => ({ of, count: outbox.elsewhere.filter(item => item.of!.key === of.key).length })))
+const isMine = (key: string) => session.session.installations?.find(each => each.key === key)
+async function go(id: number) {
+  await session.open(id)
+  window.location.assign('/')
+}
 const names = computed(() => [...new Set(outbox.others.map(item => item.name || item.who))].join(', '))
 const shown = computed(() => outbox.offline || outbox.items.length > 0)
 </script>
@@ -28,12 +35,15 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
       <router-link v-if="outbox.signedOut && outbox.mine.length" :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
       <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }} {{ outbox.others.length === 1 ? 'waits' : 'wait' }} until they sign in here.</template>
+      <template v-for="each in elsewhere" :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }} until that is open<button v-if="isMine(each.of.key)" type="button" @click="go(isMine(each.of.key)!.id)">Open {{ each.of.name }}</button></template>
+      <b v-if="outbox.unplaced.length"> {{ records(outbox.unplaced.length) }} of an earlier version: say of which installation.</b>
       <b v-if="outbox.refused.length"> {{ records(outbox.refused.length) }} refused: look.</b>
       <button type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'Hide' : 'Show' }}</button>
     </p>
     <ol v-if="open">
       <li v-for="item in outbox.items" :key="item.id">
         <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}</span><em v-if="item.refused">{{ item.refused }}</em></span>
+        <span v-if="!item.of && item.who === session.session.person?.signIn">of <button v-for="each in session.session.installations" :key="each.id" type="button" @click="outbox.place(item.id, each)">{{ each.name }}</button></span>
         <template v-if="item.refused"><button type="button" @click="outbox.retry(item.id)">Try again</button><button type="button" @click="outbox.drop(item.id)">Throw away</button></template>
       </li>
     </ol>

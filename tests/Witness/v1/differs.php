@@ -7,5 +7,6 @@ declare(strict_types=1);
  * facts (* for anything) → reason. Closed: what is not here is a defect.
  */
 return [
+    'answers/api/tests/progress/body/cursor' => 'where a page has read to: named after what was released, no longer after the number of its row',
     'file/progress/V-406' => 'withdrawn since the release that the shop works from; a file carries what is decided, and no release',
 ];
