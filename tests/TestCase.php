@@ -7,7 +7,9 @@ namespace Tests;
 use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as Base;
 use Sartal\Core\Document\InstallationFile;
 
@@ -21,7 +23,20 @@ abstract class TestCase extends Base
     protected function setUp(): void
     {
         parent::setUp();
-        $this->installation = (new FileImporter)->import(InstallationFile::parse(self::demo()));
+        $this->installation = StoredInstallation::query()->where('key', 'brackwater')->firstOrFail();
+    }
+
+    /** Once for all tests of a run: each of them works in a transaction on top of it. */
+    protected function refreshTestDatabase(): void
+    {
+        $isFirst = ! RefreshDatabaseState::$migrated;
+        if ($isFirst) {
+            $this->migrateDatabases();
+            $this->app[Kernel::class]->setArtisan(null);
+            (new FileImporter)->import(InstallationFile::parse(self::demo()));
+            RefreshDatabaseState::$migrated = true;
+        }
+        $this->beginDatabaseTransaction();
     }
 
     protected static function demo(): string
@@ -32,6 +47,12 @@ abstract class TestCase extends Base
     protected function person(string $role): User
     {
         return User::query()->where('sign_in', $role.'@brackwater.example')->firstOrFail();
+    }
+
+    /** What somebody with several installations says of every write. */
+    protected function of(string $key): static
+    {
+        return $this->withHeader('Sartal-Installation', rawurlencode($key));
     }
 
     protected function as(string $role): static

@@ -1,9 +1,8 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './house'
 import { accept, signIn } from './crew'
 
 test('a way is drawn on the map, the runs that would take it are told, and they take it; undo brings them back', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/building')
+  await signIn(page, 'planner', '/rules/building')
   await page.getByRole('button', { name: 'Draw a way' }).click()
   await page.getByRole('button', { name: 'Under-stage pit, junction' }).click()
   await expect(page.getByText('Now press the place where it ends.')).toBeVisible()
@@ -30,8 +29,7 @@ test('a way is drawn on the map, the runs that would take it are told, and they 
 })
 
 test('an overfull way names the next size, and a bad length is named at its field', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/building')
+  await signIn(page, 'planner', '/rules/building')
   await page.getByRole('row', { name: /Floor duct north/ }).getByRole('button').click()
   const side = page.getByRole('complementary', { name: 'Selected' })
   await side.getByRole('button', { name: 'Edit' }).click()
@@ -45,8 +43,7 @@ test('an overfull way names the next size, and a bad length is named at its fiel
 })
 
 test('a breakout is dragged: legs, cuts, sleeve and reels follow, and the way keeps its length', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/looms/L2')
+  await signIn(page, 'planner', '/looms/L2')
   const trunk = page.getByRole('row', { name: /^Hall ceiling tray/ }).first()
   await expect(trunk).toContainText('18.60 m')
   const sleeve = await trunk.getByRole('cell').nth(5).innerText()
@@ -85,8 +82,7 @@ test('a breakout is dragged: legs, cuts, sleeve and reels follow, and the way ke
 })
 
 test('a segment shows its cross-section, its figures open, and the formboard and offsets come out', async ({ page }) => {
-  await signIn(page, 'installer')
-  await page.goto('/looms/L1')
+  await signIn(page, 'installer', '/looms/L1')
   await page.getByRole('button', { name: /^Under-stage tray, 6 cables/ }).click()
   const side = page.getByRole('complementary', { name: 'Segment' })
   await expect(side.getByRole('img', { name: 'Cross-section of 6 cables' })).toBeVisible()
@@ -101,8 +97,7 @@ test('a segment shows its cross-section, its figures open, and the formboard and
 })
 
 test('a miscut is recorded with its marks, the rest is planned again, and it is said what changed', async ({ page }) => {
-  await signIn(page, 'bench')
-  await page.goto('/cutting')
+  await signIn(page, 'bench', '/cutting')
   await page.getByTitle(/^A-122, /).click()
   const side = page.getByRole('complementary', { name: 'Cut' })
   await expect(side.getByText('Off R-02: from mark 214.0')).toBeVisible()
@@ -130,8 +125,7 @@ test('a miscut is recorded with its marks, the rest is planned again, and it is 
 })
 
 test('reels are entered, parts are counted for an order, and prices make a saving', async ({ page }) => {
-  await signIn(page, 'lead')
-  await page.goto('/cutting')
+  await signIn(page, 'lead', '/cutting')
   await page.getByRole('button', { name: 'Add a reel' }).click()
   await page.getByLabel('What stands on it').fill('R-77')
   await page.getByRole('combobox', { name: 'Cable' }).fill('Star-quad')
@@ -155,15 +149,13 @@ test('reels are entered, parts are counted for an order, and prices make a savin
 
 test('on a phone the cut list is read without a sideways scroll', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await signIn(page, 'bench')
-  await page.goto('/cutting')
+  await signIn(page, 'bench', '/cutting')
   await expect(page.getByText('Star-quad').first()).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)).toBe(false)
 })
 
 test('what a circuit is asked for is typed in, and its reach follows', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/runs/V-405')
+  await signIn(page, 'planner', '/runs/V-405')
   const reach = page.getByRole('row', { name: /V-405 Serial digital video/ }).first()
   await expect(reach).toContainText('20 dB')
   await page.getByRole('button', { name: 'Edit circuit V-405' }).click()

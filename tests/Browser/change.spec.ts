@@ -2,14 +2,14 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, type Page, test } from '@playwright/test'
+import { expect, type Page, test } from './house'
 import { signIn } from './crew'
 import { OwnServer } from './server'
 
 // One after the other: the rack that the first moves is what the second works from.
 test.describe.configure({ mode: 'serial' })
 // A release and a moved rack are nothing that other tests expect.
-const server = new OwnServer(61, 'sartal_browser_change')
+const server = new OwnServer(61)
 test.use({ baseURL: server.base })
 test.beforeAll(async () => { server.fresh(); await server.up() })
 test.afterAll(() => { server.down() })
@@ -110,8 +110,7 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
 })
 
 test('after a release the planner goes on planning, and the bench is not disturbed', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules')
+  await signIn(page, 'planner', '/rules')
   await expect(page.getByRole('heading', { name: 'Rules' })).toBeVisible()
   await rack(page)
   await move(page, '3 m')
@@ -128,8 +127,7 @@ test('after a release the planner goes on planning, and the bench is not disturb
 })
 
 test('a fault in service is found on its circuit, reported, repaired and waits for its test', async ({ page }) => {
-  await signIn(page, 'lead')
-  await page.goto('/handover/service')
+  await signIn(page, 'lead', '/handover/service')
   await page.getByLabel('Find a circuit').fill('A-117')
   await page.locator('.found button').first().click()
   await expect(page.locator('.trace li')).toHaveCount(3)

@@ -1,7 +1,7 @@
-import { expect, request, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, house, request, type APIRequestContext, type Page } from './house'
 
-/** Signs in; the form itself is tried by the tests of the door. */
-export async function signIn(page: Page, role: string) {
+/** Signs in and goes to a place; the form itself is tried by the tests of the door. */
+export async function signIn(page: Page, role: string, place = '/schedule') {
   // What an open page asks for in between would come back with a session of its own.
   await page.goto('about:blank')
   await page.context().clearCookies()
@@ -9,8 +9,14 @@ export async function signIn(page: Page, role: string) {
   const token = (await page.context().cookies()).find(cookie => cookie.name === 'XSRF-TOKEN')?.value ?? ''
   const answer = await page.request.post('/api/session', { data: { signIn: `${role}@brackwater.example`, password: 'brackwater' }, headers: { 'X-XSRF-TOKEN': decodeURIComponent(token), Accept: 'application/json' } })
   expect(answer.ok()).toBe(true)
-  await page.goto('/schedule')
-  await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+  await page.goto(place)
+  if (place === '/schedule') await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+}
+
+/** Goes to a place as a link does, without loading the page anew. */
+export async function go(page: Page, path: string) {
+  await page.evaluate(to => { window.history.pushState({}, '', to); window.dispatchEvent(new PopStateEvent('popstate', { state: {} })) }, path)
+  await expect(page).toHaveURL(new RegExp(`${path.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`))
 }
 
 /** Chooses from an autocomplete by typing. */
@@ -39,7 +45,7 @@ export async function lines(page: Page, ...typed: string[]) {
 export const strand = (page: Page) => page.locator('svg.strand').first()
 
 /** Somebody without a browser: signs in and sends what a bench sends. */
-export async function hands(name: string, password = 'brackwater', baseURL = process.env.SARTAL_URL): Promise<APIRequestContext> {
+export async function hands(name: string, password = 'brackwater', baseURL = house.base): Promise<APIRequestContext> {
   const plain = await request.newContext({ baseURL })
   await plain.get('/api/session')
   const token = async (of: APIRequestContext) => decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')

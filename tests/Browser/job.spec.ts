@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './house'
 import { accept, choose, lines, signIn, strand } from './crew'
 
 test('a run is added, read, tested with hot and cold swapped, mended and tested again', async ({ page }) => {
@@ -31,8 +31,7 @@ test('a run is added, read, tested with hot and cold swapped, mended and tested 
   await page.getByRole('button', { name: 'Mating face' }).click()
   await expect(end.getByRole('img', { name: /male, cable, mating face/ })).toBeVisible()
 
-  await signIn(page, 'tester')
-  await page.goto('/test/A-777')
+  await signIn(page, 'tester', '/test/A-777')
   await lines(page, '', '3', '2', '')
   await expect(page.getByText('Fails', { exact: true })).toBeVisible()
   await expect(page.getByText(/Hot and cold, contacts 2 and 3, are swapped at end A/)).toBeVisible()
@@ -43,13 +42,11 @@ test('a run is added, read, tested with hot and cold swapped, mended and tested 
   await expect(page.getByText('Recorded: fails')).toBeVisible()
   await expect(strand(page)).toHaveAttribute('aria-label', /test failed/)
 
-  await signIn(page, 'bench')
-  await page.goto('/runs/A-777')
+  await signIn(page, 'bench', '/runs/A-777')
   await page.getByRole('button', { name: 'End B made again' }).click()
   await expect(page.getByText('Recorded: made again, end B.')).toBeVisible()
 
-  await signIn(page, 'tester')
-  await page.goto('/test/A-777')
+  await signIn(page, 'tester', '/test/A-777')
   await lines(page, '', '', '', '')
   await expect(page.getByText('Passes', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Record', exact: true }).click()
@@ -134,8 +131,7 @@ test('the schedule works from the keyboard: move, open, go elsewhere, duplicate,
 })
 
 test('a way that grows overtakes the cut, and the strand shows it', async ({ page }) => {
-  await signIn(page, 'lead')
-  await page.goto('/rules/building')
+  await signIn(page, 'lead', '/rules/building')
   const way = page.getByRole('row', { name: /Lift lobby tray/ })
   await way.getByRole('button', { name: 'Lift lobby tray' }).click()
   await page.getByRole('complementary', { name: 'Selected' }).getByRole('button', { name: 'Edit' }).click()
@@ -149,8 +145,7 @@ test('a way that grows overtakes the cut, and the strand shows it', async ({ pag
 })
 
 test('a 24-pair assembly: an open and a swap apart from each other are both named', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/test/M-201')
+  await signIn(page, 'tester', '/test/M-201')
   await expect(page.getByText('0 of 96')).toBeVisible()
   await lines(page, '', '0', '')
   await page.getByRole('row', { name: '15.2 hot' }).click()

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './house'
 import { accept, lines, signIn } from './crew'
 
 test('a failed save loses nothing that was typed, and saving again works', async ({ page }) => {
@@ -30,8 +30,7 @@ test('a bad value is named at its field, and the rest of the form stays', async 
 })
 
 test('an answer that was lost on the way back is recorded once', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/test/A-131')
+  await signIn(page, 'tester', '/test/A-131')
   await lines(page, '', '', '', '')
   await expect(page.getByText('Passes', { exact: true })).toBeVisible()
   // The server records it; the browser never hears.
@@ -64,8 +63,7 @@ test('feet and inches, the keys, and signing out', async ({ page }) => {
 })
 
 test('a filter lives in the address', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/schedule?find=failed')
+  await signIn(page, 'tester', '/schedule?find=failed')
   await expect(page.getByText(/^1 of \d+ runs$/)).toBeVisible()
   await expect(page.locator('#row-C-442')).toContainText('failed its test')
   await page.getByLabel('Filter the schedule').fill('nothing-such')

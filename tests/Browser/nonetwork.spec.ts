@@ -1,16 +1,17 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, type Page, test } from '@playwright/test'
-import { signIn } from './crew'
+import { BROWSER } from './browser'
+import { go, signIn } from './crew'
+import { chromium, expect, house, type Page, test } from './house'
 import { OwnServer } from './server'
 
-const server = new OwnServer(57)
+const server = new OwnServer(57, house)
 const up = () => server.up()
 const down = () => { server.down() }
 test.afterEach(down)
 
-const profile = (folder: string) => chromium.launchPersistentContext(folder, { baseURL: server.base, executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic'], viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
+const profile = (folder: string) => chromium.launchPersistentContext(folder, { baseURL: server.base, ...BROWSER, reducedMotion: 'reduce', viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
 const worker = (page: Page) => page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
 /** Somebody with a phone who has read a place while there was a network. */
 async function phone(role: string, place: string) {
@@ -18,8 +19,7 @@ async function phone(role: string, place: string) {
   await up()
   const context = await profile(folder)
   const page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, role)
-  await page.goto(place)
+  await signIn(page, role, place)
   await worker(page)
   const away = async () => { await context.close(); rmSync(folder, { recursive: true, force: true }) }
   return { page, context, away }
@@ -27,7 +27,7 @@ async function phone(role: string, place: string) {
 const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
 /** A test of one cable, all as expected, by touch. */
 async function pass(page: Page, code: string) {
-  await page.goto(`/test/${code}`)
+  await go(page, `/test/${code}`)
   await expect(page.getByText(/^Probe/).first()).toBeVisible()
   const lines = await page.locator('table.lines tbody tr').count()
   for (let i = 0; i < lines; i++) await page.getByRole('button', { name: 'As expected' }).click()
@@ -42,8 +42,7 @@ test('fifty results without a network, the browser closed in between, and each a
   await up()
   let context = await profile(folder)
   let page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, 'tester')
-  await page.goto('/test')
+  await signIn(page, 'tester', '/test')
   await worker(page)
   for (const code of codes) await page.request.get(`/api/runs/${code}`)
   const before = await counts(page, codes)

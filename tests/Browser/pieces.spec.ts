@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './house'
 import { ref } from 'vue'
 import type { PlanDefinition, Row } from '../../resources/js/api/types'
 import { usePlanDraft } from '../../resources/js/plans/usePlanDraft'
@@ -110,8 +110,7 @@ test('block colours follow the digits and begin again', () => {
 })
 
 test('a joint is made by hand with its reason, shows on the sheet, and goes back to the plan', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/runs/A-122')
+  await signIn(page, 'planner', '/runs/A-122')
   const end = page.getByRole('region', { name: 'End B' })
   await end.getByRole('button', { name: 'Join red on contact 2 by hand' }).click()
   await page.getByRole('combobox', { name: 'Goes to' }).fill('contact 3')
@@ -131,8 +130,7 @@ test('a joint is made by hand with its reason, shows on the sheet, and goes back
 
 test('on a phone the sheet is read without a sideways scroll, and turns', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await signIn(page, 'bench')
-  await page.goto('/runs/A-114/sheet/B')
+  await signIn(page, 'bench', '/runs/A-114/sheet/B')
   await expect(page.getByRole('heading', { name: /On the cable first/ })).toBeVisible()
   const place = () => page.locator('.drawn .contact').first().locator('circle').getAttribute('cx')
   const before = await place()
@@ -144,8 +142,7 @@ test('on a phone the sheet is read without a sideways scroll, and turns', async 
 })
 
 test('a device is added with its ports, one like the last', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/equipment')
+  await signIn(page, 'planner', '/rules/equipment')
   await page.getByRole('button', { name: 'Add a device' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Gallery mixer')
   await page.getByRole('combobox', { name: 'Place' }).fill('Turbine')

@@ -1,35 +1,63 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect } from '@playwright/test'
 
+/** Which of the browsers that work side by side this one is. */
+const LANE = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+/** Ports from one lane to the next. */
+const APART = 100
+/** The demo as it ships, which every other database of these tests is a copy of (bin/test makes it). */
+const TEMPLATE = process.env.SARTAL_TEMPLATE ?? 'sartal_browser'
+
 /**
- * A server of a test's own, beside the one of the others and on the same
- * database, so that it can go out like a light: its whole process group is
- * killed, and nobody is asked to finish anything.
+ * A server of a test's own on a database of its own, so that it can go out
+ * like a light: its whole process group is killed, and nobody is asked to
+ * finish anything. What it keeps beside the database is its own as well.
  */
 export class OwnServer {
   private process: ChildProcess | null = null
   readonly base: string
+  readonly port: number
+  private readonly database: string
+  private readonly folder: string
 
-  /** @param database of its own, where a test leaves the installation in a state that others do not expect */
-  constructor(private readonly away: number, private readonly database = process.env.DB_DATABASE ?? 'sartal') {
+  /**
+   * @param away of the lane's first port; each server of a lane has another
+   * @param beside the server whose database and files this one works on too
+   */
+  constructor(away: number, beside?: OwnServer) {
+    this.port = Number(process.env.SARTAL_FIRST_PORT ?? 8180) + LANE * APART + away
     this.base = `http://127.0.0.1:${this.port}`
+    this.database = beside?.database ?? `${TEMPLATE}_${LANE}_${away}`
+    this.folder = beside?.folder ?? join(process.cwd(), '.sartal', 'browser', `${LANE}-${away}`)
   }
 
-  private get port() { return Number(new URL(process.env.SARTAL_URL ?? 'http://127.0.0.1:8080').port) + this.away }
+  get env() {
+    return {
+      ...process.env,
+      DB_DATABASE: this.database, APP_URL: this.base, PHP_CLI_SERVER_WORKERS: '4',
+      SARTAL_CACHE: join(this.folder, 'cache'), SARTAL_UPLOADS: join(this.folder, 'uploads'),
+    }
+  }
 
-  private get env() { return { ...process.env, DB_DATABASE: this.database, PHP_CLI_SERVER_WORKERS: '4' } }
-
-  /** The demo as it ships, in a database that nothing else looks at. */
+  /** The demo as it ships, and nothing that anybody did to it. */
   fresh() {
+    rmSync(this.folder, { recursive: true, force: true })
+    mkdirSync(join(this.folder, 'uploads'), { recursive: true })
     const host = `pgsql:host=127.0.0.1;port=${process.env.DB_PORT ?? '5432'};dbname=postgres`
-    execFileSync('php', ['-r', `$pdo = new PDO('${host}', 'sartal', ''); $pdo->exec('drop database if exists ${this.database} with (force)'); $pdo->exec('create database ${this.database}');`])
-    execFileSync('php', ['artisan', 'migrate', '--force', '--quiet'], { env: this.env })
-    execFileSync('php', ['artisan', 'sartal:demo'], { env: this.env })
+    const sql = [`drop database if exists "${this.database}" with (force)`, `create database "${this.database}" template "${TEMPLATE}"`]
+    const run = sql.map(each => `$pdo->exec('${each}');`).join(' ')
+    execFileSync('php', ['-r', `$pdo = new PDO('${host}', 'sartal', ''); ${run}`])
   }
 
   async up() {
-    this.process = spawn('php', ['-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-S', `127.0.0.1:${this.port}`, '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'], { detached: true, cwd: 'public', stdio: 'ignore', env: this.env })
-    await expect(async () => { expect((await fetch(`${this.base}/api/session`)).status).toBe(200) }).toPass({ timeout: 20_000 })
+    const router = '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'
+    const settings = ['opcache.enable_cli=1', 'opcache.validate_timestamps=0', 'opcache.jit=tracing', 'opcache.jit_buffer_size=64M', 'memory_limit=512M', 'upload_max_filesize=16M', 'post_max_size=20M']
+    this.process = spawn('php', [...settings.flatMap(each => ['-d', each]), '-S', `127.0.0.1:${this.port}`, router], {
+      detached: true, cwd: 'public', stdio: 'ignore', env: this.env,
+    })
+    await expect(async () => { expect((await fetch(`${this.base}/api/session`)).status).toBe(200) }).toPass({ timeout: 20_000, intervals: [100] })
   }
 
   down() {

@@ -1,11 +1,12 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, type Page, test } from '@playwright/test'
+import { chromium, expect, type Page, test } from './house'
+import { BROWSER } from './browser'
 import { signIn } from './crew'
 import { OwnServer } from './server'
 
-const server = new OwnServer(67, 'sartal_browser_site')
+const server = new OwnServer(67)
 test.beforeAll(() => { server.fresh() })
 test.afterEach(() => { server.down() })
 
@@ -16,10 +17,9 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
   test.setTimeout(180_000)
   const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
   await server.up()
-  const context = await chromium.launchPersistentContext(folder, { baseURL: server.base, executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic'], viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
+  const context = await chromium.launchPersistentContext(folder, { baseURL: server.base, ...BROWSER, reducedMotion: 'reduce', viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
   const page = context.pages()[0] ?? await context.newPage()
-  await signIn(page, 'installer')
-  await page.goto('/site')
+  await signIn(page, 'installer', '/site')
   await page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
   await page.goto('/site')
   await expect(page.getByText('pull at most').first()).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './house'
 import { strToU8, zipSync } from 'fflate'
 import { accept, choose, signIn } from './crew'
 
@@ -10,8 +10,7 @@ const undo = async (page: Page, said: RegExp) => {
 }
 
 test('24 channels are laid on the 90-way face, a planted mismatch is found against the panel, and the plan is saved', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/plans/new')
+  await signIn(page, 'planner', '/rules/plans/new')
   await choose(page, 'Connector', '90-way rectangular, male', /90-way rectangular, male/)
   await page.getByLabel('Channels', { exact: true }).fill('24')
   await page.getByLabel('Block of').fill('6')
@@ -43,8 +42,7 @@ test('24 channels are laid on the 90-way face, a planted mismatch is found again
 })
 
 test('the exit of a hood moves, the lengths change, and the sheet prints', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/runs/M-201')
+  await signIn(page, 'planner', '/runs/M-201')
   await page.getByRole('link', { name: 'sheet for the vice' }).last().click()
   await expect(page).toHaveURL(/runs\/M-201\/sheet\/B/)
   const stagger = page.getByRole('table', { name: 'Staggered cut' })
@@ -71,8 +69,7 @@ test('the exit of a hood moves, the lengths change, and the sheet prints', async
 })
 
 test('a house rule shows what it would change; nothing is saved until it is', async ({ page }) => {
-  await signIn(page, 'lead')
-  await page.goto('/rules')
+  await signIn(page, 'lead', '/rules')
   await page.getByLabel('screen open at the far end (B), shell free').check()
   const verdict = page.getByRole('complementary')
   await expect(verdict.getByText(/done already, and would no longer fit/)).toBeVisible()
@@ -124,8 +121,7 @@ test('marked runs are changed and numbered at once, and undone as one', async ({
 })
 
 test('find opens whatever has a name, from anywhere, and a scanned label at once', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/test')
+  await signIn(page, 'tester', '/test')
   await expect(page.getByRole('heading', { name: 'Test', exact: true })).toBeVisible()
   await page.keyboard.press('/')
   await page.getByRole('combobox', { name: 'Find' }).fill('tide mod')
@@ -192,8 +188,7 @@ test('a connector that does not fit says why where it is picked', async ({ page 
 })
 
 test('a type is copied, kept as one’s own, and taken out again', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/catalogue?kind=cable&id=coax-75-12g')
+  await signIn(page, 'planner', '/rules/catalogue?kind=cable&id=coax-75-12g')
   await expect(page.getByRole('row', { name: /Impedance 75.0 Ω/ })).toBeVisible()
   await page.getByRole('button', { name: 'Copy as a new type' }).click()
   await page.getByLabel('name', { exact: true }).fill('Barrage coax')
@@ -209,8 +204,7 @@ test('a type is copied, kept as one’s own, and taken out again', async ({ page
 })
 
 test('a plug goes into a port, and the port says what fits', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/rules/equipment')
+  await signIn(page, 'planner', '/rules/equipment')
   const port = page.getByLabel('plugged into Amplifier patch panel in 33')
   await port.selectOption({ label: 'A-117 B · A-117' })
   await expect(page.getByText('Plugged in.')).toBeVisible()

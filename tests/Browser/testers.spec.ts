@@ -1,10 +1,10 @@
-import { expect, test, type APIRequestContext } from '@playwright/test'
 import { hands } from './crew'
+import { type APIRequestContext, expect, house, test } from './house'
 import { OwnServer } from './server'
 
 const TESTERS = 30
-const EACH = 4
-const server = new OwnServer(61)
+const EACH = 2
+const server = new OwnServer(61, house)
 test.afterEach(() => { server.down() })
 
 /** Sends the same record again, under the same id, until somebody says that it is there. */

@@ -1,16 +1,13 @@
-import { expect, test } from '@playwright/test'
-import { lines, signIn } from './crew'
+import { expect, test } from './house'
+import { choose, lines, signIn } from './crew'
 
 test('an instrument finds the fault, the next reading says at which end, it goes back to the bench and the whole test is done again', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/test/A-118')
+  await signIn(page, 'tester', '/test/A-118')
   await page.getByRole('button', { name: 'Simulated cable …' }).click()
   await page.getByRole('textbox', { name: 'Put a fault in: search' }).fill('open at end b')
   await page.getByRole('button', { name: /^Contact 2 .* open at end B/ }).click()
   await page.getByRole('button', { name: 'Done' }).click()
-  const instrument = page.getByRole('combobox', { name: 'Instrument' })
-  await instrument.fill('Loom tester 2')
-  await instrument.press('Enter')
+  await choose(page, 'Instrument', 'Loom tester 2', /Loom tester 2/)
   await page.getByRole('button', { name: 'Read with it' }).click()
   await expect(page.getByText('Fails', { exact: true })).toBeVisible()
   const trouble = page.getByRole('article', { name: 'Trouble 1' })
@@ -19,8 +16,7 @@ test('an instrument finds the fault, the next reading says at which end, it goes
   // What is to be read next opens where it is read.
   await trouble.getByRole('button').first().click()
   await expect(page.getByRole('button', { name: 'Capacitance' })).toHaveAttribute('aria-pressed', 'true')
-  await instrument.fill('Meter 1')
-  await instrument.press('Enter')
+  await choose(page, 'Instrument', 'Meter 1', /Meter 1/)
   await page.getByRole('button', { name: 'Read with it' }).click()
   await expect(trouble.getByText('Contact 2 (hot) is open at end B, A-118 B.')).toBeVisible()
   await expect(trouble).not.toContainText('open at end A')
@@ -31,8 +27,7 @@ test('an instrument finds the fault, the next reading says at which end, it goes
   await expect(page.getByText('Nothing read yet')).toBeVisible()
 
   // The bench has the joint open again, and only from there on.
-  await signIn(page, 'bench')
-  await page.goto('/bench/A-118')
+  await signIn(page, 'bench', '/bench/A-118')
   await expect(page.locator('.kicker')).toBeVisible()
   for (let n = 0; n < 12 && await page.getByText(/Solder|Tug|Fit|Close/).first().isVisible().catch(() => false); n++) {
     const look = page.getByRole('button', { name: 'Looks right' })
@@ -41,13 +36,11 @@ test('an instrument finds the fault, the next reading says at which end, it goes
     await page.waitForTimeout(250)
   }
 
-  await signIn(page, 'tester')
-  await page.goto('/test/A-118')
+  await signIn(page, 'tester', '/test/A-118')
   await page.getByRole('button', { name: 'Simulated cable …' }).click()
   await page.getByRole('button', { name: 'Make it good' }).click()
   await page.getByRole('button', { name: 'Done' }).click()
-  await instrument.fill('Loom tester 2')
-  await instrument.press('Enter')
+  await choose(page, 'Instrument', 'Loom tester 2', /Loom tester 2/)
   await page.getByRole('button', { name: 'All it can' }).click()
   await expect(page.getByText('Passes', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Record', exact: true }).click()
@@ -68,8 +61,7 @@ test('an instrument finds the fault, the next reading says at which end, it goes
 })
 
 test('a many-way connector goes channel by channel, and what is declared says so', async ({ page }) => {
-  await signIn(page, 'tester')
-  await page.goto('/test/M-202')
+  await signIn(page, 'tester', '/test/M-202')
   await page.getByRole('button', { name: /^Declare channel/ }).click()
   await expect(page.getByRole('cell', { name: 'declared' })).toHaveCount(3)
   await page.getByRole('button', { name: 'Start over' }).click()
@@ -88,8 +80,7 @@ test('a many-way connector goes channel by channel, and what is declared says so
 })
 
 test('instruments and plans are kept, and what the house adds is asked for', async ({ page }) => {
-  await signIn(page, 'lead')
-  await page.goto('/test/instruments')
+  await signIn(page, 'lead', '/test/instruments')
   await expect(page.getByRole('row', { name: /Wire-map tester 1 .* overdue/ })).toBeVisible()
   await page.getByRole('button', { name: 'Add an instrument' }).click()
   await page.getByLabel('Name').fill('Bench lamp')
@@ -123,8 +114,7 @@ test('a certifier card comes in, and a bad one names its rows', async ({ page })
 })
 
 test('the trainer hides a fault, counts what is spent and shows the short way', async ({ page }) => {
-  await signIn(page, 'bench')
-  await page.goto('/test/trainer')
+  await signIn(page, 'bench', '/test/trainer')
   await page.getByRole('textbox', { name: 'Cable, or leave it to chance' }).fill('A-119')
   await page.getByRole('button', { name: 'Start' }).click()
   await page.getByRole('button', { name: /end-to-end map/ }).click()
@@ -141,13 +131,11 @@ test('the trainer hides a fault, counts what is spent and shows the short way', 
 })
 
 test('progress is live: what one records, another sees within seconds', async ({ page, browser }) => {
-  await signIn(page, 'lead')
-  await page.goto('/test')
+  await signIn(page, 'lead', '/test')
   const passed = page.getByRole('region', { name: 'How far testing is' }).locator('b').first()
   const before = Number(await passed.innerText())
   const other = await (await browser.newContext()).newPage()
-  await signIn(other, 'tester')
-  await other.goto('/test/C-442')
+  await signIn(other, 'tester', '/test/C-442')
   await expect(other.getByText(/^Probe/).first()).toBeVisible()
   const count = await other.locator('table.lines tbody tr').count()
   await lines(other, ...Array.from({ length: count }, () => ''))

@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Browser, type Page } from '@playwright/test'
+import { expect, test, type APIRequestContext, type Browser, type Page } from './house'
 import { accept, hands, signIn } from './crew'
 
 interface Piece { id: string, run: string }
@@ -23,8 +23,7 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
     if (step.task === 'join' || step.task === 'test') break
     for (const piece of step.pieces) expect((await confirm(bench, copy.id, step, piece)).status()).toBe(201)
   }
-  await signIn(page, 'bench')
-  await page.goto(`/bench/${copy.id}`)
+  await signIn(page, 'bench', `/bench/${copy.id}`)
   for (let n = 1; n <= 40; n++) {
     await counted(page, `${n} of 72`)
     await page.keyboard.press('Space')
@@ -33,6 +32,8 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
   const contact = await page.locator('.big .to').first().innerText()
   await expect(page.locator('footer')).not.toContainText('saving')
   await page.goto('/bench')
+  // While somebody stands there, the next one is led past them.
+  await expect.poll(async () => (await (await bench.get('/api/bench')).json() as { people: unknown[] }).people.length, { timeout: 40_000 }).toBe(0)
 
   const other = await second(browser, 'bench2', 820, 1180)
   await other.goto(`/bench/${copy.id}`)
@@ -54,8 +55,7 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
 })
 
 test('two people at one connector are never at the same contact', async ({ page, browser }) => {
-  await signIn(page, 'bench')
-  await page.goto('/bench/M-201')
+  await signIn(page, 'bench', '/bench/M-201')
   await expect(page.locator('.kicker')).toContainText('of 72')
   const other = await second(browser, 'bench2', 390, 844)
   await other.goto('/bench/M-201')
@@ -70,8 +70,7 @@ test('two people at one connector are never at the same contact', async ({ page,
 })
 
 test('a boot cannot be forgotten; left out, it needs a reason and the end shows it', async ({ page }) => {
-  await signIn(page, 'bench')
-  await page.goto('/bench/A-121')
+  await signIn(page, 'bench', '/bench/A-121')
   await expect(page.getByText('Cut Screened pair')).toBeVisible()
   await page.keyboard.press('Space')
   await expect(page.getByText(/Mark both ends/)).toBeVisible()
@@ -100,8 +99,7 @@ test('a boot cannot be forgotten; left out, it needs a reason and the end shows 
 })
 
 test('a pause keeps the place and a hold stops everybody', async ({ page, browser }) => {
-  await signIn(page, 'bench')
-  await page.goto('/bench/A-132')
+  await signIn(page, 'bench', '/bench/A-132')
   await expect(page.getByText(/^Cut /).first()).toBeVisible()
   await page.keyboard.press('p')
   await page.getByRole('button', { name: 'break', exact: true }).click()
@@ -132,8 +130,7 @@ test('what is wrong at the inspection goes back to the right operation', async (
     for (const piece of step.pieces) await confirm(bench, 'A-119', step, piece)
   }
   await bench.dispose()
-  await signIn(page, 'bench')
-  await page.goto('/bench/A-119')
+  await signIn(page, 'bench', '/bench/A-119')
   await expect(page.getByText('Look it over before it is closed')).toBeVisible()
   await page.getByLabel(/A joint is dry/).check()
   await page.getByLabel('Which joint').selectOption({ index: 1 })
@@ -149,6 +146,8 @@ test('what is wrong at the inspection goes back to the right operation', async (
   await expect(page.locator('.huge')).toContainText('Tug')
   await page.keyboard.press('Space')
   await expect(page.locator('.huge')).toContainText('Look it over')
+  // What was just confirmed is on its way; the panel comes anew once it has arrived.
+  await expect(page.locator('footer')).not.toContainText('saving')
   await page.getByLabel(/A strand stands out/).check()
   await page.getByRole('button', { name: 'What does that take?' }).click()
   await expect(page.getByText(/cut back to whole cable/)).toBeVisible()
@@ -156,8 +155,7 @@ test('what is wrong at the inspection goes back to the right operation', async (
 })
 
 test('a label sheet is printed, and what a change touches is printed again', async ({ page }) => {
-  await signIn(page, 'planner')
-  await page.goto('/labels')
+  await signIn(page, 'planner', '/labels')
   const print = page.getByRole('link', { name: /^Print \d+ on \d+ sheet/ })
   await expect(print).toBeVisible()
   const answer = await page.request.get(await print.getAttribute('href') ?? '')

@@ -46,10 +46,10 @@ final class CrewTest extends TestCase
         $rows = $this->getJson('/api/schedule')->assertOk()->json('rows');
         self::assertSame(['T-1', '4450 mm'], [$rows[0]['code'], $rows[0]['cut']]);
         $this->getJson('/api/runs/one/test')->assertOk()->assertJsonCount(4, 'from');
-        $this->postJson('/api/runs', ['line' => ['code' => 'T-2', 'cable' => 'cat6-utp', 'signals' => 'network', 'from' => 'Desk', 'to' => 'Rack', 'plans_a' => '8p8c-plug-t568b', 'plans_b' => '8p8c-plug-t568b', 'ways' => 'Duct']])->assertCreated();
+        $this->of('pump-house')->postJson('/api/runs', ['line' => ['code' => 'T-2', 'cable' => 'cat6-utp', 'signals' => 'network', 'from' => 'Desk', 'to' => 'Rack', 'plans_a' => '8p8c-plug-t568b', 'plans_b' => '8p8c-plug-t568b', 'ways' => 'Duct']])->assertCreated();
         $out = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
         self::assertEqualsCanonicalizing(['pair-foil', 'cat6-utp'], array_column($out['catalogue']['cables'], 'id'));
-        $this->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
+        $this->of('brackwater')->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
         $this->getJson('/api/schedule')->assertJsonCount(46, 'rows');
     }
 

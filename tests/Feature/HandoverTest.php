@@ -242,7 +242,7 @@ final class HandoverTest extends TestCase
         self::assertSame([0, 0], [$rules->runs()->count(), $rules->events()->count()]);
         self::assertEquals($this->installation->rules, $rules->rules);
         $this->as('planner')->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
-        $this->as('planner')->postJson('/api/templates', ['name' => 'Weir', 'key' => 'weir', 'runs' => true])->assertCreated();
+        $this->as('planner')->of('brackwater')->postJson('/api/templates', ['name' => 'Weir', 'key' => 'weir', 'runs' => true])->assertCreated();
         $all = StoredInstallation::query()->where('key', 'weir')->firstOrFail();
         self::assertSame([46, 0], [$all->runs()->count(), $all->events()->count()]);
         self::assertSame($this->installation->parts()->where('kind', 'way')->count(), $all->parts()->where('kind', 'way')->count());

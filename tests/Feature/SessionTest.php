@@ -99,7 +99,7 @@ final class SessionTest extends TestCase
     }
 
     /** @return array<string, string> */
-    private static function of(string $key): array
+    private static function belonging(string $key): array
     {
         return ['Sartal-Installation' => rawurlencode($key)];
     }
@@ -108,19 +108,19 @@ final class SessionTest extends TestCase
     {
         $other = $this->second();
         $this->as('tester')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'öresund sluice');
-        $lit = $this->getJson('/api/runs/A-118/test', self::of('öresund sluice'))->assertOk()->json('expected');
+        $lit = $this->getJson('/api/runs/A-118/test', self::belonging('öresund sluice'))->assertOk()->json('expected');
         $record = ['id' => (string) Str::uuid(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => $lit]];
         $events = StoredEvent::query()->count();
-        $this->postJson('/api/events', $record, self::of('brackwater'))->assertConflict()
+        $this->postJson('/api/events', $record, self::belonging('brackwater'))->assertConflict()
             ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')->assertJsonPath('elsewhere.open.name', 'Sluice house')
             ->assertJsonPath('message', 'This belongs to Brackwater Tide Station, and Sluice house is open. Nothing was read or written. Open Brackwater Tide Station again to go on with it.');
-        $this->getJson('/api/schedule', self::of('brackwater'))->assertConflict()->assertJsonMissingPath('rows');
+        $this->getJson('/api/schedule', self::belonging('brackwater'))->assertConflict()->assertJsonMissingPath('rows');
         $this->getJson('/api/schedule?installation=brackwater')->assertConflict();
         $this->postJson('/api/events', $record)->assertConflict()->assertJsonPath('elsewhere.page', null);
         self::assertSame($events, StoredEvent::query()->count());
         $this->getJson('/api/schedule')->assertOk();
         $this->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
-        $this->postJson('/api/events', $record, self::of('brackwater'))->assertCreated();
+        $this->postJson('/api/events', $record, self::belonging('brackwater'))->assertCreated();
         self::assertSame(1, $this->installation->events()->where('uuid', $record['id'])->count());
         self::assertSame(0, $other->events()->where('uuid', $record['id'])->count());
     }
@@ -128,7 +128,7 @@ final class SessionTest extends TestCase
     public function test_a_name_that_is_of_no_installation_of_ones_own_is_not_told_what_it_is_called(): void
     {
         StoredInstallation::query()->create(['key' => 'other', 'name' => 'A secret', 'rules' => [], 'catalogue' => [], 'panel' => []]);
-        $this->as('planner')->getJson('/api/schedule', self::of('other'))->assertConflict()->assertJsonPath('elsewhere.page.name', 'other');
+        $this->as('planner')->getJson('/api/schedule', self::belonging('other'))->assertConflict()->assertJsonPath('elsewhere.page.name', 'other');
     }
 
     public function test_signing_in_opens_what_was_open_last_on_whatever_device(): void

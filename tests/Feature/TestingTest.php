@@ -255,7 +255,7 @@ final class TestingTest extends TestCase
         foreach ([null, 5, 'text', [], [[]], ['protocol' => 'sartal-instrument'], ['protocol' => 'other', 'version' => 1]] as $message) {
             $this->postJson('/api/runs/A-118/message', ['message' => $message])->assertUnprocessable();
         }
-        for ($i = 0; $i < 200; $i++) {
+        for ($i = 0; $i < 90; $i++) {
             $message = $good;
             $at = &$message;
             for ($depth = mt_rand(1, 5); $depth > 0 && is_array($at) && $at !== []; $depth--) {
@@ -268,7 +268,7 @@ final class TestingTest extends TestCase
             self::assertContains($answer->status(), [200, 422], (string) json_encode($message));
             $refused += $answer->status() === 422 ? 1 : 0;
         }
-        self::assertGreaterThan(100, $refused);
+        self::assertGreaterThan(45, $refused);
         self::assertSame($events, StoredEvent::query()->count());
     }
 

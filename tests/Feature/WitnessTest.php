@@ -83,7 +83,12 @@ final class WitnessTest extends TestCase
         $witness->restore();
         Artisan::call('migrate', ['--force' => true]);
         $differ = new Differences($version);
-        self::assertSame([], $differ->between('answers', $witness->data('answers.json'), $this->answers($this->sample())));
+        // Of what was written down then, what is asked for these runs now.
+        $was = $witness->data('answers.json');
+        $answers = array_intersect_key($this->answers($this->sample()), $was);
+        self::assertGreaterThan(90, count($answers));
+        $then = array_intersect_key($was, $answers);
+        self::assertSame([], $differ->between('answers', $then, $answers));
         $was = $witness->data('facts.json');
         $outbox = $was['outbox'];
         unset($was['outbox']);

@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import Papa from 'papaparse'
+import { afterEach, describe, expect, test } from 'vitest'
 import type { TestSheet } from '../../resources/js/api/test'
 import type { Row } from '../../resources/js/api/types'
 import { filtered, sorted, waiting } from '../../resources/js/schedule/filter'
@@ -8,7 +7,6 @@ import { code, hex } from '../../resources/js/ui/colours'
 import { spoken } from '../../resources/js/ui/stages'
 import { slug } from '../../resources/js/ui/slug'
 import { inFigures, inWords, length, short, system } from '../../resources/js/ui/units'
-import { signIn } from './crew'
 
 const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed']
 function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
@@ -20,7 +18,7 @@ function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
 }
 const codes = (rows: Row[]) => rows.map(each => each.code)
 
-test.describe('filter words', () => {
+describe('filter words', () => {
   const failed = row('A-2', 5, { strand: STAGES.map(stage => ({ stage, state: stage === 'test' ? 'failed' : 'done' })) })
   const rows = [row('A-1', 8), failed, row('A-10', 5, { to: 'Media rack' }), row('V-3', 0, { cable: 'Coax', family: 'video', withdrawn: true })]
 
@@ -47,7 +45,7 @@ test.describe('filter words', () => {
   })
 })
 
-test.describe('what a tester types', () => {
+describe('what a tester types', () => {
   const probe = (fitting: string, address: string) => ({ node: `t:${fitting}/${address}`, side: 'B' as const, fitting, address, serves: '' })
   const sheet = {
     to: [probe('b', '1'), probe('b', '2'), probe('b', 'C7'), probe('b', 'shell'), probe('t', '3')],
@@ -72,8 +70,8 @@ test.describe('what a tester types', () => {
   })
 })
 
-test.describe('units', () => {
-  test.afterEach(() => { system.value = 'metric' })
+describe('units', () => {
+  afterEach(() => { system.value = 'metric' })
 
   test('metres to the centimetre, finer where it is exact', () => {
     expect([length('21950 mm'), length('21926 mm'), length('12400 mm'), length('0 mm'), length('3000 mm')]).toEqual(['21.95 m', '21.926 m', '12.40 m', '0.00 m', '3.00 m'])
@@ -110,23 +108,4 @@ test('an id is made of a name, whatever it is written with', () => {
 
 test('a strand can be heard', () => {
   expect(spoken([{ stage: 'cut', state: 'done' }, { stage: 'test', state: 'failed' }])).toBe('cut done, test failed')
-})
-
-test('the exported schedule reads the same in another CSV reader', async ({ page }) => {
-  await signIn(page, 'planner')
-  const text = await (await page.request.get('/api/schedule.csv')).text()
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true })
-  expect(parsed.errors).toEqual([])
-  const run = parsed.data.find(each => each.code === 'P-007')!
-  expect([run.signals, run.ways, run.leg_a, run.note]).toEqual(['mains|analogue', 'amp-mains|hall-mains', '0.3', 'Mains part: licensed person only'])
-  expect(parsed.data.length).toBeGreaterThan(38)
-})
-
-test('a write without the token of the page is refused', async ({ page }) => {
-  await signIn(page, 'planner')
-  const statuses = await page.evaluate(async () => {
-    const send = async (path: string, method: string) => (await fetch(path, { method, headers: { Accept: 'application/json' } })).status
-    return [await send('/api/runs', 'POST'), await send('/api/runs/A-114', 'DELETE'), await send('/api/session', 'DELETE'), await send('/api/events', 'POST')]
-  })
-  expect(statuses).toEqual([419, 419, 419, 419])
 })
