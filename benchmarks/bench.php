@@ -7,18 +7,18 @@ declare(strict_types=1);
  * Operations and their order, where a job stands, labels, the forecast.
  */
 
-use App\Formats\ShippedCatalogue;
-use Sartal\Core\Bench\OperationPlanner;
-use Sartal\Core\Bench\Progress;
-use Sartal\Core\Bench\Skill;
-use Sartal\Core\Bench\Traveller;
-use Sartal\Core\Forecasting\Chore;
-use Sartal\Core\Forecasting\Forecaster;
-use Sartal\Core\Forecasting\Hand;
-use Sartal\Core\Labelling\LabelPrints;
-use Sartal\Core\Planning\Plan;
-use Sartal\Core\Planning\RunPlan;
-use Sartal\Core\Record\Event;
+use App\Planning\ShippedCatalogue;
+use Sartal\Core\Ends\Labelling\LabelPrints;
+use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Work\Bench\OperationPlanner;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Skill;
+use Sartal\Core\Work\Bench\Traveller;
+use Sartal\Core\Work\Forecasting\Chore;
+use Sartal\Core\Work\Forecasting\Forecaster;
+use Sartal\Core\Work\Forecasting\Hand;
 use Tests\Support\Bench;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -46,7 +46,7 @@ function made(int $count, string $cable = 'pair-foil', string $a = 'xlr3-female-
     return [$bench, $bench->plan()];
 }
 
-/** @return list<\Sartal\Core\Bench\Operation> */
+/** @return list<\Sartal\Core\Work\Bench\Operation> */
 function operations(Bench $bench, Plan $plan): array
 {
     $planner = new OperationPlanner($bench->installation);

@@ -8,29 +8,30 @@ declare(strict_types=1);
  * shortest ways are found; every run lies in a loom of about 25.
  */
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use App\Planning\Uncollected;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Dressing\Dresser;
-use Sartal\Core\Installation\Bore;
-use Sartal\Core\Installation\Build;
-use Sartal\Core\Installation\HouseRules;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Junction;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\Loom;
-use Sartal\Core\Installation\Way;
-use Sartal\Core\Installation\WayKind;
-use Sartal\Core\Looming\Packing\MemoryPackings;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Parts\PartsPlanner;
-use Sartal\Core\Planning\MemoryPlanCache;
-use Sartal\Core\Planning\Planner;
-use Sartal\Core\Proposing\Proposer;
-use Sartal\Core\Proposing\RunRequest;
-use Sartal\Core\Proposing\Termination;
-use Sartal\Core\Record\Record;
+use Sartal\Core\Given\Installation\Bore;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Junction;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\Loom;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Planning\MemoryPlanCache;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Proposing\Proposer;
+use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Plan\Proposing\Termination;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Ways\Dressing\Dresser;
+use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
+use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Parts\PartsPlanner;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -99,7 +100,7 @@ foreach ([100, 500, 1000, 2000] as $count) {
     $dress = $time(static function () use ($dresser, $plan): array {
         return array_map($dresser->dress(...), $plan->layout->looms);
     });
-    $cut = $time(static fn () => Planner::cutPlan($in, $plan, new Record));
+    $cut = $time(static fn () => Cuts::plan($in, $plan, new Record));
     $parts = $time(static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs))));
     printf("%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n", $count, count($in->ways), count($in->looms), $first, $again, $edit, $dress, $cut, $parts, memory_get_peak_usage() / 1e6);
 }

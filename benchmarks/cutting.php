@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 /* What a cut plan costs as it grows, beside the least number of reels: php benchmarks/cutting.php */
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Cutting\CutPlanner;
-use Sartal\Core\Cutting\Need;
-use Sartal\Core\Cutting\Stock;
-use Sartal\Core\Cutting\StockKind;
-use Sartal\Core\Installation\HouseRules;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\CutPlanner;
+use Sartal\Core\Work\Cutting\Need;
+use Sartal\Core\Work\Cutting\Stock;
+use Sartal\Core\Work\Cutting\StockKind;
 
 require __DIR__.'/../vendor/autoload.php';
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /* What a diagnosis, the next reading and coverage cost as connectors grow: php benchmarks/diagnosis.php */
 
-use Sartal\Core\Diagnosing\Diagnostician;
-use Sartal\Core\Diagnosing\NextReading;
-use Sartal\Core\Installation\Method;
-use Sartal\Core\Wiring\Edge;
-use Sartal\Core\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Diagnosing\Diagnostician;
+use Sartal\Core\Proof\Diagnosing\NextReading;
 use Tests\Support\Bench;
 
 require __DIR__.'/../vendor/autoload.php';

@@ -6,7 +6,7 @@ declare(strict_types=1);
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Looming\Packing\Packer;
+use Sartal\Core\Ways\Looming\Packing\Packer;
 
 require __DIR__.'/../vendor/autoload.php';
 

@@ -8,25 +8,25 @@ declare(strict_types=1);
  * its expected reading is computed as well.
  */
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use App\Planning\Uncollected;
-use Sartal\Core\Installation\Build;
-use Sartal\Core\Installation\HouseRules;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\Run;
-use Sartal\Core\Installation\Way;
-use Sartal\Core\Installation\WayKind;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Planning\MemoryPlanCache;
-use Sartal\Core\Planning\Planner;
-use Sartal\Core\Proposing\Proposer;
-use Sartal\Core\Proposing\RunRequest;
-use Sartal\Core\Proposing\Termination;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
-use Sartal\Core\Record\Record;
-use Sartal\Core\Testing\Verdict;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Planning\MemoryPlanCache;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Proposing\Proposer;
+use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Plan\Proposing\Termination;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Testing\Verdict;
 
 require __DIR__.'/../vendor/autoload.php';
 

@@ -11,7 +11,7 @@ use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as Base;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 
 /** Feature tests run against PostgreSQL with the demo in it, through the importer; each in a transaction. */
 abstract class TestCase extends Base

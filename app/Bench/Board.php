@@ -8,20 +8,20 @@ use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Carbon\CarbonImmutable;
-use Sartal\Core\Bench\Skill;
-use Sartal\Core\Bench\StandardTimes;
-use Sartal\Core\Bench\Task;
-use Sartal\Core\Document\PlanEncoder;
-use Sartal\Core\Forecasting\Booking;
-use Sartal\Core\Forecasting\Bound;
-use Sartal\Core\Forecasting\Chore;
-use Sartal\Core\Forecasting\Forecaster;
-use Sartal\Core\Forecasting\Hand;
-use Sartal\Core\Measure\Figure;
-use Sartal\Core\Measure\FigureTerm;
-use Sartal\Core\Measure\Names;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\Skill;
+use Sartal\Core\Work\Bench\StandardTimes;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Forecasting\Booking;
+use Sartal\Core\Work\Forecasting\Bound;
+use Sartal\Core\Work\Forecasting\Chore;
+use Sartal\Core\Work\Forecasting\Forecaster;
+use Sartal\Core\Work\Forecasting\Hand;
 
 /** What the lead looks at: who is on what, what is stopped and why, when it will be done, and what goes wrong where. */
 final readonly class Board

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Traveller;
-use Sartal\Core\Planning\Fingerprints;
+use Sartal\Core\Plan\Planning\Fingerprints;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Traveller;
 
 /** What one or several assemblies take at the bench, as it is kept between requests. */
 final readonly class Job

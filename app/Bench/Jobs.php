@@ -8,10 +8,10 @@ use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Bench\Covers;
-use Sartal\Core\Bench\OperationPlanner;
-use Sartal\Core\Bench\Traveller;
-use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Work\Bench\Covers;
+use Sartal\Core\Work\Bench\OperationPlanner;
+use Sartal\Core\Work\Bench\Traveller;
 
 /**
  * Jobs by the ids of their assemblies. A job follows from decisions alone,

@@ -6,10 +6,10 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Progress;
-use Sartal\Core\Bench\Task;
-use Sartal\Core\Document\PlanEncoder;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Task;
 
 /** Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded. */
 final readonly class Queue

@@ -6,7 +6,7 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Bench\TimeBook;
+use Sartal\Core\Work\Bench\TimeBook;
 
 /** What the crew's own record says about how long things take. */
 final readonly class Times

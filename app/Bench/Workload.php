@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Models\StoredInstallation;
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Progress;
-use Sartal\Core\Bench\Task;
-use Sartal\Core\Bench\TimeBook;
-use Sartal\Core\Forecasting\Chore;
-use Sartal\Core\Installation\Run;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\TimeBook;
+use Sartal\Core\Work\Forecasting\Chore;
 
 /** What is left to do at the bench, in pieces that one person does in one go. */
 final readonly class Workload

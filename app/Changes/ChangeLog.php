@@ -14,7 +14,7 @@ use App\Planning\Pinning;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Sartal\Core\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Catalogue;
 
 /** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
 final readonly class ChangeLog

@@ -14,11 +14,11 @@ use App\Planning\Loaded;
 use App\Planning\Uncollected;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Changing\Impact;
-use Sartal\Core\Changing\ImpactPlanner;
-use Sartal\Core\Changing\Work;
-use Sartal\Core\Document\CatalogueEncoder;
+use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Later\Changing\Impact;
+use Sartal\Core\Later\Changing\ImpactPlanner;
+use Sartal\Core\Later\Changing\Work;
 
 /** Looks at an edit before it is made, whoever makes it and wherever: every decision passes here. */
 final readonly class Foresight

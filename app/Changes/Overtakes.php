@@ -6,7 +6,7 @@ namespace App\Changes;
 
 use App\Planning\Loaded;
 use RuntimeException;
-use Sartal\Core\Changing\Impact;
+use Sartal\Core\Later\Changing\Impact;
 
 /** An edit that was asked about overtakes work that is done: nothing is written. */
 final class Overtakes extends RuntimeException

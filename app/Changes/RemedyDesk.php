@@ -4,29 +4,29 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use App\Bench\BenchRecorder;
 use App\Bench\Jobs;
-use App\Bench\Refused;
 use App\Bench\Times;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Recording\BenchRecorder;
+use App\Recording\Refused;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
-use Sartal\Core\Bench\Covers;
-use Sartal\Core\Changing\Impact;
-use Sartal\Core\Changing\ImpactPlanner;
-use Sartal\Core\Changing\Pieces;
-use Sartal\Core\Changing\Remedy;
-use Sartal\Core\Changing\RemedyKind;
-use Sartal\Core\Changing\RunImpact;
-use Sartal\Core\Changing\Work;
-use Sartal\Core\Installation\Side;
-use Sartal\Core\Record\CutMade;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Later\Changing\Impact;
+use Sartal\Core\Later\Changing\ImpactPlanner;
+use Sartal\Core\Later\Changing\Pieces;
+use Sartal\Core\Later\Changing\Remedy;
+use Sartal\Core\Later\Changing\RemedyKind;
+use Sartal\Core\Later\Changing\RunImpact;
+use Sartal\Core\Later\Changing\Work;
+use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\Covers;
 
 /**
  * Puts overtaken work right, by ordinary records: a piece that serves is

@@ -12,22 +12,22 @@ use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Document\FileEncoder;
-use Sartal\Core\Document\RunCodec;
-use Sartal\Core\Installation\End;
-use Sartal\Core\Installation\HandJoint;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Leg;
-use Sartal\Core\Installation\Run;
-use Sartal\Core\Installation\Side;
-use Sartal\Core\Installation\UsedTypes;
-use Sartal\Core\Measure\Names;
-use Sartal\Core\Proposing\CannotPropose;
-use Sartal\Core\Proposing\Proposal;
-use Sartal\Core\Proposing\Proposer;
-use Sartal\Core\Proposing\QuickGuess;
-use Sartal\Core\Proposing\QuickLine;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\RunCodec;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\HandJoint;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Installation\UsedTypes;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Plan\Proposing\CannotPropose;
+use Sartal\Core\Plan\Proposing\Proposal;
+use Sartal\Core\Plan\Proposing\Proposer;
+use Sartal\Core\Plan\Proposing\QuickGuess;
+use Sartal\Core\Plan\Proposing\QuickLine;
 
 /** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
 final readonly class RunDesk

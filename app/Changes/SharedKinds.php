@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
-use Sartal\Core\Document\BuildingCodec;
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Document\LoomCodec;
-use Sartal\Core\Document\PanelCodec;
-use Sartal\Core\Document\Problems;
-use Sartal\Core\Document\StockCodec;
-use Sartal\Core\Document\TestingCodec;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Run;
+use Sartal\Core\File\BuildingCodec;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\LoomCodec;
+use Sartal\Core\File\PanelCodec;
+use Sartal\Core\File\Problems;
+use Sartal\Core\File\StockCodec;
+use Sartal\Core\File\TestingCodec;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 
 /** Things that runs share: how each is read and written, and who still uses it. */
 final class SharedKinds

@@ -5,25 +5,25 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Formats\BadLine;
-use App\Formats\ShippedCatalogue;
 use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Planning\ShippedCatalogue;
 use App\Planning\TypeKinds;
-use Sartal\Core\Catalogue\CableType;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Catalogue\ConnectorType;
-use Sartal\Core\Catalogue\ContactPlan;
-use Sartal\Core\Catalogue\Part;
-use Sartal\Core\Catalogue\Recipe;
-use Sartal\Core\Catalogue\SignalType;
-use Sartal\Core\Document\CatalogueDecoder;
-use Sartal\Core\Document\CatalogueEncoder;
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Document\InvalidDocument;
-use Sartal\Core\Document\Problems;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\UsedTypes;
+use Sartal\Core\File\CatalogueDecoder;
+use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Recipe;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\UsedTypes;
 
 /**
  * An installation's own catalogue types: written beside the shipped ones, so

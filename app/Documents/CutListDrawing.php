@@ -7,13 +7,13 @@ namespace App\Documents;
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\LengthText;
-use Sartal\Core\Cutting\Assigned;
-use Sartal\Core\Cutting\CablePlan;
-use Sartal\Core\Cutting\Cut;
-use Sartal\Core\Cutting\CutPlan;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\JacketMarks;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\JacketMarks;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\Assigned;
+use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\Cut;
+use Sartal\Core\Work\Cutting\CutPlan;
 
 /** The cut list for the reel stand, on A4: every reel, its cuts in order with their marks, and a box to tick. */
 final class CutListDrawing

@@ -6,10 +6,10 @@ namespace App\Documents;
 
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\LengthText;
-use Sartal\Core\Dressing\LoomDress;
-use Sartal\Core\Dressing\SegmentDress;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Ways\Dressing\SegmentDress;
 
 /**
  * A loom at full size along its length, on A4 pages that join at their

@@ -7,7 +7,7 @@ namespace App\Documents;
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\QrCode;
-use Sartal\Core\Labelling\PrintedLabel;
+use Sartal\Core\Ends\Labelling\PrintedLabel;
 
 /** One label: its code large, where the other end is, its block's colour by name, and a code that opens its end. */
 final class LabelDrawing

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Documents;
 
 use App\Documents\Drawing\Canvas;
-use Sartal\Core\Labelling\PrintedLabel;
-use Sartal\Core\Labelling\SheetGeometry;
+use Sartal\Core\Ends\Labelling\PrintedLabel;
+use Sartal\Core\Ends\Labelling\SheetGeometry;
 
 /** Labels on sheets, and the test page that shows how far a printer is off. */
 final class LabelSheets

@@ -10,15 +10,15 @@ use App\Documents\Drawing\ConnectorDrawing;
 use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\View;
-use Sartal\Core\Bench\EndSheet;
-use Sartal\Core\Bench\SheetFitting;
-use Sartal\Core\Bench\SheetLeg;
-use Sartal\Core\Catalogue\HazardDomain;
-use Sartal\Core\Catalogue\RecipeStep;
-use Sartal\Core\Installation\School;
-use Sartal\Core\Preparing\Block;
-use Sartal\Core\Preparing\CoreCut;
-use Sartal\Core\Preparing\SlideOn;
+use Sartal\Core\Ends\Preparing\Block;
+use Sartal\Core\Ends\Preparing\CoreCut;
+use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\RecipeStep;
+use Sartal\Core\Given\Schools\School;
+use Sartal\Core\Work\Bench\EndSheet;
+use Sartal\Core\Work\Bench\SheetFitting;
+use Sartal\Core\Work\Bench\SheetLeg;
 
 /** The sheet at the vice, drawn on A4 pages: once as SVG, once as PDF, the same lines. */
 final class SheetDrawing

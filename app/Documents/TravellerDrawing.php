@@ -6,12 +6,12 @@ namespace App\Documents;
 
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\LengthText;
-use Sartal\Core\Bench\BenchCore;
-use Sartal\Core\Bench\CutTo;
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Step;
-use Sartal\Core\Bench\Task;
-use Sartal\Core\Bench\Traveller;
+use Sartal\Core\Work\Bench\BenchCore;
+use Sartal\Core\Work\Bench\CutTo;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Step;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\Traveller;
 
 /** The traveller on A4, for a bench without a screen: the same steps in the same order, with boxes to tick. */
 final class TravellerDrawing

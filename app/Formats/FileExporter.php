@@ -6,8 +6,8 @@ namespace App\Formats;
 
 use App\Models\Role;
 use App\Planning\Loaded;
-use Sartal\Core\Document\InstallationFile;
-use Sartal\Core\Document\Person;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\Person;
 
 /** The open installation as one file: what was decided, what was done, and who is of the crew. */
 final class FileExporter

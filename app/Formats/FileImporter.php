@@ -11,22 +11,23 @@ use App\Models\StoredPart;
 use App\Models\StoredRun;
 use App\Models\User;
 use App\Planning\InstallationStore;
+use App\Planning\ShippedCatalogue;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Document\CatalogueEncoder;
-use Sartal\Core\Document\EventCodec;
-use Sartal\Core\Document\FileEncoder;
-use Sartal\Core\Document\InstallationFile;
-use Sartal\Core\Document\InvalidDocument;
-use Sartal\Core\Document\Person;
-use Sartal\Core\Document\Problem;
-use Sartal\Core\Document\RunCodec;
-use Sartal\Core\Document\StockCodec;
-use Sartal\Core\Document\TestingCodec;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\UsedTypes;
-use Sartal\Core\Record\Event;
+use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\Person;
+use Sartal\Core\File\Problem;
+use Sartal\Core\File\RunCodec;
+use Sartal\Core\File\StockCodec;
+use Sartal\Core\File\TestingCodec;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\UsedTypes;
+use Sartal\Core\Proof\Record\Event;
 
 /** An installation file into the database: all of it or nothing. The demo comes in this way too. */
 final class FileImporter

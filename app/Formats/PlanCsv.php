@@ -6,7 +6,7 @@ namespace App\Formats;
 
 use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
-use Sartal\Core\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\ContactPlan;
 
 /** The channels of a contact plan as CSV: one row per contact. */
 final class PlanCsv

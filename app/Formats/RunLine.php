@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use BackedEnum;
-use Sartal\Core\Installation\Build;
-use Sartal\Core\Installation\End;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Run;
-use Sartal\Core\Measure\InvalidMeasure;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Proposing\RunRequest;
-use Sartal\Core\Proposing\Termination;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\InvalidMeasure;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Plan\Proposing\Termination;
 
 /**
  * One line of the schedule as people write it: a CSV row and the form's

@@ -8,11 +8,11 @@ use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Planning\BeadState;
-use Sartal\Core\Proposing\CannotPropose;
-use Sartal\Core\Proposing\Proposal;
-use Sartal\Core\Proposing\Proposer;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Proposing\CannotPropose;
+use Sartal\Core\Plan\Proposing\Proposal;
+use Sartal\Core\Plan\Proposing\Proposer;
 
 /** The schedule as CSV, out and in (docs/formats.md). All rows come in or none does. */
 final class RunsCsv

@@ -17,11 +17,11 @@ use App\Planning\Loaded;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
-use Sartal\Core\Document\PlanEncoder;
-use Sartal\Core\Handover\Gap;
-use Sartal\Core\Handover\Readiness;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Later\Handover\Gap;
+use Sartal\Core\Later\Handover\Readiness;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
 use ZipArchive;
 
 /** Makes packs, has them signed, and gives them out. */

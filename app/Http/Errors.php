@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http;
 
-use App\Bench\Refused;
 use App\Changes\Overtakes;
 use App\Changes\PutAside;
 use App\Changes\StaleWrite;
 use App\Formats\BadLine;
 use App\Formats\Slip;
-use App\Http\Resources\ImpactResource;
+use App\Http\Resources\Later\ImpactResource;
+use App\Recording\Refused;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Sartal\Core\Document\InvalidDocument;
-use Sartal\Core\Document\Problem;
+use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\Problem;
 
 /** Errors as the browser gets them: Laravel's validation shape, one message per field, each with its remedy. */
 final class Errors

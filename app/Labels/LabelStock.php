@@ -8,9 +8,9 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\Labelling\LabelPrints;
-use Sartal\Core\Labelling\PrintedLabel;
-use Sartal\Core\Planning\RunPlan;
+use Sartal\Core\Ends\Labelling\LabelPrints;
+use Sartal\Core\Ends\Labelling\PrintedLabel;
+use Sartal\Core\Plan\Runs\RunPlan;
 
 /** The labels of an installation, and which of them have been printed as they are now. */
 final class LabelStock

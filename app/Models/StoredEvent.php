@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Sartal\Core\Document\EventCodec;
-use Sartal\Core\Record\Event;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\Proof\Record\Event;
 
 /**
  * @property int $id

@@ -6,7 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
-use Sartal\Core\Bench\Skill;
+use Sartal\Core\Work\Bench\Skill;
 
 /**
  * @property int $id

@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Formats\ShippedCatalogue;
 use App\Models\Release;
 use App\Models\StoredInstallation;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Document\EventCodec;
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Document\FileDecoder;
-use Sartal\Core\Document\Problems;
-use Sartal\Core\Planning\Planner;
-use Sartal\Core\Record\Record;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\Record;
 
 /**
  * Database → Installation. Rows hold the file format's own shape, so that a

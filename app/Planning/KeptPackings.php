@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Illuminate\Contracts\Cache\Repository;
-use Sartal\Core\Looming\Packing\Circle;
-use Sartal\Core\Looming\Packing\Packing;
-use Sartal\Core\Looming\Packing\PackingStore;
+use Sartal\Core\Ways\Looming\Packing\Circle;
+use Sartal\Core\Ways\Looming\Packing\Packing;
+use Sartal\Core\Ways\Looming\Packing\PackingStore;
 
 /** Packings on disk, as plain numbers: what is read back is checked, and packed again where it is not whole. */
 final readonly class KeptPackings implements PackingStore

@@ -6,14 +6,15 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Cutting\CutPlan;
-use Sartal\Core\Dressing\Dresser;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Planning\MemoryPlanCache;
-use Sartal\Core\Planning\Plan;
-use Sartal\Core\Planning\Planner;
-use Sartal\Core\Record\Record;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Planning\MemoryPlanCache;
+use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Ways\Dressing\Dresser;
+use Sartal\Core\Work\Cutting\CutPlan;
+use Sartal\Core\Work\Cutting\Cuts;
 
 /** One installation as the core knows it, with the versions under which it was read. */
 final class Loaded
@@ -44,7 +45,7 @@ final class Loaded
     /** How what is still to be cut comes off the stock. */
     public function cutPlan(): CutPlan
     {
-        return $this->cutPlan ??= Planner::cutPlan($this->installation, $this->plan(), $this->record);
+        return $this->cutPlan ??= Cuts::plan($this->installation, $this->plan(), $this->record);
     }
 
     public function dresser(?Installation $of = null): Dresser

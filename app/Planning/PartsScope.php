@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Sartal\Core\Dressing\LoomDress;
-use Sartal\Core\Parts\PartsList;
-use Sartal\Core\Parts\PartsPlanner;
-use Sartal\Core\Planning\Planner;
+use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Parts\PartsList;
+use Sartal\Core\Work\Parts\PartsPlanner;
 
 /** What a parts list is asked about: everything, one loom, one assembly, or the runs of an order. */
 final readonly class PartsScope
@@ -46,7 +46,7 @@ final readonly class PartsScope
         $plan = $loaded->plan();
         $dresser = $loaded->dresser();
         $dresses = Uncollected::run(fn (): array => array_map(static fn (string $id): LoomDress => $dresser->dress($plan->layout->looms[$id]), $this->looms));
-        $cuts = count($this->runs) === count($loaded->installation->runs) ? $loaded->cutPlan() : Planner::cutPlan($loaded->installation, $plan, $loaded->record, $this->runs);
+        $cuts = count($this->runs) === count($loaded->installation->runs) ? $loaded->cutPlan() : Cuts::plan($loaded->installation, $plan, $loaded->record, $this->runs);
 
         return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list($this->runs, $dresses, $cuts, $whole);
     }

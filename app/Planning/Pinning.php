@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Sartal\Core\Catalogue\Catalogue;
-use Sartal\Core\Document\CatalogueDecoder;
-use Sartal\Core\Document\CatalogueEncoder;
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Document\Problems;
+use Sartal\Core\File\CatalogueDecoder;
+use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Catalogue\Catalogue;
 
 /** Adds types to those that an installation keeps. A type that is pinned already stays as it is. */
 final class Pinning

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Sartal\Core\Installation\Installation;
+use Sartal\Core\Given\Installation\Installation;
 
 /** Ids for new runs: the code, where nothing has it yet. */
 final class RunKeys

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Releases;
 
 use App\Planning\Loaded;
-use Sartal\Core\Document\FileEncoder;
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Run;
-use Sartal\Core\Labelling\Label;
-use Sartal\Core\Planning\RunPlan;
-use Sartal\Core\Routing\Hop;
-use Sartal\Core\Wiring\Joint;
-use Sartal\Core\Wiring\Node;
+use Sartal\Core\Ends\Labelling\Label;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Ways\Routing\Hop;
 
 /** Two states of one installation, line by line and field by field, in the words that people use of them. */
 final class Comparison

@@ -12,11 +12,11 @@ use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\Changing\Impact;
-use Sartal\Core\Document\InstallationFile;
-use Sartal\Core\Document\PlanEncoder;
-use Sartal\Core\Installation\UsedTypes;
-use Sartal\Core\Record\Record;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\UsedTypes;
+use Sartal\Core\Later\Changing\Impact;
+use Sartal\Core\Proof\Record\Record;
 
 /** Releases: what is decided, frozen with its plan and signed, for the shop to work from. */
 final readonly class ReleaseDesk

@@ -6,7 +6,7 @@ namespace App\Simulators;
 
 use App\Testing\UnderTest;
 use Illuminate\Contracts\Cache\Repository;
-use Sartal\Core\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\Fault;
 
 /** Where the simulated instruments stand: which faults were put into which assembly. Kept beside the database, forgotten after a week. */
 final readonly class InstrumentBench

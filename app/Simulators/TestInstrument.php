@@ -8,14 +8,14 @@ use App\Formats\BadLine;
 use App\Testing\InstrumentMessage;
 use App\Testing\Points;
 use App\Testing\UnderTest;
-use Sartal\Core\Diagnosing\Fault;
-use Sartal\Core\Diagnosing\FaultSources;
-use Sartal\Core\Diagnosing\Patch;
-use Sartal\Core\Installation\InstrumentKind;
-use Sartal\Core\Installation\Method;
-use Sartal\Core\Testing\Question;
-use Sartal\Core\Testing\Sample;
-use Sartal\Core\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Given\Installation\InstrumentKind;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\FaultSources;
+use Sartal\Core\Proof\Diagnosing\Patch;
+use Sartal\Core\Proof\Testing\Question;
+use Sartal\Core\Proof\Testing\Sample;
 
 /**
  * A stand-in for a test instrument, plugged into an assembly that may have

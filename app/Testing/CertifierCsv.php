@@ -9,15 +9,15 @@ use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
 use App\Formats\Slip;
 use App\Planning\Loaded;
-use Sartal\Core\Diagnosing\Fault;
-use Sartal\Core\Installation\Method;
-use Sartal\Core\Testing\CertifierSense;
-use Sartal\Core\Testing\PairCheck;
-use Sartal\Core\Testing\Question;
-use Sartal\Core\Testing\Reading;
-use Sartal\Core\Testing\Sample;
-use Sartal\Core\Wiring\Edit;
-use Sartal\Core\Wiring\Node;
+use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Testing\CertifierSense;
+use Sartal\Core\Proof\Testing\PairCheck;
+use Sartal\Core\Proof\Testing\Question;
+use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Proof\Testing\Sample;
 
 /**
  * Results of a certifier, one line per pair of each cable (docs/formats.md).

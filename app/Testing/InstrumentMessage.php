@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Document\InvalidDocument;
-use Sartal\Core\Document\Problems;
-use Sartal\Core\Document\ReadingCodec;
-use Sartal\Core\Installation\Method;
-use Sartal\Core\Testing\CertifierSense;
-use Sartal\Core\Testing\PairSense;
-use Sartal\Core\Testing\Question;
-use Sartal\Core\Testing\Reading;
-use Sartal\Core\Testing\Sample;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\Problems;
+use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Testing\CertifierSense;
+use Sartal\Core\Proof\Testing\PairCheck;
+use Sartal\Core\Proof\Testing\Question;
+use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Proof\Testing\Sample;
 
 /**
  * What an instrument says of one assembly (docs/formats.md, "Instruments"),
@@ -78,7 +78,7 @@ final readonly class InstrumentMessage
             Method::Ohms, Method::Insulation, Method::Capacitance => [implode('|', $fields->each('between', $points->node(...))), self::number($fields)],
             Method::Certifier => [CertifierSense::question($pair(), $fields->text('what', CertifierSense::LENGTH)), self::number($fields)],
             Method::Noise => [$pair(), $fields->name('value')],
-            Method::Pairs => [$pair(), $fields->flag('split') ? PairSense::SPLIT : PairSense::TOGETHER],
+            Method::Pairs => [$pair(), $fields->flag('split') ? PairCheck::SPLIT : PairCheck::TOGETHER],
         };
         $sample = new Sample(new Question($method, $at, $fields->text('state', '')), $value);
         $fields->done();
@@ -102,7 +102,7 @@ final readonly class InstrumentMessage
             Method::Ohms, Method::Insulation, Method::Capacitance => ['between' => array_map($point, $nodes), 'value' => $value, 'unit' => $question->method->unit()],
             Method::Certifier => ['pair' => array_map($point, $nodes), 'what' => CertifierSense::what($question->at), 'value' => $value],
             Method::Noise => ['pair' => array_map($point, $nodes), 'value' => $value],
-            Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === PairSense::SPLIT],
+            Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === PairCheck::SPLIT],
         };
     }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Testing;
 
 use App\Formats\BadLine;
-use Sartal\Core\Testing\Expectation;
-use Sartal\Core\Testing\Reading;
+use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Reading;
 
 /** Refuses a reading that speaks of points the assembly does not have: the plan has changed, or it is another cable. */
 final class Known

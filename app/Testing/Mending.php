@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-use App\Bench\BenchRecord;
-use App\Bench\BenchRecorder;
 use App\Bench\Job;
 use App\Bench\Jobs;
-use App\Bench\Refused;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Recording\BenchRecord;
+use App\Recording\BenchRecorder;
+use App\Recording\Refused;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
-use Sartal\Core\Bench\BenchCore;
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Progress;
-use Sartal\Core\Bench\Remedy;
-use Sartal\Core\Bench\ReworkPlanner;
-use Sartal\Core\Bench\Task;
+use Sartal\Core\Work\Bench\BenchCore;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Remedy;
+use Sartal\Core\Work\Bench\ReworkPlanner;
+use Sartal\Core\Work\Bench\Task;
 
 /**
  * Sends what a test found back to the bench: the joints of the cause are

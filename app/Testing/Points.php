@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-use Sartal\Core\Document\Fields;
-use Sartal\Core\Testing\Probe;
+use Sartal\Core\File\Fields;
+use Sartal\Core\Proof\Testing\Probe;
 
 /**
  * Points as an instrument names them, by end, connector and contact, and the

@@ -9,10 +9,10 @@ use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Support\Facades\Cache;
-use Sartal\Core\Installation\Side;
-use Sartal\Core\Planning\Bead;
-use Sartal\Core\Planning\BeadState;
-use Sartal\Core\Planning\Stage;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Stage;
 
 /** How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often. */
 final readonly class TestProgress

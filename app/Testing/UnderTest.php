@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace App\Testing;
 
 use App\Planning\Loaded;
-use Sartal\Core\Diagnosing\CauseWords;
-use Sartal\Core\Diagnosing\Diagnosis;
-use Sartal\Core\Diagnosing\FirstToOpen;
-use Sartal\Core\Installation\InstrumentKind;
-use Sartal\Core\Installation\Method;
-use Sartal\Core\Installation\TestStage;
-use Sartal\Core\Planning\AssemblyPlanner;
-use Sartal\Core\Planning\ResultChecks;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\Trials;
-use Sartal\Core\Testing\Expectation;
-use Sartal\Core\Testing\Reading;
-use Sartal\Core\Testing\TestPlan;
-use Sartal\Core\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Given\Installation\InstrumentKind;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Plan\Planning\AssemblyPlanner;
+use Sartal\Core\Proof\Diagnosing\CauseWords;
+use Sartal\Core\Proof\Diagnosing\Diagnosis;
+use Sartal\Core\Proof\Diagnosing\FirstToOpen;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Trials;
+use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Proof\Testing\TestPlan;
 
 /** One assembly on the tester's table: what it should read, what it was put to, and what happened to it before. */
 final class UnderTest

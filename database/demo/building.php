@@ -8,17 +8,17 @@ declare(strict_types=1);
  * for the eye alone.
  */
 
-use Sartal\Core\Installation\Bore;
-use Sartal\Core\Installation\Environment;
-use Sartal\Core\Installation\Junction;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\MapPoint;
-use Sartal\Core\Installation\Rack;
-use Sartal\Core\Installation\RackEntry;
-use Sartal\Core\Installation\Takes;
-use Sartal\Core\Installation\Way;
-use Sartal\Core\Installation\WayKind;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Installation\Bore;
+use Sartal\Core\Given\Installation\Environment;
+use Sartal\Core\Given\Installation\Junction;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\MapPoint;
+use Sartal\Core\Given\Installation\Rack;
+use Sartal\Core\Given\Installation\RackEntry;
+use Sartal\Core\Given\Installation\Takes;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
 
 $mm = static fn (int $millimetres): Length => Length::millimetres($millimetres);
 $rack = static fn (int $units): Rack => new Rack($units, RackEntry::Bottom, $mm(400));

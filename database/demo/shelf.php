@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /* What is on the demo's shelf, and what things cost there: round invented figures. */
 
-use Sartal\Core\Installation\Economy;
-use Sartal\Core\Installation\JacketMarks;
-use Sartal\Core\Installation\MarkUnit;
-use Sartal\Core\Installation\Reel;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Installation\Economy;
+use Sartal\Core\Given\Installation\JacketMarks;
+use Sartal\Core\Given\Installation\MarkUnit;
+use Sartal\Core\Given\Installation\Reel;
+use Sartal\Core\Given\Measure\Length;
 
 $reels = [];
 foreach ([

@@ -1,8 +1,8 @@
 import { expect, test } from './house'
 import { ref } from 'vue'
 import type { PlanDefinition, Row } from '../../resources/js/api/types'
-import { usePlanDraft } from '../../resources/js/plans/usePlanDraft'
-import { useMarks } from '../../resources/js/schedule/useMarks'
+import { usePlanDraft } from '../../resources/js/given/plans/usePlanDraft'
+import { useMarks } from '../../resources/js/plan/schedule/useMarks'
 import { blockColour } from '../../resources/js/ui/colours'
 import { signIn } from './crew'
 

@@ -8,7 +8,7 @@ use App\Models\Release;
 use App\Releases\ReleaseDesk;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
-use Sartal\Core\Installation\ColourScheme;
+use Sartal\Core\Given\Schools\ColourScheme;
 use Tests\TestCase;
 
 /** Releases, what a change overtakes, and putting it right. */

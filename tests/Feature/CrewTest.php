@@ -12,7 +12,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 use Tests\TestCase;
 
 /** Several installations, several people, one database. */

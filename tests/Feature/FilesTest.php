@@ -14,8 +14,8 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Sartal\Core\Document\InstallationFile;
-use Sartal\Core\Document\InvalidDocument;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\InvalidDocument;
 use Tests\TestCase;
 
 final class FilesTest extends TestCase

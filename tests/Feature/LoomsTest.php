@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Planning\KeptPackings;
 use Illuminate\Support\Facades\Cache;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Sartal\Core\Looming\Packing\Packer;
+use Sartal\Core\Ways\Looming\Packing\Packer;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 

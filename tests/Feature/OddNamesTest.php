@@ -9,7 +9,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 use Tests\Support\Renamed;
 use Tests\TestCase;
 use Tests\Witness\Asking;

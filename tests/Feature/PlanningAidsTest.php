@@ -8,7 +8,7 @@ use App\Models\Change;
 use App\Planning\InstallationStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
-use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\File\FileEncoder;
 use Tests\TestCase;
 
 /** The quick line, what fits, many runs at once, find, and messy tables. */

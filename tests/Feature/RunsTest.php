@@ -9,7 +9,7 @@ use App\Models\StoredPart;
 use App\Models\StoredRun;
 use App\Planning\InstallationStore;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\Document\FileEncoder;
+use Sartal\Core\File\FileEncoder;
 use Tests\TestCase;
 
 final class RunsTest extends TestCase

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 use Tests\TestCase;
 
 final class SessionTest extends TestCase

@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Change;
 use App\Planning\InstallationStore;
-use Sartal\Core\Document\FileEncoder;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\InstallationFile;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 use Tests\Witness\Asking;
 use Tests\Witness\Differences;
 use Tests\Witness\Facts;

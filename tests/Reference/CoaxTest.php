@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sartal\Core\Catalogue\CoaxGeometry;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Catalogue\CoaxGeometry;
+use Sartal\Core\Given\Measure\Length;
 
 /** Coaxial lines from their geometry against textbook values: Pozar, Microwave Engineering (from memory). */
 final class CoaxTest extends TestCase

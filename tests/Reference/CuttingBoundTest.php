@@ -7,11 +7,11 @@ namespace Tests\Reference;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Cutting\Bound;
-use Sartal\Core\Cutting\CablePlan;
-use Sartal\Core\Cutting\CutPlanner;
-use Sartal\Core\Cutting\Need;
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\Bound;
+use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\CutPlanner;
+use Sartal\Core\Work\Cutting\Need;
 use Tests\Support\Bench;
 use Tests\Support\Node;
 

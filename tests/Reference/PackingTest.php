@@ -8,10 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Looming\Packing\Circle;
-use Sartal\Core\Looming\Packing\EnclosingCircle;
-use Sartal\Core\Looming\Packing\Packer;
-use Sartal\Core\Looming\Packing\Packing;
+use Sartal\Core\Ways\Looming\Packing\Circle;
+use Sartal\Core\Ways\Looming\Packing\EnclosingCircle;
+use Sartal\Core\Ways\Looming\Packing\Packer;
+use Sartal\Core\Ways\Looming\Packing\Packing;
 use Tests\Support\Node;
 
 /** Bundles against published packings and an independent enclosing circle. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Reference;
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sartal\Core\Installation\Side;
-use Sartal\Core\Wiring\Node;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Installation\Side;
 use Tests\Support\Bench;
 
 /** The shipped plans and cables together, as joints at an end, against published pinouts. */

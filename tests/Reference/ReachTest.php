@@ -6,18 +6,18 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sartal\Core\Catalogue\CoaxGeometry;
-use Sartal\Core\Installation\Circuit;
-use Sartal\Core\Installation\Demand;
-use Sartal\Core\Installation\VideoRate;
-use Sartal\Core\Measure\Figure;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Reach\CategoryLoss;
-use Sartal\Core\Reach\CoaxLoss;
-use Sartal\Core\Reach\LossRule;
-use Sartal\Core\Reach\Reach;
-use Sartal\Core\Reach\Reaches;
-use Sartal\Core\Reach\Verdict;
+use Sartal\Core\Ends\Reach\CategoryLoss;
+use Sartal\Core\Ends\Reach\CoaxLoss;
+use Sartal\Core\Ends\Reach\LossRule;
+use Sartal\Core\Ends\Reach\Reach;
+use Sartal\Core\Ends\Reach\Reaches;
+use Sartal\Core\Ends\Reach\Verdict;
+use Sartal\Core\Given\Catalogue\CoaxGeometry;
+use Sartal\Core\Given\Installation\Circuit;
+use Sartal\Core\Given\Installation\Demand;
+use Sartal\Core\Given\Installation\VideoRate;
+use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
 
 /** How far signals reach, against published limits and textbook figures. */

@@ -6,9 +6,9 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sartal\Core\Installation\LabelTurn;
-use Sartal\Core\Labelling\Marked;
-use Sartal\Core\Labelling\Rotation;
+use Sartal\Core\Ends\Labelling\Marked;
+use Sartal\Core\Ends\Labelling\Rotation;
+use Sartal\Core\Given\Schools\LabelTurn;
 
 /** Common practice: what digits and letters become when a label is read upside down. */
 final class RotationTest extends TestCase

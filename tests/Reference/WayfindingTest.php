@@ -7,11 +7,11 @@ namespace Tests\Reference;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Sartal\Core\Installation\Way;
-use Sartal\Core\Installation\WayKind;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Routing\Network;
-use Sartal\Core\Routing\ShortestPaths;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Ways\Routing\Network;
+use Sartal\Core\Ways\Routing\ShortestPaths;
 use Tests\Support\Node;
 
 /** Shortest ways on random buildings against a shortest-path library. */

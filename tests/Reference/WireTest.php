@@ -6,8 +6,8 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Sartal\Core\Measure\Gauge;
-use Sartal\Core\Measure\InvalidMeasure;
+use Sartal\Core\Given\Measure\Gauge;
+use Sartal\Core\Given\Measure\InvalidMeasure;
 
 /** ASTM B258 for diameters; IEC 60028 for copper; the table is computed from the two, handbooks agree within 1 %. */
 final class WireTest extends TestCase

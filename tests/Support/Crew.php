@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Sartal\Core\Installation\Installation;
-use Sartal\Core\Installation\Side;
-use Sartal\Core\Planning\Planner;
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
-use Sartal\Core\Record\Record;
-use Sartal\Core\Testing\Reading;
-use Sartal\Core\Testing\Verdict;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Proof\Testing\Verdict;
 
 /** People who do what a plan says, and write down what it was. */
 final class Crew
@@ -21,7 +21,7 @@ final class Crew
 
     private readonly Planner $planner;
 
-    private readonly \Sartal\Core\Planning\Plan $plan;
+    private readonly \Sartal\Core\Plan\Planning\Plan $plan;
 
     public function __construct(private readonly Installation $installation)
     {

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Sartal\Core\Installation\Circuit;
-use Sartal\Core\Installation\Fitting;
-use Sartal\Core\Installation\Link;
-use Sartal\Core\Installation\PanelSwitch;
-use Sartal\Core\Installation\Topology;
+use Sartal\Core\Given\Installation\Circuit;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\Link;
+use Sartal\Core\Given\Installation\PanelSwitch;
+use Sartal\Core\Given\Installation\Topology;
 
 /** A split panel: each input to a fixed tail and, through a ground lift, to an output beside it. */
 final class Panel

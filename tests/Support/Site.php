@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Sartal\Core\Installation\Bore;
-use Sartal\Core\Installation\Junction;
-use Sartal\Core\Installation\Location;
-use Sartal\Core\Installation\Loom;
-use Sartal\Core\Installation\Panel;
-use Sartal\Core\Installation\TailCut;
-use Sartal\Core\Installation\Way;
-use Sartal\Core\Installation\WayKind;
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Proposing\RunRequest;
+use Sartal\Core\Given\Installation\Bore;
+use Sartal\Core\Given\Installation\Junction;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\Loom;
+use Sartal\Core\Given\Installation\Panel;
+use Sartal\Core\Given\Installation\TailCut;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Proposing\RunRequest;
 
 /**
  * A small building: a rack, a hall in two branches, and a place at the foot of
@@ -71,9 +71,9 @@ final class Site
         return new RunRequest($id, $id, $cable, $request->signals, $request->build, self::at($request->a, $from), self::at($request->b, $to), [], $loom);
     }
 
-    private static function at(\Sartal\Core\Proposing\Termination $end, string $location): \Sartal\Core\Proposing\Termination
+    private static function at(\Sartal\Core\Plan\Proposing\Termination $end, string $location): \Sartal\Core\Plan\Proposing\Termination
     {
-        return new \Sartal\Core\Proposing\Termination($location, $end->plans, $end->tail, $end->slack, $end->preparation, $end->spares, $end->leg);
+        return new \Sartal\Core\Plan\Proposing\Termination($location, $end->plans, $end->tail, $end->slack, $end->preparation, $end->spares, $end->leg);
     }
 
     public static function loom(string $id, mixed ...$changes): Loom

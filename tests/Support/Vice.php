@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Sartal\Core\Bench\Operation;
-use Sartal\Core\Bench\Task;
-use Sartal\Core\Bench\Traveller;
-use Sartal\Core\Catalogue\PartKind;
-use Sartal\Core\Installation\Installation;
+use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\Traveller;
 
 /**
  * Works a traveller through with tubes and plugs in millimetres, knowing

@@ -13,7 +13,7 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
-use Sartal\Core\Planning\Suitability;
+use Sartal\Core\Plan\Planning\Suitability;
 
 /**
  * Makes the witness of one version, by the hands of a crew, through the same

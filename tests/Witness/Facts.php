@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Witness;
 
-use App\Http\Controllers\SheetController;
-use App\Http\Resources\TestResource;
+use App\Http\Controllers\Ends\SheetController;
+use App\Http\Resources\Proof\TestResource;
 use App\Models\Release;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
@@ -13,7 +13,7 @@ use App\Planning\Loaded;
 use App\Releases\ReleaseDesk;
 use App\Testing\UnderTest;
 use Illuminate\Http\Request;
-use Sartal\Core\Installation\TestStage;
+use Sartal\Core\Given\Installation\TestStage;
 
 /** What must stay true of what people have, whatever the application has become since: read off what it answers today. */
 trait Facts

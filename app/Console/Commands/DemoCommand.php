@@ -8,7 +8,7 @@ use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Console\Command;
-use Sartal\Core\Document\InstallationFile;
+use Sartal\Core\File\InstallationFile;
 
 /** Loads the demo into an empty database, through the importer that everybody's files pass. */
 final class DemoCommand extends Command

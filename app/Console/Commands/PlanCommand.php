@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Formats\ShippedCatalogue;
+use App\Planning\ShippedCatalogue;
 use App\Planning\Uncollected;
 use Illuminate\Console\Command;
-use Sartal\Core\Document\InstallationFile;
-use Sartal\Core\Document\InvalidDocument;
-use Sartal\Core\Document\PlanEncoder;
-use Sartal\Core\Planning\Plan;
-use Sartal\Core\Planning\Planner;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Planning\Planner;
 
 /** The plan of an installation file as JSON on standard output. Needs no database. */
 final class PlanCommand extends Command

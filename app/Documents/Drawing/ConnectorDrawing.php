@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
-use Sartal\Core\Catalogue\ConnectorType;
-use Sartal\Core\Catalogue\Point;
-use Sartal\Core\Wiring\FittingLayout;
+use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\Point;
 
 /** Draws a connector from the catalogue's millimetres into a given frame. */
 final readonly class ConnectorDrawing

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
-use Sartal\Core\Measure\Length;
+use Sartal\Core\Given\Measure\Length;
 
 /** Lengths as they are printed: millimetres, or inches as sixty-fourths at the finest. */
 final class LengthText

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
-use Sartal\Core\Catalogue\CableType;
-use Sartal\Core\Catalogue\Layer;
-use Sartal\Core\Catalogue\Recipe;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Layer;
+use Sartal\Core\Given\Catalogue\Recipe;
 
 /** The prepared end to scale, cut end at the right: each layer back to its mark. */
 final readonly class StrippedEnd

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Record\Event;
-use Sartal\Core\Record\EventKind;
-use Sartal\Core\Record\Trials;
-use Sartal\Core\Testing\Verdict;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Trials;
+use Sartal\Core\Proof\Testing\Verdict;
 
 /** Assembly by assembly: the result that counts, and everything that was done to it. */
 final class CertificatesChapter

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Documents\Pack;
 
 use App\Documents\Drawing\PdfCanvas;
-use Sartal\Core\Handover\Gap;
+use Sartal\Core\Later\Handover\Gap;
 
 /** First page: what it is, of when, what is open, what lies where. */
 final class Cover

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Findings\Severity;
-use Sartal\Core\Record\EventKind;
+use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Proof\Record\EventKind;
 
 /** What is open, what was left out and why, and what departs from the plans by hand. */
 final class ExceptionsChapter

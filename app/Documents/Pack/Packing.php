@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Documents\Pack;
 
 use App\Planning\Loaded;
-use Sartal\Core\Handover\Gap;
+use Sartal\Core\Later\Handover\Gap;
 
 /** Everything that a pack tells, read once. */
 final readonly class Packing

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Installation\Panel;
+use Sartal\Core\Given\Installation\Panel;
 
 /** Panels as they are seen from behind, each place with what sits in it. */
 final class PanelsChapter

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Measure\Figure;
-use Sartal\Core\Parts\PartsPlanner;
+use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Work\Parts\PartsPlanner;
 
 /** What went into it. */
 final class PartsChapter

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Service\CircuitTracer;
-use Sartal\Core\Service\TraceStep;
+use Sartal\Core\Later\Service\CircuitTracer;
+use Sartal\Core\Later\Service\TraceStep;
 
 /** Every circuit from end to end, through every connector. */
 final class PathsChapter

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Wiring\Joint;
-use Sartal\Core\Wiring\Node;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
 
 /** Core by core, where each of them sits at both ends. */
 final class PinoutsChapter

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
-use Sartal\Core\Measure\Length;
-use Sartal\Core\Planning\Bead;
-use Sartal\Core\Pulling\SiteState;
-use Sartal\Core\Routing\Hop;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Ways\Routing\Hop;
+use Sartal\Core\Work\Pulling\SiteState;
 
 /** Every cable with its ends, its ways and its length, and where it was built otherwise. */
 final class ScheduleChapter

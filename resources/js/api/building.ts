@@ -1,8 +1,7 @@
+import type { Figure } from './figure'
 import type { Finding, Worked } from './types'
 
-export interface FigureTerm { label: string, detail: string, amount: string, source: string }
-/** A number with its unit, and how it came about. */
-export interface Figure { value: number | null, text: string, terms: FigureTerm[] }
+export type { Figure, FigureTerm } from './figure'
 
 export type Point = [number, number]
 export interface RackPart { units: number, entry: 'top' | 'bottom', across: string }

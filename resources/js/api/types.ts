@@ -1,4 +1,4 @@
-import type { Figure } from './building'
+import type { Figure } from './figure'
 
 export type Role = 'planner' | 'bench' | 'installer' | 'tester' | 'lead'
 export type BeadState = 'to-do' | 'done' | 'overtaken' | 'failed'

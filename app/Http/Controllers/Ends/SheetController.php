@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Ends;
+
+use App\Documents\Drawing\PdfCanvas;
+use App\Documents\Drawing\StrippedEnd;
+use App\Documents\Drawing\SvgCanvas;
+use App\Documents\Drawing\View;
+use App\Documents\SheetDrawing;
+use App\Http\Resources\Ends\SheetResource;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Work\Bench\EndSheet;
+use Sartal\Core\Work\Bench\EndSheets;
+
+/** The sheet at the vice: on screen, as SVG and as PDF. */
+final class SheetController
+{
+    public function show(Loaded $loaded, string $id, string $side): JsonResponse
+    {
+        $sheet = self::sheet($loaded, $id, self::side($side));
+
+        return response()->json(['sheet' => SheetResource::of($sheet, $loaded), 'other' => SheetResource::of(self::sheet($loaded, $id, $sheet->side->other()), $loaded)]);
+    }
+
+    public function pdf(Request $request, Loaded $loaded, string $id, string $side): Response
+    {
+        $sheet = self::sheet($loaded, $id, self::side($side));
+        $canvas = new PdfCanvas($sheet->run->code.' end '.$sheet->side->value, SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
+        SheetDrawing::draw($canvas, $sheet, self::sheet($loaded, $id, $sheet->side->other()), self::view($request), $loaded->installation->name);
+
+        return self::file($canvas->bytes(), 'application/pdf', $sheet, 'pdf');
+    }
+
+    public function svg(Request $request, Loaded $loaded, string $id, string $side): Response
+    {
+        $sheet = self::sheet($loaded, $id, self::side($side));
+        $canvas = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
+        SheetDrawing::draw($canvas, $sheet, self::sheet($loaded, $id, $sheet->side->other()), self::view($request), $loaded->installation->name);
+        $page = max(1, $request->integer('page', 1));
+        abort_if($page > $canvas->pages(), 404, sprintf('This sheet has %d pages.', $canvas->pages()));
+
+        return self::file($canvas->page($page), 'image/svg+xml', $sheet, 'svg');
+    }
+
+    /** The prepared end of one fitting's first leg, to scale. */
+    public function strip(Request $request, Loaded $loaded, string $id, string $side): Response
+    {
+        $sheet = self::sheet($loaded, $id, self::side($side));
+        $recipe = ($sheet->fittings[$request->integer('fitting')] ?? null)?->legs[0]->preparation->recipe;
+        if ($recipe === null) {
+            abort(404, 'No recipe says how this end is prepared.');
+        }
+        $drawing = new StrippedEnd($recipe, $sheet->cable);
+        $canvas = new SvgCanvas(100, $drawing->height() + 4);
+        $drawing->on($canvas, 3, 5, 94, self::view($request)->inches);
+
+        return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+    }
+
+    private static function sheet(Loaded $loaded, string $id, Side $side): EndSheet
+    {
+        $run = $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
+
+        return (new EndSheets($loaded->installation))->of($run, $side, $loaded->plan()->runs[$id]) ?? abort(404, 'The cable type of this run is unknown, so there is no sheet.');
+    }
+
+    private static function side(string $side): Side
+    {
+        return Side::tryFrom(strtoupper($side)) ?? abort(404, 'A run has an end A and an end B.');
+    }
+
+    private static function view(Request $request): View
+    {
+        return new View($request->query('view') !== 'face', ((int) round($request->integer('turn') / 90) * 90 % 360 + 360) % 360, $request->query('units') === 'inch');
+    }
+
+    private static function file(string $bytes, string $type, EndSheet $sheet, string $suffix): Response
+    {
+        $name = preg_replace('~[^A-Za-z0-9._-]~', '-', $sheet->run->code.'-'.$sheet->side->value);
+
+        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => sprintf('inline; filename="%s.%s"', $name, $suffix), 'Cache-Control' => 'private, no-store']);
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\File;
+
+use App\Changes\RunDesk;
+use App\Formats\BadLine;
+use App\Formats\RunColumns;
+use App\Formats\RunLine;
+use App\Formats\RunsCsv;
+use App\Models\User;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Sartal\Core\Plan\Proposing\Proposal;
+
+final readonly class CsvController
+{
+    public function __construct(private RunDesk $desk)
+    {
+    }
+
+    public function export(Loaded $loaded): Response
+    {
+        return self::csv(RunsCsv::write($loaded), $loaded->stored->key.'-schedule.csv');
+    }
+
+    public function template(): Response
+    {
+        return self::csv("\xEF\xBB\xBF".implode(',', RunLine::FIELDS)."\r\n", 'runs-template.csv');
+    }
+
+    /** What a file would bring, or every row that keeps it out. Saves nothing. */
+    public function preview(Request $request, Loaded $loaded): JsonResponse
+    {
+        ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
+
+        return response()->json([
+            'problems' => $problems,
+            'columns' => $columns,
+            'runs' => $problems !== [] ? [] : array_values(array_map(static fn (Proposal $proposal): array => [
+                'code' => $proposal->run->code,
+                'cable' => $loaded->installation->catalogue->cables[$proposal->run->cable]->name,
+                'from' => $loaded->installation->locationName($proposal->run->a->location),
+                'to' => $loaded->installation->locationName($proposal->run->b->location),
+                'circuits' => count($proposal->circuits),
+                'fittings' => count($proposal->fittings),
+            ], $proposals)),
+        ]);
+    }
+
+    public function import(Request $request, Loaded $loaded): JsonResponse
+    {
+        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
+        if ($problems !== []) {
+            return response()->json(['message' => 'Nothing was imported. Mend the rows named, then import again.', 'problems' => $problems], 422);
+        }
+        $user = $request->user();
+        assert($user instanceof User);
+        $this->desk->addAll($loaded, $user, $proposals);
+
+        return response()->json(['imported' => count($proposals)], 201);
+    }
+
+    /** What a person said that columns hold which Sartal did not know. */
+    private static function columns(Request $request): RunColumns
+    {
+        $said = json_decode($request->string('columns')->toString(), true);
+
+        return new RunColumns(array_filter(is_array($said) ? $said : [], static fn (mixed $field, int|string $name): bool => is_string($field) && is_string($name), ARRAY_FILTER_USE_BOTH));
+    }
+
+    /** @throws BadLine */
+    private static function text(Request $request): string
+    {
+        $file = $request->file('file');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw BadLine::because('file', '', 'Choose a CSV file of at most 5 MB.');
+        }
+
+        return $file->getContent();
+    }
+
+    private static function csv(string $text, string $name): Response
+    {
+        return new Response($text, 200, [
+            'Content-Type' => 'text/csv; charset=UTF-8',
+            'Content-Disposition' => 'attachment; filename="'.preg_replace('~[^A-Za-z0-9._-]~', '-', $name).'"',
+            'X-Content-Type-Options' => 'nosniff',
+        ]);
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Given;
+
+use App\Changes\ChangeLog;
+use App\Changes\SharedKinds;
+use App\Changes\StaleWrite;
+use App\Formats\BadLine;
+use App\Http\Resources\Given\BuildingResource;
+use App\Http\Resources\Ways\ReroutedResource;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Edit;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use App\Planning\Uncollected;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\BuildingCodec;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\InvalidMeasure;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Later\Changing\Leeway;
+use Sartal\Core\Later\Changing\LeewayFinder;
+use Sartal\Core\Later\Changing\Pieces;
+use Sartal\Core\Later\Changing\Work;
+use Sartal\Core\Plan\Planning\Rerouted;
+
+/** The building: the schematic map and what lies in its ways. */
+final readonly class BuildingController
+{
+    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $versions = [];
+        foreach ($stored->parts()->toBase()->whereIn('kind', SharedKinds::ALL)->get(['kind', 'key', 'version']) as $part) {
+            $versions[$part->kind.' '.$part->key] = (int) $part->version;
+        }
+
+        return response()->json(BuildingResource::of($loaded, $versions));
+    }
+
+    /** How far a place may move before the first cable that is cut no longer reaches. */
+    public function leeway(Loaded $loaded, string $id): JsonResponse
+    {
+        abort_unless(isset($loaded->installation->locations[$id]) || isset($loaded->installation->junctions[$id]), 404, 'There is no such place here.');
+        $work = new Work($loaded->installation, $loaded->plan(), $loaded->record);
+        $lines = array_map(static fn (Leeway $line): array => [
+            'way' => $line->way, 'name' => $loaded->installation->ways[$line->way]->name, 'run' => $line->run, 'code' => $line->code,
+            'before' => $line->before->canonical(), 'atMost' => $line->atMost->canonical(), 'margin' => PlanEncoder::worked($line->margin),
+        ], (new LeewayFinder($work, new Pieces($work)))->of($id));
+        $cut = array_column($lines, 'run');
+        $follow = array_filter($loaded->installation->runs, static fn (Run $run): bool => ! $run->withdrawn && ! in_array($run->id, $cut, true) && ($run->a->location === $id || $run->b->location === $id));
+
+        return response()->json(['lines' => $lines, 'follow' => count($follow)]);
+    }
+
+    /** Moves a place along the ways that lead to it: so much longer, or shorter, each. One change. */
+    public function move(Request $request, StoredInstallation $stored, Loaded $loaded, ChangeLog $log, InstallationStore $store, string $id): JsonResponse
+    {
+        $name = $loaded->installation->locations[$id]->name ?? $loaded->installation->junctions[$id]->name ?? abort(404, 'There is no such place here.');
+        $edits = [];
+        foreach ((array) $request->input('by') as $way => $text) {
+            $edits[] = self::longer($stored, $loaded, $id, (string) $way, is_string($text) ? $text : '');
+        }
+        if ($edits === []) {
+            throw BadLine::because('by', '', 'Say along which way it moves, and how far.');
+        }
+        $user = $request->user();
+        assert($user instanceof User);
+        try {
+            $log->write($stored, $user, sprintf('%s moved', $name), $edits);
+        } catch (StaleWrite) {
+            abort(409, 'Somebody has changed one of these ways meanwhile. Load the building again.');
+        }
+        $now = $store->load($stored->refresh());
+
+        return response()->json(['saved' => true, 'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation))]);
+    }
+
+    /** @throws BadLine */
+    private static function longer(StoredInstallation $stored, Loaded $loaded, string $place, string $id, string $text): Edit
+    {
+        $way = $loaded->installation->ways[$id] ?? null;
+        if ($way?->across($place) === null) {
+            throw BadLine::because('by.'.$id, $id, 'This way does not lead there. Load the building again.');
+        }
+        try {
+            $length = $way->length->plus(Length::parse($text, 'm'));
+        } catch (InvalidMeasure $invalid) {
+            throw BadLine::because('by.'.$id, $text, 'Write a length, such as 2 m or -0.5 m. '.$invalid->getMessage());
+        }
+        if ($length->isNegative() || $length->isZero()) {
+            throw BadLine::because('by.'.$id, $text, sprintf('%s is %s long: it cannot be shortened by as much.', $way->name, $way->length->canonical()));
+        }
+        $row = $stored->parts()->where('kind', 'way')->where('key', $id)->firstOrFail();
+
+        return new Edit('way', $id, ['length' => $length->canonical()] + $row->definition, $row->version);
+    }
+
+    /** What a way would do to the runs, before it is saved. */
+    public function preview(Request $request, Loaded $loaded): JsonResponse
+    {
+        $problems = new Problems;
+        $fields = Fields::of($request->input('part'), '', $problems);
+        $way = BuildingCodec::way($fields);
+        $fields->done();
+        $problems->settle();
+        $then = $loaded->installation->withWays([...$loaded->installation->ways, $way->id => $way]);
+        $rerouted = Uncollected::run(static fn (): Rerouted => Rerouted::between($loaded->plan(), $loaded->planner->plan($then, $loaded->record), $then));
+
+        return response()->json(ReroutedResource::of($rerouted));
+    }
+}

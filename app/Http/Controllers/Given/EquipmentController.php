@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Given;
+
+use App\Changes\ChangeLog;
+use App\Changes\StaleWrite;
+use App\Formats\BadLine;
+use App\Http\Resources\Given\EquipmentResource;
+use App\Models\User;
+use App\Planning\Edit;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\Equipment;
+use Sartal\Core\Given\Installation\Mating;
+
+/** Devices, racks and panels with their ports, and what is plugged into them. */
+final readonly class EquipmentController
+{
+    public function __construct(private ChangeLog $log)
+    {
+    }
+
+    public function index(Loaded $loaded): JsonResponse
+    {
+        return response()->json(['equipment' => EquipmentResource::all($loaded)]);
+    }
+
+    public function save(Request $request, Loaded $loaded): JsonResponse
+    {
+        $problems = new Problems;
+        $fields = Fields::of($request->input('device'), '', $problems);
+        $device = FileDecoder::equipment($fields);
+        $fields->done();
+        $problems->settle();
+        self::sound($device, $loaded);
+        $version = $request->input('version') === null ? null : $request->integer('version');
+        if (isset($loaded->installation->equipment[$device->id]) && $version === null) {
+            throw BadLine::because('id', $device->id, 'There is such a device already. Choose another name.');
+        }
+
+        return $this->write($request, $loaded, sprintf('Device %s %s', $device->name, $version === null ? 'added' : 'changed'), new Edit('equipment', $device->id, self::plain(FileEncoder::equipment($device)), $version));
+    }
+
+    public function remove(Request $request, Loaded $loaded, string $id): JsonResponse
+    {
+        $device = $loaded->installation->equipment[$id] ?? abort(404, 'There is no such device here.');
+        foreach ($loaded->installation->matings as $mating) {
+            if (str_starts_with($mating->with, $id.':')) {
+                throw BadLine::because('id', $device->name, 'Something is plugged into it. Unplug that first.');
+            }
+        }
+
+        return $this->write($request, $loaded, sprintf('Device %s removed', $device->name), new Edit('equipment', $id, null, $request->integer('version')));
+    }
+
+    /** Plugs a fitting into a port, or leaves the port free. */
+    public function plug(Request $request, Loaded $loaded): JsonResponse
+    {
+        $port = $request->string('port')->toString();
+        $fitting = $request->input('fitting');
+        if ($loaded->installation->port($port) === null) {
+            throw BadLine::because('port', $port, 'There is no such port. Load the page again.');
+        }
+        if ($fitting !== null && (! is_string($fitting) || ! isset($loaded->installation->fittings[$fitting]))) {
+            throw BadLine::because('fitting', is_scalar($fitting) ? (string) $fitting : '', 'There is no such fitting. Load the page again.');
+        }
+        $matings = array_values(array_filter($loaded->installation->matings, static fn (Mating $mating): bool => $mating->with !== $port && $mating->fitting !== $fitting));
+        if (is_string($fitting)) {
+            $matings[] = new Mating($fitting, $port);
+        }
+        $panel = [...$loaded->stored->panel, 'matings' => array_map(FileEncoder::mating(...), $matings)];
+        $words = is_string($fitting) ? sprintf('%s plugged into %s', $loaded->installation->fittings[$fitting]->label, $port) : sprintf('%s left free', $port);
+
+        return $this->write($request, $loaded, $words, new Edit('panel', $loaded->stored->key, $panel));
+    }
+
+    private static function sound(Equipment $device, Loaded $loaded): void
+    {
+        if (! isset($loaded->installation->locations[$device->location])) {
+            throw BadLine::because('location', $device->location, 'There is no such place. Choose one, or add it under Building.');
+        }
+        $names = [];
+        foreach ($device->ports as $i => $port) {
+            if (! isset($loaded->installation->catalogue->connectors[$port->connector])) {
+                throw BadLine::because('ports', $port->connector, sprintf('Port %d has a connector that the catalogue does not hold. Choose one from it.', $i + 1));
+            }
+            if (str_contains($port->id, ':') || isset($names[$port->id])) {
+                throw BadLine::because('ports', $port->id, 'Each port needs an id of its own, without a colon.');
+            }
+            $names[$port->id] = true;
+        }
+        foreach ($loaded->installation->matings as $mating) {
+            [$of, $id] = [...explode(':', $mating->with, 2), ''];
+            if ($of === $device->id && ! isset($names[$id])) {
+                throw BadLine::because('ports', $id, 'Something is plugged into this port. Unplug that first.');
+            }
+        }
+    }
+
+    private function write(Request $request, Loaded $loaded, string $words, Edit $edit): JsonResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+        try {
+            $this->log->write($loaded->stored, $user, $words, [$edit]);
+        } catch (StaleWrite $stale) {
+            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $loaded->stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()?->definition], 409);
+        }
+
+        return response()->json(['saved' => true]);
+    }
+
+    /**
+     * @param  array<int|string, mixed>  $shape
+     * @return array<int|string, mixed>
+     */
+    private static function plain(array $shape): array
+    {
+        /** @var array<int|string, mixed> $plain */
+        $plain = json_decode((string) json_encode($shape), true);
+
+        return $plain;
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Given;
+
+use App\Changes\TypeDesk;
+use App\Formats\BadLine;
+use App\Formats\PlanCsv;
+use App\Http\Resources\Given\ConnectorDrawing;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Sartal\Core\Ends\Pinout\ContactPair;
+use Sartal\Core\Ends\Pinout\LayOrder;
+use Sartal\Core\Ends\Pinout\PlanComparison;
+use Sartal\Core\Ends\Pinout\PlanLayout;
+use Sartal\Core\Ends\Pinout\PlanProblems;
+use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Installation\Fitting;
+
+/** The tools of the contact plan's page: draw, lay out, check, compare, CSV. Saving is the catalogue's. */
+final class PlanController
+{
+    /** The connector that a plan is for, and the plans of the halves that it mates with. */
+    public function connector(Request $request, Loaded $loaded, string $id): JsonResponse
+    {
+        $catalogue = $loaded->installation->catalogue;
+        $type = $catalogue->connectors[$id] ?? abort(404, 'There is no such connector here.');
+        $inserts = $request->input('inserts');
+        /** @var array<int|string, string> $inserts */
+        $inserts = is_array($inserts) ? array_filter($inserts, is_string(...)) : [];
+
+        return response()->json([
+            'drawing' => ConnectorDrawing::of(new Fitting('', '', $id, '', $inserts), $catalogue),
+            'mates' => self::plansOfMates($type, $catalogue),
+        ]);
+    }
+
+    public function lay(Request $request, Loaded $loaded): JsonResponse
+    {
+        $catalogue = $loaded->installation->catalogue;
+        $type = $catalogue->connectors[$request->string('connector')->toString()] ?? throw BadLine::because('connector', $request->string('connector')->toString(), 'There is no such connector. Choose one from the catalogue.');
+        $signal = $catalogue->signals[$request->string('signal')->toString()] ?? throw BadLine::because('signal', $request->string('signal')->toString(), 'There is no such signal. Choose one from the catalogue.');
+        $order = LayOrder::tryFrom($request->string('order')->toString()) ?? throw BadLine::because('order', $request->string('order')->toString(), 'Choose columns or rows.');
+        $wanted = $request->integer('channels');
+        if ($wanted < 1 || $wanted > 500) {
+            throw BadLine::because('channels', (string) $wanted, 'Choose from 1 to 500.');
+        }
+        $functions = [];
+        foreach ($signal->functions as $function) {
+            if ($function->required) {
+                $functions[] = $function->name;
+            }
+        }
+        $layout = FittingLayout::ofType($type, $catalogue);
+        $first = $request->string('first')->toString();
+        if ($first !== '' && ! isset($layout->cavities[$first])) {
+            throw BadLine::because('first', $first, sprintf('%s has no such contact.', $type->name));
+        }
+        $channels = $functions === [] ? [] : PlanLayout::lay($layout, $functions, $wanted, $order, $first);
+        if (count($channels) < $wanted) {
+            throw BadLine::because('channels', (string) $wanted, sprintf('Only %d whole channels fit. Choose fewer, another direction, or a larger connector.', count($channels)));
+        }
+
+        return response()->json(['channels' => (object) $channels]);
+    }
+
+    public function check(Request $request, Loaded $loaded): JsonResponse
+    {
+        $plan = self::plan($request);
+        $catalogue = $loaded->installation->catalogue;
+        $against = $loaded->installation->plan($request->string('against')->toString());
+        $own = $catalogue->connectors[$plan->connector] ?? null;
+        $facing = $against === null ? null : $catalogue->connectors[$against->connector] ?? null;
+        $mode = $own === null || $facing === null ? null : $own->matesWith($facing);
+
+        return response()->json([
+            'problems' => array_map(PlanEncoder::finding(...), PlanProblems::of($plan, $catalogue)),
+            'pairs' => $against === null || $mode === null ? [] : array_map(static fn (ContactPair $pair): array => [
+                'address' => $pair->address, 'own' => $pair->own, 'opposite' => $pair->opposite, 'theirs' => $pair->theirs, 'agrees' => $pair->agrees(),
+            ], PlanComparison::of($plan, $against, $mode)),
+        ]);
+    }
+
+    public function table(Request $request): JsonResponse
+    {
+        return response()->json(['channels' => (object) array_map(static fn (array $functions): object => (object) $functions, PlanCsv::read($request->string('table')->toString()))]);
+    }
+
+    public function csv(Loaded $loaded, string $id): Response
+    {
+        $plan = $loaded->installation->catalogue->plans[$id] ?? abort(404, 'There is no such contact plan here.');
+
+        return new Response(PlanCsv::write($plan), 200, [
+            'Content-Type' => 'text/csv; charset=UTF-8',
+            'Content-Disposition' => 'attachment; filename="'.preg_replace('~[^A-Za-z0-9._-]~', '-', $id).'.csv"',
+        ]);
+    }
+
+    private static function plan(Request $request): ContactPlan
+    {
+        $plans = TypeDesk::alone('plan', $request->input('definition'))->plans;
+
+        return $plans[array_key_first($plans) ?? ''] ?? throw BadLine::because('definition', '', 'A contact plan is needed.');
+    }
+
+    /** @return list<array{id: string, name: string, connector: string}> */
+    private static function plansOfMates(ConnectorType $type, Catalogue $catalogue): array
+    {
+        $plans = [];
+        foreach ($catalogue->plans as $plan) {
+            $other = $catalogue->connectors[$plan->connector] ?? null;
+            if ($other !== null && ! $plan->retired && $type->matesWith($other) !== null) {
+                $plans[] = ['id' => $plan->id, 'name' => $plan->name, 'connector' => $other->name];
+            }
+        }
+
+        return $plans;
+    }
+}

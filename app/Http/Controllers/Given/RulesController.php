@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Given;
+
+use App\Changes\ChangeLog;
+use App\Changes\StaleWrite;
+use App\Http\Resources\Plan\ConsequencesResource;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Edit;
+use App\Planning\Loaded;
+use App\Planning\Uncollected;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Schools\School;
+use Sartal\Core\Plan\Planning\Consequences;
+
+/** House rules: what they are, what they would change. */
+final readonly class RulesController
+{
+    public function __construct(private ChangeLog $log)
+    {
+    }
+
+    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version]);
+    }
+
+    /** @return list<array<int|string, mixed>> every question, its answers, the usual one and why */
+    private static function schools(): array
+    {
+        return array_map(static fn (string $school): array => [
+            'key' => $school::key(),
+            'question' => $school::question(),
+            'usual' => $school::usual()->value,
+            'reason' => $school::reason(),
+            'answers' => array_map(static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()], self::cases($school)),
+        ], HouseRules::SCHOOLS);
+    }
+
+    /**
+     * @param  class-string<School>  $school
+     * @return list<School>
+     */
+    private static function cases(string $school): array
+    {
+        return array_values($school::cases());
+    }
+
+    /** What these rules would change, before they are saved. */
+    public function preview(Request $request, Loaded $loaded): JsonResponse
+    {
+        $then = $loaded->installation->withRules(self::read($request));
+
+        return response()->json(ConsequencesResource::of(Uncollected::run(static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record))));
+    }
+
+    private static function read(Request $request): HouseRules
+    {
+        $problems = new Problems;
+        $rules = FileDecoder::rules(Fields::of($request->input('rules'), '', $problems));
+        $problems->settle();
+
+        return $rules;
+    }
+
+    public function rules(Request $request, StoredInstallation $stored): JsonResponse
+    {
+        $rules = self::read($request);
+
+        return $this->write($request, $stored, 'House rules changed', new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')));
+    }
+
+    private function write(Request $request, StoredInstallation $stored, string $words, Edit $edit): JsonResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+        try {
+            $this->log->write($stored, $user, $words, [$edit]);
+        } catch (StaleWrite $stale) {
+            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $stored->refresh()->rules], 409);
+        }
+
+        return response()->json(['saved' => true]);
+    }
+}

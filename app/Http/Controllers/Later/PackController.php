@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Later;
+
+use App\Handover\PackDesk;
+use App\Handover\Sums;
+use App\Handover\Verification;
+use App\Models\Pack;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Recording\Recorder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Str;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Stage;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Hand-over packs: made while one watches, signed, and given out. */
+final readonly class PackController
+{
+    public function __construct(private PackDesk $desk)
+    {
+    }
+
+    public function index(StoredInstallation $stored): JsonResponse
+    {
+        return response()->json($stored->packs()->with('user')->get()->map(static fn (Pack $pack): array => self::line($pack))->all());
+    }
+
+    /** One line of JSON for each step while it is made; the last one is the pack, or why there is none. */
+    public function store(Request $request, StoredInstallation $stored): StreamedResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+        $request->session()->save();
+
+        return new StreamedResponse(function () use ($stored, $user): void {
+            set_time_limit(0);
+            // Whoever goes away meanwhile finds it made.
+            ignore_user_abort(true);
+            $tell = static function (array $line): void {
+                echo json_encode($line, JSON_UNESCAPED_UNICODE), "\n";
+                if (ob_get_level() > 0) {
+                    ob_flush();
+                }
+                flush();
+            };
+            try {
+                $pack = $this->desk->make($stored, $user, static fn (string $what, int $done, int $of) => $tell(['what' => $what, 'done' => $done, 'of' => $of]));
+                $tell(['pack' => self::line($pack->load('user'))]);
+            } catch (\Throwable $failed) {
+                Log::error($failed);
+                $tell(['problem' => 'The pack could not be made: '.class_basename($failed).'. Nothing was kept of it; the log says more.']);
+            }
+        }, 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
+    }
+
+    public function sign(Request $request, StoredInstallation $stored, Loaded $loaded, Recorder $recorder, int $number): JsonResponse
+    {
+        $request->validate(['role' => 'required|string']);
+        $user = $request->user();
+        assert($user instanceof User);
+        $role = $request->string('role')->toString();
+        abort_unless(in_array($role, $user->roles, true), 422, 'You sign as what you are here: '.implode(' or ', $user->roles).'.');
+        $pack = $this->desk->sign(self::find($stored, $number), $user, $role);
+        if ($role === 'lead') {
+            $this->signOff($loaded, $user, $recorder);
+        }
+
+        return response()->json(self::line($pack->load('user')), 201);
+    }
+
+    /** What the lead signs for is signed off, cable by cable, where it is tested. */
+    private function signOff(Loaded $loaded, User $user, Recorder $recorder): void
+    {
+        foreach ($loaded->installation->runs as $run) {
+            $states = [];
+            foreach ($loaded->plan()->strands[$run->id] as $bead) {
+                $states[$bead->stage->value] = $bead->state;
+            }
+            if (! $run->withdrawn && ($states[Stage::Test->value] ?? null) === BeadState::Done && ($states[Stage::Signed->value] ?? null) !== BeadState::Done) {
+                $recorder->record($loaded, $user, ['id' => (string) Str::uuid(), 'kind' => 'signed-off', 'run' => $run->id]);
+            }
+        }
+    }
+
+    public function zip(StoredInstallation $stored, int $number): BinaryFileResponse
+    {
+        $pack = self::find($stored, $number);
+        $name = sprintf('%s-pack-%d.zip', preg_replace('~[^A-Za-z0-9._-]~', '-', $stored->key), $pack->number);
+
+        return response()->download($this->desk->zip($pack), $name, ['Content-Type' => 'application/zip', 'Cache-Control' => 'private, no-store'])->deleteFileAfterSend();
+    }
+
+    public function file(StoredInstallation $stored, int $number, string $name): Response|BinaryFileResponse
+    {
+        $pack = self::find($stored, $number);
+        if ($name === Sums::SIGNATURES) {
+            return new Response(PackDesk::signatures($pack), 200, ['Content-Type' => 'application/json']);
+        }
+        abort_unless(isset($pack->files[$name]) || $name === Sums::FILE, 404, 'There is no such file in this pack.');
+        $type = ['pdf' => 'application/pdf', 'json' => 'application/json', 'csv' => 'text/csv; charset=UTF-8'][pathinfo($name, PATHINFO_EXTENSION)] ?? 'text/plain; charset=UTF-8';
+
+        return response()->file(PackDesk::disk()->path($pack->folder.'/'.$name), ['Content-Type' => $type, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, no-store']);
+    }
+
+    /** Reads all of it again and says whether it is what was signed. */
+    public function check(StoredInstallation $stored, int $number): JsonResponse
+    {
+        $path = $this->desk->zip(self::find($stored, $number));
+        try {
+            $result = Verification::of($path);
+        } finally {
+            @unlink($path);
+        }
+
+        return response()->json(['holds' => $result->holds(), 'problems' => $result->problems, 'signed' => $result->signed, 'digest' => $result->digest, 'key' => $result->key]);
+    }
+
+    private static function find(StoredInstallation $stored, int $number): Pack
+    {
+        return $stored->packs()->where('number', $number)->first() ?? abort(404, 'There is no such pack.');
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function line(Pack $pack): array
+    {
+        return [
+            'number' => $pack->number, 'who' => $pack->user->name, 'at' => $pack->created_at, 'digest' => $pack->digest, 'gaps' => $pack->gaps, 'pages' => $pack->pages,
+            'files' => array_map(static fn (string $name, array $file): array => ['name' => $name, 'sha256' => $file['sha256'], 'bytes' => $file['bytes']], Names::of($pack->files), $pack->files),
+            'signatures' => array_map(static fn (array $signature): array => array_diff_key($signature, ['signature' => 0]), $pack->signatures),
+        ];
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Later;
+
+use App\Http\Resources\Later\ImpactResource;
+use App\Models\Release;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use App\Releases\Comparison;
+use App\Releases\ReleaseDesk;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** Releases: which there are, what a new one would bring, how two differ. */
+final readonly class ReleaseController
+{
+    /** In place of a letter: what is decided now. */
+    private const NOW = 'now';
+
+    public function __construct(private ReleaseDesk $desk, private InstallationStore $store)
+    {
+    }
+
+    public function index(StoredInstallation $stored): JsonResponse
+    {
+        $releases = $stored->releases()->with('user')->get(['id', 'installation_id', 'letter', 'note', 'user_id', 'created_at', 'digest']);
+
+        return response()->json([
+            'releases' => array_reverse(array_values($releases->map(static fn (Release $release): array => self::line($release, $stored))->all())),
+            'next' => ReleaseDesk::letter($releases->count()),
+        ]);
+    }
+
+    /** What a release now would change against the one that is worked from, and what it would overtake. */
+    public function preview(StoredInstallation $stored, Loaded $decided): JsonResponse
+    {
+        $working = $stored->release_id === null ? null : $this->store->atWork($stored);
+
+        return response()->json([
+            'changes' => $working === null ? [] : Comparison::between($working, $decided),
+            'impact' => ImpactResource::of($this->desk->impact($stored, $decided)),
+        ]);
+    }
+
+    public function store(Request $request, StoredInstallation $stored): JsonResponse
+    {
+        $request->validate(['note' => 'nullable|string|max:500']);
+        $user = $request->user();
+        assert($user instanceof User);
+        $release = $this->desk->release($stored, $user, $request->string('note')->toString());
+
+        return response()->json(self::line($release->load('user'), $stored), 201);
+    }
+
+    public function compare(StoredInstallation $stored, Loaded $decided, string $one, string $other): JsonResponse
+    {
+        return response()->json(['changes' => Comparison::between($this->at($one, $stored, $decided), $this->at($other, $stored, $decided))]);
+    }
+
+    /** The frozen copy: the installation as a file, or its plan. */
+    public function document(StoredInstallation $stored, string $letter, string $what): Response
+    {
+        $release = self::find($stored, $letter);
+        abort_unless(ReleaseDesk::holds($release->load('user'), $stored), 500, 'This release is not what was signed. Restore it from a backup.');
+
+        return new Response($what === 'plan' ? $release->plan : $release->document, 200, [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => sprintf('attachment; filename="%s-%s.%s.json"', preg_replace('~[^A-Za-z0-9._-]~', '-', $stored->key), $release->letter, $what === 'plan' ? 'plan' : 'sartal'),
+        ]);
+    }
+
+    private function at(string $letter, StoredInstallation $stored, Loaded $decided): Loaded
+    {
+        return $letter === self::NOW ? $decided : $this->store->at($stored, self::find($stored, $letter));
+    }
+
+    private static function find(StoredInstallation $stored, string $letter): Release
+    {
+        return $stored->releases()->where('letter', $letter)->first() ?? abort(404, 'There is no such release.');
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function line(Release $release, StoredInstallation $stored): array
+    {
+        return [
+            'letter' => $release->letter, 'note' => $release->note, 'who' => $release->user->name, 'at' => $release->created_at, 'digest' => $release->digest,
+            'working' => $stored->release_id === $release->id,
+        ];
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Later;
+
+use App\Formats\BadLine;
+use App\Formats\FileExporter;
+use App\Formats\FileImporter;
+use App\Http\OpenOnDesk;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Planning\TypeKinds;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Proof\Record\Record;
+
+/** The next installation, begun from this one: its rules and types, or its building and cables too; never what was done. */
+final readonly class TemplateController
+{
+    public function __construct(private FileExporter $exporter, private FileImporter $importer)
+    {
+    }
+
+    public function __invoke(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $request->validate(['name' => 'required|string|max:120', 'key' => ['required', 'string', 'max:60', 'regex:~^[a-z0-9][a-z0-9-]*$~'], 'building' => 'boolean', 'runs' => 'boolean'], [
+            'key.regex' => 'Use small letters, digits and hyphens, such as "lock-gallery".',
+        ]);
+        $key = $request->string('key')->toString();
+        if (StoredInstallation::query()->where('key', $key)->exists()) {
+            throw BadLine::because('key', $key, 'There is an installation of this name already. Choose another.');
+        }
+        $file = $this->exporter->export($loaded);
+        $template = self::of($file->installation, $key, $request->string('name')->trim()->toString(), $request->boolean('building') || $request->boolean('runs'), $request->boolean('runs'));
+        $made = $this->importer->import(new InstallationFile($template, new Record, $file->people));
+        // Types of the house's own travel with it, whether a run uses them yet or not.
+        foreach ($stored->parts()->whereIn('kind', array_keys(TypeKinds::LISTS))->get() as $type) {
+            $made->parts()->create(['installation_id' => $made->id, 'kind' => $type->kind, 'key' => $type->key, 'definition' => $type->definition]);
+        }
+        $user = $request->user();
+        assert($user instanceof User);
+        $made->crew()->syncWithoutDetaching([$user->id]);
+        OpenOnDesk::put($user, $request, $made);
+
+        return response()->json(['id' => $made->id, 'name' => $made->name], 201);
+    }
+
+    private static function of(Installation $in, string $key, string $name, bool $building, bool $runs): Installation
+    {
+        $all = get_object_vars($in);
+        $kept = ['rules' => $in->rules, 'catalogue' => $in->catalogue, 'economy' => $in->economy, 'workshop' => $in->workshop, 'testing' => $in->testing, 'instruments' => $in->instruments];
+        $kept += $building ? array_intersect_key($all, array_flip(['locations', 'ways', 'junctions', 'panels', 'equipment'])) : [];
+        $kept += $runs ? array_intersect_key($all, array_flip(['looms', 'circuits', 'fittings', 'runs', 'matings', 'splices', 'links', 'switches'])) : [];
+        if (! $runs && isset($kept['panels'])) {
+            $kept['panels'] = array_map(static fn ($panel) => new \Sartal\Core\Given\Installation\Panel(...['places' => []] + get_object_vars($panel)), $in->panels);
+        }
+
+        return new Installation(...['id' => $key, 'name' => $name] + $kept);
+    }
+}

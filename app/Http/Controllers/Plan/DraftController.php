@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Plan;
+
+use App\Changes\ChangeLog;
+use App\Changes\Foresight;
+use App\Changes\StaleWrite;
+use App\Http\Resources\Later\ImpactResource;
+use App\Models\Draft;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Edit;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\CatalogueDecoder;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Catalogue\Catalogue;
+
+/** Edits that were put aside: looked at again, made after all, or dropped. */
+final readonly class DraftController
+{
+    public function __construct(private ChangeLog $log, private InstallationStore $store, private Foresight $foresight)
+    {
+    }
+
+    public function index(StoredInstallation $stored): JsonResponse
+    {
+        return response()->json($stored->drafts()->with('user')->get()->map(static fn (Draft $draft): array => [
+            'id' => $draft->id, 'words' => $draft->words, 'who' => $draft->user->name, 'at' => $draft->created_at,
+        ])->all());
+    }
+
+    public function impact(StoredInstallation $stored, Loaded $loaded, int $id): JsonResponse
+    {
+        $draft = self::find($stored, $id);
+
+        return response()->json(ImpactResource::of($this->foresight->impact($loaded, $this->store->with($loaded, self::edits($draft), self::pins($draft))), $draft->words));
+    }
+
+    public function accept(Request $request, StoredInstallation $stored, int $id): JsonResponse
+    {
+        $draft = self::find($stored, $id);
+        $user = $request->user();
+        assert($user instanceof User);
+        try {
+            $change = $this->log->write($stored, $user, $draft->words, self::edits($draft), pins: self::pins($draft));
+        } catch (StaleWrite) {
+            abort(409, 'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.');
+        }
+        $draft->delete();
+
+        return response()->json(['id' => $change->id, 'words' => $change->words], 201);
+    }
+
+    public function destroy(StoredInstallation $stored, int $id): JsonResponse
+    {
+        self::find($stored, $id)->delete();
+
+        return response()->json(['dropped' => true]);
+    }
+
+    private static function find(StoredInstallation $stored, int $id): Draft
+    {
+        return $stored->drafts()->whereKey($id)->first() ?? abort(404, 'There is no such draft. Somebody made it, or dropped it.');
+    }
+
+    /** @return list<Edit> */
+    private static function edits(Draft $draft): array
+    {
+        return array_map(static fn (array $edit): Edit => new Edit($edit['kind'], $edit['key'], $edit['after'], $edit['version']), $draft->edits);
+    }
+
+    private static function pins(Draft $draft): ?Catalogue
+    {
+        if ($draft->pins === null) {
+            return null;
+        }
+        $problems = new Problems;
+        $pins = CatalogueDecoder::catalogue(Fields::of($draft->pins, 'pins', $problems));
+        $problems->settle();
+
+        return $pins;
+    }
+}

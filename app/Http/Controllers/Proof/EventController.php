@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Proof;
+
+use App\Http\Resources\Work\ReplannedResource;
+use App\Models\Role;
+use App\Models\User;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use App\Recording\Recorder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Cutting\Replanned;
+
+final readonly class EventController
+{
+    public function __construct(private Recorder $recorder, private InstallationStore $store)
+    {
+    }
+
+    public function store(Request $request, Loaded $loaded): JsonResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+        $kind = EventKind::tryFrom($request->string('kind')->toString());
+        if ($kind !== null && ! $user->hasRole(...self::may($kind))) {
+            abort(403, sprintf('Recording "%s" needs the role %s. Ask the lead.', $kind->value, implode(' or ', array_map(static fn (Role $role): string => $role->value, self::may($kind)))));
+        }
+        $new = $this->recorder->record($loaded, $user, $request->all());
+        $now = $this->store->atWork($loaded->stored->refresh());
+        $run = $request->string('run')->toString();
+
+        return response()->json([
+            'new' => $new,
+            'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+            ...($kind === EventKind::Tested ? ['verdict' => self::verdict($now, $request->string('id')->lower()->toString())] : []),
+            ...($kind === EventKind::Cut ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
+        ], $new ? 201 : 200);
+    }
+
+    /** What the server made of a test. */
+    private static function verdict(Loaded $now, string $id): ?string
+    {
+        foreach (array_reverse($now->record->events) as $event) {
+            if ($event->id === $id) {
+                return $event->verdict?->value;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Role> */
+    private static function may(EventKind $kind): array
+    {
+        return match ($kind) {
+            EventKind::Tested, EventKind::Settled => [Role::Tester, Role::Lead],
+            EventKind::SignedOff, EventKind::Withdrawn => [Role::Lead],
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
+            // Whoever stands before it says what is wrong.
+            EventKind::Reported => Role::cases(),
+            EventKind::Repaired => [Role::Bench, Role::Installer, Role::Tester, Role::Lead],
+            default => [Role::Bench, Role::Installer, Role::Lead],
+        };
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Proof;
+
+use App\Formats\BadLine;
+use App\Models\StoredInstallation;
+use App\Planning\Loaded;
+use App\Simulators\InstrumentBench;
+use App\Simulators\TestInstrument;
+use App\Testing\CertifierCsv;
+use App\Testing\UnderTest;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Given\Installation\InstrumentKind;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Proof\Diagnosing\CauseWords;
+use Sartal\Core\Proof\Diagnosing\Fault;
+
+/** The simulated instruments: what is plugged into them, and what they measure (docs/formats.md, "Instruments"). */
+final class SimulatorController
+{
+    /** Cables on a card that nobody chose any for. */
+    private const CARD = 8;
+
+    /** Faults that are in an assembly, and those that could be put there. */
+    public function faults(StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        $test = UnderTest::of($loaded, $id);
+        $words = $test->words();
+
+        return response()->json([
+            'in' => self::named(self::bench($stored)->in($test), $words),
+            'could' => self::named(TestInstrument::faults($test), $words),
+        ]);
+    }
+
+    public function inject(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        $test = UnderTest::of($loaded, $id);
+        $could = TestInstrument::faults($test);
+        $keys = $request->input('faults', []);
+        $keys = is_array($keys) ? array_values(array_filter($keys, is_string(...))) : [];
+        foreach ($keys as $key) {
+            if (! isset($could[$key])) {
+                throw BadLine::because('faults', $key, 'There is no such fault in this assembly. Choose one of those that are listed.');
+            }
+        }
+        self::bench($stored)->inject($test, $keys);
+
+        return response()->json(['in' => self::named(array_intersect_key($could, array_flip($keys)), $test->words())]);
+    }
+
+    /** One message of the protocol. */
+    public function measure(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind): JsonResponse
+    {
+        $test = UnderTest::of($loaded, $request->string('assembly')->toString());
+        $instrument = self::instrument($loaded, $kind);
+        $nodes = $request->input('nodes');
+        $asked = $request->input('measure', []);
+        $methods = [];
+        foreach (is_array($asked) ? $asked : [] as $name) {
+            $methods[] = is_string($name) ? Method::tryFrom($name) ?? throw BadLine::because('measure', $name, 'No instrument knows this measurement.') : throw BadLine::because('measure', '', 'Measurements are words.');
+        }
+
+        return response()->json($instrument->measure($test, $methods, array_values(self::bench($stored)->in($test)), is_array($nodes) ? array_values(array_filter($nodes, is_string(...))) : null));
+    }
+
+    /** What the certifier writes to its card: one line per pair of each cable. */
+    public function card(Request $request, StoredInstallation $stored, Loaded $loaded): Response
+    {
+        $bench = self::bench($stored);
+        $runs = array_filter(explode(',', $request->string('runs')->toString()));
+        $tests = array_map(static fn (string $run): UnderTest => UnderTest::of($loaded, $run), array_values($runs === [] ? self::fourPair($loaded) : $runs));
+
+        return new Response(CertifierCsv::write(array_map(static fn (UnderTest $test): array => [$test, array_values($bench->in($test))], $tests)), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="certifier.csv"']);
+    }
+
+    /** @return list<string> the first of the runs that a certifier is for */
+    private static function fourPair(Loaded $loaded): array
+    {
+        $runs = array_filter($loaded->installation->runs, static fn (Run $run): bool => ! $run->withdrawn && ($loaded->installation->catalogue->cables[$run->cable]->category ?? '') !== '');
+
+        return array_slice(array_map(static fn (Run $run): string => $run->id, array_values($runs)), 0, self::CARD);
+    }
+
+    private static function instrument(Loaded $loaded, string $id): TestInstrument
+    {
+        $known = $loaded->installation->instruments[$id] ?? null;
+        $kind = $known->kind ?? InstrumentKind::tryFrom($id) ?? abort(404, 'There is no such instrument. Enter it under Test, Instruments.');
+
+        return new TestInstrument($kind, $known->name ?? 'simulated '.$kind->words(), $known->number ?? '');
+    }
+
+    /**
+     * @param  array<int|string, Fault>  $faults
+     * @return list<array{key: string, words: string, kind: string}>
+     */
+    private static function named(array $faults, CauseWords $words): array
+    {
+        $named = [];
+        foreach ($faults as $key => $fault) {
+            $named[] = ['key' => (string) $key, 'words' => $words->name($fault), 'kind' => $fault->kind->value];
+        }
+
+        return $named;
+    }
+
+    private static function bench(StoredInstallation $stored): InstrumentBench
+    {
+        return new InstrumentBench(Cache::store('file'), $stored->mark());
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Proof;
+
+use App\Bench\Edition;
+use App\Bench\Given;
+use App\Http\Resources\Proof\CoverageResource;
+use App\Http\Resources\Proof\JudgementResource;
+use App\Http\Resources\Proof\TestResource;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Testing\Known;
+use App\Testing\TestProgress;
+use App\Testing\UnderTest;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\Problems;
+use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\TestStage;
+
+/** Test: what one assembly should read, and what a reading of it comes to. */
+final class TestController
+{
+    public function show(Request $request, Loaded $loaded, string $id): JsonResponse
+    {
+        return response()->json(TestResource::sheet($loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.'), UnderTest::of($loaded, $id), self::stage($request)));
+    }
+
+    /** Verdict and likely causes of a reading that is not recorded yet. */
+    public function judge(Request $request, Loaded $loaded, string $id): JsonResponse
+    {
+        $problems = new Problems;
+        $reading = ReadingCodec::decode(Fields::of($request->input('reading'), 'reading', $problems));
+        $problems->settle();
+        $test = UnderTest::of($loaded, $id);
+        Known::check($reading, $test->expectation());
+
+        return response()->json(JudgementResource::of($reading, $test, self::stage($request)));
+    }
+
+    /** How far everybody is; asked every few seconds. */
+    public function progress(Request $request, StoredInstallation $stored, TestProgress $progress, Given $given): JsonResponse
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return response()->json($progress->of($stored) + ['mine' => $given->to($stored, $user)]);
+    }
+
+    /** What the chosen methods cannot see. */
+    public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))));
+        abort_if($methods === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).'.');
+        $test = UnderTest::of($loaded, $id);
+        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->edition(), $test->assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
+
+        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($test->planner->coverage($test->assembly, $methods), $test->words())));
+    }
+
+    public static function stage(Request $request): TestStage
+    {
+        return TestStage::tryFrom($request->string('stage')->toString()) ?? TestStage::Bench;
+    }
+}

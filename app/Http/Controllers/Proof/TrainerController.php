@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Proof;
+
+use App\Formats\BadLine;
+use App\Http\Resources\Proof\TestResource;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Simulators\TestInstrument;
+use App\Testing\Exercise;
+use App\Testing\UnderTest;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Str;
+use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\Probing;
+use Sartal\Core\Proof\Diagnosing\ProbingStep;
+use Sartal\Core\Proof\Testing\Sample;
+
+/** The trainer: an assembly with a hidden fault, instruments to probe it with, and the short way shown at the end. Nothing is recorded. */
+final class TrainerController
+{
+    private const KEPT = 24 * 3600;
+
+    /** Ends that may be opened. */
+    private const BUDGET = 1;
+
+    public function start(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $wanted = $request->string('run')->toString();
+        $runs = array_keys($loaded->plan()->assemblies);
+        $run = $wanted === '' ? (string) $runs[random_int(0, max(0, count($runs) - 1))] : $wanted;
+        $test = UnderTest::of($loaded, $run);
+        $faults = TestInstrument::faults($test);
+        if ($faults === []) {
+            throw BadLine::because('run', $run, 'Nothing can be wrong with this one: it has no joints yet. Choose another.');
+        }
+        $exercise = new Exercise((string) Str::ulid(), $test->assembly->id, (string) array_rand($faults), self::BUDGET);
+        $this->keep($request, $stored, $exercise);
+
+        return $this->shown($exercise, $test, 201);
+    }
+
+    public function show(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $exercise = $this->kept($request, $stored);
+
+        return $exercise === null ? response()->json(['exercise' => null]) : $this->shown($exercise, UnderTest::of($loaded, $exercise->run));
+    }
+
+    /** One method put to the assembly; an end that is opened comes off the budget. */
+    public function measure(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
+        $method = $request->enum('method', Method::class) ?? throw BadLine::because('method', $request->string('method')->toString(), 'Choose what to read.');
+        if ($method->opens() && ! in_array($method->value, $exercise->read, true) && $exercise->opened >= $exercise->budget) {
+            throw BadLine::because('method', $method->words(), 'No end is left to open. Name the cause from what you have read.');
+        }
+        $exercise = $exercise->after($method->value, $method->minutes(), $method->opens());
+        $this->keep($request, $stored, $exercise);
+        $senses = $test->expectation()->senses();
+        $samples = [];
+        foreach ($senses->questions($method === Method::Map ? Method::Shells : $method) as $question) {
+            $value = $senses->answer($question, [$fault->edit]);
+            $samples[] = ReadingCodec::encodeSample(new Sample($question, is_float($value) && is_nan($value) ? 0.0 : $value)) + ['wrong' => ! $senses->agree($question, $senses->expected($question), $value)];
+        }
+
+        return response()->json(['exercise' => $exercise->shown(), 'method' => $method->value, 'samples' => $samples]);
+    }
+
+    /** The trainee names the cause; whatever reads the same by every method counts. */
+    public function name(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
+        $faults = TestInstrument::faults($test);
+        $named = $faults[$request->string('fault')->toString()] ?? throw BadLine::because('fault', $request->string('fault')->toString(), 'Choose one of the causes that are listed.');
+        $this->keep($request, $stored, $exercise->ended());
+        $words = $test->words();
+        $steps = (new Probing($test->expectation(), $test->planner->places($test->assembly)))->to($fault);
+
+        return response()->json([
+            'right' => $named->key() === $fault->key() || $this->readsTheSame($test, $named, $fault),
+            'exact' => $named->key() === $fault->key(),
+            'was' => $words->name($fault),
+            'consequence' => $words->consequence($fault),
+            'named' => $words->name($named),
+            'minutes' => $exercise->minutes,
+            'opened' => $exercise->opened,
+            'path' => array_map(static fn (ProbingStep $step): array => [
+                'method' => $step->method->value, 'words' => $step->method->words(), 'nodes' => $step->question === null ? [] : $test->expectation()->senses()->nodes($step->question), 'left' => $step->left, 'minutes' => $step->minutes(),
+            ], $steps),
+        ]);
+    }
+
+    private function readsTheSame(UnderTest $test, Fault $one, Fault $other): bool
+    {
+        $senses = $test->expectation()->senses();
+        foreach (Method::cases() as $method) {
+            foreach ($senses->questions($method) as $question) {
+                if (! $senses->agree($question, $senses->answer($question, [$one->edit]), $senses->answer($question, [$other->edit]))) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array{Exercise, UnderTest, Fault} */
+    private function at(Request $request, StoredInstallation $stored, Loaded $loaded): array
+    {
+        $exercise = $this->kept($request, $stored);
+        if ($exercise === null || $exercise->over) {
+            throw BadLine::because('exercise', '', 'This exercise is over. Start another.');
+        }
+        $test = UnderTest::of($loaded, $exercise->run);
+        $fault = TestInstrument::faults($test)[$exercise->fault] ?? throw BadLine::because('exercise', '', 'The plan has changed meanwhile. Start another.');
+
+        return [$exercise, $test, $fault];
+    }
+
+    private function shown(Exercise $exercise, UnderTest $test, int $status = 200): JsonResponse
+    {
+        $words = $test->words();
+        $choices = [];
+        foreach (TestInstrument::faults($test) as $key => $fault) {
+            $choices[] = ['key' => (string) $key, 'words' => $words->name($fault), 'kind' => $fault->kind->value];
+        }
+
+        return response()->json([
+            'exercise' => $exercise->shown(),
+            'sheet' => TestResource::sheet($test->loaded->installation->runs[$exercise->run], $test, TestStage::Bench),
+            'methods' => array_values(array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words(), 'minutes' => $method->minutes(), 'opens' => $method->opens()], array_filter(Method::cases(), static fn (Method $method): bool => $method !== Method::Shells && $test->expectation()->senses()->questions($method) !== []))),
+            'choices' => $choices,
+        ], $status);
+    }
+
+    private function kept(Request $request, StoredInstallation $stored): ?Exercise
+    {
+        $kept = $this->cache()->get(self::key($request, $stored));
+
+        return $kept instanceof Exercise ? $kept : null;
+    }
+
+    private function keep(Request $request, StoredInstallation $stored, Exercise $exercise): void
+    {
+        $this->cache()->put(self::key($request, $stored), $exercise, self::KEPT);
+    }
+
+    private static function key(Request $request, StoredInstallation $stored): string
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return sprintf('trainer.%s.%d', $stored->mark(), $user->id);
+    }
+
+    private function cache(): Repository
+    {
+        return Cache::store('file');
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Ways;
+
+use App\Documents\Drawing\PdfCanvas;
+use App\Documents\FormboardDrawing;
+use App\Formats\Csv\CsvWriter;
+use App\Http\Resources\Ways\LoomResource;
+use App\Http\Resources\Ways\ReroutedResource;
+use App\Http\Resources\Work\ReplannedResource;
+use App\Models\StoredInstallation;
+use App\Planning\Loaded;
+use App\Planning\Uncollected;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\LoomCodec;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Plan\Planning\Rerouted;
+use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Work\Cutting\Replanned;
+
+/** Looms to scale. */
+final readonly class LoomController
+{
+    public function index(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $dresser = $loaded->dresser();
+        $looms = [];
+        foreach ($loaded->plan()->layout->looms as $id => $shape) {
+            $dress = Uncollected::run(static fn (): LoomDress => $dresser->dress($shape));
+            $thickest = null;
+            $mass = 0.0;
+            foreach ($dress->segments as $segment) {
+                $mass += $segment->mass->value;
+                $thickest = $thickest === null || $segment->packing->diameter > $thickest->packing->diameter ? $segment : $thickest;
+            }
+            $looms[] = [
+                'id' => (string) $id, 'name' => $shape->loom->name, 'covering' => $shape->loom->covering->value, 'members' => count($shape->members),
+                'root' => $shape->root === '' ? '' : $loaded->installation->placeName($shape->root),
+                'segments' => count($shape->segments), 'thickest' => $thickest === null ? null : PlanEncoder::figure($thickest->diameter), 'mass' => round($mass, 2),
+                'findings' => array_map(PlanEncoder::finding(...), $dress->findings),
+            ];
+        }
+
+        return response()->json(['looms' => $looms]);
+    }
+
+    public function show(StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        return response()->json(LoomResource::of(self::dress($loaded, $id), $loaded, self::version($stored, $id)));
+    }
+
+    /** The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing. */
+    public function preview(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    {
+        $problems = new Problems;
+        $fields = Fields::of($request->input('part'), '', $problems);
+        $loom = LoomCodec::decode($fields);
+        $fields->done();
+        $problems->settle();
+        abort_unless($loom->id === $id && isset($loaded->installation->looms[$id]), 404, 'There is no such loom here.');
+        $then = $loaded->with($loaded->installation->withLoom($loom));
+
+        return response()->json([
+            'loom' => LoomResource::of(self::dress($then, $id), $then, self::version($stored, $id)),
+            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $then->plan(), $then->installation)),
+            'replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $then->cutPlan()), $then),
+        ]);
+    }
+
+    public function formboard(Request $request, Loaded $loaded, string $id): Response
+    {
+        $dress = self::dress($loaded, $id);
+        $canvas = new PdfCanvas('Formboard '.$dress->shape->loom->name, FormboardDrawing::WIDTH, FormboardDrawing::HEIGHT);
+        FormboardDrawing::draw($canvas, $dress, $loaded->installation, $request->query('units') === 'inch');
+
+        return self::file($canvas->bytes(), 'application/pdf', $id.'-formboard.pdf');
+    }
+
+    /** The same as a table: what is at which distance from the root. */
+    public function offsets(Loaded $loaded, string $id): Response
+    {
+        $rows = [];
+        foreach (FormboardDrawing::offsets(self::dress($loaded, $id), $loaded->installation) as $row) {
+            $rows[] = [sprintf('%.3f', $row['at']->inMetres()), $row['what'], $row['where'], $row['who']];
+        }
+
+        return self::file(CsvWriter::write(['from root, m', 'what', 'where', 'members'], $rows), 'text/csv; charset=UTF-8', $id.'-offsets.csv');
+    }
+
+    private static function dress(Loaded $loaded, string $id): LoomDress
+    {
+        $shape = $loaded->plan()->layout->looms[$id] ?? abort(404, 'There is no such loom here. It may have been removed.');
+
+        return Uncollected::run(static fn (): LoomDress => $loaded->dresser()->dress($shape));
+    }
+
+    private static function version(StoredInstallation $stored, string $id): int
+    {
+        return (int) $stored->parts()->where('kind', 'loom')->where('key', $id)->value('version');
+    }
+
+    private static function file(string $bytes, string $type, string $name): Response
+    {
+        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => sprintf('inline; filename="%s"', preg_replace('~[^A-Za-z0-9._-]~', '-', $name)), 'Cache-Control' => 'private, no-store']);
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Work;
+
+use App\Bench\Given;
+use App\Bench\Job;
+use App\Bench\Jobs;
+use App\Bench\Places;
+use App\Bench\Queue;
+use App\Bench\Times;
+use App\Documents\Drawing\PdfCanvas;
+use App\Documents\TravellerDrawing;
+use App\Http\Resources\Work\JobResource;
+use App\Http\Resources\Work\JobStateResource;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Recording\BenchRecord;
+use App\Recording\BenchRecorder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Remedy;
+use Sartal\Core\Work\Bench\Rework;
+use Sartal\Core\Work\Bench\ReworkPlanner;
+
+/** Bench: the queue, one job, and what is confirmed in it. */
+final readonly class BenchController
+{
+    public function __construct(private Jobs $jobs, private BenchRecord $records, private Places $places)
+    {
+    }
+
+    public function index(Request $request, StoredInstallation $stored, Queue $queue, Given $given): JsonResponse
+    {
+        return response()->json(['jobs' => $given->marked($stored, self::who($request), $queue->of($stored)), 'people' => $this->places->others($stored)]);
+    }
+
+    public function show(Request $request, StoredInstallation $stored, Times $times, string $ids): JsonResponse
+    {
+        $job = $this->job($stored, $ids);
+
+        return response()->json([
+            'job' => JobResource::of($job, $this->jobs->loaded($stored), $times->of($stored)),
+            'state' => $this->state($stored, $job),
+            'people' => $this->places->others($stored, self::who($request)),
+        ]);
+    }
+
+    /** What happened since a place in the record; asked every few seconds, so it reads no more than it has to. */
+    public function since(Request $request, StoredInstallation $stored, string $ids, int $cursor): JsonResponse
+    {
+        $job = $this->job($stored, $ids);
+        $who = self::who($request);
+        $this->places->stand($stored, $who, $job->assemblies[0], $request->string('step')->toString());
+        $now = $this->records->cursor($stored, $job->runs());
+
+        return response()->json(['state' => $now === $cursor ? null : $this->state($stored, $job), 'people' => $this->places->others($stored, $who)]);
+    }
+
+    public function record(Request $request, StoredInstallation $stored, BenchRecorder $recorder, string $ids): JsonResponse
+    {
+        $job = $this->job($stored, $ids);
+        $new = $recorder->record($stored, $job, self::who($request), $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all());
+
+        return response()->json(['new' => $new], $new ? 201 : 200);
+    }
+
+    /** What putting a flaw right would take; nothing is recorded. */
+    public function rework(Request $request, StoredInstallation $stored, string $ids): JsonResponse
+    {
+        $job = $this->job($stored, $ids);
+        $rework = $this->asked($request, $stored, $job);
+
+        return response()->json([
+            'remedy' => $rework->remedy->value, 'words' => $rework->words, 'reopens' => $rework->reopens, 'scraps' => (object) $rework->scraps,
+            'survives' => $rework->survives, 'cutsBack' => $rework->cutsBack, 'sparesLeft' => $rework->sparesLeft,
+            'names' => array_map(static fn (string $id): string => $job->operation($id)->words ?? $id, $rework->reopens),
+        ]);
+    }
+
+    /**
+     * What rework goes back to and throws away is worked out here, not taken from the browser.
+     *
+     * @return array<array-key, mixed>
+     */
+    private function reworked(Request $request, StoredInstallation $stored, Job $job): array
+    {
+        $rework = $this->asked($request, $stored, $job);
+        abort_if($rework->remedy === Remedy::Accept, 422, 'What is left as it is goes back to nothing. Confirm the inspection with a note.');
+
+        return ['reopens' => $rework->reopens, 'scraps' => $rework->scraps] + $request->except(['remedy', 'joint', 'reopens', 'scraps']);
+    }
+
+    private function asked(Request $request, StoredInstallation $stored, Job $job): Rework
+    {
+        $at = $job->operation($request->string('step')->toString()) ?? abort(404, 'There is no such step in this job. Load it again.');
+        $remedy = $request->enum('remedy', Remedy::class) ?? abort(422, 'Choose what becomes of it.');
+        $joint = $request->string('joint')->toString();
+        $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
+
+        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of($job->traveller->operations, $progress, $at, $remedy, $joint === '' ? null : $joint);
+    }
+
+    public function pdf(Request $request, StoredInstallation $stored, string $ids): Response
+    {
+        $job = $this->job($stored, $ids);
+        $loaded = $this->jobs->loaded($stored);
+        $canvas = new PdfCanvas('Traveller '.implode(', ', $job->assemblies), TravellerDrawing::WIDTH, TravellerDrawing::HEIGHT);
+        $codes = array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $job->runs());
+        TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $request->query('units') === 'inch');
+
+        return new Response($canvas->bytes(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => sprintf('inline; filename="traveller-%s.pdf"', preg_replace('~[^A-Za-z0-9._-]~', '-', implode('-', $codes))), 'Cache-Control' => 'private, no-store']);
+    }
+
+    private function job(StoredInstallation $stored, string $ids): Job
+    {
+        return $this->jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
+    }
+
+    /** @return array<int|string, mixed> */
+    private function state(StoredInstallation $stored, Job $job): array
+    {
+        // The cursor first: what comes in between is then seen twice rather than never.
+        $cursor = $this->records->cursor($stored, $job->runs());
+
+        return JobStateResource::of($job, $this->records->events($stored, $job->runs()), $cursor, $stored->crew()->pluck('name', 'sign_in')->all());
+    }
+
+    private static function who(Request $request): User
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return $user;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Work;
+
+use App\Documents\CutListDrawing;
+use App\Documents\Drawing\PdfCanvas;
+use App\Http\Resources\Work\CuttingResource;
+use App\Models\StoredInstallation;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What comes off which reel. */
+final readonly class CuttingController
+{
+    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    {
+        $versions = [];
+        foreach ($stored->parts()->toBase()->where('kind', 'reel')->get(['key', 'version']) as $reel) {
+            $versions[(string) $reel->key] = (int) $reel->version;
+        }
+
+        return response()->json(CuttingResource::of($loaded, $versions));
+    }
+
+    public function pdf(Request $request, Loaded $loaded): Response
+    {
+        $canvas = new PdfCanvas('Cut list', CutListDrawing::WIDTH, CutListDrawing::HEIGHT);
+        CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $request->query('units') === 'inch');
+
+        return new Response($canvas->bytes(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="cut-list.pdf"', 'Cache-Control' => 'private, no-store']);
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Work;
+
+use App\Bench\Edition;
+use App\Labels\LabelStock;
+use App\Models\StoredInstallation;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\Cache;
+use Sartal\Core\Ends\Labelling\PrintedLabel;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Stage;
+
+/** What is left to do in each place of the work, for the rail. */
+final readonly class OutstandingController
+{
+    public function __construct(private InstallationStore $store, private LabelStock $labels)
+    {
+    }
+
+    public function __invoke(StoredInstallation $stored): JsonResponse
+    {
+        $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
+        $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions.'.'.$stored->edition(), $last);
+
+        /** @var array{counts: array<int|string, int>, labels: array<int|string, string>} $known */
+        $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
+        $printed = $this->labels->printed($stored);
+        $left = count(array_filter($known['labels'], static fn (string $fingerprint, int|string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
+
+        return response()->json($known['counts'] + ['labels' => $left]);
+    }
+
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
+    private function counts(StoredInstallation $stored): array
+    {
+        $decided = $this->store->load($stored);
+        $loaded = $stored->release_id === null ? $decided : $this->store->atWork($stored);
+        $known = $this->count($loaded);
+        $known['counts']['schedule'] = count(array_filter($decided->plan()->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+
+        return $known;
+    }
+
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
+    private function count(Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
+        $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'handover' => 0];
+        foreach ($loaded->installation->runs as $run) {
+            if ($run->withdrawn) {
+                continue;
+            }
+            $states = array_combine(array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]), array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]));
+            $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
+            $made = $done(Stage::EndA) && $done(Stage::EndB);
+            // What a change has overtaken waits for a remedy.
+            $counts['handover'] += in_array(BeadState::Overtaken, $states, true) ? 1 : 0;
+            $counts['cutting'] += $done(Stage::Cut) ? 0 : 1;
+            $counts['bench'] += $made ? 0 : 1;
+            $counts['test'] += $made && ! $done(Stage::Test) ? 1 : 0;
+        }
+        $labels = $this->labels->of($loaded);
+
+        return ['counts' => $counts, 'labels' => array_combine(array_map(static fn (PrintedLabel $label): string => $label->id, $labels), array_map(static fn (PrintedLabel $label): string => $label->fingerprint(), $labels))];
+    }
+}

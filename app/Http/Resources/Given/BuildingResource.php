@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Given;
+
+use App\Planning\Loaded;
+use Sartal\Core\File\BuildingCodec;
+use Sartal\Core\File\PanelCodec;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Junction;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\Panel;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Ways\Looming\Tail;
+use Sartal\Core\Ways\Routing\BendRule;
+use Sartal\Core\Ways\Routing\FillRule;
+use Sartal\Core\Ways\Routing\WayLoad;
+
+/** The building as it is drawn: places, ways and what lies in them, panels. */
+final class BuildingResource
+{
+    /**
+     * @param  array<int|string, int>  $versions  "kind id" → version
+     * @return array<int|string, mixed>
+     */
+    public static function of(Loaded $loaded, array $versions): array
+    {
+        $in = $loaded->installation;
+        $plan = $loaded->plan();
+        $ends = [];
+        foreach ($in->runs as $run) {
+            foreach ($run->withdrawn ? [] : array_unique([$run->a->location, $run->b->location]) as $place) {
+                $ends[$place] = ($ends[$place] ?? 0) + 1;
+            }
+        }
+
+        return [
+            'locations' => array_map(static fn (Location $each): array => ['part' => BuildingCodec::encodeLocation($each), 'version' => $versions['location '.$each->id] ?? 0, 'ends' => $ends[$each->id] ?? 0], array_values($in->locations)),
+            'junctions' => array_map(static fn (Junction $each): array => ['part' => BuildingCodec::encodeJunction($each), 'version' => $versions['junction '.$each->id] ?? 0], array_values($in->junctions)),
+            'ways' => array_map(static fn (Way $way): array => self::way($way, $plan->ways[$way->id] ?? null, $loaded, $versions['way '.$way->id] ?? 0), array_values($in->ways)),
+            'panels' => array_map(static fn (Panel $panel): array => self::panel($panel, $in, $versions['tail-panel '.$panel->id] ?? 0), array_values($in->panels)),
+            'routes' => array_map(static fn ($route): array => $route->ways(), $plan->layout->routes),
+            'fittings' => self::fittings($in),
+            'findings' => array_map(PlanEncoder::finding(...), array_values(array_filter($plan->findings, static fn ($finding): bool => preg_match('~^(?:way|route|panel)\.~', $finding->code) === 1))),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function way(Way $way, ?WayLoad $load, Loaded $loaded, int $version): array
+    {
+        return [
+            'part' => BuildingCodec::encodeWay($way),
+            'version' => $version,
+            'runs' => array_map(static fn (string $run): array => ['id' => $run, 'code' => $loaded->installation->runs[$run]->code, 'pinned' => $loaded->installation->runs[$run]->ways !== []], $load->runs ?? []),
+            'families' => (object) ($load->families ?? []),
+            'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
+            'rule' => $load?->rule === null ? null : self::rule($load->rule),
+            'jam' => $load?->jam === null ? null : PlanEncoder::figure($load->jam),
+            'bend' => $load === null || $load->cables === [] ? null : PlanEncoder::figure(BendRule::among($load->cables)),
+            'mass' => $load === null ? null : PlanEncoder::figure($load->mass),
+            'findings' => array_map(PlanEncoder::finding(...), $load->findings ?? []),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function rule(FillRule $rule): array
+    {
+        return ['design' => $rule->design, 'most' => $rule->most, 'source' => $rule->source];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function panel(Panel $panel, Installation $in, int $version): array
+    {
+        $tails = [];
+        foreach (Tail::order($panel) as $i => [$row, $column]) {
+            $place = $row.'-'.$column;
+            $fitting = $panel->places[$place] ?? '';
+            $tails[] = ['place' => $place, 'order' => $i + 1, 'fitting' => $in->fittings[$fitting]->label ?? $fitting, 'tail' => PlanEncoder::worked(Tail::to($panel, $row, $column))];
+        }
+        $climb = Tail::climb($panel, $in);
+
+        return ['part' => PanelCodec::encode($panel), 'version' => $version, 'tails' => $tails, 'climb' => $climb === null ? null : ['detail' => $climb->detail, 'amount' => $climb->amount->canonical(), 'source' => $climb->source]];
+    }
+
+    /** @return array<int|string, list<array{id: string, label: string}>> location → fittings there */
+    private static function fittings(Installation $in): array
+    {
+        $there = [];
+        foreach ($in->fittings as $fitting) {
+            $there[$fitting->location][] = ['id' => $fitting->id, 'label' => $fitting->label];
+        }
+
+        return $there;
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Given;
+
+use App\Planning\Loaded;
+use App\Planning\ShippedCatalogue;
+use App\Planning\TypeKinds;
+use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\CoaxGeometry;
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Element;
+use Sartal\Core\Given\Catalogue\ElementKind;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Recipe;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\UsedTypes;
+
+/** Catalogue types: a line each, or one with its figures and where it is used. */
+final class TypeResource
+{
+    /** @return array<int|string, list<array<int|string, mixed>>> kind → lines */
+    public static function all(Loaded $loaded): array
+    {
+        $own = self::own($loaded);
+        $used = UsedTypes::of($loaded->installation);
+        $shipped = ShippedCatalogue::load();
+        $lines = [];
+        foreach (TypeKinds::LISTS as $kind => $list) {
+            $lines[$kind] = [];
+            foreach ($loaded->installation->catalogue->{$list} as $id => $type) {
+                $id = (string) $id;
+                $lines[$kind][] = [
+                    'id' => $id, 'name' => $type->name, 'about' => self::about($type),
+                    'source' => isset($own[$kind][$id]) ? 'own' : (isset($shipped->{$list}[$id]) ? 'shipped' : 'file'),
+                    'version' => $own[$kind][$id] ?? null, 'used' => isset($used->{$list}[$id]), 'retired' => $type->retired ?? false,
+                ];
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return array<int|string, mixed> */
+    public static function of(string $kind, string $id, Loaded $loaded): array
+    {
+        $list = TypeKinds::LISTS[$kind];
+        $catalogue = $loaded->installation->catalogue;
+        $type = $catalogue->{$list}[$id] ?? abort(404, 'There is no such type here.');
+
+        return [
+            'kind' => $kind,
+            'id' => $id,
+            'name' => $type->name,
+            'definition' => CatalogueEncoder::type($type),
+            'version' => self::own($loaded)[$kind][$id] ?? null,
+            'shipped' => isset(ShippedCatalogue::load()->{$list}[$id]),
+            'used' => isset(UsedTypes::of($loaded->installation)->{$list}[$id]),
+            'retired' => $type->retired ?? false,
+            'figures' => $type instanceof CableType ? self::figures($type) : [],
+            'drawing' => $type instanceof ConnectorType ? ConnectorDrawing::of(new Fitting('', '', $id, ''), $catalogue) : null,
+        ];
+    }
+
+    /** @return array<int|string, array<int|string, int>> kind → id → version */
+    private static function own(Loaded $loaded): array
+    {
+        $own = [];
+        foreach ($loaded->stored->parts()->toBase()->whereIn('kind', array_keys(TypeKinds::LISTS))->get(['kind', 'key', 'version']) as $row) {
+            $own[$row->kind][$row->key] = (int) $row->version;
+        }
+
+        return $own;
+    }
+
+    private static function about(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): string
+    {
+        return match (true) {
+            $type instanceof CableType => $type->family.', '.$type->outerDiameter->canonical(),
+            $type instanceof ConnectorType => sprintf('%s, %s, %d contacts', $type->gender->value, $type->mount->value, count($type->cavities)),
+            $type instanceof SignalType => implode(', ', array_slice(array_map(static fn ($function): string => $function->name, $type->functions), 0, 5)),
+            $type instanceof ContactPlan => sprintf('%s, %d channels', $type->connector, count($type->channels)),
+            $type instanceof Part => trim($type->kind->value.' '.$type->colour),
+            $type instanceof Recipe => sprintf('%d marks', count($type->steps)),
+        };
+    }
+
+    /**
+     * Electrical figures that follow from gauge and geometry, each with its rule.
+     *
+     * @return list<array{label: string, value: string, rule: string}>
+     */
+    private static function figures(CableType $cable): array
+    {
+        $figures = [];
+        $gauges = [];
+        foreach ($cable->conductors() as $conductor) {
+            if (! $conductor->isBare()) {
+                $gauges[$conductor->gauge->text.' '.$conductor->element->metal->value] = $conductor;
+            }
+        }
+        foreach ($gauges as $name => $conductor) {
+            $figures[] = ['label' => 'Resistance '.$name, 'value' => number_format($conductor->ohmsPerMetre() * 1000, 1).' Ω/km', 'rule' => 'area by ASTM B258, copper at 20 °C by IEC 60028'.($conductor->element->metal->resistance() > 1 ? ', copper-clad 1.6 times that' : '')];
+        }
+        $coax = self::coax($cable, $cable->construction);
+        if ($coax !== null) {
+            $figures[] = ['label' => 'Impedance', 'value' => number_format($coax->impedance(), 1).' Ω', 'rule' => sprintf('59.96 / √εr × ln(D/d), D %s, d %.2f mm, εr %s', $coax->dielectric->canonical(), $coax->centre->inMillimetres(), $coax->permittivity)];
+            $figures[] = ['label' => 'Capacitance', 'value' => number_format($coax->capacitance() * 1e12, 1).' pF/m', 'rule' => '2π ε0 εr / ln(D/d)'];
+            $figures[] = ['label' => 'Velocity', 'value' => number_format($coax->velocity() * 100, 0).' %', 'rule' => '1/√εr'];
+        } elseif (($line = $cable->impedance('')) !== null) {
+            $figures[] = ['label' => 'Impedance', 'value' => number_format($line, 0).' Ω', 'rule' => 'nominal, as the type is made'];
+        }
+
+        return $figures;
+    }
+
+    private static function coax(CableType $cable, Element $element): ?CoaxGeometry
+    {
+        foreach ($element->children as $child) {
+            if ($child->kind === ElementKind::Coax) {
+                return $cable->coax($child);
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,238 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Plan;
+
+use App\Formats\RunLine;
+use App\Http\Resources\Ends\ReachResource;
+use App\Http\Resources\Given\ConnectorDrawing;
+use App\Planning\Loaded;
+use Sartal\Core\Ends\Labelling\Label;
+use Sartal\Core\Ends\Pinout\Unused;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Element;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Given\Schools\LabelTurn;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Ways\Routing\Hop;
+
+/** Everything about one run: its line, its sum, both ends as they are made, labels and history. */
+final class RunResource
+{
+    /** @return array<int|string, mixed> */
+    public static function of(Run $run, Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
+        $runPlan = $plan->runs[$run->id];
+        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
+
+        return [
+            ...ScheduleResource::row($run, $loaded),
+            'line' => RunLine::describe($run, $loaded->installation),
+            'note' => $run->note,
+            'assembly' => ['id' => $assembly->id, 'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs)],
+            'circuits' => self::circuits($run, $loaded),
+            'worked' => PlanEncoder::worked($runPlan->cut),
+            'way' => array_map(static fn (Hop $hop): string => $hop->way->name, $runPlan->lay->route->hops),
+            'pinned' => $run->ways !== [],
+            'reach' => ReachResource::of($loaded, array_map(static fn (Carriage $carriage): string => $carriage->circuit, $run->carries)),
+            'ends' => array_map(static fn (Side $side): array => [
+                'side' => $side->value,
+                'location' => $loaded->installation->locationName($run->end($side)->location),
+                'fittings' => self::fittings($run, $side, $loaded),
+                'joints' => array_map(static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded), $runPlan->end($side)->joints),
+                'unused' => array_map(static fn (Unused $unused): array => [...self::conductor($unused->conductor, $cable), 'reason' => $unused->reason], $runPlan->end($side)->unused),
+                ...self::made($run, $side, $loaded),
+            ], Side::cases()),
+            'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations, $loaded->installation->rules->on(LabelTurn::class)), $runPlan->labels),
+            'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
+        ];
+    }
+
+    /**
+     * What the bench has to say of an end: what was left out of it, and its photos.
+     *
+     * @return array<int|string, mixed>
+     */
+    private static function made(Run $run, Side $side, Loaded $loaded): array
+    {
+        $out = $pictures = [];
+        foreach ($loaded->record->of($run->id) as $event) {
+            if ($event->step === '' || $event->side !== $side) {
+                continue;
+            }
+            if ($event->kind === EventKind::Skipped) {
+                $out[$event->step] = ['note' => $event->note, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+            } elseif ($event->kind->isDone() || $event->kind === EventKind::TakenBack) {
+                unset($out[$event->step]);
+            } elseif ($event->kind === EventKind::Pictured) {
+                $pictures[] = ['picture' => $event->picture, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+            }
+        }
+
+        return ['leftOut' => array_values($out), 'pictures' => $pictures];
+    }
+
+    /**
+     * What a planner can decide about each circuit of the run.
+     *
+     * @return list<array<int|string, mixed>>
+     */
+    private static function circuits(Run $run, Loaded $loaded): array
+    {
+        $in = $loaded->installation;
+        $circuits = [];
+        foreach ($run->carries as $carriage) {
+            $circuit = $in->circuits[$carriage->circuit] ?? null;
+            $signal = $in->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            if ($circuit !== null) {
+                $circuits[] = [
+                    ...FileEncoder::circuit($circuit), 'topology' => $circuit->topology->value, 'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
+                    'signalName' => $signal->name ?? $circuit->signal, 'joins' => $signal?->joins->value, 'takesPhantom' => $signal->phantom ?? false, 'asks' => $signal?->reach === null ? '' : ($signal->reach->kilohertz !== null && $signal->reach->kind->value === 'loss' ? 'radio' : $signal->reach->kind->value),
+                    'fittings' => self::fittingsOf($circuit->id, $loaded),
+                ];
+            }
+        }
+
+        return $circuits;
+    }
+
+    /** @return list<array{id: string, label: string}> fittings that a circuit comes by, and ports that these are plugged into */
+    private static function fittingsOf(string $circuit, Loaded $loaded): array
+    {
+        $found = [];
+        foreach ($loaded->installation->runs as $run) {
+            foreach ($run->carries as $carriage) {
+                if ($carriage->circuit !== $circuit) {
+                    continue;
+                }
+                foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                    if ($leg->landing !== null && isset($leg->landing->channels[$carriage->element])) {
+                        $found[$leg->landing->fitting] = $loaded->installation->fittings[$leg->landing->fitting]->label ?? $leg->landing->fitting;
+                    }
+                }
+            }
+        }
+        foreach ($loaded->installation->matings as $mating) {
+            if (isset($found[$mating->fitting]) && $loaded->installation->port($mating->with) !== null) {
+                $found[$mating->with] = self::mate($mating->fitting, $loaded);
+            }
+        }
+
+        return array_map(static fn (string $id, string $label): array => ['id' => $id, 'label' => $label], Names::of($found), array_values($found));
+    }
+
+    /** @return list<Event> the run's own, and the tests of its assembly */
+    private static function events(Run $run, Loaded $loaded): array
+    {
+        $assembly = $loaded->plan()->assemblyOf[$run->id];
+        $events = $loaded->record->of($run->id);
+        $all = $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
+
+        // Single steps fill a book of their own, at the bench; here stands what they came to and what was said.
+        return array_values(array_filter($all, static fn (Event $event): bool => $event->step === '' || ! ($event->kind->isDone() || in_array($event->kind, [EventKind::TakenBack, EventKind::Paused, EventKind::Resumed], true))));
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function event(Event $event, Loaded $loaded): array
+    {
+        $today = $loaded->plan()->fingerprints[$event->run] ?? null;
+        $relied = $today?->for($event->kind, $event->side) ?? '';
+
+        return [
+            ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
+            'who' => $loaded->people[$event->by] ?? $event->by,
+            'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $event->fingerprint !== $relied,
+        ];
+    }
+
+    /** @return list<array<int|string, mixed>> */
+    private static function fittings(Run $run, Side $side, Loaded $loaded): array
+    {
+        $fittings = [];
+        $tails = $loaded->plan()->runs[$run->id]->lay->tails[$side->value] ?? [];
+        foreach ($run->end($side)->legs as $leg) {
+            $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+            if ($fitting === null) {
+                continue;
+            }
+            $plan = $loaded->installation->catalogue->plans[$leg->landing->plan ?? ''] ?? null;
+            $fittings[] = [
+                'id' => $fitting->id,
+                'label' => $fitting->label,
+                'leg' => $leg->label,
+                'length' => (isset($tails[$leg->id]) ? $tails[$leg->id]->result : $leg->length)->canonical(),
+                'plan' => $plan->name ?? '',
+                'source' => $plan->source ?? '',
+                'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
+                'mate' => self::mate($fitting->id, $loaded),
+            ];
+        }
+
+        return $fittings;
+    }
+
+    private static function mate(string $fitting, Loaded $loaded): string
+    {
+        foreach ($loaded->installation->matings as $mating) {
+            if ($mating->fitting === $fitting || $mating->with === $fitting) {
+                $other = $mating->fitting === $fitting ? $mating->with : $mating->fitting;
+                [$device, $id] = [...explode(':', $other, 2), ''];
+                foreach ($loaded->installation->equipment[$device]->ports ?? [] as $port) {
+                    if ($port->id === $id) {
+                        return $loaded->installation->equipment[$device]->name.', '.$port->name;
+                    }
+                }
+
+                return $loaded->installation->fittings[$other]->label ?? $other;
+            }
+        }
+
+        return '';
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function joint(Joint $joint, Run $run, ?CableType $cable, Loaded $loaded): array
+    {
+        $leg = '';
+        foreach ($run->end($joint->side)->legs as $each) {
+            $leg = $each->id === $joint->leg ? $each->label : $leg;
+        }
+
+        return [
+            ...self::conductor($joint->conductor, $cable),
+            'leg' => $leg,
+            'fitting' => Node::fitting($joint->to) ?? '',
+            'address' => $joint->address(),
+            'function' => $joint->function,
+            'channel' => $joint->channel,
+            'circuit' => $loaded->installation->circuits[$joint->circuit]->name ?? '',
+            'exception' => $joint->exception,
+        ];
+    }
+
+    /** @return array{conductor: string, element: string, core: string, colour: string} */
+    private static function conductor(string $path, ?CableType $cable): array
+    {
+        $element = $cable?->element($path);
+        $parent = $cable?->element((string) substr($path, 0, (int) strrpos($path, '/')));
+
+        return [
+            'conductor' => $path,
+            'element' => $parent instanceof Element ? $parent->label : '',
+            'core' => $element->label ?? $path,
+            'colour' => $element->colour ?? '',
+        ];
+    }
+}

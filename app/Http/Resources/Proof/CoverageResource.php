@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Proof;
+
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Diagnosing\CauseWords;
+use Sartal\Core\Proof\Diagnosing\Coverage;
+use Sartal\Core\Proof\Diagnosing\Unseen;
+
+/** What chosen checks let pass, in words. */
+final class CoverageResource
+{
+    /** Faults of a kind that are named. */
+    private const NAMED = 3;
+
+    /** @return array<int|string, mixed> */
+    public static function of(Coverage $coverage, CauseWords $words): array
+    {
+        return [
+            'faults' => $coverage->faults,
+            'seen' => $coverage->seen(),
+            'unseen' => array_map(static fn (Unseen $unseen): array => [
+                'kind' => $unseen->kind->value,
+                'count' => count($unseen->faults),
+                'names' => array_map($words->name(...), array_slice($unseen->faults, 0, self::NAMED)),
+                'consequence' => $words->consequence($unseen->faults[0]),
+                'add' => $unseen->add === null ? null : ['id' => $unseen->add->value, 'words' => $unseen->add->words(), 'minutes' => $unseen->add->minutes()],
+            ], $coverage->unseen),
+            'checks' => array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words(), 'minutes' => $method->minutes(), 'chosen' => in_array($method, $coverage->methods, true)], Method::cases()),
+        ];
+    }
+}

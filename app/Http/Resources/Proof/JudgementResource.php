@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Proof;
+
+use App\Planning\Loaded;
+use App\Testing\UnderTest;
+use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Proof\Diagnosing\Answer;
+use Sartal\Core\Proof\Diagnosing\Cause;
+use Sartal\Core\Proof\Diagnosing\EndToOpen;
+use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\NextReading;
+use Sartal\Core\Proof\Diagnosing\Separation;
+use Sartal\Core\Proof\Diagnosing\Trouble;
+use Sartal\Core\Proof\Testing\LinkLimits;
+use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Proof\Testing\Sample;
+
+/** What a reading comes to: the verdict, what would explain it, what to open and what to read next. */
+final class JudgementResource
+{
+    /** Causes of one trouble that are listed: nobody reads further. */
+    private const LISTED = 24;
+
+    /** @return array<int|string, mixed> */
+    public static function of(Reading $reading, UnderTest $test, TestStage $stage): array
+    {
+        $expectation = $test->expectation();
+        $plan = $test->plan($stage);
+        $words = $test->words();
+        $first = $test->firstToOpen();
+        $installation = $test->loaded->installation;
+
+        return [
+            'verdict' => $plan->verdict($expectation, $reading)->value,
+            'wrong' => $expectation->wrongLines($reading),
+            'wrongPairs' => $expectation->wrongPairs($reading),
+            'wrongSamples' => array_map(static fn (Sample $sample): array => ['method' => $sample->question->method->value, 'at' => $sample->question->at, 'state' => $sample->question->state], $expectation->wrongSamples($reading)),
+            'over' => LinkLimits::over($expectation, $reading),
+            'unread' => count($expectation->unreadLines($reading)),
+            'missing' => array_map(static fn (Method $method): array => ['method' => $method->value, 'words' => $method->words(), 'binding' => in_array($method, $plan->missing($expectation, $reading, true), true)], $plan->missing($expectation, $reading)),
+            'troubles' => array_map(static function (Trouble $trouble) use ($words, $installation, $first, $expectation, $reading, $test): array {
+                $open = $first->among($trouble);
+
+                return [
+                    'lines' => $trouble->lines,
+                    'pairs' => $trouble->pairs,
+                    'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
+                        'words' => $words->name($fault),
+                        'consequence' => $words->consequence($fault),
+                        'kind' => $fault->kind->value,
+                        'side' => $words->side($fault),
+                        'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
+                        'edges' => $fault->edges,
+                    ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
+                    'more' => max(0, count($trouble->causes) - self::LISTED),
+                    'open' => self::open($open, $test->loaded),
+                    'next' => self::next((new NextReading($expectation, $reading, self::methods($test, $open)))->after($trouble)),
+                ];
+            }, $test->diagnosis($reading)->troubles),
+        ];
+    }
+
+    /**
+     * What is at hand; of the two ends, the one to open comes first.
+     *
+     * @return list<Method>
+     */
+    private static function methods(UnderTest $test, ?EndToOpen $open): array
+    {
+        $methods = $test->atHand();
+        $look = match ($open?->side) {
+            'A' => Method::EyesA,
+            'B' => Method::EyesB,
+            default => null,
+        };
+
+        return $look === null ? $methods : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
+    }
+
+    /** @return ?array<int|string, mixed> */
+    private static function next(?Separation $separation): ?array
+    {
+        return $separation === null ? null : [
+            'method' => $separation->method->value,
+            'words' => $separation->method->words(),
+            'unit' => $separation->method->unit(),
+            'at' => $separation->question->at ?? '',
+            'state' => $separation->question->state ?? '',
+            'left' => round($separation->left(), 1),
+            'answers' => array_map(static fn (Answer $answer): array => ['value' => $separation->question === null ? '' : ReadingCodec::value($answer->value), 'causes' => $answer->causes], $separation->answers),
+        ];
+    }
+
+    /** @return ?array<int|string, mixed> */
+    private static function open(?EndToOpen $end, Loaded $loaded): ?array
+    {
+        return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];
+    }
+}

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Proof;
+
+use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Plan\ScheduleResource;
+use App\Planning\Loaded;
+use App\Testing\UnderTest;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\File\TestingCodec;
+use Sartal\Core\Given\Installation\Instrument;
+use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Testing\CertifierSense;
+use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\ExpectedFigure;
+use Sartal\Core\Proof\Testing\PairCheck;
+use Sartal\Core\Proof\Testing\PlannedTest;
+use Sartal\Core\Proof\Testing\Probe;
+use Sartal\Core\Proof\Testing\SwitchState;
+
+/** What a tester works from: the points to touch, what each method should show, and what was recorded before. */
+final class TestResource
+{
+    /** @return array<int|string, mixed> */
+    public static function sheet(Run $run, UnderTest $test, TestStage $stage): array
+    {
+        [$loaded, $assembly, $expectation] = [$test->loaded, $test->assembly, $test->expectation()];
+        $plan = $test->plan($stage);
+
+        return [
+            'assembly' => $assembly->id,
+            'stage' => $stage->value,
+            'fingerprint' => $expectation->fingerprint(),
+            'run' => ScheduleResource::row($run, $loaded),
+            'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs),
+            'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
+            'to' => array_values(array_map(self::probe(...), $expectation->setup->to)),
+            'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
+            'expected' => ReadingCodec::encode($expectation->reading)['lights'],
+            'pairs' => array_map(static fn (PairCheck $pair): array => ['id' => $pair->id, 'nodes' => $pair->nodes], $expectation->setup->pairs),
+            'states' => array_map(static fn (SwitchState $state): array => ['id' => $state->id, 'name' => $state->name], array_values($expectation->states)),
+            'plan' => array_map(static fn (PlannedTest $planned): array => [
+                'method' => $planned->method->value, 'words' => $planned->method->words(), 'why' => $planned->why, 'limit' => $planned->limit, 'licensed' => $planned->licensed, 'binding' => $planned->binding,
+            ], $plan->tests),
+            'licensed' => $plan->isLicensed(),
+            'methods' => self::methods($expectation),
+            'instruments' => array_map(static fn (Instrument $instrument): array => ['methods' => array_map(static fn (Method $method): string => $method->value, $instrument->kind->methods())] + TestingCodec::encodeInstrument($instrument), array_values($loaded->installation->instruments)),
+            'fittings' => self::fittings($assembly, $loaded),
+            'trials' => self::trials($test),
+            'contradiction' => array_map(static fn (Event $event): string => $event->id, $test->trials()->contradiction($stage)),
+            'makers' => ResultChecks::makers($test->events()),
+            'cautions' => self::cautions($expectation),
+        ];
+    }
+
+    /**
+     * Questions of every method but the map, with what should be read.
+     *
+     * @return array<int|string, list<array<int|string, mixed>>>
+     */
+    private static function methods(Expectation $expectation): array
+    {
+        $methods = [];
+        $senses = $expectation->senses();
+        foreach (Method::cases() as $method) {
+            if (in_array($method, [Method::Map, Method::Shells, Method::Pairs], true)) {
+                continue;
+            }
+            foreach ($senses->questions($method) as $question) {
+                $figure = ExpectedFigure::of($expectation, $question);
+                $methods[$method->value][] = [
+                    'at' => $question->at,
+                    ...($question->state === '' ? [] : ['state' => $question->state]),
+                    'nodes' => $senses->nodes($question),
+                    ...($method === Method::Certifier ? ['what' => CertifierSense::what($question->at)] : []),
+                    'expected' => ReadingCodec::value($senses->expected($question)),
+                    ...($figure === null ? [] : ['figure' => PlanEncoder::figure($figure)]),
+                ];
+            }
+        }
+
+        return $methods;
+    }
+
+    /**
+     * Tests and what came between them, the newest first.
+     *
+     * @return list<array<int|string, mixed>>
+     */
+    private static function trials(UnderTest $test): array
+    {
+        $trials = [];
+        $events = $test->events();
+        $today = $test->expectation()->fingerprint();
+        $codes = $test->loaded->installation->runs;
+        foreach (array_reverse($events) as $event) {
+            $again = $event->step === '' && $event->kind === EventKind::Remade || $event->kind === EventKind::Reworked && $event->reopens !== [];
+            if ($event->kind !== EventKind::Tested && $event->kind !== EventKind::Settled && ! $again) {
+                continue;
+            }
+            $trials[] = [
+                ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0, 'reopens' => 0, 'scraps' => 0]),
+                'code' => $codes[$event->run]->code ?? $event->run,
+                'who' => $test->loaded->people[$event->by] ?? $event->by,
+                ...($event->kind === EventKind::Tested ? [
+                    'stage' => $event->stage()->value,
+                    'overtaken' => $event->fingerprint !== '' && $event->fingerprint !== $today,
+                    'read' => self::read($event),
+                    'missing' => array_map(static fn (Method $method): string => $method->words(), $event->reading === null ? [] : $test->plan($event->stage())->missing($test->expectation(), $event->reading)),
+                    'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
+                ] : []),
+            ];
+        }
+
+        return $trials;
+    }
+
+    /** @return array<int|string, array{read: int, declared: int}> by method */
+    private static function read(Event $event): array
+    {
+        $read = [];
+        if ($event->reading !== null && $event->reading->lights !== []) {
+            $read[Method::Map->words()] = ['read' => count($event->reading->lights), 'declared' => count($event->reading->declared)];
+        }
+        if ($event->reading?->splits !== null) {
+            $read[Method::Pairs->words()] = ['read' => 1, 'declared' => 0];
+        }
+        foreach ($event->reading->samples ?? [] as $sample) {
+            $words = $sample->question->method->words();
+            $read[$words] = ['read' => ($read[$words]['read'] ?? 0) + 1, 'declared' => ($read[$words]['declared'] ?? 0) + ($sample->declared ? 1 : 0)];
+        }
+
+        return $read;
+    }
+
+    /** @return array<int|string, string> */
+    private static function probe(Probe $probe): array
+    {
+        return ['node' => $probe->node, 'side' => $probe->side->value, 'fitting' => $probe->fitting, 'address' => $probe->address, 'serves' => $probe->serves, 'channel' => $probe->channel];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function fittings(Assembly $assembly, Loaded $loaded): array
+    {
+        $fittings = [];
+        $tags = self::tags($assembly, $loaded);
+        foreach ($assembly->fittings as $id) {
+            $fitting = $loaded->installation->fittings[$id] ?? null;
+            if ($fitting !== null) {
+                $fittings[$id] = [
+                    'label' => $fitting->label,
+                    'tag' => $tags[$id] ?? '',
+                    'location' => $loaded->installation->locationName($fitting->location),
+                    'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
+                ];
+            }
+        }
+
+        return $fittings;
+    }
+
+    /**
+     * What tells the fittings of one end apart: the leg's label.
+     *
+     * @return array<int|string, string> by fitting
+     */
+    private static function tags(Assembly $assembly, Loaded $loaded): array
+    {
+        $tags = $landed = [];
+        foreach ($assembly->runs as $id) {
+            $run = $loaded->installation->runs[$id];
+            foreach ([$run->a, $run->b] as $end) {
+                foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
+                    $tags[$leg->landing->fitting ?? ''] = $leg->label;
+                }
+                foreach ($end->legs as $leg) {
+                    $landed[$leg->landing->fitting ?? ''] = true;
+                }
+            }
+        }
+        // What no run ends in, as a panel's second output, goes by its own name.
+        foreach ($assembly->fittings as $fitting) {
+            if (! isset($landed[$fitting])) {
+                $tags[$fitting] = str_replace(' ', '-', $loaded->installation->fittings[$fitting]->label ?? $fitting);
+            }
+        }
+
+        return $tags;
+    }
+
+    /** @return list<string> */
+    private static function cautions(Expectation $expectation): array
+    {
+        return $expectation->setup->makeup->mains ? [
+            'Mains: disconnect and prove dead at both ends before you touch a contact.',
+            'Protective earth, insulation and polarity are proven in this order by a licensed person, under local code, before it is energised.',
+        ] : [];
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Work;
+
+use App\Planning\Loaded;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\StockCodec;
+use Sartal\Core\Given\Installation\Reel;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Cutting\Assigned;
+use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\Cut;
+use Sartal\Core\Work\Cutting\Need;
+use Sartal\Core\Work\Cutting\Stock;
+
+/** Every reel with what comes off it, in order, and its marks. */
+final class CuttingResource
+{
+    /**
+     * @param  array<int|string, int>  $versions  of reels
+     * @return array<int|string, mixed>
+     */
+    public static function of(Loaded $loaded, array $versions): array
+    {
+        $plan = $loaded->cutPlan();
+
+        return [
+            'usable' => $loaded->installation->rules->usable->canonical(),
+            'cables' => array_map(static fn (CablePlan $cable): array => self::cable($cable, $loaded), array_values($plan->cables)),
+            'reels' => array_map(static fn (Reel $reel): array => ['part' => StockCodec::encodeReel($reel), 'version' => $versions[$reel->id] ?? 0], array_values($loaded->installation->reels)),
+            'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
+            'recorded' => self::recorded($loaded),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function cable(CablePlan $plan, Loaded $loaded): array
+    {
+        $onShelf = Length::zero();
+        foreach ([...array_map(static fn (Assigned $each): Stock => $each->stock, $plan->assigned), ...$plan->untouched] as $stock) {
+            $onShelf = str_starts_with($stock->id, 'buy:') ? $onShelf : $onShelf->plus($stock->left);
+        }
+        $type = $loaded->installation->catalogue->cables[$plan->cable] ?? null;
+
+        return [
+            'id' => $plan->cable,
+            'name' => $type->name ?? $plan->cable,
+            'sheath' => $type->sheath ?? '',
+            'diameter' => $type?->outerDiameter->canonical() ?? '',
+            'needed' => $plan->needed()->canonical(),
+            'onShelf' => $onShelf->canonical(),
+            'bought' => $plan->bought,
+            'atLeast' => $plan->atLeast,
+            'reel' => $plan->reel?->canonical(),
+            'scrap' => $plan->scrap->canonical(),
+            'kept' => $plan->kept->canonical(),
+            'assigned' => array_map(static fn (Assigned $each): array => self::assigned($each, $loaded), $plan->assigned),
+            'untouched' => array_map(self::stock(...), $plan->untouched),
+            'unmet' => array_map(static fn (Need $need): array => ['code' => $loaded->installation->runs[$need->run]->code, 'length' => $need->length->canonical()], $plan->unmet),
+            'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function assigned(Assigned $assigned, Loaded $loaded): array
+    {
+        return [
+            'stock' => self::stock($assigned->stock),
+            'cuts' => array_map(static fn (Cut $cut): array => self::cut($cut, $loaded), $assigned->cuts),
+            'used' => $assigned->used()->canonical(),
+            'rest' => $assigned->rest()->canonical(),
+            'usable' => $assigned->rest()->compare($loaded->installation->rules->usable) >= 0,
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function stock(Stock $stock): array
+    {
+        return [
+            'id' => $stock->id, 'name' => $stock->name, 'kind' => $stock->kind->value, 'left' => $stock->left->canonical(), 'gone' => $stock->gone->canonical(),
+            'marks' => $stock->marks === null ? null : ['unit' => $stock->marks->unit->value, 'rising' => $stock->marks->rising, 'at' => round($stock->marks->start, 2)],
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function cut(Cut $cut, Loaded $loaded): array
+    {
+        $run = $loaded->installation->runs[$cut->run];
+
+        return [
+            'run' => $cut->run,
+            'code' => $run->code,
+            'loom' => $loaded->installation->looms[$run->loom ?? '']->name ?? '',
+            'from' => $loaded->installation->locationName($run->a->location),
+            'to' => $loaded->installation->locationName($run->b->location),
+            'build' => $run->build->value,
+            'length' => $cut->length->canonical(),
+            'at' => $cut->at->canonical(),
+            'markFrom' => $cut->from === null ? null : round($cut->from, 2),
+            'markTo' => $cut->to === null ? null : round($cut->to, 2),
+            'worked' => PlanEncoder::worked($loaded->plan()->runs[$cut->run]->cut),
+        ];
+    }
+
+    /** @return list<array<int|string, mixed>> cuts that somebody measured, the last first */
+    private static function recorded(Loaded $loaded): array
+    {
+        $cuts = array_filter($loaded->record->events, static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false);
+        usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
+
+        return array_map(static fn (Event $event): array => [
+            'code' => $loaded->installation->runs[$event->run]->code ?? $event->run,
+            'length' => $event->cut?->length->canonical(), 'reel' => $event->cut->reel ?? '', 'from' => $event->cut?->from, 'to' => $event->cut?->to,
+            'short' => $event->cut !== null && isset($loaded->plan()->runs[$event->run]) && $event->cut->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
+            'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at, 'note' => $event->note,
+        ], array_slice($cuts, 0, 30));
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Work;
+
+use App\Bench\Job;
+use App\Http\Resources\Given\ConnectorDrawing;
+use App\Planning\Loaded;
+use Sartal\Core\Ends\Preparing\Block;
+use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Work\Bench\BenchCore;
+use Sartal\Core\Work\Bench\CutTo;
+use Sartal\Core\Work\Bench\EndSheets;
+use Sartal\Core\Work\Bench\Flaw;
+use Sartal\Core\Work\Bench\Need;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Step;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\TimeBook;
+
+/** What does not change while a job is worked: its steps, and the connectors that they are done at. */
+final class JobResource
+{
+    /** @return array<int|string, mixed> */
+    public static function of(Job $job, Loaded $loaded, TimeBook $times): array
+    {
+        $in = $loaded->installation;
+        $runs = [];
+        foreach ($job->runs() as $id) {
+            $run = $in->runs[$id];
+            $runs[] = ['id' => $id, 'code' => $run->code, 'cable' => $in->catalogue->cables[$run->cable]->name ?? $run->cable, 'from' => $in->locationName($run->a->location), 'to' => $in->locationName($run->b->location), 'loom' => $in->looms[$run->loom ?? '']->name ?? ''];
+        }
+
+        return [
+            'assemblies' => $job->assemblies,
+            'runs' => $runs,
+            'steps' => array_map(static fn (Step $step): array => self::step($step, $times, $loaded), $job->traveller->steps),
+            'fittings' => self::fittings($job, $loaded),
+            'sheets' => self::sheets($job),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function step(Step $step, TimeBook $times, Loaded $loaded): array
+    {
+        $first = $step->first();
+
+        return [
+            'number' => $step->number,
+            'task' => $first->task->value,
+            'event' => $first->task->event()->value,
+            'side' => $first->side?->value,
+            'unforgiving' => $first->isUnforgiving(),
+            'skill' => $first->skill?->words(),
+            'mains' => $first->skill?->value === 'mains',
+            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation, $times) + self::sizes($operation, $loaded), $step->operations),
+            ...($first->task === Task::Inspect ? ['flaws' => array_map(static fn (Flaw $flaw): array => [
+                'id' => $flaw->value, 'words' => $flaw->words(), 'why' => $flaw->why(), 'usual' => $flaw->usual()->value,
+            ], Flaw::at($first->joining, $first->skill?->value === 'mains' ? HazardDomain::Mains : HazardDomain::Signal))] : []),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function piece(Operation $operation, TimeBook $times): array
+    {
+        return array_filter([
+            'id' => $operation->id,
+            'run' => $operation->run,
+            'place' => $operation->place,
+            'words' => $operation->words,
+            'detail' => $operation->detail,
+            'fitting' => $operation->fitting,
+            'leg' => $operation->leg,
+            'address' => $operation->address,
+            'at' => $operation->at?->canonical(),
+            'lengths' => array_map(static fn (CutTo $cut): array => ['length' => $cut->length->canonical(), 'most' => $cut->most?->canonical(), 'for' => $cut->for], $operation->lengths),
+            'tool' => $operation->tool,
+            'check' => $operation->check,
+            'why' => $operation->why,
+            'cautions' => $operation->cautions,
+            'cores' => array_map(static fn (BenchCore $core): array => ['run' => $core->run, 'conductor' => $core->conductor, 'colour' => $core->colour, 'element' => $core->element, 'function' => $core->function, 'channel' => $core->channel], $operation->cores),
+            'seconds' => round($times->of($operation) * 60, 1),
+            'wait' => $operation->wait,
+            'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
+        ], static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0);
+    }
+
+    /**
+     * Diameters of what slides on and of what it slides over, for its picture.
+     *
+     * @return array<int|string, array<int|string, ?float>>
+     */
+    private static function sizes(Operation $operation, Loaded $loaded): array
+    {
+        $part = $operation->task === Task::SlideOn ? $loaded->installation->catalogue->parts[$operation->part] ?? null : null;
+        $run = $loaded->installation->runs[$operation->run];
+        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        if ($part === null || $cable === null) {
+            return [];
+        }
+        $over = $cable->outerDiameter;
+        foreach ($operation->side === null ? [] : $run->end($operation->side)->legs as $leg) {
+            if ($leg->id === $operation->leg && count($leg->elements) === 1) {
+                $over = $cable->diameter($leg->elements[0]) ?? $over;
+            }
+        }
+
+        return ['sizes' => ['over' => $over->inMillimetres(), 'bore' => $part->bore()?->inMillimetres(), 'outer' => $part->outer?->inMillimetres()]];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function fittings(Job $job, Loaded $loaded): array
+    {
+        $fittings = [];
+        $sheets = new EndSheets($loaded->installation);
+        foreach ($job->runs() as $id) {
+            foreach (Side::cases() as $side) {
+                foreach ($sheets->of($loaded->installation->runs[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting) {
+                    $recipe = $fitting->legs[0]->preparation->recipe;
+                    $fittings[$fitting->fitting->id] ??= [
+                        'label' => $fitting->fitting->label,
+                        'drawing' => ConnectorDrawing::of($fitting->fitting, $loaded->installation->catalogue),
+                        'print' => $fitting->print,
+                        'mates' => $fitting->mates,
+                        'strip' => $recipe === null ? null : ['run' => $id, 'side' => $side->value, 'at' => $at],
+                        'blocks' => array_map(static fn (Block $block): array => ['number' => $block->number, 'channels' => $block->channels, 'colour' => $block->colour, 'offset' => $block->offset->canonical()], $fitting->blocks),
+                    ];
+                }
+            }
+        }
+
+        return $fittings;
+    }
+
+    /** @return list<array{run: string, side: string}> ends that have a printed sheet */
+    private static function sheets(Job $job): array
+    {
+        $ends = [];
+        foreach ($job->traveller->operations as $operation) {
+            if ($operation->side !== null) {
+                $ends[$operation->run.$operation->side->value] = ['run' => $operation->run, 'side' => $operation->side->value];
+            }
+        }
+
+        return array_values($ends);
+    }
+}

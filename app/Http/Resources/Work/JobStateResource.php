@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Work;
+
+use App\Bench\Job;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Work\Bench\Progress;
+
+/** What changes while a job is worked: where every operation stands, and what was said about it. */
+final class JobStateResource
+{
+    /**
+     * @param  list<Event>  $events
+     * @param  array<int|string, string>  $people  sign-in name → name
+     * @return array<int|string, mixed>
+     */
+    public static function of(Job $job, array $events, int $cursor, array $people): array
+    {
+        $progress = new Progress($job->traveller->operations, $events);
+        $standings = [];
+        foreach ($job->traveller->operations as $id => $operation) {
+            $standing = $progress->of((string) $id);
+            if ($standing->by !== null || $standing->flagged !== null) {
+                $standings[$id] = array_filter([
+                    'status' => $standing->status->value, 'by' => self::name($standing->by, $people), 'at' => $standing->by?->at, 'note' => $standing->by?->note, 'flag' => $standing->flagged?->flag?->value,
+                ], static fn (?string $value): bool => $value !== null && $value !== '');
+            }
+        }
+        $said = static fn (Event $event): array => ['id' => $event->id, 'step' => $event->step, 'note' => $event->note, 'by' => self::name($event, $people), 'at' => $event->at, 'own' => $event->by];
+
+        return [
+            'cursor' => $cursor,
+            'standings' => (object) $standings,
+            'settled' => $progress->settled(),
+            'holds' => array_map($said, $progress->holds()),
+            'questions' => array_map(static fn (array $pair): array => [...$said($pair['question']), 'answer' => $pair['answer'] === null ? null : $said($pair['answer'])], $progress->questions()),
+            'pictures' => array_map(static fn (Event $event): array => [...$said($event), 'picture' => $event->picture], $progress->pictures()),
+            'reworks' => array_map(static fn (Event $event): array => [...$said($event), 'reopens' => count($event->reopens), 'scraps' => (object) $event->scraps], $progress->reworks()),
+        ];
+    }
+
+    /** @param  array<int|string, string>  $people */
+    private static function name(?Event $event, array $people): ?string
+    {
+        return $event === null ? null : $people[$event->by] ?? $event->by;
+    }
+}

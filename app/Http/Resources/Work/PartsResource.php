@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Work;
+
+use App\Planning\Loaded;
+use App\Planning\PartsScope;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\StockCodec;
+use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsList;
+use Sartal\Core\Work\Parts\PartsPlanner;
+
+final class PartsResource
+{
+    /** @return array<int|string, mixed> */
+    public static function of(PartsScope $scope, PartsList $list, Loaded $loaded, int $version): array
+    {
+        return [
+            'scope' => $scope->name,
+            'runs' => count($scope->runs),
+            'version' => $version,
+            'economy' => StockCodec::encodeEconomy($loaded->installation->economy),
+            'currency' => $loaded->installation->economy->currency,
+            'cost' => round($list->cost, 2),
+            'unpriced' => $list->unpriced,
+            'lines' => array_map(static fn (Line $line): array => [
+                'sort' => $line->sort->value, 'id' => $line->id, 'name' => $line->name, 'group' => $line->group, 'colour' => $line->colour, 'unit' => $line->unit,
+                'needed' => PlanEncoder::figure($line->needed), 'spares' => $line->spares, 'returned' => $line->returned, 'stock' => round($line->stock, 3), 'short' => round($line->short, 3),
+                'sources' => $line->sources, 'pack' => $line->pack, 'packs' => $line->packs, 'price' => $line->price, 'cost' => $line->cost() === null ? null : round($line->cost(), 2),
+            ], $list->lines),
+            'looms' => array_map(static fn ($loom): array => ['id' => $loom->id, 'name' => $loom->name], array_values($loaded->installation->looms)),
+            'assemblies' => array_map(static fn ($assembly): array => ['id' => $assembly->id, 'name' => implode(', ', array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, array_slice($assembly->runs, 0, 4)))], array_values($loaded->plan()->assemblies)),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    public static function worth(Loaded $loaded): array
+    {
+        $planner = new PartsPlanner($loaded->installation, $loaded->plan());
+        $rows = [];
+        foreach ($loaded->plan()->assemblies as $assembly) {
+            $codes = array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $assembly->runs);
+            $of = $planner->makeOrBuy($assembly);
+            $rows[] = [
+                'id' => $assembly->id, 'codes' => $codes,
+                'minutes' => PlanEncoder::figure($of->minutes), 'make' => PlanEncoder::figure($of->make), 'buy' => $of->buy,
+                'saving' => $of->saving === null ? null : PlanEncoder::figure($of->saving), 'unpriced' => $of->unpriced,
+            ];
+        }
+
+        return ['currency' => $loaded->installation->economy->currency, 'assemblies' => $rows];
+    }
+}

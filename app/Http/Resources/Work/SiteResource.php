@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Work;
+
+use App\Http\Resources\Plan\ScheduleResource;
+use App\Planning\Loaded;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Ways\Routing\Cargo;
+use Sartal\Core\Work\Pulling\Pull;
+use Sartal\Core\Work\Pulling\PullPlanner;
+use Sartal\Core\Work\Pulling\SiteState;
+use Sartal\Core\Work\Pulling\SiteStep;
+
+/** What an installer takes along: pulls in their order, and every cable with what is left to do. */
+final class SiteResource
+{
+    /** @return array<int|string, mixed> */
+    public static function of(Loaded $loaded): array
+    {
+        $in = $loaded->installation;
+        $planned = (new PullPlanner($in, $loaded->plan()))->pulls();
+        $inPull = array_merge(...array_map(static fn (Pull $pull): array => $pull->runs, $planned), ...[[]]);
+        $runs = [];
+        foreach ($in->runs as $run) {
+            if (! $run->withdrawn) {
+                $runs[$run->id] = self::run($run, $loaded);
+            }
+        }
+
+        return [
+            'pulls' => array_map(static fn (Pull $pull): array => self::pull($pull, $in), $planned),
+            'unplaced' => array_values(array_diff(array_map(strval(...), array_keys($runs)), $inPull)),
+            'runs' => (object) $runs,
+            'ways' => array_map(static fn ($way): array => ['id' => $way->id, 'name' => $way->name], array_values($in->ways)),
+            'steps' => array_map(static fn (SiteStep $step): array => ['id' => $step->value, 'words' => $step->words(), 'said' => $step->said(), 'kind' => $step->event()->value, 'side' => $step->side()?->value], SiteStep::cases()),
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function pull(Pull $pull, Installation $in): array
+    {
+        return [
+            'id' => $pull->id,
+            'mains' => $pull->mains,
+            'from' => $in->locationName($pull->from),
+            'to' => $in->locationName($pull->to),
+            'ways' => array_map(static fn (string $way): array => ['id' => $way, 'name' => $in->ways[$way]->name, 'kind' => $in->ways[$way]->kind->value, 'length' => $in->ways[$way]->length->canonical()], $pull->ways),
+            'runs' => $pull->runs,
+            'length' => $pull->length->canonical(),
+            'tension' => PlanEncoder::figure($pull->tension),
+            'bend' => PlanEncoder::figure($pull->bend),
+            'stops' => $pull->stops,
+            'leads' => (object) $pull->leads,
+            'hindrances' => $pull->hindrances,
+        ];
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function run(Run $run, Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
+        $in = $loaded->installation;
+        $cable = $in->catalogue->cables[$run->cable] ?? null;
+        $state = SiteState::of($run, self::events($run, $loaded), $plan->fingerprints[$run->id]);
+        $cut = $plan->runs[$run->id]->cut;
+        $difference = $state->difference($cut->result);
+
+        return [
+            'id' => $run->id,
+            'code' => $run->code,
+            'cable' => $cable->name ?? $run->cable,
+            'mains' => $cable !== null && Cargo::of($cable)->mains,
+            'build' => $run->build->value,
+            'from' => $in->locationName($run->a->location),
+            'to' => $in->locationName($run->b->location),
+            'ends' => ['A' => ScheduleResource::end($run->a, $loaded), 'B' => ScheduleResource::end($run->b, $loaded)],
+            'cut' => PlanEncoder::worked($cut),
+            'ways' => $plan->runs[$run->id]->lay->route->ways(),
+            'steps' => array_map(static fn ($bead): string => $bead->value, $state->steps),
+            'strand' => PlanEncoder::strand($plan->strands[$run->id]),
+            'ready' => SiteState::isReady($run, $plan->strands[$run->id]),
+            'built' => $state->built === null ? null : ['length' => $state->built->length?->canonical(), 'ways' => $state->built->ways, 'difference' => $difference?->canonical()],
+        ];
+    }
+
+    /** @return list<Event> its own, and the tests of its assembly */
+    private static function events(Run $run, Loaded $loaded): array
+    {
+        $assembly = $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run->id]];
+        if (count($assembly->runs) === 1) {
+            return $loaded->record->of($run->id);
+        }
+        $events = $loaded->record->of($run->id);
+        foreach ($assembly->runs as $member) {
+            foreach ($member === $run->id ? [] : $loaded->record->of($member) as $event) {
+                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true)) {
+                    $events[] = $event;
+                }
+            }
+        }
+        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+
+        return $events;
+    }
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Recording;
+
+use App\Formats\BadLine;
+use App\Models\StoredEvent;
+use App\Models\User;
+use App\Planning\Loaded;
+use App\Testing\Known;
+use App\Testing\UnderTest;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Later\Service\ServiceFaults;
+use Sartal\Core\Proof\Record\AsBuilt;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Testing\Verdict;
+use Sartal\Core\Work\Bench\Skill;
+use Sartal\Core\Work\Pulling\SiteState;
+
+/** Writes down what was done: by whom, when, and on which plan it relied. A repeat of an id is recorded once. */
+final class Recorder
+{
+    /**
+     * @param  array<array-key, mixed>  $data  an event as the browser sends it
+     * @return bool whether it was new
+     *
+     * @throws BadLine
+     */
+    public function record(Loaded $loaded, User $by, array $data): bool
+    {
+        $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
+        $problems = new Problems;
+        $fields = Fields::of([...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received], '', $problems);
+        $sent = EventCodec::decode($fields);
+        $fields->done();
+        $problems->settle();
+        if (StoredEvent::query()->where('installation_id', $loaded->stored->id)->where('uuid', $sent->id)->exists()) {
+            // A repeat, perhaps by a plan that has changed since: it is recorded already.
+            return false;
+        }
+        $event = $this->complete($sent, $loaded, $by);
+
+        return DB::transaction(function () use ($loaded, $by, $event): bool {
+            $inserted = StoredEvent::add($loaded->stored, $by, $event);
+            if ($inserted) {
+                $loaded->stored->newQuery()->whereKey($loaded->stored->id)->increment('revision');
+            }
+
+            return $inserted;
+        });
+    }
+
+    /**
+     * Verdict and fingerprint are the server's to say, not the browser's.
+     *
+     * @throws BadLine
+     */
+    private function complete(Event $sent, Loaded $loaded, User $by): Event
+    {
+        $run = $loaded->installation->runs[$sent->run] ?? null;
+        if ($run === null) {
+            throw BadLine::because('run', $sent->run, 'There is no such run.');
+        }
+        if ($run->withdrawn) {
+            throw BadLine::because('run', $run->code, 'This run is withdrawn: nothing more is recorded on it.');
+        }
+        $takesBack = $sent->kind === EventKind::TakenBack && $sent->undoes !== null && SiteState::isOfTheSite($run->build, $sent->undoes) && $sent->undoes !== EventKind::Tested;
+        if ($sent->step !== '' || ($sent->kind->isOfTheBench() && ! $takesBack)) {
+            throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
+        }
+        $plan = $loaded->plan();
+        $verdict = null;
+        $subject = $sent->run;
+        if ($sent->cut !== null) {
+            CutOff::check($sent, $run, $loaded);
+        }
+        if ($sent->kind === EventKind::Tested) {
+            $test = UnderTest::of($loaded, $run->id);
+            $subject = $test->assembly->id;
+            $verdict = self::verdict($sent, $test, $by);
+        } elseif ($sent->kind === EventKind::Settled) {
+            $test = UnderTest::of($loaded, $run->id);
+            $subject = $test->assembly->id;
+            self::settles($sent, $test);
+        } elseif (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
+            self::service($sent, $loaded);
+        } elseif ($sent->reading !== null || $sent->verdict !== null || $sent->stage !== null) {
+            throw BadLine::because('reading', '', 'Only a test has a reading.');
+        }
+        $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $plan);
+        $relied = $verdict === Verdict::Incomplete && $sent->fingerprint !== '' ? $sent->fingerprint : $fingerprints->for($sent->kind, $sent->side);
+
+        return new Event(
+            $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
+            $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
+            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side), built: self::built($sent, $loaded), undoes: $takesBack ? $sent->undoes : null,
+        );
+    }
+
+    /** @throws BadLine */
+    private static function verdict(Event $sent, UnderTest $test, User $by): Verdict
+    {
+        $reading = $sent->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
+        if ($reading->isEmpty() && $reading->splits === null) {
+            throw BadLine::because('reading', '', 'Nothing was read yet.');
+        }
+        $plan = $test->plan($sent->stage());
+        if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
+            throw BadLine::because('by', $by->name, 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.');
+        }
+        try {
+            Known::check($reading, $test->expectation());
+        } catch (BadLine $unknown) {
+            if ($sent->fingerprint === '' || $sent->fingerprint === $test->expectation()->fingerprint()) {
+                throw $unknown;
+            }
+
+            // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of today.
+            return Verdict::Incomplete;
+        }
+
+        return $plan->verdict($test->expectation(), $reading);
+    }
+
+    /** @throws BadLine */
+    private static function service(Event $sent, Loaded $loaded): void
+    {
+        if (trim($sent->note) === '') {
+            throw BadLine::because('note', '', $sent->kind === EventKind::Reported ? 'Say what is wrong.' : 'Say what was done.');
+        }
+        if ($sent->kind === EventKind::Reported) {
+            return;
+        }
+        foreach (ServiceFaults::of($loaded->record, $loaded->plan()) as $fault) {
+            if ($fault->report->id === $sent->of && $fault->report->run === $sent->run && ! $fault->isClosed()) {
+                return;
+            }
+        }
+        throw BadLine::because('of', $sent->of, 'There is no such fault open on this cable. Load the page again.');
+    }
+
+    /**
+     * How it really lies: only where it was laid, and by ways that there are.
+     *
+     * @throws BadLine
+     */
+    private static function built(Event $sent, Loaded $loaded): ?AsBuilt
+    {
+        if ($sent->built === null) {
+            return null;
+        }
+        if (! in_array($sent->kind, [EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed], true)) {
+            throw BadLine::because('built', $sent->kind->value, 'How a cable lies is said where it is pulled, dressed, trimmed or plugged in.');
+        }
+        foreach ($sent->built->ways ?? [] as $way) {
+            if (! isset($loaded->installation->ways[$way])) {
+                throw BadLine::because('built.ways', $way, 'There is no such way. Load the list again, or ask the planner to draw it.');
+            }
+        }
+        if ($sent->built->length?->isZero() === true) {
+            throw BadLine::because('built.length', '0', 'Say how long it is, or leave it out.');
+        }
+
+        return $sent->built;
+    }
+
+    /** @throws BadLine */
+    private static function settles(Event $sent, UnderTest $test): void
+    {
+        foreach ($test->trials()->at($sent->stage()) as $trial) {
+            if ($trial->id === $sent->of) {
+                return;
+            }
+        }
+        throw BadLine::because('of', $sent->of, 'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.');
+    }
+}

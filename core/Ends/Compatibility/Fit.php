@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Compatibility;
+
+/** Asks every rule. A new question is a new rule in this list. */
+final class Fit
+{
+    /** @return list<Misfit> */
+    public static function of(LegFit $fit): array
+    {
+        $misfits = [];
+        foreach ([new EntryRule, new GaugeRule, new StrandRule, new ImpedanceRule, new ScreenRule, new FerruleRule, new ContactRule, new RecipeRule] as $rule) {
+            array_push($misfits, ...$rule->misfits($fit));
+        }
+
+        return $misfits;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Labelling;
+
+use Sartal\Core\Given\Catalogue\LabelFace;
+
+/** One label as it comes off a sheet or a roll. */
+final readonly class PrintedLabel
+{
+    /**
+     * @param  string  $id  stays while there is such a label: what was printed is known by it
+     * @param  string  $part  id of what it is printed on
+     * @param  string  $run  whose end it names; "" for a port that nothing is plugged into
+     * @param  string  $leg  "" for the end itself
+     * @param  string  $code  its first line, large
+     * @param  string  $line  its second
+     * @param  ?Marked  $marked  where the code reads as another one upside down
+     * @param  string  $turned  what it would read
+     * @param  string  $colour  of its block, by name; "" for none
+     * @param  string  $path  that its code opens; "" for none
+     */
+    public function __construct(
+        public string $id,
+        public string $part,
+        public LabelFace $face,
+        public string $run,
+        public string $side,
+        public string $leg,
+        public string $code,
+        public string $line,
+        public ?Marked $marked,
+        public string $turned,
+        public string $colour,
+        public string $path,
+        public string $place,
+    ) {
+    }
+
+    /** Of all that is printed: another one, and it is printed again. */
+    public function fingerprint(): string
+    {
+        return substr(hash('xxh128', serialize([$this->part, $this->code, $this->line, $this->marked?->text, $this->marked?->underlined, $this->marked?->word, $this->colour, $this->path])), 0, 16);
+    }
+}

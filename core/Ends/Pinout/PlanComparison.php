@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Pinout;
+
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\MatingMode;
+
+/** A plan against that of the half it mates with, contact by contact. */
+final class PlanComparison
+{
+    /** @return list<ContactPair> every contact that one of the two uses */
+    public static function of(ContactPlan $own, ContactPlan $theirs, MatingMode $mode): array
+    {
+        $here = self::claims($own);
+        $there = self::claims($theirs);
+        $pairs = [];
+        foreach ($here as $address => $claim) {
+            $opposite = $mode->opposite((string) $address);
+            $pairs[] = new ContactPair((string) $address, $claim, $opposite, $there[$opposite] ?? '');
+            unset($there[$opposite]);
+        }
+        $back = array_flip($mode->contacts);
+        foreach ($there as $opposite => $claim) {
+            $pairs[] = new ContactPair((string) ($back[$opposite] ?? $opposite), '', (string) $opposite, $claim);
+        }
+
+        return $pairs;
+    }
+
+    /** @return array<array-key, string> address → "channel function" */
+    private static function claims(ContactPlan $plan): array
+    {
+        $claims = [];
+        foreach ($plan->channels as $channel => $functions) {
+            foreach ($functions as $function => $address) {
+                $claims[$address] = isset($claims[$address]) ? $claims[$address].' + '.$channel.' '.$function : $channel.' '.$function;
+            }
+        }
+
+        return $claims;
+    }
+}

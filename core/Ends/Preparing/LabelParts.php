@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Preparing;
+
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\LabelForm;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\LabelMaterial;
+
+/** Which label goes on a cable: of the house's kind where one fits, else whatever fits. Source: common practice. */
+final readonly class LabelParts
+{
+    public function __construct(private Catalogue $catalogue, private HouseRules $rules)
+    {
+    }
+
+    /** The narrowest that goes round; null where none does. */
+    public function over(Length $diameter, string $jacket): ?Part
+    {
+        $kind = $this->rules->on(LabelMaterial::class);
+        $best = null;
+        foreach ($this->catalogue->parts as $part) {
+            $wraps = $part->face?->form !== LabelForm::Wrap || Wrapping::fits($part->face, $diameter);
+            if ($part->kind === PartKind::Label && $wraps && $part->fitsOver($diameter, $jacket) && ($best === null || self::rank($part, $kind) < self::rank($best, $kind))) {
+                $best = $part;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return list<mixed> less is better */
+    private static function rank(Part $part, LabelMaterial $kind): array
+    {
+        return [$part->face?->form !== $kind->form(), ! $part->split, $part->grips?->most->nanometres ?? 0, $part->id];
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Preparing;
+
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Recipe;
+
+/** How one leg is made ready for its connector. */
+final readonly class LegPreparation
+{
+    /**
+     * @param  ?Recipe  $recipe  null where nobody wrote one
+     * @param  list<CoreCut>  $cores  in the order of work
+     * @param  list<SlideOn>  $slides  first on first
+     * @param  list<Part>  $contacts  loose contacts, by what they are crimped on
+     * @param  array<int|string, int>  $contactCounts  part id → how many of it
+     * @param  list<string>  $tools
+     * @param  list<string>  $cautions
+     */
+    public function __construct(
+        public ?Recipe $recipe,
+        public array $cores,
+        public array $slides,
+        public array $contacts,
+        public array $contactCounts,
+        public array $tools,
+        public array $cautions,
+    ) {
+    }
+}

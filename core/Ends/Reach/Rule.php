@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Reach;
+
+use Sartal\Core\Given\Catalogue\ReachRule;
+
+/** One kind of limit. */
+interface Rule
+{
+    public function judge(Line $line, ReachRule $rule): Reach;
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Wiring;
+
+/**
+ * A change to wiring: edges put in, put elsewhere (same id) or taken out.
+ * A fault is an edit; so is a switch being operated.
+ */
+final readonly class Edit
+{
+    /** @param  array<int|string, ?Edge>  $edges by edge id; null takes the edge out */
+    public function __construct(public array $edges)
+    {
+    }
+
+    public static function nothing(): self
+    {
+        return new self([]);
+    }
+
+    /** This edit, then the other: where both speak of an edge the other wins. */
+    public function then(self $other): self
+    {
+        return new self($other->edges + $this->edges);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Wiring;
+
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Installation\Side;
+
+/**
+ * Names of the points that wiring joins. A node is a string so that a netlist
+ * stays a plain graph: "c:run:A:p7/a", "t:fitting/address", "s:splice".
+ */
+final class Node
+{
+    public static function conductor(string $run, Side $side, string $path): string
+    {
+        return 'c:'.$run.':'.$side->value.':'.$path;
+    }
+
+    public static function terminal(string $fitting, string $address): string
+    {
+        return 't:'.$fitting.'/'.$address;
+    }
+
+    public static function splice(string $id): string
+    {
+        return 's:'.$id;
+    }
+
+    /** From the spelling in a file: "fitting/address" or "splice:id". */
+    public static function named(string $reference): string
+    {
+        return str_starts_with($reference, 'splice:') ? self::splice(substr($reference, 7)) : 't:'.$reference;
+    }
+
+    public static function isTerminal(string $node): bool
+    {
+        return str_starts_with($node, 't:');
+    }
+
+    public static function isShell(string $node): bool
+    {
+        return self::isTerminal($node) && str_ends_with($node, '/'.ConnectorType::SHELL);
+    }
+
+    /** The fitting of a terminal; null for any other node. */
+    public static function fitting(string $node): ?string
+    {
+        return self::isTerminal($node) ? substr($node, 2, (int) strpos($node, '/') - 2) : null;
+    }
+
+    /** The address of a terminal within its fitting; "" for any other node. */
+    public static function address(string $node): string
+    {
+        return self::isTerminal($node) ? substr($node, (int) strpos($node, '/') + 1) : '';
+    }
+}

@@ -1,0 +1,234 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\File;
+
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Installation\Circuit;
+use Sartal\Core\Given\Installation\Demand;
+use Sartal\Core\Given\Installation\Economy;
+use Sartal\Core\Given\Installation\Equipment;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\LabelScheme;
+use Sartal\Core\Given\Installation\Level;
+use Sartal\Core\Given\Installation\Link;
+use Sartal\Core\Given\Installation\Mating;
+use Sartal\Core\Given\Installation\PanelSwitch;
+use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\PortDirection;
+use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\Topology;
+use Sartal\Core\Given\Installation\VideoRate;
+use Sartal\Core\Given\Installation\Workshop;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Record;
+
+/** A whole installation file from its JSON shape (docs/formats.md). */
+final class FileDecoder
+{
+    /**
+     * @param  array<array-key, mixed>  $data
+     *
+     * @throws InvalidDocument naming everything that is wrong with it
+     */
+    public static function file(array $data): InstallationFile
+    {
+        $problems = new Problems;
+        $fields = Fields::of($data, '', $problems);
+        if ($fields->text('format') !== InstallationFile::FORMAT || ($data['version'] ?? null) !== InstallationFile::VERSION) {
+            $fields->wrong('format', $data['format'] ?? null, sprintf('should be "%s", version %d.', InstallationFile::FORMAT, InstallationFile::VERSION), null);
+            $problems->settle();
+        }
+        $fields->whole('version', 1, 1);
+        $file = new InstallationFile(
+            self::installation($fields),
+            new Record($fields->each('record', EventCodec::decode(...))),
+            $fields->each('people', self::person(...)),
+        );
+        $fields->done();
+        self::record($fields, $file);
+        $problems->settle();
+
+        return $file;
+    }
+
+    /** Everything of a file but its record and people. */
+    public static function installation(Fields $fields): Installation
+    {
+        $own = $fields->child('installation');
+        $rules = $own->has('rules') ? self::rules($own->child('rules')) : HouseRules::defaults();
+        $catalogue = $fields->has('catalogue') ? $fields->child('catalogue') : null;
+        $installation = new Installation(
+            $own->name('id'),
+            $own->name('name'),
+            $rules,
+            $catalogue === null ? new Catalogue : CatalogueDecoder::catalogue($catalogue),
+            self::byId($fields, 'locations', BuildingCodec::location(...)),
+            self::byId($fields, 'ways', BuildingCodec::way(...)),
+            self::byId($fields, 'looms', LoomCodec::decode(...)),
+            self::byId($fields, 'circuits', self::circuit(...)),
+            self::byId($fields, 'equipment', self::equipment(...)),
+            self::byId($fields, 'fittings', self::fitting(...)),
+            self::byId($fields, 'runs', RunCodec::decode(...)),
+            $fields->each('matings', self::mating(...)),
+            $fields->texts('splices'),
+            $fields->each('links', self::link(...)),
+            self::byId($fields, 'switches', self::switch(...)),
+            self::byId($fields, 'junctions', BuildingCodec::junction(...)),
+            self::byId($fields, 'panels', PanelCodec::decode(...)),
+            self::byId($fields, 'reels', StockCodec::reel(...)),
+            $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy,
+            $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop,
+            $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules,
+            self::byId($fields, 'instruments', TestingCodec::instrument(...)),
+        );
+        $own->done();
+        $catalogue?->done();
+
+        return $installation;
+    }
+
+    public static function rules(Fields $fields): HouseRules
+    {
+        $defaults = HouseRules::defaults();
+        $step = $fields->length('cutStep', Length::metres(100), $defaults->cutStep);
+        if ($step->isZero()) {
+            $fields->wrong('cutStep', '0', 'must be longer than nothing.', null);
+        }
+        $choices = [];
+        foreach (HouseRules::SCHOOLS as $school) {
+            $choices[] = $fields->choice($school::key(), $school, $school::usual());
+        }
+        $rules = new HouseRules(
+            $fields->number('routeAllowance', 0, 100, $defaults->routeAllowance),
+            $step->isZero() ? $defaults->cutStep : $step,
+            $fields->length('trimAllowance', Length::metres(10), $defaults->trimAllowance),
+            $fields->length('payOut', Length::metres(50), $defaults->payOut),
+            $fields->length('usable', Length::metres(1000), $defaults->usable),
+            $fields->has('labels') ? self::labels($fields->child('labels')) : $defaults->labels,
+            ...$choices,
+        );
+        $fields->done();
+
+        return $rules;
+    }
+
+    public static function labels(Fields $fields): LabelScheme
+    {
+        $usual = new LabelScheme;
+        $scheme = new LabelScheme(
+            $fields->text('end', $usual->end), $fields->text('endLine', $usual->endLine), $fields->text('leg', $usual->leg), $fields->text('legLine', $usual->legLine), $fields->whole('limit', 1, 60, $usual->limit),
+        );
+        foreach ($scheme->unknown() as $token) {
+            $fields->wrong('labels', '{'.$token.'}', 'stands for nothing: use '.implode(', ', array_map(static fn (string $each): string => '{'.$each.'}', array_keys(LabelScheme::TOKENS))).'.', null);
+        }
+        $fields->done();
+
+        return $scheme;
+    }
+
+    public static function circuit(Fields $fields): Circuit
+    {
+        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''), $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand);
+    }
+
+    public static function demand(Fields $fields): Demand
+    {
+        $demand = new Demand(
+            $fields->has('rate') ? $fields->choice('rate', VideoRate::class) : null,
+            $fields->optionalNumber('source', 0.1, 1e6), $fields->optionalNumber('load', 0.5, 1e6),
+            $fields->optionalNumber('line', 0.1, 1e4), $fields->optionalNumber('power', 0, 1e6),
+        );
+        $fields->done();
+
+        return $demand;
+    }
+
+    public static function equipment(Fields $fields): Equipment
+    {
+        return new Equipment(self::id($fields), $fields->name('name'), $fields->name('location'), $fields->each('ports', static fn (Fields $port): Port => new Port(
+            $port->name('id'), $port->name('name'), $port->name('connector'), $port->optionalText('plan'),
+            $port->choice('direction', PortDirection::class, PortDirection::Both), $port->text('signal', ''), $port->choice('level', Level::class, Level::None),
+            $port->flag('phantom', false), $port->flag('terminates', false),
+        )));
+    }
+
+    public static function fitting(Fields $fields): Fitting
+    {
+        return new Fitting(self::id($fields), $fields->name('label'), $fields->name('connector'), $fields->name('location'), $fields->textMap('inserts'), $fields->texts('shared'), $fields->text('exit', ''), $fields->has('clocking') ? $fields->whole('clocking', 0, 359) : null, $fields->texts('parts'));
+    }
+
+    public static function mating(Fields $fields): Mating
+    {
+        return new Mating($fields->name('fitting'), $fields->name('with'));
+    }
+
+    public static function link(Fields $fields): Link
+    {
+        return new Link($fields->name('from'), $fields->name('to'), $fields->text('note', ''));
+    }
+
+    public static function switch(Fields $fields): PanelSwitch
+    {
+        return new PanelSwitch(self::id($fields), $fields->name('name'), $fields->name('from'), $fields->name('to'), $fields->flag('closedAtRest', true));
+    }
+
+    /** Ids stand in node names, so they keep clear of the marks used there. */
+    public static function id(Fields $fields, string $key = 'id'): string
+    {
+        $id = $fields->name($key);
+        if ($id !== '' && (preg_match('~^[^/:>|\s]+$~u', $id) !== 1 || mb_strlen($id) > 80)) {
+            return $fields->wrong($key, $id, 'should be at most 80 characters without blanks, "/", ":", ">" or "|".', '');
+        }
+
+        return $id;
+    }
+
+    private static function person(Fields $fields): Person
+    {
+        return new Person($fields->name('signIn'), $fields->name('name'), $fields->texts('roles'), $fields->texts('skills'));
+    }
+
+    /** What was done must have been done by somebody, to something. */
+    private static function record(Fields $fields, InstallationFile $file): void
+    {
+        $known = array_flip(array_map(static fn (Person $person): string => $person->signIn, $file->people));
+        foreach ($file->record->events as $i => $event) {
+            self::event($fields, $i, $event, $file->installation, $known);
+        }
+        CatalogueDecoder::once($fields, 'people', array_map(static fn (Person $person): string => $person->signIn, $file->people));
+    }
+
+    /** @param  array<int|string, int>  $known */
+    private static function event(Fields $fields, int $i, Event $event, Installation $installation, array $known): void
+    {
+        if (! isset($installation->runs[$event->run])) {
+            $fields->wrong('record['.$i.'].run', $event->run, 'names a run that the file does not hold.', null);
+        }
+        if (! isset($known[$event->by])) {
+            $fields->wrong('record['.$i.'].by', $event->by, 'names a person that the file does not hold.', null);
+        }
+    }
+
+    /**
+     * @template T of object{id: string}
+     *
+     * @param  callable(Fields): T  $read
+     * @return array<int|string, T>
+     */
+    private static function byId(Fields $fields, string $key, callable $read): array
+    {
+        $entries = $fields->each($key, $read);
+        CatalogueDecoder::once($fields, $key, array_map(static fn (object $entry): string => $entry->id, $entries));
+        $byId = [];
+        foreach ($entries as $entry) {
+            $byId[$entry->id] = $entry;
+        }
+
+        return $byId;
+    }
+}

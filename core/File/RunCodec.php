@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\File;
+
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\HandJoint;
+use Sartal\Core\Given\Installation\Landing;
+use Sartal\Core\Given\Installation\Leg;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Length;
+
+/** A run from and into its JSON shape (docs/formats.md). */
+final class RunCodec
+{
+    /** Longest run that anybody pays out in one piece. */
+    private const LONGEST = 2000;
+
+    private const LONGEST_TAIL = 100;
+
+    private const MOST_SPARES = 20;
+
+    public static function decode(Fields $fields): Run
+    {
+        return new Run(
+            FileDecoder::id($fields),
+            $fields->name('code'),
+            $fields->name('cable'),
+            $fields->choice('build', Build::class, Build::Shop),
+            self::end($fields->child('a')),
+            self::end($fields->child('b')),
+            $fields->texts('ways'),
+            $fields->each('carries', static fn (Fields $carriage): Carriage => new Carriage($carriage->text('element', ''), $carriage->name('circuit'))),
+            $fields->optionalText('loom'),
+            $fields->text('note', ''),
+            $fields->flag('withdrawn', false),
+        );
+    }
+
+    private static function end(Fields $fields): End
+    {
+        $most = Length::metres(self::LONGEST_TAIL);
+        $legs = $fields->each('legs', self::leg(...));
+        CatalogueDecoder::once($fields, 'legs', array_map(static fn (Leg $leg): string => $leg->id, $legs));
+        $end = new End(
+            $fields->name('location'),
+            $fields->length('tail', Length::metres(self::LONGEST), Length::zero()),
+            $fields->length('slack', $most, Length::zero()),
+            $fields->length('preparation', $most, Length::zero()),
+            $fields->whole('spares', 0, self::MOST_SPARES, 0),
+            $legs,
+            $fields->each('exceptions', static fn (Fields $joint): HandJoint => new HandJoint($joint->name('conductor'), $joint->optionalText('to'), $joint->name('reason'))),
+            $fields->textMap('unused'),
+        );
+        $fields->done();
+
+        return $end;
+    }
+
+    private static function leg(Fields $fields): Leg
+    {
+        $landing = null;
+        if ($fields->has('landing')) {
+            $on = $fields->child('landing');
+            $landing = new Landing($on->name('fitting'), $on->name('plan'), $on->textMap('channels'));
+            $on->done();
+        }
+
+        return new Leg(FileDecoder::id($fields), $fields->text('label', ''), $fields->texts('elements'), $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()), $landing, $fields->text('recipe', ''));
+    }
+
+    /** @return array<int|string, mixed> */
+    public static function encode(Run $run): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $run->id,
+            'code' => $run->code,
+            'cable' => $run->cable,
+            'build' => $run->build->value,
+            'loom' => $run->loom,
+            'ways' => $run->ways,
+            'carries' => array_map(static fn (Carriage $carriage): array => ['element' => $carriage->element, 'circuit' => $carriage->circuit], $run->carries),
+            'a' => self::encodeEnd($run->a),
+            'b' => self::encodeEnd($run->b),
+            'note' => $run->note,
+            'withdrawn' => $run->withdrawn ?: null,
+        ]);
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function encodeEnd(End $end): array
+    {
+        return CatalogueEncoder::brief([
+            'location' => $end->location,
+            'tail' => $end->tail->canonical(),
+            'slack' => $end->slack->canonical(),
+            'preparation' => $end->preparation->canonical(),
+            'spares' => $end->spares,
+            'legs' => array_map(self::encodeLeg(...), $end->legs),
+            'exceptions' => array_map(static fn (HandJoint $joint): array => CatalogueEncoder::brief([
+                'conductor' => $joint->conductor, 'to' => $joint->to, 'reason' => $joint->reason,
+            ]), $end->exceptions),
+            'unused' => $end->unused === [] ? null : (object) $end->unused,
+        ]);
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function encodeLeg(Leg $leg): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $leg->id,
+            'label' => $leg->label,
+            'elements' => $leg->elements,
+            'length' => $leg->length->canonical(),
+            'landing' => $leg->landing === null ? null : [
+                'fitting' => $leg->landing->fitting,
+                'plan' => $leg->landing->plan,
+                'channels' => (object) $leg->landing->channels,
+            ],
+            'recipe' => $leg->recipe,
+        ]);
+    }
+}

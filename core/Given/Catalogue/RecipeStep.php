@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Given\Catalogue;
+
+use Sartal\Core\Given\Measure\Length;
+
+/** One mark of a recipe: what is done to which layer, back to how far from the cut end. */
+final readonly class RecipeStep
+{
+    /**
+     * @param  Length  $at  from the cut end
+     * @param  string  $does  "remove", "fold back", "twist", …
+     * @param  string  $keep  what must stay whole
+     */
+    public function __construct(
+        public Layer $layer,
+        public Length $at,
+        public string $does,
+        public string $keep = '',
+        public string $tool = '',
+        public string $check = '',
+    ) {
+    }
+}

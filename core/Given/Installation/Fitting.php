@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Given\Installation;
+
+/** One connector, loaded: the legs of several cable ends may share it. */
+final readonly class Fitting
+{
+    /**
+     * @param  string  $connector  connector type id
+     * @param  array<int|string, string>  $inserts  bay → connector type id of the insert in it
+     * @param  list<string>  $shared  addresses on which several wires are meant to meet
+     * @param  string  $exit  where the cable leaves the hood; "" the usual way
+     * @param  ?int  $clocking  degrees, of a plug that points somewhere
+     * @param  list<string>  $parts  ids of parts chosen by hand: each stands in for the one of its kind that would be taken
+     */
+    public function __construct(
+        public string $id,
+        public string $label,
+        public string $connector,
+        public string $location,
+        public array $inserts = [],
+        public array $shared = [],
+        public string $exit = '',
+        public ?int $clocking = null,
+        public array $parts = [],
+    ) {
+    }
+}

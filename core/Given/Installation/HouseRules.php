@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Given\Installation;
+
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\ColourScheme;
+use Sartal\Core\Given\Schools\ContactsMade;
+use Sartal\Core\Given\Schools\HotColour;
+use Sartal\Core\Given\Schools\JoinOrder;
+use Sartal\Core\Given\Schools\JointShrink;
+use Sartal\Core\Given\Schools\LabelMaterial;
+use Sartal\Core\Given\Schools\LabelTurn;
+use Sartal\Core\Given\Schools\LengthPractice;
+use Sartal\Core\Given\Schools\MainsEnds;
+use Sartal\Core\Given\Schools\School;
+use Sartal\Core\Given\Schools\ScreenAndDrain;
+use Sartal\Core\Given\Schools\ScreenTinning;
+use Sartal\Core\Given\Schools\SecondEnd;
+use Sartal\Core\Given\Schools\ShellBond;
+use Sartal\Core\Given\Schools\TestedBy;
+
+/** Conventions chosen once for an installation; every sheet follows them. */
+final readonly class HouseRules
+{
+    /** @var list<class-string<School>> in the order in which they are asked */
+    public const SCHOOLS = [
+        ColourScheme::class, HotColour::class, ShellBond::class, ScreenAndDrain::class, JoinOrder::class, ScreenTinning::class,
+        ContactsMade::class, JointShrink::class, MainsEnds::class, SecondEnd::class, LengthPractice::class, LabelMaterial::class, LabelTurn::class, TestedBy::class,
+    ];
+
+    /** @var array<class-string<School>, School> only what departs from the usual */
+    private array $chosen;
+
+    /**
+     * @param  float  $routeAllowance  per cent added to the ways for bends and dressing
+     * @param  Length  $cutStep  cut lengths are rounded up to it
+     * @param  Length  $trimAllowance  added at each end where ends are cut long
+     * @param  Length  $payOut  more for a run whose ends are made in place: it is paid out long and trimmed there
+     * @param  Length  $usable  an offcut from here on goes back on the shelf; shorter is scrap
+     * @param  LabelScheme  $labels  what is printed on them
+     */
+    public function __construct(
+        public float $routeAllowance,
+        public Length $cutStep,
+        public Length $trimAllowance,
+        public Length $payOut,
+        public Length $usable,
+        public LabelScheme $labels,
+        School ...$choices,
+    ) {
+        $chosen = [];
+        foreach ($choices as $choice) {
+            $chosen[$choice::class] = $choice;
+        }
+        $this->chosen = array_filter($chosen, static fn (School $choice): bool => $choice !== $choice::usual());
+    }
+
+    public static function defaults(): self
+    {
+        return new self(3.0, Length::millimetres(50), Length::millimetres(20), Length::millimetres(500), Length::metres(3), new LabelScheme);
+    }
+
+    public function with(School ...$choices): self
+    {
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $this->labels, ...array_values($this->chosen), ...$choices);
+    }
+
+    public function withLabels(LabelScheme $labels): self
+    {
+        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $labels, ...array_values($this->chosen));
+    }
+
+    /**
+     * What the house chose on one question.
+     *
+     * @template T of School
+     *
+     * @param  class-string<T>  $school
+     * @return T
+     */
+    public function on(string $school): School
+    {
+        $choice = $this->chosen[$school] ?? null;
+
+        return $choice instanceof $school ? $choice : $school::usual();
+    }
+}

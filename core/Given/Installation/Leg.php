@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Given\Installation;
+
+use Sartal\Core\Given\Measure\Length;
+
+/** Some of a cable's elements that leave the sheath together, with a length and a label of their own. */
+final readonly class Leg
+{
+    /**
+     * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
+     * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
+     * @param  string  $recipe  how it is prepared; "" as its connector has it for such a cable
+     */
+    public function __construct(
+        public string $id,
+        public string $label,
+        public array $elements,
+        public Length $length,
+        public ?Landing $landing,
+        public string $recipe = '',
+    ) {
+    }
+}

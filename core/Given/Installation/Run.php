@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Given\Installation;
+
+/** A piece of cable with two ends in two locations, following ways. */
+final readonly class Run
+{
+    /**
+     * @param  string  $id  stays when the code changes
+     * @param  string  $cable  cable type id
+     * @param  list<string>  $ways
+     * @param  list<Carriage>  $carries
+     * @param  bool  $withdrawn  work had begun when it was taken out: it stays on record
+     */
+    public function __construct(
+        public string $id,
+        public string $code,
+        public string $cable,
+        public Build $build,
+        public End $a,
+        public End $b,
+        public array $ways,
+        public array $carries,
+        public ?string $loom = null,
+        public string $note = '',
+        public bool $withdrawn = false,
+    ) {
+    }
+
+    public function end(Side $side): End
+    {
+        return $side === Side::A ? $this->a : $this->b;
+    }
+
+    /** @return list<string> ids of the fittings that its legs land in */
+    public function fittings(): array
+    {
+        $ids = [];
+        foreach ([$this->a, $this->b] as $end) {
+            foreach ($end->legs as $leg) {
+                if ($leg->landing !== null) {
+                    $ids[$leg->landing->fitting] = true;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys($ids));
+    }
+}

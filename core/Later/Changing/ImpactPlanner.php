@@ -1,0 +1,280 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Later\Changing;
+
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Consequences;
+use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\TimeBook;
+use Sartal\Core\Work\Parts\Ask;
+use Sartal\Core\Work\Parts\Counter;
+use Sartal\Core\Work\Parts\Sort;
+
+/**
+ * What of the work that is done no longer fits the plan, and what the cheapest
+ * remedies are. An edit's impact is what is overtaken after it and was not
+ * before: the same look at the record, taken twice.
+ */
+final readonly class ImpactPlanner
+{
+    private Worth $worth;
+
+    private CutRemedies $cuts;
+
+    private EndRemedies $ends;
+
+    /** @param  ?Plan  $before  by which work was done that did not write down what it relied on */
+    public function __construct(private Work $work, TimeBook $times = new TimeBook, private ?Plan $before = null)
+    {
+        $this->worth = new Worth($work->installation, $times);
+        $pieces = new Pieces($work, $before);
+        $this->cuts = new CutRemedies($work, $pieces, $this->worth, new Exchanges($work->installation, $pieces, $this->worth));
+        $this->ends = new EndRemedies($work, $this->worth, $before);
+    }
+
+    /** What an edit would overtake: $before is how things are, this planner's work how they would be. */
+    public function after(Work $before): Impact
+    {
+        $runs = $restored = [];
+        foreach ($this->work->installation->runs as $run) {
+            $id = $run->id;
+            if ($this->isUntouched($before, $id)) {
+                continue;
+            }
+            $was = isset($before->plan->runs[$id]) ? self::keys($before, $id) : [];
+            $is = $run->withdrawn ? [] : self::keys($this->work, $id);
+            if (array_diff($is, $was) !== []) {
+                $runs[$id] = $this->of($run);
+            } elseif (array_diff($was, $is) !== []) {
+                $restored[] = $run->code;
+            }
+        }
+
+        return $this->sum($runs, $restored, Consequences::difference($this->work->plan->findings, $before->plan->findings), Consequences::difference($before->plan->findings, $this->work->plan->findings));
+    }
+
+    /** Everything that is overtaken as things are. */
+    public function standing(): Impact
+    {
+        $runs = [];
+        foreach ($this->work->installation->runs as $id => $run) {
+            if (! $run->withdrawn && self::keys($this->work, $run->id) !== []) {
+                $runs[$id] = $this->of($run);
+            }
+        }
+
+        return $this->sum($runs, [], [], []);
+    }
+
+    /** @return list<string> "kind-side" of everything on a run that is overtaken */
+    public static function keys(Work $work, string $run): array
+    {
+        $keys = [];
+        foreach ($work->plan->strands[$run] ?? [] as $bead) {
+            if (self::isOvertaken($bead)) {
+                $keys[] = self::kind($bead->stage)->value.(self::side($bead->stage) === null ? '' : '-'.self::side($bead->stage)->value);
+            }
+        }
+        foreach ($work->overtakenSteps($run) as $step) {
+            $kind = $step->task === Task::Join ? OvertakenKind::End : OvertakenKind::Steps;
+            $key = $kind->value.($step->side === null ? '' : '-'.$step->side->value);
+            if (! in_array($key, $keys, true) && ! in_array(OvertakenKind::End->value.substr($key, strlen($kind->value)), $keys, true)) {
+                $keys[] = $key;
+            }
+        }
+
+        return $keys;
+    }
+
+    /** What is overtaken on one run; null where nothing is. */
+    public function on(string $run): ?RunImpact
+    {
+        return self::keys($this->work, $run) === [] ? null : $this->of($this->work->installation->runs[$run]);
+    }
+
+    private function of(Run $run): RunImpact
+    {
+        $overtaken = [];
+        $tested = $this->isTested($run->id);
+        foreach (self::keys($this->work, $run->id) as $key) {
+            [$kind, $side] = [...explode('-', $key, 2), ''];
+            $kind = OvertakenKind::from($kind);
+            $overtaken[] = $this->overtaken($run, $kind, Side::tryFrom($side), $tested);
+            // However many ends are opened, one test follows.
+            $tested = $tested && $kind !== OvertakenKind::End && $kind !== OvertakenKind::Steps;
+        }
+        $remake = $this->remake($run);
+        $each = array_map(static fn (Overtaken $one): ?Remedy => $one->best(), $overtaken);
+        $cost = array_sum(array_map(static fn (?Remedy $remedy): float => $remedy->cost->value ?? INF, $each));
+        // A ring is the cheapest for its runs together, whatever one of them would pay alone.
+        $rings = array_filter($each, static fn (?Remedy $remedy): bool => $remedy?->kind === RemedyKind::Exchange) !== [];
+        $best = $rings || $cost <= $remake->cost->value ? array_values(array_filter($each)) : [$remake];
+
+        return new RunImpact($run->id, $run->code, $overtaken === [] ? throw new \LogicException('Nothing is overtaken on '.$run->code.'.') : $overtaken, $remake, $best === [] ? [$remake] : $best);
+    }
+
+    private function isTested(string $run): bool
+    {
+        foreach ($this->work->plan->strands[$run] ?? [] as $bead) {
+            if ($bead->stage === Stage::Test) {
+                return $bead->state === BeadState::Done;
+            }
+        }
+
+        return false;
+    }
+
+    private function overtaken(Run $run, OvertakenKind $kind, ?Side $side, bool $tested): Overtaken
+    {
+        return match ($kind) {
+            OvertakenKind::Cut => $this->cuts->of($run),
+            OvertakenKind::End, OvertakenKind::Steps => $this->end($run, $side, $tested),
+            OvertakenKind::Look => $this->again($run, $kind, RemedyKind::Look, 'Looked over as it was before', 'Look it over once more', Task::Inspect),
+            OvertakenKind::Label => $this->again($run, $kind, RemedyKind::Label, 'Its labels say something else now', 'Print its labels and put them on', Task::Label),
+            OvertakenKind::Place => $this->place($run),
+            OvertakenKind::Test => $this->again($run, $kind, RemedyKind::Test, 'Tested against another reading', 'Test it again', Task::Test),
+            OvertakenKind::Signed => $this->again($run, $kind, RemedyKind::Sign, 'Signed off as it was before', 'Sign it off once more', null),
+        };
+    }
+
+    private function end(Run $run, ?Side $side, bool $tested): Overtaken
+    {
+        $steps = array_values(array_filter($this->work->overtakenSteps($run->id), static fn (Operation $step): bool => $step->side === $side));
+        if ($side === null) {
+            return $this->ends->steps($run, null, $steps, $tested);
+        }
+        $whole = false;
+        foreach ($this->work->plan->strands[$run->id] ?? [] as $bead) {
+            $whole = $whole || (self::side($bead->stage) === $side && $bead->state === BeadState::Overtaken);
+        }
+
+        return $this->ends->of($run, $side, $whole, $steps, $tested);
+    }
+
+    private function again(Run $run, OvertakenKind $of, RemedyKind $kind, string $words, string $remedy, ?Task $task): Overtaken
+    {
+        $operations = array_values(array_filter($task === null ? [] : $this->work->operations($run->id), static fn (Operation $operation): bool => $operation->task === $task && ($operation->run === $run->id || $task === Task::Test)));
+        $minutes = Worth::minutes(...($operations === [] ? [new Effort('confirm', 'at the place', Worth::CONFIRM)] : $this->worth->again($operations)));
+        $parts = $kind === RemedyKind::Label ? $this->labels($run, $operations) : [];
+
+        return new Overtaken($of, null, $words, remedies: [new Remedy($kind, $remedy, $minutes, $this->worth->cost($minutes, $parts), $parts)]);
+    }
+
+    /**
+     * @param  list<Operation>  $operations
+     * @return list<Ask>
+     */
+    private function labels(Run $run, array $operations): array
+    {
+        $asks = [];
+        foreach ($operations as $operation) {
+            if ($operation->part !== '') {
+                $asks[] = new Ask(Sort::Part, $operation->part, 1.0, $run->id, $operation->place);
+            }
+        }
+
+        return $asks;
+    }
+
+    private function place(Run $run): Overtaken
+    {
+        $metres = $this->work->plan->runs[$run->id]->cut->result->inMetres();
+        $minutes = Worth::minutes(new Effort('pull again', Figure::amount($metres, 'm', 2), $metres * $this->worth->pace('pull-metre'), 'standard times, or the crew’s own'));
+        $names = array_map(static fn ($hop): string => $hop->way->name, $this->work->plan->runs[$run->id]->lay->route->hops);
+
+        return new Overtaken(OvertakenKind::Place, null, 'It lies elsewhere than it should now', [implode(' → ', $names)], remedies: [new Remedy(RemedyKind::Place, 'Draw it back and pull it its new way', $minutes, $this->worth->cost($minutes, []))]);
+    }
+
+    /** The whole cable once more: what is done again, and what is lost. */
+    private function remake(Run $run): Remedy
+    {
+        $operations = $this->work->operations($run->id);
+        $progress = $this->work->progress($run->id);
+        $again = array_values(array_filter($operations, static fn (Operation $operation): bool => ($operation->run === $run->id || in_array($run->id, $operation->with, true)) && ($progress->of($operation->id)->status->isSettled() || $progress->of($operation->id)->by !== null || in_array($operation->task, [Task::Cut, Task::Mark], true))));
+        $scraps = [];
+        foreach ($again as $operation) {
+            if ($operation->task === Task::Inspect && $progress->of($operation->id)->by !== null) {
+                foreach ($this->ends->scrapsAt($operations, $progress, $operation) as $part => $count) {
+                    $scraps[$part] = ($scraps[$part] ?? 0) + $count;
+                }
+            }
+        }
+        $metres = $this->work->plan->runs[$run->id]->cut->result->inMetres();
+        $parts = [new Ask(Sort::Cable, $run->cable, $metres, $run->id, $run->code.', made again'), ...$this->worth->replaced($scraps, $run->id, $run->code.', made again')];
+        $minutes = Worth::minutes(...$this->worth->again($again));
+        $settled = array_values(array_filter($again, static fn (Operation $operation): bool => $progress->of($operation->id)->by !== null));
+
+        return new Remedy(RemedyKind::Remake, 'Make it again from a new piece', $minutes, $this->worth->cost($minutes, $parts), $parts, reopens: array_map(static fn (Operation $operation): string => $operation->id, $settled), scraps: $scraps, step: $run->id.'|cut');
+    }
+
+    /**
+     * @param  array<int|string, RunImpact>  $runs
+     * @param  list<string>  $restored
+     * @param  list<\Sartal\Core\Given\Findings\Finding>  $comes
+     * @param  list<\Sartal\Core\Given\Findings\Finding>  $goes
+     */
+    private function sum(array $runs, array $restored, array $comes, array $goes): Impact
+    {
+        $minutes = $cost = 0.0;
+        $terms = $money = $asks = [];
+        $currency = $this->work->installation->economy->currency;
+        foreach ($runs as $run) {
+            foreach ($run->best as $remedy) {
+                $minutes += $remedy->minutes->value;
+                $cost += $remedy->cost->value;
+                $terms[] = new FigureTerm($run->code, $remedy->words, $remedy->minutes->text(), '');
+                $money[] = new FigureTerm($run->code, $remedy->words, $remedy->cost->text(), '');
+                array_push($asks, ...$remedy->parts);
+            }
+        }
+
+        return new Impact($runs, new Figure($minutes, 'min', $terms), new Figure($cost, $currency, $money, 2), (new Counter($this->work->installation))->count($asks), $restored, $comes, $goes);
+    }
+
+    /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */
+    private function isUntouched(Work $before, string $run): bool
+    {
+        $was = $before->plan->runs[$run] ?? null;
+
+        return $was === $this->work->plan->runs[$run] && $before->plan->fingerprints[$run] == $this->work->plan->fingerprints[$run] && $before->installation->runs[$run]->withdrawn === $this->work->installation->runs[$run]->withdrawn
+            && $before->plan->strands[$run] == $this->work->plan->strands[$run];
+    }
+
+    private static function isOvertaken(Bead $bead): bool
+    {
+        // A piece that does not reach shows as failed; it is a cut that no longer fits all the same.
+        return $bead->state === BeadState::Overtaken || ($bead->stage === Stage::Cut && $bead->state === BeadState::Failed);
+    }
+
+    private static function kind(Stage $stage): OvertakenKind
+    {
+        return match ($stage) {
+            Stage::Cut => OvertakenKind::Cut,
+            Stage::EndA, Stage::EndB => OvertakenKind::End,
+            Stage::Look => OvertakenKind::Look,
+            Stage::Label => OvertakenKind::Label,
+            Stage::Pull, Stage::InPlace => OvertakenKind::Place,
+            Stage::Test => OvertakenKind::Test,
+            Stage::Signed => OvertakenKind::Signed,
+        };
+    }
+
+    private static function side(Stage $stage): ?Side
+    {
+        return match ($stage) {
+            Stage::EndA => Side::A,
+            Stage::EndB => Side::B,
+            default => null,
+        };
+    }
+}

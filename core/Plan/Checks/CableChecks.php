@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Checks;
+
+use Sartal\Core\Ends\Compatibility\ImpedanceRule;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+
+/** A run's cable against the places that it is in and the signals that it carries. */
+final class CableChecks
+{
+    /** @return list<Finding> */
+    public static function of(Run $run, CableType $cable, Installation $installation): array
+    {
+        return [...self::fire($run, $cable, $installation), ...self::impedance($run, $cable, $installation)];
+    }
+
+    /** @return list<Finding> */
+    private static function fire(Run $run, CableType $cable, Installation $installation): array
+    {
+        $findings = [];
+        foreach (Side::cases() as $side) {
+            $location = $installation->locations[$run->end($side)->location] ?? null;
+            if ($location !== null && ! $cable->fire->meets($location->fire)) {
+                $findings[] = Finding::stop(
+                    'run.fire-class', 'run:'.$run->id,
+                    sprintf('%s asks for cable of fire class "%s"; %s is "%s".', $location->name, $location->fire->value, $cable->name, $cable->fire->value),
+                    'Choose a cable of that class. Local code decides which class a place needs.',
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function impedance(Run $run, CableType $cable, Installation $installation): array
+    {
+        $findings = [];
+        foreach ($run->carries as $carriage) {
+            $signal = $installation->catalogue->signals[$installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
+            $line = $cable->impedance($carriage->element);
+            if ($signal?->impedance === null || isset($findings[$signal->id])) {
+                continue;
+            }
+            if ($line === null) {
+                $findings[$signal->id] = Finding::check('run.impedance-unknown', 'run:'.$run->id, sprintf('%s needs a line of %d Ω, and %s is not made to any.', $signal->name, $signal->impedance, $cable->name), 'Choose a cable of that impedance; a short run may pass without.');
+            } elseif (ImpedanceRule::differ($line, $signal->impedance)) {
+                $findings[$signal->id] = Finding::stop('run.impedance', 'run:'.$run->id, sprintf('%s needs a line of %d Ω; %s is %d Ω.', $signal->name, $signal->impedance, $cable->name, round($line)), 'Choose a cable of that impedance.');
+            }
+        }
+
+        return array_values($findings);
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Checks;
+
+use Sartal\Core\Ends\Wiring\DisjointSets;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Catalogue\SignalJoins;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Topology;
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/**
+ * Where more than two ways meet: a Y joint is for microphone, line and
+ * loudspeaker level; data runs from one to the next and ends in a terminator.
+ * Source: common practice; TIA-485, ANSI E1.11 for chains.
+ */
+final class JoinChecks
+{
+    /**
+     * @param  array<int|string, RunPlan>  $runs
+     * @return list<Finding>
+     */
+    public static function of(Installation $installation, array $runs): array
+    {
+        $joints = [];
+        foreach ($runs as $plan) {
+            if (! $installation->runs[$plan->run]->withdrawn) {
+                array_push($joints, ...$plan->joints());
+            }
+        }
+
+        return [...self::splits($joints, $installation), ...self::chains($joints, $installation)];
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Finding>
+     */
+    private static function splits(array $joints, Installation $installation): array
+    {
+        $findings = [];
+        foreach (self::meetings($joints, $installation) as [$nodes, $meeting]) {
+            $ways = [];
+            foreach ($meeting as $joint) {
+                $ways['end '.$joint->run.$joint->side->value] = true;
+            }
+            foreach (array_filter(array_map(Node::fitting(...), $nodes)) as $fitting) {
+                $ways['fitting '.$fitting] = true;
+            }
+            $ways = count($ways);
+            $first = $meeting[0];
+            $circuit = $installation->circuits[$first->circuit] ?? null;
+            $signal = $installation->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            if ($ways < 3 || $circuit === null || $signal === null || isset($findings[$circuit->id])) {
+                continue;
+            }
+            if ($signal->joins === SignalJoins::PointToPoint) {
+                $findings[$circuit->id] = Finding::stop('join.not-split', 'run:'.$first->run, sprintf('%s is joined %d ways, and %s does not split.', $circuit->name, $ways, $signal->name), 'Use an active splitter, or separate runs.');
+            } elseif ($signal->joins === SignalJoins::Chain && $circuit->topology !== Topology::DaisyChain) {
+                $findings[$circuit->id] = Finding::stop('join.not-chain', 'run:'.$first->run, sprintf('%s is joined %d ways as a Y; %s runs from one to the next.', $circuit->name, $ways, $signal->name), 'Make the circuit a daisy chain with its terminator, or use a splitter.');
+            }
+        }
+
+        return array_values($findings);
+    }
+
+    /**
+     * Nodes that conduct to each other at one place, without the cables, and what is joined there.
+     *
+     * @param  list<Joint>  $joints
+     * @return list<array{list<string>, non-empty-list<Joint>}>
+     */
+    private static function meetings(array $joints, Installation $installation): array
+    {
+        $at = [];
+        foreach ($joints as $joint) {
+            $at[$joint->to][] = $joint;
+        }
+        $places = new DisjointSets;
+        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+            $places->join(Node::named($between->from), Node::named($between->to));
+        }
+        $meetings = [];
+        foreach ($places->groups() as $nodes) {
+            $meeting = [];
+            foreach ($nodes as $node) {
+                array_push($meeting, ...($at[$node] ?? []));
+                unset($at[$node]);
+            }
+            if ($meeting !== []) {
+                $meetings[] = [$nodes, $meeting];
+            }
+        }
+        foreach ($at as $node => $meeting) {
+            if (count($meeting) > 1) {
+                $meetings[] = [[(string) $node], $meeting];
+            }
+        }
+
+        return $meetings;
+    }
+
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Finding>
+     */
+    private static function chains(array $joints, Installation $installation): array
+    {
+        $terminating = self::terminating($installation);
+        $findings = [];
+        foreach ($joints as $joint) {
+            $circuit = $installation->circuits[$joint->circuit] ?? null;
+            $signal = $installation->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            if ($circuit === null || $signal?->joins !== SignalJoins::Chain || $circuit->terminator !== '') {
+                continue;
+            }
+            if (isset($terminating[Node::fitting($joint->to) ?? ''])) {
+                $findings[$circuit->id] = null;
+            } elseif (! array_key_exists($circuit->id, $findings)) {
+                $findings[$circuit->id] = Finding::check('chain.no-terminator', 'run:'.$joint->run, sprintf('Nobody has said where %s is terminated.', $circuit->name), sprintf('%s ends in a terminator at its last device: name it in the circuit.', $signal->name));
+            }
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /** @return array<int|string, true> fittings that are plugged into a port with its own terminator */
+    private static function terminating(Installation $installation): array
+    {
+        $fittings = [];
+        foreach ($installation->matings as $mating) {
+            if ($installation->port($mating->with)?->terminates === true) {
+                $fittings[$mating->fitting] = true;
+            }
+        }
+
+        return $fittings;
+    }
+}

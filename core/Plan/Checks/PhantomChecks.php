@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Checks;
+
+use Sartal\Core\Ends\Wiring\Assemblies;
+use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\EdgeKind;
+use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringBuilder;
+use Sartal\Core\Given\Catalogue\SignalFunction;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Circuit;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/**
+ * Phantom power returns through the screen (IEC 61938, from memory): from where
+ * it comes in to the microphone that way must be whole, with no switch in it.
+ */
+final class PhantomChecks
+{
+    /**
+     * @param  array<int|string, RunPlan>  $runs
+     * @return list<Finding>
+     */
+    public static function of(Installation $installation, array $runs): array
+    {
+        $fed = self::fed($installation, $runs);
+        if ($fed === []) {
+            return [];
+        }
+        $findings = [];
+        $byFitting = [];
+        foreach ($fed as $circuit => $fitting) {
+            $byFitting[$fitting][$circuit] = $fitting;
+        }
+        foreach (Assemblies::of($installation) as $assembly) {
+            $mine = [];
+            foreach ($assembly->fittings as $fitting) {
+                $mine += $byFitting[$fitting] ?? [];
+            }
+            if ($mine === []) {
+                continue;
+            }
+            $joints = [];
+            foreach ($assembly->runs as $run) {
+                array_push($joints, ...($runs[$run] ?? null)?->joints() ?? []);
+            }
+            $wiring = (new WiringBuilder($installation))->build($assembly, $joints, []);
+            foreach ($mine as $circuit => $fitting) {
+                $finding = self::judge($installation->circuits[$circuit], $fitting, $joints, $wiring, $installation);
+                if ($finding !== null) {
+                    $findings[] = $finding;
+                }
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @param  array<int|string, RunPlan>  $runs
+     * @return array<int|string, string> circuit → fitting that phantom power comes in by
+     */
+    private static function fed(Installation $installation, array $runs): array
+    {
+        $fed = [];
+        foreach ($installation->circuits as $circuit) {
+            if ($circuit->phantom !== '') {
+                $fed[$circuit->id] = $circuit->phantom;
+            }
+        }
+        $feeding = [];
+        foreach ($installation->matings as $mating) {
+            if ($installation->port($mating->with)?->phantom === true) {
+                $feeding[$mating->fitting] = true;
+            }
+        }
+        foreach ($feeding === [] ? [] : $runs as $run) {
+            foreach ($run->joints() as $joint) {
+                $fitting = Node::fitting($joint->to) ?? '';
+                if (isset($feeding[$fitting], $installation->circuits[$joint->circuit])) {
+                    $fed[$joint->circuit] ??= $fitting;
+                }
+            }
+        }
+
+        return array_filter($fed, static fn (int|string $circuit): bool => ($installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null)?->phantom === true, ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @param  list<Joint>  $joints */
+    private static function judge(Circuit $circuit, string $fitting, array $joints, Wiring $wiring, Installation $installation): ?Finding
+    {
+        $screens = self::screens($circuit, $joints, $installation);
+        $run = '';
+        foreach ($joints as $joint) {
+            if ($joint->circuit === $circuit->id) {
+                $run = $joint->run;
+                break;
+            }
+        }
+        $here = $screens[$fitting] ?? [];
+        $sources = $circuit->from !== '' ? array_intersect_key($screens, [$circuit->from => true]) : array_diff_key($screens, [$fitting => true]);
+        if ($circuit->from === '' && $sources === []) {
+            // The far end may be open on purpose: then its screen was never joined, and that is the fault.
+            $sources = ['' => []];
+        }
+        $label = $installation->fittings[$fitting]->label ?? $fitting;
+        foreach ($sources as $there) {
+            if (! self::reaches($wiring, $here, $there)) {
+                return Finding::stop('phantom.open', 'run:'.$run, sprintf('%s takes phantom power from %s, and its screen is not whole from there.', $circuit->name, $label), 'Join the screen at both ends of this circuit: audio passes without it, a powered microphone does not work.');
+            }
+            foreach ($wiring->edges as $edge) {
+                if ($edge->kind === EdgeKind::Switch && ! self::reaches($wiring->edited(new Edit([$edge->id => self::turned($edge)])), $here, $there)) {
+                    return Finding::check('phantom.lifted', 'run:'.$run, sprintf('%s takes phantom power from %s through a switch that can lift its screen.', $circuit->name, $label), 'Never lift the leg that feeds phantom power: take it from the unswitched output.');
+                }
+            }
+        }
+
+        return null;
+    }
+
+    private static function turned(Edge $edge): Edge
+    {
+        return $edge->operated(! $edge->closed);
+    }
+
+    /**
+     * @param  list<string>  $here
+     * @param  list<string>  $there
+     */
+    private static function reaches(Wiring $wiring, array $here, array $there): bool
+    {
+        foreach ($here as $node) {
+            if (array_intersect_key($wiring->reach($node), array_flip($there)) !== []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The screen contacts of a circuit by fitting, those of a panel's further outputs included.
+     *
+     * @param  list<Joint>  $joints
+     * @return array<int|string, list<string>>
+     */
+    private static function screens(Circuit $circuit, array $joints, Installation $installation): array
+    {
+        $signal = $installation->catalogue->signals[$circuit->signal] ?? null;
+        $names = [];
+        foreach ($signal->functions ?? [] as $function) {
+            if ($function->pole === SignalFunction::SCREEN) {
+                $names[$function->name] = true;
+            }
+        }
+        $screens = [];
+        foreach ($joints as $joint) {
+            $fitting = Node::fitting($joint->to);
+            if ($fitting !== null && $joint->circuit === $circuit->id && isset($names[$joint->function])) {
+                $screens[$fitting][] = $joint->to;
+            }
+        }
+        $all = array_merge(...array_values($screens), ...[[]]);
+        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+            [$from, $to] = [Node::named($between->from), Node::named($between->to)];
+            foreach ([[$from, $to], [$to, $from]] as [$one, $other]) {
+                $fitting = Node::fitting($other);
+                if ($fitting !== null && in_array($one, $all, true)) {
+                    $screens[$fitting][] = $other;
+                }
+            }
+        }
+
+        return $screens;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Planning;
+
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Ways\Looming\Layout;
+
+/** Hashes of everything that a subject's plan depends on: the same hash, the same plan. */
+final class InputHashes
+{
+    /** @var array<int|string, string> what many runs share is hashed once */
+    private array $shared = [];
+
+    /** @var array<int|string, string> */
+    private array $runs = [];
+
+    private readonly string $rules;
+
+    public function __construct(private readonly Installation $installation, private readonly Layout $layout)
+    {
+        $this->rules = self::hash($installation->rules);
+    }
+
+    public function run(Run $run): string
+    {
+        return $this->runs[$run->id] ??= $this->compute($run);
+    }
+
+    public function assembly(Assembly $assembly): string
+    {
+        $parts = [$this->rules, $this->shared('panel', '', [$this->installation->links, $this->installation->switches])];
+        foreach ($assembly->runs as $id) {
+            $parts[] = $this->run($this->installation->runs[$id]);
+        }
+        foreach ($assembly->fittings as $id) {
+            $parts[] = $this->fitting($this->installation->fittings[$id] ?? null);
+        }
+
+        return self::hash($parts);
+    }
+
+    /** A fitting with the connectors that it is made of and the parts that those name. */
+    private function fitting(?Fitting $fitting): string
+    {
+        if ($fitting === null) {
+            return '?';
+        }
+        $parts = [self::hash($fitting)];
+        foreach ([$fitting->connector, ...array_values($fitting->inserts)] as $id) {
+            $parts[] = $this->shared['connector:'.$id] ??= self::hash($this->connector($id));
+        }
+        foreach ($fitting->parts as $id) {
+            $parts[] = $this->shared('part', $id, $this->installation->catalogue->parts[$id] ?? null);
+        }
+
+        return self::hash($parts);
+    }
+
+    private function connector(string $id): mixed
+    {
+        $connector = $this->installation->catalogue->connectors[$id] ?? null;
+
+        return $connector === null ? null : [$connector, array_map(fn (string $part): ?Part => $this->installation->catalogue->parts[$part] ?? null, $connector->cable->parts())];
+    }
+
+    private static function asBought(CableType $cable): mixed
+    {
+        return [$cable->name, $cable->construction, $cable->outerDiameter, $cable->jacket, $cable->fire];
+    }
+
+    private function compute(Run $run): string
+    {
+        $in = $this->installation;
+        $catalogue = $in->catalogue;
+        $parts = [
+            $this->rules,
+            self::hash($run),
+            $this->shared('cable', $run->cable, isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null),
+            $this->shared('location', $run->a->location, $in->locations[$run->a->location] ?? null),
+            $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
+            $in->looms[$run->loom ?? '']->name ?? null,
+        ];
+        $lay = $this->layout->lays[$run->id] ?? null;
+        foreach ($lay->route->hops ?? [] as $hop) {
+            array_push($parts, $hop->way->name, $hop->way->length->nanometres, $hop->from);
+        }
+        $parts[] = self::hash([$lay?->route->findings, $lay?->extra, $lay?->tails]);
+        foreach ($run->carries as $carriage) {
+            $signal = $in->circuits[$carriage->circuit]->signal ?? '?';
+            array_push($parts, $signal, $this->shared('signal', $signal, $catalogue->signals[$signal] ?? null));
+        }
+        foreach ([$run->a, $run->b] as $end) {
+            foreach ($end->legs as $leg) {
+                if ($leg->landing !== null) {
+                    $plan = $leg->landing->plan;
+                    array_push($parts, $this->fitting($in->fittings[$leg->landing->fitting] ?? null), $this->shared('plan', $plan, $in->plan($plan)));
+                }
+            }
+        }
+
+        return self::hash($parts);
+    }
+
+    private function shared(string $kind, string $id, mixed $value): string
+    {
+        return $this->shared[$kind.':'.$id] ??= self::hash($value);
+    }
+
+    private static function hash(mixed $value): string
+    {
+        return hash('xxh128', serialize($value));
+    }
+}

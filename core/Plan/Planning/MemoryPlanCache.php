@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Planning;
+
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/** For as long as the process lives. Counts what it had to leave to be computed. */
+final class MemoryPlanCache implements PlanCache
+{
+    public int $runsComputed = 0;
+
+    public int $readingsComputed = 0;
+
+    /** @var array<int|string, RunPlan> */
+    private array $runs = [];
+
+    /** @var array<int|string, string> */
+    private array $readings = [];
+
+    public function run(string $inputs): ?RunPlan
+    {
+        return $this->runs[$inputs] ?? null;
+    }
+
+    public function keepRun(string $inputs, RunPlan $plan): void
+    {
+        $this->runsComputed++;
+        $this->runs[$inputs] = $plan;
+    }
+
+    public function readingFingerprint(string $inputs): ?string
+    {
+        return $this->readings[$inputs] ?? null;
+    }
+
+    public function keepReadingFingerprint(string $inputs, string $fingerprint): void
+    {
+        $this->readingsComputed++;
+        $this->readings[$inputs] = $fingerprint;
+    }
+}

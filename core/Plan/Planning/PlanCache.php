@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Planning;
+
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/** Keeps what was computed for one subject, under a hash of all that it was computed from. */
+interface PlanCache
+{
+    public function run(string $inputs): ?RunPlan;
+
+    public function keepRun(string $inputs, RunPlan $plan): void;
+
+    public function readingFingerprint(string $inputs): ?string;
+
+    public function keepReadingFingerprint(string $inputs, string $fingerprint): void;
+}

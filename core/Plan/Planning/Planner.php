@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Planning;
+
+use Sartal\Core\Ends\Wiring\Assemblies;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Schools\LabelTurn;
+use Sartal\Core\Plan\Checks\Checks;
+use Sartal\Core\Plan\Checks\LabelChecks;
+use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Ways\Looming\Layout;
+use Sartal\Core\Ways\Routing\WayLoads;
+
+/**
+ * Plan = f(Installation, Record). Each run is planned by itself and kept under
+ * a hash of what it depends on, so that one edit recomputes one subject.
+ */
+final readonly class Planner
+{
+    public function __construct(private PlanCache $cache = new MemoryPlanCache)
+    {
+    }
+
+    public function plan(Installation $installation, Record $record = new Record): Plan
+    {
+        $layout = new Layout($installation);
+        $hashes = new InputHashes($installation, $layout);
+        $runs = [];
+        foreach ($installation->runs as $run) {
+            $inputs = $hashes->run($run);
+            $plan = $this->cache->run($inputs);
+            if ($plan === null) {
+                $plan = RunPlanner::plan($run, $installation, $layout->lays[$run->id]);
+                $this->cache->keepRun($inputs, $plan);
+            }
+            $runs[$run->id] = $plan;
+        }
+        $assemblies = Assemblies::of($installation);
+        $assemblyOf = [];
+        foreach ($assemblies as $assembly) {
+            foreach ($assembly->runs as $run) {
+                $assemblyOf[$run] = $assembly->id;
+            }
+        }
+        $tests = new AssemblyPlanner($installation, $runs);
+        $rotations = LabelChecks::clashes($installation, $runs);
+        $fingerprints = [];
+        $strands = [];
+        foreach ($installation->runs as $run) {
+            $assembly = $assemblies[$assemblyOf[$run->id]];
+            $events = self::eventsOf($run->id, $assembly, $record);
+            $reading = self::reliesOnReading($events) ? $this->reading($assembly, $hashes, $tests, $installation) : '';
+            $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading, $rotations);
+            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id], $runs[$run->id]->cut->result);
+        }
+
+        $ways = WayLoads::of($installation, $layout->routes, $layout->router);
+
+        $findings = [...Checks::of($installation, $runs, $rotations, $layout, $ways), ...(new ResultChecks($installation, $record))->of($assemblies)];
+
+        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, $findings, $layout, $ways);
+    }
+
+    /** What is done on one run now relies on this. */
+    public function fingerprintsFor(string $run, Installation $installation, Plan $plan): Fingerprints
+    {
+        $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
+        $reading = $this->reading($assembly, new InputHashes($installation, $plan->layout), new AssemblyPlanner($installation, $plan->runs), $installation);
+
+        return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
+    }
+
+    private function reading(Assembly $assembly, InputHashes $hashes, AssemblyPlanner $tests, Installation $installation): string
+    {
+        $inputs = $hashes->assembly($assembly);
+        $fingerprint = $this->cache->readingFingerprint($inputs);
+        if ($fingerprint === null) {
+            $fingerprint = $tests->expectation($assembly)->fingerprint();
+            $this->cache->keepReadingFingerprint($inputs, $fingerprint);
+        }
+
+        return $fingerprint;
+    }
+
+    /**
+     * The run's own events, and the tests of its assembly.
+     *
+     * @return list<Event>
+     */
+    private static function eventsOf(string $run, Assembly $assembly, Record $record): array
+    {
+        $events = $record->of($run);
+        if ($assembly->id === $run && count($assembly->runs) === 1) {
+            return $events;
+        }
+        foreach ($assembly->runs as $member) {
+            foreach ($record->of($member) as $event) {
+                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Remade, EventKind::Joined, EventKind::Repaired, EventKind::TakenBack], true) && $event->step === '') {
+                    // Of another run's ends only this matters here: a test before them no longer counts.
+                    $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true) ? $event : self::withoutSide($event);
+                }
+            }
+        }
+        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+
+        return $events;
+    }
+
+    private static function withoutSide(Event $event): Event
+    {
+        return new Event($event->id, $event->kind, $event->run, null, $event->by, $event->at, $event->received, $event->fingerprint, undoes: $event->undoes);
+    }
+
+    /** @param  list<Event>  $events */
+    private static function reliesOnReading(array $events): bool
+    {
+        foreach ($events as $event) {
+            if ($event->kind === EventKind::Tested || $event->kind === EventKind::SignedOff) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  array<array-key, string>  $rotations */
+    private static function fingerprints(RunPlan $plan, Installation $installation, string $reading, array $rotations): Fingerprints
+    {
+        $run = $installation->runs[$plan->run];
+        $ends = $joints = [];
+        foreach ($plan->ends as $side => $end) {
+            $joints[$side] = array_map(static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to, $end->joints);
+            $ends[$side] = Fingerprints::hash($joints[$side]);
+        }
+        $turn = $installation->rules->on(LabelTurn::class);
+        $labels = array_map(static fn ($label): array => [$label->code, $label->line, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
+
+        return new Fingerprints(
+            Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),
+            $ends,
+            Fingerprints::hash($labels),
+            Fingerprints::hash([$plan->lay->route->ways(), $run->a->location, $run->b->location]),
+            $reading,
+            $run->cable,
+            $plan->cut->result,
+            $joints,
+        );
+    }
+}

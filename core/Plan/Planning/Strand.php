@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Planning;
+
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Trials;
+use Sartal\Core\Proof\Testing\Verdict;
+
+/** Where a run stands, read from what was done; never set. */
+final class Strand
+{
+    /**
+     * @param  list<Event>  $events  of the run, and of the assembly it belongs to
+     * @return list<Bead>
+     */
+    public static function of(Run $run, array $events, Fingerprints $today, Length $cut): array
+    {
+        $beads = [];
+        foreach (Stage::of($run->build) as $stage) {
+            $beads[] = new Bead($stage, self::state($stage, $events, $today, $cut));
+        }
+
+        return $beads;
+    }
+
+    /** @param  list<Event>  $events */
+    private static function state(Stage $stage, array $events, Fingerprints $today, Length $cut): BeadState
+    {
+        [$kinds, $side] = self::evidence($stage);
+        $last = null;
+        foreach ($events as $event) {
+            // A single step at the bench is no stage: the last of an end brings its own event.
+            if ($event->step !== '') {
+                continue;
+            }
+            if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {
+                $last = $event;
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true) && ($side === null || $event->side === $side)) {
+                $last = null;
+            } elseif (self::undoes($event, $stage)) {
+                $last = null;
+            }
+        }
+        if ($stage === Stage::Test) {
+            $last = Trials::of($events)->current();
+        }
+
+        return match (true) {
+            $last === null => BeadState::ToDo,
+            $last->verdict === Verdict::Fails => BeadState::Failed,
+            $last->verdict === Verdict::Incomplete => BeadState::ToDo,
+            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            // A piece that does not reach is to be cut again, unless somebody said that its slack makes up for it.
+            $last->of === '' && $last->cut !== null && $last->cut->length->compare($cut) < 0 => BeadState::Failed,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @return array{list<EventKind>, ?Side} */
+    private static function evidence(Stage $stage): array
+    {
+        return match ($stage) {
+            Stage::Cut => [[EventKind::Cut], null],
+            Stage::EndA => [[EventKind::Joined, EventKind::Remade], Side::A],
+            Stage::EndB => [[EventKind::Joined, EventKind::Remade], Side::B],
+            Stage::Look => [[EventKind::Inspected], null],
+            Stage::Label => [[EventKind::Labelled], null],
+            Stage::Pull => [[EventKind::Pulled], null],
+            Stage::Test => [[EventKind::Tested], null],
+            Stage::InPlace => [[EventKind::Installed], null],
+            Stage::Signed => [[EventKind::SignedOff], null],
+        };
+    }
+
+    /** An end that was made again has not been looked at or tested since. */
+    private static function undoes(Event $event, Stage $stage): bool
+    {
+        $made = in_array($event->kind, [EventKind::Remade, EventKind::Joined], true) || ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Joined);
+
+        return $made && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Proposing;
+
+use Sartal\Core\Ends\Pinout\ConductorChoice;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\Circuit;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Landing;
+use Sartal\Core\Given\Installation\Leg;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Length;
+
+/**
+ * Unfolds a request: which elements carry a circuit each, and into how many
+ * legs and fittings each end parts so that every circuit has a channel.
+ * Knows trees and channels; cables and connectors are whatever the catalogue holds.
+ */
+final readonly class Proposer
+{
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /** @throws CannotPropose naming the field, the value and the remedy */
+    public function propose(RunRequest $request): Proposal
+    {
+        $cable = $this->catalogue->cables[$request->cable] ?? throw CannotPropose::unknown('cable', $request->cable, 'cable type');
+        $carried = $this->carried($cable, $request->signals);
+        $circuits = [];
+        $carries = [];
+        foreach (array_keys($carried) as $i => $element) {
+            $element = (string) $element;
+            $id = $request->id.'.c'.($i + 1);
+            $name = count($carried) === 1 ? $request->code : $request->code.' '.($cable->element($element)->label ?? $element);
+            $circuits[$id] = new Circuit($id, $name, $carried[$element]->id);
+            $carries[] = new Carriage($element, $id);
+        }
+        [$a, $fittingsA] = $this->end($request, 'a', $request->a, $carried);
+        [$b, $fittingsB] = $this->end($request, 'b', $request->b, $carried);
+
+        return new Proposal(
+            new Run($request->id, $request->code, $request->cable, $request->build, $a, $b, $request->ways, $carries, $request->loom, $request->note),
+            $fittingsA + $fittingsB,
+            $circuits,
+        );
+    }
+
+    /**
+     * The elements that carry a circuit. The whole cable where its parts serve
+     * one signal together, else each top element by itself.
+     *
+     * @param  list<string>  $signals
+     * @return non-empty-array<array-key, SignalType> by element path
+     */
+    private function carried(CableType $cable, array $signals): array
+    {
+        $types = array_map(fn (string $id): SignalType => $this->catalogue->signals[$id] ?? throw CannotPropose::unknown('signal', $id, 'signal'), $signals);
+        if ($types === []) {
+            throw CannotPropose::unknown('signal', '', 'signal');
+        }
+        if (count($types) === 1 && $this->needsParts($types[0]) > 1 && $this->carriesAll($cable, '', $types[0])) {
+            return ['' => $types[0]];
+        }
+        $carried = [];
+        $next = 0;
+        foreach ($cable->construction->children as $child) {
+            $type = $types[min($next, count($types) - 1)];
+            if ($child->kind->isConductor() || ! $this->carriesAll($cable, $child->key, $type)) {
+                continue;
+            }
+            $carried[$child->key] = $type;
+            $next++;
+        }
+        if (count($carried) <= 1 && count($types) === 1 && $this->carriesAll($cable, '', $types[0])) {
+            return ['' => $types[0]];
+        }
+
+        return $carried !== [] ? $carried : throw CannotPropose::carriesNothing($cable->name, $types[0]->name);
+    }
+
+    /** How many circuits of a signal a cable carries; none where it cannot. */
+    public function capacity(CableType $cable, SignalType $signal): int
+    {
+        try {
+            return count($this->carried($cable, [$signal->id]));
+        } catch (CannotPropose) {
+            return 0;
+        }
+    }
+
+    private function needsParts(SignalType $signal): int
+    {
+        return max(1, ...array_map(static fn ($function): int => $function->part, $signal->functions));
+    }
+
+    private function carriesAll(CableType $cable, string $element, SignalType $signal): bool
+    {
+        foreach ($cable->conductorsWithin($element) as $conductor) {
+            if ($conductor->domain !== $signal->domain) {
+                return false;
+            }
+        }
+        $choice = ConductorChoice::of($cable, HouseRules::defaults());
+        foreach ($signal->functions as $function) {
+            if ($function->required && $choice->for($element, $function) === []) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<array-key, SignalType>  $carried
+     * @return array{End, array<int|string, Fitting>}
+     */
+    private function end(RunRequest $request, string $side, Termination $termination, array $carried): array
+    {
+        $legs = [];
+        $fittings = [];
+        foreach ($this->batches($termination, $side, $carried) as $i => [$plan, $elements]) {
+            $number = (string) ($i + 1);
+            $fitting = sprintf('%s.%s%s', $request->id, $side, $number);
+            $channels = $plan->channelsFor($carried[$elements[0]]);
+            $legs[] = new Leg('leg-'.$number, $number, $elements, $termination->leg, new Landing($fitting, $plan->id, array_combine($elements, array_slice($channels, 0, count($elements)))));
+            $fittings[$fitting] = [$plan, $number];
+        }
+        $several = count($legs) > 1;
+        if (! $several && $legs !== []) {
+            $legs = [new Leg($legs[0]->id, $request->code, [''], Length::zero(), $legs[0]->landing)];
+        }
+        $made = [];
+        foreach ($fittings as $id => [$plan, $number]) {
+            $made[$id] = new Fitting((string) $id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $plan->connector, $termination->location, $plan->inserts, $plan->shared);
+        }
+
+        return [new End($termination->location, $termination->tail, $termination->slack, $termination->preparation, $termination->spares, $legs), $made];
+    }
+
+    /**
+     * Circuits by fitting: as many on one connector as its plan has channels.
+     *
+     * @param  array<array-key, SignalType>  $carried
+     * @return list<array{ContactPlan, list<string>}>
+     */
+    private function batches(Termination $termination, string $side, array $carried): array
+    {
+        if ($termination->plans === []) {
+            return [];
+        }
+        $kinds = [];
+        foreach ($carried as $element => $signal) {
+            $kinds[$signal->id][] = (string) $element;
+        }
+        $batches = [];
+        foreach (array_keys($kinds) as $k => $signal) {
+            $id = $termination->plans[min($k, count($termination->plans) - 1)];
+            $plan = $this->catalogue->plans[$id] ?? throw CannotPropose::unknown($side.'.plans', $id, 'contact plan');
+            $serving = count($plan->channelsFor($this->catalogue->signals[$signal]));
+            if ($serving === 0) {
+                throw CannotPropose::planWithoutSignal($side.'.plans', $plan->name, $this->catalogue->signals[$signal]->name);
+            }
+            foreach (array_chunk($kinds[$signal], $serving) as $elements) {
+                $batches[] = [$plan, $elements];
+            }
+        }
+
+        return $batches;
+    }
+}

@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Proposing;
+
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Ways\Routing\ByWayOf;
+use Sartal\Core\Ways\Routing\Cargo;
+use Sartal\Core\Ways\Routing\Hop;
+use Sartal\Core\Ways\Routing\Router;
+
+/**
+ * A run from one line of words: "24 mic stage box 1 > amp rack patch via
+ * under-stage tray". How many, of which signal, from where, to where, through
+ * what. The rest is filled in from what the installation does elsewhere, and
+ * every guess is named.
+ */
+final class QuickLine
+{
+    /** @var list<Understood> */
+    private array $understood = [];
+
+    private function __construct(private readonly Installation $installation)
+    {
+    }
+
+    /** @throws CannotPropose naming what was not understood and how to say it */
+    public static function read(string $text, Installation $installation, string $id): QuickGuess
+    {
+        return (new self($installation))->guess($text, $id);
+    }
+
+    private function guess(string $text, string $id): QuickGuess
+    {
+        if (preg_match('~^\s*(?:(\d+)\s*[x×]?\s+)?(.+?)\s*(?:>|→|\bto\b)\s*(.+?)(?:\s+via\s+(.+))?\s*$~ui', $text, $m) !== 1) {
+            throw CannotPropose::unreadable($text);
+        }
+        $count = $m[1] === '' ? 1 : (int) $m[1];
+        [$signal, $rest] = $this->signal($m[2]);
+        $from = $this->location('from', $rest);
+        $to = $this->location('to', $m[3]);
+        $said = $this->ways($m[4] ?? '');
+        $cable = $this->cable($count, $signal);
+        $ways = $this->pins($said, $from, $to, $cable);
+        $code = $this->code($cable->prefix);
+        $build = $this->build($cable->id);
+        $a = $this->end($from, Side::A, $signal, $cable);
+        $b = $this->end($to, Side::B, $signal, $cable);
+
+        return new QuickGuess(new RunRequest($id, $code, $cable->id, [$signal->id], $build, $a, $b, $ways), $this->understood);
+    }
+
+    /** @return array{SignalType, string} the signal, and the words that are left */
+    private function signal(string $words): array
+    {
+        $split = Words::split($words);
+        foreach ($this->installation->catalogue->signals as $signal) {
+            foreach ([...$signal->words, $signal->id] as $name) {
+                $at = array_search(mb_strtolower($name), $split, true);
+                if ($at !== false && count($split) > 1) {
+                    unset($split[$at]);
+                    $this->understood[] = new Understood('signal', $signal->name, true);
+
+                    return [$signal, implode(' ', $split)];
+                }
+            }
+        }
+        throw CannotPropose::unsaid('signal', $words, sprintf('Say which signal, such as %s.', implode(', ', $this->examples())));
+    }
+
+    /** @return list<string> */
+    private function examples(): array
+    {
+        $words = [];
+        foreach ($this->installation->catalogue->signals as $signal) {
+            $words[] = $signal->words[0] ?? $signal->id;
+        }
+
+        return array_slice($words, 0, 6);
+    }
+
+    private function location(string $field, string $words): string
+    {
+        $names = array_map(static fn ($location): string => $location->name, $this->installation->locations);
+        $best = Words::best($words, $names);
+        if (count($best) !== 1) {
+            throw CannotPropose::unsaid($field, $words, $best === [] ? 'No place has such a name. Add it under Rules, or say another.' : 'It could be '.implode(' or ', array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4))).'. Say which.');
+        }
+        $this->understood[] = new Understood($field, $names[$best[0]], true);
+
+        return $best[0];
+    }
+
+    /** @return list<string> ids of ways that were said, in their order */
+    private function ways(string $words): array
+    {
+        $names = array_map(static fn ($way): string => $way->name, $this->installation->ways);
+        $ways = [];
+        foreach ($words === '' ? [] : (preg_split('~\s*(?:,|\+|\bthen\b|\band\b)\s*~ui', trim($words)) ?: []) as $said) {
+            $best = Words::best($said, $names);
+            if (count($best) !== 1) {
+                throw CannotPropose::unsaid('ways', $said, $best === [] ? 'No way has such a name. Add it under Rules, or say another.' : 'It could be '.implode(' or ', array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4))).'. Say which.');
+            }
+            $ways[] = $best[0];
+        }
+
+        return $ways;
+    }
+
+    /**
+     * The whole way by those that were said. Where it is the shortest anyway, nothing is pinned.
+     *
+     * @param  list<string>  $said
+     * @return list<string>
+     */
+    private function pins(array $said, string $from, string $to, CableType $cable): array
+    {
+        $router = new Router($this->installation);
+        $cargo = Cargo::of($cable);
+        $usual = $router->shortest($from, $to, $cargo);
+        $shortest = $usual === null ? [] : array_map(static fn (Hop $hop): string => $hop->way->id, $usual);
+        $by = array_map(fn (string $id): Way => $this->installation->ways[$id], $said);
+        $ways = $said === [] ? $shortest : (new ByWayOf($router, $cargo))->ways($from, $to, $by) ?? $said;
+        if ($ways !== []) {
+            $this->understood[] = new Understood('ways', implode(', ', array_map(fn (string $id): string => $this->installation->ways[$id]->name, $ways)), $said !== []);
+        }
+
+        return $ways === $shortest ? [] : $ways;
+    }
+
+    /** The smallest cable that carries as many; the one that the house uses most for such a signal where there are several. */
+    private function cable(int $count, SignalType $signal): CableType
+    {
+        $proposer = new Proposer($this->installation->catalogue);
+        $used = [];
+        $families = [];
+        foreach ($this->installation->runs as $run) {
+            foreach ($run->carries as $carriage) {
+                if (($this->installation->circuits[$carriage->circuit]->signal ?? '') === $signal->id) {
+                    $used[$run->cable] = ($used[$run->cable] ?? 0) + 1;
+                    $families[$this->installation->catalogue->cables[$run->cable]->family ?? ''] = true;
+                }
+            }
+        }
+        $best = null;
+        $rank = [];
+        $most = 0;
+        foreach ($this->installation->catalogue->cables as $cable) {
+            // Where the house has a kind of cable for such a signal, no other kind is guessed.
+            $capacity = $cable->retired || $families !== [] && ! isset($families[$cable->family]) ? 0 : $proposer->capacity($cable, $signal);
+            $most = max($most, $capacity);
+            $line = $cable->impedance('') ?? $this->lineWithin($cable);
+            if ($capacity < $count || $signal->impedance !== null && ($line === null || abs($line - $signal->impedance) > 0.12 * $signal->impedance)) {
+                continue;
+            }
+            $own = [$capacity, -($used[$cable->id] ?? 0), $cable->outerDiameter->nanometres];
+            if ($best === null || $own < $rank) {
+                [$best, $rank] = [$cable, $own];
+            }
+        }
+        if ($best === null) {
+            throw CannotPropose::unsaid('cable', (string) $count, sprintf('The largest cable carries %d of %s. Say fewer, and add several runs.', $most, $signal->name));
+        }
+        $this->understood[] = new Understood('cable', $best->name, false);
+
+        return $best;
+    }
+
+    /** Of the first element that is a line. */
+    private function lineWithin(CableType $cable): ?float
+    {
+        foreach ($cable->construction->children as $child) {
+            $line = $cable->impedance($child->key);
+            if ($line !== null) {
+                return $line;
+            }
+        }
+
+        return null;
+    }
+
+    /** One higher than the highest number with the same prefix. */
+    private function code(string $prefix): string
+    {
+        $highest = 0;
+        foreach ($this->installation->runs as $run) {
+            if (preg_match('~^'.preg_quote($prefix, '~').'-?(\d+)$~', $run->code, $m) === 1) {
+                $highest = max($highest, (int) $m[1]);
+            }
+        }
+        $code = sprintf('%s-%03d', $prefix, $highest === 0 ? 1 : $highest + 1);
+        $this->understood[] = new Understood('code', $code, false);
+
+        return $code;
+    }
+
+    private function build(string $cable): Build
+    {
+        foreach ($this->installation->runs as $run) {
+            if ($run->cable === $cable) {
+                return $run->build;
+            }
+        }
+
+        return Build::Shop;
+    }
+
+    private function end(string $location, Side $side, SignalType $signal, CableType $cable): Termination
+    {
+        [$like, $plan] = $this->habit($location, $side, $signal, $cable);
+        if ($plan === null) {
+            foreach ($this->installation->catalogue->plans as $candidate) {
+                if (! $candidate->retired && $candidate->channelsFor($signal) !== []) {
+                    $plan ??= $candidate->id;
+                }
+            }
+        }
+        $plans = $plan === null ? [] : [$plan];
+        $name = $plan === null ? 'none: the end stays bare' : $this->installation->catalogue->connectors[$this->installation->catalogue->plans[$plan]->connector]->name ?? $plan;
+        $this->understood[] = new Understood('connector '.$side->value, $name, false);
+
+        return new Termination(
+            $location, $plans,
+            $like->tail ?? Length::metres(1), $like->slack ?? Length::millimetres(300), $like->preparation ?? Length::millimetres(40), $like->spares ?? 1,
+            $like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero(),
+        );
+    }
+
+    /**
+     * How such a signal ends elsewhere: at the same place with the same cable, at the same place, on the same side.
+     *
+     * @return array{?End, ?string} the end that serves as the pattern, and its plan
+     */
+    private function habit(string $location, Side $side, SignalType $signal, CableType $cable): array
+    {
+        $best = [null, null];
+        $most = 0;
+        foreach ($this->installation->runs as $run) {
+            $carries = array_filter($run->carries, fn ($carriage): bool => ($this->installation->circuits[$carriage->circuit]->signal ?? '') === $signal->id);
+            foreach ($carries === [] ? [] : Side::cases() as $at) {
+                $end = $run->end($at);
+                $plan = ($end->legs[0] ?? null)?->landing?->plan;
+                $score = ($end->location === $location ? 4 : 0) + ($run->cable === $cable->id ? 3 : 0) + ($at === $side ? 2 : 0);
+                if ($plan !== null && $score > $most && isset($this->installation->catalogue->plans[$plan])) {
+                    $best = [$end, $plan];
+                    $most = $score;
+                }
+            }
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Proposing;
+
+use Sartal\Core\Given\Measure\Length;
+
+/** What a planner says about one end: where, which connectors by which plans, and its lengths. */
+final readonly class Termination
+{
+    /**
+     * @param  list<string>  $plans  a contact plan for each kind of signal in the cable, in the cable's order
+     * @param  Length  $leg  length of the legs, where the end parts into several
+     */
+    public function __construct(
+        public string $location,
+        public array $plans,
+        public Length $tail,
+        public Length $slack,
+        public Length $preparation,
+        public int $spares,
+        public Length $leg,
+    ) {
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Diagnosing;
+
+/** One or more faults together whose simulated reading is the one that was taken. */
+final readonly class Cause
+{
+    /** @param  non-empty-list<Fault>  $faults */
+    public function __construct(public array $faults)
+    {
+    }
+
+    /** Fewer faults first, then likelier kinds, then fewer joints to have gone wrong. */
+    public function weight(): int
+    {
+        $weight = 0;
+        foreach ($this->faults as $fault) {
+            $weight += 10_000 + $fault->kind->rank() * 100 + min(99, count($fault->edges));
+        }
+
+        return $weight;
+    }
+
+    public function key(): string
+    {
+        $keys = array_map(static fn (Fault $fault): string => $fault->key(), $this->faults);
+        sort($keys, SORT_STRING);
+
+        return implode('+', $keys);
+    }
+}

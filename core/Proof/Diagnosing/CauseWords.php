@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Diagnosing;
+
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Installation\Installation;
+
+/** Names a cause as a technician would, and says what it does to the signal. */
+final class CauseWords
+{
+    /** @var array<int|string, list<Joint>> by terminal */
+    private array $at = [];
+
+    /** @var array<int|string, Joint> by joint id */
+    private array $joints = [];
+
+    /** @var array<int|string, array<int|string, true>> fitting → channels on it */
+    private array $channels = [];
+
+    /** @param  list<Joint>  $joints */
+    public function __construct(private readonly Installation $installation, array $joints)
+    {
+        foreach ($joints as $joint) {
+            $this->at[$joint->to][] = $joint;
+            $this->joints[$joint->id()] = $joint;
+            $this->channels[Node::fitting($joint->to) ?? ''][$joint->channel] = true;
+        }
+    }
+
+    public function name(Fault $fault): string
+    {
+        $place = $this->place($fault);
+        $contacts = array_map(Node::address(...), $fault->nodes);
+
+        return match ($fault->kind) {
+            FaultKind::Open => $this->open($fault, $place),
+            FaultKind::Swap => sprintf('%s are swapped at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::Short => sprintf('%s are bridged at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::ShellBond => sprintf('%s touches the shell at %s', ucfirst($this->contact($this->notShell($fault->nodes))), $place),
+            FaultKind::Move => sprintf('The core for %s sits on contact %s at %s', $this->contact($fault->nodes[0]), $contacts[1], $place),
+            FaultKind::Crossed => sprintf('Two elements are exchanged at %s: contacts %s', $place, $this->exchanges($contacts)),
+            FaultKind::Shift => count($fault->nodes) > 2
+                ? sprintf('Contacts %s are turned round by one at %s', implode(', ', $contacts), $place)
+                : sprintf('Everything from contact %s to %s sits %d %s at %s', $contacts[0], $contacts[1], abs($fault->by), (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'), $place),
+            FaultKind::Mirrored => sprintf('%s are swapped at both ends alike', ucfirst($this->both(array_slice($fault->nodes, 0, 2)))),
+            FaultKind::Leak => $fault->nodes === []
+                ? sprintf('%s and %s leak to each other inside the cable', $this->conductor($fault->edges[0]), $this->conductor($fault->edges[1]))
+                : sprintf('%s leak to each other by some kilohms at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::Loose => $fault->nodes === []
+                ? sprintf('The conductor %s is broken inside and comes and goes', $this->conductor($fault->edges[0]))
+                : sprintf('%s comes and goes at %s', ucfirst($this->contact($fault->nodes[0])), $place),
+            FaultKind::Stuck => sprintf('The switch between %s stays %s', implode(' and ', array_map($this->far(...), $fault->nodes)), $fault->by === 0 ? 'at rest' : 'operated'),
+            FaultKind::Length => sprintf('The cable of %s is %d %% %s than planned: another one was cut, or is plugged in', $this->code($fault->edges[0]), abs($fault->by), $fault->by > 0 ? 'longer' : 'shorter'),
+            FaultKind::Split => sprintf('The cores on contacts %s and %s are exchanged at both ends: a split pair', $contacts[0], $contacts[1]),
+        };
+    }
+
+    private function open(Fault $fault, string $place): string
+    {
+        return match (true) {
+            $fault->nodes === [] => sprintf('The conductor %s is broken along the cable', $this->conductor($fault->edges[0])),
+            count($fault->nodes) === 1 => sprintf('%s is open at %s', ucfirst($this->contact($fault->nodes[0])), $place),
+            array_filter($fault->nodes, Node::isShell(...)) !== [] => sprintf('The shell is not joined to %s at %s', $this->contact($this->notShell($fault->nodes)), $place),
+            default => sprintf('The wire between %s is missing', implode(' and ', array_map($this->far(...), $fault->nodes))),
+        };
+    }
+
+    /** A contact with the name of its connector. */
+    private function far(string $node): string
+    {
+        $label = $this->installation->fittings[Node::fitting($node) ?? '']->label ?? '';
+
+        return trim($label.' '.$this->contact($node));
+    }
+
+    private function code(string $conductor): string
+    {
+        $run = explode(':', $conductor, 3)[1] ?? '';
+
+        return $this->installation->runs[$run]->code ?? $run;
+    }
+
+    public function consequence(Fault $fault): string
+    {
+        foreach ($this->concerned($fault) as $circuit => $functions) {
+            $signal = $this->installation->catalogue->signals[$this->installation->circuits[$circuit]->signal ?? ''] ?? null;
+            $words = $signal?->consequence($fault->kind->value, $functions) ?? '';
+            if ($words !== '') {
+                return $words;
+            }
+        }
+
+        return match ($fault->kind) {
+            FaultKind::Loose => 'It works on the bench and crackles when somebody moves it.',
+            FaultKind::Leak => 'Noise, and a level that sags; near mains a shock.',
+            FaultKind::Mirrored => 'It passes a map. Where the screen carries a signal it hums.',
+            FaultKind::Stuck => 'It does what it does whatever the switch says.',
+            FaultKind::Length => 'Loss and delay are not those that were planned.',
+            default => '',
+        };
+    }
+
+    /** The fitting to open; "" where the fault is in the cable or at both ends. */
+    public function fitting(Fault $fault): string
+    {
+        $fittings = array_unique(array_map(static fn (string $node): string => Node::fitting($node) ?? '', $fault->nodes));
+
+        return count($fittings) === 1 ? $fittings[0] : '';
+    }
+
+    /** "A" or "B"; "" where the fault is in the cable, at both ends, or where ends of both kinds meet. */
+    public function side(Fault $fault): string
+    {
+        $sides = [];
+        foreach ($fault->nodes as $node) {
+            foreach ($this->at[$node] ?? [] as $joint) {
+                $sides[$joint->side->value] = true;
+            }
+        }
+
+        return count($sides) === 1 ? (string) array_key_first($sides) : '';
+    }
+
+    /** @return array<int|string, list<string>> circuit → functions */
+    private function concerned(Fault $fault): array
+    {
+        $functions = [];
+        $joints = [];
+        foreach ($fault->nodes as $node) {
+            array_push($joints, ...($this->at[$node] ?? []));
+        }
+        if ($fault->nodes === []) {
+            $joints = array_filter($this->joints, fn (Joint $joint): bool => 'c:'.$joint->run.':'.$joint->conductor === $fault->edges[0]);
+        }
+        foreach ($joints as $joint) {
+            if (! in_array($joint->function, $functions[$joint->circuit] ?? [], true)) {
+                $functions[$joint->circuit][] = $joint->function;
+            }
+        }
+
+        return $functions;
+    }
+
+    private function place(Fault $fault): string
+    {
+        $fitting = $this->installation->fittings[$this->fitting($fault)] ?? null;
+        $side = $this->side($fault);
+        if ($fitting === null) {
+            return 'both ends';
+        }
+
+        return ($side === '' ? '' : 'end '.$side.', ').$fitting->label;
+    }
+
+    private function contact(string $node): string
+    {
+        $address = Node::isShell($node) ? 'the shell' : 'contact '.Node::address($node);
+        $serves = $this->serves($node);
+
+        return $serves === '' ? $address : sprintf('%s (%s)', $address, $serves);
+    }
+
+    /** "cold", or "channel 3 cold" where the connector holds several channels. */
+    private function serves(string $node): string
+    {
+        $joint = $this->at[$node][0] ?? null;
+        if ($joint === null || $joint->function === '') {
+            return '';
+        }
+        $several = $this->channels[Node::fitting($node) ?? ''] ?? [];
+
+        return (count($several) > 1 ? 'channel '.$joint->channel.' ' : '').$joint->function;
+    }
+
+    /** @param  list<string>  $nodes */
+    private function both(array $nodes): string
+    {
+        $serves = array_map($this->serves(...), $nodes);
+
+        return in_array('', $serves, true)
+            ? implode(' and ', array_map($this->contact(...), $nodes))
+            : sprintf('%s and %s, contacts %s and %s,', $serves[0], $serves[1], Node::address($nodes[0]), Node::address($nodes[1]));
+    }
+
+    /** @param  list<string>  $nodes */
+    private function notShell(array $nodes): string
+    {
+        return Node::isShell($nodes[0]) ? $nodes[1] : $nodes[0];
+    }
+
+    /** @param  list<string>  $contacts */
+    private function exchanges(array $contacts): string
+    {
+        $pairs = array_map(static fn (array $pair): string => implode(' with ', $pair), array_chunk($contacts, 2));
+
+        return implode(', ', $pairs);
+    }
+
+    private function conductor(string $edge): string
+    {
+        [, $run, $path] = explode(':', $edge, 3) + ['', '', ''];
+        $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable ?? ''] ?? null;
+
+        return trim(($cable?->element($path)->label ?? '').' '.$path);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Diagnosing;
+
+use Sartal\Core\Ends\Wiring\Edit;
+
+/** One thing that may have gone wrong: an edit of the wiring, and what is needed to name it. */
+final readonly class Fault
+{
+    /**
+     * @param  list<string>  $nodes  the terminals concerned, as wired when nothing is wrong
+     * @param  list<string>  $edges  the joints or conductors concerned
+     * @param  int  $by  how many places, for a shift
+     */
+    public function __construct(
+        public FaultKind $kind,
+        public array $nodes,
+        public array $edges,
+        public Edit $edit,
+        public int $by = 0,
+    ) {
+    }
+
+    /** The same for the same fault, whichever end of it was come upon first. */
+    public function key(): string
+    {
+        [$nodes, $edges] = [$this->nodes, $this->edges];
+        sort($nodes, SORT_STRING);
+        sort($edges, SORT_STRING);
+
+        return $this->kind->value.':'.implode(',', $nodes).':'.implode(',', $edges).':'.$this->by;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Diagnosing;
+
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Installation\Installation;
+
+/** Where faults can be: the terminals of each connector in their order, and which joints belong to one element. */
+final readonly class FaultPlaces
+{
+    /**
+     * @param  array<int|string, list<string>>  $terminals  by fitting
+     * @param  array<int|string, int>  $order  place of a terminal in its connector
+     * @param  array<int|string, string>  $groups  joint id → element
+     */
+    private function __construct(
+        public array $terminals,
+        public array $order,
+        public array $groups,
+    ) {
+    }
+
+    /** @param  list<Joint>  $joints */
+    public static function of(Assembly $assembly, array $joints, Installation $installation): self
+    {
+        $terminals = [];
+        $order = [];
+        foreach ($assembly->fittings as $id) {
+            $fitting = $installation->fittings[$id] ?? null;
+            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            foreach (array_keys($layout->cavities ?? []) as $place => $address) {
+                $node = Node::terminal($id, (string) $address);
+                $terminals[$id][] = $node;
+                $order[$node] = $place;
+            }
+        }
+        $groups = [];
+        foreach ($joints as $joint) {
+            $parent = strrpos($joint->conductor, '/');
+            $groups[$joint->id()] = $parent === false ? '' : $joint->run.':'.substr($joint->conductor, 0, $parent);
+        }
+
+        return new self($terminals, $order, $groups);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Diagnosing;
+
+use Sartal\Core\Ends\Wiring\Edit;
+
+/** Two conductors that changed places in one connector. */
+final class Swaps implements FaultSource
+{
+    public function in(Patch $patch): iterable
+    {
+        foreach ($patch->joints as $joints) {
+            $count = count($joints);
+            for ($i = 0; $i < $count; $i++) {
+                for ($j = $i + 1; $j < $count; $j++) {
+                    [$one, $other] = [$joints[$i], $joints[$j]];
+                    if ($one->to !== $other->to) {
+                        yield new Fault(FaultKind::Swap, [$one->to, $other->to], [$one->id, $other->id], new Edit([
+                            $one->id => $one->movedTo($other->to),
+                            $other->id => $other->movedTo($one->to),
+                        ]));
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Testing;
+
+use Sartal\Core\Ends\Wiring\EdgeKind;
+use Sartal\Core\Ends\Wiring\Resistance;
+use Sartal\Core\Ends\Wiring\Wiring;
+
+/**
+ * What a certifier says of each pair: its length in m, its delay in ns, the
+ * resistance there and back in Ω. Length = NVP × c × t ÷ 2 (circuit theory):
+ * the reflection comes from the first end that is open or shorted, so it is
+ * the length of the conductor that hangs on the contact.
+ */
+final readonly class CertifierSense implements Sense
+{
+    public const LENGTH = '';
+
+    public const DELAY = 'delay';
+
+    public const LOOP = 'loop';
+
+    /** What is put down to the velocity of propagation: common practice. */
+    private const SHARE = 0.15;
+
+    /** m, ns or Ω that no certifier splits. */
+    private const LEAST = 1.0;
+
+    public function __construct(private TestSetup $setup)
+    {
+    }
+
+    /** Which of the three a question is about. */
+    public static function what(string $at): string
+    {
+        return explode('#', $at, 2)[1] ?? self::LENGTH;
+    }
+
+    public static function question(string $pair, string $what): string
+    {
+        return $what === self::LENGTH ? $pair : $pair.'#'.$what;
+    }
+
+    public function questions(Wiring $good): array
+    {
+        $questions = [];
+        // Nothing else fits it.
+        foreach ($this->setup->makeup->category ? $this->setup->pairIds() : [] as $pair) {
+            $questions[] = $pair;
+            if (isset($this->setup->makeup->nanosecondsPerMetre[$pair])) {
+                $questions[] = self::question($pair, self::DELAY);
+            }
+            if (count($this->through($good, $pair)) > 1) {
+                $questions[] = self::question($pair, self::LOOP);
+            }
+        }
+
+        return $questions;
+    }
+
+    public function nodes(string $at): array
+    {
+        return $this->setup->pair(explode('#', $at, 2)[0])->nodes ?? [];
+    }
+
+    public function answer(Wiring $wiring, string $at): float
+    {
+        $pair = explode('#', $at, 2)[0];
+
+        return match (self::what($at)) {
+            self::DELAY => $this->metres($wiring, $pair) * ($this->setup->makeup->nanosecondsPerMetre[$pair] ?? NAN),
+            self::LOOP => $this->loop($wiring, $pair),
+            default => $this->metres($wiring, $pair),
+        };
+    }
+
+    public function agree(array|float|string $expected, array|float|string $read): bool
+    {
+        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
+    }
+
+    private function metres(Wiring $wiring, string $pair): float
+    {
+        $shortest = NAN;
+        foreach ($this->setup->pair($pair)->nodes ?? [] as $node) {
+            $metres = 0.0;
+            foreach ($wiring->at($node) as $joint) {
+                $core = $joint->kind === EdgeKind::Joint ? $joint->opposite($node) : '';
+                foreach ($core === '' ? [] : $wiring->at($core) as $edge) {
+                    $metres = $edge->kind === EdgeKind::Conductor ? max($metres, $edge->metres) : $metres;
+                }
+                if ($core !== '' && $metres === 0.0) {
+                    // Broken along the way: where, this cannot say.
+                    return NAN;
+                }
+            }
+            $shortest = is_nan($shortest) ? $metres : min($shortest, $metres);
+        }
+
+        return $shortest;
+    }
+
+    /** Each core from its contact to where it should arrive; INF where one does not. */
+    private function loop(Wiring $wiring, string $pair): float
+    {
+        $ohms = 0.0;
+        foreach ($this->setup->pair($pair)->nodes ?? [] as $node) {
+            $far = array_keys(array_diff_key(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to), [$node => true]));
+            $ohms += $far === [] ? INF : Resistance::between($wiring, $node, (string) $far[0], MapMethod::LAMP);
+        }
+
+        return $ohms;
+    }
+
+    /** @return list<string> contacts of a pair that lead somewhere */
+    private function through(Wiring $wiring, string $pair): array
+    {
+        return array_values(array_filter($this->setup->pair($pair)->nodes ?? [], fn (string $node): bool => count(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to)) > 0));
+    }
+}

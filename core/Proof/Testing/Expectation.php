@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Testing;
+
+use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
+
+/** What an assembly should read, computed from its wiring. */
+final class Expectation
+{
+    private ?Senses $senses = null;
+
+    /** @param  array<int|string, SwitchState>  $states  of its switches by id, at rest left out */
+    private function __construct(
+        public readonly Wiring $wiring,
+        public readonly TestSetup $setup,
+        public readonly Reading $reading,
+        public readonly array $states,
+    ) {
+    }
+
+    /** @param  list<SwitchState>  $states  of its switches */
+    public static function of(Wiring $wiring, TestSetup $setup, array $states = []): self
+    {
+        $byId = [];
+        foreach ($states as $state) {
+            if ($state->id !== '') {
+                $byId[$state->id] = $state;
+            }
+        }
+
+        return new self($wiring, $setup, MapMethod::read($wiring, $setup), $byId);
+    }
+
+    public function senses(): Senses
+    {
+        return $this->senses ??= new Senses($this->wiring, $this->setup, $this->states);
+    }
+
+    /**
+     * Probed nodes whose line differs from what was expected. A line that was
+     * not read does not differ.
+     *
+     * @return list<string>
+     */
+    public function wrongLines(Reading $reading): array
+    {
+        $wrong = [];
+        foreach ($reading->lights as $from => $to) {
+            if ($to !== ($this->reading->lights[$from] ?? null)) {
+                $wrong[] = (string) $from;
+            }
+        }
+
+        return $wrong;
+    }
+
+    /** @return list<string> probed nodes whose line has not been read */
+    public function unreadLines(Reading $reading): array
+    {
+        return array_map(strval(...), array_keys(array_diff_key($this->reading->lights, $reading->lights)));
+    }
+
+    /** @return list<string> ids of pairs found split that should not be, or the other way round */
+    public function wrongPairs(Reading $reading): array
+    {
+        if ($reading->splits === null) {
+            return [];
+        }
+        $expected = $this->reading->splits ?? [];
+
+        return [...array_values(array_diff($reading->splits, $expected)), ...array_values(array_diff($expected, $reading->splits))];
+    }
+
+    /** @return list<Sample> that are not what they should be */
+    public function wrongSamples(Reading $reading): array
+    {
+        return array_values(array_filter($reading->samples, $this->senses()->isWrong(...)));
+    }
+
+    /** Questions of a method that have no answer yet. */
+    public function unasked(Method $method, Reading $reading): int
+    {
+        if ($method === Method::Map || $method === Method::Shells) {
+            return count($this->unreadLines($reading));
+        }
+        if ($method === Method::Pairs && $reading->splits !== null) {
+            return 0;
+        }
+        $unasked = 0;
+        foreach ($this->senses()->questions($method) as $question) {
+            $unasked += isset($reading->samples[$question->key()]) ? 0 : 1;
+        }
+
+        return $unasked;
+    }
+
+    public function verdict(Reading $reading): Verdict
+    {
+        return match (true) {
+            $this->wrongLines($reading) !== [] || $this->wrongPairs($reading) !== [] || $this->wrongSamples($reading) !== [] => Verdict::Fails,
+            $this->unreadLines($reading) !== [] || $this->reading->lights === [] => Verdict::Incomplete,
+            default => Verdict::Passes,
+        };
+    }
+
+    /** Changes whenever what should be read changes. */
+    public function fingerprint(): string
+    {
+        $switched = [];
+        foreach ($this->states as $id => $_) {
+            $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->setup)->lights;
+        }
+
+        return hash('xxh128', serialize([$this->reading->lights, $this->reading->splits, ...($switched === [] ? [] : [$switched])]));
+    }
+}

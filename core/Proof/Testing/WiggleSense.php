@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Proof\Testing;
+
+use Sartal\Core\Ends\Wiring\Wiring;
+
+/** The cable and its ends are moved while a line is read: what is loose comes and goes. */
+final readonly class WiggleSense implements Sense
+{
+    use AgreesExactly;
+
+    public const STEADY = 'steady';
+
+    public const GOES = 'comes and goes';
+
+    public function __construct(private TestSetup $setup)
+    {
+    }
+
+    public function questions(Wiring $good): array
+    {
+        return array_map(strval(...), array_keys($this->setup->from));
+    }
+
+    public function nodes(string $at): array
+    {
+        return [$at];
+    }
+
+    public function answer(Wiring $wiring, string $at): string
+    {
+        $still = array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->to);
+        $moved = array_intersect_key($wiring->reach($at, MapMethod::LAMP, shaken: true), $this->setup->to);
+
+        return count($still) === count($moved) ? self::STEADY : self::GOES;
+    }
+}

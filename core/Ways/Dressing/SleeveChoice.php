@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ways\Dressing;
+
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Term;
+use Sartal\Core\Given\Measure\Worked;
+
+/** Braided sleeving, used within its stated range and cut longer, because it shortens as it opens. Source: common practice. */
+final class SleeveChoice
+{
+    /** In the middle of the 10 to 15 % that are usual. */
+    private const LONGER = 0.125;
+
+    private const STEP = 10;
+
+    /**
+     * @param  array<Part>  $parts
+     * @return ?Part the smallest that goes round; null where none does
+     */
+    public static function among(array $parts, Length $diameter): ?Part
+    {
+        $fit = array_filter($parts, static fn (Part $part): bool => $part->kind === PartKind::Sleeve && $part->grips !== null && $part->grips->takes($diameter));
+        usort($fit, static fn (Part $a, Part $b): int => ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0) ?: $a->id <=> $b->id);
+
+        return $fit[0] ?? null;
+    }
+
+    /** What to cut for a stretch of a loom. */
+    public static function cut(Length $stretch): Worked
+    {
+        return Worked::roundedUp([
+            new Term('stretch', 'of the loom that it covers', $stretch, 'the loom'),
+            new Term('opening', sprintf('%s %% more, because it shortens as it opens', self::LONGER * 100), $stretch->times(self::LONGER), '10 to 15 %, common practice'),
+        ], Length::millimetres(self::STEP));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ways\Looming;
+
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\InvalidMeasure;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Term;
+use Sartal\Core\Given\Measure\Worked;
+use Sartal\Core\Given\Schools\LengthPractice;
+
+/**
+ * The length that a run is cut at: ways × (1 + route allowance) + what its
+ * loom and its panels ask for + both tails + both service slacks + both
+ * preparation lengths + spare re-terminations × preparation, rounded up to the
+ * cut step. Source: common practice.
+ */
+final class CutLength
+{
+    /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
+    public static function of(Run $run, Installation $installation, Lay $lay): Worked
+    {
+        $rules = $installation->rules;
+        $ways = $lay->route->length();
+        $through = array_map(static fn ($hop): string => sprintf('%s %s', $hop->way->name, $hop->way->length->canonical()), $lay->route->hops);
+        $a = $run->a;
+        $b = $run->b;
+        $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
+
+        $terms = [
+            new Term('ways', implode(' + ', $through), $ways, $lay->route->pinned ? 'the ways that a planner pinned' : 'the shortest permitted way'),
+            new Term('route allowance', self::percent($rules->routeAllowance).' of the ways', $ways->times($rules->routeAllowance / 100), 'house rule'),
+            ...$lay->extra,
+            self::both('tails', $a->tail, $b->tail),
+            self::both('service slack', $a->slack, $b->slack),
+            self::both('preparation', $a->preparation, $b->preparation),
+            new Term('spare ends', sprintf('%d × %s + %d × %s', $a->spares, $a->preparation->canonical(), $b->spares, $b->preparation->canonical()), $spare, 'each spare uses up one preparation'),
+        ];
+        if ($rules->on(LengthPractice::class) === LengthPractice::CutLong) {
+            $terms[] = new Term('trim allowance', '2 × '.$rules->trimAllowance->canonical(), $rules->trimAllowance->times(2), 'house rule: cut long, trim at the connector');
+        }
+        if ($run->build === Build::Site) {
+            $terms[] = new Term('paid out long', 'trimmed in place', $rules->payOut, 'house rule for ends that are made in place');
+        }
+
+        return Worked::roundedUp($terms, $rules->cutStep);
+    }
+
+    private static function both(string $label, Length $a, Length $b): Term
+    {
+        return new Term($label, 'A '.$a->canonical().' + B '.$b->canonical(), $a->plus($b), 'stated at each end');
+    }
+
+    private static function percent(float $percent): string
+    {
+        return rtrim(rtrim(number_format($percent, 3, '.', ''), '0'), '.').' %';
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Given\Measure\Length;
+
+/** A length that some of the cores, or of the tails, are cut to. */
+final readonly class CutTo
+{
+    /** @param  ?Length  $most  where they lie between two lengths */
+    public function __construct(public Length $length, public string $for, public ?Length $most = null)
+    {
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Pinout\Unused;
+use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Schools\School;
+
+/** What lies beside the vice while one end of a run is made. */
+final readonly class EndSheet
+{
+    /**
+     * @param  list<SheetFitting>  $fittings
+     * @param  list<list<int>>  $alike  numbers of fittings that are made alike
+     * @param  list<Unused>  $unused
+     * @param  list<School>  $rules  the house's choices that bear on this end
+     */
+    public function __construct(
+        public Run $run,
+        public Side $side,
+        public CableType $cable,
+        public string $location,
+        public array $fittings,
+        public array $alike,
+        public ?SlideOn $breakout,
+        public array $unused,
+        public array $rules,
+    ) {
+    }
+
+    public function isMains(): bool
+    {
+        foreach ($this->fittings as $fitting) {
+            if ($fitting->type->domain === \Sartal\Core\Given\Catalogue\HazardDomain::Mains) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Labelling\Label;
+use Sartal\Core\Ends\Preparing\LabelParts;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Run;
+
+/** Labels: what is wrapped round goes on when the end is closed, what is a sleeve is shrunk then; a run that is pulled is labelled before. */
+final readonly class LabelTasks
+{
+    public function __construct(private Draft $draft, private LabelParts $parts)
+    {
+    }
+
+    /**
+     * @param  array<int|string, EndWork>  $ends  by side
+     * @param  array<int|string, string>  $closes  fitting → operation that closes it
+     */
+    public function of(Run $run, Label $label, CableType $cable, array $ends, array $closes): void
+    {
+        $end = $ends[$label->side->value] ?? null;
+        $work = null;
+        $after = [];
+        foreach ($end->legs ?? [] as $fitting => $legs) {
+            foreach ($legs as $leg) {
+                if ($label->leg === '' || $leg->leg->leg->id === $label->leg) {
+                    $after[] = $closes[$fitting] ?? '';
+                    $work = $leg;
+                }
+            }
+        }
+        if ($label->leg !== '' && $work === null) {
+            return;
+        }
+        $elements = $label->leg === '' || $work === null ? [''] : $work->leg->leg->elements;
+        $over = count($elements) === 1 ? $cable->diameter($elements[0]) : null;
+        $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
+        $sleeve = $label->leg === '' ? $end?->sleeve : $work?->sleeve;
+        $first = $run->build === Build::Site && $label->leg === '';
+        $id = $this->draft->add(new Operation(
+            $run->id.'|label|'.$label->side->value.'|'.$label->leg, $part !== null && ! $part->split ? Task::Shrink : Task::Label, $run->id, $label->side,
+            sprintf('%s end %s', $run->code, $label->side->value).($label->leg === '' ? '' : ', tail '.$label->code), self::words($label, $part), $part !== null && ! $part->split ? 'shrink' : 'label', $first ? 20 : 1600,
+            leg: $label->leg, detail: $label->leg === '' ? 'to '.$label->to : '', part: $part->id ?? '', like: 'label|'.($part->id ?? ''), cautions: $part !== null && ! $part->split ? Cautions::of(Task::Shrink) : [],
+            check: 'Read it once the right way up: the code is this cable’s.', why: 'Every end and every tail says which it is.',
+        ));
+        if ($first) {
+            $this->draft->need($id, $run->id.'|mark', 'The mark says which end this is.');
+            $this->draft->need($run->id.'|pull', $id, 'It is labelled before it is pulled: in the way, nobody can tell it apart.');
+
+            return;
+        }
+        $this->draft->need($id, [...$after, $run->id.'|mark', $sleeve ?? ''], 'The end is closed first, so that the label sits where it stays.');
+    }
+
+    private static function words(Label $label, ?Part $part): string
+    {
+        return match (true) {
+            $part === null => 'Label '.$label->code.' '.$label->end,
+            $part->split => 'Put the label on: '.$label->code.' '.$label->end,
+            default => 'Shrink the label: '.$label->code.' '.$label->end,
+        };
+    }
+}

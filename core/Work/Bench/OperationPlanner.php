@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Preparing\LabelParts;
+use Sartal\Core\Ends\Preparing\Passing;
+use Sartal\Core\Ends\Preparing\WireFerrules;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/** Everything that is done to make an assembly, and what must be done before what. */
+final readonly class OperationPlanner
+{
+    private EndSheets $sheets;
+
+    private LabelParts $labels;
+
+    /** @param  array<int|string, array<int|string, Part>>  $covers  run → stretch of its loom, in words → the sleeve over it ({@see Covers}) */
+    public function __construct(private Installation $installation, private array $covers = [])
+    {
+        $this->sheets = new EndSheets($installation);
+        $this->labels = new LabelParts($installation->catalogue, $installation->rules);
+    }
+
+    /**
+     * @param  array<int|string, RunPlan>  $plans  by run
+     * @return list<Operation> as they were found; {@see Sequencer} puts them in order
+     */
+    public function of(Assembly $assembly, array $plans): array
+    {
+        $draft = new Draft;
+        $runs = $this->runs($assembly);
+        $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->cables[$run->cable], $runs);
+        $ends = $this->ends($draft, $runs, $cables, $plans);
+        $closes = $this->fittings($draft, $ends, $cables);
+        $this->links($draft, $assembly, $runs);
+        $labels = new LabelTasks($draft, $this->labels);
+        foreach ($runs as $run) {
+            foreach ($plans[$run->id]->labels as $label) {
+                $labels->of($run, $label, $cables[$run->id], $ends[$run->id], $closes);
+            }
+        }
+        foreach ($runs as $run) {
+            $this->cover($draft, $run, $ends[$run->id]);
+        }
+        $this->test($draft, $assembly, $runs, $closes);
+
+        return $draft->operations();
+    }
+
+    /** @return array<int|string, Run> those that are made, and of which something is known */
+    private function runs(Assembly $assembly): array
+    {
+        $runs = [];
+        foreach ($assembly->runs as $id) {
+            $run = $this->installation->runs[$id];
+            if (! $run->withdrawn && isset($this->installation->catalogue->cables[$run->cable])) {
+                $runs[$id] = $run;
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, CableType>  $cables
+     * @param  array<int|string, RunPlan>  $plans
+     * @return array<int|string, array<int|string, EndWork>> by run and side
+     */
+    private function ends(Draft $draft, array $runs, array $cables, array $plans): array
+    {
+        $shared = [];
+        foreach ($runs as $run) {
+            foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                $shared[$leg->landing->fitting ?? ''] = ($shared[$leg->landing->fitting ?? ''] ?? 0) + 1;
+            }
+        }
+        $whole = new RunTasks($draft);
+        $tasks = new EndTasks($draft, $this->installation->rules, new WireFerrules($this->installation->catalogue, $this->installation->rules), $this->labels);
+        $ends = [];
+        foreach ($runs as $run) {
+            $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
+            foreach (Side::cases() as $side) {
+                $sheet = $this->sheets->of($run, $side, $plans[$run->id]);
+                if ($sheet !== null) {
+                    $ends[$run->id][$side->value] = $tasks->of($sheet, $shared, $after);
+                }
+            }
+        }
+
+        return $ends;
+    }
+
+    /**
+     * @param  array<int|string, array<int|string, EndWork>>  $ends
+     * @param  array<int|string, CableType>  $cables
+     * @return array<int|string, string> fitting → operation that closes it
+     */
+    private function fittings(Draft $draft, array $ends, array $cables): array
+    {
+        $sheets = $legs = [];
+        foreach ($ends as $sides) {
+            foreach ($sides as $end) {
+                foreach ($end->sheet->fittings as $fitting) {
+                    $sheets[$fitting->fitting->id][] = $fitting;
+                    $legs[$fitting->fitting->id] = [...$legs[$fitting->fitting->id] ?? [], ...$end->legs[$fitting->fitting->id]];
+                }
+            }
+        }
+        $tasks = new FittingTasks($draft, $this->installation);
+        $closes = [];
+        foreach ($sheets as $id => $of) {
+            $closes[$id] = $tasks->of($of, $legs[$id], $cables);
+        }
+
+        return $closes;
+    }
+
+    /**
+     * Jumpers between terminals of the assembly's own fittings.
+     *
+     * @param  array<int|string, Run>  $runs
+     */
+    private function links(Draft $draft, Assembly $assembly, array $runs): void
+    {
+        foreach ($this->installation->links as $link) {
+            [$from, $to] = [Node::named($link->from), Node::named($link->to)];
+            $fittings = array_values(array_filter([Node::fitting($from) ?? '', Node::fitting($to) ?? ''], fn (string $id): bool => in_array($id, $assembly->fittings, true)));
+            $tugs = array_values(array_filter(array_map(static fn (string $id): string => $id.'|tug', $fittings), $draft->has(...)));
+            $owner = $tugs === [] ? null : $draft->get($tugs[0]);
+            if ($owner === null || $fittings === [] || ! isset($runs[$owner->run])) {
+                continue;
+            }
+            $fitting = $this->installation->fittings[$fittings[0]];
+            $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
+            $id = $draft->add(new Operation(
+                'link|'.$link->from.'|'.$link->to, Task::Join, $owner->run, $owner->side, $this->name($from).' to '.$this->name($to), 'Join the jumper', $terminal === null ? 'join-solder' : StandardTimes::joining($terminal->joining), 990,
+                fitting: $fitting->id, detail: $link->note, tool: $terminal->tool ?? '', cautions: Cautions::of(Task::Join, $terminal?->joining), why: 'Jumpers go in before the cables are in the way.', skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
+                like: 'link', joining: $terminal?->joining, amount: 2.0,
+            ));
+            foreach ($tugs as $tug) {
+                $draft->need($tug, $id, 'All its joints are made first.');
+            }
+        }
+    }
+
+    /** A terminal as it is said: "Split in 3, contact 2". */
+    private function name(string $node): string
+    {
+        $fitting = Node::fitting($node);
+
+        return $fitting === null ? 'splice '.substr($node, 2) : sprintf('%s, contact %s', $this->installation->fittings[$fitting]->label ?? $fitting, Node::address($node));
+    }
+
+    /** @param  array<int|string, EndWork>  $ends */
+    private function cover(Draft $draft, Run $run, array $ends): void
+    {
+        $sleeves = $this->covers[$run->id] ?? [];
+        foreach ($sleeves as $stretch => $sleeve) {
+            $waits = ! self::lets($sleeve, $ends['A'] ?? null) && ! self::lets($sleeve, $ends['B'] ?? null);
+            $ids = (new RunTasks($draft))->covers($run, [$stretch => $sleeve], $waits);
+            foreach ($waits ? $draft->joinsAt($run->id, Side::B) : [] as $join) {
+                $draft->need($join, $ids, 'The sleeve does not go over the connectors of either end.');
+            }
+        }
+    }
+
+    private static function lets(Part $sleeve, ?EndWork $end): bool
+    {
+        foreach ($end->sheet->fittings ?? [] as $fitting) {
+            if (! Passing::connector($sleeve, $fitting->type)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, string>  $closes
+     */
+    private function test(Draft $draft, Assembly $assembly, array $runs, array $closes): void
+    {
+        if ($runs === []) {
+            return;
+        }
+        $codes = implode(', ', array_map(static fn (Run $run): string => $run->code, $runs));
+        $test = $draft->add(new Operation(
+            $assembly->id.'|test', Task::Test, $assembly->id, null, $codes, 'Test it as one piece', 'test', 2000, tool: 'tester', like: 'test',
+            why: 'What it should read follows from its pinout; what lights that should not is a short.',
+        ));
+        $draft->need($test, [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', Names::of($runs))], 'It is tested as it leaves the bench.');
+    }
+}

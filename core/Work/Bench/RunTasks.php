@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Runs\RunPlan;
+
+/** What is done to a run as a whole, before its ends are made. */
+final readonly class RunTasks
+{
+    public function __construct(private Draft $draft)
+    {
+    }
+
+    /** @return string what both ends wait for */
+    public function of(Run $run, RunPlan $plan, CableType $cable): string
+    {
+        $metres = $plan->cut->result->inMetres();
+        $cut = $this->draft->add(new Operation(
+            $run->id.'|cut', Task::Cut, $run->id, null, $run->code, 'Cut '.$cable->name, 'cut', 0,
+            at: $plan->cut->result, tool: 'cable cutter', cautions: Cautions::of(Task::Cut), like: 'cut|'.$cable->id, check: 'Both ends square, sheath whole.',
+            amount: 1 + $metres * StandardTimes::minutes('cut-metre') / StandardTimes::minutes('cut'), why: 'Its length is the sum that the schedule shows.',
+        ));
+        $mark = $this->draft->add(new Operation(
+            $run->id.'|mark', Task::Mark, $run->id, null, $run->code, sprintf('Mark both ends: %1$s A and %1$s B', $run->code), 'mark', 10,
+            tool: 'marker and tape', like: 'mark', why: 'Two bare ends look the same; marked at once, neither is made as the other.',
+        ));
+        $this->draft->need($mark, $cut, 'There is nothing to mark before it is cut.');
+
+        return $run->build === Build::Site ? $this->pull($run, $metres, $mark) : $mark;
+    }
+
+    private function pull(Run $run, float $metres, string $mark): string
+    {
+        $pull = $this->draft->add(new Operation(
+            $run->id.'|pull', Task::Pull, $run->id, null, $run->code, 'Pull it through its ways, dress it and trim both ends', 'pull-metre', 30,
+            cautions: Cautions::of(Task::Pull), like: 'pull', amount: $metres, why: 'Its ends are made in place: it is paid out long and trimmed there.',
+        ));
+        $this->draft->need($pull, $mark, 'Unmarked ends cannot be told apart once they are in the way.');
+
+        return $pull;
+    }
+
+    /**
+     * The sleeves of its loom. A braid comes from a free end, so it goes on
+     * before the second end is made, unless one end's connectors get through.
+     *
+     * @param  array<int|string, Part>  $sleeves  stretch of its loom, in words → what goes over it
+     * @param  bool  $waits  connectors at both ends are too large for it
+     * @return list<string>
+     */
+    public function covers(Run $run, array $sleeves, bool $waits): array
+    {
+        $ids = [];
+        foreach ($sleeves as $stretch => $sleeve) {
+            $ids[] = $id = $this->draft->add(new Operation(
+                $run->id.'|cover|'.$stretch, Task::Cover, $run->id, Side::B, $run->code, 'Thread it through the sleeve of '.$stretch, 'cover', $waits ? 530 : 1550,
+                part: $sleeve->id, like: 'cover|'.$stretch, why: $waits
+                    ? 'A braid goes on from a free end: once both ends carry connectors, it has to be cut open.'
+                    : sprintf('Its %s let the connectors of one end through.', $sleeve->bore()?->canonical() ?? 'bore'),
+            ));
+            $this->draft->need($id, $run->id.'|mark', 'In the sleeve nobody sees which cable it is.');
+        }
+
+        return $ids;
+    }
+}

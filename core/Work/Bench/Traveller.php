@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Schools\SecondEnd;
+
+/** The way of a job across the bench: one order of work, on the screen and on paper. */
+final readonly class Traveller
+{
+    /**
+     * @param  list<Step>  $steps
+     * @param  array<int|string, Operation>  $operations  by id, in order
+     */
+    private function __construct(public array $steps, public array $operations)
+    {
+    }
+
+    /**
+     * @param  list<Operation>  $operations  of one assembly, or of several that are made as a batch
+     */
+    public static function of(array $operations, HouseRules $rules): self
+    {
+        $ordered = (new Sequencer($rules->on(SecondEnd::class)))->order($operations);
+        $steps = $pieces = [];
+        foreach ($ordered as $operation) {
+            if ($pieces !== [] && ($pieces[0]->like !== $operation->like || $pieces[0]->phase !== $operation->phase || $pieces[0]->side !== $operation->side)) {
+                $steps[] = new Step(count($steps) + 1, $pieces);
+                $pieces = [];
+            }
+            $pieces[] = $operation;
+        }
+        if ($pieces !== []) {
+            $steps[] = new Step(count($steps) + 1, $pieces);
+        }
+
+        return new self($steps, array_column($ordered, null, 'id'));
+    }
+
+    /** How often a tool is laid down for another. */
+    public function toolChanges(): int
+    {
+        $changes = 0;
+        $inHand = '';
+        foreach ($this->operations as $operation) {
+            if ($operation->tool !== '' && $operation->tool !== $inHand) {
+                $changes += $inHand === '' ? 0 : 1;
+                $inHand = $operation->tool;
+            }
+        }
+
+        return $changes;
+    }
+
+    /** min of hands at work, by standard times. */
+    public function minutes(): float
+    {
+        return array_sum(array_map(static fn (Step $step): float => $step->minutes(), $this->steps));
+    }
+}

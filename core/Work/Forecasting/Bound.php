@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Forecasting;
+
+/** Something that the work cannot be faster than. */
+final readonly class Bound
+{
+    /** @param  float  $minutes  at least */
+    public function __construct(public string $words, public float $minutes)
+    {
+    }
+}

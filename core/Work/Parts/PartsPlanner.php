@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Parts;
+
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Work\Cutting\CutPlan;
+
+/** Parts of an installation, a loom, an assembly or an order of runs; time and cost. */
+final readonly class PartsPlanner
+{
+    /** @param  Record  $record  what rework threw away is needed once more */
+    public function __construct(private Installation $installation, private Plan $plan, private Record $record = new Record)
+    {
+    }
+
+    /**
+     * @param  list<string>  $runs  ids
+     * @param  list<LoomDress>  $looms  dressed along with them
+     * @param  bool  $whole  of what is done already as well
+     * @return list<Ask>
+     */
+    public function asks(array $runs, array $looms = [], bool $whole = true): array
+    {
+        $ends = new EndParts($this->installation);
+        $asks = [];
+        foreach ($runs as $id) {
+            $run = $this->installation->runs[$id] ?? null;
+            $plan = $this->plan->runs[$id] ?? null;
+            if ($run === null || $plan === null || $run->withdrawn) {
+                continue;
+            }
+            if (isset($this->installation->catalogue->cables[$run->cable]) && ($whole || ! $this->isDone($id, Stage::Cut))) {
+                $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
+            }
+            foreach (Side::cases() as $side) {
+                if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
+                    array_push($asks, ...$ends->of($run, $side, $plan));
+                }
+            }
+            array_push($asks, ...$this->scraps($run));
+        }
+        foreach ($looms as $dress) {
+            array_push($asks, ...LoomParts::of($dress));
+        }
+
+        return $asks;
+    }
+
+    /** @return list<Ask> */
+    private function scraps(Run $run): array
+    {
+        $asks = [];
+        foreach ($this->record->of($run->id) as $event) {
+            foreach ($event->scraps as $id => $count) {
+                $sort = isset($this->installation->catalogue->connectors[$id]) ? Sort::Connector : Sort::Part;
+                $asks[] = new Ask($sort, (string) $id, (float) $count, $run->id, $run->code.', thrown away in rework');
+            }
+        }
+
+        return $asks;
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @param  list<LoomDress>  $looms
+     */
+    public function list(array $runs, array $looms = [], ?CutPlan $cuts = null, bool $whole = true): PartsList
+    {
+        return (new Counter($this->installation))->count($this->asks($runs, $looms, $whole), $cuts);
+    }
+
+    public function makeOrBuy(Assembly $assembly): MakeOrBuy
+    {
+        $list = (new Counter($this->installation))->count($this->asks($assembly->runs));
+        $minutes = (new Labour($this->installation))->of($assembly, $this->plan->runs);
+        $economy = $this->installation->economy;
+        $labour = $minutes->value * $economy->rate / 60;
+        $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
+        $terms = $unpriced = [];
+        $parts = 0.0;
+        foreach ($list->lines as $line) {
+            if ($line->needed->value <= 0.0) {
+                continue;
+            }
+            if ($line->worth === null) {
+                $unpriced[] = $line->name;
+
+                continue;
+            }
+            $parts += $line->worth;
+            $terms[] = new FigureTerm($line->name, $line->needed->text(), $money($line->worth), 'price typed in, by the share of a pack');
+        }
+        $make = $parts + $labour;
+        $terms[] = new FigureTerm('time', sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)), $money($labour), 'rate of the installation');
+        if ($unpriced !== []) {
+            $terms[] = new FigureTerm('without a price', implode(', ', $unpriced), '', 'making costs at least this');
+        }
+        $buy = $economy->bought[$assembly->id] ?? null;
+        $saving = $buy === null || $buy <= 0.0 ? null : new Figure(100 * ($buy - $make) / $buy, '%', [
+            new FigureTerm('saving', sprintf('(%s − %s) ÷ %s', $money($buy), $money($make), $money($buy)), '', '(buy − make) ÷ buy'),
+        ], 0);
+
+        return new MakeOrBuy($assembly->id, $minutes, new Figure($make, $economy->currency, $terms, 2), $buy, $saving, $unpriced);
+    }
+
+    private function isDone(string $run, Stage $stage): bool
+    {
+        foreach ($this->plan->strands[$run] ?? [] as $bead) {
+            if ($bead->stage === $stage) {
+                return $bead->state === BeadState::Done;
+            }
+        }
+
+        return false;
+    }
+}

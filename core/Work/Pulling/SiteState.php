@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Pulling;
+
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Plan\Planning\BeadState;
+use Sartal\Core\Plan\Planning\Fingerprints;
+use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Proof\Record\AsBuilt;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Trials;
+use Sartal\Core\Proof\Testing\Verdict;
+
+/** How far one run has come on site, read from what was recorded. */
+final readonly class SiteState
+{
+    /**
+     * @param  array<int|string, BeadState>  $steps  by step
+     * @param  ?AsBuilt  $built  the last word on how it really lies
+     */
+    private function __construct(public array $steps, public ?AsBuilt $built)
+    {
+    }
+
+    /**
+     * @param  list<Event>  $events  of the run, and the tests of its assembly
+     */
+    public static function of(Run $run, array $events, Fingerprints $today): self
+    {
+        $steps = [];
+        foreach (SiteStep::of($run->build) as $step) {
+            $steps[$step->value] = $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
+        }
+
+        return new self($steps, self::built($events));
+    }
+
+    public function isDone(): bool
+    {
+        return array_filter($this->steps, static fn (BeadState $state): bool => $state !== BeadState::Done) === [];
+    }
+
+    /** What comes next; null where all is done. */
+    public function next(): ?SiteStep
+    {
+        foreach ($this->steps as $step => $state) {
+            if ($state !== BeadState::Done) {
+                return SiteStep::from($step);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether it may be pulled: what is made at the bench has to be made.
+     *
+     * @param  list<Bead>  $strand
+     */
+    public static function isReady(Run $run, array $strand): bool
+    {
+        foreach ($run->build === Build::Shop ? $strand : [] as $bead) {
+            if (in_array($bead->stage, [Stage::EndA, Stage::EndB], true) && $bead->state === BeadState::ToDo) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param  list<Event>  $events */
+    private static function state(SiteStep $step, array $events, Fingerprints $today): BeadState
+    {
+        $kinds = $step->event() === EventKind::Joined ? [EventKind::Joined, EventKind::Remade] : [$step->event()];
+        $last = null;
+        foreach ($events as $event) {
+            if ($event->step !== '' || ($step->side() !== null && $event->side !== $step->side())) {
+                continue;
+            }
+            if (in_array($event->kind, $kinds, true)) {
+                $last = $event;
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true)) {
+                $last = null;
+            } elseif ($event->kind === EventKind::Cut && $event->of === '' && $step !== SiteStep::Labelled) {
+                // Another piece has been pulled nowhere yet.
+                $last = null;
+            }
+        }
+
+        return match (true) {
+            $last === null => BeadState::ToDo,
+            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @param  list<Event>  $events */
+    private static function tested(array $events, Fingerprints $today): BeadState
+    {
+        $last = Trials::of($events)->last(TestStage::Installed);
+
+        return match (true) {
+            $last === null, $last->verdict === Verdict::Incomplete => BeadState::ToDo,
+            $last->verdict === Verdict::Fails => BeadState::Failed,
+            $last->fingerprint !== $today->for($last->kind, null) => BeadState::Overtaken,
+            default => BeadState::Done,
+        };
+    }
+
+    /** @param  list<Event>  $events */
+    private static function built(array $events): ?AsBuilt
+    {
+        $length = null;
+        $ways = null;
+        $said = false;
+        foreach ($events as $event) {
+            if ($event->kind === EventKind::Cut && $event->of === '') {
+                [$length, $ways, $said] = [null, null, false];
+            }
+            if ($event->built !== null) {
+                $length = $event->built->length ?? $length;
+                $ways = $event->built->ways ?? $ways;
+                $said = true;
+            }
+        }
+
+        return $said ? new AsBuilt($length, $ways) : null;
+    }
+
+    /** How much longer than planned it is; null where nobody measured it. */
+    public function difference(Length $planned): ?Length
+    {
+        return $this->built?->length?->minus($planned);
+    }
+
+    public static function isOfTheSite(Build $build, EventKind $kind): bool
+    {
+        return array_filter(SiteStep::of($build), static fn (SiteStep $step): bool => $step->event() === $kind) !== [];
+    }
+}

@@ -1,0 +1,56 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import type { Reading, Sample, Stage, Value } from '../../api/test'
+import { kept } from '../../api/page'
+import { keyOf } from './provisional'
+
+interface Draft { id: string, fingerprint: string, lights: Record<string, string[]>, splits: string[] | null, samples: Sample[], declared: string[], note: string, used: string[] }
+
+const blank = (fingerprint = ''): Draft => ({ id: crypto.randomUUID(), fingerprint, lights: {}, splits: null, samples: [], declared: [], note: '', used: [] })
+
+/** A reading that an earlier version began, which did not say of which installation: it is this one's where it is of this very wiring. */
+function before(name: string, fingerprint: string): Draft | null {
+  try {
+    const found = JSON.parse(localStorage.getItem(name) ?? 'null') as Draft | null
+    if (found?.fingerprint !== fingerprint) return null
+    localStorage.removeItem(name)
+    return found
+  } catch {
+    return null
+  }
+}
+
+/** What was read so far, kept on this device until it is recorded: closing the tab loses nothing. The id makes a repeat the same record. */
+export function useDraft(id: () => string, stage: () => Stage) {
+  const draft = useLocalStorage<Draft>(() => kept(`test.${id()}.${stage()}`), blank(), { mergeDefaults: true })
+
+  const samples = computed(() => new Map(draft.value.samples.map(sample => [keyOf(sample), sample])))
+  const reading = computed<Reading>(() => ({
+    lights: draft.value.lights,
+    ...(draft.value.splits ? { splits: draft.value.splits } : {}),
+    ...(draft.value.samples.length ? { samples: draft.value.samples } : {}),
+    ...(draft.value.declared.length ? { declared: draft.value.declared } : {}),
+  }))
+  const isEmpty = computed(() => Object.keys(draft.value.lights).length === 0 && draft.value.splits === null && draft.value.samples.length === 0)
+
+  function light(node: string, lights: string[], declared = false) {
+    draft.value.lights = { ...draft.value.lights, [node]: lights }
+    draft.value.declared = [...draft.value.declared.filter(each => each !== node), ...(declared ? [node] : [])]
+  }
+  function answer(method: string, at: string, state: string, value: Value | null, declared = false) {
+    const key = keyOf({ method, at, state })
+    const rest = draft.value.samples.filter(sample => keyOf(sample) !== key)
+    draft.value.samples = value === null ? rest : [...rest, { method, at, ...(state ? { state } : {}), value, ...(declared ? { declared } : {}) }]
+  }
+  /** What an instrument read, over what was there. */
+  function take(read: Reading, instrument: string) {
+    if (instrument && !draft.value.used.includes(instrument)) draft.value.used = [...draft.value.used, instrument]
+    for (const [node, lights] of Object.entries(read.lights)) light(node, lights)
+    if (read.splits) draft.value.splits = read.splits
+    const keys = new Set((read.samples ?? []).map(keyOf))
+    draft.value.samples = [...draft.value.samples.filter(sample => !keys.has(keyOf(sample))), ...(read.samples ?? [])]
+  }
+  const start = (fingerprint: string) => { draft.value = before(`sartal.test.${id()}.${stage()}`, fingerprint) ?? blank(fingerprint) }
+
+  return { draft, samples, reading, isEmpty, light, answer, take, start }
+}

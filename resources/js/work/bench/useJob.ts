@@ -1,0 +1,152 @@
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, onScopeDispose, ref, watch } from 'vue'
+import { api, ApiError } from '../../api/client'
+import { useOutbox } from '../../api/outbox'
+import { belongsTo, page } from '../../api/page'
+import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../../api/bench'
+
+/** s between two looks at what the others did. */
+const LOOK = 3
+/** Longer than this nobody takes for one piece: they were away. */
+const AWAY = 20 * 60
+
+export interface Place { step: Step, piece: Piece, index: number }
+
+/**
+ * A job with everything that was recorded on it. What is confirmed counts at
+ * once and goes through the outbox, each under an id of its own, so that a
+ * repeat is the same record; what could not be sent waits on this device.
+ */
+export function useJob(ids: () => string) {
+  const job = ref<Job | null>(null)
+  const state = ref<JobState | null>(null)
+  const people = ref<Placed[]>([])
+  const problem = ref('')
+  const at = ref('')
+  const outbox = useOutbox()
+  const path = `bench/${ids()}/events`
+  const unsent = computed(() => outbox.of(path).map(item => item.body as unknown as BenchEvent))
+  const offline = computed(() => outbox.offline)
+  let since = Date.now()
+
+  const places = computed<Place[]>(() => (job.value?.steps ?? []).flatMap(step => step.pieces.map((piece, index) => ({ step, piece, index }))))
+  const byId = computed(() => new Map(places.value.map(place => [place.piece.id, place])))
+
+  /** As recorded, with what is still on its way on top. */
+  const standings = computed(() => {
+    const all: Record<string, Standing> = { ...(state.value?.standings ?? {}) }
+    for (const event of unsent.value) {
+      if (!event.step) continue
+      if (event.kind === 'taken-back' || event.kind === 'flagged' && event.flag !== 'redone') all[event.step] = { status: 'to-do' }
+      else if (event.kind === 'skipped') all[event.step] = { status: 'skipped', note: event.note }
+      else if (byId.value.get(event.step)?.step.event === event.kind) all[event.step] = { status: 'done', at: event.at }
+    }
+    return all
+  })
+  const standing = (id: string): Standing => standings.value[id] ?? { status: 'to-do' }
+  const settled = (id: string) => ['done', 'skipped'].includes(standing(id).status)
+  /** What stands in the way of a piece. */
+  const waitsFor = (piece: Piece) => (piece.needs ?? []).filter(([before]) => byId.value.has(before) && !settled(before))
+  const elsewhere = (id: string) => people.value.find(person => person.step === id)
+
+  /** The next piece that can be done, after this one in the order of work, and that nobody else has in hand. */
+  function next(after = '') {
+    const from = places.value.findIndex(place => place.piece.id === after)
+    const rest = [...places.value.slice(from + 1), ...places.value.slice(0, from + 1)]
+    const free = (place: Place) => !settled(place.piece.id) && waitsFor(place.piece).length === 0
+    return (rest.find(place => free(place) && !elsewhere(place.piece.id)) ?? rest.find(free))?.piece.id ?? ''
+  }
+  /** Where somebody picks up: after what was confirmed last, whoever did it. */
+  function first() {
+    const last = Object.entries(standings.value).filter(([id, each]) => each.status === 'done' && each.at && byId.value.has(id)).sort((a, b) => a[1].at! < b[1].at! ? 1 : -1)[0]
+    return next(last?.[0] ?? places.value.at(-1)?.piece.id ?? '')
+  }
+
+  async function load() {
+    try {
+      const answer = await api.get<{ job: Job, state: JobState, people: Placed[] }>(`bench/${ids()}`)
+      job.value = answer.job
+      state.value = answer.state
+      people.value = answer.people
+      problem.value = ''
+      if (!byId.value.has(at.value)) at.value = first()
+      void outbox.flush()
+    } catch (error) {
+      problem.value = error instanceof ApiError ? error.message : String(error)
+    }
+  }
+
+  async function look() {
+    if (!job.value || !state.value || document.hidden) return
+    try {
+      const answer = await api.get<{ state: JobState | null, people: Placed[] }>(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
+      outbox.offline = false
+      people.value = answer.people
+      if (answer.state) state.value = answer.state
+      // Somebody else did this one meanwhile.
+      if (at.value && settled(at.value) && !unsent.value.length) at.value = next(at.value)
+      void outbox.flush()
+    } catch (error) {
+      outbox.offline = error instanceof ApiError && error.status === 0
+    }
+  }
+  useIntervalFn(look, LOOK * 1000)
+
+  const stop = outbox.listen(path, {
+    sent: item => {
+      const step = (item.body as unknown as BenchEvent).step
+      const own = step ? standings.value[step] : undefined
+      if (state.value && step && own) state.value.standings[step] = { ...own }
+    },
+    // This one is not done. What else was confirmed is still sent; what followed on it is refused in its turn.
+    refused: (item, error) => {
+      problem.value = error.message
+      const refused = (item.body as unknown as BenchEvent).step ?? ''
+      void refresh().then(() => { if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused })
+      return true
+    },
+  })
+  onScopeDispose(stop)
+
+  async function refresh() {
+    const answer = await api.get<{ state: JobState, people: Placed[] }>(`bench/${ids()}`)
+    state.value = answer.state
+    people.value = answer.people
+  }
+
+  /** Seconds of hands at work since the last one; pauses do not count. */
+  function took() {
+    const seconds = Math.round((Date.now() - since) / 100) / 10
+    since = Date.now()
+    return seconds > AWAY ? undefined : seconds
+  }
+  const restart = () => { since = Date.now() }
+
+  function record(event: Omit<BenchEvent, 'id' | 'at'>) {
+    problem.value = ''
+    const sent = { id: crypto.randomUUID() as string, at: new Date().toISOString(), ...event }
+    void outbox.add(path, sent, byId.value.get(event.step ?? '')?.piece.words ?? event.kind)
+  }
+
+  /** Like pieces at once share the time that they took. */
+  function confirmAll(all: Place[]) {
+    const seconds = took()
+    for (const place of all) confirm(place, '', seconds === undefined ? undefined : Math.round(seconds / all.length * 10) / 10)
+  }
+
+  function confirm(place: Place, note = '', seconds = took()) {
+    record({ kind: place.step.event, run: place.piece.run, step: place.piece.id, took: seconds, ...(note ? { note } : {}) })
+    at.value = next(place.piece.id)
+  }
+
+  const go = (id: string) => { at.value = id }
+
+  /** Whoever goes leaves the place to the others at once. */
+  const leave = () => { if (state.value) void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, { keepalive: true, headers: { Accept: 'application/json', ...belongsTo(page.value) } }).catch(() => undefined) }
+  onScopeDispose(leave)
+  useEventListener(window, 'pagehide', leave)
+
+  watch(at, () => { if (job.value) void look() })
+
+  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, record, confirm, confirmAll, restart }
+}

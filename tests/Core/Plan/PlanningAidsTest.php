@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Plan;
+
+use App\Planning\ShippedCatalogue;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\Ends\Pinout\ContactPair;
+use Sartal\Core\Ends\Pinout\LayOrder;
+use Sartal\Core\Ends\Pinout\PlanComparison;
+use Sartal\Core\Ends\Pinout\PlanLayout;
+use Sartal\Core\Ends\Pinout\PlanProblems;
+use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Planning\Suitability;
+use Sartal\Core\Plan\Proposing\CannotPropose;
+use Sartal\Core\Plan\Proposing\Proposer;
+use Sartal\Core\Plan\Proposing\QuickLine;
+use Sartal\Core\Plan\Proposing\Understood;
+use Sartal\Core\Plan\Proposing\Words;
+use Tests\Support\Bench;
+
+/** Laying out and comparing contact plans; what fits; a run from one line. */
+final class PlanningAidsTest extends TestCase
+{
+    private static function demo(): Installation
+    {
+        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'))->installation;
+
+        return $in->withCatalogue($in->catalogue->plus(ShippedCatalogue::load()));
+    }
+
+    /** @return array<array-key, array<string, string>> */
+    private static function lay(string $connector, int $channels, LayOrder $order, string $first = ''): array
+    {
+        $catalogue = ShippedCatalogue::load();
+
+        return PlanLayout::lay(FittingLayout::ofType($catalogue->connectors[$connector], $catalogue), ['hot', 'cold', 'screen'], $channels, $order, $first);
+    }
+
+    public function test_24_channels_laid_by_column_are_the_shipped_plan(): void
+    {
+        self::assertSame(ShippedCatalogue::load()->plans['rect90-male-24ch']->channels, self::lay('rect90-male', 24, LayOrder::Columns));
+    }
+
+    /** The female face is the mirror: laid from the left as it is seen, it begins at the other column. */
+    public function test_a_face_is_laid_as_it_is_looked_at(): void
+    {
+        self::assertSame('E1', self::lay('rect90-female', 1, LayOrder::Columns)['1']['hot']);
+        self::assertSame(['hot' => 'A1', 'cold' => 'B1', 'screen' => 'C1'], self::lay('rect90-male', 1, LayOrder::Rows)['1']);
+    }
+
+    public function test_a_channel_never_straddles_two_lines(): void
+    {
+        // Five contacts in a row hold one whole channel of three; two stay free.
+        $rows = self::lay('rect90-male', 99, LayOrder::Rows);
+        self::assertCount(18, $rows);
+        foreach ($rows as $contacts) {
+            self::assertCount(1, array_unique(array_map(static fn (string $address): string => substr($address, 1), $contacts)));
+        }
+        self::assertCount(30, self::lay('rect90-male', 99, LayOrder::Columns), '90 contacts hold 30 whole channels');
+    }
+
+    public function test_laying_may_begin_anywhere(): void
+    {
+        self::assertSame('B4', self::lay('rect90-male', 2, LayOrder::Columns, 'B4')['1']['hot']);
+        self::assertSame([], self::lay('rect90-male', 2, LayOrder::Columns, 'Z9'));
+    }
+
+    /** Whatever is laid, function and contact are one-to-one. */
+    public function test_what_is_laid_is_one_to_one(): void
+    {
+        foreach (ShippedCatalogue::load()->connectors as $id => $type) {
+            foreach (LayOrder::cases() as $order) {
+                $plan = new ContactPlan('x', 'x', $id, self::lay($id, 200, $order));
+                self::assertSame([], $plan->collisions(), $id);
+            }
+        }
+    }
+
+    public function test_halves_with_one_plan_agree_and_a_planted_mismatch_is_found(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        $mode = $catalogue->connectors['rect90-male']->matesWith($catalogue->connectors['rect90-female']);
+        self::assertNotNull($mode);
+        $male = $catalogue->plans['rect90-male-24ch'];
+        $pairs = PlanComparison::of($male, $catalogue->plans['rect90-female-24ch'], $mode);
+        self::assertCount(72, $pairs);
+        self::assertSame([], array_filter($pairs, static fn (ContactPair $pair): bool => ! $pair->agrees()));
+        $channels = $male->channels;
+        [$channels['7']['hot'], $channels['7']['cold']] = [$channels['7']['cold'], $channels['7']['hot']];
+        $channels['24']['screen'] = 'E1';
+        $wrong = array_filter(PlanComparison::of(new ContactPlan('x', 'x', 'rect90-male', $channels), $catalogue->plans['rect90-female-24ch'], $mode), static fn (ContactPair $pair): bool => ! $pair->agrees());
+        self::assertEqualsCanonicalizing(['B1', 'B2', 'E1', 'D18'], array_map(static fn (ContactPair $pair): string => $pair->address, array_values($wrong)));
+    }
+
+    /** A two-contact plug in a three-contact jack: ring meets sleeve. */
+    public function test_a_mating_mode_may_cross_contacts(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        $mode = $catalogue->connectors['trs-jack']->matesWith($catalogue->connectors['ts-plug']);
+        self::assertSame('sleeve', $mode?->opposite('ring'));
+        self::assertSame('tip', $mode->opposite('tip'));
+    }
+
+    public function test_what_is_wrong_with_a_plan_is_named(): void
+    {
+        $catalogue = ShippedCatalogue::load();
+        $codes = static fn (ContactPlan $plan): array => Bench::codes(PlanProblems::of($plan, $catalogue));
+        self::assertSame(['plan.unknown-connector'], $codes(new ContactPlan('x', 'x', 'nothing', [])));
+        self::assertSame(['plan.no-such-contact'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '3', 'screen' => '9']])));
+        self::assertSame(['plan.contact-twice'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']])));
+        self::assertSame([], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']], shared: ['2'])));
+        self::assertSame(['plan.serves-nothing'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2']])));
+        self::assertContains('plan.insert', $codes(new ContactPlan('x', 'x', 'modular-frame-4', [], inserts: ['1' => 'xlr3-male-cable'])));
+        foreach ($catalogue->plans as $plan) {
+            self::assertSame([], $codes($plan), $plan->id);
+        }
+    }
+
+    public function test_what_fits_comes_first_and_the_rest_says_why_not(): void
+    {
+        $found = (new Suitability(self::demo()))->of('cat6-utp', 'network');
+        $fits = array_filter($found, static fn (array $findings): bool => $findings === []);
+        self::assertSame(array_keys($fits), array_slice(array_keys($found), 0, count($fits)), 'first');
+        self::assertArrayHasKey('8p8c-plug-t568b', $fits);
+        self::assertArrayNotHasKey('xlr3-male-cable-balanced', $found, 'what cannot carry the signal is not offered');
+        self::assertStringContainsString('stranded', $found['8p8c-plug-stranded-t568b'][0]->words);
+        foreach (array_diff_key($found, $fits) as $findings) {
+            self::assertNotSame('', $findings[0]->remedy);
+        }
+        $weights = array_map(static fn (array $findings): int => count(array_filter($findings, static fn ($finding): bool => $finding->severity === Severity::Stop)), array_values($found));
+        $sorted = $weights;
+        sort($sorted);
+        self::assertSame($sorted[0], $weights[0]);
+        self::assertSame([], (new Suitability(self::demo()))->of('cat6-utp', 'no such signal'));
+    }
+
+    public function test_a_retired_plan_is_not_offered(): void
+    {
+        $in = self::demo();
+        $plan = $in->catalogue->plans['8p8c-plug-t568b'];
+        $retired = new ContactPlan($plan->id, $plan->name, $plan->connector, $plan->channels, retired: true);
+        $with = $in->withCatalogue((new Catalogue(plans: [$plan->id => $retired]))->plus($in->catalogue));
+        self::assertArrayNotHasKey($plan->id, (new Suitability($with))->of('cat6-utp', 'network'));
+    }
+
+    public function test_the_line_of_the_brief_becomes_a_multicore_with_everything_on_it(): void
+    {
+        $in = self::demo();
+        $guess = QuickLine::read('24 mic stage box 1 > amp rack patch via under-stage tray', $in, 'new');
+        $proposal = (new Proposer($in->catalogue))->propose($guess->request);
+        self::assertSame('multicore-24', $proposal->run->cable);
+        self::assertSame(['stage-box-1', 'amp-rack-1'], [$proposal->run->a->location, $proposal->run->b->location]);
+        self::assertCount(24, $proposal->circuits);
+        self::assertCount(25, $proposal->fittings);
+        self::assertSame('M-205', $proposal->run->code, 'one higher than the highest');
+        self::assertSame([], $guess->request->ways, 'the way that was said is the shortest anyway: nothing is pinned');
+        $ways = array_values(array_filter($guess->understood, static fn (Understood $each): bool => $each->what === 'ways'));
+        self::assertSame('To stage box 1, Under-stage tray, Riser A, Rack void, To amplifier rack 1', $ways[0]->took ?? '');
+    }
+
+    public function test_a_longer_way_that_was_said_is_pinned_from_end_to_end(): void
+    {
+        $request = QuickLine::read('mic lectern > amp rack via floor duct north + gallery trunking', self::demo(), 'new')->request;
+        self::assertSame([], $request->ways === [] ? ['nothing pinned'] : array_diff(['floor-duct-n', 'gallery-trunking'], $request->ways));
+        $in = self::demo();
+        $at = 'lectern';
+        foreach ($request->ways as $id) {
+            $next = $in->ways[$id]->across($at);
+            self::assertNotNull($next, $id.' does not begin at '.$at);
+            $at = $next;
+        }
+        self::assertSame('amp-rack-1', $at);
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> line, cable, from, to */
+    public static function lines(): iterable
+    {
+        yield 'one microphone' => ['mic lectern > amp rack', 'pair-foil', 'lectern', 'amp-rack-1'];
+        yield 'network' => ['network floor box 3 > comms', 'cat6a-futp', 'floor-box-3', 'comms-rack'];
+        yield 'an arrow' => ['dmx control desk → dimmer room', 'data-2pair', 'control-desk', 'dimmer-room'];
+        yield 'the word to' => ['video media rack to projector 2', 'coax-75-mini', 'media-rack', 'projector-2'];
+        yield 'two ways' => ['2 speaker amp rack > hall right via rack void + hall ceiling tray', 'loudspeaker-4', 'amp-rack-1', 'hall-right'];
+    }
+
+    #[DataProvider('lines')]
+    public function test_other_lines(string $line, string $cable, string $from, string $to): void
+    {
+        $request = QuickLine::read($line, self::demo(), 'new')->request;
+        self::assertSame([$cable, $from, $to], [$request->cable, $request->a->location, $request->b->location]);
+    }
+
+    /** @return iterable<string, array{string, string, string}> line, field, part of the remedy */
+    public static function unclear(): iterable
+    {
+        yield 'no arrow' => ['24 mic stage box', 'line', 'from where > to where'];
+        yield 'no signal' => ['24 stage box 1 > amp rack', 'signal', 'Say which signal'];
+        yield 'several places' => ['mic floor box > amp rack', 'from', 'Floor box 1 or Floor box 2'];
+        yield 'no such place' => ['mic lectern > moon', 'to', 'No place has such a name'];
+        yield 'no such way' => ['mic lectern > amp rack via cellar', 'ways', 'No way has such a name'];
+        yield 'too many' => ['99 mic lectern > amp rack', 'cable', 'carries 48'];
+    }
+
+    #[DataProvider('unclear')]
+    public function test_what_is_not_understood_is_said_with_its_remedy(string $line, string $field, string $remedy): void
+    {
+        try {
+            QuickLine::read($line, self::demo(), 'new');
+            self::fail('understood');
+        } catch (CannotPropose $cannot) {
+            self::assertSame($field, $cannot->field);
+            self::assertStringContainsString($remedy, $cannot->getMessage());
+        }
+    }
+
+    public function test_words_find_the_thing_that_is_meant(): void
+    {
+        $names = ['a' => 'Amplifier rack 1', 'b' => 'Amplifier rack 2', 'c' => 'Rack void', 'd' => 'Media rack'];
+        self::assertSame(['a'], Words::best('amp rack 1', $names));
+        self::assertSame(['a', 'b'], Words::best('amp rack', $names));
+        self::assertSame(['d'], Words::best('media', $names));
+        self::assertSame([], Words::best('cellar', $names));
+        self::assertSame([], Words::best('', $names));
+    }
+}
