@@ -4,5 +4,9 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   publicDir: false,
   define: { 'process.env.NODE_ENV': '"production"' },
-  build: { outDir: 'public', emptyOutDir: false, lib: { entry: 'resources/js/sw.ts', formats: ['iife'], name: 'sartal', fileName: () => 'sw.js' } },
+  build: {
+    outDir: 'public',
+    emptyOutDir: false,
+    lib: { entry: 'resources/js/sw.ts', formats: ['iife'], name: 'sartal', fileName: () => 'sw.js' },
+  },
 })

@@ -4,5 +4,8 @@ import { defineConfig } from 'vitest/config'
 /** What needs no browser: words, figures, orders. */
 export default defineConfig({
   plugins: [vue()],
-  test: { include: ['tests/Script/**/*.test.ts'], reporters: ['default', ['json', { outputFile: '.sartal/log/script.json' }]] },
+  test: {
+    include: ['tests/Script/**/*.test.ts'],
+    reporters: ['default', ['json', { outputFile: '.sartal/log/script.json' }]],
+  },
 })

@@ -47,7 +47,15 @@ function building(int $count): Installation
     $side = (int) ceil(sqrt($count / 10));
     $locations = $junctions = $ways = $looms = $runs = $fittings = $circuits = [];
     $way = static function (string $id, string $from, string $to, float $metres) use (&$ways): void {
-        $ways[$id] = new Way($id, $id, WayKind::Tray, Length::metres($metres), $from, $to, Bore::rectangular(Length::millimetres(600), Length::millimetres(100)));
+        $ways[$id] = new Way(
+            $id,
+            $id,
+            WayKind::Tray,
+            Length::metres($metres),
+            $from,
+            $to,
+            Bore::rectangular(Length::millimetres(600), Length::millimetres(100)),
+        );
     };
     for ($x = 0; $x < $side; $x++) {
         for ($y = 0; $y < $side; $y++) {
@@ -69,20 +77,65 @@ function building(int $count): Installation
         [$cable, $signal, $a, $b] = KINDS[$i % 3];
         $loom = 'L-'.intdiv($i, 25);
         $looms[$loom] ??= Loom::named($loom, $loom);
-        $end = static fn (string $at, string $plan): Termination => new Termination($at, [$plan], Length::metres(1), Length::zero(), Length::millimetres(40), 1, Length::zero());
-        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end($places[intdiv($i, 25) % count($places)], $a), $end($places[$random->getInt(0, count($places) - 1)], $b), [], $loom));
+        $end = static fn (string $at, string $plan): Termination => new Termination(
+            $at,
+            [$plan],
+            Length::metres(1),
+            Length::zero(),
+            Length::millimetres(40),
+            1,
+            Length::zero(),
+        );
+        $proposal = $proposer->propose(
+            new RunRequest(
+                'R-'.$i,
+                'R-'.$i,
+                $cable,
+                [$signal],
+                Build::Shop,
+                $end($places[intdiv($i, 25) % count($places)], $a),
+                $end($places[$random->getInt(0, count($places) - 1)], $b),
+                [],
+                $loom,
+            ),
+        );
         $runs[$proposal->run->id] = $proposal->run;
         $fittings += $proposal->fittings;
         $circuits += $proposal->circuits;
     }
 
-    return new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), $locations, $ways, $looms, $circuits, [], $fittings, $runs, junctions: $junctions);
+    return new Installation(
+        'bench',
+        'Bench',
+        HouseRules::defaults(),
+        ShippedCatalogue::load(),
+        $locations,
+        $ways,
+        $looms,
+        $circuits,
+        [],
+        $fittings,
+        $runs,
+        junctions: $junctions,
+    );
 }
 
-printf("%8s %8s %8s %12s %12s %14s %14s %14s %12s %10s\n", 'runs', 'ways', 'looms', 'first, ms', 'again, ms', 'way moved, ms', 'dress all, ms', 'cut plan, ms', 'parts, ms', 'peak, MB');
+printf(
+    "%8s %8s %8s %12s %12s %14s %14s %14s %12s %10s\n",
+    'runs',
+    'ways',
+    'looms',
+    'first, ms',
+    'again, ms',
+    'way moved, ms',
+    'dress all, ms',
+    'cut plan, ms',
+    'parts, ms',
+    'peak, MB',
+);
 foreach ([100, 500, 1000, 2000] as $count) {
     $in = building($count);
-    $planner = new Planner(new MemoryPlanCache);
+    $planner = new Planner(new MemoryPlanCache());
     $time = static function (callable $work): float {
         $start = hrtime(true);
         Uncollected::run($work);
@@ -93,14 +146,38 @@ foreach ([100, 500, 1000, 2000] as $count) {
     $first = $time(static fn () => $planner->plan($in));
     $again = $time(static fn () => $planner->plan($in));
     $moved = $in->ways['w-1-0'];
-    $edited = $in->withWays(['w-1-0' => new Way($moved->id, $moved->name, $moved->kind, Length::metres(40), $moved->from, $moved->to, $moved->inner)] + $in->ways);
+    $edited = $in->withWays(
+        [
+            'w-1-0' => new Way(
+                $moved->id,
+                $moved->name,
+                $moved->kind,
+                Length::metres(40),
+                $moved->from,
+                $moved->to,
+                $moved->inner,
+            ),
+        ] + $in->ways,
+    );
     $edit = $time(static fn () => $planner->plan($edited));
     $plan = $planner->plan($in);
-    $dresser = new Dresser($in, new MemoryPackings);
+    $dresser = new Dresser($in, new MemoryPackings());
     $dress = $time(static function () use ($dresser, $plan): array {
         return array_map($dresser->dress(...), $plan->layout->looms);
     });
-    $cut = $time(static fn () => Cuts::plan($in, $plan, new Record));
+    $cut = $time(static fn () => Cuts::plan($in, $plan, new Record()));
     $parts = $time(static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs))));
-    printf("%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n", $count, count($in->ways), count($in->looms), $first, $again, $edit, $dress, $cut, $parts, memory_get_peak_usage() / 1e6);
+    printf(
+        "%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n",
+        $count,
+        count($in->ways),
+        count($in->looms),
+        $first,
+        $again,
+        $edit,
+        $dress,
+        $cut,
+        $parts,
+        memory_get_peak_usage() / 1e6,
+    );
 }

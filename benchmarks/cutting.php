@@ -26,10 +26,26 @@ foreach ([50, 200, 500, 1000, 2000] as $count) {
         $needs[] = new Need('R-'.$i, 'pair-foil', Length::millimetres($random->getInt(60, 1200) * 50));
     }
     for ($i = 0; $i < $count / 50; $i++) {
-        $stock[] = new Stock('O-'.$i, 'O-'.$i, 'pair-foil', Length::metres($random->getInt(5, 60)), StockKind::Offcut, null, Length::zero());
+        $stock[] = new Stock(
+            'O-'.$i,
+            'O-'.$i,
+            'pair-foil',
+            Length::metres($random->getInt(5, 60)),
+            StockKind::Offcut,
+            null,
+            Length::zero(),
+        );
     }
     $start = hrtime(true);
     $plan = (new CutPlanner($installation))->plan($needs, $stock)->cables['pair-foil'];
     $time = (hrtime(true) - $start) / 1e6;
-    printf("%8d %10d %12.1f %10d %10d %12.2f\n", $count, count($stock), $time, $plan->bought, $plan->atLeast, 100 * $plan->scrap->inMetres() / $plan->needed()->inMetres());
+    printf(
+        "%8d %10d %12.1f %10d %10d %12.2f\n",
+        $count,
+        count($stock),
+        $time,
+        $plan->bought,
+        $plan->atLeast,
+        (100 * $plan->scrap->inMetres()) / $plan->needed()->inMetres(),
+    );
 }

@@ -53,25 +53,62 @@ function installation(int $count): Installation
     for ($i = 1; $i <= $count; $i++) {
         [$cable, $signal, $a, $b] = KINDS[$i % 3];
         $way = 'w-'.intdiv($i, 25);
-        $ways[$way] ??= way($way, 20 + intdiv($i, 25) % 7);
-        $end = static fn (string $at, string $plan): Termination => new Termination($at, [$plan], Length::metres(1), Length::millimetres(300), Length::millimetres(40), 1, Length::zero());
-        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end('here', $a), $end('there', $b), [$way]));
+        $ways[$way] ??= way($way, 20 + (intdiv($i, 25) % 7));
+        $end = static fn (string $at, string $plan): Termination => new Termination(
+            $at,
+            [$plan],
+            Length::metres(1),
+            Length::millimetres(300),
+            Length::millimetres(40),
+            1,
+            Length::zero(),
+        );
+        $proposal = $proposer->propose(
+            new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end('here', $a), $end('there', $b), [
+                $way,
+            ]),
+        );
         $runs[$proposal->run->id] = $proposal->run;
         $fittings += $proposal->fittings;
         $circuits += $proposal->circuits;
     }
 
-    return new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')], $ways, circuits: $circuits, fittings: $fittings, runs: $runs);
+    return new Installation(
+        'bench',
+        'Bench',
+        HouseRules::defaults(),
+        ShippedCatalogue::load(),
+        ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
+        $ways,
+        circuits: $circuits,
+        fittings: $fittings,
+        runs: $runs,
+    );
 }
 
 function record(Installation $in, Planner $planner): Record
 {
     $plan = $planner->plan($in);
     $events = [];
-    $add = static function (string $run, EventKind $kind, ?Side $side = null, mixed ...$more) use (&$events, $plan, $planner, $in): void {
+    $add = static function (string $run, EventKind $kind, ?Side $side = null, mixed ...$more) use (
+        &$events,
+        $plan,
+        $planner,
+        $in,
+    ): void {
         $relied = $kind === EventKind::Tested ? $planner->fingerprintsFor($run, $in, $plan) : $plan->fingerprints[$run];
         $at = '2026-03-09T08:00:00.000000Z';
-        $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', count($events)), $kind, $run, $side, 'x', $at, $at, $relied->for($kind, $side), ...$more + ['cut' => $relied->piece($kind), 'joints' => $relied->made($kind, $side)]);
+        $events[] = new Event(
+            sprintf('00000000-0000-4000-8000-%012d', count($events)),
+            $kind,
+            $run,
+            $side,
+            'x',
+            $at,
+            $at,
+            $relied->for($kind, $side),
+            ...$more + ['cut' => $relied->piece($kind), 'joints' => $relied->made($kind, $side)],
+        );
     };
     foreach (array_map(strval(...), array_keys($in->runs)) as $i => $run) {
         $add($run, EventKind::Cut);
@@ -88,10 +125,18 @@ function record(Installation $in, Planner $planner): Record
     return new Record($events);
 }
 
-printf("%8s %12s | %20s | %22s | %22s | %8s\n", 'runs', 'plan, ms', 'one way: runs, ms', 'house rule: runs, ms', 'every way: runs, ms', 'peak, MB');
+printf(
+    "%8s %12s | %20s | %22s | %22s | %8s\n",
+    'runs',
+    'plan, ms',
+    'one way: runs, ms',
+    'house rule: runs, ms',
+    'every way: runs, ms',
+    'peak, MB',
+);
 foreach ([500, 2000, 5000] as $count) {
     memory_reset_peak_usage();
-    $planner = new Planner(new MemoryPlanCache);
+    $planner = new Planner(new MemoryPlanCache());
     $in = installation($count);
     $record = record($in, $planner);
     $start = hrtime(true);
@@ -99,13 +144,25 @@ foreach ([500, 2000, 5000] as $count) {
     $first = (hrtime(true) - $start) / 1e6;
     $time = static function (Installation $then) use ($planner, $in, $plan, $record): array {
         $start = hrtime(true);
-        $impact = Uncollected::run(static fn (): Impact => (new ImpactPlanner(new Work($then, $planner->plan($then, $record), $record), before: $plan))->after(new Work($in, $plan, $record)));
+        $impact = Uncollected::run(
+            static fn (): Impact => (new ImpactPlanner(
+                new Work($then, $planner->plan($then, $record), $record),
+                before: $plan,
+            ))->after(new Work($in, $plan, $record)),
+        );
 
         return [count($impact->runs), (hrtime(true) - $start) / 1e6];
     };
     $one = $time($in->withWays(['w-3' => way('w-3', 25)] + $in->ways));
     $rule = $time($in->withRules($in->rules->with(ColourScheme::A)));
-    $all = $time($in->withWays(array_map(static fn (Way $way): Way => way($way->id, $way->length->inMetres() + 2), $in->ways)));
-    printf("%8d %12.0f | %8d %11.0f | %10d %11.0f | %10d %11.0f | %8.0f\n", $count, $first, ...[...$one, ...$rule, ...$all, memory_get_peak_usage() / 1e6]);
+    $all = $time(
+        $in->withWays(array_map(static fn (Way $way): Way => way($way->id, $way->length->inMetres() + 2), $in->ways)),
+    );
+    printf(
+        "%8d %12.0f | %8d %11.0f | %10d %11.0f | %10d %11.0f | %8.0f\n",
+        $count,
+        $first,
+        ...[...$one, ...$rule, ...$all, memory_get_peak_usage() / 1e6],
+    );
     unset($planner, $in, $record, $plan);
 }

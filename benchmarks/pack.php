@@ -54,24 +54,75 @@ function job(int $count): InstallationFile
     $proposer = new Proposer(ShippedCatalogue::load());
     $runs = $fittings = $circuits = [];
     for ($i = 1; $i <= $count; $i++) {
-        [$cable, $signal, $a, $b] = $i % 10 === 0 ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch'] : KINDS[$i % 3];
-        $end = static fn (string $at, string $plan): Termination => new Termination($at, [$plan], Length::metres(1), Length::zero(), Length::millimetres(40), 1, Length::zero());
-        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end('here', $a), $end('there', $b), ['tray']));
+        [$cable, $signal, $a, $b] =
+            $i % 10 === 0
+                ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch']
+                : KINDS[$i % 3];
+        $end = static fn (string $at, string $plan): Termination => new Termination(
+            $at,
+            [$plan],
+            Length::metres(1),
+            Length::zero(),
+            Length::millimetres(40),
+            1,
+            Length::zero(),
+        );
+        $proposal = $proposer->propose(
+            new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end('here', $a), $end('there', $b), [
+                'tray',
+            ]),
+        );
         $runs[$proposal->run->id] = $proposal->run;
         $fittings += $proposal->fittings;
         $circuits += $proposal->circuits;
     }
-    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')], ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')], circuits: $circuits, fittings: $fittings, runs: $runs);
+    $in = new Installation(
+        'bench',
+        'Bench',
+        HouseRules::defaults(),
+        ShippedCatalogue::load(),
+        ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
+        ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')],
+        circuits: $circuits,
+        fittings: $fittings,
+        runs: $runs,
+    );
     $in = $in->withCatalogue(UsedTypes::of($in));
-    $planner = new Planner;
+    $planner = new Planner();
     $plan = $planner->plan($in);
     $events = [];
     foreach (array_map(strval(...), array_keys($runs)) as $run) {
         $relied = $planner->fingerprintsFor($run, $in, $plan);
-        foreach ([[EventKind::Cut, null], [EventKind::Joined, Side::A], [EventKind::Joined, Side::B], [EventKind::Inspected, null], [EventKind::Labelled, null], [EventKind::Tested, null], [EventKind::Pulled, null], [EventKind::Installed, null], [EventKind::Tested, null]] as $i => [$kind, $side]) {
+        foreach (
+            [
+                [EventKind::Cut, null],
+                [EventKind::Joined, Side::A],
+                [EventKind::Joined, Side::B],
+                [EventKind::Inspected, null],
+                [EventKind::Labelled, null],
+                [EventKind::Tested, null],
+                [EventKind::Pulled, null],
+                [EventKind::Installed, null],
+                [EventKind::Tested, null],
+            ] as $i => [$kind, $side]
+        ) {
             $at = sprintf('2026-03-09T08:%02d:00.000000Z', $i);
             $test = $kind === EventKind::Tested;
-            $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', count($events)), $kind, $run, $side, 'crew@bench.example', $at, $at, $relied->for($kind, $side), reading: $test ? new Reading(['t:'.$run.'.a1/1' => []]) : null, verdict: $test ? Verdict::Passes : null, cut: $relied->piece($kind), stage: $i > 5 && $test ? TestStage::Installed : null, joints: $relied->made($kind, $side));
+            $events[] = new Event(
+                sprintf('00000000-0000-4000-8000-%012d', count($events)),
+                $kind,
+                $run,
+                $side,
+                'crew@bench.example',
+                $at,
+                $at,
+                $relied->for($kind, $side),
+                reading: $test ? new Reading(['t:'.$run.'.a1/1' => []]) : null,
+                verdict: $test ? Verdict::Passes : null,
+                cut: $relied->piece($kind),
+                stage: $i > 5 && $test ? TestStage::Installed : null,
+                joints: $relied->made($kind, $side),
+            );
         }
     }
 
@@ -81,9 +132,17 @@ function job(int $count): InstallationFile
 printf("%8s %8s %10s %8s %10s %10s\n", 'runs', 'events', 'pack, s', 'pages', 'size, MB', 'peak, MB');
 foreach ([100, 500] as $count) {
     Artisan::call('migrate:fresh', ['--force' => true]);
-    $stored = (new FileImporter)->import(job($count));
+    $stored = (new FileImporter())->import(job($count));
     memory_reset_peak_usage();
     $start = hrtime(true);
     $pack = $app->make(PackDesk::class)->make($stored, User::query()->firstOrFail(), static fn () => null);
-    printf("%8d %8d %10.1f %8d %10.1f %10.0f\n", $stored->runs()->count(), $stored->events()->count(), (hrtime(true) - $start) / 1e9, $pack->pages, array_sum(array_column($pack->files, 'bytes')) / 1e6, memory_get_peak_usage() / 1e6);
+    printf(
+        "%8d %8d %10.1f %8d %10.1f %10.0f\n",
+        $stored->runs()->count(),
+        $stored->events()->count(),
+        (hrtime(true) - $start) / 1e9,
+        $pack->pages,
+        array_sum(array_column($pack->files, 'bytes')) / 1e6,
+        memory_get_peak_usage() / 1e6,
+    );
 }

@@ -18,5 +18,5 @@ foreach ([10, 20, 50, 100, 200] as $count) {
     $packing = Packer::pack($diameters);
     $time = (hrtime(true) - $start) / 1e6;
     $area = array_sum(array_map(static fn (float $diameter): float => $diameter ** 2, $diameters));
-    printf("%8d %12.1f %14.1f %10.1f\n", $count, $time, $packing->diameter, 100 * $area / $packing->diameter ** 2);
+    printf("%8d %12.1f %14.1f %10.1f\n", $count, $time, $packing->diameter, (100 * $area) / $packing->diameter ** 2);
 }

@@ -42,18 +42,51 @@ function installation(int $count): array
     $proposer = new Proposer(ShippedCatalogue::load());
     [$runs, $fittings, $circuits, $events] = [[], [], [], []];
     for ($i = 1; $i <= $count; $i++) {
-        [$cable, $signal, $a, $b] = $i % 10 === 0 ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch'] : KINDS[$i % 3];
-        $end = static fn (string $plan): Termination => new Termination('here', [$plan], Length::metres(1), Length::zero(), Length::millimetres(40), 1, Length::zero());
-        $proposal = $proposer->propose(new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end($a), $end($b), ['tray']));
+        [$cable, $signal, $a, $b] =
+            $i % 10 === 0
+                ? ['multicore-24', 'analogue', 'xlr3-female-panel-balanced', 'rect90-male-24ch']
+                : KINDS[$i % 3];
+        $end = static fn (string $plan): Termination => new Termination(
+            'here',
+            [$plan],
+            Length::metres(1),
+            Length::zero(),
+            Length::millimetres(40),
+            1,
+            Length::zero(),
+        );
+        $proposal = $proposer->propose(
+            new RunRequest('R-'.$i, 'R-'.$i, $cable, [$signal], Build::Shop, $end($a), $end($b), ['tray']),
+        );
         $runs[$proposal->run->id] = $proposal->run;
         $fittings += $proposal->fittings;
         $circuits += $proposal->circuits;
         if ($i % 5 === 0) {
             $at = '2026-03-09T08:00:00.000000Z';
-            $events[] = new Event(sprintf('00000000-0000-4000-8000-%012d', $i), EventKind::Tested, 'R-'.$i, null, 'x', $at, $at, '', verdict: Verdict::Passes);
+            $events[] = new Event(
+                sprintf('00000000-0000-4000-8000-%012d', $i),
+                EventKind::Tested,
+                'R-'.$i,
+                null,
+                'x',
+                $at,
+                $at,
+                '',
+                verdict: Verdict::Passes,
+            );
         }
     }
-    $in = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load(), ['here' => new Location('here', 'Here')], ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')], circuits: $circuits, fittings: $fittings, runs: $runs);
+    $in = new Installation(
+        'bench',
+        'Bench',
+        HouseRules::defaults(),
+        ShippedCatalogue::load(),
+        ['here' => new Location('here', 'Here')],
+        ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(20), 'here', 'there')],
+        circuits: $circuits,
+        fittings: $fittings,
+        runs: $runs,
+    );
 
     return [$in, new Record($events)];
 }
@@ -61,7 +94,7 @@ function installation(int $count): array
 printf("%8s %12s %12s %14s %12s %10s\n", 'runs', 'first, ms', 'again, ms', 'one edit, ms', 'recomputed', 'peak, MB');
 foreach ([100, 1000, 5000] as $count) {
     [$in, $record] = installation($count);
-    $cache = new MemoryPlanCache;
+    $cache = new MemoryPlanCache();
     $planner = new Planner($cache);
     $time = static function (Installation $of) use ($planner, $record): float {
         $start = hrtime(true);
@@ -74,8 +107,20 @@ foreach ([100, 1000, 5000] as $count) {
     $again = $time($in);
     $run = $in->runs['R-7'];
     $before = $cache->runsComputed;
-    $edited = $in->withRun(new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries), [], []);
+    $edited = $in->withRun(
+        new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries),
+        [],
+        [],
+    );
     $edit = $time($edited);
-    printf("%8d %12.1f %12.1f %14.1f %12d %10.1f\n", $count, $first, $again, $edit, $cache->runsComputed - $before, memory_get_peak_usage() / 1e6);
+    printf(
+        "%8d %12.1f %12.1f %14.1f %12d %10.1f\n",
+        $count,
+        $first,
+        $again,
+        $edit,
+        $cache->runsComputed - $before,
+        memory_get_peak_usage() / 1e6,
+    );
     unset($in, $edited, $cache, $planner, $record);
 }

@@ -35,9 +35,10 @@ $timed = static function (callable $work): float {
 
     return (hrtime(true) - $start) / 1e6;
 };
-$demo = InstallationFile::parse((string) file_get_contents(__DIR__.'/../database/demo/brackwater.json'))->installation;
+$demo = InstallationFile::parse((string) file_get_contents(__DIR__.'/../database/demo/brackwater.json'))
+    ->installation;
 $in = $demo->withCatalogue($demo->catalogue->plus(ShippedCatalogue::load()));
-$plan = (new Planner)->plan($in);
+$plan = (new Planner())->plan($in);
 $sheets = new EndSheets($in);
 
 printf("%10s %12s %12s\n", 'contacts', 'sheet, ms', 'PDF, ms');
@@ -50,7 +51,7 @@ foreach (['A-114' => 3, 'M-202' => 24, 'M-201' => 72] as $run => $contacts) {
     $drawn = $timed(static function () use (&$sheet): void {
         if ($sheet !== null) {
             $canvas = new PdfCanvas('benchmark', SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-            SheetDrawing::draw($canvas, $sheet, null, new View, 'benchmark');
+            SheetDrawing::draw($canvas, $sheet, null, new View(), 'benchmark');
             $canvas->bytes();
         }
     });
@@ -62,26 +63,74 @@ $grown = static function (int $count) use ($in): Installation {
     $proposer = new Proposer($in->catalogue);
     [$runs, $fittings, $circuits] = [$in->runs, $in->fittings, $in->circuits];
     for ($n = 0; count($runs) < $count; $n++) {
-        $guess = QuickLine::read($n % 8 === 0 ? '24 mic stage box 1 > amp rack' : 'mic lectern > amp rack', $in, 'G-'.$n);
+        $guess = QuickLine::read(
+            $n % 8 === 0 ? '24 mic stage box 1 > amp rack' : 'mic lectern > amp rack',
+            $in,
+            'G-'.$n,
+        );
         $request = $guess->request;
-        $proposal = $proposer->propose(new RunRequest('G-'.$n, 'G-'.$n, $request->cable, $request->signals, $request->build, $request->a, $request->b, $request->ways));
+        $proposal = $proposer->propose(
+            new RunRequest(
+                'G-'.$n,
+                'G-'.$n,
+                $request->cable,
+                $request->signals,
+                $request->build,
+                $request->a,
+                $request->b,
+                $request->ways,
+            ),
+        );
         $runs[$proposal->run->id] = $proposal->run;
         $fittings += $proposal->fittings;
         $circuits += $proposal->circuits;
     }
 
-    return new Installation($in->id, $in->name, $in->rules, $in->catalogue, $in->locations, $in->ways, $in->looms, $circuits, $in->equipment, $fittings, $runs, $in->matings, $in->splices, $in->links, $in->switches);
+    return new Installation(
+        $in->id,
+        $in->name,
+        $in->rules,
+        $in->catalogue,
+        $in->locations,
+        $in->ways,
+        $in->looms,
+        $circuits,
+        $in->equipment,
+        $fittings,
+        $runs,
+        $in->matings,
+        $in->splices,
+        $in->links,
+        $in->switches,
+    );
 };
 
 printf("\n%10s %18s\n", 'runs', 'consequences, ms');
 foreach ([100, 400, 1600] as $count) {
     $of = $grown($count);
-    $spent = $timed(static fn () => Uncollected::run(static fn (): Consequences => Consequences::of($of, $of->withRules($of->rules->with(ShellBond::OneEnd)), new Record)));
+    $spent = $timed(
+        static fn () => Uncollected::run(
+            static fn (): Consequences => Consequences::of(
+                $of,
+                $of->withRules($of->rules->with(ShellBond::OneEnd)),
+                new Record(),
+            ),
+        ),
+    );
     printf("%10d %18.0f\n", $count, $spent);
 }
 
 printf("\n%10s %14s\n", 'plans', 'what fits, ms');
 foreach ([30, 60, count($in->catalogue->plans)] as $count) {
-    $few = $in->withCatalogue(new Catalogue($in->catalogue->cables, $in->catalogue->connectors, $in->catalogue->signals, array_slice($in->catalogue->plans, 0, $count, true), $in->catalogue->parts, $in->catalogue->recipes));
+    $few = $in->withCatalogue(
+        new Catalogue(
+            $in->catalogue->cables,
+            $in->catalogue->connectors,
+            $in->catalogue->signals,
+            array_slice($in->catalogue->plans, 0, $count, true),
+            $in->catalogue->parts,
+            $in->catalogue->recipes,
+        ),
+    );
     printf("%10d %14.1f\n", $count, $timed(static fn (): array => (new Suitability($few))->of('pair-foil', 'analogue')));
 }

@@ -28,7 +28,8 @@ if (existsSync(played)) for (const suite of JSON.parse(readFileSync(played, 'utf
 const scripted = join(folder, 'script.json')
 if (existsSync(scripted)) {
   for (const file of JSON.parse(readFileSync(scripted, 'utf8')).testResults) {
-    for (const test of file.assertionResults) found.push({ seconds: (test.duration ?? 0) / 1000, suite: 'script', name: test.fullName })
+    for (const test of file.assertionResults)
+      found.push({ seconds: (test.duration ?? 0) / 1000, suite: 'script', name: test.fullName })
   }
 }
 
@@ -39,4 +40,5 @@ if (found.length === 0) {
 found.sort((a, b) => b.seconds - a.seconds)
 const all = found.reduce((sum, each) => sum + each.seconds, 0)
 console.log(`${found.length} tests, ${all.toFixed(0)} s one after the other; the slowest:`)
-for (const each of found.slice(0, SHOWN)) console.log(`${each.seconds.toFixed(1).padStart(7)} s  ${each.suite.padEnd(8)} ${each.name}`)
+for (const each of found.slice(0, SHOWN))
+  console.log(`${each.seconds.toFixed(1).padStart(7)} s  ${each.suite.padEnd(8)} ${each.name}`)

@@ -9,22 +9,29 @@ const WIDE = 120
 const WIDEST = 160
 /** Lines over 120 columns, of all that there are: fewer is better, more is not allowed. */
 const SUFFERED = 0.02
-const files = execFileSync('git', ['ls-files', '*.php', '*.ts', '*.vue', '*.mjs'], { encoding: 'utf8' }).split('\n').filter(Boolean)
+const files = execFileSync('git', ['ls-files', '*.php', '*.ts', '*.vue', '*.mjs'], { encoding: 'utf8' })
+  .split('\n')
+  .filter(Boolean)
 /** What is one string, a template's text or a comment for most of its width is a sentence. */
 const isSentence = line => {
-  const longest = Math.max(0, ...[...line.matchAll(/'(?:[^'\\]|\\.)*'|"(?:[^"\\]|\\.)*"|`(?:[^`\\]|\\.)*`/g)].map(found => found[0].length))
+  const longest = Math.max(
+    0,
+    ...[...line.matchAll(/'(?:[^'\\]|\\.)*'|"(?:[^"\\]|\\.)*"|`(?:[^`\\]|\\.)*`/g)].map(found => found[0].length),
+  )
   return longest > 60 || /^\s*(\*|\/\/|\/\*|<!--|#)/.test(line)
 }
 let lines = 0
 let wide = 0
 const bad = []
 for (const file of files) {
-  readFileSync(file, 'utf8').split('\n').forEach((line, i) => {
-    lines++
-    if (line.length <= WIDE) return
-    wide++
-    if (line.length > WIDEST && !isSentence(line)) bad.push(`${file}:${i + 1}: ${line.length} columns`)
-  })
+  readFileSync(file, 'utf8')
+    .split('\n')
+    .forEach((line, i) => {
+      lines++
+      if (line.length <= WIDE) return
+      wide++
+      if (line.length > WIDEST && !isSentence(line)) bad.push(`${file}:${i + 1}: ${line.length} columns`)
+    })
 }
 console.log(`${wide} of ${lines} lines are over ${WIDE} columns, ${bad.length} over ${WIDEST} without being a sentence`)
 for (const each of bad.slice(0, 40)) console.log(each)

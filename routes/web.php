@@ -114,7 +114,10 @@ Route::prefix('api')->group(function (): void {
             // Who may confirm what depends on the step: the recorder asks.
             Route::post('bench/{ids}/events', [BenchController::class, 'record']);
             Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
-            Route::get('pictures/{name}', [PictureController::class, 'show'])->where('name', '[0-9a-f]{64}\.(jpg|png|webp)');
+            Route::get('pictures/{name}', [PictureController::class, 'show'])->where(
+                'name',
+                '[0-9a-f]{64}\.(jpg|png|webp)',
+            );
 
             Route::get('labels', [LabelController::class, 'index']);
             Route::get('labels.pdf', [LabelController::class, 'pdf']);
@@ -158,20 +161,32 @@ Route::prefix('api')->group(function (): void {
             Route::middleware('role:planner,tester,lead')->group(function (): void {
                 Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
                 Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
-                Route::get('packs/{number}/{name}', [PackController::class, 'file'])->whereNumber('number')->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+                Route::get('packs/{number}/{name}', [PackController::class, 'file'])
+                    ->whereNumber('number')
+                    ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
             });
             Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
-            Route::post('packs/{number}/signatures', [PackController::class, 'sign'])->whereNumber('number')->middleware('role:planner,tester,lead');
+            Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
+                ->whereNumber('number')
+                ->middleware('role:planner,tester,lead');
             Route::get('service', [ServiceController::class, 'show']);
             Route::get('service/circuits', [ServiceController::class, 'circuits']);
             Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
             Route::get('overtaken', [OvertakenController::class, 'index']);
             Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
-            Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware('role:planner,bench,installer,lead');
+            Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware(
+                'role:planner,bench,installer,lead',
+            );
         });
         Route::get('releases', [ReleaseController::class, 'index']);
-        Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where(['one' => '[A-Z]+', 'other' => '[A-Z]+|now']);
-        Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where(['letter' => '[A-Z]+', 'what' => 'plan|installation']);
+        Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where([
+            'one' => '[A-Z]+',
+            'other' => '[A-Z]+|now',
+        ]);
+        Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where([
+            'letter' => '[A-Z]+',
+            'what' => 'plan|installation',
+        ]);
         Route::middleware('role:planner,lead')->group(function (): void {
             Route::post('templates', TemplateController::class);
             Route::get('releases/preview', [ReleaseController::class, 'preview']);

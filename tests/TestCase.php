@@ -33,7 +33,7 @@ abstract class TestCase extends Base
         if ($isFirst) {
             $this->migrateDatabases();
             $this->app[Kernel::class]->setArtisan(null);
-            (new FileImporter)->import(InstallationFile::parse(self::demo()));
+            (new FileImporter())->import(InstallationFile::parse(self::demo()));
             RefreshDatabaseState::$migrated = true;
         }
         $this->beginDatabaseTransaction();
@@ -46,7 +46,9 @@ abstract class TestCase extends Base
 
     protected function person(string $role): User
     {
-        return User::query()->where('sign_in', $role.'@brackwater.example')->firstOrFail();
+        return User::query()
+            ->where('sign_in', $role.'@brackwater.example')
+            ->firstOrFail();
     }
 
     /** What somebody with several installations says of every write. */
@@ -66,10 +68,27 @@ abstract class TestCase extends Base
      */
     protected static function line(array $with = []): array
     {
-        return [...[
-            'code' => 'A-900', 'cable' => 'pair-foil', 'signals' => 'analogue', 'build' => 'shop', 'from' => 'lectern', 'to' => 'amp-rack-1',
-            'plans_a' => 'xlr3-female-cable-balanced', 'plans_b' => 'xlr3-male-cable-balanced', 'ways' => 'under-stage|riser-a',
-            'tail_a' => '1.5', 'tail_b' => '0.9', 'slack_a' => '0.3', 'slack_b' => '0.3', 'preparation_a' => '0.04', 'preparation_b' => '0.05', 'spares_a' => '1', 'spares_b' => '1',
-        ], ...$with];
+        return [
+            ...[
+                'code' => 'A-900',
+                'cable' => 'pair-foil',
+                'signals' => 'analogue',
+                'build' => 'shop',
+                'from' => 'lectern',
+                'to' => 'amp-rack-1',
+                'plans_a' => 'xlr3-female-cable-balanced',
+                'plans_b' => 'xlr3-male-cable-balanced',
+                'ways' => 'under-stage|riser-a',
+                'tail_a' => '1.5',
+                'tail_b' => '0.9',
+                'slack_a' => '0.3',
+                'slack_b' => '0.3',
+                'preparation_a' => '0.04',
+                'preparation_b' => '0.05',
+                'spares_a' => '1',
+                'spares_b' => '1',
+            ],
+            ...$with,
+        ];
     }
 }

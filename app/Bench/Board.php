@@ -32,27 +32,46 @@ final readonly class Board
     /** Bookings of each person that are shown. */
     private const AHEAD = 4;
 
-    public function __construct(private Jobs $jobs, private Queue $queue, private Times $times, private Workload $workload, private Places $places)
-    {
+    public function __construct(
+        private Jobs $jobs,
+        private Queue $queue,
+        private Times $times,
+        private Workload $workload,
+        private Places $places,
+    ) {
     }
 
     /** @return array<int|string, mixed> */
     public function of(StoredInstallation $stored): array
     {
         $lines = $this->queue->of($stored);
-        $crew = array_values($stored->crew()->get()->filter(static fn (User $person): bool => $person->retired_at === null)->all());
+        $crew = array_values(
+            $stored->crew()->get()->filter(static fn (User $person): bool => $person->retired_at === null)->all(),
+        );
         $hands = [];
         foreach ($crew as $person) {
             if ($person->hasRole(Role::Bench, Role::Installer, Role::Lead)) {
-                $hands[] = new Hand($person->sign_in, array_values(array_filter(array_map(Skill::tryFrom(...), $person->skills))));
+                $hands[] = new Hand(
+                    $person->sign_in,
+                    array_values(array_filter(array_map(Skill::tryFrom(...), $person->skills))),
+                );
             }
         }
 
         return [
             'forecast' => $this->forecast($stored, $hands),
             'people' => $this->people($stored, $crew, $lines),
-            'stopped' => array_values(array_filter($lines, static fn (array $line): bool => ! $line['done'] && ($line['hold'] !== null || $line['questions'] > 0))),
-            'done' => ['jobs' => count(array_filter($lines, static fn (array $line): bool => (bool) $line['done'])), 'of' => count($lines)],
+            'stopped' => array_values(
+                array_filter(
+                    $lines,
+                    static fn (array $line): bool => ! $line['done'] &&
+                        ($line['hold'] !== null || $line['questions'] > 0),
+                ),
+            ),
+            'done' => [
+                'jobs' => count(array_filter($lines, static fn (array $line): bool => (bool) $line['done'])),
+                'of' => count($lines),
+            ],
             'families' => $this->families($stored),
         ];
     }
@@ -72,18 +91,59 @@ final readonly class Board
         $ahead = [];
         foreach ($forecast->bookings as $booking) {
             if (count($ahead[$booking->hand] ?? []) < self::AHEAD) {
-                $ahead[$booking->hand][] = self::booking($booking, $in->runs[$booking->chore->job]->code ?? $booking->chore->job);
+                $ahead[$booking->hand][] = self::booking(
+                    $booking,
+                    $in->runs[$booking->chore->job]->code ?? $booking->chore->job,
+                );
             }
         }
         $work = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
-        $terms = array_map(static fn (Bound $bound): FigureTerm => new FigureTerm('at least', $bound->words, Figure::amount($bound->minutes / 60, 'h'), 'work ÷ hands, longest chain'), array_slice($forecast->bounds, 0, 6));
+        $terms = array_map(
+            static fn (Bound $bound): FigureTerm => new FigureTerm(
+                'at least',
+                $bound->words,
+                Figure::amount($bound->minutes / 60, 'h'),
+                'work ÷ hands, longest chain',
+            ),
+            array_slice($forecast->bounds, 0, 6),
+        );
 
         return [
-            'hours' => PlanEncoder::figure(new Figure($hours, 'h', [new FigureTerm('work', sprintf('%d chores for %d people', count($chores), count($hands)), Figure::amount($work / 60, 'h'), $measured > 0 ? sprintf('%d of %d kinds of work by this crew’s own record, the rest by standard times', $measured, count(StandardTimes::all())) : 'standard times'), ...$terms])),
+            'hours' => PlanEncoder::figure(
+                new Figure($hours, 'h', [
+                    new FigureTerm(
+                        'work',
+                        sprintf('%d chores for %d people', count($chores), count($hands)),
+                        Figure::amount($work / 60, 'h'),
+                        $measured > 0
+                            ? sprintf(
+                                '%d of %d kinds of work by this crew’s own record, the rest by standard times',
+                                $measured,
+                                count(StandardTimes::all()),
+                            )
+                            : 'standard times',
+                    ),
+                    ...$terms,
+                ]),
+            ),
             'finish' => self::finish($hours, $in->workshop->hours)->format('Y-m-d'),
-            'basis' => $measured > 0 ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured) : 'standard times; the crew’s own count from five of a kind on',
+            'basis' => $measured > 0
+                    ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured)
+                    : 'standard times; the crew’s own count from five of a kind on',
             'bottleneck' => $forecast->bottleneck()->words ?? '',
-            'stuck' => array_values(array_unique(array_map(fn (Chore $chore): string => sprintf('%s, %s%s', $in->runs[$chore->job]->code ?? $chore->job, lcfirst($chore->words), $chore->skill === null ? '' : ': '.$chore->skill->words()), $forecast->stuck))),
+            'stuck' => array_values(
+                array_unique(
+                    array_map(
+                        fn (Chore $chore): string => sprintf(
+                            '%s, %s%s',
+                            $in->runs[$chore->job]->code ?? $chore->job,
+                            lcfirst($chore->words),
+                            $chore->skill === null ? '' : ': '.$chore->skill->words(),
+                        ),
+                        $forecast->stuck,
+                    ),
+                ),
+            ),
             'ahead' => (object) $ahead,
         ];
     }
@@ -105,7 +165,13 @@ final readonly class Board
     /** @return array<int|string, mixed> */
     private static function booking(Booking $booking, string $code): array
     {
-        return ['job' => $booking->chore->job, 'code' => $code, 'words' => $booking->chore->words, 'from' => round($booking->from), 'minutes' => round($booking->chore->minutes)];
+        return [
+            'job' => $booking->chore->job,
+            'code' => $code,
+            'words' => $booking->chore->words,
+            'from' => round($booking->from),
+            'minutes' => round($booking->chore->minutes),
+        ];
     }
 
     /**
@@ -117,18 +183,37 @@ final readonly class Board
     {
         $at = array_column($this->places->others($stored), null, 'signIn');
         $today = [];
-        foreach ($stored->events()->toBase()->reorder()->where('step', '<>', '')->where('definition->at', '>=', now('UTC')->startOfDay()->format('Y-m-d\\TH:i:s'))->whereIn('kind', self::DONE)->groupBy('user_id')->selectRaw('user_id, count(*) as count')->get() as $row) {
+        foreach (
+            $stored
+                ->events()
+                ->toBase()
+                ->reorder()
+                ->where('step', '<>', '')
+                ->where('definition->at', '>=', now('UTC')->startOfDay()->format('Y-m-d\\TH:i:s'))
+                ->whereIn('kind', self::DONE)
+                ->groupBy('user_id')
+                ->selectRaw('user_id, count(*) as count')
+                ->get() as $row
+        ) {
             $today[(int) $row->user_id] = (int) $row->count;
         }
         $names = array_column($lines, 'codes', 'id');
 
-        return array_map(static fn (User $person): array => [
-            'signIn' => $person->sign_in,
-            'name' => $person->name,
-            'skills' => $person->skills,
-            'at' => isset($at[$person->sign_in]) ? ['job' => $at[$person->sign_in]['assembly'], 'code' => $names[$at[$person->sign_in]['assembly']][0] ?? ''] : null,
-            'today' => $today[$person->id] ?? 0,
-        ], $crew);
+        return array_map(
+            static fn (User $person): array => [
+                'signIn' => $person->sign_in,
+                'name' => $person->name,
+                'skills' => $person->skills,
+                'at' => isset($at[$person->sign_in])
+                    ? [
+                        'job' => $at[$person->sign_in]['assembly'],
+                        'code' => $names[$at[$person->sign_in]['assembly']][0] ?? '',
+                    ]
+                    : null,
+                'today' => $today[$person->id] ?? 0,
+            ],
+            $crew,
+        );
     }
 
     /**
@@ -164,11 +249,25 @@ final readonly class Board
         foreach ($families as $family => $of) {
             arsort($of['found']);
             $looked = count($of['looked']);
-            $lines[] = ['family' => (string) $family, 'looked' => $looked, 'reworked' => count($of['reworked']), 'flags' => $of['flags'], 'yield' => $looked === 0 ? null : round(100 * (1 - count($of['reworked']) / $looked)), 'found' => array_slice($of['found'], 0, 4, true)];
+            $lines[] = [
+                'family' => (string) $family,
+                'looked' => $looked,
+                'reworked' => count($of['reworked']),
+                'flags' => $of['flags'],
+                'yield' => $looked === 0 ? null : round(100 * (1 - count($of['reworked']) / $looked)),
+                'found' => array_slice($of['found'], 0, 4, true),
+            ];
         }
-        usort($lines, static fn (array $a, array $b): int => $b['reworked'] <=> $a['reworked'] ?: $b['flags'] <=> $a['flags'] ?: $a['family'] <=> $b['family']);
+        usort(
+            $lines,
+            static fn (array $a, array $b): int => $b['reworked'] <=> $a['reworked'] ?:
+            $b['flags'] <=> $a['flags'] ?:
+            $a['family'] <=> $b['family'],
+        );
 
-        return array_values(array_filter($lines, static fn (array $line): bool => $line['looked'] > 0 || $line['flags'] > 0));
+        return array_values(
+            array_filter($lines, static fn (array $line): bool => $line['looked'] > 0 || $line['flags'] > 0),
+        );
     }
 
     /** @return list<string> */

@@ -20,7 +20,11 @@ final class Edition
             $newest = $size = 0;
             foreach (['core', 'catalogue'] as $folder) {
                 /** @var SplFileInfo $file */
-                foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(base_path($folder), FilesystemIterator::SKIP_DOTS)) as $file) {
+                foreach (
+                    new RecursiveIteratorIterator(
+                        new RecursiveDirectoryIterator(base_path($folder), FilesystemIterator::SKIP_DOTS),
+                    ) as $file
+                ) {
                     $newest = max($newest, $file->getMTime());
                     $size += $file->getSize();
                 }

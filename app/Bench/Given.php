@@ -15,7 +15,14 @@ final class Given
     public function all(StoredInstallation $stored): array
     {
         $given = [];
-        foreach (DB::table('assignments')->join('users', 'users.id', '=', 'user_id')->where('installation_id', $stored->id)->whereNull('retired_at')->orderBy('sign_in')->get(['kind', 'key', 'sign_in']) as $row) {
+        foreach (
+            DB::table('assignments')
+                ->join('users', 'users.id', '=', 'user_id')
+                ->where('installation_id', $stored->id)
+                ->whereNull('retired_at')
+                ->orderBy('sign_in')
+                ->get(['kind', 'key', 'sign_in']) as $row
+        ) {
             $given[(string) $row->kind][(string) $row->key][] = (string) $row->sign_in;
         }
 
@@ -25,8 +32,14 @@ final class Given
     /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */
     public function to(StoredInstallation $stored, User $person): array
     {
-        $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('user_id', $person->id)->orderBy('key')->get(['kind', 'key']);
-        $of = static fn (string $kind): array => array_values($rows->where('kind', $kind)->map(static fn (object $row): string => (string) $row->key)->all());
+        $rows = DB::table('assignments')
+            ->where('installation_id', $stored->id)
+            ->where('user_id', $person->id)
+            ->orderBy('key')
+            ->get(['kind', 'key']);
+        $of = static fn (string $kind): array => array_values(
+            $rows->where('kind', $kind)->map(static fn (object $row): string => (string) $row->key)->all(),
+        );
 
         return ['looms' => $of('loom'), 'assemblies' => $of('assembly')];
     }
@@ -38,12 +51,19 @@ final class Given
     public function marked(StoredInstallation $stored, User $person, array $lines): array
     {
         $given = $this->all($stored);
-        $has = static fn (string $kind, string $key): bool => in_array($person->sign_in, $given[$kind][$key] ?? [], true);
+        $has = static fn (string $kind, string $key): bool => in_array(
+            $person->sign_in,
+            $given[$kind][$key] ?? [],
+            true,
+        );
 
         return array_map(static function (array $line) use ($has): array {
             $skills = is_array($line['skills']) ? $line['skills'] : [];
-            $mine = $has('assembly', (string) $line['id']) || $has('loom', (string) $line['loomId'])
-                || array_filter($skills, static fn (mixed $skill): bool => is_string($skill) && $has('skill', $skill)) !== [];
+            $mine =
+                $has('assembly', (string) $line['id']) ||
+                $has('loom', (string) $line['loomId']) ||
+                array_filter($skills, static fn (mixed $skill): bool => is_string($skill) && $has('skill', $skill)) !==
+                    [];
 
             return ['mine' => $mine] + $line;
         }, $lines);

@@ -16,8 +16,12 @@ final readonly class Job
      * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<int|string, Fingerprints>  $fingerprints  by run
      */
-    public function __construct(public array $assemblies, public Traveller $traveller, public array $assemblyOf, public array $fingerprints)
-    {
+    public function __construct(
+        public array $assemblies,
+        public Traveller $traveller,
+        public array $assemblyOf,
+        public array $fingerprints,
+    ) {
     }
 
     public function operation(string $id): ?Operation
@@ -34,6 +38,9 @@ final readonly class Job
     /** @return array<int|string, Operation> of one of its assemblies, in the order of work */
     public function operationsOf(string $assembly): array
     {
-        return array_filter($this->traveller->operations, fn (Operation $operation): bool => ($this->assemblyOf[$operation->run] ?? '') === $assembly);
+        return array_filter(
+            $this->traveller->operations,
+            fn (Operation $operation): bool => ($this->assemblyOf[$operation->run] ?? '') === $assembly,
+        );
     }
 }

@@ -39,9 +39,17 @@ final class Jobs
     {
         $ids = array_values(array_unique($ids));
         sort($ids);
-        $key = sprintf('job.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->edition(), hash('xxh128', implode('|', $ids)));
+        $key = sprintf(
+            'job.%s.%d.%s.%s',
+            Edition::id(),
+            $stored->id,
+            $stored->edition(),
+            hash('xxh128', implode('|', $ids)),
+        );
 
-        return array_key_exists($key, $this->known) ? $this->known[$key] : $this->known[$key] = $this->kept($stored, $ids, $key);
+        return array_key_exists($key, $this->known)
+            ? $this->known[$key]
+            : ($this->known[$key] = $this->kept($stored, $ids, $key));
     }
 
     /** @param  list<string>  $ids */
@@ -77,10 +85,21 @@ final class Jobs
     {
         $plan = $loaded->plan();
         // A run leads to the assembly that it belongs to.
-        $ids = array_values(array_unique(array_map(static fn (string $id): string => $plan->assemblyOf[$id] ?? $id, $ids)));
+        $ids = array_values(
+            array_unique(array_map(static fn (string $id): string => $plan->assemblyOf[$id] ?? $id, $ids)),
+        );
         $operations = $assemblyOf = $fingerprints = [];
-        $runs = array_merge(...array_map(static fn (string $id): array => ($plan->assemblies[$id] ?? new Assembly('', [], []))->runs, $ids), ...[[]]);
-        $planner = new OperationPlanner($loaded->installation, (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs));
+        $runs = array_merge(
+            ...array_map(
+                static fn (string $id): array => ($plan->assemblies[$id] ?? new Assembly('', [], []))->runs,
+                $ids,
+            ),
+            ...[[]],
+        );
+        $planner = new OperationPlanner(
+            $loaded->installation,
+            (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs),
+        );
         foreach ($ids as $id) {
             $assembly = $plan->assemblies[$id] ?? null;
             if ($assembly === null) {

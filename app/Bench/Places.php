@@ -17,7 +17,13 @@ final class Places
     public function stand(StoredInstallation $stored, User $who, string $assembly, string $step): void
     {
         DB::table('bench_places')->upsert(
-            ['installation_id' => $stored->id, 'user_id' => $who->id, 'assembly' => $assembly, 'step' => mb_substr($step, 0, 500), 'at' => now()->format('Y-m-d H:i:s.vP')],
+            [
+                'installation_id' => $stored->id,
+                'user_id' => $who->id,
+                'assembly' => $assembly,
+                'step' => mb_substr($step, 0, 500),
+                'at' => now()->format('Y-m-d H:i:s.vP'),
+            ],
             ['installation_id', 'user_id'],
             ['assembly', 'step', 'at'],
         );
@@ -27,10 +33,20 @@ final class Places
     public function others(StoredInstallation $stored, ?User $than = null): array
     {
         $places = [];
-        $rows = DB::table('bench_places')->join('users', 'users.id', '=', 'user_id')->where('installation_id', $stored->id)->where('user_id', '<>', $than->id ?? 0)
-            ->where('at', '>', now()->subSeconds(self::GONE)->format('Y-m-d H:i:s.vP'))->orderBy('name')->get(['assembly', 'step', 'name', 'sign_in']);
+        $rows = DB::table('bench_places')
+            ->join('users', 'users.id', '=', 'user_id')
+            ->where('installation_id', $stored->id)
+            ->where('user_id', '<>', $than->id ?? 0)
+            ->where('at', '>', now()->subSeconds(self::GONE)->format('Y-m-d H:i:s.vP'))
+            ->orderBy('name')
+            ->get(['assembly', 'step', 'name', 'sign_in']);
         foreach ($rows as $row) {
-            $places[] = ['assembly' => (string) $row->assembly, 'step' => (string) $row->step, 'name' => (string) $row->name, 'signIn' => (string) $row->sign_in];
+            $places[] = [
+                'assembly' => (string) $row->assembly,
+                'step' => (string) $row->step,
+                'name' => (string) $row->name,
+                'signIn' => (string) $row->sign_in,
+            ];
         }
 
         return $places;

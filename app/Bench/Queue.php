@@ -42,7 +42,10 @@ final readonly class Queue
             }
             $events = $loaded->record->together($assembly->runs);
             $progress = new Progress($job->traveller->operations, $events);
-            $left = array_filter($job->traveller->operations, static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled());
+            $left = array_filter(
+                $job->traveller->operations,
+                static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled(),
+            );
             $bench = array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test);
             $next = $progress->open()[0] ?? null;
             $first = $in->runs[$assembly->id];
@@ -63,8 +66,16 @@ final readonly class Queue
                 'where' => $next === null ? '' : $next->place,
                 'begun' => $progress->settled() > 0,
                 'hold' => $progress->holds() === [] ? null : $progress->holds()[0]->note,
-                'questions' => count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
-                'skills' => array_values(array_unique(array_filter(array_map(static fn (Operation $operation): ?string => $operation->skill?->value, $left)))),
+                'questions' => count(
+                    array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null),
+                ),
+                'skills' => array_values(
+                    array_unique(
+                        array_filter(
+                            array_map(static fn (Operation $operation): ?string => $operation->skill?->value, $left),
+                        ),
+                    ),
+                ),
                 'alike' => self::likeness($job),
                 'strand' => PlanEncoder::strand($loaded->plan()->strands[$assembly->id]),
             ];
@@ -80,7 +91,11 @@ final readonly class Queue
         foreach ($job->traveller->steps as $step) {
             $first = $step->first();
             if (! in_array($first->task, [Task::Mark, Task::Label, Task::Cover, Task::Pull], true)) {
-                $steps[] = [$first->like, $step->count(), $first->at !== null && $first->task !== Task::Cut ? $first->at->canonical() : ''];
+                $steps[] = [
+                    $first->like,
+                    $step->count(),
+                    $first->at !== null && $first->task !== Task::Cut ? $first->at->canonical() : '',
+                ];
             }
         }
 

@@ -23,9 +23,15 @@ final readonly class Times
         $timed = $stored->events()->toBase()->reorder()->where('step', '<>', '')->whereNotNull('definition->took');
         $count = $timed->count();
         if ($count === 0) {
-            return new TimeBook;
+            return new TimeBook();
         }
-        $key = sprintf('times.%s.%d.%s.%d', Edition::id(), $stored->id, $stored->edition(), $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY);
+        $key = sprintf(
+            'times.%s.%d.%s.%d',
+            Edition::id(),
+            $stored->id,
+            $stored->edition(),
+            $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY,
+        );
 
         /** @var array<int|string, list<float>> $measured */
         $measured = Cache::store('file')->remember($key, 24 * 3600, fn (): array => $this->measure($stored));
@@ -37,7 +43,14 @@ final readonly class Times
     private function measure(StoredInstallation $stored): array
     {
         $byRun = [];
-        foreach ($stored->events()->toBase()->where('step', '<>', '')->whereNotNull('definition->took')->get(['run', 'step', 'definition->took as took']) as $row) {
+        foreach (
+            $stored
+                ->events()
+                ->toBase()
+                ->where('step', '<>', '')
+                ->whereNotNull('definition->took')
+                ->get(['run', 'step', 'definition->took as took']) as $row
+        ) {
             $byRun[(string) $row->run][] = [(string) $row->step, (float) $row->took];
         }
         $measured = [];

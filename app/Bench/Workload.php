@@ -37,8 +37,19 @@ final readonly class Workload
                 continue;
             }
             $first = $loaded->installation->runs[$assembly->id];
-            $only = $given['assembly'][$assembly->id] ?? $given['loom'][$first->loom ?? ''] ?? [];
-            array_push($chores, ...$this->chain($job, $progress, $times, array_map(strval(...), $short), $only, $given['skill'] ?? [], $first));
+            $only = $given['assembly'][$assembly->id] ?? ($given['loom'][$first->loom ?? ''] ?? []);
+            array_push(
+                $chores,
+                ...$this->chain(
+                    $job,
+                    $progress,
+                    $times,
+                    array_map(strval(...), $short),
+                    $only,
+                    $given['skill'] ?? [],
+                    $first,
+                ),
+            );
         }
 
         return $chores;
@@ -52,8 +63,15 @@ final readonly class Workload
      * @param  array<int|string, list<string>>  $bySkill
      * @return list<Chore>
      */
-    private function chain(Job $job, Progress $progress, TimeBook $times, array $short, array $only, array $bySkill, Run $run): array
-    {
+    private function chain(
+        Job $job,
+        Progress $progress,
+        TimeBook $times,
+        array $short,
+        array $only,
+        array $bySkill,
+        Run $run,
+    ): array {
         $chores = [];
         /** @var list<Operation> $held */
         $held = [];
@@ -62,11 +80,23 @@ final readonly class Workload
                 return;
             }
             $first = $held[0];
-            $tools = array_values(array_intersect(array_unique(array_map(static fn (Operation $operation): string => $operation->tool, $held)), $short));
+            $tools = array_values(
+                array_intersect(
+                    array_unique(array_map(static fn (Operation $operation): string => $operation->tool, $held)),
+                    $short,
+                ),
+            );
             $who = $only !== [] ? $only : $bySkill[$first->skill->value ?? ''] ?? [];
             $chores[] = new Chore(
-                $first->id, array_sum(array_map($times->of(...), $held)), $first->skill, $tools, $chores === [] ? [] : [$chores[count($chores) - 1]->id],
-                $held[count($held) - 1]->wait / 60, $who, $run->id, $first->words,
+                $first->id,
+                array_sum(array_map($times->of(...), $held)),
+                $first->skill,
+                $tools,
+                $chores === [] ? [] : [$chores[count($chores) - 1]->id],
+                $held[count($held) - 1]->wait / 60,
+                $who,
+                $run->id,
+                $first->words,
             );
             $held = [];
         };
@@ -74,7 +104,11 @@ final readonly class Workload
             if ($operation->task === Task::Test || $progress->of($operation->id)->status->isSettled()) {
                 continue;
             }
-            $same = $held === [] || ($held[0]->skill === $operation->skill && in_array($held[0]->tool, $short, true) === in_array($operation->tool, $short, true) && (! in_array($operation->tool, $short, true) || $held[0]->tool === $operation->tool));
+            $same =
+                $held === [] ||
+                ($held[0]->skill === $operation->skill &&
+                    in_array($held[0]->tool, $short, true) === in_array($operation->tool, $short, true) &&
+                    (! in_array($operation->tool, $short, true) || $held[0]->tool === $operation->tool));
             if (! $same) {
                 $close();
             }

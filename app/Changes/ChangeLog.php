@@ -30,8 +30,14 @@ final readonly class ChangeLog
      * @throws StaleWrite when a row is not at the version that its edit was made on
      * @throws Overtakes|PutAside where the request asked for it ({@see Intent})
      */
-    public function write(StoredInstallation $installation, User $by, string $words, array $edits, ?Change $undoes = null, ?Catalogue $pins = null): Change
-    {
+    public function write(
+        StoredInstallation $installation,
+        User $by,
+        string $words,
+        array $edits,
+        ?Change $undoes = null,
+        ?Catalogue $pins = null,
+    ): Change {
         $this->foresight->weigh($installation, $by, $words, $edits, $pins);
 
         return DB::transaction(function () use ($installation, $by, $words, $edits, $undoes, $pins): Change {
@@ -45,7 +51,10 @@ final readonly class ChangeLog
             if ($pins !== null) {
                 $locked->update(['catalogue' => Pinning::more($locked->catalogue, $pins)]);
             }
-            $installation->newQuery()->whereKey($installation->id)->increment('revision', 1, ['decisions' => (string) Str::ulid()]);
+            $installation
+                ->newQuery()
+                ->whereKey($installation->id)
+                ->increment('revision', 1, ['decisions' => (string) Str::ulid()]);
 
             return Change::query()->create([
                 'installation_id' => $installation->id,
@@ -74,7 +83,15 @@ final readonly class ChangeLog
             $edits[] = new Edit($entry['kind'], $entry['key'], $entry['before']);
         }
 
-        return $this->write($installation, $by, $change->undoes === null ? 'Undone: '.$change->words : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words), $edits, $change);
+        return $this->write(
+            $installation,
+            $by,
+            $change->undoes === null
+                ? 'Undone: '.$change->words
+                : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words),
+            $edits,
+            $change,
+        );
     }
 
     /** @return array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>} */
@@ -114,14 +131,22 @@ final readonly class ChangeLog
         return match ($kind) {
             'rules', 'panel', 'economy', 'workshop', 'testing' => $installation->fresh(),
             'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
-            default => StoredPart::query()->where('installation_id', $installation->id)->where('kind', $kind)->where('key', $key)->first(),
+            default => StoredPart::query()
+                ->where('installation_id', $installation->id)
+                ->where('kind', $kind)
+                ->where('key', $key)
+                ->first(),
         };
     }
 
     /** @param  array<int|string, mixed>  $after */
     private function insert(StoredInstallation $installation, Edit $edit, array $after): void
     {
-        $columns = ['installation_id' => $installation->id, 'key' => $edit->key, ...$this->columns($edit->kind, $after)];
+        $columns = [
+            'installation_id' => $installation->id,
+            'key' => $edit->key,
+            ...$this->columns($edit->kind, $after),
+        ];
         if ($edit->kind === 'run') {
             StoredRun::query()->create($columns);
         } else {
@@ -136,7 +161,11 @@ final readonly class ChangeLog
     private function columns(string $kind, array $after): array
     {
         return $kind === 'run'
-            ? ['definition' => $after, 'code' => $after['code'] ?? '', 'withdrawn' => (bool) ($after['withdrawn'] ?? false)]
+            ? [
+                'definition' => $after,
+                'code' => $after['code'] ?? '',
+                'withdrawn' => (bool) ($after['withdrawn'] ?? false),
+            ]
             : ['definition' => $after];
     }
 

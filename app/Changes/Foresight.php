@@ -36,13 +36,21 @@ final readonly class Foresight
      * @throws Overtakes where somebody asked first, and work is overtaken
      * @throws PutAside where somebody wants it put aside
      */
-    public function weigh(StoredInstallation $installation, User $by, string $words, array $edits, ?Catalogue $pins): void
-    {
+    public function weigh(
+        StoredInstallation $installation,
+        User $by,
+        string $words,
+        array $edits,
+        ?Catalogue $pins,
+    ): void {
         $intent = Intent::of($this->container->make(Request::class));
         if ($intent === Intent::Park) {
             throw $this->aside($installation, $by, $words, $edits, $pins);
         }
-        if ($intent === Intent::Ask && array_filter($edits, static fn (Edit $edit): bool => ! in_array($edit->kind, self::HARMLESS, true)) !== []) {
+        if (
+            $intent === Intent::Ask &&
+            array_filter($edits, static fn (Edit $edit): bool => ! in_array($edit->kind, self::HARMLESS, true)) !== []
+        ) {
             $before = $this->store->load($installation);
             $after = $this->store->with($before, $edits, $pins);
             $impact = $this->impact($before, $after);
@@ -56,20 +64,38 @@ final readonly class Foresight
     {
         $times = $this->times->of($before->stored);
 
-        return Uncollected::run(static fn (): Impact => (new ImpactPlanner(new Work($after->installation, $after->plan(), $after->record), $times, $before->plan()))
-            ->after(new Work($before->installation, $before->plan(), $before->record)));
+        return Uncollected::run(
+            static fn (): Impact => (new ImpactPlanner(
+                new Work($after->installation, $after->plan(), $after->record),
+                $times,
+                $before->plan(),
+            ))->after(new Work($before->installation, $before->plan(), $before->record)),
+        );
     }
 
     /**
      * @param  list<Edit>  $edits
      */
-    private function aside(StoredInstallation $installation, User $by, string $words, array $edits, ?Catalogue $pins): PutAside
-    {
+    private function aside(
+        StoredInstallation $installation,
+        User $by,
+        string $words,
+        array $edits,
+        ?Catalogue $pins,
+    ): PutAside {
         $draft = Draft::query()->create([
             'installation_id' => $installation->id,
             'user_id' => $by->id,
             'words' => mb_substr($words, 0, 250),
-            'edits' => array_map(static fn (Edit $edit): array => ['kind' => $edit->kind, 'key' => $edit->key, 'after' => $edit->after, 'version' => $edit->version], $edits),
+            'edits' => array_map(
+                static fn (Edit $edit): array => [
+                    'kind' => $edit->kind,
+                    'key' => $edit->key,
+                    'after' => $edit->after,
+                    'version' => $edit->version,
+                ],
+                $edits,
+            ),
             'pins' => $pins === null ? null : CatalogueEncoder::catalogue($pins),
             'created_at' => now(),
         ]);

@@ -35,22 +35,34 @@ use Sartal\Core\Work\Bench\Covers;
  */
 final readonly class RemedyDesk
 {
-    public function __construct(private InstallationStore $store, private Jobs $jobs, private BenchRecorder $bench, private Times $times)
-    {
+    public function __construct(
+        private InstallationStore $store,
+        private Jobs $jobs,
+        private BenchRecorder $bench,
+        private Times $times,
+    ) {
     }
 
     public function standing(Loaded $loaded): Impact
     {
-        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record), $this->times->of($loaded->stored)))->standing();
+        return (new ImpactPlanner(
+            new Work($loaded->installation, $loaded->plan(), $loaded->record),
+            $this->times->of($loaded->stored),
+        ))->standing();
     }
 
     /** What is overtaken on one run; null where nothing is. */
     public function on(Loaded $loaded, string $run): ?RunImpact
     {
-        $assembly = $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run] ?? ''] ?? abort(404, 'There is no such run here. It may have been removed.');
+        $assembly =
+            $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run] ?? ''] ??
+            abort(404, 'There is no such run here. It may have been removed.');
         $covers = (new Covers($loaded->installation, $loaded->plan()->layout, $loaded->dresser()))->of($assembly->runs);
 
-        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record, $covers), $this->times->of($loaded->stored)))->on($run);
+        return (new ImpactPlanner(
+            new Work($loaded->installation, $loaded->plan(), $loaded->record, $covers),
+            $this->times->of($loaded->stored),
+        ))->on($run);
     }
 
     /**
@@ -63,7 +75,13 @@ final readonly class RemedyDesk
         DB::transaction(function () use ($stored, $by, $run, $remedy, $id): void {
             // Under one lock: two people who mend the same run at the same moment mend it once.
             DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$stored->id, 'mend']);
-            if (StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $this->derived($id, $run))->exists() || StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $id)->exists()) {
+            if (
+                StoredEvent::query()
+                    ->where('installation_id', $stored->id)
+                    ->where('uuid', $this->derived($id, $run))
+                    ->exists() ||
+                StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $id)->exists()
+            ) {
                 return;
             }
             $loaded = $this->store->atWork($stored->refresh());
@@ -71,7 +89,9 @@ final readonly class RemedyDesk
             match (true) {
                 $chosen->kind->isConfirmed() => $this->confirm($loaded, $by, $run, $chosen, $id),
                 $chosen->kind->isReopened() => $this->reopen($loaded, $by, $run, $chosen, $id),
-                default => throw Refused::because('This is recorded where it is done: labels under Labels, tests under Test, pulling on site.'),
+                default => throw Refused::because(
+                    'This is recorded where it is done: labels under Labels, tests under Test, pulling on site.',
+                ),
             };
             $stored->newQuery()->whereKey($stored->id)->increment('revision');
         });
@@ -83,7 +103,12 @@ final readonly class RemedyDesk
         if ($impact === null) {
             throw Refused::because('Nothing is overtaken on this run any more. Load the page again.');
         }
-        foreach ([...array_merge(...array_map(static fn ($each): array => $each->remedies, $impact->overtaken)), $impact->remake] as $remedy) {
+        foreach (
+            [
+                ...array_merge(...array_map(static fn ($each): array => $each->remedies, $impact->overtaken)),
+                $impact->remake,
+            ] as $remedy
+        ) {
             if ($remedy->key() === $key) {
                 return $remedy;
             }
@@ -103,48 +128,131 @@ final readonly class RemedyDesk
                 throw Refused::because('A piece is gone meanwhile. Load the page again.');
             }
             if (! $gets->servesAtAPinch($own)) {
-                StoredEvent::add($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::TakenBack, $to, null, $by, '', $remedy->words, undoes: EventKind::Cut));
+                StoredEvent::add(
+                    $loaded->stored,
+                    $by,
+                    $this->event(
+                        $this->derived($id, $to),
+                        EventKind::TakenBack,
+                        $to,
+                        null,
+                        $by,
+                        '',
+                        $remedy->words,
+                        undoes: EventKind::Cut,
+                    ),
+                );
 
                 continue;
             }
             $missing = $own->needed->minus($gets->length);
-            $note = match (true) {
-                $to !== $from => 'piece cut for '.$loaded->installation->runs[$from]->code,
-                default => 'kept',
-            }.(! $missing->isNegative() && ! $missing->isZero() ? sprintf('; %s of its slack is used up', $missing->canonical()) : '');
-            $fingerprint = $loaded->planner->fingerprintsFor($to, $loaded->installation, $loaded->plan())->for(EventKind::Cut, null);
-            StoredEvent::add($loaded->stored, $by, $this->event($this->derived($id, $to), EventKind::Cut, $to, null, $by, $fingerprint, $note, cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable), of: $gets->made));
+            $note =
+                match (true) {
+                    $to !== $from => 'piece cut for '.$loaded->installation->runs[$from]->code,
+                    default => 'kept',
+                }.
+                (! $missing->isNegative() && ! $missing->isZero()
+                    ? sprintf('; %s of its slack is used up', $missing->canonical())
+                    : '');
+            $fingerprint = $loaded->planner
+                ->fingerprintsFor($to, $loaded->installation, $loaded->plan())
+                ->for(EventKind::Cut, null);
+            StoredEvent::add(
+                $loaded->stored,
+                $by,
+                $this->event(
+                    $this->derived($id, $to),
+                    EventKind::Cut,
+                    $to,
+                    null,
+                    $by,
+                    $fingerprint,
+                    $note,
+                    cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable),
+                    of: $gets->made,
+                ),
+            );
         }
     }
 
     /** Back to the bench: what is done again, and the beads that it empties. */
     private function reopen(Loaded $loaded, User $by, string $run, Remedy $remedy, string $id): void
     {
-        $job = $this->jobs->of($loaded->stored, [$loaded->plan()->assemblyOf[$run]]) ?? throw Refused::because('There is no such job any more. Load the page again.');
+        $job =
+            $this->jobs->of($loaded->stored, [$loaded->plan()->assemblyOf[$run]]) ??
+            throw Refused::because('There is no such job any more. Load the page again.');
         $this->bench->record($loaded->stored, $job, $by, [
-            'id' => $id, 'kind' => EventKind::Reworked->value, 'run' => $run, 'step' => $remedy->step, 'note' => 'overtaken by a change: '.lcfirst($remedy->words),
-            'reopens' => $remedy->reopens, 'scraps' => $remedy->scraps,
+            'id' => $id,
+            'kind' => EventKind::Reworked->value,
+            'run' => $run,
+            'step' => $remedy->step,
+            'note' => 'overtaken by a change: '.lcfirst($remedy->words),
+            'reopens' => $remedy->reopens,
+            'scraps' => $remedy->scraps,
         ]);
-        $now = new Work($loaded->installation, $loaded->plan(), $this->store->atWork($loaded->stored->refresh())->record);
+        $now = new Work(
+            $loaded->installation,
+            $loaded->plan(),
+            $this->store->atWork($loaded->stored->refresh())->record,
+        );
         $sides = $remedy->side === null ? Side::cases() : [$remedy->side];
         foreach ($remedy->kind === RemedyKind::Steps ? [] : $sides as $side) {
             $this->empty($loaded->stored, $by, $run, $side, $id, $now, EventKind::Joined, EventKind::Remade);
         }
-        foreach ($remedy->kind === RemedyKind::Remake ? [EventKind::Cut, EventKind::Inspected, EventKind::Labelled, EventKind::Pulled, EventKind::Dressed, EventKind::Installed] : [] as $kind) {
+        foreach (
+            $remedy->kind === RemedyKind::Remake
+                ? [
+                    EventKind::Cut,
+                    EventKind::Inspected,
+                    EventKind::Labelled,
+                    EventKind::Pulled,
+                    EventKind::Dressed,
+                    EventKind::Installed,
+                ]
+                : [] as $kind
+        ) {
             $this->empty($loaded->stored, $by, $run, null, $id, $now, $kind);
         }
     }
 
     /** Takes back what an end or a run was said to be as a whole, where the bench has not done so. */
-    private function empty(StoredInstallation $stored, User $by, string $run, ?Side $side, string $id, Work $now, EventKind ...$kinds): void
-    {
+    private function empty(
+        StoredInstallation $stored,
+        User $by,
+        string $run,
+        ?Side $side,
+        string $id,
+        Work $now,
+        EventKind ...$kinds,
+    ): void {
         if ($now->last($run, $side?->value, ...$kinds) !== null) {
-            StoredEvent::add($stored, $by, $this->event($this->derived($id, $run.$kinds[0]->value.($side->value ?? '')), EventKind::TakenBack, $run, $side, $by, '', '', undoes: $kinds[0]));
+            StoredEvent::add(
+                $stored,
+                $by,
+                $this->event(
+                    $this->derived($id, $run.$kinds[0]->value.($side->value ?? '')),
+                    EventKind::TakenBack,
+                    $run,
+                    $side,
+                    $by,
+                    '',
+                    '',
+                    undoes: $kinds[0],
+                ),
+            );
         }
     }
 
-    private function event(string $id, EventKind $kind, string $run, ?Side $side, User $by, string $fingerprint, string $note, mixed ...$more): Event
-    {
+    private function event(
+        string $id,
+        EventKind $kind,
+        string $run,
+        ?Side $side,
+        User $by,
+        string $fingerprint,
+        string $note,
+        mixed ...$more,
+    ): Event {
         $at = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
 
         return new Event($id, $kind, $run, $side, $by->sign_in, $at, $at, $fingerprint, '', $note, ...$more);

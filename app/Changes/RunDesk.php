@@ -72,7 +72,13 @@ final readonly class RunDesk
     public function add(Loaded $loaded, User $by, array $values): Run
     {
         $proposal = $this->propose($loaded, $values);
-        $this->log->write($loaded->stored, $by, sprintf('%s added', $proposal->run->code), self::edits($proposal), pins: self::pins($loaded, [$proposal]));
+        $this->log->write(
+            $loaded->stored,
+            $by,
+            sprintf('%s added', $proposal->run->code),
+            self::edits($proposal),
+            pins: self::pins($loaded, [$proposal]),
+        );
 
         return $proposal->run;
     }
@@ -86,7 +92,13 @@ final readonly class RunDesk
         }
         $count = count($proposals);
 
-        return $this->log->write($loaded->stored, $by, sprintf('%d %s imported', $count, $count === 1 ? 'run' : 'runs'), $edits, pins: self::pins($loaded, $proposals));
+        return $this->log->write(
+            $loaded->stored,
+            $by,
+            sprintf('%d %s imported', $count, $count === 1 ? 'run' : 'runs'),
+            $edits,
+            pins: self::pins($loaded, $proposals),
+        );
     }
 
     /**
@@ -120,21 +132,46 @@ final readonly class RunDesk
         $words = 'nothing';
         $codes = self::codesAfter($loaded->installation, $values);
         foreach ($values as $id => $own) {
-            $run = $loaded->installation->runs[$id] ?? throw BadLine::because('runs', (string) $id, 'There is no such run here. It may have been removed.');
+            $run =
+                $loaded->installation->runs[$id] ??
+                throw BadLine::because('runs', (string) $id, 'There is no such run here. It may have been removed.');
             $before = RunLine::describe($run, $loaded->installation);
             $after = [...$before, ...$own];
             if (count($codes[trim($after['code'])] ?? []) > 1) {
-                throw BadLine::because('code', $after['code'], sprintf('%s would get a code that %s has. Choose another first number or prefix.', $run->code, implode(' and ', array_diff($codes[trim($after['code'])], [$run->code]))));
+                throw BadLine::because(
+                    'code',
+                    $after['code'],
+                    sprintf(
+                        '%s would get a code that %s has. Choose another first number or prefix.',
+                        $run->code,
+                        implode(' and ', array_diff($codes[trim($after['code'])], [$run->code])),
+                    ),
+                );
             }
             try {
                 [$more, $proposals[]] = $this->changed($loaded, $run, $before, $after, $versions[$id] ?? 0);
             } catch (BadLine $bad) {
-                throw new BadLine(array_map(static fn (Slip $slip): Slip => new Slip($slip->field, $slip->value, $run->code.': '.$slip->remedy), $bad->slips));
+                throw new BadLine(
+                    array_map(
+                        static fn (Slip $slip): Slip => new Slip(
+                            $slip->field,
+                            $slip->value,
+                            $run->code.': '.$slip->remedy,
+                        ),
+                        $bad->slips,
+                    ),
+                );
             }
             array_push($edits, ...$more);
             $words = self::fields($before, $after);
         }
-        $this->log->write($loaded->stored, $by, sprintf('%d runs: %s changed', count($values), $words), $edits, pins: self::pins($loaded, $proposals));
+        $this->log->write(
+            $loaded->stored,
+            $by,
+            sprintf('%d runs: %s changed', count($values), $words),
+            $edits,
+            pins: self::pins($loaded, $proposals),
+        );
     }
 
     /**
@@ -151,7 +188,10 @@ final readonly class RunDesk
             $id = RunKeys::of($loaded->installation)->next($guess->request->code);
             $guess = QuickLine::read($text, $loaded->installation, $id);
 
-            return ['proposal' => (new Proposer($loaded->installation->catalogue))->propose($guess->request), 'guess' => $guess];
+            return [
+                'proposal' => (new Proposer($loaded->installation->catalogue))->propose($guess->request),
+                'guess' => $guess,
+            ];
         } catch (CannotPropose $cannot) {
             throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
         }
@@ -179,7 +219,14 @@ final readonly class RunDesk
      */
     private static function fields(array $before, array $after): string
     {
-        return implode(', ', array_map(static fn (string $field): string => str_replace('_', ' ', $field), Names::of(array_diff_assoc($after, $before)))) ?: 'nothing';
+        return implode(
+            ', ',
+            array_map(
+                static fn (string $field): string => str_replace('_', ' ', $field),
+                Names::of(array_diff_assoc($after, $before)),
+            ),
+        ) ?:
+            'nothing';
     }
 
     /**
@@ -218,16 +265,40 @@ final readonly class RunDesk
      * @throws BadLine
      * @throws StaleWrite
      */
-    public function except(Loaded $loaded, User $by, Run $run, Side $side, string $conductor, ?HandJoint $joint, int $version): void
-    {
+    public function except(
+        Loaded $loaded,
+        User $by,
+        Run $run,
+        Side $side,
+        string $conductor,
+        ?HandJoint $joint,
+        int $version,
+    ): void {
         $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
         if (! isset($cable?->conductors()[$conductor])) {
             throw BadLine::because('conductor', $conductor, 'The cable has no such conductor. Load the page again.');
         }
         $end = $run->end($side);
-        $others = array_values(array_filter($end->exceptions, static fn (HandJoint $each): bool => $each->conductor !== $conductor));
-        $made = new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $end->legs, $joint === null ? $others : [...$others, $joint], $end->unused);
-        $words = sprintf('%s end %s: %s %s', $run->code, $side->value, $conductor, $joint === null ? 'as the plans have it' : 'joined by hand');
+        $others = array_values(
+            array_filter($end->exceptions, static fn (HandJoint $each): bool => $each->conductor !== $conductor),
+        );
+        $made = new End(
+            $end->location,
+            $end->tail,
+            $end->slack,
+            $end->preparation,
+            $end->spares,
+            $end->legs,
+            $joint === null ? $others : [...$others, $joint],
+            $end->unused,
+        );
+        $words = sprintf(
+            '%s end %s: %s %s',
+            $run->code,
+            $side->value,
+            $conductor,
+            $joint === null ? 'as the plans have it' : 'joined by hand',
+        );
         $this->write($loaded, $by, self::withEnd($run, $side, $made), $words, $version);
     }
 
@@ -239,25 +310,81 @@ final readonly class RunDesk
      * @throws BadLine
      * @throws StaleWrite
      */
-    public function prepareBy(Loaded $loaded, User $by, Run $run, Side $side, array $legs, string $recipe, int $version): void
-    {
+    public function prepareBy(
+        Loaded $loaded,
+        User $by,
+        Run $run,
+        Side $side,
+        array $legs,
+        string $recipe,
+        int $version,
+    ): void {
         if ($recipe !== '' && ! isset($loaded->installation->catalogue->recipes[$recipe])) {
             throw BadLine::because('recipe', $recipe, 'There is no such recipe. Choose one from the catalogue.');
         }
         $end = $run->end($side);
-        $made = array_map(static fn (Leg $leg): Leg => in_array($leg->id, $legs, true) ? new Leg($leg->id, $leg->label, $leg->elements, $leg->length, $leg->landing, $recipe) : $leg, $end->legs);
-        $words = sprintf('%s end %s prepared %s', $run->code, $side->value, $recipe === '' ? 'as its connector has it' : 'by '.$loaded->installation->catalogue->recipes[$recipe]->name);
-        $this->write($loaded, $by, self::withEnd($run, $side, new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $made, $end->exceptions, $end->unused)), $words, $version);
+        $made = array_map(
+            static fn (Leg $leg): Leg => in_array($leg->id, $legs, true)
+                ? new Leg($leg->id, $leg->label, $leg->elements, $leg->length, $leg->landing, $recipe)
+                : $leg,
+            $end->legs,
+        );
+        $words = sprintf(
+            '%s end %s prepared %s',
+            $run->code,
+            $side->value,
+            $recipe === ''
+                ? 'as its connector has it'
+                : 'by '.$loaded->installation->catalogue->recipes[$recipe]->name,
+        );
+        $this->write(
+            $loaded,
+            $by,
+            self::withEnd(
+                $run,
+                $side,
+                new End(
+                    $end->location,
+                    $end->tail,
+                    $end->slack,
+                    $end->preparation,
+                    $end->spares,
+                    $made,
+                    $end->exceptions,
+                    $end->unused,
+                ),
+            ),
+            $words,
+            $version,
+        );
     }
 
     private static function withEnd(Run $run, Side $side, End $end): Run
     {
-        return new Run($run->id, $run->code, $run->cable, $run->build, $side === Side::A ? $end : $run->a, $side === Side::B ? $end : $run->b, $run->ways, $run->carries, $run->loom, $run->note, $run->withdrawn);
+        return new Run(
+            $run->id,
+            $run->code,
+            $run->cable,
+            $run->build,
+            $side === Side::A ? $end : $run->a,
+            $side === Side::B ? $end : $run->b,
+            $run->ways,
+            $run->carries,
+            $run->loom,
+            $run->note,
+            $run->withdrawn,
+        );
     }
 
     private function write(Loaded $loaded, User $by, Run $run, string $words, int $version): void
     {
-        $this->log->write($loaded->stored, $by, $words, [new Edit('run', $run->id, self::plain(RunCodec::encode($run)), $version)], pins: UsedTypes::of(self::alone($loaded->installation, $run)));
+        $this->log->write(
+            $loaded->stored,
+            $by,
+            $words,
+            [new Edit('run', $run->id, self::plain(RunCodec::encode($run)), $version)],
+            pins: UsedTypes::of(self::alone($loaded->installation, $run)),
+        );
     }
 
     /** The installation with nothing but this run, to see what it uses. */
@@ -274,12 +401,29 @@ final readonly class RunDesk
     public function remove(Loaded $loaded, User $by, Run $run, int $version): bool
     {
         if ($loaded->record->of($run->id) !== []) {
-            $withdrawn = new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, $run->ways, $run->carries, $run->loom, $run->note, true);
-            $this->log->write($loaded->stored, $by, $run->code.' withdrawn', [new Edit('run', $run->id, self::plain(RunCodec::encode($withdrawn)), $version)]);
+            $withdrawn = new Run(
+                $run->id,
+                $run->code,
+                $run->cable,
+                $run->build,
+                $run->a,
+                $run->b,
+                $run->ways,
+                $run->carries,
+                $run->loom,
+                $run->note,
+                true,
+            );
+            $this->log->write($loaded->stored, $by, $run->code.' withdrawn', [
+                new Edit('run', $run->id, self::plain(RunCodec::encode($withdrawn)), $version),
+            ]);
 
             return true;
         }
-        $this->log->write($loaded->stored, $by, $run->code.' removed', [new Edit('run', $run->id, null, $version), ...$this->without($loaded->installation, $run, null)]);
+        $this->log->write($loaded->stored, $by, $run->code.' removed', [
+            new Edit('run', $run->id, null, $version),
+            ...$this->without($loaded->installation, $run, null),
+        ]);
 
         return false;
     }
@@ -299,7 +443,17 @@ final readonly class RunDesk
         }
         $in = $loaded->installation;
 
-        return UsedTypes::of(new Installation($in->id, $in->name, $in->rules, $in->catalogue, circuits: $circuits, fittings: $fittings, runs: $runs));
+        return UsedTypes::of(
+            new Installation(
+                $in->id,
+                $in->name,
+                $in->rules,
+                $in->catalogue,
+                circuits: $circuits,
+                fittings: $fittings,
+                runs: $runs,
+            ),
+        );
     }
 
     /** @throws BadLine */
@@ -315,16 +469,42 @@ final readonly class RunDesk
     /** What was decided by hand about legs and joints stays; places, lengths and names are the new ones. */
     private static function sameWiring(Run $old, Run $new): Run
     {
-        return new Run($old->id, $new->code, $old->cable, $new->build, self::sameLegs($old->a, $new->a), self::sameLegs($old->b, $new->b), $new->ways, $old->carries, $new->loom, $new->note, $old->withdrawn);
+        return new Run(
+            $old->id,
+            $new->code,
+            $old->cable,
+            $new->build,
+            self::sameLegs($old->a, $new->a),
+            self::sameLegs($old->b, $new->b),
+            $new->ways,
+            $old->carries,
+            $new->loom,
+            $new->note,
+            $old->withdrawn,
+        );
     }
 
     private static function sameLegs(End $old, End $new): End
     {
         $length = $new->legs[0]->length ?? null;
         $changed = $length !== null && $length->compare($old->legs[0]->length ?? $length) !== 0;
-        $legs = array_map(static fn (Leg $leg): Leg => $changed ? new Leg($leg->id, $leg->label, $leg->elements, $length, $leg->landing, $leg->recipe) : $leg, $old->legs);
+        $legs = array_map(
+            static fn (Leg $leg): Leg => $changed
+                ? new Leg($leg->id, $leg->label, $leg->elements, $length, $leg->landing, $leg->recipe)
+                : $leg,
+            $old->legs,
+        );
 
-        return new End($new->location, $new->tail, $new->slack, $new->preparation, $new->spares, $legs, $old->exceptions, $old->unused);
+        return new End(
+            $new->location,
+            $new->tail,
+            $new->slack,
+            $new->preparation,
+            $new->spares,
+            $legs,
+            $old->exceptions,
+            $old->unused,
+        );
     }
 
     /**
@@ -339,7 +519,11 @@ final readonly class RunDesk
             foreach ($was->location === $is->location ? [] : $was->legs as $leg) {
                 $fitting = $installation->fittings[$leg->landing->fitting ?? ''] ?? null;
                 if ($fitting !== null && ! $this->usedByOthers($installation, $old, $fitting->id)) {
-                    $edits[$fitting->id] = new Edit('fitting', $fitting->id, ['location' => $is->location] + FileEncoder::fitting($fitting));
+                    $edits[$fitting->id] = new Edit(
+                        'fitting',
+                        $fitting->id,
+                        ['location' => $is->location] + FileEncoder::fitting($fitting),
+                    );
                 }
             }
         }
@@ -356,7 +540,11 @@ final readonly class RunDesk
     {
         $edits = [];
         foreach ($run->fittings() as $id) {
-            if (isset($installation->fittings[$id]) && ! isset($keeping->fittings[$id]) && ! $this->usedByOthers($installation, $run, $id)) {
+            if (
+                isset($installation->fittings[$id]) &&
+                ! isset($keeping->fittings[$id]) &&
+                ! $this->usedByOthers($installation, $run, $id)
+            ) {
                 $edits[] = new Edit('fitting', $id, null);
             }
         }
@@ -390,7 +578,10 @@ final readonly class RunDesk
     /** @return list<Edit> */
     private static function edits(Proposal $proposal): array
     {
-        return [new Edit('run', $proposal->run->id, self::plain(RunCodec::encode($proposal->run))), ...self::parts($proposal)];
+        return [
+            new Edit('run', $proposal->run->id, self::plain(RunCodec::encode($proposal->run))),
+            ...self::parts($proposal),
+        ];
     }
 
     /** @return list<Edit> */

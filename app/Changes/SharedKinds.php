@@ -19,7 +19,15 @@ final class SharedKinds
 {
     public const ALL = ['location', 'junction', 'way', 'loom', 'tail-panel', 'reel', 'instrument'];
 
-    public const NAMES = ['location' => 'location', 'junction' => 'junction', 'way' => 'way', 'loom' => 'loom', 'tail-panel' => 'panel', 'reel' => 'reel', 'instrument' => 'instrument'];
+    public const NAMES = [
+        'location' => 'location',
+        'junction' => 'junction',
+        'way' => 'way',
+        'loom' => 'loom',
+        'tail-panel' => 'panel',
+        'reel' => 'reel',
+        'instrument' => 'instrument',
+    ];
 
     /**
      * One of a kind, read by the file's own codec and written back.
@@ -28,7 +36,7 @@ final class SharedKinds
      */
     public static function read(string $kind, mixed $data): array
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($data, '', $problems);
         $part = match ($kind) {
             'location' => BuildingCodec::encodeLocation(BuildingCodec::location($fields)),
@@ -49,8 +57,11 @@ final class SharedKinds
     public static function user(string $kind, string $id, Installation $in): ?string
     {
         return match ($kind) {
-            'location' => self::run($in, static fn (Run $run): bool => $run->a->location === $id || $run->b->location === $id)
-                ?? self::way($in, $id) ?? self::panel($in, $id),
+            'location' => self::run(
+                $in,
+                static fn (Run $run): bool => $run->a->location === $id || $run->b->location === $id,
+            ) ??
+                (self::way($in, $id) ?? self::panel($in, $id)),
             'junction' => self::way($in, $id),
             'way' => self::run($in, static fn (Run $run): bool => in_array($id, $run->ways, true)),
             'loom' => self::run($in, static fn (Run $run): bool => $run->loom === $id),

@@ -57,7 +57,7 @@ final readonly class TypeDesk
      */
     public static function alone(string $kind, mixed $definition): Catalogue
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $catalogue = CatalogueDecoder::catalogue(Fields::of([TypeKinds::LISTS[$kind] => [$definition]], '', $problems));
         $problems->settle();
 
@@ -81,10 +81,19 @@ final readonly class TypeDesk
         $id = is_string($shape['id']) ? $shape['id'] : '';
         $exists = $loaded->stored->parts()->where('kind', $kind)->where('key', $id)->exists();
         if ($exists && $version === null) {
-            throw BadLine::because('id', $id, 'There is a type of your own with this id already. Choose another id, or edit that one.');
+            throw BadLine::because(
+                'id',
+                $id,
+                'There is a type of your own with this id already. Choose another id, or edit that one.',
+            );
         }
         $name = is_string($shape['name']) ? $shape['name'] : $id;
-        $this->log->write($loaded->stored, $by, sprintf('%s %s %s', ucfirst($kind), $name, $exists ? 'changed' : 'added to the catalogue'), [new Edit($kind, $id, $shape, $version)]);
+        $this->log->write(
+            $loaded->stored,
+            $by,
+            sprintf('%s %s %s', ucfirst($kind), $name, $exists ? 'changed' : 'added to the catalogue'),
+            [new Edit($kind, $id, $shape, $version)],
+        );
 
         return $id;
     }
@@ -106,15 +115,26 @@ final readonly class TypeDesk
         $own = $loaded->stored->parts()->where('kind', $kind)->where('key', $id)->exists();
         $used = isset(UsedTypes::of($loaded->installation)->{$list}[$id]);
         if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}[$id]))) {
-            $this->log->write($loaded->stored, $by, sprintf('%s %s taken out of the catalogue', ucfirst($kind), $type->name), [new Edit($kind, $id, null, $version)]);
+            $this->log->write(
+                $loaded->stored,
+                $by,
+                sprintf('%s %s taken out of the catalogue', ucfirst($kind), $type->name),
+                [new Edit($kind, $id, null, $version)],
+            );
 
             return 'removed';
         }
         if (! property_exists($type, 'retired')) {
-            throw BadLine::because('id', $id, $used ? 'It is in use. Change what uses it first.' : 'It ships with Sartal and stays.');
+            throw BadLine::because(
+                'id',
+                $id,
+                $used ? 'It is in use. Change what uses it first.' : 'It ships with Sartal and stays.',
+            );
         }
         $shape = [...self::shape($type), 'retired' => true];
-        $this->log->write($loaded->stored, $by, sprintf('%s %s retired', ucfirst($kind), $type->name), [new Edit($kind, $id, $shape, $own ? $version : null)]);
+        $this->log->write($loaded->stored, $by, sprintf('%s %s retired', ucfirst($kind), $type->name), [
+            new Edit($kind, $id, $shape, $own ? $version : null),
+        ]);
 
         return 'retired';
     }

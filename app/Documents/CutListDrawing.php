@@ -34,8 +34,11 @@ final class CutListDrawing
 
     private int $page = 1;
 
-    private function __construct(private readonly Canvas $canvas, private readonly Installation $installation, private readonly bool $inches)
-    {
+    private function __construct(
+        private readonly Canvas $canvas,
+        private readonly Installation $installation,
+        private readonly bool $inches,
+    ) {
     }
 
     public static function draw(Canvas $canvas, CutPlan $plan, Installation $installation, bool $inches): void
@@ -55,8 +58,20 @@ final class CutListDrawing
     private function head(): void
     {
         $this->canvas->text(self::LEFT, 20, 'Cut list', 8, bold: true);
-        $this->canvas->text(self::RIGHT, 20, $this->installation->name.($this->page > 1 ? ' · page '.$this->page : ''), 3.2, 'end', fill: '#4a6076');
-        $this->canvas->text(self::LEFT, 26, 'Blades cut hands as well: cut away from yourself. Read the jacket mark at both ends and write down what it says.', 3);
+        $this->canvas->text(
+            self::RIGHT,
+            20,
+            $this->installation->name.($this->page > 1 ? ' · page '.$this->page : ''),
+            3.2,
+            'end',
+            fill: '#4a6076',
+        );
+        $this->canvas->text(
+            self::LEFT,
+            26,
+            'Blades cut hands as well: cut away from yourself. Read the jacket mark at both ends and write down what it says.',
+            3,
+        );
         $this->canvas->line(self::LEFT, 29, self::RIGHT, 29, width: 0.4);
         $this->y = 37;
     }
@@ -69,14 +84,37 @@ final class CutListDrawing
         $type = $this->installation->catalogue->cables[$plan->cable] ?? null;
         $this->room(34);
         $this->canvas->text(self::LEFT, $this->y, $type->name ?? $plan->cable, 4.6, bold: true);
-        $this->canvas->text(self::RIGHT, $this->y, sprintf('%s to cut · %d to buy, %d at least · %s scrap', $this->length($plan->needed()), $plan->bought, $plan->atLeast, $this->length($plan->scrap)), 3, 'end');
+        $this->canvas->text(
+            self::RIGHT,
+            $this->y,
+            sprintf(
+                '%s to cut · %d to buy, %d at least · %s scrap',
+                $this->length($plan->needed()),
+                $plan->bought,
+                $plan->atLeast,
+                $this->length($plan->scrap),
+            ),
+            3,
+            'end',
+        );
         $this->y += 6;
         foreach ($plan->assigned as $assigned) {
             $this->reel($assigned, Colours::hex($type->sheath ?? ''));
         }
         foreach ($plan->unmet as $need) {
             $this->room(6);
-            $this->canvas->text(self::LEFT, $this->y, sprintf('%s, %s: no reel is long enough', $this->installation->runs[$need->run]->code, $this->length($need->length)), 3.4, bold: true, fill: '#b0302b');
+            $this->canvas->text(
+                self::LEFT,
+                $this->y,
+                sprintf(
+                    '%s, %s: no reel is long enough',
+                    $this->installation->runs[$need->run]->code,
+                    $this->length($need->length),
+                ),
+                3.4,
+                bold: true,
+                fill: '#b0302b',
+            );
             $this->y += 6;
         }
         $this->y += 4;
@@ -87,12 +125,29 @@ final class CutListDrawing
         $this->room(16 + 6 * min(4, count($assigned->cuts)));
         $stock = $assigned->stock;
         $this->canvas->text(self::LEFT, $this->y, $stock->name, 3.8, bold: true, mono: true);
-        $this->canvas->text(self::LEFT + 70, $this->y, sprintf('%s on it%s, %s stays', $this->length($stock->left), self::marks($stock->marks), $this->length($assigned->rest())), 3);
+        $this->canvas->text(
+            self::LEFT + 70,
+            $this->y,
+            sprintf(
+                '%s on it%s, %s stays',
+                $this->length($stock->left),
+                self::marks($stock->marks),
+                $this->length($assigned->rest()),
+            ),
+            3,
+        );
         $this->y += 2.5;
         $scale = self::BAR / max(1, $stock->left->nanometres);
         $this->canvas->box(self::LEFT, $this->y, self::BAR, 4, '', '#4a6076');
         foreach ($assigned->cuts as $cut) {
-            $this->canvas->box(self::LEFT + $cut->at->nanometres * $scale, $this->y, $cut->length->nanometres * $scale, 4, $fill, '#22302f');
+            $this->canvas->box(
+                self::LEFT + $cut->at->nanometres * $scale,
+                $this->y,
+                $cut->length->nanometres * $scale,
+                4,
+                $fill,
+                '#22302f',
+            );
         }
         $this->y += 9;
         foreach ($assigned->cuts as $n => $cut) {
@@ -109,15 +164,41 @@ final class CutListDrawing
         $this->canvas->text(self::LEFT + 6, $this->y, $number.'.', 3.2);
         $this->canvas->text(self::LEFT + 14, $this->y, $run->code, 4, bold: true, mono: true);
         $this->canvas->text(self::LEFT + 62, $this->y, $this->length($cut->length), 4, 'end', true);
-        $this->canvas->text(self::LEFT + 66, $this->y, $marks === null ? 'no marks on the jacket' : sprintf('%s %s to %s', $marks->unit->value, self::mark($cut->from), self::mark($cut->to)), 3);
-        $this->canvas->text(self::LEFT + 112, $this->y, mb_strimwidth($this->installation->locationName($run->a->location).' to '.$this->installation->locationName($run->b->location), 0, 38, '…'), 2.8);
+        $this->canvas->text(
+            self::LEFT + 66,
+            $this->y,
+            $marks === null
+                ? 'no marks on the jacket'
+                : sprintf('%s %s to %s', $marks->unit->value, self::mark($cut->from), self::mark($cut->to)),
+            3,
+        );
+        $this->canvas->text(
+            self::LEFT + 112,
+            $this->y,
+            mb_strimwidth(
+                $this->installation->locationName($run->a->location).
+                    ' to '.
+                    $this->installation->locationName($run->b->location),
+                0,
+                38,
+                '…',
+            ),
+            2.8,
+        );
         $this->canvas->line(self::RIGHT - 14, $this->y + 0.6, self::RIGHT, $this->y + 0.6);
         $this->y += 6;
     }
 
     private static function marks(?JacketMarks $marks): string
     {
-        return $marks === null ? '' : sprintf(', mark %s %s and %s', self::mark($marks->start), $marks->unit->value, $marks->rising ? 'rising' : 'falling');
+        return $marks === null
+            ? ''
+            : sprintf(
+                ', mark %s %s and %s',
+                self::mark($marks->start),
+                $marks->unit->value,
+                $marks->rising ? 'rising' : 'falling',
+            );
     }
 
     private static function mark(?float $mark): string

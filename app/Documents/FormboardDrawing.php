@@ -33,8 +33,12 @@ final class FormboardDrawing
 
     private bool $first = true;
 
-    private function __construct(private readonly Canvas $canvas, private readonly LoomDress $dress, private readonly Installation $installation, private readonly bool $inches)
-    {
+    private function __construct(
+        private readonly Canvas $canvas,
+        private readonly LoomDress $dress,
+        private readonly Installation $installation,
+        private readonly bool $inches,
+    ) {
     }
 
     public static function draw(Canvas $canvas, LoomDress $dress, Installation $installation, bool $inches): void
@@ -49,18 +53,47 @@ final class FormboardDrawing
      */
     public static function offsets(LoomDress $dress, Installation $installation): array
     {
-        $codes = static fn (array $runs): string => implode(' ', array_map(static fn (string $run): string => $installation->runs[$run]->code, $runs));
+        $codes = static fn (array $runs): string => implode(
+            ' ',
+            array_map(static fn (string $run): string => $installation->runs[$run]->code, $runs),
+        );
         $rows = [];
         foreach ($dress->segments as $made) {
             $segment = $made->segment;
-            $rows[] = ['at' => $segment->start, 'what' => sprintf('begins, ⌀ %s%s', $made->diameter->text(), $made->sleeve === null ? '' : ', '.$made->sleeve->part->name.' cut '.$made->sleeve->cut->result->canonical()), 'where' => $segment->way->name, 'who' => $codes($segment->members)];
+            $rows[] = [
+                'at' => $segment->start,
+                'what' => sprintf(
+                    'begins, ⌀ %s%s',
+                    $made->diameter->text(),
+                    $made->sleeve === null
+                        ? ''
+                        : ', '.$made->sleeve->part->name.' cut '.$made->sleeve->cut->result->canonical(),
+                ),
+                'where' => $segment->way->name,
+                'who' => $codes($segment->members),
+            ];
             foreach ($made->points as $point) {
-                $rows[] = ['at' => $segment->start->plus($point), 'what' => 'tie', 'where' => $segment->way->name, 'who' => ''];
+                $rows[] = [
+                    'at' => $segment->start->plus($point),
+                    'what' => 'tie',
+                    'where' => $segment->way->name,
+                    'who' => '',
+                ];
             }
-            $rows[] = ['at' => $segment->end(), 'what' => 'ends', 'where' => $segment->way->name, 'who' => $codes($segment->members)];
+            $rows[] = [
+                'at' => $segment->end(),
+                'what' => 'ends',
+                'where' => $segment->way->name,
+                'who' => $codes($segment->members),
+            ];
         }
         foreach ($dress->shape->ends as $end) {
-            $rows[] = ['at' => $end->start, 'what' => 'leaves, end '.$end->side->value, 'where' => $installation->placeName($end->place), 'who' => $codes([$end->run])];
+            $rows[] = [
+                'at' => $end->start,
+                'what' => 'leaves, end '.$end->side->value,
+                'where' => $installation->placeName($end->place),
+                'who' => $codes([$end->run]),
+            ];
         }
         usort($rows, static fn (array $a, array $b): int => $a['at']->compare($b['at']));
 
@@ -78,7 +111,12 @@ final class FormboardDrawing
             $this->page($tile, $i + 1, count($tiles), $tiles[$i + 1] ?? null);
         }
         if ($tiles === []) {
-            $this->canvas->text(self::X, 40, 'This loom has no shape: none of its members has ways that lead through the building.', 4);
+            $this->canvas->text(
+                self::X,
+                40,
+                'This loom has no shape: none of its members has ways that lead through the building.',
+                4,
+            );
         }
     }
 
@@ -101,8 +139,25 @@ final class FormboardDrawing
         $from = $tile * self::TILE;
         $to = $from + self::TILE;
         $this->canvas->text(self::X, 14, $this->dress->shape->loom->name.' · formboard', 5, bold: true);
-        $this->canvas->text(self::X + self::TILE, 14, sprintf('%s · sheet %d of %d', $this->installation->name, $number, $of), 3.2, 'end', fill: '#4a6076');
-        $this->canvas->text(self::X, 20, sprintf('Full size: %s to %s from %s. Print without scaling; the bar below is 100 mm.', $this->length($from), $this->length($to), $this->installation->placeName($this->dress->shape->root)), 3);
+        $this->canvas->text(
+            self::X + self::TILE,
+            14,
+            sprintf('%s · sheet %d of %d', $this->installation->name, $number, $of),
+            3.2,
+            'end',
+            fill: '#4a6076',
+        );
+        $this->canvas->text(
+            self::X,
+            20,
+            sprintf(
+                'Full size: %s to %s from %s. Print without scaling; the bar below is 100 mm.',
+                $this->length($from),
+                $this->length($to),
+                $this->installation->placeName($this->dress->shape->root),
+            ),
+            3,
+        );
         $this->canvas->line(self::X, 24, self::X + 100, 24, width: 0.5);
         $this->canvas->line(self::X, 22.5, self::X, 25.5, width: 0.5);
         $this->canvas->line(self::X + 100, 22.5, self::X + 100, 25.5, width: 0.5);
@@ -112,7 +167,18 @@ final class FormboardDrawing
         }
         $this->ends($from, $to);
         if ($next !== null && $next > $tile + 1) {
-            $this->canvas->text(self::X + self::TILE, self::BOTTOM + 8, sprintf('Then straight for %s: go on with the sheet that begins at %s.', $this->length(($next - $tile - 1) * self::TILE), $this->length($next * self::TILE)), 3.2, 'end', true);
+            $this->canvas->text(
+                self::X + self::TILE,
+                self::BOTTOM + 8,
+                sprintf(
+                    'Then straight for %s: go on with the sheet that begins at %s.',
+                    $this->length(($next - $tile - 1) * self::TILE),
+                    $this->length($next * self::TILE),
+                ),
+                3.2,
+                'end',
+                true,
+            );
         }
     }
 
@@ -125,7 +191,13 @@ final class FormboardDrawing
                 $this->canvas->line($x, $y - 4, $x, $y + 4, width: 0.15);
                 $this->canvas->circle($x, $y, 2, '', '#22302f', 0.15);
             }
-            $this->canvas->text($x + ($number === $tile ? -3 : 3), self::TOP - 3, (string) $number, 3, $number === $tile ? 'end' : 'start');
+            $this->canvas->text(
+                $x + ($number === $tile ? -3 : 3),
+                self::TOP - 3,
+                (string) $number,
+                3,
+                $number === $tile ? 'end' : 'start',
+            );
         }
     }
 
@@ -142,14 +214,45 @@ final class FormboardDrawing
         if ($start >= $from && $made->segment->before !== null) {
             $this->canvas->line($x1, $this->y($made->segment->before), $x1, $y, '#4a6076', 0.4, true);
         }
-        $this->canvas->box($x1, $y - $thick / 2, max(0.4, $x2 - $x1), $thick, $made->sleeve === null ? '#dfe6ea' : '#9fb0bb', '#22302f', 0.25);
+        $this->canvas->box(
+            $x1,
+            $y - $thick / 2,
+            max(0.4, $x2 - $x1),
+            $thick,
+            $made->sleeve === null ? '#dfe6ea' : '#9fb0bb',
+            '#22302f',
+            0.25,
+        );
         foreach ($made->points as $point) {
             $at = $start + $point->inMillimetres();
             if ($at >= $from && $at <= $to) {
-                $this->canvas->line(self::X + $at - $from, $y - $thick / 2 - 1, self::X + $at - $from, $y + $thick / 2 + 1, '#b0302b', 0.6);
+                $this->canvas->line(
+                    self::X + $at - $from,
+                    $y - $thick / 2 - 1,
+                    self::X + $at - $from,
+                    $y + $thick / 2 + 1,
+                    '#b0302b',
+                    0.6,
+                );
             }
         }
-        $this->canvas->text($x1 + 1.5, $y - $thick / 2 - 1.8, mb_strimwidth(sprintf('%s, %d %s, ⌀ %s', $made->segment->way->name, count($made->segment->members), count($made->segment->members) === 1 ? 'cable' : 'cables', $made->diameter->text()), 0, max(8, (int) (($x2 - $x1) / 1.6)), '…'), 2.8);
+        $this->canvas->text(
+            $x1 + 1.5,
+            $y - $thick / 2 - 1.8,
+            mb_strimwidth(
+                sprintf(
+                    '%s, %d %s, ⌀ %s',
+                    $made->segment->way->name,
+                    count($made->segment->members),
+                    count($made->segment->members) === 1 ? 'cable' : 'cables',
+                    $made->diameter->text(),
+                ),
+                0,
+                max(8, (int) (($x2 - $x1) / 1.6)),
+                '…',
+            ),
+            2.8,
+        );
     }
 
     private function ends(float $from, float $to): void
@@ -165,10 +268,23 @@ final class FormboardDrawing
             $x = self::X + $ends[0]->start->inMillimetres() - $from;
             $y = $this->y($ends[0]->after ?? '') + 4;
             foreach (array_slice($ends, 0, 8) as $i => $end) {
-                $this->canvas->text($x, $y + 3.2 * ($i + 1), $this->installation->runs[$end->run]->code.' end '.$end->side->value, 2.6, $x > self::X + self::TILE - 30 ? 'end' : 'start', mono: true);
+                $this->canvas->text(
+                    $x,
+                    $y + 3.2 * ($i + 1),
+                    $this->installation->runs[$end->run]->code.' end '.$end->side->value,
+                    2.6,
+                    $x > self::X + self::TILE - 30 ? 'end' : 'start',
+                    mono: true,
+                );
             }
             if (count($ends) > 8) {
-                $this->canvas->text($x, $y + 3.2 * 9, sprintf('and %d more, see the table of offsets', count($ends) - 8), 2.6, $x > self::X + self::TILE - 40 ? 'end' : 'start');
+                $this->canvas->text(
+                    $x,
+                    $y + 3.2 * 9,
+                    sprintf('and %d more, see the table of offsets', count($ends) - 8),
+                    2.6,
+                    $x > self::X + self::TILE - 40 ? 'end' : 'start',
+                );
             }
         }
     }

@@ -28,12 +28,26 @@ final class LabelDrawing
         $height = $label->face->printed->inMillimetres();
         $code = $label->path === '' || $height < 6 ? 0.0 : min($height, 12.0, $width * 0.48);
         if ($code > 0) {
-            QrCode::on($canvas, $x + $width - $code, $y + ($height - $code) / 2, $code, rtrim($address, '/').'/'.$label->path);
+            QrCode::on(
+                $canvas,
+                $x + $width - $code,
+                $y + ($height - $code) / 2,
+                $code,
+                rtrim($address, '/').'/'.$label->path,
+            );
         }
         $room = $width - $code - 2 * self::MARGIN - ($code > 0 ? 0.4 : 0);
         $left = $x + self::MARGIN;
         if ($label->colour !== '') {
-            $canvas->box($left, $y + self::MARGIN, 1.6, $height - 2 * self::MARGIN, Colours::hex($label->colour), '#22302f', 0.1);
+            $canvas->box(
+                $left,
+                $y + self::MARGIN,
+                1.6,
+                $height - 2 * self::MARGIN,
+                Colours::hex($label->colour),
+                '#22302f',
+                0.1,
+            );
             $left += 2.2;
             $room -= 2.2;
         }
@@ -47,23 +61,50 @@ final class LabelDrawing
      */
     private static function broken(string $line): array
     {
-        return mb_strlen($line) <= self::LONG ? [$line] : explode("\n", wordwrap($line, max(self::LONG, (int) ceil(mb_strlen($line) / 2) + 1), "\n"));
+        return mb_strlen($line) <= self::LONG
+            ? [$line]
+            : explode("\n", wordwrap($line, max(self::LONG, (int) ceil(mb_strlen($line) / 2) + 1), "\n"));
     }
 
-    private static function words(Canvas $canvas, PrintedLabel $label, float $x, float $y, float $room, float $height): void
-    {
+    private static function words(
+        Canvas $canvas,
+        PrintedLabel $label,
+        float $x,
+        float $y,
+        float $room,
+        float $height,
+    ): void {
         $text = $label->marked->text ?? $label->code;
-        $lines = array_values(array_filter([$label->marked->word ?? '', ...self::broken($label->line), $label->colour], static fn (string $line): bool => $line !== ''));
+        $lines = array_values(
+            array_filter(
+                [$label->marked->word ?? '', ...self::broken($label->line), $label->colour],
+                static fn (string $line): bool => $line !== '',
+            ),
+        );
         $most = $lines === [] ? $height * 0.7 : $height * 0.45;
         $size = min($most, $room / (self::WIDE * max(1, mb_strlen($text))));
-        $base = $y + self::MARGIN + $size * ($lines === [] ? 0.5 + ($height - 2 * self::MARGIN - $size) / (2 * max(0.1, $size)) : 0.55);
+        $base =
+            $y +
+            self::MARGIN +
+            $size * ($lines === [] ? 0.5 + ($height - 2 * self::MARGIN - $size) / (2 * max(0.1, $size)) : 0.55);
         $canvas->text($x, $base, $text, $size, bold: true, mono: true, fill: '#000000');
         if ($label->marked?->underlined === true) {
-            $canvas->line($x, $base + $size * 0.5, $x + self::WIDE * $size * mb_strlen($text), $base + $size * 0.5, '#000000', 0.35);
+            $canvas->line(
+                $x,
+                $base + $size * 0.5,
+                $x + self::WIDE * $size * mb_strlen($text),
+                $base + $size * 0.5,
+                '#000000',
+                0.35,
+            );
         }
         $at = $base + $size * 0.5 + 0.6;
         foreach ($lines as $n => $line) {
-            $small = min(2.6, ($y + $height - self::MARGIN - $at) / (count($lines) - $n), $room / (0.58 * max(1, mb_strlen($line))));
+            $small = min(
+                2.6,
+                ($y + $height - self::MARGIN - $at) / (count($lines) - $n),
+                $room / (0.58 * max(1, mb_strlen($line))),
+            );
             if ($small < 0.9) {
                 break;
             }

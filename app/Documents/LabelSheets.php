@@ -16,8 +16,14 @@ final class LabelSheets
      * @param  int  $start  fields of the first sheet that are used up
      * @param  array{float, float}  $shift  mm right and down, as the test page has shown
      */
-    public static function draw(Canvas $canvas, array $labels, SheetGeometry $geometry, string $address, int $start = 0, array $shift = [0.0, 0.0]): void
-    {
+    public static function draw(
+        Canvas $canvas,
+        array $labels,
+        SheetGeometry $geometry,
+        string $address,
+        int $start = 0,
+        array $shift = [0.0, 0.0],
+    ): void {
         $sheet = 0;
         foreach ($labels as $number => $label) {
             [$on, $x, $y] = $geometry->place($number, $start);

@@ -37,13 +37,23 @@ final class SheetDrawing
 
     private int $pages = 1;
 
-    private function __construct(private readonly Canvas $canvas, private readonly EndSheet $sheet, private readonly ?EndSheet $other, private readonly View $view, private readonly string $installation)
-    {
+    private function __construct(
+        private readonly Canvas $canvas,
+        private readonly EndSheet $sheet,
+        private readonly ?EndSheet $other,
+        private readonly View $view,
+        private readonly string $installation,
+    ) {
     }
 
     /** @param  ?EndSheet  $other  the run's other end, drawn beside it in the same view */
-    public static function draw(Canvas $canvas, EndSheet $sheet, ?EndSheet $other, View $view, string $installation): void
-    {
+    public static function draw(
+        Canvas $canvas,
+        EndSheet $sheet,
+        ?EndSheet $other,
+        View $view,
+        string $installation,
+    ): void {
         (new self($canvas, $sheet, $other, $view, $installation))->work();
     }
 
@@ -65,7 +75,14 @@ final class SheetDrawing
         $this->canvas->text(self::LEFT, 20, $run->code, 9, bold: true, mono: true);
         $this->canvas->text(self::RIGHT, 20, 'End '.$this->sheet->side->value, 9, 'end', true);
         $this->canvas->text(self::LEFT, 26.5, $this->sheet->location.' · '.$this->sheet->cable->name, 3.6);
-        $this->canvas->text(self::RIGHT, 26.5, $this->installation.($this->pages > 1 ? ' · page '.$this->pages : ''), 3, 'end', fill: '#4a6076');
+        $this->canvas->text(
+            self::RIGHT,
+            26.5,
+            $this->installation.($this->pages > 1 ? ' · page '.$this->pages : ''),
+            3,
+            'end',
+            fill: '#4a6076',
+        );
         $this->canvas->line(self::LEFT, 29, self::RIGHT, 29, width: 0.4);
         $this->y = 35;
     }
@@ -96,10 +113,20 @@ final class SheetDrawing
         $top = $this->y;
         $leg = $fitting->legs[0];
         $labels = array_map(fn (int $i): string => $this->sheet->fittings[$i]->legs[0]->leg->label, $members);
-        $title = count($members) > 1 ? sprintf('%s to %s, %d alike', $labels[0], $labels[count($labels) - 1], count($members)) : $fitting->fitting->label;
+        $title =
+            count($members) > 1
+                ? sprintf('%s to %s, %d alike', $labels[0], $labels[count($labels) - 1], count($members))
+                : $fitting->fitting->label;
         $this->canvas->text(self::LEFT, $top, $title.': '.$fitting->type->name, 4, bold: true);
         $many = count($fitting->layout->cavities) > 12;
-        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on($this->canvas, self::LEFT + 33, $top + 42, $many ? 64 : 60, $many ? 72 : 60, $this->view);
+        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on(
+            $this->canvas,
+            self::LEFT + 33,
+            $top + 42,
+            $many ? 64 : 60,
+            $many ? 72 : 60,
+            $this->view,
+        );
         $this->canvas->text(self::LEFT + 33, $top + 83, $this->view->name(), 3, 'middle', fill: '#4a6076');
         $this->otherEnd($first, $top);
         $this->y = $top + 7;
@@ -119,20 +146,56 @@ final class SheetDrawing
         if (! $first || $other === null) {
             return;
         }
-        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on($this->canvas, self::LEFT + 82, $top + 22, 26, 26, $this->view);
-        $this->canvas->text(self::LEFT + 82, $top + 40, 'end '.($this->other?->side->value ?? '').', same view', 2.8, 'middle', fill: '#4a6076');
+        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on(
+            $this->canvas,
+            self::LEFT + 82,
+            $top + 22,
+            26,
+            26,
+            $this->view,
+        );
+        $this->canvas->text(
+            self::LEFT + 82,
+            $top + 40,
+            'end '.($this->other?->side->value ?? '').', same view',
+            2.8,
+            'middle',
+            fill: '#4a6076',
+        );
     }
 
     private function beside(SheetFitting $fitting, SheetLeg $leg): void
     {
         $x = self::LEFT + 106;
-        $slides = [...($this->sheet->breakout === null ? [] : [$this->sheet->breakout]), ...$leg->preparation->slides];
-        $this->list($x, 'On the cable first', array_map(static fn (SlideOn $slide): string => $slide->part->name.($slide->note === '' ? '' : ': '.$slide->note).($slide->before ? '' : ' (can wait)'), $slides), numbered: true);
-        $this->list($x, 'Join', array_values(array_unique(array_map(static fn ($terminal): string => $terminal->joining->words(), $fitting->terminals))));
+        $slides = [...$this->sheet->breakout === null ? [] : [$this->sheet->breakout], ...$leg->preparation->slides];
+        $this->list(
+            $x,
+            'On the cable first',
+            array_map(
+                static fn (SlideOn $slide): string => $slide->part->name.
+                    ($slide->note === '' ? '' : ': '.$slide->note).
+                    ($slide->before ? '' : ' (can wait)'),
+                $slides,
+            ),
+            numbered: true,
+        );
+        $this->list(
+            $x,
+            'Join',
+            array_values(
+                array_unique(
+                    array_map(static fn ($terminal): string => $terminal->joining->words(), $fitting->terminals),
+                ),
+            ),
+        );
         $this->list($x, 'Contacts', array_map(static fn ($part): string => $part->name, $leg->preparation->contacts));
         $this->list($x, 'Tools', $leg->preparation->tools);
         $this->list($x, 'Hold it with', array_slice($fitting->mates, 0, 2));
-        $set = array_filter([$fitting->exit === null || count($fitting->type->cable->exits) < 2 ? '' : 'exit '.$fitting->exit->name, $fitting->fitting->clocking === null ? '' : 'points to '.$fitting->fitting->clocking.'°', $fitting->plan === null ? '' : 'plan: '.$fitting->plan->name]);
+        $set = array_filter([
+            $fitting->exit === null || count($fitting->type->cable->exits) < 2 ? '' : 'exit '.$fitting->exit->name,
+            $fitting->fitting->clocking === null ? '' : 'points to '.$fitting->fitting->clocking.'°',
+            $fitting->plan === null ? '' : 'plan: '.$fitting->plan->name,
+        ]);
         $this->list($x, 'Set', array_values($set));
     }
 
@@ -145,7 +208,7 @@ final class SheetDrawing
         $this->canvas->text($x, $this->y, $title, 3, bold: true, fill: '#4a6076');
         $this->y += 4.4;
         foreach ($items as $i => $item) {
-            foreach (self::wrapped(($numbered ? ($i + 1).'. ' : '').$item, 50) as $line) {
+            foreach (self::wrapped(($numbered ? $i + 1 .'. ' : '').$item, 50) as $line) {
                 $this->canvas->text($x, $this->y, $line, 3.1);
                 $this->y += 4.2;
             }
@@ -157,18 +220,35 @@ final class SheetDrawing
     {
         $recipe = $leg->preparation->recipe;
         if ($recipe === null) {
-            $this->canvas->text(self::LEFT, $this->y, 'No recipe says how this cable is prepared for this connector.', 3.2, bold: true, fill: '#b0302b');
+            $this->canvas->text(
+                self::LEFT,
+                $this->y,
+                'No recipe says how this cable is prepared for this connector.',
+                3.2,
+                bold: true,
+                fill: '#b0302b',
+            );
             $this->y += 6;
 
             return;
         }
         $drawing = new StrippedEnd($recipe, $this->sheet->cable);
         $this->room($drawing->height() + 6 + 5 * count($recipe->steps));
-        $this->canvas->text(self::LEFT, $this->y, 'Prepare: '.$recipe->name.($recipe->discard->isZero() ? '' : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->inches)), 3.2, bold: true);
+        $this->canvas->text(
+            self::LEFT,
+            $this->y,
+            'Prepare: '.
+                $recipe->name.
+                ($recipe->discard->isZero()
+                    ? ''
+                    : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->inches)),
+            3.2,
+            bold: true,
+        );
         $drawing->on($this->canvas, self::LEFT, $this->y + 5, 88, $this->view->inches);
         $y = $this->y + 6;
         foreach ($recipe->steps as $i => $step) {
-            foreach (self::wrapped(($i + 1).'. '.$this->step($step), 56) as $line) {
+            foreach (self::wrapped($i + 1 .'. '.$this->step($step), 56) as $line) {
                 $this->canvas->text(self::LEFT + 92, $y, $line, 2.9);
                 $y += 3.9;
             }
@@ -179,8 +259,14 @@ final class SheetDrawing
 
     private function step(RecipeStep $step): string
     {
-        return sprintf('%s at %s: %s', ucfirst(str_replace('-', ' ', $step->layer->value)), LengthText::of($step->at, $this->view->inches), $step->does)
-            .($step->keep === '' ? '' : '; keep '.$step->keep).($step->check === '' ? '' : '. Check: '.$step->check);
+        return sprintf(
+            '%s at %s: %s',
+            ucfirst(str_replace('-', ' ', $step->layer->value)),
+            LengthText::of($step->at, $this->view->inches),
+            $step->does,
+        ).
+            ($step->keep === '' ? '' : '; keep '.$step->keep).
+            ($step->check === '' ? '' : '. Check: '.$step->check);
     }
 
     private function blocks(SheetFitting $fitting): void
@@ -201,7 +287,14 @@ final class SheetDrawing
 
     private function block(Block $block): string
     {
-        return sprintf('Block %d, %s: channels %s to %s, %s', $block->number, $block->colour, $block->channels[0], $block->channels[count($block->channels) - 1], $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->inches));
+        return sprintf(
+            'Block %d, %s: channels %s to %s, %s',
+            $block->number,
+            $block->colour,
+            $block->channels[0],
+            $block->channels[count($block->channels) - 1],
+            $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->inches),
+        );
     }
 
     /** How long its tail is cut, where anybody or a panel says. */
@@ -221,13 +314,22 @@ final class SheetDrawing
         // A heading stays with its leg, a short leg on one page.
         $this->room(max(15, 5.6 + 4.6 * min(6, $rows)));
         if ($named) {
-            $this->canvas->text(self::LEFT, $this->y, 'Leg '.$fitting->legs[0]->leg->label.self::tail($fitting->legs[0], $this->view->inches), 3.2, bold: true);
+            $this->canvas->text(
+                self::LEFT,
+                $this->y,
+                'Leg '.$fitting->legs[0]->leg->label.self::tail($fitting->legs[0], $this->view->inches),
+                3.2,
+                bold: true,
+            );
             $this->y += 4.6;
         }
         // Page by page in the order of work: a page is full before the next begins.
         for ($done = 0; $done < count($cores); $done += $rows * $columns) {
             $this->room(10);
-            $rows = min((int) ceil((count($cores) - $done) / $columns), max(1, (int) floor((self::FOOT - $this->y) / 4.6)));
+            $rows = min(
+                (int) ceil((count($cores) - $done) / $columns),
+                max(1, (int) floor((self::FOOT - $this->y) / 4.6)),
+            );
             $top = $this->y;
             for ($column = 0; $column < $columns; $column++) {
                 $this->y = $top;
@@ -239,7 +341,17 @@ final class SheetDrawing
         }
         if ($fitting->print !== []) {
             $this->room(6);
-            $this->canvas->text(self::LEFT, $this->y + 2, 'Slots as the jack prints them: '.implode('  ', $fitting->print).'. Test by pin, 1 to '.count($fitting->print).'.', 3.1, bold: true);
+            $this->canvas->text(
+                self::LEFT,
+                $this->y + 2,
+                'Slots as the jack prints them: '.
+                    implode('  ', $fitting->print).
+                    '. Test by pin, 1 to '.
+                    count($fitting->print).
+                    '.',
+                3.1,
+                bold: true,
+            );
             $this->y += 6;
         }
     }
@@ -255,15 +367,48 @@ final class SheetDrawing
         [$swatch, $contact] = $mains ? [30.0, 7.0] : [7.0, 38.0];
         $this->canvas->box($x + $swatch, $this->y - 2.6, 5, 3, Colours::hex($colours[0]), width: 0.15);
         if (isset($colours[1])) {
-            $this->canvas->polygon([[$x + $swatch + 1.4, $this->y + 0.4], [$x + $swatch + 2.6, $this->y - 2.6], [$x + $swatch + 3.6, $this->y - 2.6], [$x + $swatch + 2.4, $this->y + 0.4]], Colours::hex($colours[1]), '');
+            $this->canvas->polygon(
+                [
+                    [$x + $swatch + 1.4, $this->y + 0.4],
+                    [$x + $swatch + 2.6, $this->y - 2.6],
+                    [$x + $swatch + 3.6, $this->y - 2.6],
+                    [$x + $swatch + 2.4, $this->y + 0.4],
+                ],
+                Colours::hex($colours[1]),
+                '',
+            );
         }
-        $parent = str_contains($joint->conductor, '/') ? $this->sheet->cable->element(substr($joint->conductor, 0, (int) strrpos($joint->conductor, '/')))->label ?? '' : '';
-        $this->canvas->text($x + $swatch + 6, $this->y, Colours::letters($element->colour ?? '').' '.($mains ? '' : $parent), 2.8);
+        $parent = str_contains($joint->conductor, '/')
+            ? $this->sheet->cable->element(substr($joint->conductor, 0, (int) strrpos($joint->conductor, '/')))
+                    ->label ?? ''
+            : '';
+        $this->canvas->text(
+            $x + $swatch + 6,
+            $this->y,
+            Colours::letters($element->colour ?? '').' '.($mains ? '' : $parent),
+            2.8,
+        );
         $this->canvas->text($x + $contact, $this->y, $joint->address(), 3.3, bold: true, mono: true);
         // An address with its bay is longer than a contact's number.
         $function = max($mains ? 46.0 : 51.0, $contact + 2 + 2.1 * mb_strlen($joint->address()));
-        $this->canvas->text($x + $function, $this->y, trim($joint->function.' '.(count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').($terminal === '' ? '' : ' · '.$terminal)), 2.8);
-        $this->canvas->text($x + 88, $this->y, LengthText::of($core->length->result, $this->view->inches, 1), 2.8, 'end');
+        $this->canvas->text(
+            $x + $function,
+            $this->y,
+            trim(
+                $joint->function.
+                    ' '.
+                    (count($fitting->plan->channels ?? []) > 1 ? 'ch '.$joint->channel : '').
+                    ($terminal === '' ? '' : ' · '.$terminal),
+            ),
+            2.8,
+        );
+        $this->canvas->text(
+            $x + 88,
+            $this->y,
+            LengthText::of($core->length->result, $this->view->inches, 1),
+            2.8,
+            'end',
+        );
         if ($joint->exception !== '') {
             $this->y += 3.6;
             $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->exception, 2.6, fill: '#8a5b00');
@@ -279,7 +424,17 @@ final class SheetDrawing
         }
         foreach ($reasons as $reason => $conductors) {
             $this->room(5);
-            $this->canvas->text(self::LEFT, $this->y, sprintf('Not joined, %s: %s', $reason, count($conductors) > 6 ? count($conductors).' conductors' : implode(', ', $conductors)), 2.9, fill: '#4a6076');
+            $this->canvas->text(
+                self::LEFT,
+                $this->y,
+                sprintf(
+                    'Not joined, %s: %s',
+                    $reason,
+                    count($conductors) > 6 ? count($conductors).' conductors' : implode(', ', $conductors),
+                ),
+                2.9,
+                fill: '#4a6076',
+            );
             $this->y += 4.4;
         }
     }
@@ -305,7 +460,8 @@ final class SheetDrawing
     private function fill(SheetFitting $fitting): array
     {
         $fill = [];
-        $sheet = $this->other !== null && in_array($fitting, $this->other->fittings, true) ? $this->other : $this->sheet;
+        $sheet =
+            $this->other !== null && in_array($fitting, $this->other->fittings, true) ? $this->other : $this->sheet;
         foreach ($fitting->legs as $leg) {
             foreach ($leg->preparation->cores as $core) {
                 $fill[$core->joint->address()] = $sheet->cable->element($core->joint->conductor)->colour ?? '';

@@ -34,13 +34,22 @@ final class TravellerDrawing
     private int $page = 1;
 
     /** @param  list<string>  $codes */
-    private function __construct(private readonly Canvas $canvas, private readonly array $codes, private readonly string $installation, private readonly bool $inches)
-    {
+    private function __construct(
+        private readonly Canvas $canvas,
+        private readonly array $codes,
+        private readonly string $installation,
+        private readonly bool $inches,
+    ) {
     }
 
     /** @param  list<string>  $codes  of its runs */
-    public static function draw(Canvas $canvas, Traveller $traveller, array $codes, string $installation, bool $inches): void
-    {
+    public static function draw(
+        Canvas $canvas,
+        Traveller $traveller,
+        array $codes,
+        string $installation,
+        bool $inches,
+    ): void {
         $drawing = new self($canvas, $codes, $installation, $inches);
         $drawing->head();
         $drawing->cautions($traveller);
@@ -51,16 +60,43 @@ final class TravellerDrawing
 
     private function head(): void
     {
-        $this->canvas->text(self::LEFT, 20, mb_strimwidth(implode(', ', $this->codes), 0, 42, '…'), 8, bold: true, mono: true);
-        $this->canvas->text(self::RIGHT, 20, $this->installation.($this->page > 1 ? ' · page '.$this->page : ''), 3.2, 'end', fill: '#4a6076');
-        $this->canvas->text(self::LEFT, 26, 'Traveller: one step after the other. Tick each piece; a box left empty is a thing left out.', 3);
+        $this->canvas->text(
+            self::LEFT,
+            20,
+            mb_strimwidth(implode(', ', $this->codes), 0, 42, '…'),
+            8,
+            bold: true,
+            mono: true,
+        );
+        $this->canvas->text(
+            self::RIGHT,
+            20,
+            $this->installation.($this->page > 1 ? ' · page '.$this->page : ''),
+            3.2,
+            'end',
+            fill: '#4a6076',
+        );
+        $this->canvas->text(
+            self::LEFT,
+            26,
+            'Traveller: one step after the other. Tick each piece; a box left empty is a thing left out.',
+            3,
+        );
         $this->canvas->line(self::LEFT, 29, self::RIGHT, 29, width: 0.4);
         $this->y = 36;
     }
 
     private function cautions(Traveller $traveller): void
     {
-        $cautions = array_unique(array_merge(...array_map(static fn (Operation $operation): array => $operation->cautions, array_values($traveller->operations)), ...[[]]));
+        $cautions = array_unique(
+            array_merge(
+                ...array_map(
+                    static fn (Operation $operation): array => $operation->cautions,
+                    array_values($traveller->operations),
+                ),
+                ...[[]],
+            ),
+        );
         foreach ($cautions as $caution) {
             $this->canvas->text(self::LEFT, $this->y, '! '.$caution, 3, bold: true, fill: '#b0302b');
             $this->y += 4.6;
@@ -83,7 +119,12 @@ final class TravellerDrawing
         }
         $this->y += 4.6;
         $where = $step->count() === 1 ? $first->place : sprintf('%s · %d pieces', self::places($step), $step->count());
-        $this->canvas->text(self::LEFT + 14, $this->y, mb_strimwidth(implode(' · ', array_filter([$where, $first->tool, $first->detail])), 0, 120, '…'), 3);
+        $this->canvas->text(
+            self::LEFT + 14,
+            $this->y,
+            mb_strimwidth(implode(' · ', array_filter([$where, $first->tool, $first->detail])), 0, 120, '…'),
+            3,
+        );
         $this->y += 4.2;
         foreach ($first->lengths as $cut) {
             $this->canvas->text(self::LEFT + 14, $this->y, self::cut($cut, $this->inches), 3);
@@ -137,7 +178,10 @@ final class TravellerDrawing
 
     private static function cut(CutTo $cut, bool $inches): string
     {
-        return LengthText::of($cut->length, $inches).($cut->most === null ? '' : ' to '.LengthText::of($cut->most, $inches)).': '.$cut->for;
+        return LengthText::of($cut->length, $inches).
+            ($cut->most === null ? '' : ' to '.LengthText::of($cut->most, $inches)).
+            ': '.
+            $cut->for;
     }
 
     private function room(float $height): void

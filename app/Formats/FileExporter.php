@@ -16,7 +16,14 @@ final class FileExporter
     {
         $people = [];
         foreach ($loaded->stored->crew()->get() as $user) {
-            $people[] = new Person($user->sign_in, $user->name, array_values(array_filter($user->roles, static fn (string $role): bool => Role::tryFrom($role) !== null)), $user->skills);
+            $people[] = new Person(
+                $user->sign_in,
+                $user->name,
+                array_values(
+                    array_filter($user->roles, static fn (string $role): bool => Role::tryFrom($role) !== null),
+                ),
+                $user->skills,
+            );
         }
 
         return new InstallationFile($loaded->installation->withCatalogue($loaded->pinned), $loaded->record, $people);

@@ -57,19 +57,46 @@ final class FileImporter
             foreach (InstallationStore::kinds() as $kind) {
                 /** @var list<array<int|string, mixed>> $entries */
                 $entries = $in[InstallationStore::listOf($kind)];
-                $this->insert(StoredPart::class, array_map(static fn (array $entry): array => [
-                    'installation_id' => $stored->id, 'kind' => $kind, 'key' => $entry['id'], 'definition' => json_encode($entry),
-                ], $entries));
+                $this->insert(
+                    StoredPart::class,
+                    array_map(
+                        static fn (array $entry): array => [
+                            'installation_id' => $stored->id,
+                            'kind' => $kind,
+                            'key' => $entry['id'],
+                            'definition' => json_encode($entry),
+                        ],
+                        $entries,
+                    ),
+                );
             }
             $runs = [];
             foreach ($file->installation->runs as $run) {
-                $runs[] = ['installation_id' => $stored->id, 'key' => $run->id, 'code' => $run->code, 'withdrawn' => $run->withdrawn, 'definition' => json_encode(RunCodec::encode($run))];
+                $runs[] = [
+                    'installation_id' => $stored->id,
+                    'key' => $run->id,
+                    'code' => $run->code,
+                    'withdrawn' => $run->withdrawn,
+                    'definition' => json_encode(RunCodec::encode($run)),
+                ];
             }
             $this->insert(StoredRun::class, $runs);
-            $this->insert(StoredEvent::class, array_map(static fn (Event $event): array => [
-                'uuid' => $event->id, 'installation_id' => $stored->id, 'run' => $event->run, 'kind' => $event->kind->value, 'step' => $event->step,
-                'user_id' => $people[$event->by], 'definition' => json_encode(EventCodec::encode($event)), 'created_at' => now(),
-            ], $file->record->events));
+            $this->insert(
+                StoredEvent::class,
+                array_map(
+                    static fn (Event $event): array => [
+                        'uuid' => $event->id,
+                        'installation_id' => $stored->id,
+                        'run' => $event->run,
+                        'kind' => $event->kind->value,
+                        'step' => $event->step,
+                        'user_id' => $people[$event->by],
+                        'definition' => json_encode(EventCodec::encode($event)),
+                        'created_at' => now(),
+                    ],
+                    $file->record->events,
+                ),
+            );
 
             return $stored;
         });
@@ -88,19 +115,31 @@ final class FileImporter
     {
         $problems = [];
         if (StoredInstallation::query()->where('key', $file->installation->id)->exists()) {
-            $problems[] = new Problem('installation.id', $file->installation->id, 'is already here. Give the file another id to bring it in beside that one.');
+            $problems[] = new Problem(
+                'installation.id',
+                $file->installation->id,
+                'is already here. Give the file another id to bring it in beside that one.',
+            );
         }
         $codes = [];
         foreach (array_values($file->installation->runs) as $i => $run) {
             if (! $run->withdrawn && isset($codes[$run->code])) {
-                $problems[] = new Problem('runs['.$i.'].code', $run->code, sprintf('is the code of runs[%d] as well. Give each run a code of its own.', $codes[$run->code]));
+                $problems[] = new Problem(
+                    'runs['.$i.'].code',
+                    $run->code,
+                    sprintf('is the code of runs[%d] as well. Give each run a code of its own.', $codes[$run->code]),
+                );
             }
             $codes[$run->code] ??= $i;
         }
         $known = array_map(static fn (Role $role): string => $role->value, Role::cases());
         foreach ($file->people as $i => $person) {
             foreach (array_diff($person->roles, $known) as $role) {
-                $problems[] = new Problem('people['.$i.'].roles', $role, 'should be one of: '.implode(', ', $known).'.');
+                $problems[] = new Problem(
+                    'people['.$i.'].roles',
+                    $role,
+                    'should be one of: '.implode(', ', $known).'.',
+                );
             }
         }
         if ($problems !== []) {
@@ -119,7 +158,10 @@ final class FileImporter
     {
         $ids = [];
         foreach ($people as $person) {
-            $user = User::query()->firstOrCreate(['sign_in' => $person->signIn], ['name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills]);
+            $user = User::query()->firstOrCreate(
+                ['sign_in' => $person->signIn],
+                ['name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills],
+            );
             $ids[$person->signIn] = $user->id;
         }
 

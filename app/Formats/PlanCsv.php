@@ -40,7 +40,11 @@ final class PlanCsv
         ['header' => $header, 'rows' => $rows] = CsvReader::read($text);
         $slips = [];
         foreach (array_diff(self::HEADER, $header) as $missing) {
-            $slips[] = new Slip('table', $missing, 'This column is missing. The first row names channel, function and contact.');
+            $slips[] = new Slip(
+                'table',
+                $missing,
+                'This column is missing. The first row names channel, function and contact.',
+            );
         }
         $channels = [];
         foreach ($slips === [] ? $rows : [] as $line => $row) {
@@ -48,7 +52,16 @@ final class PlanCsv
             if ($channel === '' || $function === '' || $contact === '') {
                 $slips[] = new Slip('table', 'row '.$line, 'Channel, function and contact must all be filled in.');
             } elseif (isset($channels[$channel][$function])) {
-                $slips[] = new Slip('table', 'row '.$line, sprintf('Channel %s has %s already, on contact %s. Remove one of the two rows.', $channel, $function, $channels[$channel][$function]));
+                $slips[] = new Slip(
+                    'table',
+                    'row '.$line,
+                    sprintf(
+                        'Channel %s has %s already, on contact %s. Remove one of the two rows.',
+                        $channel,
+                        $function,
+                        $channels[$channel][$function],
+                    ),
+                );
             } else {
                 $channels[$channel][$function] = $contact;
             }

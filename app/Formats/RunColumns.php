@@ -9,7 +9,19 @@ final class RunColumns
 {
     /** What people write over such a column, without blanks and marks. */
     private const ALSO = [
-        'code' => ['run', 'runcode', 'cableno', 'cablenumber', 'cableid', 'id', 'number', 'no', 'tag', 'ref', 'reference'],
+        'code' => [
+            'run',
+            'runcode',
+            'cableno',
+            'cablenumber',
+            'cableid',
+            'id',
+            'number',
+            'no',
+            'tag',
+            'ref',
+            'reference',
+        ],
         'cable' => ['cabletype', 'type', 'typeofcable'],
         'signals' => ['signal', 'signaltype', 'carries', 'service'],
         'build' => ['made', 'madeat', 'builtat', 'where'],

@@ -21,9 +21,27 @@ use Sartal\Core\Plan\Proposing\Termination;
 final class RunLine
 {
     public const FIELDS = [
-        'code', 'cable', 'signals', 'build', 'from', 'to', 'plans_a', 'plans_b', 'ways',
-        'tail_a', 'tail_b', 'slack_a', 'slack_b', 'preparation_a', 'preparation_b',
-        'spares_a', 'spares_b', 'leg_a', 'leg_b', 'loom', 'note',
+        'code',
+        'cable',
+        'signals',
+        'build',
+        'from',
+        'to',
+        'plans_a',
+        'plans_b',
+        'ways',
+        'tail_a',
+        'tail_b',
+        'slack_a',
+        'slack_b',
+        'preparation_a',
+        'preparation_b',
+        'spares_a',
+        'spares_b',
+        'leg_a',
+        'leg_b',
+        'loom',
+        'note',
     ];
 
     /** Between the entries of a list: no id and hardly a name holds it. */
@@ -157,7 +175,15 @@ final class RunLine
         $value = strtolower($this->values['build'] ?? '');
         $build = $value === '' ? Build::Shop : Build::tryFrom($value);
         if ($build === null) {
-            $this->slip('build', 'Write one of: '.implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, Build::cases())).'.');
+            $this->slip(
+                'build',
+                'Write one of: '.
+                    implode(
+                        ', ',
+                        array_map(static fn (BackedEnum $case): string => (string) $case->value, Build::cases()),
+                    ).
+                    '.',
+            );
         }
 
         return $build ?? Build::Shop;
@@ -233,7 +259,10 @@ final class RunLine
     {
         $found = $this->find($this->values[$field] ?? '', $known);
         if ($found === null) {
-            $this->slip($field, ($this->values[$field] ?? '') === '' ? sprintf('Choose a %s.', $what) : $this->unknown($what, $known));
+            $this->slip(
+                $field,
+                ($this->values[$field] ?? '') === '' ? sprintf('Choose a %s.', $what) : $this->unknown($what, $known),
+            );
         }
 
         return $found ?? '';
@@ -250,7 +279,10 @@ final class RunLine
         foreach ($text === '' ? [] : explode(self::LIST, $text) as $entry) {
             $id = $this->find(trim($entry), $known);
             if ($id === null) {
-                $this->slip($field, sprintf('"%s": ', mb_strimwidth(trim($entry), 0, 40, '…')).$this->unknown($what, $known));
+                $this->slip(
+                    $field,
+                    sprintf('"%s": ', mb_strimwidth(trim($entry), 0, 40, '…')).$this->unknown($what, $known),
+                );
             } else {
                 $ids[] = $id;
             }
@@ -267,7 +299,13 @@ final class RunLine
     {
         $some = array_slice(array_map(strval(...), array_keys($known)), 0, 4);
 
-        return sprintf('There is no such %s. %s', $what, $some === [] ? 'Add it first.' : 'Write the id or the name of one that exists, such as '.implode(', ', $some).'.');
+        return sprintf(
+            'There is no such %s. %s',
+            $what,
+            $some === []
+                ? 'Add it first.'
+                : 'Write the id or the name of one that exists, such as '.implode(', ', $some).'.',
+        );
     }
 
     /**

@@ -25,7 +25,7 @@ final class RunsCsv
      *
      * @throws BadLine when it is not a CSV file of runs at all
      */
-    public static function read(string $text, Installation $installation, RunColumns $columns = new RunColumns): array
+    public static function read(string $text, Installation $installation, RunColumns $columns = new RunColumns()): array
     {
         ['header' => $header, 'rows' => $rows] = CsvReader::read($text, $columns->isHeader(...));
         $problems = self::columns($header, $columns);
@@ -38,13 +38,24 @@ final class RunsCsv
                 $proposal = self::row(self::named($row, $columns), $installation, $keys, $proposer);
                 $code = $proposal->run->code;
                 if (isset($codes[$code])) {
-                    throw BadLine::because('code', $code, is_int($codes[$code]) ? sprintf('Row %d has this code already. Give each run a code of its own.', $codes[$code]) : 'A run has this code already. Give each run a code of its own.');
+                    throw BadLine::because(
+                        'code',
+                        $code,
+                        is_int($codes[$code])
+                            ? sprintf('Row %d has this code already. Give each run a code of its own.', $codes[$code])
+                            : 'A run has this code already. Give each run a code of its own.',
+                    );
                 }
                 $codes[$code] = $line;
                 $proposals[$line] = $proposal;
             } catch (BadLine $bad) {
                 foreach ($bad->slips as $slip) {
-                    $problems[] = ['row' => $line, 'column' => $slip->field, 'value' => $slip->value, 'remedy' => $slip->remedy];
+                    $problems[] = [
+                        'row' => $line,
+                        'column' => $slip->field,
+                        'value' => $slip->value,
+                        'remedy' => $slip->remedy,
+                    ];
                 }
             }
         }
@@ -80,7 +91,11 @@ final class RunsCsv
     private static function row(array $row, Installation $installation, RunKeys $keys, Proposer $proposer): Proposal
     {
         if (isset($row["\0extra"])) {
-            throw BadLine::because('', $row["\0extra"], 'The row has more cells than the first row has names. Put text with commas in quotes.');
+            throw BadLine::because(
+                '',
+                $row["\0extra"],
+                'The row has more cells than the first row has names. Put text with commas in quotes.',
+            );
         }
         $request = RunLine::read($row, $installation, $keys->next($row['code'] ?? ''));
         try {
@@ -115,7 +130,10 @@ final class RunsCsv
      */
     private static function taken(array $header, RunColumns $columns): array
     {
-        return array_map(static fn (string $name): array => ['name' => $name, 'takenAs' => $columns->field((string) $name)], array_values(array_filter($header, static fn (string $name): bool => $name !== '')));
+        return array_map(
+            static fn (string $name): array => ['name' => $name, 'takenAs' => $columns->field((string) $name)],
+            array_values(array_filter($header, static fn (string $name): bool => $name !== '')),
+        );
     }
 
     /**
@@ -129,14 +147,29 @@ final class RunsCsv
         foreach (array_filter($header) as $name) {
             $field = $columns->field((string) $name);
             if ($field === null) {
-                $problems[] = ['row' => 1, 'column' => mb_strimwidth($name, 0, 60, '…'), 'value' => '', 'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it out.'];
+                $problems[] = [
+                    'row' => 1,
+                    'column' => mb_strimwidth($name, 0, 60, '…'),
+                    'value' => '',
+                    'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it out.',
+                ];
             } elseif ($field !== '' && isset($fields[$field])) {
-                $problems[] = ['row' => 1, 'column' => mb_strimwidth($name, 0, 60, '…'), 'value' => $field, 'remedy' => sprintf('Column "%s" holds this already. Leave one of the two out.', $fields[$field])];
+                $problems[] = [
+                    'row' => 1,
+                    'column' => mb_strimwidth($name, 0, 60, '…'),
+                    'value' => $field,
+                    'remedy' => sprintf('Column "%s" holds this already. Leave one of the two out.', $fields[$field]),
+                ];
             }
             $fields[$field ?? ''] = $name;
         }
         foreach (array_diff(['code', 'cable', 'signals', 'from', 'to'], array_keys($fields)) as $missing) {
-            $problems[] = ['row' => 1, 'column' => $missing, 'value' => '', 'remedy' => 'This column is missing. Add it.'];
+            $problems[] = [
+                'row' => 1,
+                'column' => $missing,
+                'value' => '',
+                'remedy' => 'This column is missing. Add it.',
+            ];
         }
 
         return array_slice($problems, 0, 50);

@@ -7,10 +7,7 @@ namespace App\Formats;
 /** Something wrong in what a person entered: the field, the value, and the remedy. */
 final readonly class Slip
 {
-    public function __construct(
-        public string $field,
-        public string $value,
-        public string $remedy,
-    ) {
+    public function __construct(public string $field, public string $value, public string $remedy)
+    {
     }
 }

@@ -36,9 +36,19 @@ final readonly class PackDesk
     /** @return list<Gap> */
     public function gaps(StoredInstallation $stored, Loaded $loaded): array
     {
-        $licensed = $stored->crew()->get()->filter(static fn (User $person): bool => in_array('mains', $person->skills, true))->pluck('sign_in')->all();
+        $licensed = $stored
+            ->crew()
+            ->get()
+            ->filter(static fn (User $person): bool => in_array('mains', $person->skills, true))
+            ->pluck('sign_in')
+            ->all();
 
-        return (new Readiness($loaded->installation, $loaded->plan(), $loaded->record, array_values(array_filter($licensed, is_string(...)))))->gaps();
+        return (new Readiness(
+            $loaded->installation,
+            $loaded->plan(),
+            $loaded->record,
+            array_values(array_filter($licensed, is_string(...))),
+        ))->gaps();
     }
 
     /** @param  callable(string, int, int): void  $tell  what is done, how far it is, of how much */
@@ -52,8 +62,18 @@ final readonly class PackDesk
         $next('The plan');
         $gaps = $this->gaps($stored, $loaded);
         $number = (int) $stored->packs()->reorder()->max('number') + 1;
-        $release = $stored->release_id === null ? '' : (string) $stored->releases()->whereKey($stored->release_id)->value('letter');
-        $packing = new Packing($loaded, sprintf('%s, pack %d', $stored->name, $number), now('UTC')->format('Y-m-d H:i'), $by->name, $release, $gaps);
+        $release =
+            $stored->release_id === null
+                ? ''
+                : (string) $stored->releases()->whereKey($stored->release_id)->value('letter');
+        $packing = new Packing(
+            $loaded,
+            sprintf('%s, pack %d', $stored->name, $number),
+            now('UTC')->format('Y-m-d H:i'),
+            $by->name,
+            $release,
+            $gaps,
+        );
         // In a folder of its own from the first byte: a pack that breaks off leaves no trace of one that counts.
         $folder = sprintf('packs/%s/%d-%s', $stored->mark(), $number, bin2hex(random_bytes(4)));
         try {
@@ -66,8 +86,14 @@ final readonly class PackDesk
     }
 
     /** @param  callable(string): void  $next */
-    private function fill(StoredInstallation $stored, User $by, Packing $packing, int $number, string $folder, callable $next): Pack
-    {
+    private function fill(
+        StoredInstallation $stored,
+        User $by,
+        Packing $packing,
+        int $number,
+        string $folder,
+        callable $next,
+    ): Pack {
         $loaded = $packing->loaded;
         $gaps = $packing->gaps;
         $disk = self::disk();
@@ -75,11 +101,23 @@ final readonly class PackDesk
         $disk->put($folder.'/pack.pdf', $pdf);
         $next('JSON and CSV');
         $disk->put($folder.'/installation.json', $this->exporter->export($loaded)->print());
-        $disk->put($folder.'/plan.json', (string) json_encode(PlanEncoder::plan($loaded->plan(), $loaded->installation), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        $disk->put(
+            $folder.'/plan.json',
+            (string) json_encode(
+                PlanEncoder::plan($loaded->plan(), $loaded->installation),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
+        );
         $disk->put($folder.'/schedule.csv', RunsCsv::write($loaded));
         $disk->put($folder.'/tests.csv', self::tests($packing));
         $disk->put($folder.'/history.csv', self::history($packing));
-        $disk->put($folder.'/exceptions.csv', CsvWriter::write(['cable', 'what', 'note'], array_map(static fn (Gap $gap): array => [$gap->code, $gap->kind->words(), $gap->words], $gaps)));
+        $disk->put(
+            $folder.'/exceptions.csv',
+            CsvWriter::write(
+                ['cable', 'what', 'note'],
+                array_map(static fn (Gap $gap): array => [$gap->code, $gap->kind->words(), $gap->words], $gaps),
+            ),
+        );
         $disk->put($folder.'/README.txt', self::readMe($packing));
         $next('Photos');
         foreach ($loaded->record->events as $event) {
@@ -90,15 +128,26 @@ final readonly class PackDesk
         $next('Sums');
         $files = [];
         foreach ($disk->allFiles($folder) as $path) {
-            $files[substr($path, strlen($folder) + 1)] = ['sha256' => (string) hash_file('sha256', $disk->path($path)), 'bytes' => $disk->size($path)];
+            $files[substr($path, strlen($folder) + 1)] = [
+                'sha256' => (string) hash_file('sha256', $disk->path($path)),
+                'bytes' => $disk->size($path),
+            ];
         }
         ksort($files, SORT_STRING);
         $sums = Sums::print(array_map(static fn (array $file): string => $file['sha256'], $files));
         $disk->put($folder.'/'.Sums::FILE, $sums);
 
         return Pack::query()->create([
-            'installation_id' => $stored->id, 'number' => $number, 'user_id' => $by->id, 'created_at' => now(), 'folder' => $folder,
-            'files' => $files, 'digest' => hash('sha256', $sums), 'signatures' => [], 'gaps' => count($gaps), 'pages' => $pages,
+            'installation_id' => $stored->id,
+            'number' => $number,
+            'user_id' => $by->id,
+            'created_at' => now(),
+            'folder' => $folder,
+            'files' => $files,
+            'digest' => hash('sha256', $sums),
+            'signatures' => [],
+            'gaps' => count($gaps),
+            'pages' => $pages,
         ]);
     }
 
@@ -114,7 +163,18 @@ final readonly class PackDesk
                 }
             }
             $at = now('UTC')->format('Y-m-d\TH:i:s\Z');
-            $locked->update(['signatures' => [...$locked->signatures, ['name' => $by->name, 'signIn' => $by->sign_in, 'role' => $role, 'at' => $at, 'signature' => Seal::sign(Statement::of($locked->digest, $by->sign_in, $by->name, $role, $at))]]]);
+            $locked->update([
+                'signatures' => [
+                    ...$locked->signatures,
+                    [
+                        'name' => $by->name,
+                        'signIn' => $by->sign_in,
+                        'role' => $role,
+                        'at' => $at,
+                        'signature' => Seal::sign(Statement::of($locked->digest, $by->sign_in, $by->name, $role, $at)),
+                    ],
+                ],
+            ]);
 
             return $locked;
         });
@@ -125,7 +185,7 @@ final readonly class PackDesk
     {
         $disk = self::disk();
         $path = (string) tempnam(sys_get_temp_dir(), 'sartal-pack');
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
             throw new \RuntimeException('There is no room for the pack on this machine.');
         }
@@ -140,7 +200,15 @@ final readonly class PackDesk
 
     public static function signatures(Pack $pack): string
     {
-        return json_encode(['format' => 'sartal-signatures', 'whole' => $pack->digest, 'key' => Seal::key(), 'signatures' => $pack->signatures], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            [
+                'format' => 'sartal-signatures',
+                'whole' => $pack->digest,
+                'key' => Seal::key(),
+                'signatures' => $pack->signatures,
+            ],
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )."\n";
     }
 
     public static function disk(): FilesystemAdapter
@@ -156,31 +224,65 @@ final readonly class PackDesk
         $rows = [];
         foreach ($packing->loaded->record->events as $event) {
             if ($event->kind === EventKind::Tested) {
-                $rows[] = [$packing->loaded->installation->runs[$event->run]->code ?? $event->run, $event->at, $event->stage()->value, $event->verdict->value ?? '', $packing->person($event->by), $event->instrument, $event->note, (string) count($event->reading->lights ?? []), (string) count($event->reading->samples ?? [])];
+                $rows[] = [
+                    $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                    $event->at,
+                    $event->stage()->value,
+                    $event->verdict->value ?? '',
+                    $packing->person($event->by),
+                    $event->instrument,
+                    $event->note,
+                    (string) count($event->reading->lights ?? []),
+                    (string) count($event->reading->samples ?? []),
+                ];
             }
         }
 
-        return CsvWriter::write(['cable', 'at', 'stage', 'verdict', 'by', 'instrument', 'note', 'lines read', 'further readings'], $rows);
+        return CsvWriter::write(
+            ['cable', 'at', 'stage', 'verdict', 'by', 'instrument', 'note', 'lines read', 'further readings'],
+            $rows,
+        );
     }
 
     private static function history(Packing $packing): string
     {
-        return CsvWriter::write(['cable', 'at', 'what', 'end', 'by', 'instrument', 'note', 'step'], array_map(static fn (Event $event): array => [
-            $packing->loaded->installation->runs[$event->run]->code ?? $event->run, $event->at, $event->kind->value, $event->side->value ?? '', $packing->person($event->by), $event->instrument, $event->note, $event->step,
-        ], $packing->loaded->record->events));
+        return CsvWriter::write(
+            ['cable', 'at', 'what', 'end', 'by', 'instrument', 'note', 'step'],
+            array_map(
+                static fn (Event $event): array => [
+                    $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                    $event->at,
+                    $event->kind->value,
+                    $event->side->value ?? '',
+                    $packing->person($event->by),
+                    $event->instrument,
+                    $event->note,
+                    $event->step,
+                ],
+                $packing->loaded->record->events,
+            ),
+        );
     }
 
     private static function readMe(Packing $packing): string
     {
         return implode("\n", [
-            $packing->title, 'Made '.$packing->at.' UTC by '.$packing->by.'.', '',
+            $packing->title,
+            'Made '.$packing->at.' UTC by '.$packing->by.'.',
+            '',
             'pack.pdf           what was built, and the proof, to read',
             'installation.json  all that was decided and done, to read back',
             'plan.json          what follows from it: lengths, joints, labels, readings',
-            'schedule.csv       every cable', 'tests.csv          every test', 'history.csv        everything that was recorded', 'exceptions.csv     what was open', 'pictures/          photos taken at the bench', '',
+            'schedule.csv       every cable',
+            'tests.csv          every test',
+            'history.csv        everything that was recorded',
+            'exceptions.csv     what was open',
+            'pictures/          photos taken at the bench',
+            '',
             'To check that nothing was altered:   sha256sum -c SHA256SUMS',
             'To check who signed it:              php artisan sartal:verify <this zip or folder>',
-            'SIGNATURES.json names the SHA-256 of SHA256SUMS, which stands for the whole.', '',
+            'SIGNATURES.json names the SHA-256 of SHA256SUMS, which stands for the whole.',
+            '',
         ]);
     }
 }

@@ -24,7 +24,12 @@ final class Seal
     {
         $raw = base64_decode($signature, true);
         $public = base64_decode($key ?? self::key(), true);
-        if ($raw === false || strlen($raw) !== SODIUM_CRYPTO_SIGN_BYTES || $public === false || strlen($public) !== SODIUM_CRYPTO_SIGN_PUBLICKEYBYTES) {
+        if (
+            $raw === false ||
+            strlen($raw) !== SODIUM_CRYPTO_SIGN_BYTES ||
+            $public === false ||
+            strlen($public) !== SODIUM_CRYPTO_SIGN_PUBLICKEYBYTES
+        ) {
             return false;
         }
 

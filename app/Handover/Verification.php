@@ -13,8 +13,12 @@ final readonly class Verification
      * @param  list<string>  $problems
      * @param  list<string>  $signed  "name, role, time" of signatures that hold
      */
-    private function __construct(public array $problems, public array $signed, public string $digest, public string $key)
-    {
+    private function __construct(
+        public array $problems,
+        public array $signed,
+        public string $digest,
+        public string $key,
+    ) {
     }
 
     public function holds(): bool
@@ -30,12 +34,22 @@ final readonly class Verification
     {
         $files = is_dir($path) ? self::folder($path) : self::zip($path);
         if ($files === null) {
-            return new self([sprintf('%s is neither a pack as a zip nor a folder with one.', basename($path))], [], '', '');
+            return new self(
+                [sprintf('%s is neither a pack as a zip nor a folder with one.', basename($path))],
+                [],
+                '',
+                '',
+            );
         }
         $list = $files[Sums::FILE] ?? null;
         $sums = $list === null ? null : Sums::read($list);
         if ($list === null || $sums === null) {
-            return new self([$list === null ? 'SHA256SUMS is missing.' : 'SHA256SUMS is not a list of sums.'], [], '', '');
+            return new self(
+                [$list === null ? 'SHA256SUMS is missing.' : 'SHA256SUMS is not a list of sums.'],
+                [],
+                '',
+                '',
+            );
         }
         $problems = [];
         foreach ($sums as $name => $sum) {
@@ -49,7 +63,12 @@ final readonly class Verification
             $problems[] = sprintf('%s does not belong to the pack.', $name);
         }
 
-        return self::signatures($files[Sums::SIGNATURES] ?? null, hash('sha256', $list), $key ?? Seal::key(), $problems);
+        return self::signatures(
+            $files[Sums::SIGNATURES] ?? null,
+            hash('sha256', $list),
+            $key ?? Seal::key(),
+            $problems,
+        );
     }
 
     /** @param  list<string>  $problems */
@@ -57,7 +76,12 @@ final readonly class Verification
     {
         $data = $json === null ? null : json_decode($json, true);
         if (! is_array($data) || ! is_array($data['signatures'] ?? null)) {
-            return new self([...$problems, 'SIGNATURES.json is missing, or is not what Sartal wrote.'], [], $digest, $key);
+            return new self(
+                [...$problems, 'SIGNATURES.json is missing, or is not what Sartal wrote.'],
+                [],
+                $digest,
+                $key,
+            );
         }
         if (($data['whole'] ?? null) !== $digest) {
             $problems[] = 'SHA256SUMS is not the list that was signed.';
@@ -67,7 +91,12 @@ final readonly class Verification
         }
         $signed = [];
         foreach ($data['signatures'] as $signature) {
-            [$name, $signIn, $role, $at, $mark] = array_map(static fn (string $field): string => is_array($signature) && is_string($signature[$field] ?? null) ? $signature[$field] : '', ['name', 'signIn', 'role', 'at', 'signature']);
+            [$name, $signIn, $role, $at, $mark] = array_map(
+                static fn (string $field): string => is_array($signature) && is_string($signature[$field] ?? null)
+                    ? $signature[$field]
+                    : '',
+                ['name', 'signIn', 'role', 'at', 'signature'],
+            );
             if (Seal::holds(Statement::of($digest, $signIn, $name, $role, $at), $mark, $key)) {
                 $signed[] = sprintf('%s, %s, %s', $name, $role, $at);
             } else {
@@ -85,7 +114,9 @@ final readonly class Verification
         $walk = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($path, \FilesystemIterator::SKIP_DOTS));
         /** @var \SplFileInfo $file */
         foreach ($walk as $file) {
-            $files[substr($file->getPathname(), strlen(rtrim($path, '/')) + 1)] = (string) file_get_contents($file->getPathname());
+            $files[substr($file->getPathname(), strlen(rtrim($path, '/')) + 1)] = (string) file_get_contents(
+                $file->getPathname(),
+            );
         }
 
         return $files;
@@ -94,7 +125,7 @@ final readonly class Verification
     /** @return ?array<int|string, string> name → bytes */
     private static function zip(string $path): ?array
     {
-        $zip = new ZipArchive;
+        $zip = new ZipArchive();
         if (! is_file($path) || $zip->open($path, ZipArchive::RDONLY) !== true) {
             return null;
         }

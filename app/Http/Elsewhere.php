@@ -40,17 +40,31 @@ final class Elsewhere extends RuntimeException
         if ($key !== '') {
             $name = $user->installations()->where('installations.key', $key)->value('name');
             $page = ['key' => $key, 'name' => is_string($name) ? $name : $key];
-            $words = sprintf('This belongs to %s, and %s is open. Nothing was read or written. Open %1$s again to go on with it.', $page['name'], $here['name']);
+            $words = sprintf(
+                'This belongs to %s, and %s is open. Nothing was read or written. Open %1$s again to go on with it.',
+                $page['name'],
+                $here['name'],
+            );
             throw new self($words, $page, $here);
         }
         if (! $request->isMethodSafe() && $user->installations()->count() > 1) {
-            throw new self(sprintf('Say which installation this is for; %s is open. Nothing was written. Load the page again.', $here['name']), null, $here);
+            throw new self(
+                sprintf(
+                    'Say which installation this is for; %s is open. Nothing was written. Load the page again.',
+                    $here['name'],
+                ),
+                null,
+                $here,
+            );
         }
     }
 
     public function render(): JsonResponse
     {
-        return response()->json(['message' => $this->getMessage(), 'elsewhere' => ['page' => $this->page, 'open' => $this->open]], 409);
+        return response()->json(
+            ['message' => $this->getMessage(), 'elsewhere' => ['page' => $this->page, 'open' => $this->open]],
+            409,
+        );
     }
 
     public function report(): bool

@@ -22,21 +22,58 @@ final class Errors
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
+        );
         $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
         $exceptions->dontReport([Refused::class, Overtakes::class, PutAside::class]);
-        $exceptions->render(static fn (Overtakes $overtakes): JsonResponse => response()->json(['message' => $overtakes->getMessage(), 'impact' => ImpactResource::of($overtakes->impact, $overtakes->words)], 428));
-        $exceptions->render(static fn (PutAside $aside): JsonResponse => response()->json(['message' => $aside->getMessage(), 'draft' => $aside->draft], 409));
-        $exceptions->render(static fn (Refused $refused): JsonResponse => response()->json(['message' => $refused->getMessage(), ...$refused->more], $refused->status));
-        $exceptions->render(static fn (BadLine $bad): JsonResponse => response()->json([
-            'message' => $bad->getMessage(),
-            'errors' => self::byField($bad->slips),
-        ], 422));
-        $exceptions->render(static fn (InvalidDocument $invalid): JsonResponse => response()->json([
-            'message' => $invalid->getMessage(),
-            'problems' => array_map(static fn (Problem $problem): array => ['path' => $problem->path, 'value' => $problem->value, 'words' => $problem->words], $invalid->problems),
-            'more' => $invalid->more,
-        ], 422));
+        $exceptions->render(
+            static fn (Overtakes $overtakes): JsonResponse => response()->json(
+                [
+                    'message' => $overtakes->getMessage(),
+                    'impact' => ImpactResource::of($overtakes->impact, $overtakes->words),
+                ],
+                428,
+            ),
+        );
+        $exceptions->render(
+            static fn (PutAside $aside): JsonResponse => response()->json(
+                ['message' => $aside->getMessage(), 'draft' => $aside->draft],
+                409,
+            ),
+        );
+        $exceptions->render(
+            static fn (Refused $refused): JsonResponse => response()->json(
+                ['message' => $refused->getMessage(), ...$refused->more],
+                $refused->status,
+            ),
+        );
+        $exceptions->render(
+            static fn (BadLine $bad): JsonResponse => response()->json(
+                [
+                    'message' => $bad->getMessage(),
+                    'errors' => self::byField($bad->slips),
+                ],
+                422,
+            ),
+        );
+        $exceptions->render(
+            static fn (InvalidDocument $invalid): JsonResponse => response()->json(
+                [
+                    'message' => $invalid->getMessage(),
+                    'problems' => array_map(
+                        static fn (Problem $problem): array => [
+                            'path' => $problem->path,
+                            'value' => $problem->value,
+                            'words' => $problem->words,
+                        ],
+                        $invalid->problems,
+                    ),
+                    'more' => $invalid->more,
+                ],
+                422,
+            ),
+        );
     }
 
     /**

@@ -36,7 +36,7 @@ final class OpenOnDesk
             ? DB::table('desks')->where('desk', $desk)->where('user_id', $user->id)->value('installation_id')
             : $request->session()->get(self::BEFORE);
 
-        return $mine($here) ?? $mine($user->opened_id) ?? $user->installations()->first();
+        return $mine($here) ?? ($mine($user->opened_id) ?? $user->installations()->first());
     }
 
     public static function put(User $user, Request $request, StoredInstallation $installation): void
@@ -48,7 +48,9 @@ final class OpenOnDesk
         }
         $row = ['user_id' => $user->id, 'installation_id' => $installation->id, 'at' => now()];
         DB::table('desks')->upsert(['desk' => $desk] + $row, ['desk'], array_keys($row));
-        DB::table('users')->where('id', $user->id)->update(['opened_id' => $installation->id]);
+        DB::table('users')
+            ->where('id', $user->id)
+            ->update(['opened_id' => $installation->id]);
         $user->opened_id = $installation->id;
     }
 

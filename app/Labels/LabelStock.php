@@ -18,16 +18,26 @@ final class LabelStock
     /** @return list<PrintedLabel> */
     public function of(Loaded $loaded): array
     {
-        return (new LabelPrints($loaded->installation))->of(array_map(static fn (RunPlan $run): array => $run->labels, $loaded->plan()->runs), $loaded->plan()->rotations);
+        return (new LabelPrints($loaded->installation))->of(
+            array_map(static fn (RunPlan $run): array => $run->labels, $loaded->plan()->runs),
+            $loaded->plan()->rotations,
+        );
     }
 
     /** @return array<int|string, array{fingerprint: string, at: string, by: string}> by label */
     public function printed(StoredInstallation $stored): array
     {
         $printed = [];
-        $rows = DB::table('label_prints')->join('users', 'users.id', '=', 'user_id')->where('installation_id', $stored->id)->get(['label', 'fingerprint', 'at', 'name']);
+        $rows = DB::table('label_prints')
+            ->join('users', 'users.id', '=', 'user_id')
+            ->where('installation_id', $stored->id)
+            ->get(['label', 'fingerprint', 'at', 'name']);
         foreach ($rows as $row) {
-            $printed[(string) $row->label] = ['fingerprint' => (string) $row->fingerprint, 'at' => (string) $row->at, 'by' => (string) $row->name];
+            $printed[(string) $row->label] = [
+                'fingerprint' => (string) $row->fingerprint,
+                'at' => (string) $row->at,
+                'by' => (string) $row->name,
+            ];
         }
 
         return $printed;
@@ -44,7 +54,13 @@ final class LabelStock
         $rows = [];
         foreach ($labels as $label) {
             if (isset($wanted[$label->id])) {
-                $rows[] = ['installation_id' => $stored->id, 'label' => $label->id, 'fingerprint' => $label->fingerprint(), 'user_id' => $by->id, 'at' => now()];
+                $rows[] = [
+                    'installation_id' => $stored->id,
+                    'label' => $label->id,
+                    'fingerprint' => $label->fingerprint(),
+                    'user_id' => $by->id,
+                    'at' => now(),
+                ];
             }
         }
         foreach (array_chunk($rows, 1000) as $chunk) {

@@ -32,8 +32,14 @@ final class StoredEvent extends Model
     public static function add(StoredInstallation $installation, User $by, Event $event): bool
     {
         return self::query()->insertOrIgnore([
-            'uuid' => $event->id, 'installation_id' => $installation->id, 'run' => $event->run, 'kind' => $event->kind->value, 'step' => $event->step,
-            'user_id' => $by->id, 'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR), 'created_at' => $event->received,
+            'uuid' => $event->id,
+            'installation_id' => $installation->id,
+            'run' => $event->run,
+            'kind' => $event->kind->value,
+            'step' => $event->step,
+            'user_id' => $by->id,
+            'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR),
+            'created_at' => $event->received,
         ]) > 0;
     }
 }

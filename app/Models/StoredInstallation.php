@@ -34,7 +34,16 @@ final class StoredInstallation extends Model
     protected $guarded = [];
 
     /** @var array<int|string, string> */
-    protected $casts = ['rules' => 'array', 'catalogue' => 'array', 'panel' => 'array', 'economy' => 'array', 'workshop' => 'array', 'testing' => 'array', 'revision' => 'integer', 'version' => 'integer'];
+    protected $casts = [
+        'rules' => 'array',
+        'catalogue' => 'array',
+        'panel' => 'array',
+        'economy' => 'array',
+        'workshop' => 'array',
+        'testing' => 'array',
+        'revision' => 'integer',
+        'version' => 'integer',
+    ];
 
     /** Names it in what is kept beside the database: ids come again in a database that was made anew. */
     public function mark(): string

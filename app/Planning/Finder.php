@@ -25,7 +25,11 @@ final readonly class Finder
         }
         $found = [];
         foreach ($this->things() as $thing) {
-            $score = self::score($wanted, mb_strtolower($thing['name']), mb_strtolower($thing['name'].' '.$thing['about']));
+            $score = self::score(
+                $wanted,
+                mb_strtolower($thing['name']),
+                mb_strtolower($thing['name'].' '.$thing['about']),
+            );
             if ($score > 0) {
                 $found[] = [$score, $thing];
             }
@@ -57,37 +61,88 @@ final readonly class Finder
     {
         $in = $this->loaded->installation;
         foreach ($in->runs as $run) {
-            $about = sprintf('%s → %s, %s%s', $in->locationName($run->a->location), $in->locationName($run->b->location), $in->catalogue->cables[$run->cable]->name ?? $run->cable, $run->withdrawn ? ', withdrawn' : '');
-            yield ['kind' => 'run', 'name' => $run->code, 'about' => $about, 'path' => '/runs/'.rawurlencode($run->id)];
+            $about = sprintf(
+                '%s → %s, %s%s',
+                $in->locationName($run->a->location),
+                $in->locationName($run->b->location),
+                $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                $run->withdrawn ? ', withdrawn' : '',
+            );
+            yield [
+                'kind' => 'run',
+                'name' => $run->code,
+                'about' => $about,
+                'path' => '/runs/'.rawurlencode($run->id),
+            ];
             // A label at an end carries the code and which end it is.
             foreach (['A', 'B'] as $side) {
-                yield ['kind' => 'end', 'name' => $run->code.' '.$side, 'about' => 'sheet for the vice', 'path' => '/runs/'.rawurlencode($run->id).'/sheet/'.$side];
+                yield [
+                    'kind' => 'end',
+                    'name' => $run->code.' '.$side,
+                    'about' => 'sheet for the vice',
+                    'path' => '/runs/'.rawurlencode($run->id).'/sheet/'.$side,
+                ];
             }
         }
         foreach ($in->locations as $location) {
-            yield ['kind' => 'place', 'name' => $location->name, 'about' => 'its runs', 'path' => '/schedule?find='.rawurlencode('"'.$location->name.'"')];
+            yield [
+                'kind' => 'place',
+                'name' => $location->name,
+                'about' => 'its runs',
+                'path' => '/schedule?find='.rawurlencode('"'.$location->name.'"'),
+            ];
         }
         foreach ($in->looms as $loom) {
-            yield ['kind' => 'loom', 'name' => $loom->name, 'about' => 'its runs', 'path' => '/schedule?find='.rawurlencode('loom:"'.$loom->name.'"')];
+            yield [
+                'kind' => 'loom',
+                'name' => $loom->name,
+                'about' => 'its runs',
+                'path' => '/schedule?find='.rawurlencode('loom:"'.$loom->name.'"'),
+            ];
         }
         foreach ($in->equipment as $device) {
             foreach ($device->ports as $port) {
-                yield ['kind' => 'port', 'name' => $device->name.' '.$port->name, 'about' => $in->locationName($device->location), 'path' => $this->atPort($device->id.':'.$port->id)];
+                yield [
+                    'kind' => 'port',
+                    'name' => $device->name.' '.$port->name,
+                    'about' => $in->locationName($device->location),
+                    'path' => $this->atPort($device->id.':'.$port->id),
+                ];
             }
         }
         foreach ($in->circuits as $circuit) {
-            yield ['kind' => 'circuit', 'name' => $circuit->name, 'about' => 'its way, connector by connector', 'path' => '/handover/service?circuit='.rawurlencode($circuit->id)];
+            yield [
+                'kind' => 'circuit',
+                'name' => $circuit->name,
+                'about' => 'its way, connector by connector',
+                'path' => '/handover/service?circuit='.rawurlencode($circuit->id),
+            ];
         }
         foreach ($in->catalogue->plans as $plan) {
-            yield ['kind' => 'contact plan', 'name' => $plan->name, 'about' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector, 'path' => '/rules/plans/'.rawurlencode($plan->id)];
+            yield [
+                'kind' => 'contact plan',
+                'name' => $plan->name,
+                'about' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector,
+                'path' => '/rules/plans/'.rawurlencode($plan->id),
+            ];
         }
         foreach (['cable' => $in->catalogue->cables, 'connector' => $in->catalogue->connectors] as $kind => $types) {
             foreach ($types as $type) {
-                yield ['kind' => $kind.' type', 'name' => $type->name, 'about' => $type->id, 'path' => sprintf('/rules/catalogue?kind=%s&id=%s', $kind, rawurlencode($type->id))];
+                yield [
+                    'kind' => $kind.' type',
+                    'name' => $type->name,
+                    'about' => $type->id,
+                    'path' => sprintf('/rules/catalogue?kind=%s&id=%s', $kind, rawurlencode($type->id)),
+                ];
             }
         }
         foreach ($this->loaded->people as $signIn => $name) {
-            yield ['kind' => 'person', 'name' => $name, 'about' => (string) $signIn, 'path' => '/schedule?find='.rawurlencode('by:'.$signIn)];
+            yield [
+                'kind' => 'person',
+                'name' => $name,
+                'about' => (string) $signIn,
+                'path' => '/schedule?find='.rawurlencode('by:'.$signIn),
+            ];
         }
     }
 

@@ -21,8 +21,16 @@ use Sartal\Core\Proof\Record\Record;
 final class InstallationStore
 {
     private const LISTS = [
-        'location' => 'locations', 'junction' => 'junctions', 'way' => 'ways', 'tail-panel' => 'panels', 'loom' => 'looms', 'reel' => 'reels', 'instrument' => 'instruments',
-        'circuit' => 'circuits', 'equipment' => 'equipment', 'fitting' => 'fittings',
+        'location' => 'locations',
+        'junction' => 'junctions',
+        'way' => 'ways',
+        'tail-panel' => 'panels',
+        'loom' => 'looms',
+        'reel' => 'reels',
+        'instrument' => 'instruments',
+        'circuit' => 'circuits',
+        'equipment' => 'equipment',
+        'fitting' => 'fittings',
     ];
 
     /** What can come and go while a release is worked from: stock and instruments, not the plan. */
@@ -41,15 +49,25 @@ final class InstallationStore
      */
     public function with(Loaded $loaded, array $edits, ?Catalogue $pins): Loaded
     {
-        return Uncollected::run(fn (): Loaded => $this->read($loaded->stored, $this->rows($loaded->stored, $edits, $pins), $loaded->record, $loaded->planner));
+        return Uncollected::run(
+            fn (): Loaded => $this->read(
+                $loaded->stored,
+                $this->rows($loaded->stored, $edits, $pins),
+                $loaded->record,
+                $loaded->planner,
+            ),
+        );
     }
 
     /** What the shop works by: the release with today's stock, or where nothing is released, what is decided. */
     public function atWork(StoredInstallation $stored): Loaded
     {
-        $document = $stored->release_id === null ? null : $stored->releases()->whereKey($stored->release_id)->value('document');
+        $document =
+            $stored->release_id === null ? null : $stored->releases()->whereKey($stored->release_id)->value('document');
 
-        return is_string($document) ? Uncollected::run(fn (): Loaded => $this->read($stored, $this->released($stored, $document), null)) : $this->load($stored);
+        return is_string($document)
+            ? Uncollected::run(fn (): Loaded => $this->read($stored, $this->released($stored, $document), null))
+            : $this->load($stored);
     }
 
     /** A release as it was, with what was recorded since. */
@@ -71,7 +89,13 @@ final class InstallationStore
         foreach (self::LIVE as $kind) {
             $data[self::LISTS[$kind]] = [];
         }
-        foreach ($stored->parts()->toBase()->whereIn('kind', self::LIVE)->get(['kind', 'definition']) as $part) {
+        foreach (
+            $stored
+                ->parts()
+                ->toBase()
+                ->whereIn('kind', self::LIVE)
+                ->get(['kind', 'definition']) as $part
+        ) {
             $data[self::LISTS[$part->kind]][] = json_decode($part->definition, true);
         }
 
@@ -84,7 +108,13 @@ final class InstallationStore
      */
     private function rows(StoredInstallation $stored, array $edits = [], ?Catalogue $pins = null): array
     {
-        $whole = ['rules' => $stored->rules, 'panel' => $stored->panel, 'economy' => $stored->economy, 'workshop' => $stored->workshop, 'testing' => $stored->testing];
+        $whole = [
+            'rules' => $stored->rules,
+            'panel' => $stored->panel,
+            'economy' => $stored->economy,
+            'workshop' => $stored->workshop,
+            'testing' => $stored->testing,
+        ];
         $parts = $runs = [];
         foreach ($edits as $edit) {
             $after = $edit->after === null ? null : self::plain($edit->after);
@@ -114,7 +144,12 @@ final class InstallationStore
                 $own[$kind][] = $definition;
             }
         };
-        foreach ($stored->parts()->toBase()->get(['kind', 'key', 'definition']) as $part) {
+        foreach (
+            $stored
+                ->parts()
+                ->toBase()
+                ->get(['kind', 'key', 'definition']) as $part
+        ) {
             $edited = $part->kind.' '.$part->key;
             $definition = array_key_exists($edited, $parts) ? $parts[$edited] : json_decode($part->definition, true);
             unset($parts[$edited]);
@@ -127,7 +162,12 @@ final class InstallationStore
         }
         $data['catalogue'] = TypeKinds::merged($data['catalogue'], $own);
         $versions = [];
-        foreach ($stored->runs()->toBase()->get(['key', 'version', 'definition']) as $run) {
+        foreach (
+            $stored
+                ->runs()
+                ->toBase()
+                ->get(['key', 'version', 'definition']) as $run
+        ) {
             $definition = array_key_exists($run->key, $runs) ? $runs[$run->key] : json_decode($run->definition, true);
             unset($runs[$run->key]);
             if ($definition !== null) {
@@ -159,7 +199,7 @@ final class InstallationStore
     private function read(StoredInstallation $stored, array $rows, ?Record $record, ?Planner $planner = null): Loaded
     {
         [$data, $versions] = $rows;
-        $problems = new Problems;
+        $problems = new Problems();
         $read = FileDecoder::installation(Fields::of($data, '', $problems));
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
         $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
@@ -174,8 +214,15 @@ final class InstallationStore
     private function record(StoredInstallation $stored, Problems $problems): Record
     {
         $events = [];
-        foreach ($stored->events()->toBase()->get(['uuid', 'definition']) as $event) {
-            $events[] = EventCodec::decode(Fields::of(json_decode($event->definition, true), 'record.'.$event->uuid, $problems));
+        foreach (
+            $stored
+                ->events()
+                ->toBase()
+                ->get(['uuid', 'definition']) as $event
+        ) {
+            $events[] = EventCodec::decode(
+                Fields::of(json_decode($event->definition, true), 'record.'.$event->uuid, $problems),
+            );
         }
 
         return new Record($events);

@@ -40,7 +40,10 @@ final readonly class KeptPackings implements PackingStore
     {
         $this->cache->forever(self::name($key), [
             'diameter' => $packing->diameter,
-            'circles' => array_map(static fn (Circle $circle): array => [$circle->x, $circle->y, $circle->r], $packing->circles),
+            'circles' => array_map(
+                static fn (Circle $circle): array => [$circle->x, $circle->y, $circle->r],
+                $packing->circles,
+            ),
         ]);
     }
 

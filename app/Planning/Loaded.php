@@ -39,7 +39,7 @@ final class Loaded
         ?Planner $planner = null,
     ) {
         // What is kept is kept under a hash of all that it follows from: several versions of one installation share it.
-        $this->planner = $planner ?? new Planner(new MemoryPlanCache);
+        $this->planner = $planner ?? new Planner(new MemoryPlanCache());
     }
 
     /** How what is still to be cut comes off the stock. */
@@ -56,7 +56,15 @@ final class Loaded
     /** The same with other decisions, for looking ahead; nothing is saved. */
     public function with(Installation $then): self
     {
-        return new self($this->stored, $then, $this->pinned, $this->record, $this->versions, $this->people, $this->planner);
+        return new self(
+            $this->stored,
+            $then,
+            $this->pinned,
+            $this->record,
+            $this->versions,
+            $this->people,
+            $this->planner,
+        );
     }
 
     public function plan(): Plan

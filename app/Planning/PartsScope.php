@@ -33,21 +33,42 @@ final readonly class PartsScope
             return new self('Assembly '.$in->runs[$id]->code, $plan->assemblies[$id]->runs, []);
         }
         if ($kind === 'runs') {
-            $runs = array_values(array_filter(explode(',', $id), static fn (string $run): bool => isset($in->runs[$run])));
+            $runs = array_values(
+                array_filter(explode(',', $id), static fn (string $run): bool => isset($in->runs[$run])),
+            );
 
             return $runs === [] ? null : new self(sprintf('%d runs', count($runs)), $runs, []);
         }
 
-        return $kind === 'installation' || $kind === '' ? new self($in->name, array_map(strval(...), array_keys($in->runs)), array_map(strval(...), array_keys($in->looms))) : null;
+        return $kind === 'installation' || $kind === ''
+            ? new self(
+                $in->name,
+                array_map(strval(...), array_keys($in->runs)),
+                array_map(strval(...), array_keys($in->looms)),
+            )
+            : null;
     }
 
     public function list(Loaded $loaded, bool $whole): PartsList
     {
         $plan = $loaded->plan();
         $dresser = $loaded->dresser();
-        $dresses = Uncollected::run(fn (): array => array_map(static fn (string $id): LoomDress => $dresser->dress($plan->layout->looms[$id]), $this->looms));
-        $cuts = count($this->runs) === count($loaded->installation->runs) ? $loaded->cutPlan() : Cuts::plan($loaded->installation, $plan, $loaded->record, $this->runs);
+        $dresses = Uncollected::run(
+            fn (): array => array_map(
+                static fn (string $id): LoomDress => $dresser->dress($plan->layout->looms[$id]),
+                $this->looms,
+            ),
+        );
+        $cuts =
+            count($this->runs) === count($loaded->installation->runs)
+                ? $loaded->cutPlan()
+                : Cuts::plan($loaded->installation, $plan, $loaded->record, $this->runs);
 
-        return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list($this->runs, $dresses, $cuts, $whole);
+        return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list(
+            $this->runs,
+            $dresses,
+            $cuts,
+            $whole,
+        );
     }
 }

@@ -19,7 +19,7 @@ final class Pinning
      */
     public static function more(array $stored, Catalogue $used): array
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $pinned = CatalogueDecoder::catalogue(Fields::of($stored, 'catalogue', $problems));
         $problems->settle();
 

@@ -59,8 +59,15 @@ final class ShippedCatalogue
      */
     private static function mark(array $files, string $root): string
     {
-        $code = [...(glob($root.'/core/Catalogue/*.php') ?: []), ...(glob($root.'/core/Document/*.php') ?: []), ...(glob($root.'/core/Measure/*.php') ?: [])];
-        $marks = array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), array_merge($code, ...array_values($files)));
+        $code = [
+            ...glob($root.'/core/Catalogue/*.php') ?: [],
+            ...glob($root.'/core/Document/*.php') ?: [],
+            ...glob($root.'/core/Measure/*.php') ?: [],
+        ];
+        $marks = array_map(
+            static fn (string $file): string => $file.filemtime($file).filesize($file),
+            array_merge($code, ...array_values($files)),
+        );
 
         return hash('xxh128', implode('|', $marks));
     }
@@ -70,10 +77,13 @@ final class ShippedCatalogue
     {
         $data = [];
         foreach ($files as $kind => $paths) {
-            $data[$kind] = array_map(static fn (string $file): mixed => json_decode((string) file_get_contents($file), true, 32)
-                ?? throw new RuntimeException(sprintf('%s is not JSON: %s.', $file, json_last_error_msg())), $paths);
+            $data[$kind] = array_map(
+                static fn (string $file): mixed => json_decode((string) file_get_contents($file), true, 32) ??
+                    throw new RuntimeException(sprintf('%s is not JSON: %s.', $file, json_last_error_msg())),
+                $paths,
+            );
         }
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($data, 'catalogue', $problems);
         $catalogue = CatalogueDecoder::catalogue($fields);
         $problems->settle();

@@ -19,10 +19,18 @@ final class BenchRecord
      */
     public function events(StoredInstallation $stored, array $runs): array
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $events = [];
-        foreach ($stored->events()->toBase()->whereIn('run', $runs)->get(['uuid', 'definition']) as $row) {
-            $events[] = EventCodec::decode(Fields::of(json_decode($row->definition, true), 'record.'.$row->uuid, $problems));
+        foreach (
+            $stored
+                ->events()
+                ->toBase()
+                ->whereIn('run', $runs)
+                ->get(['uuid', 'definition']) as $row
+        ) {
+            $events[] = EventCodec::decode(
+                Fields::of(json_decode($row->definition, true), 'record.'.$row->uuid, $problems),
+            );
         }
         $problems->settle();
 

@@ -47,15 +47,20 @@ final readonly class BenchRecorder
     public function record(StoredInstallation $stored, Job $job, User $by, array $data): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
-        $problems = new Problems;
-        $fields = Fields::of([...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received], '', $problems);
+        $problems = new Problems();
+        $fields = Fields::of(
+            [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
+            '',
+            $problems,
+        );
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
         $operation = $job->operation($sent->step);
         $this->allowed($sent, $operation, $by);
         $run = $operation->run ?? $sent->run;
-        $assembly = $job->assemblyOf[$run] ?? throw Refused::because('This run is not part of the job. Load the job again.');
+        $assembly =
+            $job->assemblyOf[$run] ?? throw Refused::because('This run is not part of the job. Load the job again.');
 
         return DB::transaction(function () use ($stored, $job, $by, $sent, $operation, $run, $assembly): bool {
             DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$stored->id, 'bench:'.$assembly]);
@@ -63,7 +68,13 @@ final readonly class BenchRecorder
                 return false;
             }
             $operations = $job->operationsOf($assembly);
-            $events = $this->records->events($stored, array_map(strval(...), array_keys(array_filter($job->assemblyOf, static fn (string $of): bool => $of === $assembly))));
+            $events = $this->records->events(
+                $stored,
+                array_map(
+                    strval(...),
+                    array_keys(array_filter($job->assemblyOf, static fn (string $of): bool => $of === $assembly)),
+                ),
+            );
             $before = new Progress($operations, $events);
             $event = $this->complete($sent, $run, $operation, $before, $operations, $by);
             $after = new Progress($operations, [...$events, $event]);
@@ -80,13 +91,42 @@ final readonly class BenchRecorder
     private function allowed(Event $sent, ?Operation $operation, User $by): void
     {
         if ($sent->step !== '' && $operation === null) {
-            throw Refused::because('The plan has changed, and this is not done here any more. Load the job again; what you did before is kept.');
+            throw Refused::because(
+                'The plan has changed, and this is not done here any more. Load the job again; what you did before is kept.',
+            );
         }
         if ($operation !== null && $sent->kind->isDone() && $sent->kind !== $operation->task->event()) {
-            throw Refused::because(sprintf('This step is recorded as "%s", not as "%s".', $operation->task->event()->value, $sent->kind->value));
+            throw Refused::because(
+                sprintf(
+                    'This step is recorded as "%s", not as "%s".',
+                    $operation->task->event()->value,
+                    $sent->kind->value,
+                ),
+            );
         }
-        $works = $sent->kind->isDone() || in_array($sent->kind, [EventKind::Skipped, EventKind::TakenBack, EventKind::Reworked, EventKind::Flagged], true);
-        if (! $works && ! in_array($sent->kind, [EventKind::Paused, EventKind::Resumed, EventKind::Held, EventKind::Lifted, EventKind::Asked, EventKind::Answered, EventKind::Pictured], true)) {
+        $works =
+            $sent->kind->isDone() ||
+            in_array(
+                $sent->kind,
+                [EventKind::Skipped, EventKind::TakenBack, EventKind::Reworked, EventKind::Flagged],
+                true,
+            );
+        if (
+            ! $works &&
+            ! in_array(
+                $sent->kind,
+                [
+                    EventKind::Paused,
+                    EventKind::Resumed,
+                    EventKind::Held,
+                    EventKind::Lifted,
+                    EventKind::Asked,
+                    EventKind::Answered,
+                    EventKind::Pictured,
+                ],
+                true,
+            )
+        ) {
             throw Refused::because(sprintf('"%s" is not recorded at the bench.', $sent->kind->value));
         }
         if ($works && $operation === null) {
@@ -100,16 +140,29 @@ final readonly class BenchRecorder
         }
         // A tester sends back what a test found, a planner what a change overtook; making it good is the bench's.
         $sendsBack = $sent->kind === EventKind::Reworked && $by->hasRole(Role::Tester, Role::Planner);
-        if (! $by->hasRole(Role::Bench, Role::Installer, Role::Lead) && $sent->kind !== EventKind::Answered && ! $sendsBack) {
+        if (
+            ! $by->hasRole(Role::Bench, Role::Installer, Role::Lead) &&
+            $sent->kind !== EventKind::Answered &&
+            ! $sendsBack
+        ) {
             throw Refused::because('Work at the bench is recorded by bench technicians, installers and the lead.');
         }
-        if (in_array($sent->kind, [EventKind::Skipped, EventKind::Held, EventKind::Paused, EventKind::Asked, EventKind::Answered], true) && trim($sent->note) === '') {
-            throw Refused::because(match ($sent->kind) {
-                EventKind::Skipped => 'Say why it is left out: the end will show it.',
-                EventKind::Asked => 'Write the question.',
-                EventKind::Answered => 'Write the answer.',
-                default => 'Say why.',
-            });
+        if (
+            in_array(
+                $sent->kind,
+                [EventKind::Skipped, EventKind::Held, EventKind::Paused, EventKind::Asked, EventKind::Answered],
+                true,
+            ) &&
+            trim($sent->note) === ''
+        ) {
+            throw Refused::because(
+                match ($sent->kind) {
+                    EventKind::Skipped => 'Say why it is left out: the end will show it.',
+                    EventKind::Asked => 'Write the question.',
+                    EventKind::Answered => 'Write the answer.',
+                    default => 'Say why.',
+                },
+            );
         }
     }
 
@@ -118,8 +171,14 @@ final readonly class BenchRecorder
      *
      * @param  array<int|string, Operation>  $operations
      */
-    private function complete(Event $sent, string $run, ?Operation $operation, Progress $before, array $operations, User $by): Event
-    {
+    private function complete(
+        Event $sent,
+        string $run,
+        ?Operation $operation,
+        Progress $before,
+        array $operations,
+        User $by,
+    ): Event {
         $holds = $before->holds();
         $works = $operation !== null && ($sent->kind->isDone() || $sent->kind === EventKind::Skipped);
         if ($works && $holds !== []) {
@@ -132,7 +191,9 @@ final readonly class BenchRecorder
             $this->last($operation, $before, $operations);
         }
         if ($sent->kind === EventKind::Lifted) {
-            $hold = array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of))[0] ?? throw Refused::because('This hold is lifted already.');
+            $hold =
+                array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of))[0] ??
+                throw Refused::because('This hold is lifted already.');
             if ($hold->by !== $by->sign_in && ! $by->hasRole(Role::Lead)) {
                 throw Refused::because('The lead or whoever stopped the job lifts the hold.');
             }
@@ -142,8 +203,27 @@ final readonly class BenchRecorder
         }
 
         return new Event(
-            $sent->id, $sent->kind, $run, $operation->side ?? $sent->side, $sent->by, $sent->at, $sent->received, $operation !== null && $sent->kind->isDone() ? $operation->fingerprint() : '',
-            $sent->instrument, $sent->note, null, null, null, $sent->step, $sent->took, $sent->of, $sent->flag, array_values(array_filter($sent->reopens, static fn (string $id): bool => isset($operations[$id]))), $sent->scraps, null, $sent->picture,
+            $sent->id,
+            $sent->kind,
+            $run,
+            $operation->side ?? $sent->side,
+            $sent->by,
+            $sent->at,
+            $sent->received,
+            $operation !== null && $sent->kind->isDone() ? $operation->fingerprint() : '',
+            $sent->instrument,
+            $sent->note,
+            null,
+            null,
+            null,
+            $sent->step,
+            $sent->took,
+            $sent->of,
+            $sent->flag,
+            array_values(array_filter($sent->reopens, static fn (string $id): bool => isset($operations[$id]))),
+            $sent->scraps,
+            null,
+            $sent->picture,
         );
     }
 
@@ -152,27 +232,44 @@ final readonly class BenchRecorder
     {
         $standing = $before->of($operation->id);
         if ($standing->status->isSettled()) {
-            throw Refused::taken($operation->place, $operation->words, $standing->by->by ?? '', $standing->by->at ?? '');
+            throw Refused::taken(
+                $operation->place,
+                $operation->words,
+                $standing->by->by ?? '',
+                $standing->by->at ?? '',
+            );
         }
         if ($operation->task === Task::Test) {
             throw Refused::because('A test is recorded under Test, with what was read.');
         }
         $need = $before->waitsFor($operation)[0] ?? null;
         if ($need !== null) {
-            throw Refused::early($operations[$need->before]->place.', '.lcfirst($operations[$need->before]->words), $need->why);
+            throw Refused::early(
+                $operations[$need->before]->place.', '.lcfirst($operations[$need->before]->words),
+                $need->why,
+            );
         }
     }
 
     /** @param  array<int|string, Operation>  $operations */
     private function last(Operation $operation, Progress $before, array $operations): void
     {
-        if (! $before->of($operation->id)->status->isSettled() && $before->of($operation->id)->status !== Status::Overtaken) {
+        if (
+            ! $before->of($operation->id)->status->isSettled() &&
+            $before->of($operation->id)->status !== Status::Overtaken
+        ) {
             throw Refused::because('This is not done, so there is nothing to take back.');
         }
         foreach ($operations as $later) {
             $built = array_filter($later->needs, static fn ($need): bool => $need->before === $operation->id) !== [];
             if ($built && $before->of($later->id)->status === Status::Done) {
-                throw Refused::because(sprintf('%s, %s: that was done on top of it. Take that back first, or choose rework at the inspection.', $later->place, lcfirst($later->words)));
+                throw Refused::because(
+                    sprintf(
+                        '%s, %s: that was done on top of it. Take that back first, or choose rework at the inspection.',
+                        $later->place,
+                        lcfirst($later->words),
+                    ),
+                );
             }
         }
     }
@@ -184,22 +281,55 @@ final readonly class BenchRecorder
         $events = [];
         // Ends before what speaks of both of them: a run is looked over once its ends are made.
         $gained = array_diff_key($is, $was);
-        uasort($gained, static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=> ($b->kind === EventKind::Inspected));
+        uasort(
+            $gained,
+            static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=>
+                ($b->kind === EventKind::Inspected),
+        );
         foreach ($gained as $key => $milestone) {
-            $events[] = self::milestone($event, (string) $key, $milestone, $milestone->kind, $job->fingerprints[$milestone->run], null);
+            $events[] = self::milestone(
+                $event,
+                (string) $key,
+                $milestone,
+                $milestone->kind,
+                $job->fingerprints[$milestone->run],
+                null,
+            );
         }
         foreach (array_diff_key($was, $is) as $key => $milestone) {
-            $events[] = self::milestone($event, (string) $key, $milestone, EventKind::TakenBack, null, $milestone->kind);
+            $events[] = self::milestone(
+                $event,
+                (string) $key,
+                $milestone,
+                EventKind::TakenBack,
+                null,
+                $milestone->kind,
+            );
         }
 
         return $events;
     }
 
-    private static function milestone(Event $event, string $key, Milestone $milestone, EventKind $kind, ?Fingerprints $plan, ?EventKind $undoes): Event
-    {
+    private static function milestone(
+        Event $event,
+        string $key,
+        Milestone $milestone,
+        EventKind $kind,
+        ?Fingerprints $plan,
+        ?EventKind $undoes,
+    ): Event {
         return new Event(
-            Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(), $kind, $milestone->run, $milestone->side, $event->by, $event->at, $event->received, $plan?->for($kind, $milestone->side) ?? '',
-            cut: $plan?->piece($kind), undoes: $undoes, joints: $plan?->made($kind, $milestone->side) ?? [],
+            Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(),
+            $kind,
+            $milestone->run,
+            $milestone->side,
+            $event->by,
+            $event->at,
+            $event->received,
+            $plan?->for($kind, $milestone->side) ?? '',
+            cut: $plan?->piece($kind),
+            undoes: $undoes,
+            joints: $plan?->made($kind, $milestone->side) ?? [],
         );
     }
 }

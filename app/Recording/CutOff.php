@@ -32,13 +32,34 @@ final class CutOff
         }
         $stock = self::stock($cut->reel, $loaded);
         if ($stock === null) {
-            throw BadLine::because('reel', $cut->reel, 'There is no such reel in stock. Enter it first, or choose another.');
+            throw BadLine::because(
+                'reel',
+                $cut->reel,
+                'There is no such reel in stock. Enter it first, or choose another.',
+            );
         }
         if ($stock->cable !== $run->cable) {
-            throw BadLine::because('reel', $stock->name, sprintf('It holds %s, and %s is made of %s.', self::cable($stock->cable, $loaded), $run->code, self::cable($run->cable, $loaded)));
+            throw BadLine::because(
+                'reel',
+                $stock->name,
+                sprintf(
+                    'It holds %s, and %s is made of %s.',
+                    self::cable($stock->cable, $loaded),
+                    $run->code,
+                    self::cable($run->cable, $loaded),
+                ),
+            );
         }
         if ($cut->length->compare($stock->left) > 0) {
-            throw BadLine::because('length', $cut->length->canonical(), sprintf('%s has %s left. Measure again, or correct the length of the reel in stock.', $stock->name, $stock->left->canonical()));
+            throw BadLine::because(
+                'length',
+                $cut->length->canonical(),
+                sprintf(
+                    '%s has %s left. Measure again, or correct the length of the reel in stock.',
+                    $stock->name,
+                    $stock->left->canonical(),
+                ),
+            );
         }
     }
 

@@ -34,8 +34,12 @@ final class Recorder
     public function record(Loaded $loaded, User $by, array $data): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
-        $problems = new Problems;
-        $fields = Fields::of([...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received], '', $problems);
+        $problems = new Problems();
+        $fields = Fields::of(
+            [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
+            '',
+            $problems,
+        );
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
@@ -69,7 +73,11 @@ final class Recorder
         if ($run->withdrawn) {
             throw BadLine::because('run', $run->code, 'This run is withdrawn: nothing more is recorded on it.');
         }
-        $takesBack = $sent->kind === EventKind::TakenBack && $sent->undoes !== null && SiteState::isOfTheSite($run->build, $sent->undoes) && $sent->undoes !== EventKind::Tested;
+        $takesBack =
+            $sent->kind === EventKind::TakenBack &&
+            $sent->undoes !== null &&
+            SiteState::isOfTheSite($run->build, $sent->undoes) &&
+            $sent->undoes !== EventKind::Tested;
         if ($sent->step !== '' || ($sent->kind->isOfTheBench() && ! $takesBack)) {
             throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
         }
@@ -93,12 +101,30 @@ final class Recorder
             throw BadLine::because('reading', '', 'Only a test has a reading.');
         }
         $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $plan);
-        $relied = $verdict === Verdict::Incomplete && $sent->fingerprint !== '' ? $sent->fingerprint : $fingerprints->for($sent->kind, $sent->side);
+        $relied =
+            $verdict === Verdict::Incomplete && $sent->fingerprint !== ''
+                ? $sent->fingerprint
+                : $fingerprints->for($sent->kind, $sent->side);
 
         return new Event(
-            $sent->id, $sent->kind, $subject, $sent->side, $sent->by, $sent->at, $sent->received,
-            $relied, $sent->instrument, $sent->note, $sent->reading, $verdict, $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
-            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '', stage: $sent->stage, joints: $fingerprints->made($sent->kind, $sent->side), built: self::built($sent, $loaded), undoes: $takesBack ? $sent->undoes : null,
+            $sent->id,
+            $sent->kind,
+            $subject,
+            $sent->side,
+            $sent->by,
+            $sent->at,
+            $sent->received,
+            $relied,
+            $sent->instrument,
+            $sent->note,
+            $sent->reading,
+            $verdict,
+            $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
+            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '',
+            stage: $sent->stage,
+            joints: $fingerprints->made($sent->kind, $sent->side),
+            built: self::built($sent, $loaded),
+            undoes: $takesBack ? $sent->undoes : null,
         );
     }
 
@@ -111,7 +137,11 @@ final class Recorder
         }
         $plan = $test->plan($sent->stage());
         if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
-            throw BadLine::because('by', $by->name, 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.');
+            throw BadLine::because(
+                'by',
+                $by->name,
+                'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.',
+            );
         }
         try {
             Known::check($reading, $test->expectation());
@@ -131,7 +161,11 @@ final class Recorder
     private static function service(Event $sent, Loaded $loaded): void
     {
         if (trim($sent->note) === '') {
-            throw BadLine::because('note', '', $sent->kind === EventKind::Reported ? 'Say what is wrong.' : 'Say what was done.');
+            throw BadLine::because(
+                'note',
+                '',
+                $sent->kind === EventKind::Reported ? 'Say what is wrong.' : 'Say what was done.',
+            );
         }
         if ($sent->kind === EventKind::Reported) {
             return;
@@ -154,12 +188,26 @@ final class Recorder
         if ($sent->built === null) {
             return null;
         }
-        if (! in_array($sent->kind, [EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed], true)) {
-            throw BadLine::because('built', $sent->kind->value, 'How a cable lies is said where it is pulled, dressed, trimmed or plugged in.');
+        if (
+            ! in_array(
+                $sent->kind,
+                [EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed],
+                true,
+            )
+        ) {
+            throw BadLine::because(
+                'built',
+                $sent->kind->value,
+                'How a cable lies is said where it is pulled, dressed, trimmed or plugged in.',
+            );
         }
         foreach ($sent->built->ways ?? [] as $way) {
             if (! isset($loaded->installation->ways[$way])) {
-                throw BadLine::because('built.ways', $way, 'There is no such way. Load the list again, or ask the planner to draw it.');
+                throw BadLine::because(
+                    'built.ways',
+                    $way,
+                    'There is no such way. Load the list again, or ask the planner to draw it.',
+                );
             }
         }
         if ($sent->built->length?->isZero() === true) {
@@ -177,6 +225,10 @@ final class Recorder
                 return;
             }
         }
-        throw BadLine::because('of', $sent->of, 'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.');
+        throw BadLine::because(
+            'of',
+            $sent->of,
+            'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.',
+        );
     }
 }

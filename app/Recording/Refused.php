@@ -19,7 +19,16 @@ final class Refused extends RuntimeException
     /** Somebody else was first. */
     public static function taken(string $place, string $words, string $by, string $at): self
     {
-        return new self(sprintf('%s, %s: %s has done this already. Yours is not recorded a second time.', $place, lcfirst($words), $by), Response::HTTP_CONFLICT, ['by' => $by, 'at' => $at]);
+        return new self(
+            sprintf(
+                '%s, %s: %s has done this already. Yours is not recorded a second time.',
+                $place,
+                lcfirst($words),
+                $by,
+            ),
+            Response::HTTP_CONFLICT,
+            ['by' => $by, 'at' => $at],
+        );
     }
 
     public static function early(string $words, string $why): self
@@ -34,11 +43,17 @@ final class Refused extends RuntimeException
 
     public static function held(string $reason, string $by): self
     {
-        return new self(sprintf('The job is on hold: %s (%s). The lead or whoever stopped it lifts the hold.', $reason, $by), Response::HTTP_CONFLICT);
+        return new self(
+            sprintf('The job is on hold: %s (%s). The lead or whoever stopped it lifts the hold.', $reason, $by),
+            Response::HTTP_CONFLICT,
+        );
     }
 
     public static function unlicensed(): self
     {
-        return new self('Mains: only a person licensed for it under local code confirms this. The lead keeps who that is under Crew.', Response::HTTP_FORBIDDEN);
+        return new self(
+            'Mains: only a person licensed for it under local code confirms this. The lead keeps who that is under Crew.',
+            Response::HTTP_FORBIDDEN,
+        );
     }
 }

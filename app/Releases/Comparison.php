@@ -19,11 +19,25 @@ final class Comparison
 {
     /** What runs share, as the file lists it → as it is called. */
     private const SHARED = [
-        'locations' => 'location', 'ways' => 'way', 'junctions' => 'junction', 'looms' => 'loom', 'panels' => 'panel', 'equipment' => 'equipment',
-        'circuits' => 'circuit', 'fittings' => 'connector', 'switches' => 'switch',
+        'locations' => 'location',
+        'ways' => 'way',
+        'junctions' => 'junction',
+        'looms' => 'loom',
+        'panels' => 'panel',
+        'equipment' => 'equipment',
+        'circuits' => 'circuit',
+        'fittings' => 'connector',
+        'switches' => 'switch',
     ];
 
-    private const TYPES = ['cables' => 'cable type', 'connectors' => 'connector type', 'plans' => 'contact plan', 'signals' => 'signal', 'parts' => 'part', 'recipes' => 'recipe'];
+    private const TYPES = [
+        'cables' => 'cable type',
+        'connectors' => 'connector type',
+        'plans' => 'contact plan',
+        'signals' => 'signal',
+        'parts' => 'part',
+        'recipes' => 'recipe',
+    ];
 
     private const JOINTS = 12;
 
@@ -33,20 +47,43 @@ final class Comparison
     public static function between(Loaded $before, Loaded $after): array
     {
         $lines = self::runs($before, $after);
-        [$was, $is] = [FileEncoder::installation($before->installation->withCatalogue($before->pinned)), FileEncoder::installation($after->installation->withCatalogue($after->pinned))];
+        [$was, $is] = [
+            FileEncoder::installation($before->installation->withCatalogue($before->pinned)),
+            FileEncoder::installation($after->installation->withCatalogue($after->pinned)),
+        ];
         foreach (self::SHARED as $list => $kind) {
             array_push($lines, ...self::lists($kind, self::keyed($was[$list] ?? []), self::keyed($is[$list] ?? [])));
         }
         foreach (self::TYPES as $list => $kind) {
-            array_push($lines, ...array_filter(self::lists($kind, self::keyed(((array) $was['catalogue'])[$list] ?? []), self::keyed(((array) $is['catalogue'])[$list] ?? [])), static fn (array $line): bool => $line['change'] === 'changed'));
+            array_push(
+                $lines,
+                ...array_filter(
+                    self::lists(
+                        $kind,
+                        self::keyed(((array) $was['catalogue'])[$list] ?? []),
+                        self::keyed(((array) $is['catalogue'])[$list] ?? []),
+                    ),
+                    static fn (array $line): bool => $line['change'] === 'changed',
+                ),
+            );
         }
         $rules = self::fields(self::flat(self::rules($was)), self::flat(self::rules($is)));
         if ($rules !== []) {
             $lines[] = ['kind' => 'house rules', 'name' => '', 'change' => 'changed', 'fields' => $rules];
         }
-        foreach (['matings' => 'what is plugged together', 'links' => 'jumpers', 'testing' => 'test plan'] as $whole => $kind) {
+        foreach (
+            ['matings' => 'what is plugged together', 'links' => 'jumpers', 'testing' => 'test plan'] as $whole => $kind
+        ) {
             if (json_encode($was[$whole] ?? []) !== json_encode($is[$whole] ?? [])) {
-                $lines[] = ['kind' => $kind, 'name' => '', 'change' => 'changed', 'fields' => self::fields(self::flat((array) ($was[$whole] ?? [])), self::flat((array) ($is[$whole] ?? [])))];
+                $lines[] = [
+                    'kind' => $kind,
+                    'name' => '',
+                    'change' => 'changed',
+                    'fields' => self::fields(
+                        self::flat((array) ($was[$whole] ?? [])),
+                        self::flat((array) ($is[$whole] ?? [])),
+                    ),
+                ];
             }
         }
 
@@ -61,13 +98,23 @@ final class Comparison
             $was = $before->installation->runs[$id] ?? null;
             $is = self::run($run, $after);
             if ($was === null) {
-                $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => 'added', 'fields' => self::fields([], $is)];
+                $lines[] = [
+                    'kind' => 'run',
+                    'name' => $run->code,
+                    'change' => 'added',
+                    'fields' => self::fields([], $is),
+                ];
 
                 continue;
             }
             $fields = self::fields(self::run($was, $before), $is);
             if ($fields !== []) {
-                $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => ! $was->withdrawn && $run->withdrawn ? 'withdrawn' : 'changed', 'fields' => $fields];
+                $lines[] = [
+                    'kind' => 'run',
+                    'name' => $run->code,
+                    'change' => ! $was->withdrawn && $run->withdrawn ? 'withdrawn' : 'changed',
+                    'fields' => $fields,
+                ];
             }
         }
         foreach (array_diff_key($before->installation->runs, $after->installation->runs) as $run) {
@@ -96,8 +143,21 @@ final class Comparison
         ];
         foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
             $fields += [
-                "tail {$side}" => $end->tail->canonical(), "slack {$side}" => $end->slack->canonical(), "preparation {$side}" => $end->preparation->canonical(), "spares {$side}" => (string) $end->spares,
-                "connectors {$side}" => implode(', ', array_map(static fn ($leg): string => ($installation->catalogue->connectors[$installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''] ?? null)->name ?? 'bare', $end->legs)),
+                "tail {$side}" => $end->tail->canonical(),
+                "slack {$side}" => $end->slack->canonical(),
+                "preparation {$side}" => $end->preparation->canonical(),
+                "spares {$side}" => (string) $end->spares,
+                "connectors {$side}" => implode(
+                    ', ',
+                    array_map(
+                        static fn ($leg): string => (
+                            $installation->catalogue->connectors[
+                                $installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''
+                            ] ?? null
+                        )->name ?? 'bare',
+                        $end->legs,
+                    ),
+                ),
             ];
         }
 
@@ -124,7 +184,7 @@ final class Comparison
     {
         $fitting = Node::fitting($joint->to);
 
-        return trim(($in->fittings[$fitting ?? '']->label ?? $fitting ?? 'splice').' '.Node::address($joint->to));
+        return trim(($in->fittings[$fitting ?? '']->label ?? ($fitting ?? 'splice')).' '.Node::address($joint->to));
     }
 
     /** @return array<int|string, string> */
@@ -132,7 +192,9 @@ final class Comparison
     {
         $fields = [];
         foreach ($plan->labels as $label) {
-            $fields[self::label($label)] = trim($label->code.' '.$label->end.($label->line === '' ? '' : ', '.$label->line));
+            $fields[self::label($label)] = trim(
+                $label->code.' '.$label->end.($label->line === '' ? '' : ', '.$label->line),
+            );
         }
 
         return $fields;
@@ -159,7 +221,14 @@ final class Comparison
                 default => '',
             };
             if ($change !== '') {
-                $lines[] = ['kind' => $kind, 'name' => self::name($entry, (string) $id), 'change' => $change, 'fields' => $change === 'changed' ? self::fields(self::flat((array) $was[$id]), self::flat((array) $is[$id])) : []];
+                $lines[] = [
+                    'kind' => $kind,
+                    'name' => self::name($entry, (string) $id),
+                    'change' => $change,
+                    'fields' => $change === 'changed'
+                            ? self::fields(self::flat((array) $was[$id]), self::flat((array) $is[$id]))
+                            : [],
+                ];
             }
         }
 
@@ -182,7 +251,7 @@ final class Comparison
 
     private static function name(mixed $entry, string $id): string
     {
-        $name = is_array($entry) ? $entry['name'] ?? $entry['label'] ?? $id : $id;
+        $name = is_array($entry) ? $entry['name'] ?? ($entry['label'] ?? $id) : $id;
 
         return is_string($name) && $name !== '' ? $name : $id;
     }
@@ -193,7 +262,9 @@ final class Comparison
      */
     private static function rules(array $file): array
     {
-        return is_array($file['installation']) && is_array($file['installation']['rules'] ?? null) ? $file['installation']['rules'] : [];
+        return is_array($file['installation']) && is_array($file['installation']['rules'] ?? null)
+            ? $file['installation']['rules']
+            : [];
     }
 
     /**
@@ -204,7 +275,9 @@ final class Comparison
     {
         $flat = [];
         foreach ($of as $key => $value) {
-            $name = ($under === '' ? '' : $under.', ').strtolower((string) preg_replace('~(?<=[a-z])(?=[A-Z])~', ' ', (string) $key));
+            $name =
+                ($under === '' ? '' : $under.', ').
+                strtolower((string) preg_replace('~(?<=[a-z])(?=[A-Z])~', ' ', (string) $key));
             if (is_array($value) && $value !== []) {
                 $flat += self::flat($value, $name);
             } else {

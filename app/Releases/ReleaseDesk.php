@@ -37,9 +37,14 @@ final readonly class ReleaseDesk
             DB::table('installations')->where('id', $stored->id)->lockForUpdate()->first();
             $decided = $this->store->load($stored->refresh());
             // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue changes nothing here.
-            $frozen = $decided->installation->withCatalogue(UsedTypes::of($decided->installation)->plus($decided->pinned));
-            $document = (new InstallationFile($frozen, new Record, []))->print();
-            $plan = json_encode(PlanEncoder::plan($decided->plan(), $decided->installation), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+            $frozen = $decided->installation->withCatalogue(
+                UsedTypes::of($decided->installation)->plus($decided->pinned),
+            );
+            $document = (new InstallationFile($frozen, new Record(), []))->print();
+            $plan = json_encode(
+                PlanEncoder::plan($decided->plan(), $decided->installation),
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            );
             $release = new Release([
                 'installation_id' => $stored->id,
                 'letter' => self::letter($stored->releases()->count()),
@@ -52,7 +57,10 @@ final readonly class ReleaseDesk
             ]);
             $release->signature = Seal::sign(self::statement($release, $stored, $by->sign_in));
             $release->save();
-            $stored->newQuery()->whereKey($stored->id)->increment('revision', 1, ['release_id' => $release->id]);
+            $stored
+                ->newQuery()
+                ->whereKey($stored->id)
+                ->increment('revision', 1, ['release_id' => $release->id]);
             $stored->refresh();
 
             return $release;
@@ -62,8 +70,8 @@ final readonly class ReleaseDesk
     /** Whether a release is what was signed. */
     public static function holds(Release $release, StoredInstallation $stored): bool
     {
-        return hash('sha256', $release->document.$release->plan) === $release->digest
-            && Seal::holds(self::statement($release, $stored, $release->user->sign_in), $release->signature);
+        return hash('sha256', $release->document.$release->plan) === $release->digest &&
+            Seal::holds(self::statement($release, $stored, $release->user->sign_in), $release->signature);
     }
 
     /** A, B … Z, AA, AB … */
@@ -71,7 +79,7 @@ final readonly class ReleaseDesk
     {
         $letter = '';
         for ($left = $number; $left >= 0; $left = intdiv($left, 26) - 1) {
-            $letter = chr(65 + $left % 26).$letter;
+            $letter = chr(65 + ($left % 26)).$letter;
         }
 
         return $letter;

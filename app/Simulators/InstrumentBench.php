@@ -28,7 +28,9 @@ final readonly class InstrumentBench
     /** @param  list<string>  $keys */
     public function inject(UnderTest $test, array $keys): void
     {
-        $keys === [] ? $this->cache->forget($this->name($test)) : $this->cache->put($this->name($test), $keys, self::KEPT);
+        $keys === []
+            ? $this->cache->forget($this->name($test))
+            : $this->cache->put($this->name($test), $keys, self::KEPT);
     }
 
     /** @return list<string> */

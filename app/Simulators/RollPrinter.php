@@ -38,7 +38,10 @@ final readonly class RollPrinter
     {
         $state = $this->state();
 
-        return ['waiting' => array_column($state['waiting'], 'id'), 'printed' => array_column($state['printed'], 'id')] + ['form' => $state['form'], 'left' => $state['left'], 'next' => $state['waiting'][0]['form'] ?? ''];
+        return [
+            'waiting' => array_column($state['waiting'], 'id'),
+            'printed' => array_column($state['printed'], 'id'),
+        ] + ['form' => $state['form'], 'left' => $state['left'], 'next' => $state['waiting'][0]['form'] ?? ''];
     }
 
     /** One of those that hang from it, as a picture. */

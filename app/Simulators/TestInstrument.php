@@ -40,9 +40,22 @@ final readonly class TestInstrument
     public function measure(UnderTest $test, array $methods, array $faults, ?array $nodes = null): array
     {
         $can = $this->kind->methods();
-        $methods = $methods === [] ? $can : array_values(array_filter($methods, static fn (Method $method): bool => in_array($method, $can, true)));
+        $methods =
+            $methods === []
+                ? $can
+                : array_values(
+                    array_filter($methods, static fn (Method $method): bool => in_array($method, $can, true)),
+                );
         if ($methods === []) {
-            throw BadLine::because('measure', $this->kind->value, sprintf('This %s cannot do that. It can: %s.', $this->kind->words(), implode(', ', array_map(static fn (Method $method): string => $method->words(), $can))));
+            throw BadLine::because(
+                'measure',
+                $this->kind->value,
+                sprintf(
+                    'This %s cannot do that. It can: %s.',
+                    $this->kind->words(),
+                    implode(', ', array_map(static fn (Method $method): string => $method->words(), $can)),
+                ),
+            );
         }
         // Shells are lines of the map; a map that leaves them out would miss them.
         if (in_array(Method::Shells, $methods, true)) {
@@ -55,7 +68,11 @@ final readonly class TestInstrument
         foreach ($methods as $method) {
             foreach ($senses->questions($method) as $question) {
                 if ($nodes === null || array_intersect($senses->nodes($question), $nodes) !== []) {
-                    $results[] = InstrumentMessage::result(new Sample($question, $this->value($question, $test, $edits)), $points, $test);
+                    $results[] = InstrumentMessage::result(
+                        new Sample($question, $this->value($question, $test, $edits)),
+                        $points,
+                        $test,
+                    );
                 }
             }
         }

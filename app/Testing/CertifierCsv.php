@@ -39,12 +39,22 @@ final class CertifierCsv
             $edits = array_map(static fn (Fault $fault): Edit => $fault->edit, $faults);
             foreach ($test->expectation()->setup->pairs as $pair) {
                 $say = static function (string $what) use ($senses, $pair, $edits): string {
-                    $value = $senses->answer(new Question(Method::Certifier, CertifierSense::question($pair->id, $what)), $edits);
+                    $value = $senses->answer(
+                        new Question(Method::Certifier, CertifierSense::question($pair->id, $what)),
+                        $edits,
+                    );
 
                     return is_float($value) && is_finite($value) ? (string) round($value, 2) : '';
                 };
                 $wrong = $senses->answer(new Question(Method::Pairs, $pair->id), $edits) === 'split';
-                $rows[] = [self::code($test), self::name($pair), $say(CertifierSense::LENGTH), $say(CertifierSense::DELAY), $say(CertifierSense::LOOP), $wrong ? 'split' : 'ok'];
+                $rows[] = [
+                    self::code($test),
+                    self::name($pair),
+                    $say(CertifierSense::LENGTH),
+                    $say(CertifierSense::DELAY),
+                    $say(CertifierSense::LOOP),
+                    $wrong ? 'split' : 'ok',
+                ];
             }
         }
 
@@ -58,13 +68,27 @@ final class CertifierCsv
      */
     public static function read(string $text, Loaded $loaded): array
     {
-        $table = CsvReader::read($text, static fn (array $names): bool => in_array('cable', $names, true) && in_array('pair', $names, true));
+        $table = CsvReader::read(
+            $text,
+            static fn (array $names): bool => in_array('cable', $names, true) && in_array('pair', $names, true),
+        );
         foreach (['cable', 'pair'] as $needed) {
             if (! in_array($needed, $table['header'], true)) {
-                throw BadLine::because('file', $needed, sprintf('There is no column "%s". The columns are: %s.', $needed, implode(', ', self::HEADER)));
+                throw BadLine::because(
+                    'file',
+                    $needed,
+                    sprintf('There is no column "%s". The columns are: %s.', $needed, implode(', ', self::HEADER)),
+                );
             }
         }
-        $runs = array_column(array_map(static fn ($run): array => [strtolower($run->code), $run->id], array_filter($loaded->installation->runs, static fn ($run): bool => ! $run->withdrawn)), 1, 0);
+        $runs = array_column(
+            array_map(
+                static fn ($run): array => [strtolower($run->code), $run->id],
+                array_filter($loaded->installation->runs, static fn ($run): bool => ! $run->withdrawn),
+            ),
+            1,
+            0,
+        );
         $slips = $tests = $samples = $splits = $well = [];
         foreach ($table['rows'] as $line => $row) {
             $run = $runs[strtolower(trim($row['cable'] ?? ''))] ?? null;
@@ -76,23 +100,40 @@ final class CertifierCsv
             $tests[$run] ??= UnderTest::of($loaded, $run);
             $pair = self::pair($row['pair'] ?? '', $tests[$run]);
             if ($pair === null) {
-                $slips[] = new Slip('row '.$line.', pair', $row['pair'] ?? '', 'There is no such pair in this cable. Write the two contacts, as 1-2.');
+                $slips[] = new Slip(
+                    'row '.$line.', pair',
+                    $row['pair'] ?? '',
+                    'There is no such pair in this cable. Write the two contacts, as 1-2.',
+                );
 
                 continue;
             }
             $samples[$run] ??= [];
             $splits[$run] ??= [];
-            foreach (['length m' => CertifierSense::LENGTH, 'delay ns' => CertifierSense::DELAY, 'loop ohm' => CertifierSense::LOOP] as $column => $what) {
+            foreach (
+                [
+                    'length m' => CertifierSense::LENGTH,
+                    'delay ns' => CertifierSense::DELAY,
+                    'loop ohm' => CertifierSense::LOOP,
+                ] as $column => $what
+            ) {
                 $cell = trim($row[$column] ?? '');
                 if ($cell === '') {
                     continue;
                 }
                 if (! is_numeric($cell) || (float) $cell < 0 || (float) $cell > 1e6) {
-                    $slips[] = new Slip('row '.$line.', '.$column, $cell, 'Should be a number from 0 to 1000000, with a point.');
+                    $slips[] = new Slip(
+                        'row '.$line.', '.$column,
+                        $cell,
+                        'Should be a number from 0 to 1000000, with a point.',
+                    );
 
                     continue;
                 }
-                $samples[$run][] = new Sample(new Question(Method::Certifier, CertifierSense::question($pair->id, $what)), (float) $cell);
+                $samples[$run][] = new Sample(
+                    new Question(Method::Certifier, CertifierSense::question($pair->id, $what)),
+                    (float) $cell,
+                );
             }
             $said = strtolower(trim($row['wire map'] ?? ''));
             $well[$run] = ($well[$run] ?? true) && $said === 'ok';
@@ -106,8 +147,13 @@ final class CertifierCsv
         $readings = [];
         foreach ($samples as $run => $of) {
             // Its wire map says only that all is well, so the lines are declared, not read.
-            $lines = ($well[$run] ?? false) ? $tests[$run]->expectation()->reading->lights : [];
-            $readings[$run] = new Reading($lines, in_array('wire map', $table['header'], true) ? $splits[$run] : null, $of, array_map(strval(...), array_keys($lines)));
+            $lines = $well[$run] ?? false ? $tests[$run]->expectation()->reading->lights : [];
+            $readings[$run] = new Reading(
+                $lines,
+                in_array('wire map', $table['header'], true) ? $splits[$run] : null,
+                $of,
+                array_map(strval(...), array_keys($lines)),
+            );
         }
         if ($readings === []) {
             throw BadLine::because('file', '', 'The file has no results below its first row.');

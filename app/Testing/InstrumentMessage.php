@@ -36,10 +36,15 @@ final readonly class InstrumentMessage
     /** @throws InvalidDocument naming everything that is wrong with it */
     public static function decode(mixed $data, UnderTest $test): self
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($data, 'message', $problems);
         if ($fields->text('protocol', '') !== self::PROTOCOL || $fields->raw('version') !== self::VERSION) {
-            $fields->wrong('protocol', is_array($data) ? $data['protocol'] ?? null : null, sprintf('should be "%s", version %d.', self::PROTOCOL, self::VERSION), null);
+            $fields->wrong(
+                'protocol',
+                is_array($data) ? $data['protocol'] ?? null : null,
+                sprintf('should be "%s", version %d.', self::PROTOCOL, self::VERSION),
+                null,
+            );
             $problems->settle();
         }
         $instrument = $fields->child('instrument');
@@ -51,7 +56,12 @@ final readonly class InstrumentMessage
         $fields->text('assembly', '');
         $results = $fields->raw('results');
         if (! is_array($results) || ! array_is_list($results) || count($results) > self::MOST) {
-            $fields->wrong('results', is_array($results) ? count($results) : $results, sprintf('should be a list of no more than %d results.', self::MOST), null);
+            $fields->wrong(
+                'results',
+                is_array($results) ? count($results) : $results,
+                sprintf('should be a list of no more than %d results.', self::MOST),
+                null,
+            );
             $problems->settle();
         }
         $points = new Points($test);
@@ -72,11 +82,20 @@ final readonly class InstrumentMessage
         $from = static fn (): string => $points->node($fields->child('from'));
         $pair = static fn (): string => self::pair($fields, $fields->each('pair', $points->node(...)), $pairs);
         [$at, $value] = match ($method) {
-            Method::Map, Method::Shells, Method::All, Method::Switches => [$from(), self::sorted($fields->each('lights', $points->node(...)))],
+            Method::Map, Method::Shells, Method::All, Method::Switches => [
+                $from(),
+                self::sorted($fields->each('lights', $points->node(...))),
+            ],
             Method::EyesA, Method::EyesB => [$from(), self::sorted($fields->texts('colours'))],
             Method::Wiggle => [$from(), $fields->name('value')],
-            Method::Ohms, Method::Insulation, Method::Capacitance => [implode('|', $fields->each('between', $points->node(...))), self::number($fields)],
-            Method::Certifier => [CertifierSense::question($pair(), $fields->text('what', CertifierSense::LENGTH)), self::number($fields)],
+            Method::Ohms, Method::Insulation, Method::Capacitance => [
+                implode('|', $fields->each('between', $points->node(...))),
+                self::number($fields),
+            ],
+            Method::Certifier => [
+                CertifierSense::question($pair(), $fields->text('what', CertifierSense::LENGTH)),
+                self::number($fields),
+            ],
             Method::Noise => [$pair(), $fields->name('value')],
             Method::Pairs => [$pair(), $fields->flag('split') ? PairCheck::SPLIT : PairCheck::TOGETHER],
         };
@@ -95,15 +114,28 @@ final readonly class InstrumentMessage
         $value = ReadingCodec::value($sample->value);
         $point = $points->point(...);
 
-        return ['measure' => $question->method->value] + ($question->state === '' ? [] : ['state' => $question->state]) + match ($question->method) {
-            Method::Map, Method::Shells, Method::All, Method::Switches => ['from' => $point($question->at), 'lights' => array_map($point, is_array($value) ? $value : [])],
-            Method::EyesA, Method::EyesB => ['from' => $point($question->at), 'colours' => $value],
-            Method::Wiggle => ['from' => $point($question->at), 'value' => $value],
-            Method::Ohms, Method::Insulation, Method::Capacitance => ['between' => array_map($point, $nodes), 'value' => $value, 'unit' => $question->method->unit()],
-            Method::Certifier => ['pair' => array_map($point, $nodes), 'what' => CertifierSense::what($question->at), 'value' => $value],
-            Method::Noise => ['pair' => array_map($point, $nodes), 'value' => $value],
-            Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === PairCheck::SPLIT],
-        };
+        return ['measure' => $question->method->value] +
+            ($question->state === '' ? [] : ['state' => $question->state]) +
+            match ($question->method) {
+                Method::Map, Method::Shells, Method::All, Method::Switches => [
+                    'from' => $point($question->at),
+                    'lights' => array_map($point, is_array($value) ? $value : []),
+                ],
+                Method::EyesA, Method::EyesB => ['from' => $point($question->at), 'colours' => $value],
+                Method::Wiggle => ['from' => $point($question->at), 'value' => $value],
+                Method::Ohms, Method::Insulation, Method::Capacitance => [
+                    'between' => array_map($point, $nodes),
+                    'value' => $value,
+                    'unit' => $question->method->unit(),
+                ],
+                Method::Certifier => [
+                    'pair' => array_map($point, $nodes),
+                    'what' => CertifierSense::what($question->at),
+                    'value' => $value,
+                ],
+                Method::Noise => ['pair' => array_map($point, $nodes), 'value' => $value],
+                Method::Pairs => ['pair' => array_map($point, $nodes), 'split' => $value === PairCheck::SPLIT],
+            };
     }
 
     /** @return array<int|string, string> contacts, sorted and joined → pair id */
@@ -142,7 +174,9 @@ final readonly class InstrumentMessage
             return INF;
         }
 
-        return (is_int($value) || is_float($value)) && $value >= 0 && $value <= 1e9 ? (float) $value : $fields->wrong('value', $value, 'should be a number from 0, or "open" where nothing conducts.', 0.0);
+        return (is_int($value) || is_float($value)) && $value >= 0 && $value <= 1e9
+            ? (float) $value
+            : $fields->wrong('value', $value, 'should be a number from 0, or "open" where nothing conducts.', 0.0);
     }
 
     /**

@@ -17,11 +17,19 @@ final class Known
         $setup = $expectation->setup;
         foreach ($reading->lights as $probe => $lights) {
             if (! isset($setup->from[$probe])) {
-                throw BadLine::because('reading', (string) $probe, 'This is not a contact that is probed. Load the test again.');
+                throw BadLine::because(
+                    'reading',
+                    (string) $probe,
+                    'This is not a contact that is probed. Load the test again.',
+                );
             }
             foreach ($lights as $lit) {
                 if (! isset($setup->to[$lit])) {
-                    throw BadLine::because('reading', $lit, 'This is not a contact that can light. Load the test again.');
+                    throw BadLine::because(
+                        'reading',
+                        $lit,
+                        'This is not a contact that can light. Load the test again.',
+                    );
                 }
             }
         }
@@ -34,7 +42,14 @@ final class Known
         $senses = $expectation->senses();
         foreach ($reading->samples as $sample) {
             if (! $senses->knows($sample->question)) {
-                throw BadLine::because('reading', $sample->question->at, sprintf('"%s" cannot be asked of this here. Load the test again.', $sample->question->method->words()));
+                throw BadLine::because(
+                    'reading',
+                    $sample->question->at,
+                    sprintf(
+                        '"%s" cannot be asked of this here. Load the test again.',
+                        $sample->question->method->words(),
+                    ),
+                );
             }
         }
     }

@@ -37,26 +37,54 @@ final readonly class Mending
      *
      * @throws Refused
      */
-    public function send(StoredInstallation $stored, User $by, string $assembly, array $edges, string $test, string $note): array
-    {
-        $job = $this->jobs->of($stored, [$assembly]) ?? throw Refused::because('There is no such job any more. Load the test again.');
-        $joins = array_filter($job->traveller->operations, static fn (Operation $operation): bool => $operation->task === Task::Join && self::concerns($operation, $edges));
+    public function send(
+        StoredInstallation $stored,
+        User $by,
+        string $assembly,
+        array $edges,
+        string $test,
+        string $note,
+    ): array {
+        $job =
+            $this->jobs->of($stored, [$assembly]) ??
+            throw Refused::because('There is no such job any more. Load the test again.');
+        $joins = array_filter(
+            $job->traveller->operations,
+            static fn (Operation $operation): bool => $operation->task === Task::Join &&
+                self::concerns($operation, $edges),
+        );
         if ($joins === []) {
-            throw Refused::because('No joint is concerned: the cable itself is at fault. Cut it again under its run, or say at the bench what was done.');
+            throw Refused::because(
+                'No joint is concerned: the cable itself is at fault. Cut it again under its run, or say at the bench what was done.',
+            );
         }
 
         return DB::transaction(function () use ($stored, $by, $job, $joins, $test, $note): array {
             $words = [];
             foreach ($joins as $join) {
                 $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
-                $rework = (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of($job->traveller->operations, $progress, $join, Remedy::Rework, $join->id);
+                $rework = (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of(
+                    $job->traveller->operations,
+                    $progress,
+                    $join,
+                    Remedy::Rework,
+                    $join->id,
+                );
                 $this->recorder->record($stored, $job, $by, [
                     // The same test sends the same joint back once, however often it is asked.
                     'id' => Uuid::uuid5(Uuid::NAMESPACE_OID, $test.' '.$join->id)->toString(),
-                    'kind' => 'reworked', 'run' => $join->run, 'step' => $join->id, 'of' => $test, 'note' => $note,
-                    'reopens' => $rework->reopens, 'scraps' => $rework->scraps,
+                    'kind' => 'reworked',
+                    'run' => $join->run,
+                    'step' => $join->id,
+                    'of' => $test,
+                    'note' => $note,
+                    'reopens' => $rework->reopens,
+                    'scraps' => $rework->scraps,
                 ]);
-                array_push($words, ...array_map(static fn (string $id): string => self::said($job, $id), $rework->reopens));
+                array_push(
+                    $words,
+                    ...array_map(static fn (string $id): string => self::said($job, $id), $rework->reopens),
+                );
             }
 
             return array_values(array_unique($words));

@@ -29,7 +29,11 @@ final class Points
         }
         foreach ($setup->from + $setup->to as $probe) {
             $label = self::label($probe, $test);
-            $this->points[$probe->node] = ['end' => $probe->side->value, 'connector' => $label, 'contact' => $probe->address];
+            $this->points[$probe->node] = [
+                'end' => $probe->side->value,
+                'connector' => $label,
+                'contact' => $probe->address,
+            ];
             $this->nodes[self::key($probe->side->value, $label, $probe->address)] = $probe->node;
             if (count($places[$probe->side->value] ?? []) === 1) {
                 $this->nodes[self::key($probe->side->value, '', $probe->address)] = $probe->node;
@@ -46,11 +50,24 @@ final class Points
     /** The node of a point, or "" with the problem noted. */
     public function node(Fields $fields): string
     {
-        [$end, $connector, $contact] = [$fields->text('end', ''), $fields->text('connector', ''), $fields->name('contact')];
+        [$end, $connector, $contact] = [
+            $fields->text('end', ''),
+            $fields->text('connector', ''),
+            $fields->name('contact'),
+        ];
         $node = $this->nodes[self::key($end, $connector, $contact)] ?? null;
         $fields->done();
 
-        return $node ?? $fields->wrong('contact', $contact, sprintf('is no contact of %s here: name end, connector and contact as the test shows them.', $connector === '' ? 'end '.$end : $connector), '');
+        return $node ??
+            $fields->wrong(
+                'contact',
+                $contact,
+                sprintf(
+                    'is no contact of %s here: name end, connector and contact as the test shows them.',
+                    $connector === '' ? 'end '.$end : $connector,
+                ),
+                '',
+            );
     }
 
     private static function label(Probe $probe, UnderTest $test): string

@@ -24,11 +24,19 @@ final readonly class TestProgress
     /** @return array<int|string, mixed> */
     public function of(StoredInstallation $stored): array
     {
-        $cursor = sprintf('%s.%s', $stored->edition(), $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'));
+        $cursor = sprintf(
+            '%s.%s',
+            $stored->edition(),
+            $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'),
+        );
         $key = sprintf('test-progress.%s.%d.%s', Edition::id(), $stored->id, $cursor);
 
         /** @var array<int|string, mixed> */
-        return Cache::store('file')->remember($key, 3600, fn (): array => ['cursor' => $cursor] + self::count($this->store->atWork($stored)));
+        return Cache::store('file')->remember(
+            $key,
+            3600,
+            fn (): array => ['cursor' => $cursor] + self::count($this->store->atWork($stored)),
+        );
     }
 
     /** @return array<int|string, mixed> */
@@ -44,11 +52,25 @@ final readonly class TestProgress
             $what = self::standing($loaded->plan()->strands[$run->id]);
             $all[$what]++;
             if ($run->loom !== null) {
-                $looms[$run->loom] ??= ['id' => $run->loom, 'name' => $in->looms[$run->loom]->name ?? $run->loom, 'passed' => 0, 'failed' => 0, 'left' => 0];
+                $looms[$run->loom] ??= [
+                    'id' => $run->loom,
+                    'name' => $in->looms[$run->loom]->name ?? $run->loom,
+                    'passed' => 0,
+                    'failed' => 0,
+                    'left' => 0,
+                ];
                 $looms[$run->loom][$what]++;
             }
-            foreach (array_unique(array_map(static fn (Side $side): string => $run->end($side)->location, Side::cases())) as $place) {
-                $places[$place] ??= ['id' => $place, 'name' => $in->locationName($place), 'passed' => 0, 'failed' => 0, 'left' => 0];
+            foreach (
+                array_unique(array_map(static fn (Side $side): string => $run->end($side)->location, Side::cases())) as $place
+            ) {
+                $places[$place] ??= [
+                    'id' => $place,
+                    'name' => $in->locationName($place),
+                    'passed' => 0,
+                    'failed' => 0,
+                    'left' => 0,
+                ];
                 $places[$place][$what]++;
             }
         }

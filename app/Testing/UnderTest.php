@@ -25,16 +25,27 @@ final class UnderTest
 {
     private ?Expectation $expectation = null;
 
-    private function __construct(public readonly Loaded $loaded, public readonly Assembly $assembly, public readonly AssemblyPlanner $planner)
-    {
+    private function __construct(
+        public readonly Loaded $loaded,
+        public readonly Assembly $assembly,
+        public readonly AssemblyPlanner $planner,
+    ) {
     }
 
     public static function of(Loaded $loaded, string $run): self
     {
-        abort_unless(isset($loaded->installation->runs[$run]), 404, 'There is no such run here. It may have been removed.');
+        abort_unless(
+            isset($loaded->installation->runs[$run]),
+            404,
+            'There is no such run here. It may have been removed.',
+        );
         $plan = $loaded->plan();
 
-        return new self($loaded, $plan->assemblies[$plan->assemblyOf[$run]], new AssemblyPlanner($loaded->installation, $plan->runs));
+        return new self(
+            $loaded,
+            $plan->assemblies[$plan->assemblyOf[$run]],
+            new AssemblyPlanner($loaded->installation, $plan->runs),
+        );
     }
 
     public function expectation(): Expectation
@@ -86,7 +97,12 @@ final class UnderTest
             array_push($methods, ...$instrument->kind->methods());
         }
         if ($this->loaded->installation->instruments === []) {
-            array_push($methods, ...InstrumentKind::Meter->methods(), ...InstrumentKind::WireMap->methods(), ...InstrumentKind::Ears->methods());
+            array_push(
+                $methods,
+                ...InstrumentKind::Meter->methods(),
+                ...InstrumentKind::WireMap->methods(),
+                ...InstrumentKind::Ears->methods(),
+            );
         }
 
         return array_values(array_unique($methods, SORT_REGULAR));

@@ -26,7 +26,13 @@ final class BuildingCodec
 
     public static function location(Fields $fields): Location
     {
-        return new Location(FileDecoder::id($fields), $fields->name('name'), $fields->choice('fire', FireClass::class, FireClass::Unrated), self::at($fields), $fields->has('rack') ? self::rack($fields->child('rack')) : null);
+        return new Location(
+            FileDecoder::id($fields),
+            $fields->name('name'),
+            $fields->choice('fire', FireClass::class, FireClass::Unrated),
+            self::at($fields),
+            $fields->has('rack') ? self::rack($fields->child('rack')) : null,
+        );
     }
 
     public static function junction(Fields $fields): Junction
@@ -40,7 +46,18 @@ final class BuildingCodec
         foreach ($fields->texts('environment') as $i => $name) {
             $case = Environment::tryFrom($name);
             if ($case === null) {
-                $fields->wrong('environment['.$i.']', $name, sprintf('should be one of: %s. Leave it out where it is dry.', implode(', ', array_map(static fn (Environment $each): string => $each->value, Environment::cases()))), null);
+                $fields->wrong(
+                    'environment['.$i.']',
+                    $name,
+                    sprintf(
+                        'should be one of: %s. Leave it out where it is dry.',
+                        implode(
+                            ', ',
+                            array_map(static fn (Environment $each): string => $each->value, Environment::cases()),
+                        ),
+                    ),
+                    null,
+                );
             } else {
                 $environment[] = $case;
             }
@@ -66,33 +83,52 @@ final class BuildingCodec
     /** @return array<int|string, mixed> */
     public static function encodeLocation(Location $location): array
     {
-        return ['id' => $location->id, 'name' => $location->name] + CatalogueEncoder::brief([
-            'fire' => $location->fire === FireClass::Unrated ? null : $location->fire->value,
-            'at' => self::encodeAt($location->at),
-            'rack' => $location->rack === null ? null : ['units' => $location->rack->units, 'entry' => $location->rack->entry->value, 'across' => $location->rack->across->canonical()],
-        ]);
+        return ['id' => $location->id, 'name' => $location->name] +
+            CatalogueEncoder::brief([
+                'fire' => $location->fire === FireClass::Unrated ? null : $location->fire->value,
+                'at' => self::encodeAt($location->at),
+                'rack' => $location->rack === null
+                        ? null
+                        : [
+                            'units' => $location->rack->units,
+                            'entry' => $location->rack->entry->value,
+                            'across' => $location->rack->across->canonical(),
+                        ],
+            ]);
     }
 
     /** @return array<int|string, mixed> */
     public static function encodeJunction(Junction $junction): array
     {
-        return ['id' => $junction->id, 'name' => $junction->name] + CatalogueEncoder::brief(['at' => self::encodeAt($junction->at)]);
+        return ['id' => $junction->id, 'name' => $junction->name] +
+            CatalogueEncoder::brief(['at' => self::encodeAt($junction->at)]);
     }
 
     /** @return array<int|string, mixed> */
     public static function encodeWay(Way $way): array
     {
-        return ['id' => $way->id, 'name' => $way->name, 'kind' => $way->kind->value, 'length' => $way->length->canonical()] + CatalogueEncoder::brief([
-            'from' => $way->from,
-            'to' => $way->to,
-            'inner' => $way->inner === null ? null : array_map(static fn (Length $side): string => $side->canonical(), array_values(array_filter([$way->inner->width, $way->inner->height]))),
-            'bends' => $way->bends ?: null,
-            'bendRadius' => $way->bendRadius?->canonical(),
-            'environment' => array_map(static fn (Environment $each): string => $each->value, $way->environment),
-            'takes' => $way->takes === Takes::Both ? null : $way->takes->value,
-            'fire' => $way->fire === FireClass::Unrated ? null : $way->fire->value,
-            'fillLimit' => $way->fillLimit === null ? null : CatalogueEncoder::plain($way->fillLimit),
-        ]);
+        return [
+            'id' => $way->id,
+            'name' => $way->name,
+            'kind' => $way->kind->value,
+            'length' => $way->length->canonical(),
+        ] +
+            CatalogueEncoder::brief([
+                'from' => $way->from,
+                'to' => $way->to,
+                'inner' => $way->inner === null
+                        ? null
+                        : array_map(
+                            static fn (Length $side): string => $side->canonical(),
+                            array_values(array_filter([$way->inner->width, $way->inner->height])),
+                        ),
+                'bends' => $way->bends ?: null,
+                'bendRadius' => $way->bendRadius?->canonical(),
+                'environment' => array_map(static fn (Environment $each): string => $each->value, $way->environment),
+                'takes' => $way->takes === Takes::Both ? null : $way->takes->value,
+                'fire' => $way->fire === FireClass::Unrated ? null : $way->fire->value,
+                'fillLimit' => $way->fillLimit === null ? null : CatalogueEncoder::plain($way->fillLimit),
+            ]);
     }
 
     private static function inner(Fields $fields): ?Bore
@@ -110,13 +146,22 @@ final class BuildingCodec
         return match (count($sides)) {
             1 => Bore::round($sides[0]),
             2 => Bore::rectangular($sides[0], $sides[1]),
-            default => $fields->wrong('inner', count($sides), 'should be one inner diameter, or a width and a height.', null),
+            default => $fields->wrong(
+                'inner',
+                count($sides),
+                'should be one inner diameter, or a width and a height.',
+                null,
+            ),
         };
     }
 
     private static function rack(Fields $fields): Rack
     {
-        $rack = new Rack($fields->whole('units', 1, 100), $fields->choice('entry', RackEntry::class, RackEntry::Top), $fields->length('across', Length::metres(10), Length::zero()));
+        $rack = new Rack(
+            $fields->whole('units', 1, 100),
+            $fields->choice('entry', RackEntry::class, RackEntry::Top),
+            $fields->length('across', Length::metres(10), Length::zero()),
+        );
         $fields->done();
 
         return $rack;
@@ -131,7 +176,12 @@ final class BuildingCodec
 
         return count($at) === 2 && max(abs($at[0]), abs($at[1])) <= self::MAP
             ? new MapPoint($at[0], $at[1])
-            : $fields->wrong('at', count($at).' numbers', sprintf('should be two numbers, x and y, each at most %d.', self::MAP), null);
+            : $fields->wrong(
+                'at',
+                count($at).' numbers',
+                sprintf('should be two numbers, x and y, each at most %d.', self::MAP),
+                null,
+            );
     }
 
     /** @return ?array{float|int, float|int} */

@@ -88,9 +88,10 @@ final class CatalogueDecoder
         if (str_contains($key, '/')) {
             $fields->wrong('key', $key, 'must not hold a slash.', '');
         }
-        $children = $depth >= self::DEEPEST
-            ? $fields->wrong('children', $key, 'nests too deep.', [[]])
-            : $fields->each('children', static fn (Fields $child): array => self::element($child, $depth + 1));
+        $children =
+            $depth >= self::DEEPEST
+                ? $fields->wrong('children', $key, 'nests too deep.', [[]])
+                : $fields->each('children', static fn (Fields $child): array => self::element($child, $depth + 1));
         $children = array_merge(...$children, ...[[]]);
         self::once($fields, 'children', array_map(static fn (Element $child): string => $child->key, $children));
         $element = new Element(
@@ -116,24 +117,27 @@ final class CatalogueDecoder
             return [$element];
         }
 
-        return array_map(static fn (int $n): Element => new Element(
-            str_replace('#', (string) $n, $element->key),
-            $element->kind,
-            str_replace('#', (string) $n, $element->label),
-            $element->colour,
-            $element->pole,
-            $element->gauge,
-            $element->domain,
-            $element->children,
-            $element->diameter,
-            $element->strands,
-            $element->metal,
-            $element->permittivity,
-            $element->impedance,
-            $element->prepares,
-            $element->capacitance,
-            $element->lossTangent,
-        ), range(1, $count));
+        return array_map(
+            static fn (int $n): Element => new Element(
+                str_replace('#', (string) $n, $element->key),
+                $element->kind,
+                str_replace('#', (string) $n, $element->label),
+                $element->colour,
+                $element->pole,
+                $element->gauge,
+                $element->domain,
+                $element->children,
+                $element->diameter,
+                $element->strands,
+                $element->metal,
+                $element->permittivity,
+                $element->impedance,
+                $element->prepares,
+                $element->capacitance,
+                $element->lossTangent,
+            ),
+            range(1, $count),
+        );
     }
 
     public static function connector(Fields $fields): ConnectorType
@@ -148,14 +152,17 @@ final class CatalogueDecoder
             $outline->length('contact', $millimetres),
         );
         $outline->done();
-        $cavities = $fields->each('cavities', static fn (Fields $cavity): Cavity => new Cavity(
-            $cavity->name('address'),
-            self::point($cavity, 'face'),
-            self::point($cavity, 'wiring'),
-            $cavity->text('terminal', ''),
-            $cavity->whole('wires', 1, 20, 1),
-            $cavity->text('kind', ''),
-        ));
+        $cavities = $fields->each(
+            'cavities',
+            static fn (Fields $cavity): Cavity => new Cavity(
+                $cavity->name('address'),
+                self::point($cavity, 'face'),
+                self::point($cavity, 'wiring'),
+                $cavity->text('terminal', ''),
+                $cavity->whole('wires', 1, 20, 1),
+                $cavity->text('kind', ''),
+            ),
+        );
         self::once($fields, 'cavities', array_map(static fn (Cavity $cavity): string => $cavity->address, $cavities));
 
         return new ConnectorType(
@@ -169,15 +176,35 @@ final class CatalogueDecoder
             $fields->flag('conductiveShell', false),
             $fields->whole('shellWires', 0, 20, 1),
             $cavities,
-            $fields->each('bays', static fn (Fields $bay): Bay => new Bay($bay->name('name'), $bay->name('accepts'), self::point($bay, 'centre'), $bay->flag('bareOnly', true))),
-            $fields->each('switches', static fn (Fields $switch): BuiltInSwitch => new BuiltInSwitch(
-                $switch->name('name'), self::addressPairs($switch, 'atRest'), self::addressPairs($switch, 'operated'),
-            )),
-            $fields->each('mates', static fn (Fields $mode): MatingMode => new MatingMode($mode->name('with'), $mode->text('name', 'straight'), $mode->textMap('contacts'))),
+            $fields->each(
+                'bays',
+                static fn (Fields $bay): Bay => new Bay(
+                    $bay->name('name'),
+                    $bay->name('accepts'),
+                    self::point($bay, 'centre'),
+                    $bay->flag('bareOnly', true),
+                ),
+            ),
+            $fields->each(
+                'switches',
+                static fn (Fields $switch): BuiltInSwitch => new BuiltInSwitch(
+                    $switch->name('name'),
+                    self::addressPairs($switch, 'atRest'),
+                    self::addressPairs($switch, 'operated'),
+                ),
+            ),
+            $fields->each(
+                'mates',
+                static fn (Fields $mode): MatingMode => new MatingMode(
+                    $mode->name('with'),
+                    $mode->text('name', 'straight'),
+                    $mode->textMap('contacts'),
+                ),
+            ),
             $fields->texts('cautions'),
             $fields->choice('mount', Mount::class, Mount::Cable),
             $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
-            $fields->has('cable') ? CableSideCodec::decode($fields->child('cable')) : new CableSide,
+            $fields->has('cable') ? CableSideCodec::decode($fields->child('cable')) : new CableSide(),
             $fields->flag('retired', false),
         );
     }
@@ -188,13 +215,26 @@ final class CatalogueDecoder
             $fields->name('id'),
             $fields->name('name'),
             $fields->choice('domain', HazardDomain::class, HazardDomain::Signal),
-            $fields->each('functions', static fn (Fields $function): SignalFunction => new SignalFunction(
-                $function->name('name'), $function->whole('part', 0, 100), $function->name('pole'), $function->flag('required', true), $function->flag('protective', false),
-            ), true),
+            $fields->each(
+                'functions',
+                static fn (Fields $function): SignalFunction => new SignalFunction(
+                    $function->name('name'),
+                    $function->whole('part', 0, 100),
+                    $function->name('pole'),
+                    $function->flag('required', true),
+                    $function->flag('protective', false),
+                ),
+                true,
+            ),
             self::lists($fields, 'differential'),
-            $fields->each('consequences', static fn (Fields $consequence): Consequence => new Consequence(
-                $consequence->name('fault'), $consequence->texts('functions'), $consequence->name('words'),
-            )),
+            $fields->each(
+                'consequences',
+                static fn (Fields $consequence): Consequence => new Consequence(
+                    $consequence->name('fault'),
+                    $consequence->texts('functions'),
+                    $consequence->name('words'),
+                ),
+            ),
             $fields->has('impedance') ? $fields->whole('impedance', 1, 1000) : null,
             $fields->choice('joins', SignalJoins::class, SignalJoins::PointToPoint),
             $fields->flag('colourRule', false),
@@ -233,7 +273,18 @@ final class CatalogueDecoder
             $channels[(string) $channel] = $map->textMap((string) $channel);
         }
 
-        return new ContactPlan($fields->name('id'), $fields->name('name'), $fields->name('connector'), $channels, $fields->text('source', ''), $fields->textMap('byScheme'), $fields->whole('block', 0, 100, 0), $fields->texts('shared'), $fields->textMap('inserts'), $fields->flag('retired', false));
+        return new ContactPlan(
+            $fields->name('id'),
+            $fields->name('name'),
+            $fields->name('connector'),
+            $channels,
+            $fields->text('source', ''),
+            $fields->textMap('byScheme'),
+            $fields->whole('block', 0, 100, 0),
+            $fields->texts('shared'),
+            $fields->textMap('inserts'),
+            $fields->flag('retired', false),
+        );
     }
 
     /**
@@ -245,7 +296,14 @@ final class CatalogueDecoder
     private static function byId(Fields $fields, string $key, callable $read): array
     {
         $entries = $fields->each($key, $read);
-        self::once($fields, $key, array_map(static fn (CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $entry): string => $entry->id, $entries));
+        self::once(
+            $fields,
+            $key,
+            array_map(
+                static fn (CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $entry): string => $entry->id,
+                $entries,
+            ),
+        );
         $byId = [];
         foreach ($entries as $entry) {
             $byId[$entry->id] = $entry;
@@ -268,8 +326,19 @@ final class CatalogueDecoder
     {
         $value = $fields->entries($key);
         [$x, $y] = [$value[0] ?? null, $value[1] ?? null];
-        if (count($value) !== 2 || ! is_numeric($x) || ! is_numeric($y) || abs((float) $x) > 1000 || abs((float) $y) > 1000) {
-            return $fields->wrong($key, $value, 'should be two numbers: mm to the right and mm up from the centre.', new Point(0, 0));
+        if (
+            count($value) !== 2 ||
+            ! is_numeric($x) ||
+            ! is_numeric($y) ||
+            abs((float) $x) > 1000 ||
+            abs((float) $y) > 1000
+        ) {
+            return $fields->wrong(
+                $key,
+                $value,
+                'should be two numbers: mm to the right and mm up from the centre.',
+                new Point(0, 0),
+            );
         }
 
         return new Point((float) $x, (float) $y);

@@ -136,22 +136,43 @@ final class CatalogueEncoder
                 'key' => $type->outline->key === null ? null : self::point($type->outline->key),
                 'contact' => $type->outline->contact->canonical(),
             ]),
-            'cavities' => array_map(static fn (Cavity $cavity): array => self::brief([
-                'address' => $cavity->address,
-                'face' => self::point($cavity->face),
-                'wiring' => self::point($cavity->wiring),
-                'terminal' => $cavity->terminal,
-                'wires' => $cavity->wires === 1 ? null : $cavity->wires,
-                'kind' => $cavity->kind,
-            ]), $type->cavities),
+            'cavities' => array_map(
+                static fn (Cavity $cavity): array => self::brief([
+                    'address' => $cavity->address,
+                    'face' => self::point($cavity->face),
+                    'wiring' => self::point($cavity->wiring),
+                    'terminal' => $cavity->terminal,
+                    'wires' => $cavity->wires === 1 ? null : $cavity->wires,
+                    'kind' => $cavity->kind,
+                ]),
+                $type->cavities,
+            ),
             ...self::brief([
-                'bays' => array_map(static fn (Bay $bay): array => ['name' => $bay->name, 'accepts' => $bay->accepts, 'centre' => self::point($bay->centre), ...($bay->bareOnly ? [] : ['bareOnly' => false])], $type->bays),
-                'switches' => array_map(static fn (BuiltInSwitch $switch): array => ['name' => $switch->name, 'atRest' => $switch->atRest, 'operated' => $switch->operated], $type->switches),
-                'mates' => array_map(static fn (MatingMode $mode): array => self::brief([
-                    'with' => $mode->with,
-                    'name' => $mode->name === 'straight' ? '' : $mode->name,
-                    'contacts' => $mode->contacts === [] ? null : (object) $mode->contacts,
-                ]), $type->mates),
+                'bays' => array_map(
+                    static fn (Bay $bay): array => [
+                        'name' => $bay->name,
+                        'accepts' => $bay->accepts,
+                        'centre' => self::point($bay->centre),
+                        ...$bay->bareOnly ? [] : ['bareOnly' => false],
+                    ],
+                    $type->bays,
+                ),
+                'switches' => array_map(
+                    static fn (BuiltInSwitch $switch): array => [
+                        'name' => $switch->name,
+                        'atRest' => $switch->atRest,
+                        'operated' => $switch->operated,
+                    ],
+                    $type->switches,
+                ),
+                'mates' => array_map(
+                    static fn (MatingMode $mode): array => self::brief([
+                        'with' => $mode->with,
+                        'name' => $mode->name === 'straight' ? '' : $mode->name,
+                        'contacts' => $mode->contacts === [] ? null : (object) $mode->contacts,
+                    ]),
+                    $type->mates,
+                ),
                 'cautions' => $type->cautions,
                 'cable' => CableSideCodec::encode($type->cable) ?: null,
                 'retired' => $type->retired ?: null,
@@ -176,16 +197,26 @@ final class CatalogueEncoder
                 'reach' => $signal->reach === null ? null : self::reach($signal->reach),
                 'terminator' => $signal->terminator,
             ]),
-            'functions' => array_map(static fn (SignalFunction $function): array => [
-                'name' => $function->name, 'part' => $function->part, 'pole' => $function->pole,
-                ...($function->required ? [] : ['required' => false]),
-                ...($function->protective ? ['protective' => true] : []),
-            ], $signal->functions),
+            'functions' => array_map(
+                static fn (SignalFunction $function): array => [
+                    'name' => $function->name,
+                    'part' => $function->part,
+                    'pole' => $function->pole,
+                    ...$function->required ? [] : ['required' => false],
+                    ...$function->protective ? ['protective' => true] : [],
+                ],
+                $signal->functions,
+            ),
             ...self::brief([
                 'differential' => $signal->differential,
-                'consequences' => array_map(static fn (Consequence $consequence): array => self::brief([
-                    'fault' => $consequence->fault, 'functions' => $consequence->functions, 'words' => $consequence->words,
-                ]), $signal->consequences),
+                'consequences' => array_map(
+                    static fn (Consequence $consequence): array => self::brief([
+                        'fault' => $consequence->fault,
+                        'functions' => $consequence->functions,
+                        'words' => $consequence->words,
+                    ]),
+                    $signal->consequences,
+                ),
             ]),
         ];
     }
@@ -193,10 +224,18 @@ final class CatalogueEncoder
     /** @return Json */
     private static function reach(ReachRule $rule): array
     {
-        return self::brief(['kind' => $rule->kind->value, 'source' => $rule->source, 'most' => $rule->most?->canonical()] + array_map(self::optional(...), [
-            'decibels' => $rule->decibels, 'share' => $rule->share, 'picofarads' => $rule->picofarads, 'ohms' => $rule->ohms,
-            'kilohertz' => $rule->kilohertz, 'volts' => $rule->volts, 'percent' => $rule->percent,
-        ]));
+        return self::brief(
+            ['kind' => $rule->kind->value, 'source' => $rule->source, 'most' => $rule->most?->canonical()] +
+                array_map(self::optional(...), [
+                    'decibels' => $rule->decibels,
+                    'share' => $rule->share,
+                    'picofarads' => $rule->picofarads,
+                    'ohms' => $rule->ohms,
+                    'kilohertz' => $rule->kilohertz,
+                    'volts' => $rule->volts,
+                    'percent' => $rule->percent,
+                ]),
+        );
     }
 
     /** @return Json */
@@ -226,7 +265,10 @@ final class CatalogueEncoder
      */
     public static function brief(array $fields): array
     {
-        return array_filter($fields, static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);
+        return array_filter(
+            $fields,
+            static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== [],
+        );
     }
 
     /** @return array{float|int, float|int} */

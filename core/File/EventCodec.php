@@ -82,7 +82,14 @@ final class EventCodec
         if ($length->isZero()) {
             $fields->wrong('length', '0', 'must be longer than nothing: say how long the piece is.', null);
         }
-        $made = new CutMade($length, $fields->optionalText('reel'), $fields->optionalNumber('from', -1e6, 1e6), $fields->optionalNumber('to', -1e6, 1e6), $fields->text('cable', ''), $fields->flag('planned', false));
+        $made = new CutMade(
+            $length,
+            $fields->optionalText('reel'),
+            $fields->optionalNumber('from', -1e6, 1e6),
+            $fields->optionalNumber('to', -1e6, 1e6),
+            $fields->text('cable', ''),
+            $fields->flag('planned', false),
+        );
         $fields->done();
 
         return $made;
@@ -124,7 +131,12 @@ final class EventCodec
             'picture' => $event->picture,
             'stage' => $event->stage?->value,
             'joints' => $event->joints,
-            'built' => $event->built === null ? null : (object) CatalogueEncoder::brief(['length' => $event->built->length?->canonical(), 'ways' => $event->built->ways]),
+            'built' => $event->built === null
+                    ? null
+                    : (object) CatalogueEncoder::brief([
+                        'length' => $event->built->length?->canonical(),
+                        'ways' => $event->built->ways,
+                    ]),
         ]);
     }
 
@@ -145,7 +157,10 @@ final class EventCodec
     private static function time(Fields $fields, string $key): string
     {
         $text = $fields->name($key);
-        if (preg_match('~^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d)(\.\d{1,6})?(Z|[+-]\d\d:\d\d)$~', $text, $m) !== 1 || strtotime($text) === false) {
+        if (
+            preg_match('~^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d)(\.\d{1,6})?(Z|[+-]\d\d:\d\d)$~', $text, $m) !== 1 ||
+            strtotime($text) === false
+        ) {
             return $fields->wrong($key, $text, 'should be a date and time such as 2026-03-09T14:10:00Z.', '');
         }
         $micro = str_pad(substr($m[2], 1), 6, '0');

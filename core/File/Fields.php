@@ -43,7 +43,11 @@ final class Fields
     public function done(): void
     {
         foreach (array_diff_key($this->data, $this->asked) as $key => $value) {
-            $this->problems->add($this->at((string) $key), $value, 'is not a field here. Remove it, or correct its name.');
+            $this->problems->add(
+                $this->at((string) $key),
+                $value,
+                'is not a field here. Remove it, or correct its name.',
+            );
         }
     }
 
@@ -64,7 +68,12 @@ final class Fields
             return $this->wrong($key, $value, 'holds characters that cannot be printed. Remove them.', '');
         }
         if (mb_strlen($value) > self::LONGEST_TEXT) {
-            return $this->wrong($key, $value, sprintf('is longer than %d characters. Shorten it.', self::LONGEST_TEXT), '');
+            return $this->wrong(
+                $key,
+                $value,
+                sprintf('is longer than %d characters. Shorten it.', self::LONGEST_TEXT),
+                '',
+            );
         }
 
         return $value;
@@ -96,7 +105,12 @@ final class Fields
     {
         $value = $this->take($key, $default);
         if (! is_int($value) || $value < $least || $value > $most) {
-            return $this->wrong($key, $value, sprintf('should be a whole number from %d to %d.', $least, $most), $least);
+            return $this->wrong(
+                $key,
+                $value,
+                sprintf('should be a whole number from %d to %d.', $least, $most),
+                $least,
+            );
         }
 
         return $value;
@@ -127,7 +141,9 @@ final class Fields
         }
         $text = $this->text($key);
         if ($text === '') {
-            return is_string($this->data[$key] ?? null) ? $this->wrong($key, $text, 'should be a length with its unit, such as 12.4 m.', Length::zero()) : Length::zero();
+            return is_string($this->data[$key] ?? null)
+                ? $this->wrong($key, $text, 'should be a length with its unit, such as 12.4 m.', Length::zero())
+                : Length::zero();
         }
         try {
             $length = Length::parse($text);
@@ -138,7 +154,12 @@ final class Fields
             return $this->wrong($key, $text, 'is negative. Give a length of nothing or more.', Length::zero());
         }
         if ($length->compare($most) > 0) {
-            return $this->wrong($key, $text, sprintf('is longer than %s. Check the unit.', $most->canonical()), Length::zero());
+            return $this->wrong(
+                $key,
+                $text,
+                sprintf('is longer than %s. Check the unit.', $most->canonical()),
+                Length::zero(),
+            );
         }
 
         return $length;
@@ -154,7 +175,14 @@ final class Fields
             return $this->wrong($key, $text, $invalid->getMessage(), Length::zero());
         }
 
-        return abs($length->nanometres) > $most->nanometres ? $this->wrong($key, $text, sprintf('is beyond %s either way. Check the unit.', $most->canonical()), Length::zero()) : $length;
+        return abs($length->nanometres) > $most->nanometres
+            ? $this->wrong(
+                $key,
+                $text,
+                sprintf('is beyond %s either way. Check the unit.', $most->canonical()),
+                Length::zero(),
+            )
+            : $length;
     }
 
     /** @return list<Length> */
@@ -197,7 +225,11 @@ final class Fields
             if ((is_int($value) || is_float($value)) && $value >= 0 && $value <= $most) {
                 $map[(string) $name] = (float) $value;
             } else {
-                $this->problems->add($this->at($key).'.'.$name, $value, sprintf('should be a number from 0 to %s.', $most));
+                $this->problems->add(
+                    $this->at($key).'.'.$name,
+                    $value,
+                    sprintf('should be a number from 0 to %s.', $most),
+                );
             }
         }
 
@@ -230,7 +262,10 @@ final class Fields
         // All of ours are words; a number where a word should be is a wrong value, not a broken program.
         $case = is_string($value) ? $enum::tryFrom($value) : null;
         if ($case === null) {
-            $choices = implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
+            $choices = implode(
+                ', ',
+                array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()),
+            );
 
             return $this->wrong($key, $value, sprintf('should be one of: %s.', $choices), $enum::cases()[0]);
         }

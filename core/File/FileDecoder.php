@@ -37,10 +37,18 @@ final class FileDecoder
      */
     public static function file(array $data): InstallationFile
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($data, '', $problems);
-        if ($fields->text('format') !== InstallationFile::FORMAT || ($data['version'] ?? null) !== InstallationFile::VERSION) {
-            $fields->wrong('format', $data['format'] ?? null, sprintf('should be "%s", version %d.', InstallationFile::FORMAT, InstallationFile::VERSION), null);
+        if (
+            $fields->text('format') !== InstallationFile::FORMAT ||
+            ($data['version'] ?? null) !== InstallationFile::VERSION
+        ) {
+            $fields->wrong(
+                'format',
+                $data['format'] ?? null,
+                sprintf('should be "%s", version %d.', InstallationFile::FORMAT, InstallationFile::VERSION),
+                null,
+            );
             $problems->settle();
         }
         $fields->whole('version', 1, 1);
@@ -66,7 +74,7 @@ final class FileDecoder
             $own->name('id'),
             $own->name('name'),
             $rules,
-            $catalogue === null ? new Catalogue : CatalogueDecoder::catalogue($catalogue),
+            $catalogue === null ? new Catalogue() : CatalogueDecoder::catalogue($catalogue),
             self::byId($fields, 'locations', BuildingCodec::location(...)),
             self::byId($fields, 'ways', BuildingCodec::way(...)),
             self::byId($fields, 'looms', LoomCodec::decode(...)),
@@ -81,9 +89,9 @@ final class FileDecoder
             self::byId($fields, 'junctions', BuildingCodec::junction(...)),
             self::byId($fields, 'panels', PanelCodec::decode(...)),
             self::byId($fields, 'reels', StockCodec::reel(...)),
-            $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy,
-            $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop,
-            $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules,
+            $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy(),
+            $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop(),
+            $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules(),
             self::byId($fields, 'instruments', TestingCodec::instrument(...)),
         );
         $own->done();
@@ -119,12 +127,29 @@ final class FileDecoder
 
     public static function labels(Fields $fields): LabelScheme
     {
-        $usual = new LabelScheme;
+        $usual = new LabelScheme();
         $scheme = new LabelScheme(
-            $fields->text('end', $usual->end), $fields->text('endLine', $usual->endLine), $fields->text('leg', $usual->leg), $fields->text('legLine', $usual->legLine), $fields->whole('limit', 1, 60, $usual->limit),
+            $fields->text('end', $usual->end),
+            $fields->text('endLine', $usual->endLine),
+            $fields->text('leg', $usual->leg),
+            $fields->text('legLine', $usual->legLine),
+            $fields->whole('limit', 1, 60, $usual->limit),
         );
         foreach ($scheme->unknown() as $token) {
-            $fields->wrong('labels', '{'.$token.'}', 'stands for nothing: use '.implode(', ', array_map(static fn (string $each): string => '{'.$each.'}', array_keys(LabelScheme::TOKENS))).'.', null);
+            $fields->wrong(
+                'labels',
+                '{'.$token.'}',
+                'stands for nothing: use '.
+                    implode(
+                        ', ',
+                        array_map(
+                            static fn (string $each): string => '{'.$each.'}',
+                            array_keys(LabelScheme::TOKENS),
+                        ),
+                    ).
+                    '.',
+                null,
+            );
         }
         $fields->done();
 
@@ -133,15 +158,26 @@ final class FileDecoder
 
     public static function circuit(Fields $fields): Circuit
     {
-        return new Circuit(self::id($fields), $fields->name('name'), $fields->name('signal'), $fields->choice('topology', Topology::class, Topology::PointToPoint), $fields->text('from', ''), $fields->text('phantom', ''), $fields->text('terminator', ''), $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand);
+        return new Circuit(
+            self::id($fields),
+            $fields->name('name'),
+            $fields->name('signal'),
+            $fields->choice('topology', Topology::class, Topology::PointToPoint),
+            $fields->text('from', ''),
+            $fields->text('phantom', ''),
+            $fields->text('terminator', ''),
+            $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand(),
+        );
     }
 
     public static function demand(Fields $fields): Demand
     {
         $demand = new Demand(
             $fields->has('rate') ? $fields->choice('rate', VideoRate::class) : null,
-            $fields->optionalNumber('source', 0.1, 1e6), $fields->optionalNumber('load', 0.5, 1e6),
-            $fields->optionalNumber('line', 0.1, 1e4), $fields->optionalNumber('power', 0, 1e6),
+            $fields->optionalNumber('source', 0.1, 1e6),
+            $fields->optionalNumber('load', 0.5, 1e6),
+            $fields->optionalNumber('line', 0.1, 1e4),
+            $fields->optionalNumber('power', 0, 1e6),
         );
         $fields->done();
 
@@ -150,16 +186,40 @@ final class FileDecoder
 
     public static function equipment(Fields $fields): Equipment
     {
-        return new Equipment(self::id($fields), $fields->name('name'), $fields->name('location'), $fields->each('ports', static fn (Fields $port): Port => new Port(
-            $port->name('id'), $port->name('name'), $port->name('connector'), $port->optionalText('plan'),
-            $port->choice('direction', PortDirection::class, PortDirection::Both), $port->text('signal', ''), $port->choice('level', Level::class, Level::None),
-            $port->flag('phantom', false), $port->flag('terminates', false),
-        )));
+        return new Equipment(
+            self::id($fields),
+            $fields->name('name'),
+            $fields->name('location'),
+            $fields->each(
+                'ports',
+                static fn (Fields $port): Port => new Port(
+                    $port->name('id'),
+                    $port->name('name'),
+                    $port->name('connector'),
+                    $port->optionalText('plan'),
+                    $port->choice('direction', PortDirection::class, PortDirection::Both),
+                    $port->text('signal', ''),
+                    $port->choice('level', Level::class, Level::None),
+                    $port->flag('phantom', false),
+                    $port->flag('terminates', false),
+                ),
+            ),
+        );
     }
 
     public static function fitting(Fields $fields): Fitting
     {
-        return new Fitting(self::id($fields), $fields->name('label'), $fields->name('connector'), $fields->name('location'), $fields->textMap('inserts'), $fields->texts('shared'), $fields->text('exit', ''), $fields->has('clocking') ? $fields->whole('clocking', 0, 359) : null, $fields->texts('parts'));
+        return new Fitting(
+            self::id($fields),
+            $fields->name('label'),
+            $fields->name('connector'),
+            $fields->name('location'),
+            $fields->textMap('inserts'),
+            $fields->texts('shared'),
+            $fields->text('exit', ''),
+            $fields->has('clocking') ? $fields->whole('clocking', 0, 359) : null,
+            $fields->texts('parts'),
+        );
     }
 
     public static function mating(Fields $fields): Mating
@@ -174,7 +234,13 @@ final class FileDecoder
 
     public static function switch(Fields $fields): PanelSwitch
     {
-        return new PanelSwitch(self::id($fields), $fields->name('name'), $fields->name('from'), $fields->name('to'), $fields->flag('closedAtRest', true));
+        return new PanelSwitch(
+            self::id($fields),
+            $fields->name('name'),
+            $fields->name('from'),
+            $fields->name('to'),
+            $fields->flag('closedAtRest', true),
+        );
     }
 
     /** Ids stand in node names, so they keep clear of the marks used there. */
@@ -182,7 +248,12 @@ final class FileDecoder
     {
         $id = $fields->name($key);
         if ($id !== '' && (preg_match('~^[^/:>|\s]+$~u', $id) !== 1 || mb_strlen($id) > 80)) {
-            return $fields->wrong($key, $id, 'should be at most 80 characters without blanks, "/", ":", ">" or "|".', '');
+            return $fields->wrong(
+                $key,
+                $id,
+                'should be at most 80 characters without blanks, "/", ":", ">" or "|".',
+                '',
+            );
         }
 
         return $id;
@@ -190,7 +261,12 @@ final class FileDecoder
 
     private static function person(Fields $fields): Person
     {
-        return new Person($fields->name('signIn'), $fields->name('name'), $fields->texts('roles'), $fields->texts('skills'));
+        return new Person(
+            $fields->name('signIn'),
+            $fields->name('name'),
+            $fields->texts('roles'),
+            $fields->texts('skills'),
+        );
     }
 
     /** What was done must have been done by somebody, to something. */
@@ -200,7 +276,11 @@ final class FileDecoder
         foreach ($file->record->events as $i => $event) {
             self::event($fields, $i, $event, $file->installation, $known);
         }
-        CatalogueDecoder::once($fields, 'people', array_map(static fn (Person $person): string => $person->signIn, $file->people));
+        CatalogueDecoder::once(
+            $fields,
+            'people',
+            array_map(static fn (Person $person): string => $person->signIn, $file->people),
+        );
     }
 
     /** @param  array<int|string, int>  $known */

@@ -28,7 +28,15 @@ final class FileEncoder
             'format' => InstallationFile::FORMAT,
             'version' => InstallationFile::VERSION,
             ...self::installation($file->installation),
-            'people' => array_map(static fn (Person $person): array => CatalogueEncoder::brief(['signIn' => $person->signIn, 'name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills]), $file->people),
+            'people' => array_map(
+                static fn (Person $person): array => CatalogueEncoder::brief([
+                    'signIn' => $person->signIn,
+                    'name' => $person->name,
+                    'roles' => $person->roles,
+                    'skills' => $person->skills,
+                ]),
+                $file->people,
+            ),
             'record' => array_map(EventCodec::encode(...), $file->record->events),
         ];
     }
@@ -54,7 +62,7 @@ final class FileEncoder
             'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
             'economy' => StockCodec::encodeEconomy($in->economy),
             'workshop' => StockCodec::encodeWorkshop($in->workshop),
-            ...($in->testing == new TestRules ? [] : ['testing' => TestingCodec::encodeRules($in->testing)]),
+            ...$in->testing == new TestRules() ? [] : ['testing' => TestingCodec::encodeRules($in->testing)],
             'instruments' => array_map(TestingCodec::encodeInstrument(...), array_values($in->instruments)),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];
@@ -69,7 +77,13 @@ final class FileEncoder
             'trimAllowance' => $rules->trimAllowance->canonical(),
             'payOut' => $rules->payOut->canonical(),
             'usable' => $rules->usable->canonical(),
-            'labels' => ['end' => $rules->labels->end, 'endLine' => $rules->labels->endLine, 'leg' => $rules->labels->leg, 'legLine' => $rules->labels->legLine, 'limit' => $rules->labels->limit],
+            'labels' => [
+                'end' => $rules->labels->end,
+                'endLine' => $rules->labels->endLine,
+                'leg' => $rules->labels->leg,
+                'legLine' => $rules->labels->legLine,
+                'limit' => $rules->labels->limit,
+            ],
             ...self::schools($rules),
         ];
     }
@@ -88,10 +102,12 @@ final class FileEncoder
     /** @return array<int|string, mixed> */
     public static function circuit(Circuit $circuit): array
     {
-        return ['id' => $circuit->id, 'name' => $circuit->name, 'signal' => $circuit->signal]
-            + CatalogueEncoder::brief([
+        return ['id' => $circuit->id, 'name' => $circuit->name, 'signal' => $circuit->signal] +
+            CatalogueEncoder::brief([
                 'topology' => $circuit->topology === Topology::PointToPoint ? null : $circuit->topology->value,
-                'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
+                'from' => $circuit->from,
+                'phantom' => $circuit->phantom,
+                'terminator' => $circuit->terminator,
                 'demand' => self::demand($circuit->demand),
             ]);
     }
@@ -99,10 +115,20 @@ final class FileEncoder
     /** @return array<int|string, mixed> */
     private static function demand(Demand $demand): array
     {
-        return CatalogueEncoder::brief(['rate' => $demand->rate?->value] + array_map(
-            static fn (?float $number): float|int|null => $number === null ? null : CatalogueEncoder::plain($number),
-            ['source' => $demand->source, 'load' => $demand->load, 'line' => $demand->line, 'power' => $demand->power],
-        ));
+        return CatalogueEncoder::brief(
+            ['rate' => $demand->rate?->value] +
+                array_map(
+                    static fn (?float $number): float|int|null => $number === null
+                        ? null
+                        : CatalogueEncoder::plain($number),
+                    [
+                        'source' => $demand->source,
+                        'load' => $demand->load,
+                        'line' => $demand->line,
+                        'power' => $demand->power,
+                    ],
+                ),
+        );
     }
 
     /** @return array<int|string, mixed> */
@@ -112,11 +138,20 @@ final class FileEncoder
             'id' => $equipment->id,
             'name' => $equipment->name,
             'location' => $equipment->location,
-            'ports' => array_map(static fn (Port $port): array => CatalogueEncoder::brief([
-                'id' => $port->id, 'name' => $port->name, 'connector' => $port->connector, 'plan' => $port->plan,
-                'direction' => $port->direction === PortDirection::Both ? null : $port->direction->value,
-                'signal' => $port->signal, 'level' => $port->level->value, 'phantom' => $port->phantom ?: null, 'terminates' => $port->terminates ?: null,
-            ]), $equipment->ports),
+            'ports' => array_map(
+                static fn (Port $port): array => CatalogueEncoder::brief([
+                    'id' => $port->id,
+                    'name' => $port->name,
+                    'connector' => $port->connector,
+                    'plan' => $port->plan,
+                    'direction' => $port->direction === PortDirection::Both ? null : $port->direction->value,
+                    'signal' => $port->signal,
+                    'level' => $port->level->value,
+                    'phantom' => $port->phantom ?: null,
+                    'terminates' => $port->terminates ?: null,
+                ]),
+                $equipment->ports,
+            ),
         ];
     }
 
@@ -151,6 +186,12 @@ final class FileEncoder
     /** @return array<int|string, mixed> */
     public static function switch(PanelSwitch $switch): array
     {
-        return ['id' => $switch->id, 'name' => $switch->name, 'from' => $switch->from, 'to' => $switch->to, 'closedAtRest' => $switch->closedAtRest];
+        return [
+            'id' => $switch->id,
+            'name' => $switch->name,
+            'from' => $switch->from,
+            'to' => $switch->to,
+            'closedAtRest' => $switch->closedAtRest,
+        ];
     }
 }

@@ -14,14 +14,16 @@ final readonly class InstallationFile
 
     public const VERSION = 1;
 
-    private const JSON = JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR;
+    private const JSON =
+        JSON_PRETTY_PRINT |
+        JSON_UNESCAPED_SLASHES |
+        JSON_UNESCAPED_UNICODE |
+        JSON_PRESERVE_ZERO_FRACTION |
+        JSON_THROW_ON_ERROR;
 
     /** @param  list<Person>  $people */
-    public function __construct(
-        public Installation $installation,
-        public Record $record,
-        public array $people,
-    ) {
+    public function __construct(public Installation $installation, public Record $record, public array $people)
+    {
     }
 
     /** @throws InvalidDocument naming everything that is wrong with it */
@@ -32,7 +34,13 @@ final readonly class InstallationFile
         }
         $data = json_decode($json, true, 64);
         if (! is_array($data)) {
-            throw InvalidDocument::because('file', substr($json, 0, 40), 'is not JSON ('.json_last_error_msg().'). Choose a file that Sartal exported, or see docs/formats.md.');
+            throw InvalidDocument::because(
+                'file',
+                substr($json, 0, 40),
+                'is not JSON ('.
+                    json_last_error_msg().
+                    '). Choose a file that Sartal exported, or see docs/formats.md.',
+            );
         }
 
         return FileDecoder::file($data);

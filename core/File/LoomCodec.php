@@ -26,19 +26,36 @@ final class LoomCodec
             $fields->choice('covering', Covering::class, Covering::Ties),
             $ties,
             $fields->flag('oneReel', false),
-            $fields->each('breakouts', static fn (Fields $each): Breakout => new Breakout($each->name('at'), $each->text('into', ''), $each->signedLength('by', Length::metres(1000)))),
+            $fields->each(
+                'breakouts',
+                static fn (Fields $each): Breakout => new Breakout(
+                    $each->name('at'),
+                    $each->text('into', ''),
+                    $each->signedLength('by', Length::metres(1000)),
+                ),
+            ),
         );
     }
 
     /** @return array<int|string, mixed> */
     public static function encode(Loom $loom): array
     {
-        return ['id' => $loom->id, 'name' => $loom->name] + CatalogueEncoder::brief([
-            'root' => $loom->root,
-            'covering' => $loom->covering === Covering::Ties ? null : $loom->covering->value,
-            'tieEvery' => $loom->tieEvery->compare(Length::millimetres(Loom::USUAL_TIES)) === 0 ? null : $loom->tieEvery->canonical(),
-            'oneReel' => $loom->oneReel ?: null,
-            'breakouts' => array_map(static fn (Breakout $each): array => CatalogueEncoder::brief(['at' => $each->at, 'into' => $each->into, 'by' => $each->by->canonical()]), $loom->breakouts),
-        ]);
+        return ['id' => $loom->id, 'name' => $loom->name] +
+            CatalogueEncoder::brief([
+                'root' => $loom->root,
+                'covering' => $loom->covering === Covering::Ties ? null : $loom->covering->value,
+                'tieEvery' => $loom->tieEvery->compare(Length::millimetres(Loom::USUAL_TIES)) === 0
+                        ? null
+                        : $loom->tieEvery->canonical(),
+                'oneReel' => $loom->oneReel ?: null,
+                'breakouts' => array_map(
+                    static fn (Breakout $each): array => CatalogueEncoder::brief([
+                        'at' => $each->at,
+                        'into' => $each->into,
+                        'by' => $each->by->canonical(),
+                    ]),
+                    $loom->breakouts,
+                ),
+            ]);
     }
 }

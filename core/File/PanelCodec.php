@@ -37,7 +37,16 @@ final class PanelCodec
         );
         foreach (array_keys($panel->places) as $place) {
             if ($panel->place((string) $place) === null) {
-                $fields->wrong('places.'.$place, $panel->places[$place], sprintf('is not a place of %d rows and %d columns. Write row-column, such as 2-7.', $panel->rows, $panel->columns), null);
+                $fields->wrong(
+                    'places.'.$place,
+                    $panel->places[$place],
+                    sprintf(
+                        'is not a place of %d rows and %d columns. Write row-column, such as 2-7.',
+                        $panel->rows,
+                        $panel->columns,
+                    ),
+                    null,
+                );
             }
         }
 

@@ -73,7 +73,12 @@ final class PartCodec
         $height = $fields->length('height', $most);
         $printed = $fields->has('printed') ? $fields->length('printed', $most) : $height;
         if ($printed->compare($height) > 0) {
-            $fields->wrong('printed', $printed->canonical(), 'cannot be more than the label is high: give '.$height->canonical().' or less.', null);
+            $fields->wrong(
+                'printed',
+                $printed->canonical(),
+                'cannot be more than the label is high: give '.$height->canonical().' or less.',
+                null,
+            );
         }
         $fields->done();
 

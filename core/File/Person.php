@@ -11,7 +11,11 @@ final readonly class Person
      * @param  list<string>  $roles
      * @param  list<string>  $skills  what they can do at a bench, and are licensed for
      */
-    public function __construct(public string $signIn, public string $name, public array $roles, public array $skills = [])
-    {
+    public function __construct(
+        public string $signIn,
+        public string $name,
+        public array $roles,
+        public array $skills = [],
+    ) {
     }
 }

@@ -37,7 +37,14 @@ final class PlanEncoder
                 'assembly' => $plan->assemblyOf[$id],
                 'cut' => self::worked($run->cut),
                 'ends' => array_map(self::end(...), $run->ends),
-                'labels' => array_map(static fn (Label $label): array => self::label($label, $plan->rotations, $installation->rules->on(LabelTurn::class)), $run->labels),
+                'labels' => array_map(
+                    static fn (Label $label): array => self::label(
+                        $label,
+                        $plan->rotations,
+                        $installation->rules->on(LabelTurn::class),
+                    ),
+                    $run->labels,
+                ),
                 'strand' => self::strand($plan->strands[$id]),
             ];
         }
@@ -49,7 +56,14 @@ final class PlanEncoder
                 'runs' => $assembly->runs,
                 'fittings' => $assembly->fittings,
                 'expected' => self::expected($states[0][1]),
-                ...(count($states) === 1 ? [] : ['states' => array_map(static fn (array $state): array => self::changed($state[0], $state[1], $states[0][1]), array_slice($states, 1))]),
+                ...count($states) === 1
+                    ? []
+                    : [
+                        'states' => array_map(
+                            static fn (array $state): array => self::changed($state[0], $state[1], $states[0][1]),
+                            array_slice($states, 1),
+                        ),
+                    ],
             ];
         }
 
@@ -70,9 +84,15 @@ final class PlanEncoder
             'result' => $worked->result->canonical(),
             'exact' => $worked->exact->canonical(),
             'rounding' => $worked->rounding,
-            'terms' => array_map(static fn (Term $term): array => [
-                'label' => $term->label, 'detail' => $term->detail, 'amount' => $term->amount->canonical(), 'source' => $term->source,
-            ], $worked->terms),
+            'terms' => array_map(
+                static fn (Term $term): array => [
+                    'label' => $term->label,
+                    'detail' => $term->detail,
+                    'amount' => $term->amount->canonical(),
+                    'source' => $term->source,
+                ],
+                $worked->terms,
+            ),
         ];
     }
 
@@ -82,9 +102,15 @@ final class PlanEncoder
         return [
             'value' => is_finite($figure->value) ? $figure->value : null,
             'text' => $figure->text(),
-            'terms' => array_map(static fn (FigureTerm $term): array => [
-                'label' => $term->label, 'detail' => $term->detail, 'amount' => $term->amount, 'source' => $term->source,
-            ], $figure->terms),
+            'terms' => array_map(
+                static fn (FigureTerm $term): array => [
+                    'label' => $term->label,
+                    'detail' => $term->detail,
+                    'amount' => $term->amount,
+                    'source' => $term->source,
+                ],
+                $figure->terms,
+            ),
         ];
     }
 
@@ -93,7 +119,10 @@ final class PlanEncoder
     {
         return [
             'joints' => array_map(self::joint(...), $end->joints),
-            'unused' => array_map(static fn (Unused $unused): array => ['conductor' => $unused->conductor, 'reason' => $unused->reason], $end->unused),
+            'unused' => array_map(
+                static fn (Unused $unused): array => ['conductor' => $unused->conductor, 'reason' => $unused->reason],
+                $end->unused,
+            ),
         ];
     }
 
@@ -107,7 +136,7 @@ final class PlanEncoder
             'function' => $joint->function,
             'channel' => $joint->channel,
             'circuit' => $joint->circuit,
-            ...($joint->exception === '' ? [] : ['exception' => $joint->exception]),
+            ...$joint->exception === '' ? [] : ['exception' => $joint->exception],
         ];
     }
 
@@ -125,7 +154,14 @@ final class PlanEncoder
             'code' => $label->code,
             'end' => $label->end,
             'to' => $label->to,
-            ...($marked === null ? [] : ['readsUpsideDown' => $rotations[$label->code], 'prints' => $marked->text, 'underlined' => $marked->underlined, 'word' => $marked->word]),
+            ...$marked === null
+                ? []
+                : [
+                    'readsUpsideDown' => $rotations[$label->code],
+                    'prints' => $marked->text,
+                    'underlined' => $marked->underlined,
+                    'word' => $marked->word,
+                ],
         ];
     }
 
@@ -135,13 +171,19 @@ final class PlanEncoder
      */
     public static function strand(array $strand): array
     {
-        return array_map(static fn (Bead $bead): array => ['stage' => $bead->stage->value, 'state' => $bead->state->value], $strand);
+        return array_map(
+            static fn (Bead $bead): array => ['stage' => $bead->stage->value, 'state' => $bead->state->value],
+            $strand,
+        );
     }
 
     /** @return array<int|string, mixed> */
     public static function expected(Expectation $expectation): array
     {
-        return ['lights' => (object) $expectation->reading->lights, 'pairs' => array_map(static fn ($pair): array => $pair->nodes, $expectation->setup->pairs)];
+        return [
+            'lights' => (object) $expectation->reading->lights,
+            'pairs' => array_map(static fn ($pair): array => $pair->nodes, $expectation->setup->pairs),
+        ];
     }
 
     /**

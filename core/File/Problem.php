@@ -7,11 +7,8 @@ namespace Sartal\Core\File;
 /** One thing wrong with a document: where, what stands there, and what to do. */
 final readonly class Problem
 {
-    public function __construct(
-        public string $path,
-        public string $value,
-        public string $words,
-    ) {
+    public function __construct(public string $path, public string $value, public string $words)
+    {
     }
 
     public function __toString(): string

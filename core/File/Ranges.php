@@ -48,7 +48,12 @@ final class Ranges
         }
 
         return $range->thinnest->area > $range->thickest->area
-            ? $fields->wrong($key, implode(' to ', $ends), 'should run from the thinner to the thicker conductor.', null)
+            ? $fields->wrong(
+                $key,
+                implode(' to ', $ends),
+                'should run from the thinner to the thicker conductor.',
+                null,
+            )
             : $range;
     }
 
@@ -72,6 +77,8 @@ final class Ranges
         }
         $ends = $fields->texts($key);
 
-        return count($ends) === 2 ? [$ends[0], $ends[1]] : $fields->wrong($key, count($ends), 'should be a list of two: from and to.', null);
+        return count($ends) === 2
+            ? [$ends[0], $ends[1]]
+            : $fields->wrong($key, count($ends), 'should be a list of two: from and to.', null);
     }
 }

@@ -38,18 +38,23 @@ final class ReadingCodec
     /** @return array<int|string, mixed> */
     public static function encode(Reading $reading): array
     {
-        return ['lights' => (object) $reading->lights]
-            + ($reading->splits === null ? [] : ['splits' => $reading->splits])
-            + ($reading->samples === [] ? [] : ['samples' => array_map(self::encodeSample(...), array_values($reading->samples))])
-            + ($reading->declared === [] ? [] : ['declared' => $reading->declared]);
+        return ['lights' => (object) $reading->lights] +
+            ($reading->splits === null ? [] : ['splits' => $reading->splits]) +
+            ($reading->samples === []
+                ? []
+                : ['samples' => array_map(self::encodeSample(...), array_values($reading->samples))]) +
+            ($reading->declared === [] ? [] : ['declared' => $reading->declared]);
     }
 
     /** @return array<int|string, mixed> */
     public static function encodeSample(Sample $sample): array
     {
-        return CatalogueEncoder::brief(['method' => $sample->question->method->value, 'state' => $sample->question->state, 'at' => $sample->question->at])
-            + ['value' => self::value($sample->value)]
-            + ($sample->declared ? ['declared' => true] : []);
+        return CatalogueEncoder::brief([
+            'method' => $sample->question->method->value,
+            'state' => $sample->question->state,
+            'at' => $sample->question->at,
+        ]) + ['value' => self::value($sample->value)] +
+            ($sample->declared ? ['declared' => true] : []);
     }
 
     /**

@@ -20,14 +20,18 @@ final class RecipeCodec
         return new Recipe(
             $fields->name('id'),
             $fields->name('name'),
-            $fields->each('steps', static fn (Fields $step): RecipeStep => new RecipeStep(
-                $step->choice('layer', Layer::class),
-                $step->length('at', $longest),
-                $step->name('does'),
-                $step->text('keep', ''),
-                $step->text('tool', ''),
-                $step->text('check', ''),
-            ), true),
+            $fields->each(
+                'steps',
+                static fn (Fields $step): RecipeStep => new RecipeStep(
+                    $step->choice('layer', Layer::class),
+                    $step->length('at', $longest),
+                    $step->name('does'),
+                    $step->text('keep', ''),
+                    $step->text('tool', ''),
+                    $step->text('check', ''),
+                ),
+                true,
+            ),
             self::cores($fields),
             $fields->length('earthLonger', $longest, Length::zero()),
             $fields->length('discard', $longest, Length::zero()),
@@ -56,15 +60,20 @@ final class RecipeCodec
         return CatalogueEncoder::brief([
             'id' => $recipe->id,
             'name' => $recipe->name,
-            'steps' => array_map(static fn (RecipeStep $step): array => CatalogueEncoder::brief([
-                'layer' => $step->layer->value,
-                'at' => $step->at->canonical(),
-                'does' => $step->does,
-                'keep' => $step->keep,
-                'tool' => $step->tool,
-                'check' => $step->check,
-            ]), $recipe->steps),
-            'cores' => $recipe->cores === [] ? null : (object) array_map(static fn (Length $length): string => $length->canonical(), $recipe->cores),
+            'steps' => array_map(
+                static fn (RecipeStep $step): array => CatalogueEncoder::brief([
+                    'layer' => $step->layer->value,
+                    'at' => $step->at->canonical(),
+                    'does' => $step->does,
+                    'keep' => $step->keep,
+                    'tool' => $step->tool,
+                    'check' => $step->check,
+                ]),
+                $recipe->steps,
+            ),
+            'cores' => $recipe->cores === []
+                    ? null
+                    : (object) array_map(static fn (Length $length): string => $length->canonical(), $recipe->cores),
             'earthLonger' => $recipe->earthLonger->isZero() ? null : $recipe->earthLonger->canonical(),
             'discard' => $recipe->discard->isZero() ? null : $recipe->discard->canonical(),
             'source' => $recipe->source,

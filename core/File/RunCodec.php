@@ -33,7 +33,13 @@ final class RunCodec
             self::end($fields->child('a')),
             self::end($fields->child('b')),
             $fields->texts('ways'),
-            $fields->each('carries', static fn (Fields $carriage): Carriage => new Carriage($carriage->text('element', ''), $carriage->name('circuit'))),
+            $fields->each(
+                'carries',
+                static fn (Fields $carriage): Carriage => new Carriage(
+                    $carriage->text('element', ''),
+                    $carriage->name('circuit'),
+                ),
+            ),
             $fields->optionalText('loom'),
             $fields->text('note', ''),
             $fields->flag('withdrawn', false),
@@ -52,7 +58,14 @@ final class RunCodec
             $fields->length('preparation', $most, Length::zero()),
             $fields->whole('spares', 0, self::MOST_SPARES, 0),
             $legs,
-            $fields->each('exceptions', static fn (Fields $joint): HandJoint => new HandJoint($joint->name('conductor'), $joint->optionalText('to'), $joint->name('reason'))),
+            $fields->each(
+                'exceptions',
+                static fn (Fields $joint): HandJoint => new HandJoint(
+                    $joint->name('conductor'),
+                    $joint->optionalText('to'),
+                    $joint->name('reason'),
+                ),
+            ),
             $fields->textMap('unused'),
         );
         $fields->done();
@@ -69,7 +82,14 @@ final class RunCodec
             $on->done();
         }
 
-        return new Leg(FileDecoder::id($fields), $fields->text('label', ''), $fields->texts('elements'), $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()), $landing, $fields->text('recipe', ''));
+        return new Leg(
+            FileDecoder::id($fields),
+            $fields->text('label', ''),
+            $fields->texts('elements'),
+            $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()),
+            $landing,
+            $fields->text('recipe', ''),
+        );
     }
 
     /** @return array<int|string, mixed> */
@@ -82,7 +102,13 @@ final class RunCodec
             'build' => $run->build->value,
             'loom' => $run->loom,
             'ways' => $run->ways,
-            'carries' => array_map(static fn (Carriage $carriage): array => ['element' => $carriage->element, 'circuit' => $carriage->circuit], $run->carries),
+            'carries' => array_map(
+                static fn (Carriage $carriage): array => [
+                    'element' => $carriage->element,
+                    'circuit' => $carriage->circuit,
+                ],
+                $run->carries,
+            ),
             'a' => self::encodeEnd($run->a),
             'b' => self::encodeEnd($run->b),
             'note' => $run->note,
@@ -100,9 +126,14 @@ final class RunCodec
             'preparation' => $end->preparation->canonical(),
             'spares' => $end->spares,
             'legs' => array_map(self::encodeLeg(...), $end->legs),
-            'exceptions' => array_map(static fn (HandJoint $joint): array => CatalogueEncoder::brief([
-                'conductor' => $joint->conductor, 'to' => $joint->to, 'reason' => $joint->reason,
-            ]), $end->exceptions),
+            'exceptions' => array_map(
+                static fn (HandJoint $joint): array => CatalogueEncoder::brief([
+                    'conductor' => $joint->conductor,
+                    'to' => $joint->to,
+                    'reason' => $joint->reason,
+                ]),
+                $end->exceptions,
+            ),
             'unused' => $end->unused === [] ? null : (object) $end->unused,
         ]);
     }
@@ -115,11 +146,13 @@ final class RunCodec
             'label' => $leg->label,
             'elements' => $leg->elements,
             'length' => $leg->length->canonical(),
-            'landing' => $leg->landing === null ? null : [
-                'fitting' => $leg->landing->fitting,
-                'plan' => $leg->landing->plan,
-                'channels' => (object) $leg->landing->channels,
-            ],
+            'landing' => $leg->landing === null
+                    ? null
+                    : [
+                        'fitting' => $leg->landing->fitting,
+                        'plan' => $leg->landing->plan,
+                        'channels' => (object) $leg->landing->channels,
+                    ],
             'recipe' => $leg->recipe,
         ]);
     }

@@ -24,14 +24,18 @@ final class StockCodec
         }
 
         return new Reel(
-            FileDecoder::id($fields), $fields->name('cable'), $length, $fields->flag('offcut', false),
-            $fields->has('marks') ? self::marks($fields->child('marks')) : null, $fields->text('note', ''),
+            FileDecoder::id($fields),
+            $fields->name('cable'),
+            $length,
+            $fields->flag('offcut', false),
+            $fields->has('marks') ? self::marks($fields->child('marks')) : null,
+            $fields->text('note', ''),
         );
     }
 
     public static function economy(Fields $fields): Economy
     {
-        $usual = new Economy;
+        $usual = new Economy();
         $economy = new Economy(
             $fields->text('currency', $usual->currency),
             $fields->number('rate', 0, 10_000, $usual->rate),
@@ -47,7 +51,7 @@ final class StockCodec
 
     public static function workshop(Fields $fields): Workshop
     {
-        $usual = new Workshop;
+        $usual = new Workshop();
         $workshop = new Workshop(
             $fields->whole('benches', 0, 1000, $usual->benches),
             $fields->number('hours', 0.5, 24, $usual->hours),
@@ -61,7 +65,8 @@ final class StockCodec
     /** @return array<int|string, mixed> */
     public static function encodeWorkshop(Workshop $workshop): array
     {
-        return ['benches' => $workshop->benches, 'hours' => CatalogueEncoder::plain($workshop->hours)] + CatalogueEncoder::brief(['tools' => self::map($workshop->tools)]);
+        return ['benches' => $workshop->benches, 'hours' => CatalogueEncoder::plain($workshop->hours)] +
+            CatalogueEncoder::brief(['tools' => self::map($workshop->tools)]);
     }
 
     /** @return array<int|string, mixed> */
@@ -72,7 +77,13 @@ final class StockCodec
             'cable' => $reel->cable,
             'length' => $reel->length->canonical(),
             'offcut' => $reel->offcut ?: null,
-            'marks' => $reel->marks === null ? null : ['unit' => $reel->marks->unit->value, 'rising' => $reel->marks->rising, 'start' => CatalogueEncoder::plain($reel->marks->start)],
+            'marks' => $reel->marks === null
+                    ? null
+                    : [
+                        'unit' => $reel->marks->unit->value,
+                        'rising' => $reel->marks->rising,
+                        'start' => CatalogueEncoder::plain($reel->marks->start),
+                    ],
             'note' => $reel->note,
         ]);
     }
@@ -84,16 +95,21 @@ final class StockCodec
             'currency' => $economy->currency,
             'rate' => CatalogueEncoder::plain($economy->rate),
             'spares' => CatalogueEncoder::plain($economy->spares),
-        ] + CatalogueEncoder::brief([
-            'prices' => self::map($economy->prices),
-            'stock' => self::map($economy->stock),
-            'bought' => self::map($economy->bought),
-        ]);
+        ] +
+            CatalogueEncoder::brief([
+                'prices' => self::map($economy->prices),
+                'stock' => self::map($economy->stock),
+                'bought' => self::map($economy->bought),
+            ]);
     }
 
     private static function marks(Fields $fields): JacketMarks
     {
-        $marks = new JacketMarks($fields->choice('unit', MarkUnit::class, MarkUnit::Metre), $fields->flag('rising', true), $fields->number('start', -1e6, 1e6));
+        $marks = new JacketMarks(
+            $fields->choice('unit', MarkUnit::class, MarkUnit::Metre),
+            $fields->flag('rising', true),
+            $fields->number('start', -1e6, 1e6),
+        );
         $fields->done();
 
         return $marks;
@@ -102,6 +118,11 @@ final class StockCodec
     /** @param  array<int|string, float|int>  $map */
     private static function map(array $map): ?object
     {
-        return $map === [] ? null : (object) array_map(static fn (float|int $number): float|int => CatalogueEncoder::plain((float) $number), $map);
+        return $map === []
+            ? null
+            : (object) array_map(
+                static fn (float|int $number): float|int => CatalogueEncoder::plain((float) $number),
+                $map,
+            );
     }
 }

@@ -16,11 +16,26 @@ final class TestingCodec
     public static function instrument(Fields $fields): Instrument
     {
         $to = $fields->text('calibratedTo', '');
-        if ($to !== '' && (preg_match('~^(\d{4})-(\d\d)-(\d\d)$~', $to, $m) !== 1 || ! checkdate((int) $m[2], (int) $m[3], (int) $m[1]))) {
-            $fields->wrong('calibratedTo', $to, 'should be a day such as 2026-03-31, or empty where nothing runs out.', null);
+        if (
+            $to !== '' &&
+            (preg_match('~^(\d{4})-(\d\d)-(\d\d)$~', $to, $m) !== 1 ||
+                ! checkdate((int) $m[2], (int) $m[3], (int) $m[1]))
+        ) {
+            $fields->wrong(
+                'calibratedTo',
+                $to,
+                'should be a day such as 2026-03-31, or empty where nothing runs out.',
+                null,
+            );
         }
 
-        return new Instrument(FileDecoder::id($fields), $fields->name('name'), $fields->choice('kind', InstrumentKind::class), $fields->text('number', ''), $to);
+        return new Instrument(
+            FileDecoder::id($fields),
+            $fields->name('name'),
+            $fields->choice('kind', InstrumentKind::class),
+            $fields->text('number', ''),
+            $to,
+        );
     }
 
     /** @return array<int|string, mixed> */
@@ -60,7 +75,16 @@ final class TestingCodec
             $methods = [];
             foreach ($fields->texts($stage->value) as $name) {
                 $method = Method::tryFrom($name);
-                $methods[] = $method ?? $fields->wrong($stage->value, $name, 'should be one of: '.implode(', ', array_map(static fn (Method $each): string => $each->value, Method::cases())).'.', Method::Map);
+                $methods[] =
+                    $method ??
+                    $fields->wrong(
+                        $stage->value,
+                        $name,
+                        'should be one of: '.
+                            implode(', ', array_map(static fn (Method $each): string => $each->value, Method::cases())).
+                            '.',
+                        Method::Map,
+                    );
             }
             $stages[$stage->value] = array_values(array_unique($methods, SORT_REGULAR));
         }
@@ -74,9 +98,18 @@ final class TestingCodec
     {
         $families = [];
         foreach ($rules->byFamily as $family => $stages) {
-            $families[] = ['family' => (string) $family] + array_map(static fn (array $methods): array => array_map(static fn (Method $method): string => $method->value, $methods), $stages);
+            $families[] =
+                ['family' => (string) $family] +
+                array_map(
+                    static fn (array $methods): array => array_map(
+                        static fn (Method $method): string => $method->value,
+                        $methods,
+                    ),
+                    $stages,
+                );
         }
 
-        return ['families' => $families] + array_filter(['retestMonths' => $rules->retestMonths, 'mainsMonths' => $rules->mainsMonths]);
+        return ['families' => $families] +
+            array_filter(['retestMonths' => $rules->retestMonths, 'mainsMonths' => $rules->mainsMonths]);
     }
 }

@@ -20,11 +20,29 @@ const vuetify = createVuetify({
     themes: {
       sartal: {
         dark: false,
-        colors: { background: '#f7f4ee', surface: '#ffffff', primary: '#1f6f63', secondary: '#b4622d', error: '#b0302b', warning: '#8a5b00' },
+        colors: {
+          background: '#f7f4ee',
+          surface: '#ffffff',
+          primary: '#1f6f63',
+          secondary: '#b4622d',
+          error: '#b0302b',
+          warning: '#8a5b00',
+        },
       },
       dim: {
         dark: true,
-        colors: { background: '#161d1c', surface: '#1f2827', primary: '#6cc3b2', secondary: '#e09a68', error: '#f08a80', warning: '#e2b04a', 'on-primary': '#101615', 'on-secondary': '#101615', 'on-surface': '#e8e4da', 'on-background': '#e8e4da' },
+        colors: {
+          background: '#161d1c',
+          surface: '#1f2827',
+          primary: '#6cc3b2',
+          secondary: '#e09a68',
+          error: '#f08a80',
+          warning: '#e2b04a',
+          'on-primary': '#101615',
+          'on-secondary': '#101615',
+          'on-surface': '#e8e4da',
+          'on-background': '#e8e4da',
+        },
       },
     },
   },
@@ -45,5 +63,8 @@ app.mount('#app')
 
 // Test and Bench open without a network; a page that came over the network has its pieces kept.
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
-  void navigator.serviceWorker.register('/sw.js').then(registration => registration.active?.postMessage('refresh')).catch(() => undefined)
+  void navigator.serviceWorker
+    .register('/sw.js')
+    .then(registration => registration.active?.postMessage('refresh'))
+    .catch(() => undefined)
 }

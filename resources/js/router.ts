@@ -25,7 +25,10 @@ export const router = createRouter({
     { path: '/crew/people', component: () => import('./work/crew/PeoplePage.vue') },
     { path: '/crew/workshop', component: () => import('./work/crew/WorkshopPage.vue') },
     { path: '/labels', component: () => import('./ends/labels/LabelsPage.vue') },
-    { path: '/e/:run/:side/:leg?', redirect: to => ({ path: `/runs/${to.params.run as string}`, query: { end: to.params.side as string } }) },
+    {
+      path: '/e/:run/:side/:leg?',
+      redirect: to => ({ path: `/runs/${to.params.run as string}`, query: { end: to.params.side as string } }),
+    },
     { path: '/bench', component: () => import('./work/bench/BenchList.vue') },
     { path: '/bench/:ids', component: () => import('./work/bench/BenchPage.vue'), props: true },
     { path: '/test', component: () => import('./proof/testing/TestList.vue') },

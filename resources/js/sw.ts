@@ -19,17 +19,29 @@ const READ = 'sartal-read'
 const PATIENCE = 10
 const WEEK = 7 * 24 * 3600
 
-interface Piece { file: string, css?: string[], assets?: string[] }
+interface Piece {
+  file: string
+  css?: string[]
+  assets?: string[]
+}
 
 async function fetchPieces(tidy: boolean) {
   const cache = await caches.open(PIECES)
-  const manifest = await (await fetch('/build/manifest.json', { cache: 'no-store' })).json() as Record<string, Piece>
-  const wanted = new Set(Object.values(manifest).flatMap(piece => [piece.file, ...(piece.css ?? []), ...(piece.assets ?? [])]).map(file => `/build/${file}`).concat('/mark.svg'))
+  const manifest = (await (await fetch('/build/manifest.json', { cache: 'no-store' })).json()) as Record<string, Piece>
+  const wanted = new Set(
+    Object.values(manifest)
+      .flatMap(piece => [piece.file, ...(piece.css ?? []), ...(piece.assets ?? [])])
+      .map(file => `/build/${file}`)
+      .concat('/mark.svg'),
+  )
   const kept = await cache.keys()
   const have = new Set(kept.map(request => new URL(request.url).pathname))
   await cache.addAll([...wanted].filter(path => !have.has(path)))
   // A page that is still open with older pieces may want them: they go when a newer page asks.
-  if (tidy) await Promise.all(kept.filter(request => !wanted.has(new URL(request.url).pathname)).map(request => cache.delete(request)))
+  if (tidy)
+    await Promise.all(
+      kept.filter(request => !wanted.has(new URL(request.url).pathname)).map(request => cache.delete(request)),
+    )
   await (await caches.open(SHELL)).add(new Request('/', { cache: 'no-store' }))
 }
 
@@ -37,21 +49,36 @@ self.addEventListener('install', event => {
   void self.skipWaiting()
   event.waitUntil(fetchPieces(false))
 })
-self.addEventListener('activate', event => { event.waitUntil(self.clients.claim()) })
+self.addEventListener('activate', event => {
+  event.waitUntil(self.clients.claim())
+})
 /** A page that came with newer pieces has them fetched. */
-self.addEventListener('message', event => { if (event.data === 'refresh') event.waitUntil(fetchPieces(true).catch(() => undefined)) })
+self.addEventListener('message', event => {
+  if (event.data === 'refresh') event.waitUntil(fetchPieces(true).catch(() => undefined))
+})
 
-registerRoute(({ url }) => url.origin === self.location.origin && (url.pathname.startsWith('/build/') || url.pathname === '/mark.svg'), new StaleWhileRevalidate({ cacheName: PIECES, plugins: [new CacheableResponsePlugin({ statuses: [200] })] }))
+registerRoute(
+  ({ url }) =>
+    url.origin === self.location.origin && (url.pathname.startsWith('/build/') || url.pathname === '/mark.svg'),
+  new StaleWhileRevalidate({ cacheName: PIECES, plugins: [new CacheableResponsePlugin({ statuses: [200] })] }),
+)
 
 // One page for every address: whatever was asked for, the same shell comes back.
-registerRoute(({ request }) => request.mode === 'navigate', new NetworkFirst({
-  cacheName: SHELL,
-  networkTimeoutSeconds: PATIENCE,
-  plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve(new Request('/')) }, new CacheableResponsePlugin({ statuses: [200] })],
-}))
+registerRoute(
+  ({ request }) => request.mode === 'navigate',
+  new NetworkFirst({
+    cacheName: SHELL,
+    networkTimeoutSeconds: PATIENCE,
+    plugins: [
+      { cacheKeyWillBeUsed: () => Promise.resolve(new Request('/')) },
+      new CacheableResponsePlugin({ statuses: [200] }),
+    ],
+  }),
+)
 
 /** What Test, Bench and Site read. */
-const TAKEN = /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site)$/
+const TAKEN =
+  /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site)$/
 /** What was read is kept by the installation that it was read of, which the page says of every request. */
 const ofInstallation = {
   cacheKeyWillBeUsed: ({ request }: { request: Request }) => {
@@ -60,8 +87,19 @@ const ofInstallation = {
     return Promise.resolve(new Request(url))
   },
 }
-registerRoute(({ url, request }) => url.origin === self.location.origin && request.method === 'GET' && TAKEN.test(url.pathname) && !url.pathname.includes('/since/'), new NetworkFirst({
-  cacheName: READ,
-  networkTimeoutSeconds: PATIENCE,
-  plugins: [ofInstallation, new CacheableResponsePlugin({ statuses: [200] }), new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: WEEK })],
-}))
+registerRoute(
+  ({ url, request }) =>
+    url.origin === self.location.origin &&
+    request.method === 'GET' &&
+    TAKEN.test(url.pathname) &&
+    !url.pathname.includes('/since/'),
+  new NetworkFirst({
+    cacheName: READ,
+    networkTimeoutSeconds: PATIENCE,
+    plugins: [
+      ofInstallation,
+      new CacheableResponsePlugin({ statuses: [200] }),
+      new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: WEEK }),
+    ],
+  }),
+)

@@ -1,7 +1,9 @@
 import { expect, test } from './house'
 import { accept, signIn } from './crew'
 
-test('a way is drawn on the map, the runs that would take it are told, and they take it; undo brings them back', async ({ page }) => {
+test('a way is drawn on the map, the runs that would take it are told, and they take it; undo brings them back', async ({
+  page,
+}) => {
   await signIn(page, 'planner', '/rules/building')
   await page.getByRole('button', { name: 'Draw a way' }).click()
   await page.getByRole('button', { name: 'Under-stage pit, junction' }).click()
@@ -19,7 +21,9 @@ test('a way is drawn on the map, the runs that would take it are told, and they 
   await expect(page.getByText('A-116 cut', { exact: false }).first()).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Crawl duct' })).toBeVisible()
   await page.goto('/runs/A-116')
-  await expect(page.getByText('Goes by To lectern, Crawl duct, To amplifier rack 1: the shortest permitted way')).toBeVisible()
+  await expect(
+    page.getByText('Goes by To lectern, Crawl duct, To amplifier rack 1: the shortest permitted way'),
+  ).toBeVisible()
   await page.goto('/schedule')
   await page.locator('#row-A-114').click()
   await page.keyboard.press('u')
@@ -30,7 +34,10 @@ test('a way is drawn on the map, the runs that would take it are told, and they 
 
 test('an overfull way names the next size, and a bad length is named at its field', async ({ page }) => {
   await signIn(page, 'planner', '/rules/building')
-  await page.getByRole('row', { name: /Floor duct north/ }).getByRole('button').click()
+  await page
+    .getByRole('row', { name: /Floor duct north/ })
+    .getByRole('button')
+    .click()
   const side = page.getByRole('complementary', { name: 'Selected' })
   await side.getByRole('button', { name: 'Edit' }).click()
   await page.getByLabel('Inside').fill('20 mm x 25 mm')
@@ -81,7 +88,9 @@ test('a breakout is dragged: legs, cuts, sleeve and reels follow, and the way ke
   await expect(page.getByText(/Undone: Loom L4 gallery changed/)).toBeVisible()
 })
 
-test('a segment shows its cross-section, its figures open, and the formboard and offsets come out', async ({ page }) => {
+test('a segment shows its cross-section, its figures open, and the formboard and offsets come out', async ({
+  page,
+}) => {
   await signIn(page, 'installer', '/looms/L1')
   await page.getByRole('button', { name: /^Under-stage tray, 6 cables/ }).click()
   const side = page.getByRole('complementary', { name: 'Segment' })
@@ -89,14 +98,19 @@ test('a segment shows its cross-section, its figures open, and the formboard and
   await side.getByText('30.7 mm').click()
   await expect(side.getByText(/6 circles packed, \d+ % of it filled/)).toBeVisible()
   await expect(side.getByText('Braided sleeving 32 mm, cut')).toBeVisible()
-  for (const [path, type] of [['formboard.pdf', 'application/pdf'], ['offsets.csv', 'text/csv']] as const) {
+  for (const [path, type] of [
+    ['formboard.pdf', 'application/pdf'],
+    ['offsets.csv', 'text/csv'],
+  ] as const) {
     const answer = await page.request.get(`/api/looms/L1/${path}`)
     expect(answer.headers()['content-type']).toContain(type)
   }
   await expect(page.getByRole('button', { name: 'Edit' })).toHaveCount(0)
 })
 
-test('a miscut is recorded with its marks, the rest is planned again, and it is said what changed', async ({ page }) => {
+test('a miscut is recorded with its marks, the rest is planned again, and it is said what changed', async ({
+  page,
+}) => {
   await signIn(page, 'bench', '/cutting')
   await page.getByTitle(/^A-122, /).click()
   const side = page.getByRole('complementary', { name: 'Cut' })
@@ -136,7 +150,11 @@ test('reels are entered, parts are counted for an order, and prices make a savin
 
   await page.goto('/parts?scope=loom:L1')
   await expect(page.getByRole('row', { name: /Crimp contact, male, fine/ })).toContainText('72 pcs')
-  await page.getByRole('row', { name: /Braided sleeving 32 mm/ }).getByText(/ m$/).first().click()
+  await page
+    .getByRole('row', { name: /Braided sleeving 32 mm/ })
+    .getByText(/ m$/)
+    .first()
+    .click()
   await expect(page.getByText('L1 under-stage, over Under-stage tray')).toBeVisible()
   await page.getByLabel('only what is still to be made').check()
   await expect(page.getByRole('row', { name: /24-pair multicore/ })).toHaveCount(0)

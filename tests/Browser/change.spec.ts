@@ -11,8 +11,13 @@ test.describe.configure({ mode: 'serial' })
 // A release and a moved rack are nothing that other tests expect.
 const server = new OwnServer(61)
 test.use({ baseURL: server.base })
-test.beforeAll(async () => { server.fresh(); await server.up() })
-test.afterAll(() => { server.down() })
+test.beforeAll(async () => {
+  server.fresh()
+  await server.up()
+})
+test.afterAll(() => {
+  server.down()
+})
 
 const bead = (page: Page, code: string) => page.getByRole('row').filter({ hasText: code }).locator('svg.strand').first()
 async function rack(page: Page) {
@@ -25,7 +30,9 @@ async function move(page: Page, by: string) {
   await page.getByRole('button', { name: 'Move it' }).click()
 }
 
-test('a rack is moved, its impact read, accepted, seen on the strand, mended, released, packed and signed', async ({ page }) => {
+test('a rack is moved, its impact read, accepted, seen on the strand, mended, released, packed and signed', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await signIn(page, 'lead')
   await rack(page)
@@ -36,7 +43,12 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   const dialog = page.getByRole('alertdialog')
   await expect(dialog.getByRole('heading', { name: 'Amplifier rack 1 moved' })).toBeVisible()
   await expect(dialog.getByText('Nothing is changed yet.')).toBeVisible()
-  await expect(dialog.locator('article').filter({ hasText: 'A-114' }).getByText(/Cut at 25\.05 m, needs 25\.428 m: 0\.378 m too short/)).toBeVisible()
+  await expect(
+    dialog
+      .locator('article')
+      .filter({ hasText: 'A-114' })
+      .getByText(/Cut at 25\.05 m, needs 25\.428 m: 0\.378 m too short/),
+  ).toBeVisible()
   await expect(dialog.locator('article').filter({ hasText: 'A-114' }).getByText('cheapest')).toBeVisible()
   // A figure opens into its sum.
   await dialog.locator('dl summary').first().click()
@@ -71,7 +83,13 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   await expect(page.getByText('Confirmed: its slack is used up.')).toBeVisible()
   await expect(run).toHaveCount(0)
   // One that is made again goes back to the bench, from its cut.
-  await page.locator('article').filter({ has: page.getByRole('link', { name: 'A-116' }) }).locator('.remedy').filter({ hasText: 'Make it again' }).getByRole('button', { name: 'To the bench' }).click()
+  await page
+    .locator('article')
+    .filter({ has: page.getByRole('link', { name: 'A-116' }) })
+    .locator('.remedy')
+    .filter({ hasText: 'Make it again' })
+    .getByRole('button', { name: 'To the bench' })
+    .click()
   await expect(page.getByText('It is back at the bench, step by step.')).toBeVisible()
   await page.goto('/schedule')
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /cut done/)
@@ -81,7 +99,9 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   await page.getByLabel('Note for the shop').fill('The rack stands where it stands now')
   await page.getByRole('button', { name: /Release A, signed by Odile/ }).click()
   await expect(page.getByText(/A is released/)).toBeVisible()
-  await expect(page.getByRole('row').filter({ hasText: 'worked from' })).toContainText('The rack stands where it stands now')
+  await expect(page.getByRole('row').filter({ hasText: 'worked from' })).toContainText(
+    'The rack stands where it stands now',
+  )
 
   await page.goto('/handover')
   await expect(page.getByRole('heading', { name: /failed its test/ })).toBeVisible()
@@ -103,7 +123,10 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   await pack.getByRole('link', { name: 'All of it, zip' }).click()
   const folder = mkdtempSync(join(tmpdir(), 'sartal-pack-'))
   await (await download).saveAs(join(folder, 'pack.zip'))
-  execFileSync('php', ['-r', `$zip = new ZipArchive; $zip->open('${folder}/pack.zip'); $zip->extractTo('${folder}/open');`])
+  execFileSync('php', [
+    '-r',
+    `$zip = new ZipArchive; $zip->open('${folder}/pack.zip'); $zip->extractTo('${folder}/open');`,
+  ])
   execFileSync('sha256sum', ['-c', '--strict', '--quiet', 'SHA256SUMS'], { cwd: join(folder, 'open') })
   await page.goto('/schedule')
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /signed done/)
@@ -118,12 +141,19 @@ test('after a release the planner goes on planning, and the bench is not disturb
   await dialog.getByRole('button', { name: 'Make the change' }).click()
   await expect(page.getByText('Moved.')).toBeVisible()
   await page.goto('/handover/overtaken')
-  await expect(page.locator('article').filter({ has: page.getByRole('link', { name: 'A-117' }) }).getByText(/needs 25\.428 m/)).toBeVisible()
+  await expect(
+    page
+      .locator('article')
+      .filter({ has: page.getByRole('link', { name: 'A-117' }) })
+      .getByText(/needs 25\.428 m/),
+  ).toBeVisible()
   await page.goto('/handover/releases')
   await expect(page.getByRole('heading', { name: 'Release B' })).toBeVisible()
   await expect(page.getByText('It overtakes work that is done')).toBeVisible()
   await page.getByRole('button', { name: 'Compare', exact: true }).click()
-  await expect(page.getByRole('region', { name: 'Differences' }).getByText('way', { exact: false }).first()).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Differences' }).getByText('way', { exact: false }).first(),
+  ).toBeVisible()
 })
 
 test('a fault in service is found on its circuit, reported, repaired and waits for its test', async ({ page }) => {

@@ -7,7 +7,10 @@ export async function signIn(page: Page, role: string, place = '/schedule') {
   await page.context().clearCookies()
   await page.request.get('/api/session')
   const token = (await page.context().cookies()).find(cookie => cookie.name === 'XSRF-TOKEN')?.value ?? ''
-  const answer = await page.request.post('/api/session', { data: { signIn: `${role}@brackwater.example`, password: 'brackwater' }, headers: { 'X-XSRF-TOKEN': decodeURIComponent(token), Accept: 'application/json' } })
+  const answer = await page.request.post('/api/session', {
+    data: { signIn: `${role}@brackwater.example`, password: 'brackwater' },
+    headers: { 'X-XSRF-TOKEN': decodeURIComponent(token), Accept: 'application/json' },
+  })
   expect(answer.ok()).toBe(true)
   await page.goto(place)
   if (place === '/schedule') await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
@@ -15,7 +18,10 @@ export async function signIn(page: Page, role: string, place = '/schedule') {
 
 /** Goes to a place as a link does, without loading the page anew. */
 export async function go(page: Page, path: string) {
-  await page.evaluate(to => { window.history.pushState({}, '', to); window.dispatchEvent(new PopStateEvent('popstate', { state: {} })) }, path)
+  await page.evaluate(to => {
+    window.history.pushState({}, '', to)
+    window.dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+  }, path)
   await expect(page).toHaveURL(new RegExp(`${path.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`))
 }
 
@@ -48,11 +54,19 @@ export const strand = (page: Page) => page.locator('svg.strand').first()
 export async function hands(name: string, password = 'brackwater', baseURL = house.base): Promise<APIRequestContext> {
   const plain = await request.newContext({ baseURL })
   await plain.get('/api/session')
-  const token = async (of: APIRequestContext) => decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')
-  const answer = await plain.post('/api/session', { data: { signIn: name, password }, headers: { 'X-XSRF-TOKEN': await token(plain) } })
+  const token = async (of: APIRequestContext) =>
+    decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')
+  const answer = await plain.post('/api/session', {
+    data: { signIn: name, password },
+    headers: { 'X-XSRF-TOKEN': await token(plain) },
+  })
   expect(answer.ok(), `${name} signs in`).toBe(true)
   const state = await plain.storageState()
-  const signed = await request.newContext({ baseURL, storageState: state, extraHTTPHeaders: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) } })
+  const signed = await request.newContext({
+    baseURL,
+    storageState: state,
+    extraHTTPHeaders: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) },
+  })
   await plain.dispose()
   return signed
 }

@@ -8,15 +8,26 @@ test('the exported schedule reads the same in another CSV reader', async ({ page
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true })
   expect(parsed.errors).toEqual([])
   const run = parsed.data.find(each => each.code === 'P-007')!
-  expect([run.signals, run.ways, run.leg_a, run.note]).toEqual(['mains|analogue', 'amp-mains|hall-mains', '0.3', 'Mains part: licensed person only'])
+  expect([run.signals, run.ways, run.leg_a, run.note]).toEqual([
+    'mains|analogue',
+    'amp-mains|hall-mains',
+    '0.3',
+    'Mains part: licensed person only',
+  ])
   expect(parsed.data.length).toBeGreaterThan(38)
 })
 
 test('a write without the token of the page is refused', async ({ page }) => {
   await signIn(page, 'planner')
   const statuses = await page.evaluate(async () => {
-    const send = async (path: string, method: string) => (await fetch(path, { method, headers: { Accept: 'application/json' } })).status
-    return [await send('/api/runs', 'POST'), await send('/api/runs/A-114', 'DELETE'), await send('/api/session', 'DELETE'), await send('/api/events', 'POST')]
+    const send = async (path: string, method: string) =>
+      (await fetch(path, { method, headers: { Accept: 'application/json' } })).status
+    return [
+      await send('/api/runs', 'POST'),
+      await send('/api/runs/A-114', 'DELETE'),
+      await send('/api/session', 'DELETE'),
+      await send('/api/events', 'POST'),
+    ]
   })
   expect(statuses).toEqual([419, 419, 419, 419])
 })

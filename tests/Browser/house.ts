@@ -7,20 +7,32 @@ export { chromium, expect, request, type APIRequestContext, type Browser, type P
 export const house = new OwnServer(0)
 let begun = ''
 
-interface Fixtures { asShipped: undefined }
-interface Shared { up: undefined }
+interface Fixtures {
+  asShipped: undefined
+}
+interface Shared {
+  up: undefined
+}
 
 export const test = base.extend<Fixtures, Shared>({
-  up: [async ({}, use) => {
-    house.fresh()
-    await house.up()
-    await use(undefined)
-    house.down()
-  }, { scope: 'worker', auto: true }],
-  asShipped: [async ({}, use, info) => {
-    if (begun !== '' && begun !== info.file) house.fresh()
-    begun = info.file
-    await use(undefined)
-  }, { auto: true }],
-  baseURL: async ({}, use) => { await use(house.base) },
+  up: [
+    async ({}, use) => {
+      house.fresh()
+      await house.up()
+      await use(undefined)
+      house.down()
+    },
+    { scope: 'worker', auto: true },
+  ],
+  asShipped: [
+    async ({}, use, info) => {
+      if (begun !== '' && begun !== info.file) house.fresh()
+      begun = info.file
+      await use(undefined)
+    },
+    { auto: true },
+  ],
+  baseURL: async ({}, use) => {
+    await use(house.base)
+  },
 })

@@ -59,21 +59,32 @@ test('a run is added, read, tested with hot and cold swapped, mended and tested 
   await expect(history.getByText(/Sunniva Pryde/).first()).toBeVisible()
 })
 
-test('a CSV with two bad rows brings in nothing and names both; mended, it comes in and can be undone', async ({ page }) => {
+test('a CSV with two bad rows brings in nothing and names both; mended, it comes in and can be undone', async ({
+  page,
+}) => {
   const header = 'code;cable;signals;from;to;plans_a;plans_b;ways;tail_a\n'
-  const row = (code: string, cable: string, tail: string) => `${code};${cable};analogue;Lectern;Media rack;xlr3-female-cable-balanced;xlr3-male-cable-balanced;riser-a|rack-void;${tail}\n`
+  const row = (code: string, cable: string, tail: string) =>
+    `${code};${cable};analogue;Lectern;Media rack;xlr3-female-cable-balanced;xlr3-male-cable-balanced;riser-a|rack-void;${tail}\n`
   const file = (text: string) => ({ name: 'runs.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await signIn(page, 'planner')
   await expect(page.getByText(/^[1-9]\d* runs$/)).toBeVisible()
   const before = await page.getByText(/^[1-9]\d* runs$/).textContent()
   await page.getByRole('button', { name: 'In and out' }).click()
   await page.getByText('Import runs or an installation …').click()
-  await page.getByLabel('File to import').setInputFiles(file(header + row('I-1', 'pair-foil', '1,5') + row('I-2', 'gold-wire', '1') + row('I-3', 'pair-foil', 'far')))
+  await page
+    .getByLabel('File to import')
+    .setInputFiles(
+      file(header + row('I-1', 'pair-foil', '1,5') + row('I-2', 'gold-wire', '1') + row('I-3', 'pair-foil', 'far')),
+    )
   const wrong = page.getByRole('table', { name: 'What is wrong' })
   await expect(wrong.getByRole('row', { name: /3 cable gold-wire/ })).toBeVisible()
   await expect(wrong.getByRole('row', { name: /4 tail_a far/ })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Import \d/ })).toHaveCount(0)
-  await page.getByLabel('File to import').setInputFiles(file(header + row('I-1', 'pair-foil', '1,5') + row('I-2', 'pair-foil', '1') + row('I-3', 'pair-foil', '2 ft')))
+  await page
+    .getByLabel('File to import')
+    .setInputFiles(
+      file(header + row('I-1', 'pair-foil', '1,5') + row('I-2', 'pair-foil', '1') + row('I-3', 'pair-foil', '2 ft')),
+    )
   await page.getByRole('button', { name: 'Import 3 runs' }).click()
   await expect(page.getByText('3 runs are imported.')).toBeVisible()
   await page.getByRole('button', { name: 'Close' }).click()

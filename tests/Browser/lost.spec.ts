@@ -6,7 +6,9 @@ test('a failed save loses nothing that was typed, and saving again works', async
   await page.locator('#row-A-131').click()
   await page.keyboard.press('e')
   await page.getByLabel('Tail A, m').fill('6')
-  await page.route('**/api/runs/A-131', route => route.request().method() === 'PATCH' ? route.abort() : route.continue())
+  await page.route('**/api/runs/A-131', route =>
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
+  )
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('alert')).toContainText('cannot be reached')
   await expect(page.getByLabel('Tail A, m')).toHaveValue('6')
@@ -35,7 +37,12 @@ test('an answer that was lost on the way back is recorded once', async ({ page }
   await expect(page.getByText('Passes', { exact: true })).toBeVisible()
   // The server records it; the browser never hears.
   let lost = true
-  await page.route('**/api/events', async route => { if (lost) { await route.fetch(); await route.abort() } else await route.continue() })
+  await page.route('**/api/events', async route => {
+    if (lost) {
+      await route.fetch()
+      await route.abort()
+    } else await route.continue()
+  })
   await page.getByRole('button', { name: 'Record', exact: true }).click()
   await expect(page.getByText('Waits here: passes')).toBeVisible()
   await expect(page.getByRole('status', { name: 'Waiting to be sent' })).toContainText('1 record waits on this device')
@@ -43,7 +50,7 @@ test('an answer that was lost on the way back is recorded once', async ({ page }
   // Nobody has to do anything: it is sent again under the same id.
   await expect(page.getByText('Recorded: passes')).toBeVisible()
   await expect(page.getByRole('status', { name: 'Waiting to be sent' })).toHaveCount(0)
-  const history = await (await page.request.get('/api/runs/A-131')).json() as { history: { kind: string }[] }
+  const history = (await (await page.request.get('/api/runs/A-131')).json()) as { history: { kind: string }[] }
   expect(history.history.filter(event => event.kind === 'tested')).toHaveLength(1)
 })
 

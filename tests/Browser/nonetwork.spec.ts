@@ -8,20 +8,39 @@ import { OwnServer } from './server'
 
 const server = new OwnServer(57, house)
 const up = () => server.up()
-const down = () => { server.down() }
+const down = () => {
+  server.down()
+}
 test.afterEach(down)
 
-const profile = (folder: string) => chromium.launchPersistentContext(folder, { baseURL: server.base, ...BROWSER, reducedMotion: 'reduce', viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
-const worker = (page: Page) => page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
+const profile = (folder: string) =>
+  chromium.launchPersistentContext(folder, {
+    baseURL: server.base,
+    ...BROWSER,
+    reducedMotion: 'reduce',
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'allow',
+  })
+const worker = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    if (!navigator.serviceWorker.controller)
+      await new Promise(resolve => {
+        navigator.serviceWorker.addEventListener('controllerchange', resolve)
+      })
+  })
 /** Somebody with a phone who has read a place while there was a network. */
 async function phone(role: string, place: string) {
   const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
   await up()
   const context = await profile(folder)
-  const page = context.pages()[0] ?? await context.newPage()
+  const page = context.pages()[0] ?? (await context.newPage())
   await signIn(page, role, place)
   await worker(page)
-  const away = async () => { await context.close(); rmSync(folder, { recursive: true, force: true }) }
+  const away = async () => {
+    await context.close()
+    rmSync(folder, { recursive: true, force: true })
+  }
   return { page, context, away }
 }
 const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
@@ -41,13 +60,16 @@ test('fifty results without a network, the browser closed in between, and each a
   const codes = ['V-403', 'V-404', 'V-405', 'V-406', 'D-033']
   await up()
   let context = await profile(folder)
-  let page = context.pages()[0] ?? await context.newPage()
+  let page = context.pages()[0] ?? (await context.newPage())
   await signIn(page, 'tester', '/test')
   await worker(page)
   for (const code of codes) await page.request.get(`/api/runs/${code}`)
   const before = await counts(page, codes)
   // Read while there is a network, as the list does by itself for what is ready.
-  for (const code of codes) { await page.goto(`/test/${code}`); await expect(page.getByText(/^Probe/).first()).toBeVisible() }
+  for (const code of codes) {
+    await page.goto(`/test/${code}`)
+    await expect(page.getByText(/^Probe/).first()).toBeVisible()
+  }
   await page.goto('/test')
   await expect(page.getByText('V-403')).toBeVisible()
 
@@ -57,7 +79,7 @@ test('fifty results without a network, the browser closed in between, and each a
   // The tab is closed, the browser too; it opens again with nothing but what it kept.
   await context.close()
   context = await profile(folder)
-  page = context.pages()[0] ?? await context.newPage()
+  page = context.pages()[0] ?? (await context.newPage())
   await page.goto('/test')
   await expect(page.getByRole('heading', { name: /Tested here, not sent yet/ })).toBeVisible()
   for (let round = 0; round < 5; round++) for (const code of codes) await pass(page, code)
@@ -90,7 +112,9 @@ test('what was recorded without a network waits for its own person to sign in ag
   await away()
 })
 
-test('two people tested one cable apart from each other: both records stay, and one is said to hold', async ({ page: other }) => {
+test('two people tested one cable apart from each other: both records stay, and one is said to hold', async ({
+  page: other,
+}) => {
   const { page, away } = await phone('tester', '/test')
   await page.goto('/test/D-035')
   await expect(page.getByText(/^Probe/).first()).toBeVisible()
@@ -99,7 +123,9 @@ test('two people tested one cable apart from each other: both records stay, and 
   // The lead, with a network, finds it open.
   await signIn(other, 'lead')
   // With two browsers at once the navigation of one was seen to hang before it asked anything.
-  await expect(async () => { await other.goto('/test/D-035', { timeout: 15_000 }) }).toPass({ timeout: 90_000 })
+  await expect(async () => {
+    await other.goto('/test/D-035', { timeout: 15_000 })
+  }).toPass({ timeout: 90_000 })
   await other.getByRole('button', { name: 'Nothing' }).click()
   for (let i = 0; i < 2; i++) await other.getByRole('button', { name: 'As expected' }).click()
   await other.getByRole('button', { name: 'Record the failure' }).click()
@@ -108,7 +134,12 @@ test('two people tested one cable apart from each other: both records stay, and 
   await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
   await page.goto('/test/D-035')
   await expect(page.getByText('2 people tested it and do not agree')).toBeVisible()
-  await page.getByRole('alert').getByRole('paragraph').filter({ hasText: 'Odile Marchetti-Voss' }).getByRole('button', { name: 'This one holds' }).click()
+  await page
+    .getByRole('alert')
+    .getByRole('paragraph')
+    .filter({ hasText: 'Odile Marchetti-Voss' })
+    .getByRole('button', { name: 'This one holds' })
+    .click()
   await expect(page.getByText('2 people tested it and do not agree')).toHaveCount(0)
   await expect(page.getByRole('list', { name: 'Earlier tests, bench' }).getByRole('listitem')).not.toHaveCount(1)
   await away()
@@ -133,14 +164,16 @@ test('work at the bench that was opened before goes on without a network', async
 })
 
 async function doneAt(page: Page, code: string): Promise<number> {
-  const job = await (await page.request.get(`/api/bench/${code}`)).json() as { state: { standings: Record<string, { status: string }> } }
+  const job = (await (await page.request.get(`/api/bench/${code}`)).json()) as {
+    state: { standings: Record<string, { status: string }> }
+  }
   return Object.values(job.state.standings).filter(each => each.status === 'done').length
 }
 
 async function counts(page: Page, codes: string[]): Promise<Record<string, number>> {
   const counts: Record<string, number> = {}
   for (const code of codes) {
-    const run = await (await page.request.get(`/api/runs/${code}`)).json() as { history: { kind: string }[] }
+    const run = (await (await page.request.get(`/api/runs/${code}`)).json()) as { history: { kind: string }[] }
     counts[code] = run.history.filter(event => event.kind === 'tested').length
   }
   return counts

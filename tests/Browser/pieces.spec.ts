@@ -6,7 +6,13 @@ import { useMarks } from '../../resources/js/plan/schedule/useMarks'
 import { blockColour } from '../../resources/js/ui/colours'
 import { signIn } from './crew'
 
-const PLAN: PlanDefinition = { id: 'p', name: 'p', connector: 'c', block: 2, channels: { 1: { hot: 'A1', cold: 'A2' }, 2: { hot: 'A3', cold: 'A4' }, 3: { hot: 'B1', cold: 'B2' } } }
+const PLAN: PlanDefinition = {
+  id: 'p',
+  name: 'p',
+  connector: 'c',
+  block: 2,
+  channels: { 1: { hot: 'A1', cold: 'A2' }, 2: { hot: 'A3', cold: 'A4' }, 3: { hot: 'B1', cold: 'B2' } },
+}
 
 test.describe('a plan being drawn', () => {
   test('a function leaves the contact that another takes, and undo brings both back', () => {
@@ -57,7 +63,7 @@ test.describe('a plan being drawn', () => {
     let seed = 7
     for (let i = 0; i < 40; i++) {
       seed = (seed * 48271) % 2147483647
-      put(String(1 + seed % 3), seed % 2 ? 'hot' : 'cold', `${'ABC'[seed % 3]}${1 + seed % 5}`)
+      put(String(1 + (seed % 3)), seed % 2 ? 'hot' : 'cold', `${'ABC'[seed % 3]}${1 + (seed % 5)}`)
       const used = Object.values(draft.value!.channels).flatMap(each => Object.values(each))
       expect(new Set(used).size).toBe(used.length)
       seen.push(JSON.stringify(draft.value))
@@ -106,7 +112,15 @@ test.describe('marked runs', () => {
 
 /** IEC 60062 digits. */
 test('block colours follow the digits and begin again', () => {
-  expect([1, 2, 3, 4, 9, 10, 11].map(blockColour)).toEqual(['brown', 'red', 'orange', 'yellow', 'white', 'black', 'brown'])
+  expect([1, 2, 3, 4, 9, 10, 11].map(blockColour)).toEqual([
+    'brown',
+    'red',
+    'orange',
+    'yellow',
+    'white',
+    'black',
+    'brown',
+  ])
 })
 
 test('a joint is made by hand with its reason, shows on the sheet, and goes back to the plan', async ({ page }) => {

@@ -36,8 +36,11 @@ export class OwnServer {
   get env() {
     return {
       ...process.env,
-      DB_DATABASE: this.database, APP_URL: this.base, PHP_CLI_SERVER_WORKERS: '4',
-      SARTAL_CACHE: join(this.folder, 'cache'), SARTAL_UPLOADS: join(this.folder, 'uploads'),
+      DB_DATABASE: this.database,
+      APP_URL: this.base,
+      PHP_CLI_SERVER_WORKERS: '4',
+      SARTAL_CACHE: join(this.folder, 'cache'),
+      SARTAL_UPLOADS: join(this.folder, 'uploads'),
     }
   }
 
@@ -46,18 +49,34 @@ export class OwnServer {
     rmSync(this.folder, { recursive: true, force: true })
     mkdirSync(join(this.folder, 'uploads'), { recursive: true })
     const host = `pgsql:host=127.0.0.1;port=${process.env.DB_PORT ?? '5432'};dbname=postgres`
-    const sql = [`drop database if exists "${this.database}" with (force)`, `create database "${this.database}" template "${TEMPLATE}"`]
+    const sql = [
+      `drop database if exists "${this.database}" with (force)`,
+      `create database "${this.database}" template "${TEMPLATE}"`,
+    ]
     const run = sql.map(each => `$pdo->exec('${each}');`).join(' ')
     execFileSync('php', ['-r', `$pdo = new PDO('${host}', 'sartal', ''); ${run}`])
   }
 
   async up() {
     const router = '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'
-    const settings = ['opcache.enable_cli=1', 'opcache.validate_timestamps=0', 'opcache.jit=tracing', 'opcache.jit_buffer_size=64M', 'memory_limit=512M', 'upload_max_filesize=16M', 'post_max_size=20M']
+    const settings = [
+      'opcache.enable_cli=1',
+      'opcache.validate_timestamps=0',
+      'opcache.jit=tracing',
+      'opcache.jit_buffer_size=64M',
+      'memory_limit=512M',
+      'upload_max_filesize=16M',
+      'post_max_size=20M',
+    ]
     this.process = spawn('php', [...settings.flatMap(each => ['-d', each]), '-S', `127.0.0.1:${this.port}`, router], {
-      detached: true, cwd: 'public', stdio: 'ignore', env: this.env,
+      detached: true,
+      cwd: 'public',
+      stdio: 'ignore',
+      env: this.env,
     })
-    await expect(async () => { expect((await fetch(`${this.base}/api/session`)).status).toBe(200) }).toPass({ timeout: 20_000, intervals: [100] })
+    await expect(async () => {
+      expect((await fetch(`${this.base}/api/session`)).status).toBe(200)
+    }).toPass({ timeout: 20_000, intervals: [100] })
   }
 
   down() {

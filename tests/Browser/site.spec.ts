@@ -7,20 +7,37 @@ import { signIn } from './crew'
 import { OwnServer } from './server'
 
 const server = new OwnServer(67)
-test.beforeAll(() => { server.fresh() })
-test.afterEach(() => { server.down() })
+test.beforeAll(() => {
+  server.fresh()
+})
+test.afterEach(() => {
+  server.down()
+})
 
 const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
-const run = (page: Page, code: string) => page.locator('li.run').filter({ has: page.locator('b', { hasText: new RegExp(`^${code}$`) }) })
+const run = (page: Page, code: string) =>
+  page.locator('li.run').filter({ has: page.locator('b', { hasText: new RegExp(`^${code}$`) }) })
 
 test('ten cables are pulled and confirmed on a phone while the server is gone for half of them', async () => {
   test.setTimeout(180_000)
   const folder = mkdtempSync(join(tmpdir(), 'sartal-'))
   await server.up()
-  const context = await chromium.launchPersistentContext(folder, { baseURL: server.base, ...BROWSER, reducedMotion: 'reduce', viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
-  const page = context.pages()[0] ?? await context.newPage()
+  const context = await chromium.launchPersistentContext(folder, {
+    baseURL: server.base,
+    ...BROWSER,
+    reducedMotion: 'reduce',
+    viewport: { width: 390, height: 844 },
+    serviceWorkers: 'allow',
+  })
+  const page = context.pages()[0] ?? (await context.newPage())
   await signIn(page, 'installer', '/site')
-  await page.evaluate(async () => { await navigator.serviceWorker.ready; if (!navigator.serviceWorker.controller) await new Promise(resolve => { navigator.serviceWorker.addEventListener('controllerchange', resolve) }) })
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    if (!navigator.serviceWorker.controller)
+      await new Promise(resolve => {
+        navigator.serviceWorker.addEventListener('controllerchange', resolve)
+      })
+  })
   // Read once by way of the worker, however busy the machine is.
   await expect(async () => {
     await page.goto('/site')
@@ -36,7 +53,10 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
     await page.getByLabel('Scan or type a label').fill(code)
     await page.getByLabel('Scan or type a label').press('Enter')
     const steps = code === 'C-420' ? ['It is dressed'] : ['It is cut', 'It is labelled', 'It is pulled']
-    for (const step of steps) { await expect(run(page, code).locator('.go')).toHaveText(step); await run(page, code).locator('.go').click() }
+    for (const step of steps) {
+      await expect(run(page, code).locator('.go')).toHaveText(step)
+      await run(page, code).locator('.go').click()
+    }
     await expect(run(page, code).locator('.go')).not.toHaveText(steps[steps.length - 1]!)
   }
   for (const code of first) await pull(code)
@@ -56,14 +76,20 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
   await server.up()
   await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
   await page.reload()
-  const answer = await (await page.request.get('/api/site')).json() as { runs: Record<string, { steps: Record<string, string>, built: { length: string, difference: string } | null }> }
+  const answer = (await (await page.request.get('/api/site')).json()) as {
+    runs: Record<string, { steps: Record<string, string>; built: { length: string; difference: string } | null }>
+  }
   for (const code of [...first, ...second]) expect(answer.runs[code]!.steps.pulled, code).toBe('done')
   expect(answer.runs['C-420']!.built).toMatchObject({ length: '25400 mm', difference: '-1750 mm' })
   // A scanned label names the end; a step too many is taken back.
   await page.getByLabel('Scan or type a label').fill(`${server.base}/e/C-422/A`)
   await page.getByLabel('Scan or type a label').press('Enter')
   await expect(page.getByText('C-422 end A: dressed.')).toBeVisible()
-  await run(page, 'C-422').getByRole('listitem').filter({ hasText: 'pulled' }).getByRole('button', { name: 'take back' }).click()
+  await run(page, 'C-422')
+    .getByRole('listitem')
+    .filter({ hasText: 'pulled' })
+    .getByRole('button', { name: 'take back' })
+    .click()
   await expect(run(page, 'C-422').locator('.go')).toHaveText('It is pulled')
   await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
   await context.close()

@@ -9,7 +9,9 @@ const undo = async (page: Page, said: RegExp) => {
   await expect(page.getByText(said)).toBeVisible()
 }
 
-test('24 channels are laid on the 90-way face, a planted mismatch is found against the panel, and the plan is saved', async ({ page }) => {
+test('24 channels are laid on the 90-way face, a planted mismatch is found against the panel, and the plan is saved', async ({
+  page,
+}) => {
   await signIn(page, 'planner', '/rules/plans/new')
   await choose(page, 'Connector', '90-way rectangular, male', /90-way rectangular, male/)
   await page.getByLabel('Channels', { exact: true }).fill('24')
@@ -137,23 +139,48 @@ test('find opens whatever has a name, from anywhere, and a scanned label at once
 
 /** The smallest workbook that spreadsheets would write: strings in the cells. */
 function workbook(rows: string[][]): Buffer {
-  const cells = rows.map((row, r) => `<row r="${r + 1}">${row.map((text, c) => `<c r="${String.fromCharCode(65 + c)}${r + 1}" t="inlineStr"><is><t>${text}</t></is></c>`).join('')}</row>`).join('')
+  const cells = rows
+    .map(
+      (row, r) =>
+        `<row r="${r + 1}">${row.map((text, c) => `<c r="${String.fromCharCode(65 + c)}${r + 1}" t="inlineStr"><is><t>${text}</t></is></c>`).join('')}</row>`,
+    )
+    .join('')
   const file = (text: string) => strToU8(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>${text}`)
-  return Buffer.from(zipSync({
-    '[Content_Types].xml': file('<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>'),
-    '_rels/.rels': file('<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>'),
-    'xl/workbook.xml': file('<workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="Cables" sheetId="1" r:id="rId1"/></sheets></workbook>'),
-    'xl/_rels/workbook.xml.rels': file('<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>'),
-    'xl/worksheets/sheet1.xml': file(`<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`),
-  }))
+  return Buffer.from(
+    zipSync({
+      '[Content_Types].xml': file(
+        '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>',
+      ),
+      '_rels/.rels': file(
+        '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>',
+      ),
+      'xl/workbook.xml': file(
+        '<workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="Cables" sheetId="1" r:id="rId1"/></sheets></workbook>',
+      ),
+      'xl/_rels/workbook.xml.rels': file(
+        '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+      ),
+      'xl/worksheets/sheet1.xml': file(
+        `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`,
+      ),
+    }),
+  )
 }
 
 test('a workbook with other column names comes in, after the one unknown column is explained', async ({ page }) => {
   await signIn(page, 'planner')
   await page.getByRole('button', { name: 'In and out' }).click()
   await page.getByText('Import runs or an installation …').click()
-  const buffer = workbook([['Cable No', 'From location', 'To location', 'Stuff', 'Signal'], ['W-1', 'Lectern', 'Media rack', 'pair-foil', 'analogue'], ['W-2', 'Foyer', 'Media rack', 'pair-foil', 'analogue']])
-  await page.getByLabel('File to import').setInputFiles({ name: 'list.xlsx', mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', buffer })
+  const buffer = workbook([
+    ['Cable No', 'From location', 'To location', 'Stuff', 'Signal'],
+    ['W-1', 'Lectern', 'Media rack', 'pair-foil', 'analogue'],
+    ['W-2', 'Foyer', 'Media rack', 'pair-foil', 'analogue'],
+  ])
+  await page.getByLabel('File to import').setInputFiles({
+    name: 'list.xlsx',
+    mimeType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    buffer,
+  })
   await page.getByLabel('stuff holds').selectOption('cable')
   await page.getByRole('button', { name: 'Import 2 runs' }).click()
   await expect(page.getByText('2 runs are imported.')).toBeVisible()

@@ -1,7 +1,9 @@
 import { expect, test } from './house'
 import { choose, lines, signIn } from './crew'
 
-test('an instrument finds the fault, the next reading says at which end, it goes back to the bench and the whole test is done again', async ({ page }) => {
+test('an instrument finds the fault, the next reading says at which end, it goes back to the bench and the whole test is done again', async ({
+  page,
+}) => {
   await signIn(page, 'tester', '/test/A-118')
   await page.getByRole('button', { name: 'Simulated cable …' }).click()
   await page.getByRole('textbox', { name: 'Put a fault in: search' }).fill('open at end b')
@@ -29,7 +31,16 @@ test('an instrument finds the fault, the next reading says at which end, it goes
   // The bench has the joint open again, and only from there on.
   await signIn(page, 'bench', '/bench/A-118')
   await expect(page.locator('.kicker')).toBeVisible()
-  for (let n = 0; n < 12 && await page.getByText(/Solder|Tug|Fit|Close/).first().isVisible().catch(() => false); n++) {
+  for (
+    let n = 0;
+    n < 12 &&
+    (await page
+      .getByText(/Solder|Tug|Fit|Close/)
+      .first()
+      .isVisible()
+      .catch(() => false));
+    n++
+  ) {
     const look = page.getByRole('button', { name: 'Looks right' })
     if (await look.isVisible().catch(() => false)) await look.click()
     else await page.keyboard.press('Space')
@@ -105,9 +116,13 @@ test('a certifier card comes in, and a bad one names its rows', async ({ page })
   await page.goto('/test')
   await page.getByRole('button', { name: 'Certifier card …' }).click()
   const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Choose the file').setInputFiles({ name: 'card.csv', mimeType: 'text/csv', buffer: Buffer.from(csv.replaceAll('C-419', 'X-1')) })
+  await dialog
+    .getByLabel('Choose the file')
+    .setInputFiles({ name: 'card.csv', mimeType: 'text/csv', buffer: Buffer.from(csv.replaceAll('C-419', 'X-1')) })
   await expect(dialog.getByRole('alert')).toContainText('There is no such cable here')
-  await dialog.getByLabel('Choose the file').setInputFiles({ name: 'card.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await dialog
+    .getByLabel('Choose the file')
+    .setInputFiles({ name: 'card.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
   await expect(dialog.getByRole('row', { name: /C-418 12 passes/ })).toBeVisible()
   await dialog.getByRole('button', { name: 'Record 2' }).click()
   await expect(dialog.getByText('Recorded: 2 cables, in place.')).toBeVisible()
@@ -125,7 +140,9 @@ test('the trainer hides a fault, counts what is spent and shows the short way', 
   await page.getByRole('textbox', { name: /Search/ }).fill('open')
   await page.getByRole('option').first().click()
   await page.getByRole('button', { name: 'That is it' }).click()
-  await expect(page.getByRole('list', { name: 'The short way' }).getByRole('listitem').first()).toContainText('end-to-end map')
+  await expect(page.getByRole('list', { name: 'The short way' }).getByRole('listitem').first()).toContainText(
+    'end-to-end map',
+  )
   await page.getByRole('button', { name: 'Another one' }).click()
   await expect(page.getByText('Nothing read yet. Start with the map.')).toBeVisible()
 })
@@ -143,6 +160,8 @@ test('progress is live: what one records, another sees within seconds', async ({
   await other.getByLabel('The tester checks pairs too').check()
   await other.getByRole('button', { name: 'Record', exact: true }).click()
   await expect(other.getByText('Recorded: passes')).toBeVisible()
-  await expect(async () => { expect(Number(await passed.innerText())).toBe(before + 1) }).toPass({ timeout: 9000 })
+  await expect(async () => {
+    expect(Number(await passed.innerText())).toBe(before + 1)
+  }).toPass({ timeout: 9000 })
   await other.context().close()
 })

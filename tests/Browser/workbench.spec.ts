@@ -1,11 +1,30 @@
 import { expect, test, type APIRequestContext, type Browser, type Page } from './house'
 import { accept, hands, signIn } from './crew'
 
-interface Piece { id: string, run: string }
-interface Step { task: string, event: string, side: string | null, pieces: Piece[] }
+interface Piece {
+  id: string
+  run: string
+}
+interface Step {
+  task: string
+  event: string
+  side: string | null
+  pieces: Piece[]
+}
 
-const steps = async (who: APIRequestContext, job: string) => (await (await who.get(`/api/bench/${job}`)).json()).job.steps as Step[]
-const confirm = (who: APIRequestContext, job: string, step: Step, piece: Piece) => who.post(`/api/bench/${job}/events`, { data: { id: crypto.randomUUID(), kind: step.event, run: piece.run, step: piece.id, at: new Date().toISOString(), took: 9 } })
+const steps = async (who: APIRequestContext, job: string) =>
+  (await (await who.get(`/api/bench/${job}`)).json()).job.steps as Step[]
+const confirm = (who: APIRequestContext, job: string, step: Step, piece: Piece) =>
+  who.post(`/api/bench/${job}/events`, {
+    data: {
+      id: crypto.randomUUID(),
+      kind: step.event,
+      run: piece.run,
+      step: piece.id,
+      at: new Date().toISOString(),
+      took: 9,
+    },
+  })
 
 async function second(browser: Browser, role: string, width: number, height: number): Promise<Page> {
   const page = await (await browser.newContext({ viewport: { width, height } })).newPage()
@@ -14,10 +33,15 @@ async function second(browser: Browser, role: string, width: number, height: num
 }
 const counted = (page: Page, text: string) => expect(page.locator('.kicker')).toContainText(text)
 
-test('a whole 90-way end is loaded by keyboard alone, and a second person goes on at the same contact', async ({ page, browser }) => {
+test('a whole 90-way end is loaded by keyboard alone, and a second person goes on at the same contact', async ({
+  page,
+  browser,
+}) => {
   // A fresh multicore, prepared as far as its contacts.
   const planner = await hands('planner@brackwater.example')
-  const copy = await (await planner.post('/api/runs/M-201/duplicate', { data: { code: 'M-290' } })).json() as { id: string }
+  const copy = (await (await planner.post('/api/runs/M-201/duplicate', { data: { code: 'M-290' } })).json()) as {
+    id: string
+  }
   const bench = await hands('bench@brackwater.example')
   for (const step of (await steps(bench, copy.id)).filter(each => each.side === 'B' || each.side === null)) {
     if (step.task === 'join' || step.task === 'test') break
@@ -33,7 +57,11 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
   await expect(page.locator('footer')).not.toContainText('saving')
   await page.goto('/bench')
   // While somebody stands there, the next one is led past them.
-  await expect.poll(async () => (await (await bench.get('/api/bench')).json() as { people: unknown[] }).people.length, { timeout: 40_000 }).toBe(0)
+  await expect
+    .poll(async () => ((await (await bench.get('/api/bench')).json()) as { people: unknown[] }).people.length, {
+      timeout: 40_000,
+    })
+    .toBe(0)
 
   const other = await second(browser, 'bench2', 820, 1180)
   await other.goto(`/bench/${copy.id}`)
@@ -49,7 +77,9 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
   await expect(other.locator('footer')).not.toContainText('saving')
   const state = await (await bench.get(`/api/bench/${copy.id}`)).json()
   const join = (state.job.steps as Step[]).find(each => each.task === 'join' && each.side === 'B')!
-  expect(join.pieces.map(piece => state.state.standings[piece.id]?.status)).toEqual(Array.from({ length: 72 }, () => 'done'))
+  expect(join.pieces.map(piece => state.state.standings[piece.id]?.status)).toEqual(
+    Array.from({ length: 72 }, () => 'done'),
+  )
   expect(new Set(join.pieces.map(piece => state.state.standings[piece.id].by)).size).toBe(2)
   await Promise.all([planner.dispose(), bench.dispose(), other.context().close()])
 })
@@ -60,7 +90,12 @@ test('two people at one connector are never at the same contact', async ({ page,
   const other = await second(browser, 'bench2', 390, 844)
   await other.goto('/bench/M-201')
   await expect(other.getByText('Tove', { exact: false }).first()).toBeVisible()
-  await expect.poll(async () => (await other.locator('.big .to').first().innerText()) !== (await page.locator('.big .to').first().innerText())).toBe(true)
+  await expect
+    .poll(
+      async () =>
+        (await other.locator('.big .to').first().innerText()) !== (await page.locator('.big .to').first().innerText()),
+    )
+    .toBe(true)
   const wide = await other.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)
   expect(wide).toBe(false)
   // On the phone by touch: another contact first, then the button.
@@ -158,7 +193,7 @@ test('a label sheet is printed, and what a change touches is printed again', asy
   await signIn(page, 'planner', '/labels')
   const print = page.getByRole('link', { name: /^Print \d+ on \d+ sheet/ })
   await expect(print).toBeVisible()
-  const answer = await page.request.get(await print.getAttribute('href') ?? '')
+  const answer = await page.request.get((await print.getAttribute('href')) ?? '')
   expect(answer.headers()['content-type']).toBe('application/pdf')
   expect((await answer.body()).subarray(0, 4).toString()).toBe('%PDF')
   await page.getByRole('button', { name: 'They came out right' }).click()
@@ -183,38 +218,63 @@ test('a label sheet is printed, and what a change touches is printed again', asy
 test('twenty technicians at one loom through HTTP: nothing is lost and nothing is doubled', async () => {
   test.setTimeout(240_000)
   const lead = await hands('lead@brackwater.example')
-  const crew = await Promise.all(Array.from({ length: 20 }, async (_, n) => {
-    const made = await lead.post('/api/crew', { data: { signIn: `hand-${n}@brackwater.example`, name: `Hand ${n}`, roles: ['bench'], skills: ['solder', 'crimp', 'coax', 'category'] } })
-    return await hands(`hand-${n}@brackwater.example`, (await made.json()).password as string)
-  }))
-  const jobs = (await (await lead.get('/api/bench')).json()).jobs as { id: string, loomId: string, settled: number, count: number }[]
+  const crew = await Promise.all(
+    Array.from({ length: 20 }, async (_, n) => {
+      const made = await lead.post('/api/crew', {
+        data: {
+          signIn: `hand-${n}@brackwater.example`,
+          name: `Hand ${n}`,
+          roles: ['bench'],
+          skills: ['solder', 'crimp', 'coax', 'category'],
+        },
+      })
+      return await hands(`hand-${n}@brackwater.example`, (await made.json()).password as string)
+    }),
+  )
+  const jobs = (await (await lead.get('/api/bench')).json()).jobs as {
+    id: string
+    loomId: string
+    settled: number
+    count: number
+  }[]
   const loom = jobs.filter(job => job.loomId === 'L2').map(job => job.id)
   expect(loom.length).toBeGreaterThan(2)
-  const before = Object.fromEntries(await Promise.all(loom.map(async job => [job, (await (await lead.get(`/api/bench/${job}`)).json()).state.standings])))
+  const before = Object.fromEntries(
+    await Promise.all(
+      loom.map(async job => [job, (await (await lead.get(`/api/bench/${job}`)).json()).state.standings]),
+    ),
+  )
   const work = await Promise.all(loom.map(async job => ({ job, steps: await steps(lead, job) })))
   // Everybody tries everything, in the order of work but for where they begin: most of it is refused, each piece goes through once.
   const won: string[] = []
-  await Promise.all(crew.map(async (who, n) => {
-    for (let i = 0; i < work.length; i++) {
-      const { job, steps: todo } = work[(i + n) % work.length]!
-      for (const step of todo.filter(each => each.task !== 'test').slice(0, 9)) {
-        for (const piece of step.pieces) {
-          if (before[job][piece.id]?.status === 'done') continue
-          const answer = await confirm(who, job, step, piece)
-          if (answer.status() === 201) won.push(piece.id)
-          else expect([409, 422], await answer.text()).toContain(answer.status())
+  await Promise.all(
+    crew.map(async (who, n) => {
+      for (let i = 0; i < work.length; i++) {
+        const { job, steps: todo } = work[(i + n) % work.length]!
+        for (const step of todo.filter(each => each.task !== 'test').slice(0, 9)) {
+          for (const piece of step.pieces) {
+            if (before[job][piece.id]?.status === 'done') continue
+            const answer = await confirm(who, job, step, piece)
+            if (answer.status() === 201) won.push(piece.id)
+            else expect([409, 422], await answer.text()).toContain(answer.status())
+          }
         }
       }
-    }
-  }))
+    }),
+  )
   expect(new Set(won).size, 'nobody was told yes for what somebody else had done').toBe(won.length)
   for (const { job, steps: todo } of work) {
     const state = (await (await lead.get(`/api/bench/${job}`)).json()).state
-    for (const piece of todo.filter(each => each.task !== 'test').slice(0, 9).flatMap(step => step.pieces)) {
+    for (const piece of todo
+      .filter(each => each.task !== 'test')
+      .slice(0, 9)
+      .flatMap(step => step.pieces)) {
       expect(state.standings[piece.id]?.status, piece.id).toBe('done')
     }
   }
-  const file = await (await lead.get('/api/installation.json')).json() as { record: { id: string, step?: string, kind: string }[] }
+  const file = (await (await lead.get('/api/installation.json')).json()) as {
+    record: { id: string; step?: string; kind: string }[]
+  }
   const recorded = file.record.filter(each => each.step && won.includes(each.step))
   expect(recorded.length, 'what was acknowledged is in the record, once').toBe(won.length)
   await Promise.all([...crew, lead].map(each => each.dispose()))

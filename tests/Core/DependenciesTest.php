@@ -32,7 +32,9 @@ final class DependenciesTest extends TestCase
     {
         $root = dirname(__DIR__, 2).'/core';
         /** @var SplFileInfo $file */
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS)) as $file
+        ) {
             yield substr($file->getPathname(), strlen($root) + 1) => (string) file_get_contents($file->getPathname());
         }
     }
@@ -53,7 +55,8 @@ final class DependenciesTest extends TestCase
             foreach ($found[1] as $other) {
                 $there = self::room(strtr($other, '\\', '/').'.php');
                 self::assertTrue(
-                    $there === $room || ($height[$there] ?? -1) > $height[$room], sprintf('%s looks up to %s', $path, $other),
+                    $there === $room || ($height[$there] ?? -1) > $height[$room],
+                    sprintf('%s looks up to %s', $path, $other),
                 );
                 $checked++;
             }
@@ -80,7 +83,11 @@ final class DependenciesTest extends TestCase
         foreach ($needs as $path => $direct) {
             $round = self::reaches($path, $needs);
             if (isset($round[$path])) {
-                self::assertContains(self::room($path), self::KNOTS, $path.' needs itself by way of '.implode(', ', array_slice($direct, 0, 4)));
+                self::assertContains(
+                    self::room($path),
+                    self::KNOTS,
+                    $path.' needs itself by way of '.implode(', ', array_slice($direct, 0, 4)),
+                );
             }
         }
     }
@@ -117,7 +124,10 @@ final class DependenciesTest extends TestCase
         foreach (array_keys($sources) as $other) {
             if ($other !== $path && dirname($other) === dirname($path)) {
                 $name = basename($other, '.php');
-                $named = sprintf('~(?:\\b(?:new|instanceof|extends|implements|use) |[|?(,] ?|(?<!:): ?|\\[)%1$s\\b(?! =)|(?<![\\w\\\\>$:])%1$s(?:::| \\$)~', $name);
+                $named = sprintf(
+                    '~(?:\\b(?:new|instanceof|extends|implements|use) |[|?(,] ?|(?<!:): ?|\\[)%1$s\\b(?! =)|(?<![\\w\\\\>$:])%1$s(?:::| \\$)~',
+                    $name,
+                );
                 if (preg_match($named, $body) === 1) {
                     $needs[] = $other;
                 }
@@ -130,8 +140,16 @@ final class DependenciesTest extends TestCase
     public function test_the_core_knows_no_framework_no_clock_no_chance_and_no_files(): void
     {
         foreach (self::sources() as $path => $source) {
-            self::assertDoesNotMatchRegularExpression('~\b(?:App|Illuminate|Laravel|Symfony|Tests)\\\\~', $source, $path);
-            self::assertDoesNotMatchRegularExpression('~(?<![>:\w])(?<!function )(?:time|microtime|date|now|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|file_put_contents|getenv|env)\(~', $source, $path);
+            self::assertDoesNotMatchRegularExpression(
+                '~\b(?:App|Illuminate|Laravel|Symfony|Tests)\\\\~',
+                $source,
+                $path,
+            );
+            self::assertDoesNotMatchRegularExpression(
+                '~(?<![>:\w])(?<!function )(?:time|microtime|date|now|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|file_put_contents|getenv|env)\(~',
+                $source,
+                $path,
+            );
             self::assertStringContainsString('declare(strict_types=1);', $source, $path);
         }
     }
@@ -140,7 +158,11 @@ final class DependenciesTest extends TestCase
     {
         foreach (self::sources() as $path => $source) {
             $code = preg_replace('~/\*.*?\*/|//[^\n]*~s', '', $source) ?? '';
-            self::assertDoesNotMatchRegularExpression('~xlr|8p8c|bnc|d-?sub|rect90|t568|multicore|cat6~i', $code, $path);
+            self::assertDoesNotMatchRegularExpression(
+                '~xlr|8p8c|bnc|d-?sub|rect90|t568|multicore|cat6~i',
+                $code,
+                $path,
+            );
         }
     }
 }

@@ -57,7 +57,8 @@ final class OddNamesTest extends TestCase
         $data = json_decode($json, true, 64, JSON_THROW_ON_ERROR);
         // Hashes of names cannot follow when things are called something else.
         $data['record'] = array_map(
-            static fn (array $event): array => array_diff_key($event, ['fingerprint' => 0]), (array) $data['record'],
+            static fn (array $event): array => array_diff_key($event, ['fingerprint' => 0]),
+            (array) $data['record'],
         );
 
         return $data;
@@ -98,9 +99,31 @@ final class OddNamesTest extends TestCase
     {
         mt_srand($seed);
         $odd = [
-            '101', '007', '-5', '1e3', 'INF', 'NAN', '0', '-0', '00', '1.0', '9223372036854775807', '9223372036854775808',
-            '-9223372036854775808', '0x1A', '1_000', 'true', 'null', '7', '+7', '1E3', '.5', str_repeat('8', 80),
-            str_repeat('x', 80), 'ß', '٣',
+            '101',
+            '007',
+            '-5',
+            '1e3',
+            'INF',
+            'NAN',
+            '0',
+            '-0',
+            '00',
+            '1.0',
+            '9223372036854775807',
+            '9223372036854775808',
+            '-9223372036854775808',
+            '0x1A',
+            '1_000',
+            'true',
+            'null',
+            '7',
+            '+7',
+            '1E3',
+            '.5',
+            str_repeat('8', 80),
+            str_repeat('x', 80),
+            'ß',
+            '٣',
         ];
         $pool = [...$odd, ...array_map(static fn (int $n): string => (string) $n, range(200, 999))];
         $order = range(0, count($pool) - 1);
@@ -111,10 +134,17 @@ final class OddNamesTest extends TestCase
         $this->follows($is);
         $again = InstallationFile::parse($is->print());
         self::assertSame($is->print(), $again->print());
-        [$before, $after] = [(new Planner)->plan($was->installation, $was->record), (new Planner)->plan($is->installation, $is->record)];
+        [$before, $after] = [
+            (new Planner())->plan($was->installation, $was->record),
+            (new Planner())->plan($is->installation, $is->record),
+        ];
         foreach ($was->installation->runs as $id => $run) {
             $now = $names->of((string) $id);
-            self::assertSame($before->runs[$id]->cut->result->nanometres, $after->runs[$now]->cut->result->nanometres, $now);
+            self::assertSame(
+                $before->runs[$id]->cut->result->nanometres,
+                $after->runs[$now]->cut->result->nanometres,
+                $now,
+            );
             self::assertEquals($before->strands[$id], $after->strands[$now], $now);
             self::assertSame(count($before->runs[$id]->joints()), count($after->runs[$now]->joints()), $now);
         }
@@ -124,9 +154,9 @@ final class OddNamesTest extends TestCase
     private function follows(InstallationFile $file): array
     {
         [$in, $record] = [$file->installation, $file->record];
-        $plan = (new Planner)->plan($in, $record);
+        $plan = (new Planner())->plan($in, $record);
         $runs = array_map(static fn (Run $run): string => $run->id, array_values($in->runs));
-        $dresser = new Dresser($in, new MemoryPackings);
+        $dresser = new Dresser($in, new MemoryPackings());
         $cuts = Cuts::plan($in, $plan, $record);
         $work = new Work($in, $plan, $record);
         $reaches = new Reaches($in);
@@ -137,10 +167,11 @@ final class OddNamesTest extends TestCase
         $leeway = new LeewayFinder($work, new Pieces($work));
         $sheets = new EndSheets($in);
         $moved = self::longer($in);
-        $then = new Work($moved, (new Planner)->plan($moved, $record), $record);
+        $then = new Work($moved, (new Planner())->plan($moved, $record), $record);
         $labels = array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs);
         $each = static fn (callable $of, array $things): array => array_map(
-            static fn (object $thing): mixed => $of($thing->id), array_values($things),
+            static fn (object $thing): mixed => $of($thing->id),
+            array_values($things),
         );
 
         return array_map(self::print(...), [
@@ -151,7 +182,10 @@ final class OddNamesTest extends TestCase
             'cutting' => $cuts,
             'parts' => $parts->list($runs, $dressed, $cuts),
             'worth' => array_map($parts->makeOrBuy(...), array_values($plan->assemblies)),
-            'reach' => array_map(static fn (Line $line): array => [$reaches->judge($line), $reaches->next($line)], $lines),
+            'reach' => array_map(
+                static fn (Line $line): array => [$reaches->judge($line), $reaches->next($line)],
+                $lines,
+            ),
             'pulls' => (new PullPlanner($in, $plan))->pulls(),
             'labels' => (new LabelPrints($in))->of($labels, $plan->rotations),
             'overtaken' => (new ImpactPlanner($work))->standing(),
@@ -161,9 +195,13 @@ final class OddNamesTest extends TestCase
             'circuits' => $each($tracer->circuit(...), $in->circuits),
             'retests' => Retests::of($in, $plan, $record),
             'faults' => ServiceFaults::of($record, $plan),
-            'sheets' => array_map(static fn (string $run): array => array_map(
-                static fn (Side $side): mixed => $sheets->of($in->runs[$run], $side, $plan->runs[$run]), Side::cases(),
-            ), $runs),
+            'sheets' => array_map(
+                static fn (string $run): array => array_map(
+                    static fn (Side $side): mixed => $sheets->of($in->runs[$run], $side, $plan->runs[$run]),
+                    Side::cases(),
+                ),
+                $runs,
+            ),
             'bench' => $this->bench($file, $plan, $dresser),
             'tests' => $this->tests($file, $plan),
         ]);

@@ -39,13 +39,30 @@ final class BackupTest extends TestCase
 
     private static function pdo(string $database): PDO
     {
-        return new PDO(sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT') ?: $_ENV['DB_PORT'], $database), 'sartal', '', [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        return new PDO(
+            sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT') ?: $_ENV['DB_PORT'], $database),
+            'sartal',
+            '',
+            [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+        );
     }
 
     /** @param  list<string>  $command */
     private function process(array $command, string $database, string $uploads): Process
     {
-        return new Process($command, dirname(__DIR__, 2), ['DB_DATABASE' => $database, 'DB_PORT' => (string) (getenv('DB_PORT') ?: $_ENV['DB_PORT']), 'DB_HOST' => '127.0.0.1', 'SARTAL_UPLOADS' => $this->folder.'/'.$uploads, 'APP_ENV' => 'production'], null, 300);
+        return new Process(
+            $command,
+            dirname(__DIR__, 2),
+            [
+                'DB_DATABASE' => $database,
+                'DB_PORT' => (string) (getenv('DB_PORT') ?: $_ENV['DB_PORT']),
+                'DB_HOST' => '127.0.0.1',
+                'SARTAL_UPLOADS' => $this->folder.'/'.$uploads,
+                'APP_ENV' => 'production',
+            ],
+            null,
+            300,
+        );
     }
 
     /** @param  list<string>  $command */
@@ -63,7 +80,12 @@ final class BackupTest extends TestCase
     {
         $pdo = self::pdo($database);
         $text = '';
-        foreach ($pdo->query("select tablename from pg_tables where schemaname = 'public' order by 1")?->fetchAll(PDO::FETCH_COLUMN) ?: [] as $table) {
+        foreach (
+            $pdo
+                ->query("select tablename from pg_tables where schemaname = 'public' order by 1")
+                ?->fetchAll(PDO::FETCH_COLUMN) ?:
+            [] as $table
+        ) {
             $rows = $pdo->query("select t::text from \"{$table}\" t order by 1")?->fetchAll(PDO::FETCH_COLUMN) ?: [];
             $text .= $table.' '.count($rows)."\n".implode("\n", $rows)."\n";
         }
@@ -79,11 +101,15 @@ final class BackupTest extends TestCase
         $before = 0;
         for ($i = 0; $i < 200 && $before < 20; $i++) {
             usleep(50_000);
-            $before = (int) self::pdo(self::SOURCE)->query("select count(*) from events where kind = 'pictured'")?->fetchColumn();
+            $before = (int) self::pdo(self::SOURCE)
+                ->query("select count(*) from events where kind = 'pictured'")
+                ?->fetchColumn();
         }
         self::assertGreaterThanOrEqual(20, $before, $writer->getErrorOutput());
         $this->run_(['bin/backup', $this->folder.'/under-load.sartal'], self::SOURCE, 'source');
-        $during = (int) self::pdo(self::SOURCE)->query("select count(*) from events where kind = 'pictured'")?->fetchColumn();
+        $during = (int) self::pdo(self::SOURCE)
+            ->query("select count(*) from events where kind = 'pictured'")
+            ?->fetchColumn();
         $writer->stop(2);
         self::assertGreaterThan($before, $during, 'Nothing was recorded while it was taken.');
 
@@ -91,8 +117,17 @@ final class BackupTest extends TestCase
         $copy = self::pdo(self::COPY);
         $pictured = (int) $copy->query("select count(*) from events where kind = 'pictured'")?->fetchColumn();
         self::assertGreaterThanOrEqual($before, $pictured, 'What was acknowledged before it began is in it.');
-        self::assertSame($pictured, (int) $copy->query('select revision - 1 from installations')?->fetchColumn(), 'No event without its count, no count without its event.');
-        foreach ($copy->query("select definition->>'picture' from events where kind = 'pictured'")?->fetchAll(PDO::FETCH_COLUMN) ?: [] as $picture) {
+        self::assertSame(
+            $pictured,
+            (int) $copy->query('select revision - 1 from installations')?->fetchColumn(),
+            'No event without its count, no count without its event.',
+        );
+        foreach (
+            $copy
+                ->query("select definition->>'picture' from events where kind = 'pictured'")
+                ?->fetchAll(PDO::FETCH_COLUMN) ?:
+            [] as $picture
+        ) {
             $path = $this->folder.'/copy/pictures/'.$picture;
             self::assertFileExists($path);
             self::assertSame(substr((string) $picture, 0, 64), hash_file('sha256', $path));
@@ -116,10 +151,18 @@ final class BackupTest extends TestCase
         file_put_contents($this->folder.'/short.sartal', substr($bytes, 0, (int) (strlen($bytes) / 2)));
         file_put_contents($this->folder.'/other.sartal', 'no backup at all');
         foreach (['short', 'other'] as $name) {
-            $process = $this->process(['bin/restore', $this->folder."/{$name}.sartal", '--replace'], self::COPY, 'copy');
+            $process = $this->process(
+                ['bin/restore', $this->folder."/{$name}.sartal", '--replace'],
+                self::COPY,
+                'copy',
+            );
             $process->run();
             self::assertSame(1, $process->getExitCode());
-            self::assertSame(self::all(self::SOURCE), self::all(self::COPY), 'A backup that is no use changes nothing.');
+            self::assertSame(
+                self::all(self::SOURCE),
+                self::all(self::COPY),
+                'A backup that is no use changes nothing.',
+            );
         }
         $process = $this->process(['bin/backup', $this->folder.'/quiet.sartal'], self::SOURCE, 'source');
         $process->run();

@@ -18,13 +18,19 @@ final class BenchTest extends TestCase
     /** @return list<array<string, mixed>> steps */
     private function steps(string $ids, string $who = 'bench'): array
     {
-        return $this->as($who)->getJson('/api/bench/'.$ids)->assertOk()->json('job.steps');
+        return $this->as($who)
+            ->getJson('/api/bench/'.$ids)
+            ->assertOk()
+            ->json('job.steps');
     }
 
     /** @param  array<string, mixed>  $event */
     private function record(string $ids, array $event, string $who = 'bench'): TestResponse
     {
-        return $this->as($who)->postJson('/api/bench/'.$ids.'/events', $event + ['id' => Str::uuid()->toString(), 'run' => explode(',', $ids)[0]]);
+        return $this->as($who)->postJson(
+            '/api/bench/'.$ids.'/events',
+            $event + ['id' => Str::uuid()->toString(), 'run' => explode(',', $ids)[0]],
+        );
     }
 
     /**
@@ -36,14 +42,20 @@ final class BenchTest extends TestCase
     private function work(string $ids, callable $until, string $who = 'bench'): array
     {
         $done = [];
-        $standings = $this->as($who)->getJson('/api/bench/'.$ids)->json('state.standings');
+        $standings = $this->as($who)
+            ->getJson('/api/bench/'.$ids)
+            ->json('state.standings');
         foreach ($this->steps($ids, $who) as $step) {
             if ($until($step)) {
                 break;
             }
             foreach ($step['pieces'] as $piece) {
                 if (($standings[$piece['id']]['status'] ?? '') !== 'done') {
-                    $this->record($ids, ['kind' => $step['event'], 'run' => $piece['run'], 'step' => $piece['id'], 'took' => 12.5], $who)->assertCreated();
+                    $this->record(
+                        $ids,
+                        ['kind' => $step['event'], 'run' => $piece['run'], 'step' => $piece['id'], 'took' => 12.5],
+                        $who,
+                    )->assertCreated();
                     $done[] = $piece['id'];
                 }
             }
@@ -60,10 +72,21 @@ final class BenchTest extends TestCase
     public function test_a_cable_is_made_from_the_first_step_to_the_last_and_its_beads_fill_by_themselves(): void
     {
         $this->work('A-121', fn (array $step): bool => $step['side'] === 'B' && $step['task'] === 'slide-on');
-        self::assertSame(['done', 'done', 'to-do'], [$this->bead('A-121', 'cut'), $this->bead('A-121', 'end-a'), $this->bead('A-121', 'end-b')]);
+        self::assertSame(
+            ['done', 'done', 'to-do'],
+            [$this->bead('A-121', 'cut'), $this->bead('A-121', 'end-a'), $this->bead('A-121', 'end-b')],
+        );
         self::assertSame('to-do', $this->bead('A-121', 'look'), 'one end is not both');
         $this->work('A-121', fn (array $step): bool => $step['task'] === 'test');
-        self::assertSame(['done', 'done', 'done', 'to-do'], [$this->bead('A-121', 'end-b'), $this->bead('A-121', 'look'), $this->bead('A-121', 'label'), $this->bead('A-121', 'test')]);
+        self::assertSame(
+            ['done', 'done', 'done', 'to-do'],
+            [
+                $this->bead('A-121', 'end-b'),
+                $this->bead('A-121', 'look'),
+                $this->bead('A-121', 'label'),
+                $this->bead('A-121', 'test'),
+            ],
+        );
         $line = collect($this->getJson('/api/bench')->json('jobs'))->firstWhere('id', 'A-121');
         self::assertTrue($line['done']);
         self::assertSame($line['count'] - 1, $line['settled']);
@@ -75,12 +98,16 @@ final class BenchTest extends TestCase
         self::assertSame('done', $this->bead('A-121', 'end-a'));
         $label = array_pop($done);
         $close = array_pop($done);
-        $this->record('A-121', ['kind' => 'taken-back', 'step' => $close])->assertUnprocessable()->assertSee('on top of it');
+        $this->record('A-121', ['kind' => 'taken-back', 'step' => $close])
+            ->assertUnprocessable()
+            ->assertSee('on top of it');
         $this->record('A-121', ['kind' => 'taken-back', 'step' => $label])->assertCreated();
         self::assertSame('done', $this->bead('A-121', 'end-a'), 'the label is no part of the end');
         $this->record('A-121', ['kind' => 'taken-back', 'step' => $close])->assertCreated();
         self::assertSame('to-do', $this->bead('A-121', 'end-a'));
-        $this->record('A-121', ['kind' => 'taken-back', 'step' => $close])->assertUnprocessable()->assertSee('nothing to take back');
+        $this->record('A-121', ['kind' => 'taken-back', 'step' => $close])
+            ->assertUnprocessable()
+            ->assertSee('nothing to take back');
         $this->record('A-121', ['kind' => 'closed', 'step' => $close])->assertCreated();
         self::assertSame('done', $this->bead('A-121', 'end-a'));
     }
@@ -88,7 +115,9 @@ final class BenchTest extends TestCase
     public function test_nothing_is_confirmed_before_what_it_needs(): void
     {
         $join = collect($this->steps('A-121'))->firstWhere('task', 'join')['pieces'][0];
-        $this->record('A-121', ['kind' => 'contact-joined', 'step' => $join['id']])->assertUnprocessable()->assertSee('First:');
+        $this->record('A-121', ['kind' => 'contact-joined', 'step' => $join['id']])
+            ->assertUnprocessable()
+            ->assertSee('First:');
         self::assertSame(0, StoredEvent::query()->where('step', '<>', '')->where('run', 'A-121')->count());
     }
 
@@ -97,12 +126,28 @@ final class BenchTest extends TestCase
         $this->work('A-121', fn (array $step): bool => $step['task'] === 'slide-on');
         $boot = collect($this->steps('A-121'))->firstWhere('task', 'slide-on');
         self::assertTrue($boot['unforgiving']);
-        $this->record('A-121', ['kind' => 'skipped', 'step' => $boot['pieces'][0]['id'], 'note' => ' '])->assertUnprocessable()->assertSee('Say why');
+        $this->record('A-121', ['kind' => 'skipped', 'step' => $boot['pieces'][0]['id'], 'note' => ' '])
+            ->assertUnprocessable()
+            ->assertSee('Say why');
         $nut = collect($this->steps('A-121'))->where('task', 'slide-on')->values()[1]['pieces'][0];
-        $this->record('A-121', ['kind' => 'slid-on', 'step' => $nut['id']])->assertUnprocessable()->assertSee('boot');
-        $this->record('A-121', ['kind' => 'skipped', 'step' => $boot['pieces'][0]['id'], 'note' => 'drawer is empty'])->assertCreated();
+        $this->record('A-121', ['kind' => 'slid-on', 'step' => $nut['id']])
+            ->assertUnprocessable()
+            ->assertSee('boot');
+        $this->record('A-121', [
+            'kind' => 'skipped',
+            'step' => $boot['pieces'][0]['id'],
+            'note' => 'drawer is empty',
+        ])->assertCreated();
         $this->record('A-121', ['kind' => 'slid-on', 'step' => $nut['id']])->assertCreated();
-        self::assertSame(['skipped', 'drawer is empty'], array_values(array_intersect_key($this->getJson('/api/bench/A-121')->json('state.standings')[$boot['pieces'][0]['id']], ['status' => 0, 'note' => 0])));
+        self::assertSame(
+            ['skipped', 'drawer is empty'],
+            array_values(
+                array_intersect_key(
+                    $this->getJson('/api/bench/A-121')->json('state.standings')[$boot['pieces'][0]['id']],
+                    ['status' => 0, 'note' => 0],
+                ),
+            ),
+        );
         $history = collect($this->getJson('/api/runs/A-121')->json('history'));
         self::assertSame('drawer is empty', $history->firstWhere('kind', 'skipped')['note'], 'the run shows it too');
     }
@@ -112,23 +157,46 @@ final class BenchTest extends TestCase
         $steps = collect($this->steps('M-201'));
         $standings = $this->getJson('/api/bench/M-201')->json('state.standings');
         self::assertSame('Anselm Quayle-Bright', collect($standings)->last()['by'] ?? '', 'the demo is in hand');
-        $piece = collect($steps->where('task', 'join')->where('side', 'B')->first()['pieces'])->first(fn (array $each): bool => ! isset($standings[$each['id']]));
-        $event = ['id' => Str::uuid()->toString(), 'kind' => 'contact-joined', 'run' => 'M-201', 'step' => $piece['id']];
+        $piece = collect($steps->where('task', 'join')->where('side', 'B')->first()['pieces'])->first(
+            fn (array $each): bool => ! isset($standings[$each['id']]),
+        );
+        $event = [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'contact-joined',
+            'run' => 'M-201',
+            'step' => $piece['id'],
+        ];
         $this->record('M-201', $event)->assertCreated()->assertJsonPath('new', true);
         $this->record('M-201', $event)->assertOk()->assertJsonPath('new', false);
-        $this->record('M-201', ['id' => Str::uuid()->toString()] + $event, 'bench2')->assertConflict()->assertSee('has done this already');
+        $this->record('M-201', ['id' => Str::uuid()->toString()] + $event, 'bench2')
+            ->assertConflict()
+            ->assertSee('has done this already');
         self::assertSame(1, StoredEvent::query()->where('step', $piece['id'])->count());
-        $this->record('M-201', ['kind' => 'flagged', 'step' => $piece['id'], 'flag' => 'extracted', 'run' => 'M-201'], 'bench2')->assertCreated();
+        $this->record(
+            'M-201',
+            ['kind' => 'flagged', 'step' => $piece['id'], 'flag' => 'extracted', 'run' => 'M-201'],
+            'bench2',
+        )->assertCreated();
         $this->record('M-201', ['id' => Str::uuid()->toString()] + $event, 'bench2')->assertCreated();
     }
 
     public function test_people_see_each_other_and_what_the_other_did(): void
     {
         $cursor = $this->as('bench')->getJson('/api/bench/A-121')->json('state.cursor');
-        $this->as('bench')->getJson('/api/bench/A-121/since/'.$cursor.'?step=A-121|cut')->assertOk()->assertJsonPath('state', null);
-        $this->as('bench2')->getJson('/api/bench/A-121/since/'.$cursor)->assertOk()->assertJsonPath('people.0.step', 'A-121|cut')->assertJsonPath('people.0.name', 'Tove Castellan');
+        $this->as('bench')
+            ->getJson('/api/bench/A-121/since/'.$cursor.'?step=A-121|cut')
+            ->assertOk()
+            ->assertJsonPath('state', null);
+        $this->as('bench2')
+            ->getJson('/api/bench/A-121/since/'.$cursor)
+            ->assertOk()
+            ->assertJsonPath('people.0.step', 'A-121|cut')
+            ->assertJsonPath('people.0.name', 'Tove Castellan');
         $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'], 'bench2')->assertCreated();
-        $seen = $this->as('bench')->getJson('/api/bench/A-121/since/'.$cursor)->assertOk()->json('state');
+        $seen = $this->as('bench')
+            ->getJson('/api/bench/A-121/since/'.$cursor)
+            ->assertOk()
+            ->json('state');
         self::assertSame('Anselm Quayle-Bright', $seen['standings']['A-121|cut']['by']);
         self::assertGreaterThan($cursor, $seen['cursor']);
     }
@@ -137,8 +205,12 @@ final class BenchTest extends TestCase
     {
         $hold = Str::uuid()->toString();
         $this->record('A-121', ['id' => $hold, 'kind' => 'held', 'note' => 'wrong cable delivered'])->assertCreated();
-        $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'], 'bench2')->assertConflict()->assertSee('wrong cable delivered');
-        $this->record('A-121', ['kind' => 'lifted', 'of' => $hold], 'bench2')->assertUnprocessable()->assertSee('The lead');
+        $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'], 'bench2')
+            ->assertConflict()
+            ->assertSee('wrong cable delivered');
+        $this->record('A-121', ['kind' => 'lifted', 'of' => $hold], 'bench2')
+            ->assertUnprocessable()
+            ->assertSee('The lead');
         $this->record('A-121', ['kind' => 'lifted', 'of' => $hold], 'lead')->assertCreated();
         $this->record('A-121', ['kind' => 'lifted', 'of' => $hold], 'lead')->assertUnprocessable();
         $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'])->assertCreated();
@@ -147,16 +219,30 @@ final class BenchTest extends TestCase
     public function test_a_question_hangs_on_its_step_until_the_planner_answers(): void
     {
         $ask = Str::uuid()->toString();
-        $this->record('A-121', ['id' => $ask, 'kind' => 'asked', 'step' => 'A-121|cut', 'note' => 'Is the drain joined?'])->assertCreated();
-        self::assertSame(1, collect($this->getJson('/api/bench')->json('jobs'))->firstWhere('id', 'A-121')['questions']);
+        $this->record('A-121', [
+            'id' => $ask,
+            'kind' => 'asked',
+            'step' => 'A-121|cut',
+            'note' => 'Is the drain joined?',
+        ])->assertCreated();
+        self::assertSame(
+            1,
+            collect($this->getJson('/api/bench')->json('jobs'))->firstWhere('id', 'A-121')['questions'],
+        );
         $this->record('A-121', ['kind' => 'answered', 'of' => $ask, 'note' => 'Yes'], 'bench2')->assertUnprocessable();
-        $this->record('A-121', ['kind' => 'answered', 'of' => $ask, 'note' => 'To contact 1.'], 'planner')->assertCreated();
+        $this->record(
+            'A-121',
+            ['kind' => 'answered', 'of' => $ask, 'note' => 'To contact 1.'],
+            'planner',
+        )->assertCreated();
         $this->getJson('/api/bench/A-121')->assertJsonPath('state.questions.0.answer.note', 'To contact 1.');
     }
 
     public function test_mains_is_confirmed_by_the_licensed_alone(): void
     {
-        $job = collect($this->as('bench')->getJson('/api/bench')->json('jobs'))->first(fn (array $line): bool => in_array('mains', $line['skills'], true))['id'];
+        $job = collect($this->as('bench')->getJson('/api/bench')->json('jobs'))->first(
+            fn (array $line): bool => in_array('mains', $line['skills'], true),
+        )['id'];
         $this->work($job, fn (array $step): bool => $step['mains'], 'lead');
         $piece = collect($this->steps($job))->first(fn (array $step): bool => $step['mains']);
         $event = ['kind' => $piece['event'], 'run' => $piece['pieces'][0]['run'], 'step' => $piece['pieces'][0]['id']];
@@ -172,10 +258,18 @@ final class BenchTest extends TestCase
             $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'], $role)->assertUnprocessable();
         }
         $this->record('A-121', ['kind' => 'tested', 'step' => 'A-121|test'])->assertUnprocessable();
-        $this->record('A-121', ['kind' => 'signed-off'])->assertUnprocessable()->assertSee('not recorded at the bench');
-        $this->record('A-121', ['kind' => 'slid-on', 'step' => 'A-121|cut'])->assertUnprocessable()->assertSee('recorded as');
-        $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|nothing'])->assertUnprocessable()->assertSee('plan has changed');
-        $this->as('bench')->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'reworked', 'run' => 'A-121'])->assertUnprocessable();
+        $this->record('A-121', ['kind' => 'signed-off'])
+            ->assertUnprocessable()
+            ->assertSee('not recorded at the bench');
+        $this->record('A-121', ['kind' => 'slid-on', 'step' => 'A-121|cut'])
+            ->assertUnprocessable()
+            ->assertSee('recorded as');
+        $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|nothing'])
+            ->assertUnprocessable()
+            ->assertSee('plan has changed');
+        $this->as('bench')
+            ->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'reworked', 'run' => 'A-121'])
+            ->assertUnprocessable();
         $this->getJson('/api/bench/A-999')->assertNotFound();
     }
 
@@ -186,12 +280,30 @@ final class BenchTest extends TestCase
         $inspect = $steps->firstWhere('task', 'inspect');
         self::assertContains('not-home', array_column($inspect['flaws'], 'id'));
         $join = $steps->firstWhere('task', 'join')['pieces'][5];
-        $count = fn (): float => (float) collect($this->as('planner')->getJson('/api/parts')->json('lines'))->firstWhere('id', 'contact-rect-male-fine')['needed']['value'];
+        $count = fn (): float => (float) collect($this->as('planner')->getJson('/api/parts')->json('lines'))->firstWhere(
+            'id',
+            'contact-rect-male-fine',
+        )['needed']['value'];
         $before = $count();
-        $rework = $this->as('bench')->getJson('/api/bench/M-201/rework?step='.urlencode($inspect['pieces'][0]['id']).'&remedy=rework&joint='.urlencode($join['id']))->assertOk()->json();
+        $rework = $this->as('bench')
+            ->getJson(
+                '/api/bench/M-201/rework?step='.
+                    urlencode($inspect['pieces'][0]['id']).
+                    '&remedy=rework&joint='.
+                    urlencode($join['id']),
+            )
+            ->assertOk()
+            ->json();
         self::assertSame(['contact-rect-male-fine' => 1], $rework['scraps']);
         self::assertCount(3, $rework['reopens'], 'the crimp, the contact and the tug');
-        $this->record('M-201', ['kind' => 'reworked', 'step' => $inspect['pieces'][0]['id'], 'note' => 'A contact is not home', 'remedy' => 'rework', 'joint' => $join['id'], 'scraps' => ['contact-rect-male-fine' => 9999]])->assertCreated();
+        $this->record('M-201', [
+            'kind' => 'reworked',
+            'step' => $inspect['pieces'][0]['id'],
+            'note' => 'A contact is not home',
+            'remedy' => 'rework',
+            'joint' => $join['id'],
+            'scraps' => ['contact-rect-male-fine' => 9999],
+        ])->assertCreated();
         self::assertSame('to-do', $this->getJson('/api/bench/M-201')->json('state.standings')[$join['id']]['status']);
         self::assertSame($before + 1, $count());
     }
@@ -200,11 +312,19 @@ final class BenchTest extends TestCase
     {
         Storage::fake('local');
         $photo = fn (): UploadedFile => UploadedFile::fake()->image('end.png', 40, 30);
-        $send = fn (UploadedFile $file): TestResponse => $this->as('bench')->post('/api/bench/A-121/pictures', ['picture' => $file, 'id' => Str::uuid()->toString(), 'run' => 'A-121', 'step' => 'A-121|cut'], ['Accept' => 'application/json']);
+        $send = fn (UploadedFile $file): TestResponse => $this->as('bench')->post(
+            '/api/bench/A-121/pictures',
+            ['picture' => $file, 'id' => Str::uuid()->toString(), 'run' => 'A-121', 'step' => 'A-121|cut'],
+            ['Accept' => 'application/json'],
+        );
         $name = $send($photo())->assertCreated()->json('picture');
-        $this->get('/api/pictures/'.$name)->assertOk()->assertHeader('Content-Type', 'image/png');
+        $this->get('/api/pictures/'.$name)
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/png');
         self::assertSame($name, $this->getJson('/api/bench/A-121')->json('state.pictures.0.picture'));
-        $send(UploadedFile::fake()->createWithContent('end.png', '<script>alert(1)</script>'))->assertUnprocessable()->assertJsonValidationErrorFor('picture');
+        $send(UploadedFile::fake()->createWithContent('end.png', '<script>alert(1)</script>'))
+            ->assertUnprocessable()
+            ->assertJsonValidationErrorFor('picture');
         $this->get('/api/pictures/'.str_repeat('0', 64).'.png')->assertNotFound();
     }
 
@@ -217,9 +337,16 @@ final class BenchTest extends TestCase
         self::assertCount(count($alike), $steps[0]['pieces']);
         self::assertCount(count($this->steps($alike[0])), $steps);
         foreach ($steps[0]['pieces'] as $piece) {
-            $this->record($ids, ['kind' => 'prepared', 'run' => $piece['run'], 'step' => $piece['id']])->assertCreated();
+            $this->record($ids, [
+                'kind' => 'prepared',
+                'run' => $piece['run'],
+                'step' => $piece['id'],
+            ])->assertCreated();
         }
-        self::assertSame(['done', 'done'], array_map(fn (string $run): string => $this->bead($run, 'cut'), array_slice($alike, 0, 2)));
+        self::assertSame(
+            ['done', 'done'],
+            array_map(fn (string $run): string => $this->bead($run, 'cut'), array_slice($alike, 0, 2)),
+        );
     }
 
     public function test_a_decision_makes_a_new_traveller_and_what_was_done_by_the_old_one_is_overtaken(): void
@@ -229,7 +356,10 @@ final class BenchTest extends TestCase
         $recipe = $this->as('planner')->getJson('/api/types/recipe/pair-to-cup')->json();
         $definition = $recipe['definition'];
         $definition['steps'][0]['at'] = '21 mm';
-        $this->putJson('/api/types/recipe', ['definition' => $definition, 'version' => $recipe['version'] ?? null])->assertSuccessful();
+        $this->putJson('/api/types/recipe', [
+            'definition' => $definition,
+            'version' => $recipe['version'] ?? null,
+        ])->assertSuccessful();
         $now = $this->as('bench')->getJson('/api/bench/A-121');
         self::assertLessThan($before, $now->json('state.settled'));
         self::assertContains('overtaken', array_column($now->json('state.standings'), 'status'));
@@ -241,7 +371,14 @@ final class BenchTest extends TestCase
     {
         $file = tempnam(sys_get_temp_dir(), 'traveller');
         self::assertIsString($file);
-        file_put_contents($file, $this->as('bench')->get('/api/bench/M-201/traveller.pdf')->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent());
+        file_put_contents(
+            $file,
+            $this->as('bench')
+                ->get('/api/bench/M-201/traveller.pdf')
+                ->assertOk()
+                ->assertHeader('Content-Type', 'application/pdf')
+                ->getContent(),
+        );
         $process = new Process(['pdftotext', '-layout', $file, '-']);
         $process->mustRun();
         unlink($file);
@@ -263,8 +400,15 @@ final class BenchTest extends TestCase
         \Illuminate\Support\Facades\DB::listen(function () use (&$queries): void {
             $queries++;
         });
-        $piece = collect($this->app->make(Jobs::class)->of($this->installation, ['M-201'])->traveller->operations ?? [])->first(fn ($operation): bool => $operation->id === 'M-201|A|on|breakout');
-        $this->postJson('/api/bench/M-201/events', ['id' => Str::uuid()->toString(), 'kind' => 'slid-on', 'run' => 'M-201', 'step' => $piece->id ?? ''])->assertCreated();
+        $piece = collect(
+            $this->app->make(Jobs::class)->of($this->installation, ['M-201'])->traveller->operations ?? [],
+        )->first(fn ($operation): bool => $operation->id === 'M-201|A|on|breakout');
+        $this->postJson('/api/bench/M-201/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'slid-on',
+            'run' => 'M-201',
+            'step' => $piece->id ?? '',
+        ])->assertCreated();
         self::assertLessThan(15, $queries);
     }
 }

@@ -12,7 +12,14 @@ use Tests\TestCase;
 /** The building, looms, cutting, reach and parts, as the browser meets them. */
 final class BuildingTest extends TestCase
 {
-    private const CRAWL = ['id' => 'crawl-duct', 'name' => 'Crawl duct', 'kind' => 'trunking', 'length' => '9 m', 'from' => 'stage-pit', 'to' => 'rack-room'];
+    private const CRAWL = [
+        'id' => 'crawl-duct',
+        'name' => 'Crawl duct',
+        'kind' => 'trunking',
+        'length' => '9 m',
+        'from' => 'stage-pit',
+        'to' => 'rack-room',
+    ];
 
     public function test_a_way_is_looked_at_before_it_is_saved_and_undone_after(): void
     {
@@ -23,7 +30,10 @@ final class BuildingTest extends TestCase
         self::assertSame($before->json('routes'), $this->getJson('/api/building')->json('routes'), 'nothing was saved');
         $saved = $this->putJson('/api/shared/way', ['part' => self::CRAWL])->assertOk();
         self::assertSame($ahead->json('routes'), $saved->json('rerouted.routes'));
-        self::assertSame(['to-lectern', 'crawl-duct', 'to-amp-rack-1'], $this->getJson('/api/building')->json('routes.A-116'));
+        self::assertSame(
+            ['to-lectern', 'crawl-duct', 'to-amp-rack-1'],
+            $this->getJson('/api/building')->json('routes.A-116'),
+        );
         $change = $this->getJson('/api/changes')->json('0');
         $this->postJson('/api/changes/'.$change['id'].'/undo')->assertCreated();
         self::assertSame($before->json('routes'), $this->getJson('/api/building')->json('routes'));
@@ -40,9 +50,40 @@ final class BuildingTest extends TestCase
         yield 'a fill of nothing' => ['way', ['fillLimit' => 0] + self::CRAWL, 'fillLimit'];
         yield 'an unknown environment' => ['way', ['environment' => ['swamp']] + self::CRAWL, 'environment[0]'];
         yield 'a place off the map' => ['junction', ['id' => 'j', 'name' => 'J', 'at' => [1e9, 0]], 'at'];
-        yield 'a rack of no units' => ['location', ['id' => 'r', 'name' => 'R', 'rack' => ['units' => 0]], 'rack.units'];
-        yield 'a panel of no rows' => ['tail-panel', ['id' => 'p', 'name' => 'P', 'location' => 'lectern', 'rows' => 0, 'columns' => 4, 'pitch' => '50 mm', 'rise' => '40 mm', 'bars' => []], 'rows'];
-        yield 'a place outside the panel' => ['tail-panel', ['id' => 'p', 'name' => 'P', 'location' => 'lectern', 'rows' => 1, 'columns' => 4, 'pitch' => '50 mm', 'rise' => '40 mm', 'bars' => [], 'places' => ['2-1' => 'x']], 'places.2-1'];
+        yield 'a rack of no units' => [
+            'location',
+            ['id' => 'r', 'name' => 'R', 'rack' => ['units' => 0]],
+            'rack.units',
+        ];
+        yield 'a panel of no rows' => [
+            'tail-panel',
+            [
+                'id' => 'p',
+                'name' => 'P',
+                'location' => 'lectern',
+                'rows' => 0,
+                'columns' => 4,
+                'pitch' => '50 mm',
+                'rise' => '40 mm',
+                'bars' => [],
+            ],
+            'rows',
+        ];
+        yield 'a place outside the panel' => [
+            'tail-panel',
+            [
+                'id' => 'p',
+                'name' => 'P',
+                'location' => 'lectern',
+                'rows' => 1,
+                'columns' => 4,
+                'pitch' => '50 mm',
+                'rise' => '40 mm',
+                'bars' => [],
+                'places' => ['2-1' => 'x'],
+            ],
+            'places.2-1',
+        ];
         yield 'ties everywhere' => ['loom', ['id' => 'L9', 'name' => 'L9', 'tieEvery' => '0 mm'], 'tieEvery'];
         yield 'an empty reel' => ['reel', ['id' => 'R-99', 'cable' => 'pair-foil', 'length' => '0 m'], 'length'];
     }
@@ -52,7 +93,9 @@ final class BuildingTest extends TestCase
     public function test_what_is_wrong_is_named_and_nothing_is_saved(string $kind, array $part, string $path): void
     {
         $count = DB::table('parts')->count();
-        $answer = $this->as('planner')->putJson('/api/shared/'.$kind, ['part' => $part])->assertUnprocessable();
+        $answer = $this->as('planner')
+            ->putJson('/api/shared/'.$kind, ['part' => $part])
+            ->assertUnprocessable();
         self::assertContains($path, array_column($answer->json('problems'), 'path'), (string) $answer->getContent());
         self::assertSame($count, DB::table('parts')->count());
     }
@@ -61,31 +104,58 @@ final class BuildingTest extends TestCase
     {
         $part = $this->as('planner')->getJson('/api/looms/L1')->json('part');
         $this->putJson('/api/shared/loom', ['part' => ['tieEvery' => '250 mm'] + $part, 'version' => 1])->assertOk();
-        $stale = $this->putJson('/api/shared/loom', ['part' => ['tieEvery' => '400 mm'] + $part, 'version' => 1])->assertConflict();
+        $stale = $this->putJson('/api/shared/loom', [
+            'part' => ['tieEvery' => '400 mm'] + $part,
+            'version' => 1,
+        ])->assertConflict();
         self::assertSame(['400 mm', '250 mm'], [$stale->json('yours.tieEvery'), $stale->json('theirs.tieEvery')]);
     }
 
     public function test_a_moved_breakout_says_what_it_does_to_cuts_and_reels_before_it_is_kept(): void
     {
         $loom = $this->as('planner')->getJson('/api/looms/L4')->assertOk();
-        $part = ['breakouts' => [['at' => 'gallery-end', 'into' => 'barrage-conduit', 'by' => '1 m']]] + $loom->json('part');
+        $part =
+            ['breakouts' => [['at' => 'gallery-end', 'into' => 'barrage-conduit', 'by' => '1 m']]] +
+            $loom->json('part');
         $ahead = $this->postJson('/api/looms/L4/preview', ['part' => $part])->assertOk();
         self::assertSame([['code' => 'A-119', 'was' => '66850 mm', 'is' => '68850 mm']], $ahead->json('rerouted.cuts'));
         self::assertSame('66850 mm', $this->getJson('/api/runs/A-119')->json('cut'), 'nothing was saved');
         $this->putJson('/api/shared/loom', ['part' => $part, 'version' => $loom->json('version')])->assertOk();
         self::assertSame('68850 mm', $this->getJson('/api/runs/A-119')->json('cut'));
-        $cuts = array_merge(...array_map(static fn (array $cable): array => array_merge(...array_column($cable['assigned'], 'cuts'), ...[[]]), $this->getJson('/api/cutting')->json('cables')));
-        self::assertContains(['A-119', '68850 mm'], array_map(static fn (array $cut): array => [$cut['code'], $cut['length']], $cuts), 'the picture and the cut list say the same');
+        $cuts = array_merge(
+            ...array_map(
+                static fn (array $cable): array => array_merge(...array_column($cable['assigned'], 'cuts'), ...[[]]),
+                $this->getJson('/api/cutting')->json('cables'),
+            ),
+        );
+        self::assertContains(
+            ['A-119', '68850 mm'],
+            array_map(static fn (array $cut): array => [$cut['code'], $cut['length']], $cuts),
+            'the picture and the cut list say the same',
+        );
     }
 
-    private const CUT = ['id' => '00000000-0000-4000-a000-00000000c001', 'kind' => 'cut', 'run' => 'A-122', 'at' => '2026-03-09T08:00:00Z'];
+    private const CUT = [
+        'id' => '00000000-0000-4000-a000-00000000c001',
+        'kind' => 'cut',
+        'run' => 'A-122',
+        'at' => '2026-03-09T08:00:00Z',
+    ];
 
     public function test_a_miscut_is_recorded_once_and_the_rest_is_planned_again(): void
     {
-        $first = $this->as('bench')->postJson('/api/events', self::CUT + ['cut' => ['length' => '35.7 m', 'reel' => 'R-02', 'from' => 214, 'to' => 178.3]])->assertCreated();
+        $first = $this->as('bench')
+            ->postJson(
+                '/api/events',
+                self::CUT + ['cut' => ['length' => '35.7 m', 'reel' => 'R-02', 'from' => 214, 'to' => 178.3]],
+            )
+            ->assertCreated();
         self::assertNotSame([], $first->json('replanned.moved'));
         self::assertSame('failed', $first->json('strand.0.state'));
-        $again = $this->postJson('/api/events', self::CUT + ['cut' => ['length' => '35.7 m', 'reel' => 'R-02', 'from' => 214, 'to' => 178.3]])->assertOk();
+        $again = $this->postJson(
+            '/api/events',
+            self::CUT + ['cut' => ['length' => '35.7 m', 'reel' => 'R-02', 'from' => 214, 'to' => 178.3]],
+        )->assertOk();
         self::assertFalse($again->json('new'));
         $cutting = $this->getJson('/api/cutting');
         self::assertCount(1, $cutting->json('recorded'));
@@ -108,23 +178,37 @@ final class BuildingTest extends TestCase
     #[DataProvider('impossible')]
     public function test_a_cut_that_cannot_have_been_is_refused_with_a_remedy(array $cut, string $field): void
     {
-        $answer = $this->as('bench')->postJson('/api/events', self::CUT + ['cut' => $cut])->assertUnprocessable();
+        $answer = $this->as('bench')
+            ->postJson('/api/events', self::CUT + ['cut' => $cut])
+            ->assertUnprocessable();
         self::assertNotSame([], $answer->json('errors.'.$field) ?? $answer->json('problems'));
         self::assertSame([], $this->getJson('/api/cutting')->json('recorded'));
     }
 
     public function test_a_reel_that_was_cut_from_stays_and_a_bench_may_enter_one(): void
     {
-        $this->as('bench')->putJson('/api/reels', ['part' => ['id' => 'R-50', 'cable' => 'star-quad', 'length' => '100 m']])->assertOk();
-        $this->postJson('/api/events', ['run' => 'A-119', 'cut' => ['length' => '67 m', 'reel' => 'R-50']] + self::CUT)->assertCreated();
+        $this->as('bench')
+            ->putJson('/api/reels', ['part' => ['id' => 'R-50', 'cable' => 'star-quad', 'length' => '100 m']])
+            ->assertOk();
+        $this->postJson(
+            '/api/events',
+            ['run' => 'A-119', 'cut' => ['length' => '67 m', 'reel' => 'R-50']] + self::CUT,
+        )->assertCreated();
         $this->deleteJson('/api/reels/R-50', ['version' => 1])->assertUnprocessable();
         $this->putJson('/api/shared/way', ['part' => self::CRAWL])->assertForbidden();
-        $this->as('tester')->putJson('/api/reels', ['part' => ['id' => 'R-51', 'cable' => 'star-quad', 'length' => '100 m']])->assertForbidden();
+        $this->as('tester')
+            ->putJson('/api/reels', ['part' => ['id' => 'R-51', 'cable' => 'star-quad', 'length' => '100 m']])
+            ->assertForbidden();
     }
 
     public function test_parts_of_everything_a_loom_an_assembly_and_an_order(): void
     {
-        $needed = fn (string $scope, string $id): ?array => collect($this->as('planner')->getJson('/api/parts?scope='.$scope)->assertOk()->json('lines'))->firstWhere('id', $id);
+        $needed = fn (string $scope, string $id): ?array => collect(
+            $this->as('planner')
+                ->getJson('/api/parts?scope='.$scope)
+                ->assertOk()
+                ->json('lines'),
+        )->firstWhere('id', $id);
         self::assertSame('72 pcs', $needed('installation', 'contact-rect-male-fine')['needed']['text'] ?? null);
         self::assertSame('72 pcs', $needed('loom:L1', 'contact-rect-male-fine')['needed']['text'] ?? null);
         self::assertNull($needed('loom:L3', 'contact-rect-male-fine'));
@@ -144,16 +228,26 @@ final class BuildingTest extends TestCase
         self::assertSame(['Lectern picture', '40 dB'], [$reach()['name'], $reach()['limit']['text']]);
         $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['rate' => 'warp']])->assertUnprocessable();
         $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['load' => -4]])->assertUnprocessable();
-        self::assertContains('check', array_column($this->getJson('/api/runs/L-501')->json('findings'), 'severity'), 'what does not reach is told on the run as well');
+        self::assertContains(
+            'check',
+            array_column($this->getJson('/api/runs/L-501')->json('findings'), 'severity'),
+            'what does not reach is told on the run as well',
+        );
     }
 
     public function test_a_price_is_typed_in_undone_and_guarded_in_the_csv(): void
     {
         $parts = $this->as('lead')->getJson('/api/parts?scope=installation');
         $economy = $parts->json('economy');
-        $this->putJson('/api/economy', ['economy' => ['currency' => '=EUR', 'rate' => 60] + $economy, 'version' => $parts->json('version')])->assertOk();
+        $this->putJson('/api/economy', [
+            'economy' => ['currency' => '=EUR', 'rate' => 60] + $economy,
+            'version' => $parts->json('version'),
+        ])->assertOk();
         self::assertSame('=EUR', $this->getJson('/api/parts?scope=installation')->json('currency'));
-        $this->putJson('/api/economy', ['economy' => ['rate' => -1] + $economy, 'version' => $parts->json('version') + 1])->assertUnprocessable();
+        $this->putJson('/api/economy', [
+            'economy' => ['rate' => -1] + $economy,
+            'version' => $parts->json('version') + 1,
+        ])->assertUnprocessable();
         $this->putJson('/api/economy', ['economy' => $economy, 'version' => 1])->assertConflict();
         $this->postJson('/api/changes/'.$this->getJson('/api/changes')->json('0.id').'/undo')->assertCreated();
         self::assertSame('EUR', $this->getJson('/api/parts?scope=installation')->json('currency'));
@@ -165,7 +259,16 @@ final class BuildingTest extends TestCase
     public function test_a_file_brings_building_looms_reels_and_economy_and_gives_them_back(): void
     {
         $file = json_decode((string) $this->as('lead')->get('/api/installation.json')->assertOk()->getContent(), true);
-        self::assertSame([32, 9, 1, 4, 10], [count($file['ways']), count($file['junctions']), count($file['panels']), count($file['looms']), count($file['reels'])]);
+        self::assertSame(
+            [32, 9, 1, 4, 10],
+            [
+                count($file['ways']),
+                count($file['junctions']),
+                count($file['panels']),
+                count($file['looms']),
+                count($file['reels']),
+            ],
+        );
         self::assertSame('EUR', $file['economy']['currency']);
         $demo = json_decode((string) file_get_contents(database_path('demo/brackwater.json')), true);
         foreach (['ways', 'junctions', 'panels', 'looms', 'reels', 'economy', 'locations'] as $list) {
@@ -181,14 +284,18 @@ final class BuildingTest extends TestCase
         });
         foreach (['building', 'looms', 'cutting', 'reach', 'parts'] as $path) {
             $queries = 0;
-            $this->as('planner')->getJson('/api/'.$path)->assertOk();
+            $this->as('planner')
+                ->getJson('/api/'.$path)
+                ->assertOk();
             self::assertLessThan(16, $queries, $path);
         }
     }
 
     public function test_printed_pages_say_what_the_screen_says(): void
     {
-        $text = fn (string $path): string => $this->pdf((string) $this->as('bench')->get($path)->assertOk()->getContent());
+        $text = fn (string $path): string => $this->pdf(
+            (string) $this->as('bench')->get($path)->assertOk()->getContent(),
+        );
         $list = $text('/api/cutting/cut-list.pdf');
         self::assertStringContainsString('A-119', $list);
         self::assertStringContainsString('66.85 m', $list);

@@ -39,7 +39,10 @@ final class CommandsTest extends TestCase
         array_map(unlink(...), glob($folder.'/*') ?: []);
         rmdir($folder);
         self::assertSame(1, $status);
-        self::assertStringContainsString('php is missing. Sartal needs PHP 8.2, Composer 2 and Node 20 or newer.', $said);
+        self::assertStringContainsString(
+            'php is missing. Sartal needs PHP 8.2, Composer 2 and Node 20 or newer.',
+            $said,
+        );
     }
 
     public function test_a_part_of_the_tests_that_is_not_there(): void
@@ -56,6 +59,9 @@ final class CommandsTest extends TestCase
             self::assertStringNotContainsString('0.0.0.0', $text);
             self::assertDoesNotMatchRegularExpression('~base64:[A-Za-z0-9+/]{20}~', $text);
         }
-        self::assertStringContainsString('HOST=${HOST:-127.0.0.1}', (string) file_get_contents(dirname(__DIR__, 2).'/bin/start'));
+        self::assertStringContainsString(
+            'HOST=${HOST:-127.0.0.1}',
+            (string) file_get_contents(dirname(__DIR__, 2).'/bin/start'),
+        );
     }
 }

@@ -42,7 +42,14 @@ final class DrawingTest extends TestCase
         $catalogue = ShippedCatalogue::load();
         $type = $catalogue->connectors[$connector];
         $canvas = new SvgCanvas(100, 100);
-        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on($canvas, 50, 50, 60, 60, $view);
+        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on(
+            $canvas,
+            50,
+            50,
+            60,
+            60,
+            $view,
+        );
         $places = [];
         foreach (self::xml($canvas)->xpath('//s:text') ?: [] as $text) {
             $places[(string) $text] = [(float) $text['x'], (float) $text['y']];
@@ -55,7 +62,7 @@ final class DrawingTest extends TestCase
     public function test_the_two_sides_are_mirrors(): void
     {
         $face = self::places('xlr3-male-cable', new View(wiring: false));
-        $wiring = self::places('xlr3-male-cable', new View);
+        $wiring = self::places('xlr3-male-cable', new View());
         foreach (['1', '2', '3'] as $contact) {
             self::assertEqualsWithDelta(100 - $face[$contact][0], $wiring[$contact][0], 0.01);
             self::assertEqualsWithDelta($face[$contact][1], $wiring[$contact][1], 0.01);
@@ -70,7 +77,7 @@ final class DrawingTest extends TestCase
         $turned = self::places('xlr3-male-cable', new View(turn: 180));
         self::assertLessThan($turned['1'][1], $turned['3'][1]);
         self::assertLessThan($turned['2'][0], $turned['1'][0]);
-        $none = self::places('xlr3-male-cable', new View);
+        $none = self::places('xlr3-male-cable', new View());
         foreach (self::places('xlr3-male-cable', new View(turn: 360)) as $contact => [$x, $y]) {
             self::assertEqualsWithDelta($none[$contact][0], $x, 0.01);
             self::assertEqualsWithDelta($none[$contact][1], $y, 0.01);
@@ -82,7 +89,10 @@ final class DrawingTest extends TestCase
         foreach (ShippedCatalogue::load()->connectors as $id => $type) {
             foreach ([0, 90, 180, 270] as $turn) {
                 foreach (self::places($id, new View(turn: $turn)) as $address => [$x, $y]) {
-                    self::assertTrue($x > 15 && $x < 85 && $y > 15 && $y < 85, "$id $address at $x, $y turned by $turn");
+                    self::assertTrue(
+                        $x > 15 && $x < 85 && $y > 15 && $y < 85,
+                        "$id $address at $x, $y turned by $turn",
+                    );
                 }
             }
         }
@@ -142,23 +152,30 @@ final class DrawingTest extends TestCase
             sort($ratios);
             sort($marks);
             foreach (array_values($marks) as $i => $mark) {
-                self::assertEqualsWithDelta($ratios[0] / $marks[0], $ratios[$i] / $mark, 0.02 * $ratios[0] / $marks[0], $id);
+                self::assertEqualsWithDelta(
+                    $ratios[0] / $marks[0],
+                    $ratios[$i] / $mark,
+                    (0.02 * $ratios[0]) / $marks[0],
+                    $id,
+                );
             }
         }
     }
 
     public function test_what_is_drawn_as_svg_is_what_is_drawn_as_pdf(): void
     {
-        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'))->installation;
-        $plan = (new Planner)->plan($in);
+        $in = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
+        )->installation;
+        $plan = (new Planner())->plan($in);
         $sheets = new EndSheets($in);
         foreach (['M-201' => Side::B, 'P-007' => Side::B, 'C-418' => Side::A] as $run => $side) {
             $sheet = $sheets->of($in->runs[$run], $side, $plan->runs[$run]);
             self::assertNotNull($sheet);
             $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-            SheetDrawing::draw($svg, $sheet, null, new View, $in->name);
+            SheetDrawing::draw($svg, $sheet, null, new View(), $in->name);
             $pdf = new PdfCanvas('test', SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-            SheetDrawing::draw($pdf, $sheet, null, new View, $in->name);
+            SheetDrawing::draw($pdf, $sheet, null, new View(), $in->name);
             $read = new Process(['pdftotext', '-raw', '-', '-'], input: $pdf->bytes());
             $read->mustRun();
             $text = (string) preg_replace('~\s+~u', '', $read->getOutput());
@@ -181,23 +198,29 @@ final class DrawingTest extends TestCase
      */
     public function test_words_on_a_line_stay_apart_and_joints_follow_the_pages(): void
     {
-        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'))->installation;
-        $plan = (new Planner)->plan($in);
+        $in = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
+        )->installation;
+        $plan = (new Planner())->plan($in);
         foreach (['V-407' => Side::B, 'M-201' => Side::B, 'M-202' => Side::B, 'P-007' => Side::A] as $run => $side) {
             $sheet = (new EndSheets($in))->of($in->runs[$run], $side, $plan->runs[$run]);
             self::assertNotNull($sheet);
             $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-            SheetDrawing::draw($svg, $sheet, null, new View, $in->name);
+            SheetDrawing::draw($svg, $sheet, null, new View(), $in->name);
             $joints = [];
             for ($page = 1; $page <= $svg->pages(); $page++) {
                 $lines = [];
                 $last = '';
                 foreach (self::xml($svg, $page)->xpath('//s:text') ?: [] as $text) {
-                    $width = mb_strlen((string) $text) * (float) $text['font-size'] * (str_contains((string) $text['font-family'], 'Mono') ? 0.6 : 0.45);
+                    $width =
+                        mb_strlen((string) $text) *
+                        (float) $text['font-size'] *
+                        (str_contains((string) $text['font-family'], 'Mono') ? 0.6 : 0.45);
                     $x = (float) $text['x'];
                     $anchor = (string) $text['text-anchor'];
                     if ($anchor !== 'middle') {
-                        $lines[(string) $text['y']][] = $anchor === 'end' ? [$x - $width, $x, (string) $text] : [$x, $x + $width, (string) $text];
+                        $lines[(string) $text['y']][] =
+                            $anchor === 'end' ? [$x - $width, $x, (string) $text] : [$x, $x + $width, (string) $text];
                     }
                     if ($anchor === 'end' && ctype_digit((string) $text)) {
                         $joints[] = (int) (string) $text;
@@ -208,7 +231,11 @@ final class DrawingTest extends TestCase
                 foreach ($lines as $line) {
                     usort($line, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
                     for ($i = 1; $i < count($line); $i++) {
-                        self::assertGreaterThan($line[$i - 1][1], $line[$i][0], "$run: \"{$line[$i - 1][2]}\" runs into \"{$line[$i][2]}\"");
+                        self::assertGreaterThan(
+                            $line[$i - 1][1],
+                            $line[$i][0],
+                            "$run: \"{$line[$i - 1][2]}\" runs into \"{$line[$i][2]}\"",
+                        );
                     }
                 }
             }
@@ -224,7 +251,10 @@ final class DrawingTest extends TestCase
         $canvas = new SvgCanvas(10, 10);
         $canvas->text(1, 1, '</text><script>alert(1)</script>&"\'');
         self::assertStringNotContainsString('<script', $canvas->page(1));
-        self::assertSame('</text><script>alert(1)</script>&"\'', (string) (self::xml($canvas)->xpath('//s:text')[0] ?? ''));
+        self::assertSame(
+            '</text><script>alert(1)</script>&"\'',
+            (string) (self::xml($canvas)->xpath('//s:text')[0] ?? ''),
+        );
     }
 
     public function test_pages_are_numbered_from_one(): void

@@ -26,16 +26,28 @@ final class FilesTest extends TestCase
 
     private function send(string $path, string $text, string $name = 'runs.csv'): TestResponse
     {
-        return $this->as('planner')->post('/api/'.$path, ['file' => UploadedFile::fake()->createWithContent($name, $text)], ['Accept' => 'application/json']);
+        return $this->as('planner')->post(
+            '/api/'.$path,
+            ['file' => UploadedFile::fake()->createWithContent($name, $text)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     public function test_two_bad_rows_are_both_named_and_nothing_comes_in(): void
     {
-        $csv = implode("\n", [self::HEADER, self::GOOD, str_replace(['X-1', '1.5'], ['X-2', '-4 m'], self::GOOD), str_replace(['X-1', 'pair-foil'], ['X-3', 'gold-wire'], self::GOOD)]);
+        $csv = implode("\n", [
+            self::HEADER,
+            self::GOOD,
+            str_replace(['X-1', '1.5'], ['X-2', '-4 m'], self::GOOD),
+            str_replace(['X-1', 'pair-foil'], ['X-3', 'gold-wire'], self::GOOD),
+        ]);
         $runs = StoredRun::query()->count();
         $this->send('import/preview', $csv)->assertOk()->assertJsonCount(0, 'runs')->assertJsonCount(2, 'problems');
         $problems = $this->send('import', $csv)->assertUnprocessable()->json('problems');
-        self::assertSame([[3, 'tail_a', '-4 m'], [4, 'cable', 'gold-wire']], array_map(static fn (array $each): array => [$each['row'], $each['column'], $each['value']], $problems));
+        self::assertSame(
+            [[3, 'tail_a', '-4 m'], [4, 'cable', 'gold-wire']],
+            array_map(static fn (array $each): array => [$each['row'], $each['column'], $each['value']], $problems),
+        );
         self::assertSame($runs, StoredRun::query()->count());
     }
 
@@ -46,7 +58,9 @@ final class FilesTest extends TestCase
         yield 'plain' => [$csv];
         yield 'with a byte order mark' => ["\xEF\xBB\xBF".$csv];
         yield 'semicolons' => [str_replace(',', ';', $csv)];
-        yield 'quotes, blank lines and other line ends' => [str_replace(['Lectern', "\n"], ['"Lectern"', "\r\n\r\n"], $csv)];
+        yield 'quotes, blank lines and other line ends' => [
+            str_replace(['Lectern', "\n"], ['"Lectern"', "\r\n\r\n"], $csv),
+        ];
         yield 'a computed column' => [str_replace("\n", ",cut_length\n", self::HEADER."\n").self::GOOD.",9\n"];
     }
 
@@ -54,7 +68,10 @@ final class FilesTest extends TestCase
     public function test_spellings_of_csv(string $csv): void
     {
         $this->send('import', $csv)->assertCreated()->assertJsonPath('imported', 1);
-        self::assertSame('lectern', StoredRun::query()->where('code', 'X-1')->firstOrFail()->definition['a']['location']);
+        self::assertSame(
+            'lectern',
+            StoredRun::query()->where('code', 'X-1')->firstOrFail()->definition['a']['location'],
+        );
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -65,7 +82,10 @@ final class FilesTest extends TestCase
         yield 'not UTF-8' => ["code\n\xff\xfe\xff", 'UTF-8'];
         yield 'two columns of one name' => ["code,code\n1,2", 'twice'];
         mt_srand(5);
-        yield 'ten megabytes of noise' => [str_repeat(implode('', array_map(static fn (): string => chr(mt_rand(0, 255)), range(1, 10_000))), 1000), 'MB'];
+        yield 'ten megabytes of noise' => [
+            str_repeat(implode('', array_map(static fn (): string => chr(mt_rand(0, 255)), range(1, 10_000))), 1000),
+            'MB',
+        ];
     }
 
     #[DataProvider('rubbish')]
@@ -89,7 +109,11 @@ final class FilesTest extends TestCase
 
     public function test_the_exported_schedule_comes_back_in_and_is_the_same(): void
     {
-        $csv = $this->as('planner')->get('/api/schedule.csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=UTF-8')->getContent();
+        $csv = $this->as('planner')
+            ->get('/api/schedule.csv')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/csv; charset=UTF-8')
+            ->getContent();
         $renamed = (string) preg_replace('~^([A-Z])-(\d+)~m', '$1x-$2', (string) $csv);
         $this->send('import', $renamed)->assertCreated()->assertJsonPath('imported', 46);
         $rows = collect($this->getJson('/api/schedule')->json('rows'))->keyBy('code');
@@ -106,9 +130,13 @@ final class FilesTest extends TestCase
             self::assertSame($text, CsvCell::unguarded(CsvCell::guarded($text)));
             self::assertDoesNotMatchRegularExpression('~^[=+@-]~', CsvCell::guarded($text));
         }
-        $this->as('planner')->patchJson('/api/runs/A-118', ['line' => ['note' => '=HYPERLINK("x")'], 'version' => 1])->assertOk();
+        $this->as('planner')
+            ->patchJson('/api/runs/A-118', ['line' => ['note' => '=HYPERLINK("x")'], 'version' => 1])
+            ->assertOk();
         self::assertStringContainsString("'=HYPERLINK", (string) $this->get('/api/schedule.csv')->getContent());
-        $this->send('import', self::HEADER."\n".str_replace('X-1', '=1+1', self::GOOD))->assertUnprocessable()->assertJsonPath('problems.0.column', 'code');
+        $this->send('import', self::HEADER."\n".str_replace('X-1', '=1+1', self::GOOD))
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.column', 'code');
     }
 
     public function test_the_installation_leaves_and_comes_back_with_nothing_lost(): void
@@ -117,7 +145,7 @@ final class FilesTest extends TestCase
         self::assertSame(self::demo(), $out);
         self::assertStringNotContainsString('password', $out);
         $this->installation->delete();
-        $again = (new FileImporter)->import(InstallationFile::parse($out));
+        $again = (new FileImporter())->import(InstallationFile::parse($out));
         $again->crew()->syncWithoutDetaching([$this->person('lead')->id]);
         self::assertSame($out, $this->as('lead')->get('/api/installation.json')->getContent());
     }
@@ -125,14 +153,25 @@ final class FilesTest extends TestCase
     public function test_an_installation_that_is_here_already_or_broken_stays_out_whole(): void
     {
         $count = [StoredInstallation::query()->count(), StoredRun::query()->count(), User::query()->count()];
-        $this->send('installations', self::demo(), 'demo.json')->assertUnprocessable()->assertJsonPath('problems.0.path', 'installation.id');
+        $this->send('installations', self::demo(), 'demo.json')
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'installation.id');
         $data = json_decode(self::demo(), true);
         $data['installation']['id'] = 'second';
         $data['runs'][5]['code'] = $data['runs'][4]['code'];
         $data['people'][] = ['signIn' => 'new', 'name' => 'New', 'roles' => ['emperor']];
-        $paths = array_column($this->send('installations', (string) json_encode($data), 'demo.json')->assertUnprocessable()->json('problems'), 'path');
+        $paths = array_column(
+            $this->send('installations', (string) json_encode($data), 'demo.json')
+                ->assertUnprocessable()
+                ->json('problems'),
+            'path',
+        );
         self::assertSame(['runs[5].code', 'people[6].roles'], $paths);
-        self::assertSame($count, [StoredInstallation::query()->count(), StoredRun::query()->count(), User::query()->count()]);
+        self::assertSame($count, [
+            StoredInstallation::query()->count(),
+            StoredRun::query()->count(),
+            User::query()->count(),
+        ]);
     }
 
     public function test_a_file_gives_nobody_more_rights(): void
@@ -147,14 +186,18 @@ final class FilesTest extends TestCase
     public function test_a_new_run_pins_the_types_that_it_uses(): void
     {
         self::assertNotContains('trs-balanced', array_column($this->installation->catalogue['plans'], 'id'));
-        $this->as('planner')->postJson('/api/runs', ['line' => self::line(['plans_a' => 'trs-balanced'])])->assertCreated();
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['plans_a' => 'trs-balanced'])])
+            ->assertCreated();
         self::assertContains('trs-balanced', array_column($this->installation->refresh()->catalogue['plans'], 'id'));
     }
 
     public function test_files_and_plans_keep_to_their_published_schemas(): void
     {
-        $validator = new Validator;
-        $schema = static fn (string $name): object => json_decode((string) file_get_contents(base_path('docs/schema/'.$name.'.schema.json')));
+        $validator = new Validator();
+        $schema = static fn (string $name): object => json_decode(
+            (string) file_get_contents(base_path('docs/schema/'.$name.'.schema.json')),
+        );
         $check = static function (string $json, string $name) use ($validator, $schema): bool {
             return $validator->validate(json_decode($json), $schema($name))->isValid();
         };
@@ -171,9 +214,18 @@ final class FilesTest extends TestCase
     public function test_the_plan_command_says_what_is_wrong_and_exits_with_one(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'sartal');
-        foreach (['{"format":"sartal-installation","version":1,"installation":{"id":"x","name":"X"},"ways":[{"id":"w","name":"W","length":"-1 m"}]}', 'noise'] as $bad) {
+        foreach (
+            [
+                '{"format":"sartal-installation","version":1,"installation":{"id":"x","name":"X"},"ways":[{"id":"w","name":"W","length":"-1 m"}]}',
+                'noise',
+            ] as $bad
+        ) {
             file_put_contents((string) $file, $bad);
-            exec(PHP_BINARY.' '.base_path('artisan').' sartal:plan '.escapeshellarg((string) $file).' 2>&1', $said, $status);
+            exec(
+                PHP_BINARY.' '.base_path('artisan').' sartal:plan '.escapeshellarg((string) $file).' 2>&1',
+                $said,
+                $status,
+            );
             self::assertSame(1, $status);
         }
         self::assertStringContainsString('ways[0].length (-1 m)', implode("\n", $said));
@@ -183,12 +235,17 @@ final class FilesTest extends TestCase
     public function test_two_runs_entered_at_the_same_moment_cannot_share_a_code(): void
     {
         $this->expectException(\Illuminate\Database\UniqueConstraintViolationException::class);
-        StoredRun::query()->create(['installation_id' => $this->installation->id, 'key' => 'other', 'code' => 'A-114', 'definition' => []]);
+        StoredRun::query()->create([
+            'installation_id' => $this->installation->id,
+            'key' => 'other',
+            'code' => 'A-114',
+            'definition' => [],
+        ]);
     }
 
     public function test_the_importer_refuses_by_itself_too(): void
     {
         $this->expectException(InvalidDocument::class);
-        (new FileImporter)->import(InstallationFile::parse(self::demo()));
+        (new FileImporter())->import(InstallationFile::parse(self::demo()));
     }
 }

@@ -18,7 +18,9 @@ final class LabelsTest extends TestCase
     public function test_what_is_printed_is_known_and_what_a_change_touches_is_to_be_printed_again(): void
     {
         $ids = $this->labels()->where('form', 'wrap')->pluck('id')->take(20)->all();
-        $this->postJson('/api/labels/printed', ['ids' => [...$ids, 'nothing']])->assertOk()->assertJsonPath('marked', 20);
+        $this->postJson('/api/labels/printed', ['ids' => [...$ids, 'nothing']])
+            ->assertOk()
+            ->assertJsonPath('marked', 20);
         self::assertSame(20, $this->labels()->where('state', 'printed')->count());
         $first = $this->labels()->firstWhere('run', 'A-114');
         $this->postJson('/api/labels/printed', ['ids' => [$first['id']]])->assertOk();
@@ -39,9 +41,18 @@ final class LabelsTest extends TestCase
         $this->putJson('/api/labels/scheme', ['scheme' => $scheme, 'version' => $now['version']])->assertOk();
         self::assertContains('M-201A', $this->labels('planner')->pluck('code')->all());
         $this->putJson('/api/labels/scheme', ['scheme' => $scheme, 'version' => $now['version']])->assertConflict();
-        $this->putJson('/api/labels/scheme', ['scheme' => ['end' => '{colour}'] + $scheme, 'version' => $now['version'] + 1])->assertUnprocessable()->assertSee('{colour}');
-        $this->as('bench')->putJson('/api/labels/scheme', ['scheme' => $scheme, 'version' => 1])->assertForbidden();
-        $change = $this->as('planner')->getJson('/api/changes')->json('changes.0.id') ?? $this->getJson('/api/changes')->json('0.id');
+        $this->putJson('/api/labels/scheme', [
+            'scheme' => ['end' => '{colour}'] + $scheme,
+            'version' => $now['version'] + 1,
+        ])
+            ->assertUnprocessable()
+            ->assertSee('{colour}');
+        $this->as('bench')
+            ->putJson('/api/labels/scheme', ['scheme' => $scheme, 'version' => 1])
+            ->assertForbidden();
+        $change =
+            $this->as('planner')->getJson('/api/changes')->json('changes.0.id') ??
+            $this->getJson('/api/changes')->json('0.id');
         $this->postJson('/api/changes/'.$change.'/undo')->assertSuccessful();
         self::assertNotContains('M-201A', $this->labels('planner')->pluck('code')->all());
     }
@@ -50,32 +61,73 @@ final class LabelsTest extends TestCase
     {
         $ids = $this->labels()->where('part', 'label-wrap-s')->pluck('id')->take(70)->values()->all();
         self::assertCount(70, $ids);
-        $this->postJson('/api/roll-printer/labels', ['ids' => $ids])->assertOk()->assertJsonPath('out', [])->assertJsonPath('printer.left', 0);
+        $this->postJson('/api/roll-printer/labels', ['ids' => $ids])
+            ->assertOk()
+            ->assertJsonPath('out', [])
+            ->assertJsonPath('printer.left', 0);
         $this->putJson('/api/roll-printer/roll', ['part' => 'nothing'])->assertUnprocessable();
-        $this->putJson('/api/roll-printer/roll', ['part' => 'label-flag'])->assertOk()->assertJsonPath('out', []);
+        $this->putJson('/api/roll-printer/roll', ['part' => 'label-flag'])
+            ->assertOk()
+            ->assertJsonPath('out', []);
         $came = $this->putJson('/api/roll-printer/roll', ['part' => 'label-wrap-s'])->assertOk();
         self::assertCount(60, $came->json('out'));
-        self::assertSame($ids, [...$came->json('out'), ...$came->json('printer.waiting')], 'none twice, none lost, in order');
+        self::assertSame(
+            $ids,
+            [...$came->json('out'), ...$came->json('printer.waiting')],
+            'none twice, none lost, in order',
+        );
         self::assertSame(60, $this->labels()->where('state', 'printed')->count());
-        self::assertCount(10, $this->putJson('/api/roll-printer/roll', ['part' => 'label-wrap-s'])->assertOk()->json('out'));
-        self::assertStringContainsString('<svg', (string) $this->get('/api/roll-printer/printed/0.svg')->assertOk()->getContent());
+        self::assertCount(
+            10,
+            $this->putJson('/api/roll-printer/roll', ['part' => 'label-wrap-s'])
+                ->assertOk()
+                ->json('out'),
+        );
+        self::assertStringContainsString(
+            '<svg',
+            (string) $this->get('/api/roll-printer/printed/0.svg')->assertOk()->getContent(),
+        );
         $this->getJson('/api/roll-printer/printed/999.svg')->assertNotFound();
         $this->postJson('/api/roll-printer/labels', ['ids' => $ids])->assertOk();
         $this->deleteJson('/api/roll-printer/labels')->assertOk()->assertJsonPath('printer.waiting', []);
-        $this->as('tester')->postJson('/api/roll-printer/labels', ['ids' => $ids])->assertForbidden();
+        $this->as('tester')
+            ->postJson('/api/roll-printer/labels', ['ids' => $ids])
+            ->assertForbidden();
     }
 
     public function test_sheets_and_lists(): void
     {
-        $this->as('bench')->get('/api/labels.pdf?part=label-wrap-s&geometry=a4-wrap-s&only=all')->assertOk()->assertHeader('Content-Type', 'application/pdf');
-        $svg = $this->get('/api/labels.svg?part=label-wrap-s&geometry=a4-wrap-s&only=all&page=2')->assertOk()->getContent();
+        $this->as('bench')
+            ->get('/api/labels.pdf?part=label-wrap-s&geometry=a4-wrap-s&only=all')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/pdf');
+        $svg = $this->get('/api/labels.svg?part=label-wrap-s&geometry=a4-wrap-s&only=all&page=2')
+            ->assertOk()
+            ->getContent();
         self::assertNotFalse(simplexml_load_string((string) $svg));
         $this->get('/api/labels.svg?part=label-wrap-s&geometry=a4-wrap-s&only=all&page=99')->assertNotFound();
         $this->get('/api/labels/test-page.pdf?geometry=a4-flag')->assertOk();
-        $own = ['pageWidth' => '210 mm', 'pageHeight' => '297 mm', 'columns' => 2, 'rows' => 2, 'width' => '30 mm', 'height' => '25 mm', 'pitchX' => '40 mm', 'pitchY' => '30 mm', 'left' => '10 mm', 'top' => '10 mm'];
+        $own = [
+            'pageWidth' => '210 mm',
+            'pageHeight' => '297 mm',
+            'columns' => 2,
+            'rows' => 2,
+            'width' => '30 mm',
+            'height' => '25 mm',
+            'pitchX' => '40 mm',
+            'pitchY' => '30 mm',
+            'left' => '10 mm',
+            'top' => '10 mm',
+        ];
         $this->get('/api/labels/test-page.pdf?sheet='.urlencode((string) json_encode($own)))->assertOk();
-        $this->getJson('/api/labels/test-page.pdf?sheet='.urlencode((string) json_encode(['pitchX' => '20 mm'] + $own)))->assertUnprocessable()->assertSee('overlap');
-        $this->getJson('/api/labels/test-page.pdf?sheet='.urlencode('{"columns": "many"}'))->assertUnprocessable()->assertSee('columns');
+        $this->getJson(
+            '/api/labels/test-page.pdf?sheet='.urlencode((string) json_encode(['pitchX' => '20 mm'] + $own)),
+        )
+            ->assertUnprocessable()
+            ->assertSee('overlap');
+        $this->getJson('/api/labels/test-page.pdf?sheet='.urlencode('{"columns": "many"}'))
+            ->assertUnprocessable()
+            ->assertSee('columns');
         $csv = (string) $this->get('/api/labels.csv?only=all')->assertOk()->getContent();
         self::assertSame($this->labels()->count() + 1, substr_count($csv, "\n"));
         self::assertStringContainsString('/e/M-201/A', $csv);

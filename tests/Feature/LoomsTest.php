@@ -17,9 +17,14 @@ final class LoomsTest extends TestCase
     public function test_the_list_says_what_each_loom_is_and_the_page_how_it_comes_about(): void
     {
         $looms = collect($this->as('installer')->getJson('/api/looms')->assertOk()->json('looms'))->keyBy('id');
-        self::assertSame([6, 'sleeve', 'Amplifier rack 1'], [$looms['L1']['members'], $looms['L1']['covering'], $looms['L1']['root']]);
+        self::assertSame(
+            [6, 'sleeve', 'Amplifier rack 1'],
+            [$looms['L1']['members'], $looms['L1']['covering'], $looms['L1']['root']],
+        );
         $loom = $this->getJson('/api/looms/L1')->assertOk();
-        $thickest = collect($loom->json('segments'))->max(static fn (array $segment): float => $segment['diameter']['value']);
+        $thickest = collect($loom->json('segments'))->max(
+            static fn (array $segment): float => $segment['diameter']['value'],
+        );
         self::assertEqualsWithDelta($looms['L1']['thickest']['value'], $thickest, 1e-9);
         foreach ($loom->json('segments') as $segment) {
             self::assertCount(count($segment['members']), $segment['circles']);
@@ -35,12 +40,21 @@ final class LoomsTest extends TestCase
     public function test_offsets_run_from_the_root_to_the_last_end(): void
     {
         $csv = (string) $this->as('bench')->get('/api/looms/L4/offsets.csv')->assertOk()->getContent();
-        $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), array_slice(explode("\r\n", trim($csv)), 1));
+        $rows = array_map(
+            static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            array_slice(explode("\r\n", trim($csv)), 1),
+        );
         $at = array_map(static fn (array $row): float => (float) $row[0], $rows);
         self::assertSame($at, collect($at)->sort()->values()->all());
-        $end = collect($this->getJson('/api/looms/L4')->json('segments'))->max(static fn (array $segment): float => (float) $segment['end']);
+        $end = collect($this->getJson('/api/looms/L4')->json('segments'))->max(
+            static fn (array $segment): float => (float) $segment['end'],
+        );
         self::assertEqualsWithDelta($end / 1000, max($at), 1e-3);
-        self::assertCount(10, array_filter($rows, static fn (array $row): bool => str_starts_with($row[1] ?? '', 'leaves')), 'both ends of five members');
+        self::assertCount(
+            10,
+            array_filter($rows, static fn (array $row): bool => str_starts_with($row[1] ?? '', 'leaves')),
+            'both ends of five members',
+        );
     }
 
     public function test_the_formboard_is_at_full_size(): void
@@ -48,7 +62,11 @@ final class LoomsTest extends TestCase
         $pdf = (string) $this->as('bench')->get('/api/looms/L1/formboard.pdf')->assertOk()->getContent();
         $info = new Process(['pdfinfo', '-'], input: $pdf);
         $info->mustRun();
-        self::assertMatchesRegularExpression('~Page size:\s+841\.\d+ x 595\.\d+ pts~', $info->getOutput(), 'A4 across: 297 by 210 mm');
+        self::assertMatchesRegularExpression(
+            '~Page size:\s+841\.\d+ x 595\.\d+ pts~',
+            $info->getOutput(),
+            'A4 across: 297 by 210 mm',
+        );
         // A tie every 300 mm at most: on a page of 250 mm the ties of one bundle are that far apart on paper.
         $text = new Process(['pdftotext', '-layout', '-', '-'], input: $pdf);
         $text->mustRun();
@@ -61,13 +79,23 @@ final class LoomsTest extends TestCase
 
     public function test_the_cut_list_holds_every_cut_that_the_screen_shows(): void
     {
-        $text = new Process(['pdftotext', '-layout', '-', '-'], input: (string) $this->as('bench')->get('/api/cutting/cut-list.pdf')->assertOk()->getContent());
+        $text = new Process(
+            ['pdftotext', '-layout', '-', '-'],
+            input: (string) $this->as('bench')->get('/api/cutting/cut-list.pdf')->assertOk()->getContent(),
+        );
         $text->mustRun();
         $cuts = 0;
         foreach ($this->getJson('/api/cutting')->json('cables') as $cable) {
             foreach ($cable['assigned'] as $assigned) {
                 foreach ($assigned['cuts'] as $cut) {
-                    self::assertMatchesRegularExpression(sprintf('~%s\s+%s m~', preg_quote($cut['code'], '~'), preg_quote(number_format((float) $cut['length'] / 1000, 2, '.', ''), '~')), $text->getOutput());
+                    self::assertMatchesRegularExpression(
+                        sprintf(
+                            '~%s\s+%s m~',
+                            preg_quote($cut['code'], '~'),
+                            preg_quote(number_format((float) $cut['length'] / 1000, 2, '.', ''), '~'),
+                        ),
+                        $text->getOutput(),
+                    );
                     $cuts++;
                 }
             }
@@ -79,7 +107,10 @@ final class LoomsTest extends TestCase
     {
         $lines = $this->as('planner')->getJson('/api/parts?scope=loom:L3')->json('lines');
         $csv = (string) $this->get('/api/parts.csv?scope=loom:L3')->assertOk()->getContent();
-        $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), array_slice(explode("\r\n", trim($csv)), 1));
+        $rows = array_map(
+            static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            array_slice(explode("\r\n", trim($csv)), 1),
+        );
         self::assertCount(count($lines), $rows);
         foreach ($lines as $i => $line) {
             self::assertSame([$line['id'], $line['packs']], [$rows[$i][1], (int) $rows[$i][11]]);
@@ -91,7 +122,11 @@ final class LoomsTest extends TestCase
     {
         $whole = collect($this->as('planner')->getJson('/api/parts?scope=installation')->json('lines'))->keyBy('id');
         foreach ($this->getJson('/api/parts?scope=installation&left=1')->json('lines') as $line) {
-            self::assertLessThanOrEqual($whole[$line['id']]['needed']['value'] + 1e-9, $line['needed']['value'], $line['name']);
+            self::assertLessThanOrEqual(
+                $whole[$line['id']]['needed']['value'] + 1e-9,
+                $line['needed']['value'],
+                $line['name'],
+            );
         }
         self::assertSame('24 pcs', $whole['8p8c-jack-screened']['needed']['text']);
     }
@@ -99,9 +134,17 @@ final class LoomsTest extends TestCase
     public function test_looms_part_by_part_make_up_their_runs(): void
     {
         $this->as('planner');
-        $pieces = fn (string $scope): float => collect($this->getJson('/api/parts?scope='.$scope)->json('lines'))->where('sort', 'connector')->sum(static fn (array $line): float => $line['needed']['value']);
-        $members = collect($this->getJson('/api/looms/L1')->json('members'))->pluck('id')->implode(',');
-        self::assertSame($pieces('loom:L1'), $pieces('runs:'.$members), 'a loom adds sleeve and ties, not connectors');
+        $pieces = fn (string $scope): float => collect($this->getJson('/api/parts?scope='.$scope)->json('lines'))
+            ->where('sort', 'connector')
+            ->sum(static fn (array $line): float => $line['needed']['value']);
+        $members = collect($this->getJson('/api/looms/L1')->json('members'))
+            ->pluck('id')
+            ->implode(',');
+        self::assertSame(
+            $pieces('loom:L1'),
+            $pieces('runs:'.$members),
+            'a loom adds sleeve and ties, not connectors',
+        );
     }
 
     /** @return iterable<string, array{string, string, string}> role, method, path */
@@ -131,7 +174,15 @@ final class LoomsTest extends TestCase
         $packing = Packer::pack([3.2, 6.4, 11.4]);
         $store->keep('k', $packing);
         self::assertEquals($packing, $store->packing('k'));
-        foreach ([[], ['diameter' => 'thick'], ['diameter' => 1.0], ['diameter' => 1.0, 'circles' => [[1.0]]], ['diameter' => 1.0, 'circles' => ['x']]] as $broken) {
+        foreach (
+            [
+                [],
+                ['diameter' => 'thick'],
+                ['diameter' => 1.0],
+                ['diameter' => 1.0, 'circles' => [[1.0]]],
+                ['diameter' => 1.0, 'circles' => ['x']],
+            ] as $broken
+        ) {
             $cache->forever('packing.1.k', $broken);
             self::assertNull($store->packing('k'));
         }

@@ -16,19 +16,30 @@ final class PlanningAidsTest extends TestCase
 {
     private function snapshot(): string
     {
-        return (string) json_encode(FileEncoder::installation((new InstallationStore)->load($this->installation->refresh())->installation));
+        return (string) json_encode(
+            FileEncoder::installation((new InstallationStore())->load($this->installation->refresh())->installation),
+        );
     }
 
     public function test_a_quick_line_shows_the_whole_run_and_saves_nothing_until_it_is_added(): void
     {
         $before = $this->snapshot();
-        $guess = $this->as('planner')->postJson('/api/runs/quick', ['text' => '24 mic stage box 2 > amp rack patch via under-stage tray'])->assertOk();
-        self::assertSame([24, 25, 'M-205'], [$guess->json('circuits'), $guess->json('fittings'), $guess->json('line.code')]);
+        $guess = $this->as('planner')
+            ->postJson('/api/runs/quick', ['text' => '24 mic stage box 2 > amp rack patch via under-stage tray'])
+            ->assertOk();
+        self::assertSame(
+            [24, 25, 'M-205'],
+            [$guess->json('circuits'), $guess->json('fittings'), $guess->json('line.code')],
+        );
         self::assertTrue(collect($guess->json('understood'))->firstWhere('what', 'from')['said']);
         self::assertFalse(collect($guess->json('understood'))->firstWhere('what', 'cable')['said']);
         self::assertSame($before, $this->snapshot());
-        $this->postJson('/api/runs', ['line' => $guess->json('line')])->assertCreated()->assertJsonPath('cut', $guess->json('cut.result'));
-        $this->postJson('/api/runs/quick', ['text' => 'mic floor box > amp rack'])->assertUnprocessable()->assertJsonValidationErrors('from');
+        $this->postJson('/api/runs', ['line' => $guess->json('line')])
+            ->assertCreated()
+            ->assertJsonPath('cut', $guess->json('cut.result'));
+        $this->postJson('/api/runs/quick', ['text' => 'mic floor box > amp rack'])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('from');
         $this->postJson('/api/runs/quick', ['text' => str_repeat('x', 5000)])->assertUnprocessable();
     }
 
@@ -46,33 +57,64 @@ final class PlanningAidsTest extends TestCase
     {
         $runs = array_map(static fn (string $id): array => ['id' => $id, 'version' => 1], ['A-118', 'A-121', 'A-122']);
         $before = $this->snapshot();
-        $this->as('planner')->patchJson('/api/runs', ['runs' => $runs, 'line' => ['tail_a' => '2', 'loom' => 'L2']])->assertOk()->assertJsonPath('changed', 3);
+        $this->as('planner')
+            ->patchJson('/api/runs', ['runs' => $runs, 'line' => ['tail_a' => '2', 'loom' => 'L2']])
+            ->assertOk()
+            ->assertJsonPath('changed', 3);
         foreach (['A-118', 'A-121', 'A-122'] as $id) {
-            $this->getJson('/api/runs/'.$id)->assertJsonPath('loom', 'L2 projection')->assertJsonPath('version', 2);
+            $this->getJson('/api/runs/'.$id)
+                ->assertJsonPath('loom', 'L2 projection')
+                ->assertJsonPath('version', 2);
         }
         $this->postJson('/api/changes/'.Change::query()->latest('id')->firstOrFail()->id.'/undo')->assertCreated();
         self::assertSame($before, $this->snapshot());
-        $this->patchJson('/api/runs', ['runs' => [['id' => 'A-118', 'version' => 3], ['id' => 'A-121', 'version' => 99]], 'line' => ['tail_a' => '3']])->assertConflict();
-        $this->patchJson('/api/runs', ['runs' => [['id' => 'A-118', 'version' => 3]], 'line' => ['tail_a' => 'long']])->assertUnprocessable()->assertJsonValidationErrors('tail_a');
+        $this->patchJson('/api/runs', [
+            'runs' => [['id' => 'A-118', 'version' => 3], ['id' => 'A-121', 'version' => 99]],
+            'line' => ['tail_a' => '3'],
+        ])->assertConflict();
+        $this->patchJson('/api/runs', ['runs' => [['id' => 'A-118', 'version' => 3]], 'line' => ['tail_a' => 'long']])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('tail_a');
         self::assertSame($before, $this->snapshot());
     }
 
     public function test_runs_are_numbered_anew_in_their_order_and_no_code_is_given_twice(): void
     {
         $runs = array_map(fn (string $id): array => ['id' => $id, 'version' => 1], ['A-121', 'A-118', 'A-122']);
-        $this->as('planner')->patchJson('/api/runs', ['runs' => $runs, 'number' => ['prefix' => 'A-', 'from' => 118, 'step' => 1]])->assertUnprocessable()->assertJsonValidationErrors('code');
-        $this->patchJson('/api/runs', ['runs' => $runs, 'number' => ['prefix' => 'G-', 'from' => 7, 'step' => 2]])->assertOk();
-        self::assertSame(['G-007', 'G-009', 'G-011'], array_map(fn (string $id): string => $this->getJson('/api/runs/'.$id)->json('code'), ['A-121', 'A-118', 'A-122']));
+        $this->as('planner')
+            ->patchJson('/api/runs', ['runs' => $runs, 'number' => ['prefix' => 'A-', 'from' => 118, 'step' => 1]])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('code');
+        $this->patchJson('/api/runs', [
+            'runs' => $runs,
+            'number' => ['prefix' => 'G-', 'from' => 7, 'step' => 2],
+        ])->assertOk();
+        self::assertSame(
+            ['G-007', 'G-009', 'G-011'],
+            array_map(fn (string $id): string => $this->getJson('/api/runs/'.$id)->json('code'), [
+                'A-121',
+                'A-118',
+                'A-122',
+            ]),
+        );
         // Codes that change places among themselves are free for each other.
         $two = [['id' => 'A-121', 'version' => 2], ['id' => 'A-118', 'version' => 2]];
-        $this->patchJson('/api/runs', ['runs' => $two, 'number' => ['prefix' => 'G-', 'from' => 8, 'step' => 1]])->assertOk();
-        $this->patchJson('/api/runs', ['runs' => $two, 'number' => ['prefix' => '', 'from' => 8, 'step' => 1]])->assertUnprocessable()->assertJsonValidationErrors('number');
+        $this->patchJson('/api/runs', [
+            'runs' => $two,
+            'number' => ['prefix' => 'G-', 'from' => 8, 'step' => 1],
+        ])->assertOk();
+        $this->patchJson('/api/runs', ['runs' => $two, 'number' => ['prefix' => '', 'from' => 8, 'step' => 1]])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('number');
         $this->patchJson('/api/runs', ['runs' => []])->assertUnprocessable();
     }
 
     public function test_find_opens_a_code_an_end_a_place_a_person_and_a_type(): void
     {
-        $first = fn (string $query): array => $this->as('installer')->getJson('/api/find?q='.rawurlencode($query))->assertOk()->json('found.0');
+        $first = fn (string $query): array => $this->as('installer')
+            ->getJson('/api/find?q='.rawurlencode($query))
+            ->assertOk()
+            ->json('found.0');
         self::assertSame(['run', '/runs/A-114'], [$first('a-114')['kind'], $first('a-114')['path']]);
         self::assertSame('/runs/M-201', $first('m201')['path']);
         self::assertSame('/runs/A-114/sheet/B', $first('A-114 B')['path']);
@@ -87,12 +129,17 @@ final class PlanningAidsTest extends TestCase
     /** @param  array<string, string>  $columns */
     private function preview(string $text, string $name = 'runs.csv', array $columns = []): TestResponse
     {
-        return $this->as('planner')->post('/api/import/preview', ['file' => UploadedFile::fake()->createWithContent($name, $text), 'columns' => json_encode($columns)], ['Accept' => 'application/json']);
+        return $this->as('planner')->post(
+            '/api/import/preview',
+            ['file' => UploadedFile::fake()->createWithContent($name, $text), 'columns' => json_encode($columns)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     public function test_a_messy_table_with_titles_and_other_names_is_understood(): void
     {
-        $messy = "Brackwater cable list, revision 4\n\nprepared by hand,,,,\nCable No;From location;To Location;Cable Type;Signal;Remarks\nX-1;Lectern;Amplifier rack 1;Screened pair, foil and drain;Balanced analogue audio;was \"B7\"\n;;;;;\nX-2;Foyer;Amplifier rack 1;pair-foil;analogue;\n";
+        $messy =
+            "Brackwater cable list, revision 4\n\nprepared by hand,,,,\nCable No;From location;To Location;Cable Type;Signal;Remarks\nX-1;Lectern;Amplifier rack 1;Screened pair, foil and drain;Balanced analogue audio;was \"B7\"\n;;;;;\nX-2;Foyer;Amplifier rack 1;pair-foil;analogue;\n";
         $answer = $this->preview($messy)->assertOk();
         self::assertSame([], $answer->json('problems'));
         self::assertSame(['X-1', 'X-2'], array_column($answer->json('runs'), 'code'));
@@ -103,16 +150,35 @@ final class PlanningAidsTest extends TestCase
     {
         $text = "code,from,to,wire,signals,colour of box\nX-1,lectern,amp-rack-1,pair-foil,analogue,red\n";
         $answer = $this->preview($text)->assertOk();
-        self::assertSame(['wire', 'colour of box'], array_column(array_filter($answer->json('columns'), static fn (array $column): bool => $column['takenAs'] === null), 'name'));
+        self::assertSame(
+            ['wire', 'colour of box'],
+            array_column(
+                array_filter($answer->json('columns'), static fn (array $column): bool => $column['takenAs'] === null),
+                'name',
+            ),
+        );
         self::assertSame([], $answer->json('runs'));
         $said = $this->preview($text, columns: ['wire' => 'cable', 'colour of box' => '-'])->assertOk();
         self::assertSame(['X-1'], array_column($said->json('runs'), 'code'));
-        $twice = $this->preview($text, columns: ['wire' => 'cable', 'colour of box' => 'cable'])->assertOk()->json('problems');
+        $twice = $this->preview($text, columns: ['wire' => 'cable', 'colour of box' => 'cable'])
+            ->assertOk()
+            ->json('problems');
         self::assertStringContainsString('holds this already', $twice[0]['remedy']);
     }
 
     public function test_cells_from_a_spreadsheet_are_parted_by_tabs(): void
     {
-        self::assertSame(['X-1'], array_column($this->preview("code\tfrom\tto\tcable\tsignals\nX-1\tlectern\tamp-rack-1\tpair-foil\tanalogue", 'clipboard.tsv')->assertOk()->json('runs'), 'code'));
+        self::assertSame(
+            ['X-1'],
+            array_column(
+                $this->preview(
+                    "code\tfrom\tto\tcable\tsignals\nX-1\tlectern\tamp-rack-1\tpair-foil\tanalogue",
+                    'clipboard.tsv',
+                )
+                    ->assertOk()
+                    ->json('runs'),
+                'code',
+            ),
+        );
     }
 }

@@ -16,10 +16,33 @@ final class RightsTest extends TestCase
     private const OPEN = ['api/session', 'api/{any}', '{any}'];
 
     /** Written by the whole crew, or judged by the controller: work that is recorded. */
-    private const CREW = ['api/session', 'api/events', 'api/runs/{id}/test', 'api/installations/{id}/open', 'api/bench/{ids}/events', 'api/bench/{ids}/pictures', 'api/runs/{id}/message', 'api/trainer', 'api/trainer/measure', 'api/trainer/name'];
+    private const CREW = [
+        'api/session',
+        'api/events',
+        'api/runs/{id}/test',
+        'api/installations/{id}/open',
+        'api/bench/{ids}/events',
+        'api/bench/{ids}/pictures',
+        'api/runs/{id}/message',
+        'api/trainer',
+        'api/trainer/measure',
+        'api/trainer/name',
+    ];
 
     /** Beginnings of addresses that others than planner and lead write to, or that only the lead does. */
-    private const OTHERS = ['api/reels' => 'role:planner,bench,lead', 'api/crew' => 'role:lead', 'api/workshop' => 'role:lead', 'api/labels/printed' => 'role:planner,bench,installer,lead', 'api/roll-printer' => 'role:planner,bench,installer,lead', 'api/instruments' => 'role:tester,lead', 'api/simulators' => 'role:tester,lead', 'api/tests/card' => 'role:tester,lead', 'api/runs/{id}/mend' => 'role:tester,lead', 'api/overtaken' => 'role:planner,bench,installer,lead', 'api/packs/{number}/signatures' => 'role:planner,tester,lead'];
+    private const OTHERS = [
+        'api/reels' => 'role:planner,bench,lead',
+        'api/crew' => 'role:lead',
+        'api/workshop' => 'role:lead',
+        'api/labels/printed' => 'role:planner,bench,installer,lead',
+        'api/roll-printer' => 'role:planner,bench,installer,lead',
+        'api/instruments' => 'role:tester,lead',
+        'api/simulators' => 'role:tester,lead',
+        'api/tests/card' => 'role:tester,lead',
+        'api/runs/{id}/mend' => 'role:tester,lead',
+        'api/overtaken' => 'role:planner,bench,installer,lead',
+        'api/packs/{number}/signatures' => 'role:planner,tester,lead',
+    ];
 
     public function test_every_route_is_behind_the_door_and_every_change_behind_a_role(): void
     {
@@ -31,9 +54,20 @@ final class RightsTest extends TestCase
             }
             $asks = $route->gatherMiddleware();
             self::assertContains('auth', $asks, $route->uri());
-            if (array_intersect($route->methods(), ['POST', 'PUT', 'PATCH', 'DELETE']) !== [] && ! in_array($route->uri(), self::CREW, true)) {
-                $other = array_filter(self::OTHERS, static fn (string $beginning): bool => str_starts_with($route->uri(), $beginning), ARRAY_FILTER_USE_KEY);
-                self::assertContains(reset($other) ?: 'role:planner,lead', $asks, implode('|', $route->methods()).' '.$route->uri());
+            if (
+                array_intersect($route->methods(), ['POST', 'PUT', 'PATCH', 'DELETE']) !== [] &&
+                ! in_array($route->uri(), self::CREW, true)
+            ) {
+                $other = array_filter(
+                    self::OTHERS,
+                    static fn (string $beginning): bool => str_starts_with($route->uri(), $beginning),
+                    ARRAY_FILTER_USE_KEY,
+                );
+                self::assertContains(
+                    reset($other) ?: 'role:planner,lead',
+                    $asks,
+                    implode('|', $route->methods()).' '.$route->uri(),
+                );
             }
             $checked++;
         }
@@ -43,7 +77,57 @@ final class RightsTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function reads(): iterable
     {
-        foreach (['schedule', 'catalogue', 'rules', 'types', 'types/cable/pair-foil', 'equipment', 'connectors/rect90-male', 'runs/A-114', 'runs/A-114/sheet/A', 'runs/A-114/sheet/A/sheet.pdf', 'runs/A-114/sheet/A/strip.svg', 'runs/A-114/test', 'runs/A-114/coverage?checks=map', 'find?q=a', 'plans/rect90-male-24ch.csv', 'changes', 'building', 'looms', 'looms/L1', 'looms/L1/formboard.pdf', 'looms/L1/offsets.csv', 'cutting', 'cutting/cut-list.pdf', 'reach', 'parts', 'parts.csv', 'parts/worth', 'bench', 'bench/A-119', 'bench/A-119/since/0', 'bench/A-119/traveller.pdf', 'crew/board', 'labels', 'labels.csv', 'labels/test-page.pdf?geometry=a4-flag', 'outstanding', 'instruments', 'tests/progress', 'trainer', 'releases', 'overtaken', 'overtaken/A-114', 'site', 'handover', 'packs', 'service', 'service/circuits?q=a'] as $path) {
+        foreach (
+            [
+                'schedule',
+                'catalogue',
+                'rules',
+                'types',
+                'types/cable/pair-foil',
+                'equipment',
+                'connectors/rect90-male',
+                'runs/A-114',
+                'runs/A-114/sheet/A',
+                'runs/A-114/sheet/A/sheet.pdf',
+                'runs/A-114/sheet/A/strip.svg',
+                'runs/A-114/test',
+                'runs/A-114/coverage?checks=map',
+                'find?q=a',
+                'plans/rect90-male-24ch.csv',
+                'changes',
+                'building',
+                'looms',
+                'looms/L1',
+                'looms/L1/formboard.pdf',
+                'looms/L1/offsets.csv',
+                'cutting',
+                'cutting/cut-list.pdf',
+                'reach',
+                'parts',
+                'parts.csv',
+                'parts/worth',
+                'bench',
+                'bench/A-119',
+                'bench/A-119/since/0',
+                'bench/A-119/traveller.pdf',
+                'crew/board',
+                'labels',
+                'labels.csv',
+                'labels/test-page.pdf?geometry=a4-flag',
+                'outstanding',
+                'instruments',
+                'tests/progress',
+                'trainer',
+                'releases',
+                'overtaken',
+                'overtaken/A-114',
+                'site',
+                'handover',
+                'packs',
+                'service',
+                'service/circuits?q=a',
+            ] as $path
+        ) {
             yield $path => [$path];
         }
     }
@@ -52,13 +136,22 @@ final class RightsTest extends TestCase
     public function test_the_crew_reads_and_a_stranger_does_not(string $path): void
     {
         $this->getJson('/api/'.$path)->assertUnauthorized();
-        $this->as('installer')->get('/api/'.$path, ['Accept' => 'application/json'])->assertOk();
+        $this->as('installer')
+            ->get('/api/'.$path, ['Accept' => 'application/json'])
+            ->assertOk();
     }
 
     #[DataProvider('reads')]
     public function test_somebody_of_another_crew_sees_nothing_of_this_installation(string $path): void
     {
-        $other = \App\Models\User::query()->create(['sign_in' => 'elsewhere@pump.example', 'name' => 'Elsewhere', 'roles' => ['lead'], 'password' => 'x']);
-        $this->actingAs($other)->get('/api/'.$path, ['Accept' => 'application/json'])->assertStatus(409);
+        $other = \App\Models\User::query()->create([
+            'sign_in' => 'elsewhere@pump.example',
+            'name' => 'Elsewhere',
+            'roles' => ['lead'],
+            'password' => 'x',
+        ]);
+        $this->actingAs($other)
+            ->get('/api/'.$path, ['Accept' => 'application/json'])
+            ->assertStatus(409);
     }
 }

@@ -16,7 +16,9 @@ final class RunsTest extends TestCase
 {
     private function snapshot(): string
     {
-        return (string) json_encode(FileEncoder::installation((new InstallationStore)->load($this->installation->refresh())->installation));
+        return (string) json_encode(
+            FileEncoder::installation((new InstallationStore())->load($this->installation->refresh())->installation),
+        );
     }
 
     public function test_the_schedule_shows_every_run_with_what_follows_from_it(): void
@@ -31,10 +33,22 @@ final class RunsTest extends TestCase
 
     public function test_a_run_is_unfolded_into_circuits_legs_and_fittings(): void
     {
-        $line = self::line(['code' => 'M-900', 'cable' => 'multicore-24', 'plans_b' => 'rect90-male-24ch', 'leg_a' => '0.45']);
-        $this->as('planner')->postJson('/api/runs/propose', ['line' => $line])->assertOk()->assertJsonPath('circuits', 24)->assertJsonPath('fittings', 25);
+        $line = self::line([
+            'code' => 'M-900',
+            'cable' => 'multicore-24',
+            'plans_b' => 'rect90-male-24ch',
+            'leg_a' => '0.45',
+        ]);
+        $this->as('planner')
+            ->postJson('/api/runs/propose', ['line' => $line])
+            ->assertOk()
+            ->assertJsonPath('circuits', 24)
+            ->assertJsonPath('fittings', 25);
         self::assertFalse(StoredRun::query()->where('code', 'M-900')->exists());
-        $run = $this->as('planner')->postJson('/api/runs', ['line' => $line])->assertCreated()->json();
+        $run = $this->as('planner')
+            ->postJson('/api/runs', ['line' => $line])
+            ->assertCreated()
+            ->json();
         self::assertCount(72, $run['ends'][1]['joints']);
         self::assertCount(24, $run['ends'][0]['fittings']);
         self::assertSame('450 mm', $run['ends'][0]['fittings'][0]['length']);
@@ -44,11 +58,31 @@ final class RunsTest extends TestCase
     public function test_bad_fields_are_all_named_and_nothing_is_saved(): void
     {
         $before = $this->snapshot();
-        $this->as('planner')->postJson('/api/runs', ['line' => self::line(['code' => '', 'cable' => 'nothing-such', 'tail_a' => '-2', 'tail_b' => '90000 m', 'ways' => 'riser-a|moon', 'spares_a' => 'two', 'build' => 'ship'])])
-            ->assertUnprocessable()->assertJsonValidationErrors(['code', 'cable', 'tail_a', 'tail_b', 'ways', 'spares_a', 'build']);
-        $this->as('planner')->postJson('/api/runs', ['line' => self::line(['code' => 'A-114'])])->assertUnprocessable()->assertJsonValidationErrors('code');
-        $this->as('planner')->postJson('/api/runs', ['line' => self::line(['plans_b' => 'bnc75-plug-video'])])->assertUnprocessable()->assertJsonValidationErrors('plans_b');
-        $this->as('planner')->postJson('/api/runs', ['line' => self::line(['signals' => 'video'])])->assertUnprocessable();
+        $this->as('planner')
+            ->postJson('/api/runs', [
+                'line' => self::line([
+                    'code' => '',
+                    'cable' => 'nothing-such',
+                    'tail_a' => '-2',
+                    'tail_b' => '90000 m',
+                    'ways' => 'riser-a|moon',
+                    'spares_a' => 'two',
+                    'build' => 'ship',
+                ]),
+            ])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors(['code', 'cable', 'tail_a', 'tail_b', 'ways', 'spares_a', 'build']);
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['code' => 'A-114'])])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('code');
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['plans_b' => 'bnc75-plug-video'])])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('plans_b');
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['signals' => 'video'])])
+            ->assertUnprocessable();
         self::assertSame($before, $this->snapshot());
     }
 
@@ -56,10 +90,22 @@ final class RunsTest extends TestCase
     {
         $before = $this->snapshot();
         $version = $this->as('planner')->getJson('/api/runs/A-118')->json('version');
-        $this->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '4 m', 'to' => 'Media rack', 'loom' => ''], 'version' => $version])
-            ->assertOk()->assertJsonPath('to', 'Media rack')->assertJsonPath('worked.terms.2.amount', '4900 mm')->assertJsonPath('version', $version + 1);
-        self::assertSame('media-rack', StoredPart::query()->where('key', 'A-118.b1')->firstOrFail()->definition['location']);
-        self::assertSame('overtaken', collect($this->getJson('/api/runs/A-118')->json('strand'))->firstWhere('stage', 'cut')['state']);
+        $this->patchJson('/api/runs/A-118', [
+            'line' => ['tail_a' => '4 m', 'to' => 'Media rack', 'loom' => ''],
+            'version' => $version,
+        ])
+            ->assertOk()
+            ->assertJsonPath('to', 'Media rack')
+            ->assertJsonPath('worked.terms.2.amount', '4900 mm')
+            ->assertJsonPath('version', $version + 1);
+        self::assertSame(
+            'media-rack',
+            StoredPart::query()->where('key', 'A-118.b1')->firstOrFail()->definition['location'],
+        );
+        self::assertSame(
+            'overtaken',
+            collect($this->getJson('/api/runs/A-118')->json('strand'))->firstWhere('stage', 'cut')['state'],
+        );
         $change = $this->getJson('/api/changes')->assertOk()->json('0');
         self::assertSame('Imre Okafor-Lund', $change['who']);
         $this->postJson('/api/changes/'.$change['id'].'/undo')->assertCreated();
@@ -70,11 +116,22 @@ final class RunsTest extends TestCase
     public function test_another_connector_makes_the_end_anew_and_leaves_nothing_behind(): void
     {
         $parts = fn (): int => StoredPart::query()->where('installation_id', $this->installation->id)->count();
-        $run = $this->as('planner')->postJson('/api/runs', ['line' => self::line(['cable' => 'multicore-8', 'plans_b' => 'dsub25-male-aes59'])])->json();
+        $run = $this->as('planner')
+            ->postJson('/api/runs', [
+                'line' => self::line(['cable' => 'multicore-8', 'plans_b' => 'dsub25-male-aes59']),
+            ])
+            ->json();
         $many = $parts();
-        $this->patchJson('/api/runs/'.$run['id'], ['line' => ['plans_a' => 'dsub25-male-aes59'], 'version' => $run['version']])->assertOk()->assertJsonCount(1, 'ends.0.fittings');
+        $this->patchJson('/api/runs/'.$run['id'], [
+            'line' => ['plans_a' => 'dsub25-male-aes59'],
+            'version' => $run['version'],
+        ])
+            ->assertOk()
+            ->assertJsonCount(1, 'ends.0.fittings');
         self::assertSame($many - 7, $parts());
-        $this->deleteJson('/api/runs/'.$run['id'], ['version' => 2])->assertOk()->assertJsonPath('withdrawn', false);
+        $this->deleteJson('/api/runs/'.$run['id'], ['version' => 2])
+            ->assertOk()
+            ->assertJsonPath('withdrawn', false);
         self::assertSame($many - 17, $parts());
     }
 
@@ -84,15 +141,40 @@ final class RunsTest extends TestCase
             fn () => $this->postJson('/api/runs', ['line' => self::line()])->assertCreated(),
             fn () => $this->postJson('/api/runs/A-119/duplicate', ['code' => 'A-120'])->assertCreated(),
             fn () => $this->deleteJson('/api/runs/A-119', ['version' => 1])->assertOk(),
-            fn () => $this->deleteJson('/api/runs/A-114', ['version' => 1])->assertOk()->assertJsonPath('withdrawn', true),
-            fn () => $this->putJson('/api/rules', ['rules' => ['routeAllowance' => 10, 'cutStep' => '1 in'], 'version' => 1])->assertOk(),
-            fn () => $this->putJson('/api/shared/way', ['part' => ['id' => 'new-way', 'name' => 'New way', 'length' => '3 m']])->assertOk(),
-            fn () => $this->putJson('/api/shared/junction', ['part' => ['id' => 'new-junction', 'name' => 'New junction', 'at' => [3, 4]]])->assertOk(),
-            fn () => $this->putJson('/api/shared/loom', ['part' => ['id' => 'L2', 'name' => 'L2', 'breakouts' => [['at' => 'hall-ceiling', 'into' => 'to-projector-2', 'by' => '-1 m']]], 'version' => 1])->assertOk(),
+            fn () => $this->deleteJson('/api/runs/A-114', ['version' => 1])
+                ->assertOk()
+                ->assertJsonPath('withdrawn', true),
+            fn () => $this->putJson('/api/rules', [
+                'rules' => ['routeAllowance' => 10, 'cutStep' => '1 in'],
+                'version' => 1,
+            ])->assertOk(),
+            fn () => $this->putJson('/api/shared/way', [
+                'part' => ['id' => 'new-way', 'name' => 'New way', 'length' => '3 m'],
+            ])->assertOk(),
+            fn () => $this->putJson('/api/shared/junction', [
+                'part' => ['id' => 'new-junction', 'name' => 'New junction', 'at' => [3, 4]],
+            ])->assertOk(),
+            fn () => $this->putJson('/api/shared/loom', [
+                'part' => [
+                    'id' => 'L2',
+                    'name' => 'L2',
+                    'breakouts' => [['at' => 'hall-ceiling', 'into' => 'to-projector-2', 'by' => '-1 m']],
+                ],
+                'version' => 1,
+            ])->assertOk(),
             fn () => $this->deleteJson('/api/shared/tail-panel/split', ['version' => 1])->assertOk(),
-            fn () => $this->putJson('/api/reels', ['part' => ['id' => 'R-02', 'cable' => 'pair-foil', 'length' => '20 m'], 'version' => 1])->assertOk()->assertJsonPath('replanned.moved.0.from', 'R-02'),
+            fn () => $this->putJson('/api/reels', [
+                'part' => ['id' => 'R-02', 'cable' => 'pair-foil', 'length' => '20 m'],
+                'version' => 1,
+            ])
+                ->assertOk()
+                ->assertJsonPath('replanned.moved.0.from', 'R-02'),
             fn () => $this->putJson('/api/economy', ['economy' => ['currency' => 'NOK'], 'version' => 3])->assertOk(),
-            fn () => $this->patchJson('/api/circuits/V-405.c1', ['name' => 'V-405', 'topology' => 'point-to-point', 'demand' => ['rate' => '12G']])->assertOk(),
+            fn () => $this->patchJson('/api/circuits/V-405.c1', [
+                'name' => 'V-405',
+                'topology' => 'point-to-point',
+                'demand' => ['rate' => '12G'],
+            ])->assertOk(),
         ];
         $this->as('planner');
         foreach ($steps as $step) {
@@ -120,16 +202,25 @@ final class RunsTest extends TestCase
 
     public function test_a_stale_edit_gets_both_versions_and_changes_nothing(): void
     {
-        $this->as('planner')->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '3'], 'version' => 1])->assertOk();
-        $this->as('lead')->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '5', 'note' => 'mine'], 'version' => 1])
-            ->assertConflict()->assertJsonPath('yours.tail_a', '5')->assertJsonPath('yours.note', 'mine')->assertJsonPath('theirs.line.tail_a', '3')->assertJsonPath('theirs.row.version', 2);
+        $this->as('planner')
+            ->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '3'], 'version' => 1])
+            ->assertOk();
+        $this->as('lead')
+            ->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '5', 'note' => 'mine'], 'version' => 1])
+            ->assertConflict()
+            ->assertJsonPath('yours.tail_a', '5')
+            ->assertJsonPath('yours.note', 'mine')
+            ->assertJsonPath('theirs.line.tail_a', '3')
+            ->assertJsonPath('theirs.row.version', 2);
         self::assertSame('3000 mm', StoredRun::query()->where('key', 'A-118')->firstOrFail()->definition['a']['tail']);
         $this->deleteJson('/api/runs/A-118', ['version' => 1])->assertConflict();
     }
 
     public function test_undo_of_what_was_changed_again_since_is_refused(): void
     {
-        $this->as('planner')->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '3'], 'version' => 1])->assertOk();
+        $this->as('planner')
+            ->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '3'], 'version' => 1])
+            ->assertOk();
         $first = Change::query()->max('id');
         $this->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '4'], 'version' => 2])->assertOk();
         $this->postJson('/api/changes/'.$first.'/undo')->assertConflict();
@@ -137,9 +228,17 @@ final class RunsTest extends TestCase
 
     public function test_work_on_a_withdrawn_run_is_not_recorded_and_its_code_is_free_again(): void
     {
-        $this->as('lead')->deleteJson('/api/runs/A-114', ['version' => 1])->assertOk();
-        $this->postJson('/api/events', ['id' => '00000000-0000-4000-8000-000000000001', 'kind' => 'cut', 'run' => 'A-114'])->assertUnprocessable();
-        $this->postJson('/api/runs', ['line' => self::line(['code' => 'A-114'])])->assertCreated()->assertJsonPath('id', 'A-114-2');
+        $this->as('lead')
+            ->deleteJson('/api/runs/A-114', ['version' => 1])
+            ->assertOk();
+        $this->postJson('/api/events', [
+            'id' => '00000000-0000-4000-8000-000000000001',
+            'kind' => 'cut',
+            'run' => 'A-114',
+        ])->assertUnprocessable();
+        $this->postJson('/api/runs', ['line' => self::line(['code' => 'A-114'])])
+            ->assertCreated()
+            ->assertJsonPath('id', 'A-114-2');
         self::assertNotEmpty($this->getJson('/api/runs/A-114')->json('history'));
     }
 
@@ -158,16 +257,27 @@ final class RunsTest extends TestCase
         for ($i = 1; $i <= 200; $i++) {
             $csv .= "X-$i,pair-foil,analogue,lectern,amp-rack-1,xlr3-female-cable-balanced,xlr3-male-cable-balanced,riser-a\n";
         }
-        $this->postJson('/api/import', ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('runs.csv', $csv)])->assertCreated();
+        $this->postJson('/api/import', [
+            'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('runs.csv', $csv),
+        ])->assertCreated();
         self::assertSame($few, $count());
         self::assertLessThan(12, $few);
     }
 
     public function test_a_way_in_use_stays_and_a_bad_length_is_refused(): void
     {
-        $this->as('planner')->deleteJson('/api/shared/way/hall-mains', ['version' => 1])->assertUnprocessable();
-        $this->putJson('/api/shared/way', ['part' => ['id' => 'w', 'name' => 'W', 'length' => '-1 m']])->assertUnprocessable()->assertJsonPath('problems.0.path', 'length');
+        $this->as('planner')
+            ->deleteJson('/api/shared/way/hall-mains', ['version' => 1])
+            ->assertUnprocessable();
+        $this->putJson('/api/shared/way', ['part' => ['id' => 'w', 'name' => 'W', 'length' => '-1 m']])
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.path', 'length');
         $this->putJson('/api/rules', ['rules' => ['cutStep' => '0 m'], 'version' => 1])->assertUnprocessable();
-        $this->putJson('/api/shared/way', ['part' => ['id' => 'riser-a', 'name' => 'Riser A', 'length' => '9 m'], 'version' => 7])->assertConflict()->assertJsonPath('theirs.length', '3300 mm');
+        $this->putJson('/api/shared/way', [
+            'part' => ['id' => 'riser-a', 'name' => 'Riser A', 'length' => '9 m'],
+            'version' => 7,
+        ])
+            ->assertConflict()
+            ->assertJsonPath('theirs.length', '3300 mm');
     }
 }

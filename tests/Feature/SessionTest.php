@@ -25,7 +25,9 @@ final class SessionTest extends TestCase
         $this->getJson('/api/session')->assertOk()->assertJsonPath('person', null);
         $before = session()->getId();
         $this->postJson('/api/session', ['signIn' => ' Planner@Brackwater.Example ', 'password' => 'secret words'])
-            ->assertOk()->assertJsonPath('person.roles', ['planner'])->assertJsonPath('open.key', 'brackwater');
+            ->assertOk()
+            ->assertJsonPath('person.roles', ['planner'])
+            ->assertJsonPath('open.key', 'brackwater');
         self::assertNotSame($before, session()->getId());
         $this->deleteJson('/api/session')->assertOk();
         $this->getJson('/api/schedule')->assertUnauthorized();
@@ -36,27 +38,46 @@ final class SessionTest extends TestCase
         $this->person('planner')->update(['password' => 'right']);
         $this->person('bench')->update(['password' => 'right']);
         for ($i = 0; $i < 5; $i++) {
-            $this->postJson('/api/session', ['signIn' => 'planner@brackwater.example', 'password' => 'wrong'])->assertUnprocessable()->assertJsonValidationErrors('signIn');
+            $this->postJson('/api/session', ['signIn' => 'planner@brackwater.example', 'password' => 'wrong'])
+                ->assertUnprocessable()
+                ->assertJsonValidationErrors('signIn');
         }
-        $this->postJson('/api/session', ['signIn' => 'planner@brackwater.example', 'password' => 'right'])->assertTooManyRequests();
+        $this->postJson('/api/session', [
+            'signIn' => 'planner@brackwater.example',
+            'password' => 'right',
+        ])->assertTooManyRequests();
         $this->postJson('/api/session', ['signIn' => 'bench@brackwater.example', 'password' => 'right'])->assertOk();
     }
 
     public function test_somebody_known_from_a_file_alone_cannot_sign_in(): void
     {
         self::assertNull($this->person('lead')->password);
-        $this->postJson('/api/session', ['signIn' => 'lead@brackwater.example', 'password' => ''])->assertUnprocessable();
-        $this->postJson('/api/session', ['signIn' => 'lead@brackwater.example', 'password' => 'null'])->assertUnprocessable();
+        $this->postJson('/api/session', [
+            'signIn' => 'lead@brackwater.example',
+            'password' => '',
+        ])->assertUnprocessable();
+        $this->postJson('/api/session', [
+            'signIn' => 'lead@brackwater.example',
+            'password' => 'null',
+        ])->assertUnprocessable();
     }
 
     public function test_every_route_but_signing_in_needs_a_person(): void
     {
         $checked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {
-            if (! str_starts_with($route->uri(), 'api/') || $route->uri() === 'api/session' || $route->uri() === 'api/{any}') {
+            if (
+                ! str_starts_with($route->uri(), 'api/') ||
+                $route->uri() === 'api/session' ||
+                $route->uri() === 'api/{any}'
+            ) {
                 continue;
             }
-            $uri = str_replace(['{id}', '{kind}', '{cursor}', '{number}', '{name}', '{one}', '{other}', '{letter}', '{what}'], ['1', 'way', '1', '1', str_repeat('a', 64).'.png', 'A', 'B', 'A', 'plan'], $route->uri());
+            $uri = str_replace(
+                ['{id}', '{kind}', '{cursor}', '{number}', '{name}', '{one}', '{other}', '{letter}', '{what}'],
+                ['1', 'way', '1', '1', str_repeat('a', 64).'.png', 'A', 'B', 'A', 'plan'],
+                $route->uri(),
+            );
             $this->json($route->methods()[0], '/'.$uri)->assertUnauthorized();
             $checked++;
         }
@@ -79,15 +100,28 @@ final class SessionTest extends TestCase
     #[DataProvider('forbidden')]
     public function test_who_does_not_plan_does_not_write_plans(string $role, string $method, string $path): void
     {
-        $this->as($role)->json($method, '/api/'.$path)->assertForbidden();
+        $this->as($role)
+            ->json($method, '/api/'.$path)
+            ->assertForbidden();
     }
 
     public function test_an_installation_of_another_crew_cannot_be_opened(): void
     {
-        $other = StoredInstallation::query()->create(['key' => 'other', 'name' => 'Other', 'rules' => [], 'catalogue' => [], 'panel' => []]);
-        $this->as('planner')->postJson('/api/installations/'.$other->id.'/open')->assertNotFound();
+        $other = StoredInstallation::query()->create([
+            'key' => 'other',
+            'name' => 'Other',
+            'rules' => [],
+            'catalogue' => [],
+            'panel' => [],
+        ]);
+        $this->as('planner')
+            ->postJson('/api/installations/'.$other->id.'/open')
+            ->assertNotFound();
         $other->crew()->attach($this->person('planner')->id);
-        $this->as('planner')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'other');
+        $this->as('planner')
+            ->postJson('/api/installations/'.$other->id.'/open')
+            ->assertOk()
+            ->assertJsonPath('open.key', 'other');
     }
 
     private function second(): StoredInstallation
@@ -95,7 +129,7 @@ final class SessionTest extends TestCase
         $data = json_decode(self::demo(), true, 64, JSON_THROW_ON_ERROR);
         $data['installation'] = ['id' => 'öresund sluice', 'name' => 'Sluice house'] + $data['installation'];
 
-        return (new FileImporter)->import(InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)));
+        return (new FileImporter())->import(InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)));
     }
 
     /** @return array<string, string> */
@@ -107,13 +141,21 @@ final class SessionTest extends TestCase
     public function test_what_belongs_to_another_installation_than_is_open_is_not_written_and_not_read(): void
     {
         $other = $this->second();
-        $this->as('tester')->postJson('/api/installations/'.$other->id.'/open')->assertOk()->assertJsonPath('open.key', 'öresund sluice');
+        $this->as('tester')
+            ->postJson('/api/installations/'.$other->id.'/open')
+            ->assertOk()
+            ->assertJsonPath('open.key', 'öresund sluice');
         $lit = $this->getJson('/api/runs/A-118/test', self::belonging('öresund sluice'))->assertOk()->json('expected');
         $record = ['id' => (string) Str::uuid(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => $lit]];
         $events = StoredEvent::query()->count();
-        $this->postJson('/api/events', $record, self::belonging('brackwater'))->assertConflict()
-            ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')->assertJsonPath('elsewhere.open.name', 'Sluice house')
-            ->assertJsonPath('message', 'This belongs to Brackwater Tide Station, and Sluice house is open. Nothing was read or written. Open Brackwater Tide Station again to go on with it.');
+        $this->postJson('/api/events', $record, self::belonging('brackwater'))
+            ->assertConflict()
+            ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')
+            ->assertJsonPath('elsewhere.open.name', 'Sluice house')
+            ->assertJsonPath(
+                'message',
+                'This belongs to Brackwater Tide Station, and Sluice house is open. Nothing was read or written. Open Brackwater Tide Station again to go on with it.',
+            );
         $this->getJson('/api/schedule', self::belonging('brackwater'))->assertConflict()->assertJsonMissingPath('rows');
         $this->getJson('/api/schedule?installation=brackwater')->assertConflict();
         $this->postJson('/api/events', $record)->assertConflict()->assertJsonPath('elsewhere.page', null);
@@ -127,8 +169,17 @@ final class SessionTest extends TestCase
 
     public function test_a_name_that_is_of_no_installation_of_ones_own_is_not_told_what_it_is_called(): void
     {
-        StoredInstallation::query()->create(['key' => 'other', 'name' => 'A secret', 'rules' => [], 'catalogue' => [], 'panel' => []]);
-        $this->as('planner')->getJson('/api/schedule', self::belonging('other'))->assertConflict()->assertJsonPath('elsewhere.page.name', 'other');
+        StoredInstallation::query()->create([
+            'key' => 'other',
+            'name' => 'A secret',
+            'rules' => [],
+            'catalogue' => [],
+            'panel' => [],
+        ]);
+        $this->as('planner')
+            ->getJson('/api/schedule', self::belonging('other'))
+            ->assertConflict()
+            ->assertJsonPath('elsewhere.page.name', 'other');
     }
 
     public function test_signing_in_opens_what_was_open_last_on_whatever_device(): void
@@ -149,7 +200,9 @@ final class SessionTest extends TestCase
     public function test_a_request_that_was_under_way_does_not_bring_back_what_was_open_before(): void
     {
         $other = $this->second();
-        $this->as('lead')->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
+        $this->as('lead')
+            ->postJson('/api/installations/'.$this->installation->id.'/open')
+            ->assertOk();
         $under = session()->all();
         $this->postJson('/api/installations/'.$other->id.'/open')->assertOk();
         // It ends now, and writes its session as it was when it began.

@@ -16,20 +16,43 @@ final class TerminationsTest extends TestCase
 {
     private function snapshot(): string
     {
-        return (string) json_encode(FileEncoder::installation((new InstallationStore)->load($this->installation->refresh())->installation));
+        return (string) json_encode(
+            FileEncoder::installation((new InstallationStore())->load($this->installation->refresh())->installation),
+        );
     }
 
     private function undo(): void
     {
-        $this->as('planner')->postJson('/api/changes/'.Change::query()->latest('id')->firstOrFail()->id.'/undo')->assertCreated();
+        $this->as('planner')
+            ->postJson('/api/changes/'.Change::query()->latest('id')->firstOrFail()->id.'/undo')
+            ->assertCreated();
     }
 
     public function test_everybody_of_the_crew_reads_a_sheet_and_only_planners_change_what_is_on_it(): void
     {
         foreach (['planner', 'bench', 'installer', 'tester', 'lead'] as $role) {
-            $this->as($role)->getJson('/api/runs/A-114/sheet/B')->assertOk()->assertJsonPath('sheet.code', 'A-114')->assertJsonPath('other.side', 'A');
+            $this->as($role)
+                ->getJson('/api/runs/A-114/sheet/B')
+                ->assertOk()
+                ->assertJsonPath('sheet.code', 'A-114')
+                ->assertJsonPath('other.side', 'A');
         }
-        foreach ([['patchJson', '/api/fittings/M-201.b1'], ['putJson', '/api/types/plan'], ['deleteJson', '/api/types/plan/x'], ['postJson', '/api/plans/lay'], ['postJson', '/api/rules/preview'], ['putJson', '/api/equipment'], ['putJson', '/api/matings'], ['patchJson', '/api/circuits/x'], ['patchJson', '/api/runs'], ['postJson', '/api/runs/quick'], ['getJson', '/api/fits'], ['putJson', '/api/runs/A-114/ends/A/joint']] as [$verb, $path]) {
+        foreach (
+            [
+                ['patchJson', '/api/fittings/M-201.b1'],
+                ['putJson', '/api/types/plan'],
+                ['deleteJson', '/api/types/plan/x'],
+                ['postJson', '/api/plans/lay'],
+                ['postJson', '/api/rules/preview'],
+                ['putJson', '/api/equipment'],
+                ['putJson', '/api/matings'],
+                ['patchJson', '/api/circuits/x'],
+                ['patchJson', '/api/runs'],
+                ['postJson', '/api/runs/quick'],
+                ['getJson', '/api/fits'],
+                ['putJson', '/api/runs/A-114/ends/A/joint'],
+            ] as [$verb, $path]
+        ) {
             foreach (['bench', 'installer', 'tester'] as $role) {
                 $this->as($role)->{$verb}($path)->assertForbidden();
             }
@@ -40,8 +63,17 @@ final class TerminationsTest extends TestCase
 
     public function test_moving_the_exit_changes_every_core_length_and_undo_brings_them_back(): void
     {
-        $lengths = fn (): array => array_column(array_column($this->as('planner')->getJson('/api/runs/M-201/sheet/B')->json('sheet.fittings.0.legs.0.cores'), 'length'), 'result');
-        $offsets = fn (): array => array_column($this->as('planner')->getJson('/api/runs/M-201/sheet/B')->json('sheet.fittings.0.blocks'), 'offset');
+        $lengths = fn (): array => array_column(
+            array_column(
+                $this->as('planner')->getJson('/api/runs/M-201/sheet/B')->json('sheet.fittings.0.legs.0.cores'),
+                'length',
+            ),
+            'result',
+        );
+        $offsets = fn (): array => array_column(
+            $this->as('planner')->getJson('/api/runs/M-201/sheet/B')->json('sheet.fittings.0.blocks'),
+            'offset',
+        );
         $before = $lengths();
         self::assertSame(['0 mm', '6.35 mm', '12.7 mm', '19.05 mm'], $offsets());
         $this->patchJson('/api/fittings/M-201.b1', ['exit' => 'left side'])->assertOk();
@@ -49,32 +81,68 @@ final class TerminationsTest extends TestCase
         self::assertNotSame($before, $lengths());
         $this->undo();
         self::assertSame($before, $lengths());
-        $this->patchJson('/api/fittings/M-201.b1', ['exit' => 'through the roof'])->assertUnprocessable()->assertJsonValidationErrors('exit');
-        $this->patchJson('/api/fittings/M-201.b1', ['clocking' => 45])->assertUnprocessable()->assertJsonValidationErrors('clocking');
-        $this->patchJson('/api/fittings/M-201.b1', ['parts' => ['nothing']])->assertUnprocessable()->assertJsonValidationErrors('parts');
+        $this->patchJson('/api/fittings/M-201.b1', ['exit' => 'through the roof'])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('exit');
+        $this->patchJson('/api/fittings/M-201.b1', ['clocking' => 45])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('clocking');
+        $this->patchJson('/api/fittings/M-201.b1', ['parts' => ['nothing']])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('parts');
         $this->patchJson('/api/fittings/M-201.b1', ['parts' => ['contact-rect-female']])->assertOk();
-        self::assertStringContainsString('houses male contacts', (string) json_encode($this->getJson('/api/runs/M-201')->json('findings')));
+        self::assertStringContainsString(
+            'houses male contacts',
+            (string) json_encode($this->getJson('/api/runs/M-201')->json('findings')),
+        );
     }
 
     public function test_the_sheet_prints_as_pdf_with_its_text_and_as_svg_that_is_well_formed(): void
     {
-        $pdf = $this->as('bench')->get('/api/runs/A-114/sheet/B/sheet.pdf?turn=180&units=inch')->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();
+        $pdf = $this->as('bench')
+            ->get('/api/runs/A-114/sheet/B/sheet.pdf?turn=180&units=inch')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'application/pdf')
+            ->getContent();
         $text = new Process(['pdftotext', '-layout', '-', '-'], input: $pdf);
         $text->mustRun();
-        foreach (['A-114', 'End B', 'wiring side, turned 180°', 'Strain-relief nut', 'Screened pair to solder cups', '11/16 in sheath', 'BK', 'ventilate'] as $words) {
+        foreach (
+            [
+                'A-114',
+                'End B',
+                'wiring side, turned 180°',
+                'Strain-relief nut',
+                'Screened pair to solder cups',
+                '11/16 in sheath',
+                'BK',
+                'ventilate',
+            ] as $words
+        ) {
             self::assertStringContainsString($words, $text->getOutput());
         }
-        $svg = $this->get('/api/runs/M-201/sheet/B/sheet.svg?page=2')->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
+        $svg = $this->get('/api/runs/M-201/sheet/B/sheet.svg?page=2')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/svg+xml')
+            ->getContent();
         $xml = simplexml_load_string((string) $svg);
         self::assertNotFalse($xml);
         self::assertSame('210mm', (string) $xml['width']);
         $this->get('/api/runs/M-201/sheet/B/sheet.svg?page=9')->assertNotFound();
-        self::assertNotFalse(simplexml_load_string((string) $this->get('/api/runs/M-201/sheet/B/strip.svg?fitting=0')->assertOk()->getContent()));
+        self::assertNotFalse(
+            simplexml_load_string(
+                (string) $this->get('/api/runs/M-201/sheet/B/strip.svg?fitting=0')->assertOk()->getContent(),
+            ),
+        );
     }
 
     public function test_a_name_cannot_break_out_of_a_drawing(): void
     {
-        $this->as('planner')->putJson('/api/shared/location', ['part' => ['id' => 'tide-model', 'name' => 'Tide "<script>& model'], 'version' => 1])->assertOk();
+        $this->as('planner')
+            ->putJson('/api/shared/location', [
+                'part' => ['id' => 'tide-model', 'name' => 'Tide "<script>& model'],
+                'version' => 1,
+            ])
+            ->assertOk();
         $svg = (string) $this->get('/api/runs/A-118/sheet/A/sheet.svg')->assertOk()->getContent();
         self::assertStringNotContainsString('<script', $svg);
         self::assertNotFalse(simplexml_load_string($svg));
@@ -84,8 +152,14 @@ final class TerminationsTest extends TestCase
     {
         $sheet = $this->as('bench')->getJson('/api/runs/P-007/sheet/A')->json('sheet');
         self::assertTrue($sheet['mains']);
-        self::assertStringContainsString('licensed for it under local code', implode(' ', $sheet['fittings'][0]['legs'][0]['cautions']));
-        self::assertEqualsCanonicalizing(['marked L', 'marked N', 'marked earth'], array_column($sheet['fittings'][0]['legs'][0]['cores'], 'terminal'));
+        self::assertStringContainsString(
+            'licensed for it under local code',
+            implode(' ', $sheet['fittings'][0]['legs'][0]['cautions']),
+        );
+        self::assertEqualsCanonicalizing(
+            ['marked L', 'marked N', 'marked earth'],
+            array_column($sheet['fittings'][0]['legs'][0]['cores'], 'terminal'),
+        );
     }
 
     public function test_a_rule_shows_what_it_changes_before_it_is_saved(): void
@@ -108,19 +182,59 @@ final class TerminationsTest extends TestCase
 
     public function test_a_plan_is_laid_checked_compared_saved_and_taken_back(): void
     {
-        $laid = $this->as('planner')->postJson('/api/plans/lay', ['connector' => 'rect90-male', 'signal' => 'analogue', 'channels' => 24, 'order' => 'columns'])->assertOk()->json('channels');
+        $laid = $this->as('planner')
+            ->postJson('/api/plans/lay', [
+                'connector' => 'rect90-male',
+                'signal' => 'analogue',
+                'channels' => 24,
+                'order' => 'columns',
+            ])
+            ->assertOk()
+            ->json('channels');
         self::assertSame(['hot' => 'A1', 'cold' => 'A2', 'screen' => 'A3'], $laid['1']);
-        $this->postJson('/api/plans/lay', ['connector' => 'rect90-male', 'signal' => 'analogue', 'channels' => 40, 'order' => 'columns'])->assertUnprocessable()->assertJsonValidationErrors('channels');
+        $this->postJson('/api/plans/lay', [
+            'connector' => 'rect90-male',
+            'signal' => 'analogue',
+            'channels' => 40,
+            'order' => 'columns',
+        ])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('channels');
         $laid['7'] = ['hot' => 'B2', 'cold' => 'B1', 'screen' => 'B3'];
-        $definition = ['id' => 'own-24', 'name' => 'Own 24', 'connector' => 'rect90-male', 'channels' => $laid, 'block' => 6];
-        $checked = $this->postJson('/api/plans/check', ['definition' => $definition, 'against' => 'rect90-female-24ch'])->assertOk();
+        $definition = [
+            'id' => 'own-24',
+            'name' => 'Own 24',
+            'connector' => 'rect90-male',
+            'channels' => $laid,
+            'block' => 6,
+        ];
+        $checked = $this->postJson('/api/plans/check', [
+            'definition' => $definition,
+            'against' => 'rect90-female-24ch',
+        ])->assertOk();
         self::assertSame([], $checked->json('problems'));
-        self::assertSame(['B2', 'B1'], array_column(array_filter($checked->json('pairs'), static fn (array $pair): bool => ! $pair['agrees']), 'address'));
+        self::assertSame(
+            ['B2', 'B1'],
+            array_column(
+                array_filter($checked->json('pairs'), static fn (array $pair): bool => ! $pair['agrees']),
+                'address',
+            ),
+        );
         $before = $this->snapshot();
-        $this->putJson('/api/types/plan', ['definition' => $definition])->assertOk()->assertJsonPath('id', 'own-24');
-        $this->putJson('/api/types/plan', ['definition' => $definition])->assertUnprocessable()->assertJsonValidationErrors('id');
-        self::assertSame('own', collect($this->getJson('/api/types')->json('plan'))->firstWhere('id', 'own-24')['source']);
-        self::assertStringContainsString('7,hot,B2', (string) $this->get('/api/plans/own-24.csv')->assertOk()->getContent());
+        $this->putJson('/api/types/plan', ['definition' => $definition])
+            ->assertOk()
+            ->assertJsonPath('id', 'own-24');
+        $this->putJson('/api/types/plan', ['definition' => $definition])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('id');
+        self::assertSame(
+            'own',
+            collect($this->getJson('/api/types')->json('plan'))->firstWhere('id', 'own-24')['source'],
+        );
+        self::assertStringContainsString(
+            '7,hot,B2',
+            (string) $this->get('/api/plans/own-24.csv')->assertOk()->getContent(),
+        );
         $this->undo();
         self::assertSame($before, $this->snapshot());
     }
@@ -139,8 +253,13 @@ final class TerminationsTest extends TestCase
         self::assertSame(1, $this->getJson('/api/types/plan/xlr3-male-cable-balanced')->json('version'));
         $this->putJson('/api/types/plan', ['definition' => $definition, 'version' => 7])->assertConflict();
         // Back to the shipped one: it is in use, and the shipped one takes its place.
-        $this->deleteJson('/api/types/plan/xlr3-male-cable-balanced', ['version' => 1])->assertOk()->assertJsonPath('done', 'removed');
-        self::assertSame('2', collect($this->getJson('/api/runs/A-114')->json('ends.1.joints'))->pluck('address', 'function')['hot']);
+        $this->deleteJson('/api/types/plan/xlr3-male-cable-balanced', ['version' => 1])
+            ->assertOk()
+            ->assertJsonPath('done', 'removed');
+        self::assertSame(
+            '2',
+            collect($this->getJson('/api/runs/A-114')->json('ends.1.joints'))->pluck('address', 'function')['hot'],
+        );
     }
 
     public function test_an_own_type_goes_with_the_file_and_survives_a_newer_catalogue(): void
@@ -152,19 +271,31 @@ final class TerminationsTest extends TestCase
         $file = InstallationFile::parse((string) $this->get('/api/installation.json')->assertOk()->getContent());
         self::assertSame('4.4 mm', $file->installation->catalogue->cables['tide-pair']->outerDiameter->canonical());
         // In use: retired, not taken out; still there for those who use it, offered to nobody.
-        $this->deleteJson('/api/types/cable/tide-pair', ['version' => 1])->assertOk()->assertJsonPath('done', 'retired');
+        $this->deleteJson('/api/types/cable/tide-pair', ['version' => 1])
+            ->assertOk()
+            ->assertJsonPath('done', 'retired');
         self::assertNotContains('tide-pair', array_column($this->getJson('/api/catalogue')->json('cables'), 'id'));
         $this->getJson('/api/runs/A-900')->assertOk()->assertJsonPath('cable', 'Tide pair');
-        $bad = $this->putJson('/api/types/cable', ['definition' => ['id' => 'x', 'outerDiameter' => 'wide'] + $definition])->assertUnprocessable()->json('problems');
+        $bad = $this->putJson('/api/types/cable', [
+            'definition' => ['id' => 'x', 'outerDiameter' => 'wide'] + $definition,
+        ])
+            ->assertUnprocessable()
+            ->json('problems');
         self::assertStringContainsString('outerDiameter', implode(' ', array_column($bad, 'path')));
         $this->getJson('/api/types/engine/x')->assertNotFound();
     }
 
     public function test_a_table_is_read_with_every_bad_row_named(): void
     {
-        $good = $this->as('planner')->postJson('/api/plans/table', ['table' => "channel\tfunction\tcontact\n1\thot\t2\n1\tcold\t3\n1\tscreen\t1"])->assertOk();
+        $good = $this->as('planner')
+            ->postJson('/api/plans/table', [
+                'table' => "channel\tfunction\tcontact\n1\thot\t2\n1\tcold\t3\n1\tscreen\t1",
+            ])
+            ->assertOk();
         self::assertSame(['hot' => '2', 'cold' => '3', 'screen' => '1'], $good->json('channels.1'));
-        $errors = $this->postJson('/api/plans/table', ['table' => "channel,function,contact\n1,hot,2\n1,hot,3\n1,,4"])->assertUnprocessable()->json('errors.table');
+        $errors = $this->postJson('/api/plans/table', ['table' => "channel,function,contact\n1,hot,2\n1,hot,3\n1,,4"])
+            ->assertUnprocessable()
+            ->json('errors.table');
         self::assertCount(2, $errors);
         self::assertStringContainsString('row 3', $errors[0]);
         $this->postJson('/api/plans/table', ['table' => "channel,contact\n1,2"])->assertUnprocessable();
@@ -172,12 +303,40 @@ final class TerminationsTest extends TestCase
 
     public function test_equipment_is_added_plugged_and_checked(): void
     {
-        $device = ['id' => 'preamp', 'name' => 'Preamplifier', 'location' => 'amp-rack-1', 'ports' => [['id' => 'in1', 'name' => 'in 1', 'connector' => 'xlr3-female-panel', 'plan' => 'xlr3-female-panel-balanced', 'direction' => 'in', 'signal' => 'analogue', 'level' => 'line']]];
-        $this->as('planner')->putJson('/api/equipment', ['device' => $device])->assertOk();
-        $this->putJson('/api/equipment', ['device' => $device])->assertUnprocessable()->assertJsonValidationErrors('id');
-        $this->putJson('/api/equipment', ['device' => ['id' => 'b', 'location' => 'moon'] + $device])->assertUnprocessable()->assertJsonValidationErrors('location');
-        $this->putJson('/api/equipment', ['device' => ['id' => 'b', 'ports' => [['connector' => 'nothing'] + $device['ports'][0]]] + $device])->assertUnprocessable()->assertJsonValidationErrors('ports');
-        $found = fn (): array => collect($this->getJson('/api/equipment')->json('equipment'))->firstWhere('id', 'preamp');
+        $device = [
+            'id' => 'preamp',
+            'name' => 'Preamplifier',
+            'location' => 'amp-rack-1',
+            'ports' => [
+                [
+                    'id' => 'in1',
+                    'name' => 'in 1',
+                    'connector' => 'xlr3-female-panel',
+                    'plan' => 'xlr3-female-panel-balanced',
+                    'direction' => 'in',
+                    'signal' => 'analogue',
+                    'level' => 'line',
+                ],
+            ],
+        ];
+        $this->as('planner')
+            ->putJson('/api/equipment', ['device' => $device])
+            ->assertOk();
+        $this->putJson('/api/equipment', ['device' => $device])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('id');
+        $this->putJson('/api/equipment', ['device' => ['id' => 'b', 'location' => 'moon'] + $device])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('location');
+        $this->putJson('/api/equipment', [
+            'device' => ['id' => 'b', 'ports' => [['connector' => 'nothing'] + $device['ports'][0]]] + $device,
+        ])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('ports');
+        $found = fn (): array => collect($this->getJson('/api/equipment')->json('equipment'))->firstWhere(
+            'id',
+            'preamp',
+        );
         self::assertStringContainsString('1 of 1 ports spare', $found()['findings'][0]['words']);
         self::assertContains('A-118.b1', array_column($found()['ports'][0]['fits'], 'id'));
         self::assertNotContains('V-401.a1', array_column($found()['ports'][0]['fits'], 'id'));
@@ -187,7 +346,9 @@ final class TerminationsTest extends TestCase
         $this->deleteJson('/api/equipment/preamp', ['version' => 1])->assertUnprocessable();
         $this->undo();
         self::assertSame($before, $this->snapshot());
-        $this->putJson('/api/matings', ['port' => 'preamp:in9', 'fitting' => null])->assertUnprocessable()->assertJsonValidationErrors('port');
+        $this->putJson('/api/matings', ['port' => 'preamp:in9', 'fitting' => null])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('port');
         $this->deleteJson('/api/equipment/preamp', ['version' => 1])->assertOk();
     }
 
@@ -195,44 +356,99 @@ final class TerminationsTest extends TestCase
     {
         $circuits = $this->as('planner')->getJson('/api/runs/D-035')->json('circuits');
         self::assertSame('chain', $circuits[0]['joins']);
-        $change = ['name' => 'Blinds', 'topology' => 'point-to-point', 'from' => '', 'phantom' => '', 'terminator' => ''];
+        $change = [
+            'name' => 'Blinds',
+            'topology' => 'point-to-point',
+            'from' => '',
+            'phantom' => '',
+            'terminator' => '',
+        ];
         $this->patchJson('/api/circuits/'.$circuits[0]['id'], $change)->assertOk();
-        self::assertStringContainsString('terminated', implode(' ', array_column($this->getJson('/api/runs/D-035')->json('findings'), 'words')));
+        self::assertStringContainsString(
+            'terminated',
+            implode(' ', array_column($this->getJson('/api/runs/D-035')->json('findings'), 'words')),
+        );
         $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'D-035.b1'] + $change)->assertOk();
         self::assertSame([], $this->getJson('/api/runs/D-035')->json('findings'));
-        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'nowhere'] + $change)->assertUnprocessable()->assertJsonValidationErrors('terminator');
-        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['topology' => 'ring'] + $change)->assertUnprocessable()->assertJsonValidationErrors('topology');
+        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'nowhere'] + $change)
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('terminator');
+        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['topology' => 'ring'] + $change)
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('topology');
     }
 
     public function test_a_joint_made_by_hand_stays_visible_with_its_reason(): void
     {
         $run = $this->as('planner')->getJson('/api/runs/A-118');
-        $send = fn (array $body) => $this->putJson('/api/runs/A-118/ends/B/joint', $body + ['conductor' => 'p1/a', 'version' => $this->getJson('/api/runs/A-118')->json('version')]);
+        $send = fn (array $body) => $this->putJson(
+            '/api/runs/A-118/ends/B/joint',
+            $body + ['conductor' => 'p1/a', 'version' => $this->getJson('/api/runs/A-118')->json('version')],
+        );
         $send(['to' => 'A-118.b1/3', 'reason' => 'Converter inverts'])->assertOk();
         $joint = collect($this->getJson('/api/runs/A-118')->json('ends.1.joints'))->firstWhere('conductor', 'p1/a');
         self::assertSame(['3', 'Converter inverts'], [$joint['address'], $joint['exception']]);
-        self::assertSame('Converter inverts', collect($this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.cores'))->firstWhere('conductor', 'p1/a')['exception']);
+        self::assertSame(
+            'Converter inverts',
+            collect($this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.cores'))->firstWhere(
+                'conductor',
+                'p1/a',
+            )['exception'],
+        );
         $send(['to' => null, 'reason' => 'Left open for the lift'])->assertOk();
-        self::assertStringContainsString('Left open', (string) json_encode($this->getJson('/api/runs/A-118')->json('ends.1.unused')));
+        self::assertStringContainsString(
+            'Left open',
+            (string) json_encode($this->getJson('/api/runs/A-118')->json('ends.1.unused')),
+        );
         $send(['back' => true])->assertOk();
         self::assertSame($run->json('ends'), $this->getJson('/api/runs/A-118')->json('ends'));
-        $send(['to' => 'A-118.b1/9', 'reason' => 'x'])->assertUnprocessable()->assertJsonValidationErrors('to');
-        $send(['to' => 'A-118.b1/3', 'reason' => ' '])->assertUnprocessable()->assertJsonValidationErrors('reason');
-        $send(['conductor' => 'p9/z', 'to' => 'A-118.b1/3', 'reason' => 'x'])->assertUnprocessable()->assertJsonValidationErrors('conductor');
-        $this->putJson('/api/runs/A-118/ends/B/joint', ['conductor' => 'p1/a', 'to' => null, 'reason' => 'x', 'version' => 99])->assertConflict();
+        $send(['to' => 'A-118.b1/9', 'reason' => 'x'])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('to');
+        $send(['to' => 'A-118.b1/3', 'reason' => ' '])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('reason');
+        $send(['conductor' => 'p9/z', 'to' => 'A-118.b1/3', 'reason' => 'x'])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('conductor');
+        $this->putJson('/api/runs/A-118/ends/B/joint', [
+            'conductor' => 'p1/a',
+            'to' => null,
+            'reason' => 'x',
+            'version' => 99,
+        ])->assertConflict();
     }
 
     public function test_an_end_may_be_prepared_by_another_recipe(): void
     {
         $before = $this->snapshot();
-        $send = fn (string $recipe) => $this->as('planner')->putJson('/api/runs/A-118/ends/B/recipe', ['legs' => ['leg-1'], 'recipe' => $recipe, 'version' => $this->getJson('/api/runs/A-118')->json('version')]);
-        self::assertSame('Screened pair to solder cups', $this->as('planner')->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.name'));
+        $send = fn (string $recipe) => $this->as('planner')->putJson('/api/runs/A-118/ends/B/recipe', [
+            'legs' => ['leg-1'],
+            'recipe' => $recipe,
+            'version' => $this->getJson('/api/runs/A-118')->json('version'),
+        ]);
+        self::assertSame(
+            'Screened pair to solder cups',
+            $this->as('planner')->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.name'),
+        );
         $send('pair-to-dsub')->assertOk();
-        self::assertSame(['pair-to-dsub', '25 mm'], [$this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.id'), $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.steps.0.at')]);
+        self::assertSame(
+            ['pair-to-dsub', '25 mm'],
+            [
+                $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.id'),
+                $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.steps.0.at'),
+            ],
+        );
         $send('by magic')->assertUnprocessable()->assertJsonValidationErrors('recipe');
         // A later edit of the line keeps the choice.
-        $this->patchJson('/api/runs/A-118', ['line' => ['tail_a' => '2'], 'version' => $this->getJson('/api/runs/A-118')->json('version')])->assertOk();
-        self::assertSame('pair-to-dsub', $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.chosen'));
+        $this->patchJson('/api/runs/A-118', [
+            'line' => ['tail_a' => '2'],
+            'version' => $this->getJson('/api/runs/A-118')->json('version'),
+        ])->assertOk();
+        self::assertSame(
+            'pair-to-dsub',
+            $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.chosen'),
+        );
         $this->undo();
         $send('')->assertOk();
         self::assertSame(json_decode($before, true)['runs'], json_decode($this->snapshot(), true)['runs']);

@@ -16,32 +16,64 @@ final class TestsTest extends TestCase
      */
     private function reading(string $run, array $with = []): array
     {
-        return ['lights' => [...$this->as('tester')->getJson('/api/runs/'.$run.'/test')->assertOk()->json('expected'), ...$with]];
+        return [
+            'lights' => [
+                ...$this->as('tester')
+                    ->getJson('/api/runs/'.$run.'/test')
+                    ->assertOk()
+                    ->json('expected'),
+                ...$with,
+            ],
+        ];
     }
 
     public function test_a_swap_is_diagnosed_recorded_mended_and_retested(): void
     {
         $bad = $this->reading('A-118', ['t:A-118.a1/2' => ['t:A-118.b1/3'], 't:A-118.a1/3' => ['t:A-118.b1/2']]);
-        $said = $this->postJson('/api/runs/A-118/test', ['reading' => $bad])->assertOk()->assertJsonPath('verdict', 'fails')->json('troubles.0.causes');
+        $said = $this->postJson('/api/runs/A-118/test', ['reading' => $bad])
+            ->assertOk()
+            ->assertJsonPath('verdict', 'fails')
+            ->json('troubles.0.causes');
         self::assertSame(['A', 'B'], [$said[0][0]['side'], $said[1][0]['side']]);
         self::assertStringContainsString('Polarity', $said[0][0]['consequence']);
 
-        $record = fn (string $role, array $event): \Illuminate\Testing\TestResponse => $this->as($role)->postJson('/api/events', ['id' => Str::uuid()->toString(), 'run' => 'A-118', ...$event]);
-        $state = fn (): string => collect($this->getJson('/api/runs/A-118')->json('strand'))->firstWhere('stage', 'test')['state'];
-        $record('tester', ['kind' => 'tested', 'reading' => $bad, 'instrument' => 'Loom tester 2', 'note' => 'as found'])->assertCreated();
+        $record = fn (string $role, array $event): \Illuminate\Testing\TestResponse => $this->as($role)->postJson(
+            '/api/events',
+            ['id' => Str::uuid()->toString(), 'run' => 'A-118', ...$event],
+        );
+        $state = fn (): string => collect($this->getJson('/api/runs/A-118')->json('strand'))->firstWhere(
+            'stage',
+            'test',
+        )['state'];
+        $record('tester', [
+            'kind' => 'tested',
+            'reading' => $bad,
+            'instrument' => 'Loom tester 2',
+            'note' => 'as found',
+        ])->assertCreated();
         self::assertSame('failed', $state());
         $record('bench', ['kind' => 'remade', 'side' => 'B'])->assertCreated();
         self::assertSame('to-do', $state());
         $record('tester', ['kind' => 'tested', 'reading' => $this->reading('A-118')])->assertCreated();
         self::assertSame('done', $state());
-        $history = collect($this->getJson('/api/runs/A-118')->json('history'))->where('kind', 'tested')->values();
+        $history = collect($this->getJson('/api/runs/A-118')->json('history'))
+            ->where('kind', 'tested')
+            ->values();
         self::assertSame(['passes', 'fails'], $history->pluck('verdict')->all());
-        self::assertSame(['Sunniva Pryde', 'Loom tester 2', 'as found'], [$history[1]['who'], $history[1]['instrument'], $history[1]['note']]);
+        self::assertSame(
+            ['Sunniva Pryde', 'Loom tester 2', 'as found'],
+            [$history[1]['who'], $history[1]['instrument'], $history[1]['note']],
+        );
     }
 
     public function test_a_repeated_write_is_recorded_once(): void
     {
-        $event = ['id' => Str::uuid()->toString(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => $this->reading('A-118')];
+        $event = [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'tested',
+            'run' => 'A-118',
+            'reading' => $this->reading('A-118'),
+        ];
         $this->postJson('/api/events', $event)->assertCreated()->assertJsonPath('new', true);
         $this->postJson('/api/events', $event)->assertOk()->assertJsonPath('new', false);
         self::assertSame(1, StoredEvent::query()->where('uuid', $event['id'])->count());
@@ -50,7 +82,15 @@ final class TestsTest extends TestCase
     public function test_verdict_who_and_fingerprint_are_the_servers_to_say(): void
     {
         $bad = $this->reading('A-118', ['t:A-118.a1/2' => []]);
-        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => $bad, 'verdict' => 'passes', 'by' => 'lead@brackwater.example', 'fingerprint' => 'x'])->assertCreated();
+        $this->postJson('/api/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'tested',
+            'run' => 'A-118',
+            'reading' => $bad,
+            'verdict' => 'passes',
+            'by' => 'lead@brackwater.example',
+            'fingerprint' => 'x',
+        ])->assertCreated();
         $stored = StoredEvent::query()->latest('id')->firstOrFail()->definition;
         self::assertSame(['fails', 'tester@brackwater.example'], [$stored['verdict'], $stored['by']]);
         self::assertNotSame('x', $stored['fingerprint']);
@@ -60,18 +100,46 @@ final class TestsTest extends TestCase
     {
         $count = StoredEvent::query()->count();
         foreach ([['t:A-118.a1/9' => []], ['t:A-118.a1/2' => ['t:elsewhere/1']]] as $wrong) {
-            $this->as('tester')->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => $wrong]])->assertUnprocessable();
+            $this->as('tester')
+                ->postJson('/api/events', [
+                    'id' => Str::uuid()->toString(),
+                    'kind' => 'tested',
+                    'run' => 'A-118',
+                    'reading' => ['lights' => $wrong],
+                ])
+                ->assertUnprocessable();
         }
-        $this->postJson('/api/events', ['id' => 'no-uuid', 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => []]])->assertUnprocessable();
-        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'tested', 'run' => 'A-118'])->assertUnprocessable();
-        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'tested', 'run' => 'nowhere', 'reading' => ['lights' => []]])->assertUnprocessable();
+        $this->postJson('/api/events', [
+            'id' => 'no-uuid',
+            'kind' => 'tested',
+            'run' => 'A-118',
+            'reading' => ['lights' => []],
+        ])->assertUnprocessable();
+        $this->postJson('/api/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'tested',
+            'run' => 'A-118',
+        ])->assertUnprocessable();
+        $this->postJson('/api/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'tested',
+            'run' => 'nowhere',
+            'reading' => ['lights' => []],
+        ])->assertUnprocessable();
         self::assertSame($count, StoredEvent::query()->count());
     }
 
     public function test_who_may_record_what(): void
     {
-        $event = static fn (string $kind): array => ['id' => Str::uuid()->toString(), 'kind' => $kind, 'run' => 'A-118', 'side' => 'A'];
-        $this->as('bench')->postJson('/api/events', [...$event('tested'), 'reading' => ['lights' => []]])->assertForbidden();
+        $event = static fn (string $kind): array => [
+            'id' => Str::uuid()->toString(),
+            'kind' => $kind,
+            'run' => 'A-118',
+            'side' => 'A',
+        ];
+        $this->as('bench')
+            ->postJson('/api/events', [...$event('tested'), 'reading' => ['lights' => []]])
+            ->assertForbidden();
         $this->as('tester')->postJson('/api/events', $event('joined'))->assertForbidden();
         $this->as('planner')->postJson('/api/events', $event('cut'))->assertForbidden();
         $this->as('bench')->postJson('/api/events', $event('signed-off'))->assertForbidden();
@@ -80,8 +148,14 @@ final class TestsTest extends TestCase
 
     public function test_the_four_kinds_of_assembly_have_what_should_light(): void
     {
-        foreach (['A-118' => [4, 4], 'C-442' => [8, 8], 'V-404' => [2, 2], 'M-201' => [96, 91]] as $run => [$from, $to]) {
-            $this->as('tester')->getJson('/api/runs/'.$run.'/test')->assertOk()->assertJsonCount($from, 'from')->assertJsonCount($to, 'to');
+        foreach (
+            ['A-118' => [4, 4], 'C-442' => [8, 8], 'V-404' => [2, 2], 'M-201' => [96, 91]] as $run => [$from, $to]
+        ) {
+            $this->as('tester')
+                ->getJson('/api/runs/'.$run.'/test')
+                ->assertOk()
+                ->assertJsonCount($from, 'from')
+                ->assertJsonCount($to, 'to');
         }
         $this->getJson('/api/runs/P-007/test')->assertOk()->assertJsonCount(2, 'cautions');
     }
@@ -93,7 +167,9 @@ final class TestsTest extends TestCase
         self::assertSame('eyes-a', $kinds['mirrored']['add']['id']);
         self::assertStringContainsString('swapped at both ends alike', $kinds['mirrored']['names'][0]);
         self::assertSame('shells', $kinds['shell-bond']['add']['id']);
-        $more = $this->getJson('/api/runs/A-118/coverage?checks=map,shells,insulation,wiggle,eyes-b')->assertOk()->json();
+        $more = $this->getJson('/api/runs/A-118/coverage?checks=map,shells,insulation,wiggle,eyes-b')
+            ->assertOk()
+            ->json();
         self::assertSame([], $more['unseen']);
         self::assertSame($map['faults'], $more['faults']);
         $this->getJson('/api/runs/A-118/coverage?checks=nothing')->assertUnprocessable();

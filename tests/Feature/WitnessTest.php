@@ -67,7 +67,11 @@ final class WitnessTest extends TestCase
 
     protected function as(string $role): static
     {
-        return $this->actingAs(User::query()->where('sign_in', $role.'@brackwater.example')->firstOrFail());
+        return $this->actingAs(
+            User::query()
+                ->where('sign_in', $role.'@brackwater.example')
+                ->firstOrFail(),
+        );
     }
 
     /** @return array<string, array{string}> */
@@ -93,12 +97,17 @@ final class WitnessTest extends TestCase
         $outbox = $was['outbox'];
         unset($was['outbox']);
         self::assertSame([], $differ->between('facts', $was, $this->facts()));
-        self::assertSame([], $differ->between('outbox', $outbox, $this->outbox($witness)), 'What a device had not sent arrives as it would have then.');
+        self::assertSame(
+            [],
+            $differ->between('outbox', $outbox, $this->outbox($witness)),
+            'What a device had not sent arrives as it would have then.',
+        );
     }
 
     #[DataProvider('versions')]
-    public function test_a_file_of_an_earlier_version_comes_in_and_nothing_of_it_is_overtaken_by_itself(string $version): void
-    {
+    public function test_a_file_of_an_earlier_version_comes_in_and_nothing_of_it_is_overtaken_by_itself(
+        string $version,
+    ): void {
         $witness = new Witness($version);
         Artisan::call('migrate', ['--force' => true]);
         [, $file] = explode(' ', $witness->get('installation.json'), 2);
@@ -106,7 +115,11 @@ final class WitnessTest extends TestCase
         $facts = $this->factsOfAFile();
         $was = array_intersect_key($witness->data('facts.json'), $facts);
         self::assertSame([], (new Differences($version))->between('file', $was, $facts));
-        self::assertSame('200 '.$file, $this->answer('api/installation.json'), 'It goes out byte for byte as it came in.');
+        self::assertSame(
+            '200 '.$file,
+            $this->answer('api/installation.json'),
+            'It goes out byte for byte as it came in.',
+        );
         self::assertSame(1, StoredInstallation::query()->count());
     }
 }

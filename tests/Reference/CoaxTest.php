@@ -28,10 +28,10 @@ final class CoaxTest extends TestCase
     /** Solid polyethylene, εr 2.25: 75 Ω has 67 pF/m and 50 Ω has 100 pF/m (handbook figures, from memory), velocity 66 %. */
     public function test_solid_polyethylene(): void
     {
-        $seventyFive = self::line(exp(75 * 1.5 / 59.96), 2.25);
+        $seventyFive = self::line(exp((75 * 1.5) / 59.96), 2.25);
         self::assertEqualsWithDelta(67, $seventyFive->capacitance() * 1e12, 1);
         self::assertEqualsWithDelta(0.66, $seventyFive->velocity(), 0.01);
-        self::assertEqualsWithDelta(100, self::line(exp(50 * 1.5 / 59.96), 2.25)->capacitance() * 1e12, 1);
+        self::assertEqualsWithDelta(100, self::line(exp((50 * 1.5) / 59.96), 2.25)->capacitance() * 1e12, 1);
     }
 
     /** Whatever the geometry, Z0 = 1 / (v C): any text on transmission lines. */
@@ -39,7 +39,11 @@ final class CoaxTest extends TestCase
     {
         foreach ([[2.0, 1.0], [3.5, 1.5], [6.0, 2.25], [12.0, 4.0]] as [$ratio, $permittivity]) {
             $line = self::line($ratio, $permittivity);
-            self::assertEqualsWithDelta($line->impedance(), 1 / ($line->velocity() * 299_792_458 * $line->capacitance()), 0.02 * $line->impedance() / 10);
+            self::assertEqualsWithDelta(
+                $line->impedance(),
+                1 / ($line->velocity() * 299_792_458 * $line->capacitance()),
+                (0.02 * $line->impedance()) / 10,
+            );
         }
     }
 

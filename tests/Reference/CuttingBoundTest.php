@@ -41,7 +41,16 @@ final class CuttingBoundTest extends TestCase
             [$least, $most] = [[3, 40], [10, 60], [20, 100]][$n % 3];
             $instances[] = array_map(static fn (): int => $random->getInt($least, $most) * 1000, range(1, 200));
         }
-        $bounds = Node::ask('reels', array_map(static fn (array $sizes): array => ['sizes' => array_map(static fn (int $size): int => intdiv($size, 1000), $sizes), 'capacity' => 100], $instances));
+        $bounds = Node::ask(
+            'reels',
+            array_map(
+                static fn (array $sizes): array => [
+                    'sizes' => array_map(static fn (int $size): int => intdiv($size, 1000), $sizes),
+                    'capacity' => 100,
+                ],
+                $instances,
+            ),
+        );
         foreach ($instances as $n => $sizes) {
             $least = (int) ceil($bounds[$n] - 1e-6);
             $plan = self::plan($sizes);

@@ -34,10 +34,15 @@ final class LabelSheetTest extends TestCase
     /** @return list<PrintedLabel> of the demo, of one kind */
     private static function labels(string $part): array
     {
-        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'));
+        $file = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
+        );
         $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
-        $plan = (new Planner)->plan($in);
-        $prints = (new LabelPrints($in))->of(array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs), $plan->rotations);
+        $plan = (new Planner())->plan($in);
+        $prints = (new LabelPrints($in))->of(
+            array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
+            $plan->rotations,
+        );
 
         return array_values(array_filter($prints, static fn (PrintedLabel $label): bool => $label->part === $part));
     }
@@ -45,7 +50,11 @@ final class LabelSheetTest extends TestCase
     /** @param  callable(PdfCanvas): void  $draw */
     private static function pdf(SheetGeometry $geometry, callable $draw): string
     {
-        $canvas = new PdfCanvas('labels', $geometry->pageWidth->inMillimetres(), $geometry->pageHeight->inMillimetres());
+        $canvas = new PdfCanvas(
+            'labels',
+            $geometry->pageWidth->inMillimetres(),
+            $geometry->pageHeight->inMillimetres(),
+        );
         $draw($canvas);
         $file = (string) tempnam(sys_get_temp_dir(), 'labels');
         file_put_contents($file, $canvas->bytes());
@@ -55,7 +64,19 @@ final class LabelSheetTest extends TestCase
 
     private static function png(string $pdf): string
     {
-        $process = new Process(['pdftoppm', '-r', (string) (self::DOTS * 25.4), '-png', '-f', '1', '-l', '1', '-singlefile', $pdf, $pdf]);
+        $process = new Process([
+            'pdftoppm',
+            '-r',
+            (string) (self::DOTS * 25.4),
+            '-png',
+            '-f',
+            '1',
+            '-l',
+            '1',
+            '-singlefile',
+            $pdf,
+            $pdf,
+        ]);
         $process->setTimeout(120)->mustRun();
 
         return $pdf.'.png';
@@ -67,15 +88,37 @@ final class LabelSheetTest extends TestCase
         self::assertNotNull($geometry);
         $labels = array_slice(self::labels('label-wrap-s'), 0, $geometry->perSheet());
         self::assertCount(49, $labels);
-        $pdf = self::pdf($geometry, static fn (PdfCanvas $canvas) => LabelSheets::draw($canvas, $labels, $geometry, self::ADDRESS));
+        $pdf = self::pdf(
+            $geometry,
+            static fn (PdfCanvas $canvas) => LabelSheets::draw($canvas, $labels, $geometry, self::ADDRESS),
+        );
         $fields = $said = [];
         foreach ($labels as $n => $label) {
             [, $x, $y] = $geometry->place($n);
             // A label's own words, by where they stand on the paper.
-            $area = new Process(['pdftotext', '-r', '254', '-x', (string) (int) ($x * 10), '-y', (string) (int) ($y * 10), '-W', '250', '-H', '127', $pdf, '-']);
+            $area = new Process([
+                'pdftotext',
+                '-r',
+                '254',
+                '-x',
+                (string) (int) ($x * 10),
+                '-y',
+                (string) (int) ($y * 10),
+                '-W',
+                '250',
+                '-H',
+                '127',
+                $pdf,
+                '-',
+            ]);
             $area->mustRun();
             $said[$label->id] = preg_replace('~\s+~', ' ', $area->getOutput());
-            $fields[] = [(int) floor(($x + 12) * self::DOTS), (int) floor($y * self::DOTS), 13 * self::DOTS, (int) (12.7 * self::DOTS)];
+            $fields[] = [
+                (int) floor(($x + 12) * self::DOTS),
+                (int) floor($y * self::DOTS),
+                13 * self::DOTS,
+                (int) (12.7 * self::DOTS),
+            ];
         }
         $png = self::png($pdf);
         $codes = Node::ask('codes', ['png' => base64_encode((string) file_get_contents($png)), 'fields' => $fields]);
@@ -112,11 +155,24 @@ final class LabelSheetTest extends TestCase
         self::assertNotFalse($image);
         foreach ([0, $geometry->columns - 1, $geometry->perSheet() - 1] as $number) {
             [, $x, $y] = $geometry->place($number);
-            $middle = [$x + 1.5 + $geometry->width->inMillimetres() * 0.31, $y - 0.7 + $geometry->height->inMillimetres() * 0.9];
+            $middle = [
+                $x + 1.5 + $geometry->width->inMillimetres() * 0.31,
+                $y - 0.7 + $geometry->height->inMillimetres() * 0.9,
+            ];
             self::assertEqualsWithDelta($x + 1.5, self::edge($image, $middle, [-1, 0]), 0.2, 'left of '.$number);
-            self::assertEqualsWithDelta($x + 1.5 + $geometry->width->inMillimetres(), self::edge($image, $middle, [1, 0]), 0.2, 'right of '.$number);
+            self::assertEqualsWithDelta(
+                $x + 1.5 + $geometry->width->inMillimetres(),
+                self::edge($image, $middle, [1, 0]),
+                0.2,
+                'right of '.$number,
+            );
             self::assertEqualsWithDelta($y - 0.7, self::edge($image, $middle, [0, -1]), 0.2, 'top of '.$number);
-            self::assertEqualsWithDelta($y - 0.7 + $geometry->height->inMillimetres(), self::edge($image, $middle, [0, 1]), 0.2, 'bottom of '.$number);
+            self::assertEqualsWithDelta(
+                $y - 0.7 + $geometry->height->inMillimetres(),
+                self::edge($image, $middle, [0, 1]),
+                0.2,
+                'bottom of '.$number,
+            );
         }
         array_map(unlink(...), [$pdf, $png]);
     }
@@ -154,7 +210,11 @@ final class LabelSheetTest extends TestCase
     public function test_a_sheet_that_cannot_be_is_refused_in_words(): void
     {
         $mm = static fn (float ...$of): array => array_map(Length::millimetres(...), $of);
-        $sheet = static fn (float ...$of): SheetGeometry => new SheetGeometry('x', 'x', ...[...$mm(210, 297), 7, 7, ...$mm(...$of)]);
+        $sheet = static fn (float ...$of): SheetGeometry => new SheetGeometry(
+            'x',
+            'x',
+            ...[...$mm(210, 297), 7, 7, ...$mm(...$of)],
+        );
         self::assertStringContainsString('do not fit', implode($sheet(25, 38, 31, 40, 10, 9)->troubles()));
         self::assertStringContainsString('overlap', implode($sheet(25, 38, 24, 40, 10, 9)->troubles()));
         self::assertSame([], $sheet(25, 38, 27, 40, 10.5, 9.5)->troubles());
@@ -162,10 +222,33 @@ final class LabelSheetTest extends TestCase
 
     public function test_what_touches_a_label_makes_it_another_one(): void
     {
-        $face = new LabelFace(LabelForm::Wrap, Length::millimetres(25), Length::millimetres(38), Length::millimetres(12.7));
-        $label = static fn (string $code, ?Marked $marked = null): PrintedLabel => new PrintedLabel('r|A|', 'label-wrap-s', $face, 'r', 'A', '', $code, 'A to B', $marked, '', '', 'e/r/A', '');
+        $face = new LabelFace(
+            LabelForm::Wrap,
+            Length::millimetres(25),
+            Length::millimetres(38),
+            Length::millimetres(12.7),
+        );
+        $label = static fn (string $code, ?Marked $marked = null): PrintedLabel => new PrintedLabel(
+            'r|A|',
+            'label-wrap-s',
+            $face,
+            'r',
+            'A',
+            '',
+            $code,
+            'A to B',
+            $marked,
+            '',
+            '',
+            'e/r/A',
+            '',
+        );
         self::assertNotSame($label('6')->fingerprint(), $label('7')->fingerprint());
-        self::assertNotSame($label('6')->fingerprint(), $label('6', Marked::as(LabelTurn::Underline, '6'))->fingerprint(), 'another came into use, and now it has to be marked');
+        self::assertNotSame(
+            $label('6')->fingerprint(),
+            $label('6', Marked::as(LabelTurn::Underline, '6'))->fingerprint(),
+            'another came into use, and now it has to be marked',
+        );
         self::assertSame($label('6')->fingerprint(), $label('6')->fingerprint());
     }
 }

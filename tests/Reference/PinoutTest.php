@@ -60,8 +60,19 @@ final class PinoutTest extends TestCase
     /** AES59 (from memory). */
     public function test_eight_channels_on_25_contacts(): void
     {
-        $bench = Bench::of(Bench::request('M-1', 'multicore-8', ['analogue'], ['xlr3-female-cable-balanced'], ['dsub25-male-aes59']));
-        $published = [1 => [24, 12, 25], 2 => [10, 23, 11], 3 => [21, 9, 22], 4 => [7, 20, 8], 5 => [18, 6, 19], 6 => [4, 17, 5], 7 => [15, 3, 16], 8 => [1, 14, 2]];
+        $bench = Bench::of(
+            Bench::request('M-1', 'multicore-8', ['analogue'], ['xlr3-female-cable-balanced'], ['dsub25-male-aes59']),
+        );
+        $published = [
+            1 => [24, 12, 25],
+            2 => [10, 23, 11],
+            3 => [21, 9, 22],
+            4 => [7, 20, 8],
+            5 => [18, 6, 19],
+            6 => [4, 17, 5],
+            7 => [15, 3, 16],
+            8 => [1, 14, 2],
+        ];
         $found = [];
         foreach ($bench->plan()->runs['M-1']->end(Side::B)->joints as $joint) {
             $found[(int) $joint->channel][$joint->function] = (int) $joint->address();
@@ -84,7 +95,10 @@ final class PinoutTest extends TestCase
     public function test_dmx(): void
     {
         $plan = ShippedCatalogue::load()->plans['xlr5-male-dmx'];
-        self::assertSame(['data 1-' => '2', 'data 1+' => '3', 'data 2-' => '4', 'data 2+' => '5', 'common' => '1'], $plan->channels['1']);
+        self::assertSame(
+            ['data 1-' => '2', 'data 1+' => '3', 'data 2-' => '4', 'data 2+' => '5', 'common' => '1'],
+            $plan->channels['1'],
+        );
     }
 
     /** @return iterable<string, array{string, bool}> */
@@ -129,7 +143,10 @@ final class PinoutTest extends TestCase
     public function test_a_terminal_need_not_mirror_its_contact(): void
     {
         foreach (ShippedCatalogue::load()->connectors['trs-plug']->cavities as $cavity) {
-            self::assertSame(['tip' => 'short lug', 'ring' => 'long lug', 'sleeve' => 'body'][$cavity->address], $cavity->terminal);
+            self::assertSame(
+                ['tip' => 'short lug', 'ring' => 'long lug', 'sleeve' => 'body'][$cavity->address],
+                $cavity->terminal,
+            );
             self::assertNotEquals($cavity->face->mirrored(), $cavity->wiring);
         }
     }
@@ -150,32 +167,52 @@ final class PinoutTest extends TestCase
     public function test_24_channels_take_72_of_90_contacts(): void
     {
         $plan = Bench::stageBox()->plan()->runs['M-1'];
-        $used = array_unique(array_map(static fn ($joint): string => Node::address($joint->to), $plan->end(Side::B)->joints));
+        $used = array_unique(
+            array_map(static fn ($joint): string => Node::address($joint->to), $plan->end(Side::B)->joints),
+        );
         self::assertCount(72, $used);
         self::assertCount(90, ShippedCatalogue::load()->connectors['rect90-male']->cavities);
-        self::assertCount(24, $plan->end(Side::A)->joints === [] ? [] : array_unique(array_map(static fn ($joint): ?string => Node::fitting($joint->to), $plan->end(Side::A)->joints)));
+        self::assertCount(
+            24,
+            $plan->end(Side::A)->joints === []
+                ? []
+                : array_unique(
+                    array_map(static fn ($joint): ?string => Node::fitting($joint->to), $plan->end(Side::A)->joints),
+                ),
+        );
     }
 
     /** IEC 60445: line brown, neutral blue, earth green-yellow. */
     public function test_mains_colours(): void
     {
         $cable = ShippedCatalogue::load()->cables['composite'];
-        self::assertSame(['brown', 'blue', 'green/yellow'], array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')));
+        self::assertSame(
+            ['brown', 'blue', 'green/yellow'],
+            array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')),
+        );
     }
 
     /** NEC 200.6, 250.119: line black, neutral white, earth green. */
     public function test_north_american_mains_colours(): void
     {
         $cable = ShippedCatalogue::load()->cables['composite-na'];
-        self::assertSame(['black', 'white', 'green'], array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')));
+        self::assertSame(
+            ['black', 'white', 'green'],
+            array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')),
+        );
     }
 
     /** TIA-574, terminal side: 2 receive, 3 transmit, 5 common, 7 RTS, 8 CTS; a null modem exchanges 2 with 3 and 7 with 8. */
     public function test_serial_ports_and_the_null_modem(): void
     {
         $plans = ShippedCatalogue::load()->plans;
-        self::assertSame(['transmit' => '3', 'receive' => '2', 'common' => '5', 'request' => '7', 'clear' => '8'], array_diff_key($plans['dsub9-male-eia232']->channels['1'], ['screen' => 0]));
-        $bench = Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-null-modem']));
+        self::assertSame(
+            ['transmit' => '3', 'receive' => '2', 'common' => '5', 'request' => '7', 'clear' => '8'],
+            array_diff_key($plans['dsub9-male-eia232']->channels['1'], ['screen' => 0]),
+        );
+        $bench = Bench::of(
+            Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-null-modem']),
+        );
         $lights = $bench->expectation()->reading->lights;
         foreach (['2' => '3', '3' => '2', '5' => '5', '7' => '8', '8' => '7'] as $here => $there) {
             self::assertSame(["t:D-1.b1/$there"], $lights["t:D-1.a1/$here"]);
@@ -195,7 +232,10 @@ final class PinoutTest extends TestCase
     public function test_low_profile_plug(): void
     {
         foreach (ShippedCatalogue::load()->connectors['ts-plug-low']->cavities as $cavity) {
-            self::assertSame(['tip' => 'large right lug', 'sleeve' => 'small left lug'][$cavity->address], $cavity->terminal);
+            self::assertSame(
+                ['tip' => 'large right lug', 'sleeve' => 'small left lug'][$cavity->address],
+                $cavity->terminal,
+            );
             self::assertSame($cavity->address === 'tip', $cavity->wiring->x > 0);
         }
     }

@@ -27,7 +27,12 @@ final class ReachTest extends TestCase
     public function test_category_cable_loses_the_published_decibels_at_100_mhz(): void
     {
         foreach (['5e' => 22.0, '6' => 19.8, '6A' => 19.1] as $category => $decibels) {
-            self::assertEqualsWithDelta($decibels, CategoryLoss::of((string) $category)?->per100Metres(100), 0.05, (string) $category);
+            self::assertEqualsWithDelta(
+                $decibels,
+                CategoryLoss::of((string) $category)?->per100Metres(100),
+                0.05,
+                (string) $category,
+            );
         }
     }
 
@@ -53,8 +58,11 @@ final class ReachTest extends TestCase
     }
 
     #[DataProvider('rates')]
-    public function test_serial_video_may_lose_so_much_at_half_its_clock(VideoRate $rate, float $hertz, float $decibels): void
-    {
+    public function test_serial_video_may_lose_so_much_at_half_its_clock(
+        VideoRate $rate,
+        float $hertz,
+        float $decibels,
+    ): void {
         self::assertSame([$hertz, $decibels], [LossRule::hertz($rate), LossRule::allowed($rate)]);
     }
 
@@ -63,20 +71,39 @@ final class ReachTest extends TestCase
     {
         $line = new CoaxGeometry(Length::millimetres(1.024), Length::millimetres(4.74), 1.5);
         self::assertEqualsWithDelta(75.0, $line->impedance(), 1.0);
-        $at = static fn (float $hertz): float => 100 * (CoaxLoss::conductors($line, $hertz) + CoaxLoss::dielectric($line, 0.0002, $hertz));
+        $at = static fn (float $hertz): float => 100 *
+            (CoaxLoss::conductors($line, $hertz) + CoaxLoss::dielectric($line, 0.0002, $hertz));
         self::assertEqualsWithDelta(20.0, $at(1e9), 2.0);
         // Pozar, Microwave Engineering, chapter 2: conductors with √f, dielectric with f.
         self::assertEqualsWithDelta(2.0, CoaxLoss::conductors($line, 4e9) / CoaxLoss::conductors($line, 1e9), 1e-9);
-        self::assertEqualsWithDelta(4.0, CoaxLoss::dielectric($line, 0.0002, 4e9) / CoaxLoss::dielectric($line, 0.0002, 1e9), 1e-9);
+        self::assertEqualsWithDelta(
+            4.0,
+            CoaxLoss::dielectric($line, 0.0002, 4e9) / CoaxLoss::dielectric($line, 0.0002, 1e9),
+            1e-9,
+        );
         // Surface resistance of copper at 1 GHz is 8.25 mΩ (Pozar, example 2.7 has copper at 8.26 mΩ·√(f/GHz), from memory).
-        self::assertEqualsWithDelta(8.685889638 * 8.25e-3 / M_PI * (1 / 1.024e-3 + 1 / 4.74e-3) / (2 * $line->impedance()), CoaxLoss::conductors($line, 1e9), 1e-4);
+        self::assertEqualsWithDelta(
+            (((8.685889638 * 8.25e-3) / M_PI) * (1 / 1.024e-3 + 1 / 4.74e-3)) / (2 * $line->impedance()),
+            CoaxLoss::conductors($line, 1e9),
+            1e-4,
+        );
     }
 
     private static function judged(Bench $bench, float $metres, ?Demand $demand = null): Reach
     {
         $circuit = array_values($bench->installation->circuits)[0];
         if ($demand !== null) {
-            $bench = $bench->with(circuits: [$circuit->id => new Circuit($circuit->id, $circuit->name, $circuit->signal, $circuit->topology, demand: $demand)] + $bench->installation->circuits);
+            $bench = $bench->with(
+                circuits: [
+                    $circuit->id => new Circuit(
+                        $circuit->id,
+                        $circuit->name,
+                        $circuit->signal,
+                        $circuit->topology,
+                        demand: $demand,
+                    ),
+                ] + $bench->installation->circuits,
+            );
         }
         $reaches = new Reaches($bench->installation);
         $lengths = array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs);
@@ -110,8 +137,18 @@ final class ReachTest extends TestCase
         }
         self::assertEqualsWithDelta(10.0, $cords['cords of 24 AWG, at most'], 1e-9);
         self::assertEqualsWithDelta(8.0, $cords['cords of 26 AWG, at most'], 1e-9);
-        self::assertEqualsWithDelta(60.0, self::judged(self::category('cat5e-utp-stranded'), 50)->used?->value, 1e-9, '24 AWG counts for a fifth more');
-        self::assertEqualsWithDelta(75.0, self::judged(self::category('cat5e-futp-stranded'), 50)->used?->value, 1e-9, '26 AWG for a half more');
+        self::assertEqualsWithDelta(
+            60.0,
+            self::judged(self::category('cat5e-utp-stranded'), 50)->used?->value,
+            1e-9,
+            '24 AWG counts for a fifth more',
+        );
+        self::assertEqualsWithDelta(
+            75.0,
+            self::judged(self::category('cat5e-futp-stranded'), 50)->used?->value,
+            1e-9,
+            '26 AWG for a half more',
+        );
     }
 
     /** Solid copper at 20 °C from ASTM B258 and IEC 60028: 23 AWG has 66.8 Ω/km, so 90 m there and back has 12.0 Ω. */
@@ -134,15 +171,27 @@ final class ReachTest extends TestCase
     /** Delay of a link: at most 498 ns (TIA-568, from memory); at 2/3 of the speed of light 90 m take 450 ns. */
     public function test_delay_follows_from_impedance_and_capacitance(): void
     {
-        self::assertEqualsWithDelta(450.0, self::information(self::judged(self::category('cat6-utp'), 90), 'delay')->value, 1.0);
+        self::assertEqualsWithDelta(
+            450.0,
+            self::information(self::judged(self::category('cat6-utp'), 90), 'delay')->value,
+            1.0,
+        );
     }
 
     /** Circuit theory, worked by hand: 25 W from 50 V over 100 m of 23 AWG on four pairs: R = 13.36 ÷ 4 = 3.34 Ω, I = 0.5176 A, 1.729 V. */
     public function test_power_over_the_cable_loses_volts(): void
     {
-        $lost = self::information(self::judged(self::category('cat6-utp'), 100, new Demand(power: 25.0, line: 50.0)), 'power over the cable');
+        $lost = self::information(
+            self::judged(self::category('cat6-utp'), 100, new Demand(power: 25.0, line: 50.0)),
+            'power over the cable',
+        );
         self::assertEqualsWithDelta(1.729, $lost->value, 0.01);
-        self::assertEqualsWithDelta(25.0, (50 - $lost->value) * $lost->value / 3.34, 0.2, 'what arrives is what was asked for');
+        self::assertEqualsWithDelta(
+            25.0,
+            ((50 - $lost->value) * $lost->value) / 3.34,
+            0.2,
+            'what arrives is what was asked for',
+        );
     }
 
     public function test_serial_video_margin_and_the_next_cable_that_would_do(): void
@@ -152,66 +201,121 @@ final class ReachTest extends TestCase
         self::assertSame(Verdict::Beyond, $reach->verdict);
         self::assertLessThan(0, $reach->decibels);
         self::assertEqualsWithDelta(($reach->limit->value ?? 0) - ($reach->used->value ?? 0), $reach->decibels, 1e-9);
-        $reaches = new Reaches($mini->with(circuits: [...$mini->installation->circuits, 'V-1.c1' => new Circuit('V-1.c1', 'V-1', 'video', demand: new Demand(VideoRate::G12))])->installation);
+        $reaches = new Reaches(
+            $mini->with(
+                circuits: [
+                    ...$mini->installation->circuits,
+                    'V-1.c1' => new Circuit('V-1.c1', 'V-1', 'video', demand: new Demand(VideoRate::G12)),
+                ],
+            )->installation,
+        );
         $next = $reaches->next($reaches->lines(['V-1' => Length::metres(70)])['V-1.c1']);
         self::assertSame(Verdict::Reaches, $next[1]->verdict ?? null);
-        self::assertGreaterThan($mini->installation->catalogue->cables['coax-75-mini']->outerDiameter->nanometres, $next[0]->outerDiameter->nanometres ?? 0);
-        self::assertSame(Verdict::Tight, self::judged($mini, self::metresFor($mini, 37.0), new Demand(VideoRate::G12))->verdict, 'planned to 85 % of 40 dB');
+        self::assertGreaterThan(
+            $mini->installation->catalogue->cables['coax-75-mini']->outerDiameter->nanometres,
+            $next[0]->outerDiameter->nanometres ?? 0,
+        );
+        self::assertSame(
+            Verdict::Tight,
+            self::judged($mini, self::metresFor($mini, 37.0), new Demand(VideoRate::G12))->verdict,
+            'planned to 85 % of 40 dB',
+        );
     }
 
     private static function metresFor(Bench $bench, float $decibels): float
     {
-        return $decibels / (self::judged($bench, 100, new Demand(VideoRate::G12))->used->value ?? 1.0) * 100;
+        return ($decibels / (self::judged($bench, 100, new Demand(VideoRate::G12))->used->value ?? 1.0)) * 100;
     }
 
     /** DMX is planned to 300 m (common practice), RS-485 goes 1200 m (TIA-485), EIA-232 2500 pF (TIA-232). */
     public function test_control_lines_by_their_own_limits(): void
     {
         $dmx = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
-        self::assertSame([Verdict::Reaches, Verdict::Beyond], [self::judged($dmx, 300)->verdict, self::judged($dmx, 300.5)->verdict]);
+        self::assertSame(
+            [Verdict::Reaches, Verdict::Beyond],
+            [self::judged($dmx, 300)->verdict, self::judged($dmx, 300.5)->verdict],
+        );
         $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
-        self::assertSame([Verdict::Reaches, Verdict::Beyond], [self::judged($bus, 1200)->verdict, self::judged($bus, 1201)->verdict]);
-        $serial = Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-eia232']));
+        self::assertSame(
+            [Verdict::Reaches, Verdict::Beyond],
+            [self::judged($bus, 1200)->verdict, self::judged($bus, 1201)->verdict],
+        );
+        $serial = Bench::of(
+            Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-eia232']),
+        );
         // 120 pF/m: 2500 pF are 20.8 m.
-        self::assertSame([Verdict::Reaches, Verdict::Beyond], [self::judged($serial, 20.8)->verdict, self::judged($serial, 20.9)->verdict]);
+        self::assertSame(
+            [Verdict::Reaches, Verdict::Beyond],
+            [self::judged($serial, 20.8)->verdict, self::judged($serial, 20.9)->verdict],
+        );
     }
 
     /** Circuit theory: 10 kΩ and 100 pF/m make a corner of 20 kHz at 7.96 m. */
     public function test_a_high_source_goes_a_few_metres_only(): void
     {
-        $guitar = Bench::of(Bench::request('A-1', 'instrument', ['unbalanced'], ['ts-plug-unbalanced'], ['ts-plug-unbalanced']));
-        $perMetre = (self::judged($guitar, 1)->used->value ?? 0.0);
+        $guitar = Bench::of(
+            Bench::request('A-1', 'instrument', ['unbalanced'], ['ts-plug-unbalanced'], ['ts-plug-unbalanced']),
+        );
+        $perMetre = self::judged($guitar, 1)->used->value ?? 0.0;
         $edge = 1e12 / (2 * M_PI * 10e3 * 20e3) / $perMetre;
-        self::assertSame([Verdict::Reaches, Verdict::Beyond], [self::judged($guitar, $edge * 0.999)->verdict, self::judged($guitar, $edge * 1.001)->verdict]);
-        self::assertEqualsWithDelta(3.01, self::information(self::judged($guitar, $edge), 'lost at')->value, 0.01, 'at the corner 3 dB are lost');
-        self::assertSame(Verdict::Reaches, self::judged($guitar, $edge * 10, new Demand(source: 600.0))->verdict, 'a low source goes further');
+        self::assertSame(
+            [Verdict::Reaches, Verdict::Beyond],
+            [self::judged($guitar, $edge * 0.999)->verdict, self::judged($guitar, $edge * 1.001)->verdict],
+        );
+        self::assertEqualsWithDelta(
+            3.01,
+            self::information(self::judged($guitar, $edge), 'lost at')->value,
+            0.01,
+            'at the corner 3 dB are lost',
+        );
+        self::assertSame(
+            Verdict::Reaches,
+            self::judged($guitar, $edge * 10, new Demand(source: 600.0))->verdict,
+            'a low source goes further',
+        );
     }
 
     /** 20·log10((8 + R) ÷ 8): circuit theory. 2.5 mm² has 6.90 Ω/km, so 35 m there and back 0.483 Ω and 0.51 dB. */
     public function test_a_loudspeaker_line_loses_in_its_resistance(): void
     {
-        $speaker = Bench::of(Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']));
+        $speaker = Bench::of(
+            Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']),
+        );
         $ohms = self::information(self::judged($speaker, 35), 'loop')->value ?? 0.0;
         self::assertEqualsWithDelta(20 * log10((8 + $ohms) / 8), self::judged($speaker, 35)->used?->value, 1e-9);
         // A 100 V line of 60 W is a load of 166.7 Ω: the same cable goes twenty times as far.
         $line = self::judged($speaker, 600, new Demand(line: 100.0, power: 60.0));
         self::assertSame(Verdict::Reaches, $line->verdict);
-        self::assertEqualsWithDelta(20 * log10((10_000 / 60 + 600 / 35 * $ohms) / (10_000 / 60)), $line->used?->value, 1e-9);
+        self::assertEqualsWithDelta(
+            20 * log10((10_000 / 60 + (600 / 35) * $ohms) / (10_000 / 60)),
+            $line->used?->value,
+            1e-9,
+        );
     }
 
     /** Copper at 70 °C has 1.1965 times its resistance at 20 °C (IEC 60028): 10 A through 50 m of 1.5 mm² lose 13.75 V. */
     public function test_mains_drop_is_reckoned_warm_and_is_information_alone(): void
     {
-        $mains = Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], ['power-in-cable-mains', 'xlr3-male-cable-balanced']));
+        $mains = Bench::of(
+            Bench::request(
+                'P-1',
+                'composite',
+                ['mains', 'analogue'],
+                ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+                ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+            ),
+        );
         $reach = self::judged($mains, 50, new Demand(power: 2300.0));
-        self::assertEqualsWithDelta(10 * 2 * 50 * 17.241e-9 / 1.5e-6 * 1.1965, $reach->used?->value, 0.01);
+        self::assertEqualsWithDelta(((10 * 2 * 50 * 17.241e-9) / 1.5e-6) * 1.1965, $reach->used?->value, 0.01);
         self::assertSame(Verdict::Beyond, $reach->verdict);
         self::assertSame(Verdict::Unknown, self::judged($mains, 50)->verdict, 'nobody said how much power');
     }
 
     public function test_what_a_type_does_not_state_is_said_and_never_taken_for_nothing(): void
     {
-        $silent = Bench::microphone()->withCatalogueEdited(['cables.pair-foil.construction.children.0.capacitance' => null]);
+        $silent = Bench::microphone()->withCatalogueEdited([
+            'cables.pair-foil.construction.children.0.capacitance' => null,
+        ]);
         $reach = self::judged($silent, 30);
         self::assertSame(Verdict::Unknown, $reach->verdict);
         self::assertNull($reach->used);

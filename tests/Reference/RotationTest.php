@@ -16,7 +16,22 @@ final class RotationTest extends TestCase
     /** @return iterable<array{string, ?string}> */
     public static function turned(): iterable
     {
-        foreach (['6' => '9', '66' => '99', '16' => '91', '68' => '89', '8' => '8', '0' => '0', '11' => '11', '88' => '88', '69' => '69', '96' => '96', 'M' => 'W', 'HINOSXZ' => 'ZXSONIH'] as $text => $becomes) {
+        foreach (
+            [
+                '6' => '9',
+                '66' => '99',
+                '16' => '91',
+                '68' => '89',
+                '8' => '8',
+                '0' => '0',
+                '11' => '11',
+                '88' => '88',
+                '69' => '69',
+                '96' => '96',
+                'M' => 'W',
+                'HINOSXZ' => 'ZXSONIH',
+            ] as $text => $becomes
+        ) {
             yield [(string) $text, $becomes];
         }
         foreach (['7', 'A', '17', 'A-6'] as $text) {
@@ -59,7 +74,13 @@ final class RotationTest extends TestCase
             $printed[$text.'|'.$line.'|'.$word] = $code;
             $over = Rotation::of($text);
             if ($over !== null && $over !== $text) {
-                $turned[$over.'|'.($line === '' ? '' : 'above').'|'.($word === '' ? '' : Rotation::of($word) ?? 'unreadable')] = $code;
+                $turned[
+                    $over.
+                        '|'.
+                        ($line === '' ? '' : 'above').
+                        '|'.
+                        ($word === '' ? '' : Rotation::of($word) ?? 'unreadable')
+                ] = $code;
             }
         }
         self::assertSame([], array_intersect_key($turned, $printed));

@@ -25,10 +25,21 @@ final class WayfindingTest extends TestCase
             $places = 4 + $n;
             $edges = $ways = $pairs = [];
             for ($i = 0; $i < $places * 2; $i++) {
-                [$from, $to, $length] = ['p'.$random->getInt(1, $places), 'p'.$random->getInt(1, $places), $random->getInt(1, 40) * 250];
+                [$from, $to, $length] = [
+                    'p'.$random->getInt(1, $places),
+                    'p'.$random->getInt(1, $places),
+                    $random->getInt(1, 40) * 250,
+                ];
                 if ($from !== $to) {
                     $edges[] = [$from, $to, $length];
-                    $ways['w'.$i] = new Way('w'.$i, 'W'.$i, WayKind::Tray, Length::millimetres($length), $from, $to);
+                    $ways['w'.$i] = new Way(
+                        'w'.$i,
+                        'W'.$i,
+                        WayKind::Tray,
+                        Length::millimetres($length),
+                        $from,
+                        $to,
+                    );
                 }
             }
             for ($i = 0; $i < 12; $i++) {
@@ -42,7 +53,11 @@ final class WayfindingTest extends TestCase
             foreach ($questions[$n]['pairs'] as $i => [$from, $to]) {
                 $paths = ShortestPaths::from($from, $networks[$n], static fn (): bool => true);
                 $hops = $paths->to($to);
-                self::assertSame($answers[$i], $hops === null ? -1 : (int) (($paths->distance[$to] ?? 0) / 1_000_000), sprintf('graph %d, %s to %s', $n, $from, $to));
+                self::assertSame(
+                    $answers[$i],
+                    $hops === null ? -1 : (int) (($paths->distance[$to] ?? 0) / 1_000_000),
+                    sprintf('graph %d, %s to %s', $n, $from, $to),
+                );
                 $apart += $hops === null ? 1 : 0;
                 // The hops lead from one to the other, and their lengths add up to the distance.
                 $at = $from;

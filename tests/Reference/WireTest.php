@@ -15,7 +15,19 @@ final class WireTest extends TestCase
     /** @return iterable<string, array{int, float}> */
     public static function ohmsPerKilometre(): iterable
     {
-        foreach ([26 => 133.9, 24 => 84.2, 23 => 66.8, 22 => 53.0, 20 => 33.3, 18 => 20.9, 16 => 13.2, 14 => 8.28, 12 => 5.21] as $awg => $ohms) {
+        foreach (
+            [
+                26 => 133.9,
+                24 => 84.2,
+                23 => 66.8,
+                22 => 53.0,
+                20 => 33.3,
+                18 => 20.9,
+                16 => 13.2,
+                14 => 8.28,
+                12 => 5.21,
+            ] as $awg => $ohms
+        ) {
             yield $awg.' AWG' => [$awg, $ohms];
         }
     }

@@ -3,7 +3,7 @@ import { packEnclose } from 'd3-hierarchy'
 import createGraph from 'ngraph.graph'
 import path from 'ngraph.path'
 import highs from 'highs'
-import jsqr from "jsqr"
+import jsqr from 'jsqr'
 const jsQR = jsqr.default ?? jsqr
 import { PNG } from 'pngjs'
 
@@ -29,7 +29,10 @@ function distances(questions) {
       const found = finder.find(from, to)
       if (found.length === 0) return -1
       let sum = 0
-      for (let i = 1; i < found.length; i++) sum += graph.getLink(found[i].id, found[i - 1].id)?.data.length ?? graph.getLink(found[i - 1].id, found[i].id).data.length
+      for (let i = 1; i < found.length; i++)
+        sum +=
+          graph.getLink(found[i].id, found[i - 1].id)?.data.length ??
+          graph.getLink(found[i - 1].id, found[i].id).data.length
       return sum
     })
   })
@@ -61,8 +64,13 @@ function bound(solver, sizes, capacity) {
   }
   let best = 0
   for (let round = 0; round < 2000; round++) {
-    const rows = lengths.map((length, i) => ` c${i}: ${columns.flatMap((column, j) => column[i] ? [`${column[i]} x${j}`] : []).join(' + ')} >= ${demand.get(length)}`)
-    const solution = solver.solve(`Minimize\n obj: ${columns.map((_, j) => `x${j}`).join(' + ')}\nSubject To\n${rows.join('\n')}\nEnd`)
+    const rows = lengths.map(
+      (length, i) =>
+        ` c${i}: ${columns.flatMap((column, j) => (column[i] ? [`${column[i]} x${j}`] : [])).join(' + ')} >= ${demand.get(length)}`,
+    )
+    const solution = solver.solve(
+      `Minimize\n obj: ${columns.map((_, j) => `x${j}`).join(' + ')}\nSubject To\n${rows.join('\n')}\nEnd`,
+    )
     const duals = solution.Rows.map(row => row.Dual)
     const [value, pattern] = knapsack(lengths, duals, capacity)
     // Farley's bound: the dual solution scaled until no pattern breaks it.
@@ -87,7 +95,10 @@ function knapsack(lengths, values, capacity) {
   }
   const pattern = {}
   for (let room = capacity; room > 0;) {
-    if (taken[room] < 0) { room--; continue }
+    if (taken[room] < 0) {
+      room--
+      continue
+    }
     pattern[taken[room]] = (pattern[taken[room]] ?? 0) + 1
     room -= lengths[taken[room]]
   }
@@ -99,7 +110,11 @@ function codes({ png, fields }) {
   const picture = PNG.sync.read(Buffer.from(png, 'base64'))
   return fields.map(([x, y, w, h]) => {
     const data = new Uint8ClampedArray(w * h * 4)
-    for (let row = 0; row < h; row++) data.set(picture.data.subarray(((y + row) * picture.width + x) * 4, ((y + row) * picture.width + x + w) * 4), row * w * 4)
+    for (let row = 0; row < h; row++)
+      data.set(
+        picture.data.subarray(((y + row) * picture.width + x) * 4, ((y + row) * picture.width + x + w) * 4),
+        row * w * 4,
+      )
     return jsQR(data, w, h)?.data ?? ''
   })
 }

@@ -11,16 +11,37 @@ import { inFigures, inWords, length, short, system } from '../../resources/js/ui
 const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed']
 function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
   return {
-    id: codeOf, version: 1, code: codeOf, family: 'audio', cable: 'Screened pair', build: 'shop', loom: 'L1', from: 'Lectern', to: 'Amplifier rack 1',
-    endA: 'XLR 3 female', endB: 'XLR 3 male', cut: '1000 mm', withdrawn: false, who: [], findings: [],
-    strand: STAGES.map((stage, i) => ({ stage, state: i < done ? 'done' : 'to-do' })), ...more,
+    id: codeOf,
+    version: 1,
+    code: codeOf,
+    family: 'audio',
+    cable: 'Screened pair',
+    build: 'shop',
+    loom: 'L1',
+    from: 'Lectern',
+    to: 'Amplifier rack 1',
+    endA: 'XLR 3 female',
+    endB: 'XLR 3 male',
+    cut: '1000 mm',
+    withdrawn: false,
+    who: [],
+    findings: [],
+    strand: STAGES.map((stage, i) => ({ stage, state: i < done ? 'done' : 'to-do' })),
+    ...more,
   }
 }
 const codes = (rows: Row[]) => rows.map(each => each.code)
 
 describe('filter words', () => {
-  const failed = row('A-2', 5, { strand: STAGES.map(stage => ({ stage, state: stage === 'test' ? 'failed' : 'done' })) })
-  const rows = [row('A-1', 8), failed, row('A-10', 5, { to: 'Media rack' }), row('V-3', 0, { cable: 'Coax', family: 'video', withdrawn: true })]
+  const failed = row('A-2', 5, {
+    strand: STAGES.map(stage => ({ stage, state: stage === 'test' ? 'failed' : 'done' })),
+  })
+  const rows = [
+    row('A-1', 8),
+    failed,
+    row('A-10', 5, { to: 'Media rack' }),
+    row('V-3', 0, { cable: 'Coax', family: 'video', withdrawn: true }),
+  ]
 
   test('each word narrows, a minus turns it round, quotes keep words together', () => {
     expect(codes(filtered(rows, ''))).toEqual(['A-1', 'A-2', 'A-10', 'V-3'])
@@ -39,22 +60,40 @@ describe('filter words', () => {
   test('codes sort as numbers, and what is urgent sorts first', () => {
     expect(codes(sorted(rows, 'code', false))).toEqual(['A-1', 'A-2', 'A-10', 'V-3'])
     expect(codes(sorted(rows, 'code', true))).toEqual(['V-3', 'A-10', 'A-2', 'A-1'])
-    expect(codes(sorted([...rows, row('Z-1', 0, { findings: [{ severity: 'stop', words: '', remedy: '' }] })], 'findings', false)).slice(0, 2)).toEqual(['A-2', 'Z-1'])
+    expect(
+      codes(
+        sorted(
+          [...rows, row('Z-1', 0, { findings: [{ severity: 'stop', words: '', remedy: '' }] })],
+          'findings',
+          false,
+        ),
+      ).slice(0, 2),
+    ).toEqual(['A-2', 'Z-1'])
     expect(waiting(rows[0]!)).toBe('')
     expect(waiting(rows[2]!)).toBe('test')
   })
 })
 
 describe('what a tester types', () => {
-  const probe = (fitting: string, address: string) => ({ node: `t:${fitting}/${address}`, side: 'B' as const, fitting, address, serves: '' })
+  const probe = (fitting: string, address: string) => ({
+    node: `t:${fitting}/${address}`,
+    side: 'B' as const,
+    fitting,
+    address,
+    serves: '',
+  })
   const sheet = {
     to: [probe('b', '1'), probe('b', '2'), probe('b', 'C7'), probe('b', 'shell'), probe('t', '3')],
-    fittings: { b: { label: '', tag: '', location: '', drawing: null }, t: { label: '', tag: '12', location: '', drawing: null } },
+    fittings: {
+      b: { label: '', tag: '', location: '', drawing: null },
+      t: { label: '', tag: '12', location: '', drawing: null },
+    },
   } as unknown as TestSheet
 
   test('nothing typed is as expected, 0 is nothing, else what lights', () => {
     expect(typed('', ['t:b/1'], sheet)).toEqual({ lights: ['t:b/1'] })
-    for (const nothing of ['0', '-', 'n', 'nothing', ' 0 ']) expect(typed(nothing, ['t:b/1'], sheet)).toEqual({ lights: [] })
+    for (const nothing of ['0', '-', 'n', 'nothing', ' 0 '])
+      expect(typed(nothing, ['t:b/1'], sheet)).toEqual({ lights: [] })
     expect(typed('1, 2', [], sheet)).toEqual({ lights: ['t:b/1', 't:b/2'] })
     expect(typed('c7 shell', [], sheet)).toEqual({ lights: ['t:b/C7', 't:b/shell'] })
     expect(typed('s', [], sheet)).toEqual({ lights: ['t:b/shell'] })
@@ -71,10 +110,18 @@ describe('what a tester types', () => {
 })
 
 describe('units', () => {
-  afterEach(() => { system.value = 'metric' })
+  afterEach(() => {
+    system.value = 'metric'
+  })
 
   test('metres to the centimetre, finer where it is exact', () => {
-    expect([length('21950 mm'), length('21926 mm'), length('12400 mm'), length('0 mm'), length('3000 mm')]).toEqual(['21.95 m', '21.926 m', '12.40 m', '0.00 m', '3.00 m'])
+    expect([length('21950 mm'), length('21926 mm'), length('12400 mm'), length('0 mm'), length('3000 mm')]).toEqual([
+      '21.95 m',
+      '21.926 m',
+      '12.40 m',
+      '0.00 m',
+      '3.00 m',
+    ])
     expect([short('6.35 mm'), short('450 mm')]).toEqual(['6.35 mm', '450 mm'])
     expect(inWords('A 1500 mm + B 900 mm')).toBe('A 1.50 m + B 0.90 m')
   })
@@ -89,23 +136,50 @@ describe('units', () => {
   test('feet and inches as fractions', () => {
     system.value = 'inch'
     // 25.4 mm to the inch, by definition.
-    expect([length('25.4 mm'), length('6.35 mm'), length('304.8 mm'), length('3048 mm'), length('1079.5 mm')]).toEqual(['1 in', '0 1/4 in', '1 ft 0 in', '10 ft 0 in', '3 ft 6 1/2 in'])
+    expect([length('25.4 mm'), length('6.35 mm'), length('304.8 mm'), length('3048 mm'), length('1079.5 mm')]).toEqual([
+      '1 in',
+      '0 1/4 in',
+      '1 ft 0 in',
+      '10 ft 0 in',
+      '3 ft 6 1/2 in',
+    ])
     expect(length('-3048 mm')).toBe('-10 ft 0 in')
   })
 })
 
 test('colours have a letter code, and stripes keep both', () => {
   // Letter codes of IEC 60757.
-  expect(['brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'black'].map(code)).toEqual(['BN', 'RD', 'OG', 'YE', 'GN', 'BU', 'VT', 'GY', 'WH', 'BK'])
+  expect(['brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'black'].map(code)).toEqual([
+    'BN',
+    'RD',
+    'OG',
+    'YE',
+    'GN',
+    'BU',
+    'VT',
+    'GY',
+    'WH',
+    'BK',
+  ])
   expect(code('white/blue')).toBe('WH/BU')
   expect(hex('blue')).not.toBe(hex('green'))
 })
 
 test('an id is made of a name, whatever it is written with', () => {
-  expect(['Crawl duct', ' Étage 2 / nord ', 'Riser--A', '7'].map(slug)).toEqual(['crawl-duct', 'etage-2-nord', 'riser-a', '7'])
+  expect(['Crawl duct', ' Étage 2 / nord ', 'Riser--A', '7'].map(slug)).toEqual([
+    'crawl-duct',
+    'etage-2-nord',
+    'riser-a',
+    '7',
+  ])
   expect(slug('機材室')).toMatch(/^x-[0-9a-f]{8}$/)
 })
 
 test('a strand can be heard', () => {
-  expect(spoken([{ stage: 'cut', state: 'done' }, { stage: 'test', state: 'failed' }])).toBe('cut done, test failed')
+  expect(
+    spoken([
+      { stage: 'cut', state: 'done' },
+      { stage: 'test', state: 'failed' },
+    ]),
+  ).toBe('cut done, test failed')
 })

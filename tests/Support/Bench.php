@@ -51,12 +51,19 @@ final class Bench
             $circuits += $proposal->circuits;
         }
 
-        return new self(new Installation(
-            'test', 'Test', HouseRules::defaults(), $catalogue,
-            ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
-            ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10), 'here', 'there')],
-            circuits: $circuits, fittings: $fittings, runs: $runs,
-        ));
+        return new self(
+            new Installation(
+                'test',
+                'Test',
+                HouseRules::defaults(),
+                $catalogue,
+                ['here' => new Location('here', 'Here'), 'there' => new Location('there', 'There')],
+                ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10), 'here', 'there')],
+                circuits: $circuits,
+                fittings: $fittings,
+                runs: $runs,
+            ),
+        );
     }
 
     /**
@@ -64,16 +71,40 @@ final class Bench
      * @param  list<string>  $a  contact plans
      * @param  list<string>  $b
      */
-    public static function request(string $id, string $cable, array $signals, array $a, array $b, ?string $code = null): RunRequest
-    {
-        $end = static fn (string $location, array $plans): Termination => new Termination($location, $plans, Length::metres(1), Length::zero(), Length::millimetres(40), 0, Length::millimetres(300));
+    public static function request(
+        string $id,
+        string $cable,
+        array $signals,
+        array $a,
+        array $b,
+        ?string $code = null,
+    ): RunRequest {
+        $end = static fn (string $location, array $plans): Termination => new Termination(
+            $location,
+            $plans,
+            Length::metres(1),
+            Length::zero(),
+            Length::millimetres(40),
+            0,
+            Length::millimetres(300),
+        );
 
-        return new RunRequest($id, $code ?? $id, $cable, $signals, Build::Shop, $end('here', $a), $end('there', $b), ['tray']);
+        return new RunRequest($id, $code ?? $id, $cable, $signals, Build::Shop, $end('here', $a), $end('there', $b), [
+            'tray',
+        ]);
     }
 
     public static function microphone(): self
     {
-        return self::of(self::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
+        return self::of(
+            self::request(
+                'A-1',
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
     }
 
     public static function category(string $b = '8p8c-plug-t568b'): self
@@ -88,7 +119,9 @@ final class Bench
 
     public static function stageBox(): self
     {
-        return self::of(self::request('M-1', 'multicore-24', ['analogue'], ['xlr3-female-cable-balanced'], ['rect90-male-24ch']));
+        return self::of(
+            self::request('M-1', 'multicore-24', ['analogue'], ['xlr3-female-cable-balanced'], ['rect90-male-24ch']),
+        );
     }
 
     /** With other parts in the installation's place. */
@@ -122,8 +155,10 @@ final class Bench
             $at = $value;
             unset($at);
         }
-        $problems = new Problems;
-        $catalogue = CatalogueDecoder::catalogue(Fields::of(array_map(array_values(...), $shape), 'catalogue', $problems));
+        $problems = new Problems();
+        $catalogue = CatalogueDecoder::catalogue(
+            Fields::of(array_map(array_values(...), $shape), 'catalogue', $problems),
+        );
         $problems->settle();
 
         return new self($this->installation->withCatalogue($catalogue));
@@ -131,17 +166,26 @@ final class Bench
 
     public function withFitting(string $id, mixed ...$changes): self
     {
-        return $this->with(fittings: [$id => new Fitting(...$changes + get_object_vars($this->installation->fittings[$id]))] + $this->installation->fittings);
+        return $this->with(
+            fittings: [$id => new Fitting(...$changes + get_object_vars($this->installation->fittings[$id]))] +
+                $this->installation->fittings,
+        );
     }
 
     public function withCircuit(string $id, mixed ...$changes): self
     {
-        return $this->with(circuits: [$id => new Circuit(...$changes + get_object_vars($this->installation->circuits[$id]))] + $this->installation->circuits);
+        return $this->with(
+            circuits: [$id => new Circuit(...$changes + get_object_vars($this->installation->circuits[$id]))] +
+                $this->installation->circuits,
+        );
     }
 
     public function withFireClass(string $location, string $class): self
     {
-        return $this->with(locations: [$location => new Location($location, $location, FireClass::from($class))] + $this->installation->locations);
+        return $this->with(
+            locations: [$location => new Location($location, $location, FireClass::from($class))] +
+                $this->installation->locations,
+        );
     }
 
     /**
@@ -155,7 +199,7 @@ final class Bench
 
     public function plan(): Plan
     {
-        return (new Planner)->plan($this->installation);
+        return (new Planner())->plan($this->installation);
     }
 
     public function assemblies(?Plan $plan = null): AssemblyPlanner
@@ -167,7 +211,9 @@ final class Bench
     {
         $plan = $this->plan();
 
-        return $this->assemblies($plan)->expectation($plan->assemblies[$assembly ?? (string) array_key_first($plan->assemblies)]);
+        return $this->assemblies($plan)->expectation(
+            $plan->assemblies[$assembly ?? (string) array_key_first($plan->assemblies)],
+        );
     }
 
     /** What the only assembly would read with these faults in it. */
@@ -212,7 +258,10 @@ final class Bench
         $edges = $this->expectation()->wiring->edges;
         [$first, $second] = [$this->joint($one), $this->joint($other)];
 
-        return new Edit([$first => $edges[$first]->movedTo($edges[$second]->to), $second => $edges[$second]->movedTo($edges[$first]->to)]);
+        return new Edit([
+            $first => $edges[$first]->movedTo($edges[$second]->to),
+            $second => $edges[$second]->movedTo($edges[$first]->to),
+        ]);
     }
 
     /** The id of the joint at a terminal given as "fitting/address". */

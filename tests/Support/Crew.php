@@ -25,7 +25,7 @@ final class Crew
 
     public function __construct(private readonly Installation $installation)
     {
-        $this->planner = new Planner;
+        $this->planner = new Planner();
         $this->plan = $this->planner->plan($installation);
     }
 
@@ -60,7 +60,16 @@ final class Crew
     {
         foreach ($runs as $run) {
             $plan = $this->planner->fingerprintsFor($run, $this->installation, $this->plan);
-            $this->events[] = $this->event($run, $kind, $side, $plan->for($kind, $side), verdict: $verdict, cut: $plan->piece($kind), joints: $plan->made($kind, $side), reading: $verdict === null ? null : new Reading([], null));
+            $this->events[] = $this->event(
+                $run,
+                $kind,
+                $side,
+                $plan->for($kind, $side),
+                verdict: $verdict,
+                cut: $plan->piece($kind),
+                joints: $plan->made($kind, $side),
+                reading: $verdict === null ? null : new Reading([], null),
+            );
         }
 
         return $this;
@@ -71,6 +80,16 @@ final class Crew
         $number = count($this->events) + 1;
         $at = sprintf('2026-03-09T08:%02d:%02d.000000Z', intdiv($number, 60), $number % 60);
 
-        return new Event(sprintf('00000000-0000-4000-8000-%012d', $number), $kind, $run, $side, 'ines', $at, $at, $fingerprint, ...$more);
+        return new Event(
+            sprintf('00000000-0000-4000-8000-%012d', $number),
+            $kind,
+            $run,
+            $side,
+            'ines',
+            $at,
+            $at,
+            $fingerprint,
+            ...$more,
+        );
     }
 }

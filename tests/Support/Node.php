@@ -15,7 +15,12 @@ final class Node
      */
     public static function ask(string $what, mixed $question): array
     {
-        $process = proc_open(['node', __DIR__.'/../Reference/programs.mjs', $what], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, dirname(__DIR__, 2));
+        $process = proc_open(
+            ['node', __DIR__.'/../Reference/programs.mjs', $what],
+            [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']],
+            $pipes,
+            dirname(__DIR__, 2),
+        );
         if ($process === false) {
             throw new RuntimeException('Node could not be started.');
         }

@@ -16,7 +16,15 @@ final class Panel
     /** Input n is fitting M-1.a<n>, its tail M-1.b<n>, its output out-<n>, its switch lift-<n>. */
     public static function split(): Bench
     {
-        $bench = Bench::of(Bench::request('M-1', 'multicore-8', ['analogue'], ['xlr3-female-panel-balanced'], ['xlr3-male-cable-balanced']));
+        $bench = Bench::of(
+            Bench::request(
+                'M-1',
+                'multicore-8',
+                ['analogue'],
+                ['xlr3-female-panel-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
         $fittings = $bench->installation->fittings;
         $circuits = $bench->installation->circuits;
         [$links, $switches] = [[], []];

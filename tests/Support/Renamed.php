@@ -8,8 +8,18 @@ namespace Tests\Support;
 final class Renamed
 {
     private const LISTS = [
-        'locations', 'ways', 'junctions', 'panels', 'looms', 'circuits', 'equipment', 'fittings', 'switches', 'reels',
-        'instruments', 'runs',
+        'locations',
+        'ways',
+        'junctions',
+        'panels',
+        'looms',
+        'circuits',
+        'equipment',
+        'fittings',
+        'switches',
+        'reels',
+        'instruments',
+        'runs',
     ];
 
     /** The demo's id that is a word of the file format as well. */
@@ -39,11 +49,13 @@ final class Renamed
             if (preg_match('~^([A-Z])-(\d{3})$~', $run, $found) !== 1) {
                 throw new \LogicException('The demo has a run that is not called like A-114: '.$run);
             }
-            $letter = array_search($found[1], array_values(array_unique(array_map(
-                static fn (string $id): string => $id[0], $runs,
-            ))), true);
+            $letter = array_search(
+                $found[1],
+                array_values(array_unique(array_map(static fn (string $id): string => $id[0], $runs))),
+                true,
+            );
             // A 7 in it, which reads as nothing upside down.
-            $names[$run] = (2 + (int) $letter).'7'.$found[2];
+            $names[$run] = 2 + (int) $letter.'7'.$found[2];
         }
         $rank = 0;
         foreach (array_diff(self::others($file), $runs) as $id) {
@@ -98,12 +110,14 @@ final class Renamed
     public function address(string $address): string
     {
         [$path, $query] = [...explode('?', $address, 2), null];
-        $path = implode('/', array_map(
-            fn (string $part): string => rawurlencode($this->value(rawurldecode($part))), explode('/', $path),
-        ));
+        $path = implode(
+            '/',
+            array_map(fn (string $part): string => rawurlencode($this->value(rawurldecode($part))), explode('/', $path)),
+        );
         parse_str((string) $query, $asked);
 
-        return $path.($query === null ? '' : '?'.http_build_query((array) $this->value($asked), '', '&', PHP_QUERY_RFC3986));
+        return $path.
+            ($query === null ? '' : '?'.http_build_query((array) $this->value($asked), '', '&', PHP_QUERY_RFC3986));
     }
 
     /** A text of today, with everything called as it was before. */

@@ -52,28 +52,70 @@ final class Site
         return $ways;
     }
 
-    public static function way(string $id, WayKind $kind, float $metres, string $from, string $to, ?Bore $inner = null, mixed ...$more): Way
-    {
+    public static function way(
+        string $id,
+        WayKind $kind,
+        float $metres,
+        string $from,
+        string $to,
+        ?Bore $inner = null,
+        mixed ...$more,
+    ): Way {
         return new Way($id, ucfirst($id), $kind, Length::metres($metres), $from, $to, $inner, ...$more);
     }
 
     /** @param  array<string, Way>  $ways */
     public static function of(array $ways, RunRequest ...$requests): Bench
     {
-        return Bench::of(...$requests)->with(locations: self::locations(), junctions: ['hall' => new Junction('hall', 'Hall')], ways: $ways);
+        return Bench::of(...$requests)->with(
+            locations: self::locations(),
+            junctions: ['hall' => new Junction('hall', 'Hall')],
+            ways: $ways,
+        );
     }
 
     /** A microphone run from a place to the rack, in a loom or by itself. */
-    public static function run(string $id, string $from = 'left', string $to = 'rack', string $cable = 'pair-foil', ?string $loom = null): RunRequest
-    {
-        $request = Bench::request($id, $cable, ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
+    public static function run(
+        string $id,
+        string $from = 'left',
+        string $to = 'rack',
+        string $cable = 'pair-foil',
+        ?string $loom = null,
+    ): RunRequest {
+        $request = Bench::request(
+            $id,
+            $cable,
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
 
-        return new RunRequest($id, $id, $cable, $request->signals, $request->build, self::at($request->a, $from), self::at($request->b, $to), [], $loom);
+        return new RunRequest(
+            $id,
+            $id,
+            $cable,
+            $request->signals,
+            $request->build,
+            self::at($request->a, $from),
+            self::at($request->b, $to),
+            [],
+            $loom,
+        );
     }
 
-    private static function at(\Sartal\Core\Plan\Proposing\Termination $end, string $location): \Sartal\Core\Plan\Proposing\Termination
-    {
-        return new \Sartal\Core\Plan\Proposing\Termination($location, $end->plans, $end->tail, $end->slack, $end->preparation, $end->spares, $end->leg);
+    private static function at(
+        \Sartal\Core\Plan\Proposing\Termination $end,
+        string $location,
+    ): \Sartal\Core\Plan\Proposing\Termination {
+        return new \Sartal\Core\Plan\Proposing\Termination(
+            $location,
+            $end->plans,
+            $end->tail,
+            $end->slack,
+            $end->preparation,
+            $end->spares,
+            $end->leg,
+        );
     }
 
     public static function loom(string $id, mixed ...$changes): Loom
@@ -88,6 +130,24 @@ final class Site
     {
         $mm = Length::millimetres(...);
 
-        return new Panel('p', 'Panel', 'rack', 3, 4, $mm(30), $mm(20), $mm(50), $mm(40), $mm(0), $mm(60), [$mm(60)], $mm(70), $mm(100), $tails, null, $places);
+        return new Panel(
+            'p',
+            'Panel',
+            'rack',
+            3,
+            4,
+            $mm(30),
+            $mm(20),
+            $mm(50),
+            $mm(40),
+            $mm(0),
+            $mm(60),
+            [$mm(60)],
+            $mm(70),
+            $mm(100),
+            $tails,
+            null,
+            $places,
+        );
     }
 }

@@ -47,7 +47,9 @@ trait Asking
     {
         return match (true) {
             $answer->baseResponse instanceof StreamedResponse => $answer->streamedContent(),
-            $answer->baseResponse instanceof BinaryFileResponse => (string) file_get_contents($answer->baseResponse->getFile()->getPathname()),
+            $answer->baseResponse instanceof BinaryFileResponse => (string) file_get_contents(
+                $answer->baseResponse->getFile()->getPathname(),
+            ),
             default => (string) $answer->getContent(),
         };
     }
@@ -64,7 +66,12 @@ trait Asking
         $addresses = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             $uri = $route->uri();
-            if (! in_array('GET', $route->methods(), true) || ! str_starts_with($uri, 'api/') || str_contains($uri, '{any}') || in_array($uri, self::VOLATILE, true)) {
+            if (
+                ! in_array('GET', $route->methods(), true) ||
+                ! str_starts_with($uri, 'api/') ||
+                str_contains($uri, '{any}') ||
+                in_array($uri, self::VOLATILE, true)
+            ) {
                 continue;
             }
             if (! str_contains($uri, '{')) {
@@ -72,7 +79,10 @@ trait Asking
 
                 continue;
             }
-            foreach ($fillings[$uri] ?? throw new \LogicException('Nothing to ask '.$uri.' with: add it to the fillings.') as $filled) {
+            foreach (
+                $fillings[$uri] ??
+                    throw new \LogicException('Nothing to ask '.$uri.' with: add it to the fillings.') as $filled
+            ) {
                 $addresses[] = $filled;
             }
         }
@@ -83,7 +93,11 @@ trait Asking
     private const SHEET = '?sheet=%7B%22pageWidth%22%3A%22210%20mm%22%2C%22pageHeight%22%3A%22297%20mm%22%2C%22columns%22%3A3%2C%22rows%22%3A8%2C%22width%22%3A%2260%20mm%22%2C%22height%22%3A%2230%20mm%22%2C%22pitchX%22%3A%2265%20mm%22%2C%22pitchY%22%3A%2235%20mm%22%2C%22left%22%3A%225%20mm%22%2C%22top%22%3A%228%20mm%22%7D';
 
     private const QUERIES = [
-        'api/find' => '?q=A-11', 'api/fits' => '?cable=pair-foil&signals=analogue', 'api/labels.pdf' => self::SHEET, 'api/labels/test-page.pdf' => self::SHEET, 'api/service/circuits' => '?q=A-11',
+        'api/find' => '?q=A-11',
+        'api/fits' => '?cable=pair-foil&signals=analogue',
+        'api/labels.pdf' => self::SHEET,
+        'api/labels/test-page.pdf' => self::SHEET,
+        'api/service/circuits' => '?q=A-11',
         'api/simulators/certifier.csv' => '?codes=C-418',
     ];
 
@@ -93,14 +107,40 @@ trait Asking
      */
     private function fillings(array $runs): array
     {
-        $of = static fn (string $pattern, array $ids): array => array_map(static fn (string $id): string => str_replace('*', rawurlencode($id), $pattern), array_values($ids));
+        $of = static fn (string $pattern, array $ids): array => array_map(
+            static fn (string $id): string => str_replace('*', rawurlencode($id), $pattern),
+            array_values($ids),
+        );
         $each = static function (string $pattern) use ($runs, $of): array {
             return $of($pattern, $runs);
         };
-        $sides = static fn (string $file): array => array_merge($each('api/runs/*/sheet/A'.$file), $each('api/runs/*/sheet/B'.$file));
-        $jobs = array_values(array_unique(array_map(static fn (array $job): string => (string) $job['id'], array_filter($this->read('bench')['jobs'], static fn (array $job): bool => array_intersect([(string) $job['id'], ...$job['codes']], $runs) !== []))));
+        $sides = static fn (string $file): array => array_merge(
+            $each('api/runs/*/sheet/A'.$file),
+            $each('api/runs/*/sheet/B'.$file),
+        );
+        $jobs = array_values(
+            array_unique(
+                array_map(
+                    static fn (array $job): string => (string) $job['id'],
+                    array_filter(
+                        $this->read('bench')['jobs'],
+                        static fn (array $job): bool => array_intersect(
+                            [(string) $job['id'], ...$job['codes']],
+                            $runs,
+                        ) !== [],
+                    ),
+                ),
+            ),
+        );
         $building = $this->read('building');
-        $circuits = array_slice(array_map(static fn (array $circuit): string => (string) $circuit['id'], $this->read('service/circuits?q=A-1')['circuits']), 0, 5);
+        $circuits = array_slice(
+            array_map(
+                static fn (array $circuit): string => (string) $circuit['id'],
+                $this->read('service/circuits?q=A-1')['circuits'],
+            ),
+            0,
+            5,
+        );
         $looms = array_map(static fn (array $loom): string => (string) $loom['id'], $this->read('looms')['looms']);
 
         return [
@@ -126,13 +166,34 @@ trait Asking
             'api/runs/{id}/coverage' => array_slice($each('api/runs/*/coverage?checks=map,pairs,eyes-a'), 0, 3),
             'api/packs/{number}.zip' => ['api/packs/1.zip'],
             'api/packs/{number}/check' => ['api/packs/1/check'],
-            'api/packs/{number}/{name}' => array_map(static fn (string $name): string => 'api/packs/1/'.$name, ['pack.pdf', 'installation.json', 'plan.json', 'schedule.csv', 'tests.csv', 'history.csv', 'exceptions.csv', 'README.txt', 'SHA256SUMS', 'SIGNATURES.json']),
+            'api/packs/{number}/{name}' => array_map(static fn (string $name): string => 'api/packs/1/'.$name, [
+                'pack.pdf',
+                'installation.json',
+                'plan.json',
+                'schedule.csv',
+                'tests.csv',
+                'history.csv',
+                'exceptions.csv',
+                'README.txt',
+                'SHA256SUMS',
+                'SIGNATURES.json',
+            ]),
             'api/service/circuits/{id}' => $of('api/service/circuits/*', $circuits),
             'api/overtaken/{id}' => $each('api/overtaken/*'),
             'api/releases/{one}/compare/{other}' => ['api/releases/A/compare/B', 'api/releases/B/compare/now'],
-            'api/releases/{letter}/{what}.json' => ['api/releases/A/plan.json', 'api/releases/A/installation.json', 'api/releases/B/plan.json'],
-            'api/drafts/{id}' => array_map(static fn (array $draft): string => 'api/drafts/'.$draft['id'], $this->read('drafts')),
-            'api/places/{id}/leeway' => array_map(static fn (array $place): string => 'api/places/'.$place['part']['id'].'/leeway', $building['locations']),
+            'api/releases/{letter}/{what}.json' => [
+                'api/releases/A/plan.json',
+                'api/releases/A/installation.json',
+                'api/releases/B/plan.json',
+            ],
+            'api/drafts/{id}' => array_map(
+                static fn (array $draft): string => 'api/drafts/'.$draft['id'],
+                $this->read('drafts'),
+            ),
+            'api/places/{id}/leeway' => array_map(
+                static fn (array $place): string => 'api/places/'.$place['part']['id'].'/leeway',
+                $building['locations'],
+            ),
         ];
     }
 }

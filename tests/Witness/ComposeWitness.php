@@ -33,7 +33,14 @@ final class ComposeWitness extends TestCase
     {
         Artisan::call('migrate:fresh', ['--force' => true]);
         Artisan::call('sartal:demo');
-        Str::createUuidsUsingSequence(array_map(static fn (int $n): \Ramsey\Uuid\UuidInterface => \Ramsey\Uuid\Uuid::fromString(sprintf('77777777-0000-4000-8000-%012d', $n)), range(1, 20_000)));
+        Str::createUuidsUsingSequence(
+            array_map(
+                static fn (int $n): \Ramsey\Uuid\UuidInterface => \Ramsey\Uuid\Uuid::fromString(
+                    sprintf('77777777-0000-4000-8000-%012d', $n),
+                ),
+                range(1, 20_000),
+            ),
+        );
         $this->now = CarbonImmutable::parse(self::FIRST, 'UTC');
         $families = $this->families();
         $this->half([...$families, 'P-007', 'A-119', 'M-203', 'M-202']);
@@ -73,7 +80,10 @@ final class ComposeWitness extends TestCase
         if (is_string($all)) {
             $runs = StoredInstallation::query()->firstOrFail()->runs()->pluck('key')->all();
             foreach ($this->addresses($runs) as $address) {
-                $line = json_encode([$address, $this->answer($address)], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+                $line = json_encode(
+                    [$address, $this->answer($address)],
+                    JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                );
                 file_put_contents($all, $line."\n", FILE_APPEND);
             }
         }
@@ -93,7 +103,11 @@ final class ComposeWitness extends TestCase
         CarbonImmutable::setTestNow($this->now);
         Carbon::setTestNow($this->now);
 
-        return $this->actingAs(User::query()->where('sign_in', $role.'@brackwater.example')->firstOrFail());
+        return $this->actingAs(
+            User::query()
+                ->where('sign_in', $role.'@brackwater.example')
+                ->firstOrFail(),
+        );
     }
 
     /** One run for each connector that takes a cable, with a cable that fits it without a word. @return list<string> codes */
@@ -119,17 +133,50 @@ final class ComposeWitness extends TestCase
         $codes = [];
         foreach (array_values($found) as $i => [$good, $cable, $signal, $plan]) {
             $code = sprintf('W-%03d', 101 + $i);
-            $answer = $this->as('planner')->postJson('/api/runs', ['line' => [
-                'code' => $code, 'cable' => $cable, 'signals' => $signal, 'build' => $i % 7 === 6 ? 'site' : 'shop', 'from' => 'media-rack', 'to' => 'amp-rack-1', 'plans_a' => $plan, 'plans_b' => $plan,
-                'tail_a' => '1.2', 'tail_b' => '0.9', 'slack_a' => '0.3', 'slack_b' => '0.3', 'preparation_a' => '0.04', 'preparation_b' => '0.05', 'spares_a' => '1', 'spares_b' => '1', 'leg_a' => '0.35', 'leg_b' => '0.35',
-                'loom' => $i % 5 === 0 ? 'L2' : '', 'note' => $i === 0 ? 'Ende im Schacht – 3 % länger' : '',
-            ]]);
-            fwrite(STDERR, sprintf("%s %s %s %s %d %s\n", $code, $cable, $signal, $plan, $good, $answer->getStatusCode() === 201 ? '' : $answer->getContent()));
+            $answer = $this->as('planner')->postJson('/api/runs', [
+                'line' => [
+                    'code' => $code,
+                    'cable' => $cable,
+                    'signals' => $signal,
+                    'build' => $i % 7 === 6 ? 'site' : 'shop',
+                    'from' => 'media-rack',
+                    'to' => 'amp-rack-1',
+                    'plans_a' => $plan,
+                    'plans_b' => $plan,
+                    'tail_a' => '1.2',
+                    'tail_b' => '0.9',
+                    'slack_a' => '0.3',
+                    'slack_b' => '0.3',
+                    'preparation_a' => '0.04',
+                    'preparation_b' => '0.05',
+                    'spares_a' => '1',
+                    'spares_b' => '1',
+                    'leg_a' => '0.35',
+                    'leg_b' => '0.35',
+                    'loom' => $i % 5 === 0 ? 'L2' : '',
+                    'note' => $i === 0 ? 'Ende im Schacht – 3 % länger' : '',
+                ],
+            ]);
+            fwrite(
+                STDERR,
+                sprintf(
+                    "%s %s %s %s %d %s\n",
+                    $code,
+                    $cable,
+                    $signal,
+                    $plan,
+                    $good,
+                    $answer->getStatusCode() === 201 ? '' : $answer->getContent(),
+                ),
+            );
             if ($answer->getStatusCode() === 201) {
                 $codes[] = $code;
             }
         }
-        fwrite(STDERR, 'without a run: '.implode(' ', array_diff(array_keys($catalogue->connectors), array_keys($found)))."\n");
+        fwrite(
+            STDERR,
+            'without a run: '.implode(' ', array_diff(array_keys($catalogue->connectors), array_keys($found)))."\n",
+        );
 
         return $codes;
     }
@@ -166,7 +213,16 @@ final class ComposeWitness extends TestCase
                 if ($done >= $goal || $task === 'test') {
                     break;
                 }
-                $answer = $this->as($i % 2 === 0 && $code !== 'P-007' ? 'bench' : 'lead')->postJson('/api/bench/'.$code.'/events', ['id' => Str::uuid()->toString(), 'kind' => $event, 'run' => $piece['run'], 'step' => $piece['id'], 'took' => 8.5 + $done % 5]);
+                $answer = $this->as($i % 2 === 0 && $code !== 'P-007' ? 'bench' : 'lead')->postJson(
+                    '/api/bench/'.$code.'/events',
+                    [
+                        'id' => Str::uuid()->toString(),
+                        'kind' => $event,
+                        'run' => $piece['run'],
+                        'step' => $piece['id'],
+                        'took' => 8.5 + ($done % 5),
+                    ],
+                );
                 if ($answer->getStatusCode() !== 201) {
                     fwrite(STDERR, $code.' '.$piece['id'].': '.$answer->getContent()."\n");
                     break;
@@ -180,7 +236,9 @@ final class ComposeWitness extends TestCase
     /** Everything else that a bench says: holds, questions, photos, flags, what is left out and sent back. */
     private function inHand(): void
     {
-        $record = fn (string $run, array $event, string $who = 'bench') => $this->as($who)->postJson('/api/bench/'.$run.'/events', ['id' => Str::uuid()->toString(), 'run' => $run, ...$event])->assertSuccessful();
+        $record = fn (string $run, array $event, string $who = 'bench') => $this->as($who)
+            ->postJson('/api/bench/'.$run.'/events', ['id' => Str::uuid()->toString(), 'run' => $run, ...$event])
+            ->assertSuccessful();
         $record('W-101', ['kind' => 'held', 'note' => 'wrong cable delivered']);
         $ask = Str::uuid()->toString();
         $record('W-102', ['id' => $ask, 'kind' => 'asked', 'note' => 'Is the drain joined?']);
@@ -189,7 +247,11 @@ final class ComposeWitness extends TestCase
         $job = $this->as('bench')->getJson('/api/bench/A-121')->assertOk();
         foreach ($job->json('job.steps') as $step) {
             if ($step['task'] === 'slide-on') {
-                $record('A-121', ['kind' => 'skipped', 'step' => $step['pieces'][0]['id'], 'note' => 'drawer is empty']);
+                $record('A-121', [
+                    'kind' => 'skipped',
+                    'step' => $step['pieces'][0]['id'],
+                    'note' => 'drawer is empty',
+                ]);
                 break;
             }
             foreach ($step['pieces'] as $piece) {
@@ -197,21 +259,56 @@ final class ComposeWitness extends TestCase
             }
         }
         $picture = UploadedFile::fake()->image('end.png', 8, 8);
-        $this->as('bench')->post('/api/bench/A-121/pictures', ['picture' => $picture, 'id' => Str::uuid()->toString(), 'run' => 'A-121', 'step' => 'A-121|cut', 'note' => 'end A'], ['Accept' => 'application/json'])->assertCreated();
+        $this->as('bench')
+            ->post(
+                '/api/bench/A-121/pictures',
+                [
+                    'picture' => $picture,
+                    'id' => Str::uuid()->toString(),
+                    'run' => 'A-121',
+                    'step' => 'A-121|cut',
+                    'note' => 'end A',
+                ],
+                ['Accept' => 'application/json'],
+            )
+            ->assertCreated();
         $standings = $this->as('bench')->getJson('/api/bench/M-201')->json('state.standings');
-        $joined = array_key_first(array_filter($standings, static fn (array $each, string $id): bool => $each['status'] === 'done' && str_contains($id, 'join'), ARRAY_FILTER_USE_BOTH));
+        $joined = array_key_first(
+            array_filter(
+                $standings,
+                static fn (array $each, string $id): bool => $each['status'] === 'done' && str_contains($id, 'join'),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
         if ($joined !== null) {
             $record('M-201', ['kind' => 'flagged', 'step' => $joined, 'flag' => 'damaged', 'note' => 'bent contact']);
         }
-        $this->as('lead')->postJson('/api/crew/given', ['user' => User::query()->where('sign_in', 'bench2@brackwater.example')->value('id'), 'kind' => 'loom', 'key' => 'L2'])->assertSuccessful();
-        $labels = array_slice(array_column($this->as('bench')->getJson('/api/labels')->assertOk()->json('labels'), 'id'), 0, 40);
-        $this->as('bench')->postJson('/api/labels/printed', ['ids' => $labels])->assertOk();
+        $this->as('lead')
+            ->postJson('/api/crew/given', [
+                'user' => User::query()->where('sign_in', 'bench2@brackwater.example')->value('id'),
+                'kind' => 'loom',
+                'key' => 'L2',
+            ])
+            ->assertSuccessful();
+        $labels = array_slice(
+            array_column($this->as('bench')->getJson('/api/labels')->assertOk()->json('labels'), 'id'),
+            0,
+            40,
+        );
+        $this->as('bench')
+            ->postJson('/api/labels/printed', ['ids' => $labels])
+            ->assertOk();
     }
 
     /** A piece as planned, one longer, one too short, one off a reel with marks. */
     private function cuts(): void
     {
-        $cut = fn (string $run, array $made) => $this->as('bench')->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'cut', 'run' => $run, 'cut' => $made]);
+        $cut = fn (string $run, array $made) => $this->as('bench')->postJson('/api/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'cut',
+            'run' => $run,
+            'cut' => $made,
+        ]);
         $lines = $this->as('bench')->getJson('/api/cutting')->assertOk()->json('cables');
         $n = 0;
         foreach ($lines as $cable) {
@@ -219,9 +316,20 @@ final class ComposeWitness extends TestCase
                 foreach (array_slice($assigned['cuts'], 0, 1) as $one) {
                     $length = (float) $one['length'];
                     $by = [0.0, 250.0, -400.0][$n % 3];
-                    $reel = in_array($assigned['stock']['kind'], ['reel', 'offcut'], true) ? ['reel' => $assigned['stock']['id']] : [];
+                    $reel = in_array($assigned['stock']['kind'], ['reel', 'offcut'], true)
+                        ? ['reel' => $assigned['stock']['id']]
+                        : [];
                     $answer = $cut($one['run'], ['length' => sprintf('%.1f mm', $length + $by)] + $reel);
-                    fwrite(STDERR, sprintf("cut %s %s %d %s\n", $one['run'], $one['length'], $answer->getStatusCode(), $answer->getStatusCode() < 300 ? '' : $answer->getContent()));
+                    fwrite(
+                        STDERR,
+                        sprintf(
+                            "cut %s %s %d %s\n",
+                            $one['run'],
+                            $one['length'],
+                            $answer->getStatusCode(),
+                            $answer->getStatusCode() < 300 ? '' : $answer->getContent(),
+                        ),
+                    );
                     $n++;
                 }
             }
@@ -235,20 +343,42 @@ final class ComposeWitness extends TestCase
     /** Good and bad tests of what is ready, at the bench and in place, settled where two disagree; service. */
     private function tests(): void
     {
-        $did = fn (string $who, string $kind, string $run, array $more = []) => $this->as($who)->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => $kind, 'run' => $run, ...$more]);
+        $did = fn (string $who, string $kind, string $run, array $more = []) => $this->as($who)->postJson(
+            '/api/events',
+            ['id' => Str::uuid()->toString(), 'kind' => $kind, 'run' => $run, ...$more],
+        );
         $n = 0;
         foreach ($this->as('tester')->getJson('/api/schedule')->json('rows') as $row) {
             $states = array_column($row['strand'], 'state', 'stage');
-            if (($states['end-a'] ?? '') !== 'done' || ($states['end-b'] ?? '') !== 'done' || ($states['test'] ?? '') === 'failed') {
+            if (
+                ($states['end-a'] ?? '') !== 'done' ||
+                ($states['end-b'] ?? '') !== 'done' ||
+                ($states['test'] ?? '') === 'failed'
+            ) {
                 continue;
             }
-            $sheet = $this->as('tester')->getJson('/api/runs/'.$row['id'].'/test')->assertOk()->json();
+            $sheet = $this->as('tester')
+                ->getJson('/api/runs/'.$row['id'].'/test')
+                ->assertOk()
+                ->json();
             $expected = $sheet['expected'];
             if ($n % 4 === 3) {
                 $expected[array_key_first($expected)] = [];
             }
-            $answer = $did($n % 2 === 0 ? 'tester' : 'lead', 'tested', $row['id'], ['reading' => ['lights' => $expected], 'instrument' => 'Meter 1', 'note' => $n % 3 === 0 ? 'cold hall' : '']);
-            fwrite(STDERR, sprintf("test %s %d %s\n", $row['id'], $answer->getStatusCode(), substr((string) $answer->getContent(), 0, 200)));
+            $answer = $did($n % 2 === 0 ? 'tester' : 'lead', 'tested', $row['id'], [
+                'reading' => ['lights' => $expected],
+                'instrument' => 'Meter 1',
+                'note' => $n % 3 === 0 ? 'cold hall' : '',
+            ]);
+            fwrite(
+                STDERR,
+                sprintf(
+                    "test %s %d %s\n",
+                    $row['id'],
+                    $answer->getStatusCode(),
+                    substr((string) $answer->getContent(), 0, 200),
+                ),
+            );
             $n++;
         }
         fwrite(STDERR, "tests: {$n}\n");
@@ -261,29 +391,83 @@ final class ComposeWitness extends TestCase
     /** What is released, put aside, overtaken and mended, packed and signed. */
     private function letGo(): void
     {
-        $this->as('lead')->postJson('/api/releases', ['note' => 'for the bench'])->assertCreated();
-        $this->as('planner')->postJson('/api/places/amp-rack-1/move', ['by' => ['to-amp-rack-1' => '0.5 m']], ['Sartal-Intent' => 'accept'])->assertOk();
-        $this->as('planner')->patchJson('/api/runs/A-116', ['line' => ['code' => 'A-166'], 'version' => 1], ['Sartal-Intent' => 'accept'])->assertOk();
-        $this->as('lead')->postJson('/api/releases', ['note' => 'rack moved'])->assertCreated();
-        $this->as('planner')->postJson('/api/places/media-rack/move', ['by' => $this->firstWay('media-rack')], ['Sartal-Intent' => 'park'])->assertStatus(409);
+        $this->as('lead')
+            ->postJson('/api/releases', ['note' => 'for the bench'])
+            ->assertCreated();
+        $this->as('planner')
+            ->postJson(
+                '/api/places/amp-rack-1/move',
+                ['by' => ['to-amp-rack-1' => '0.5 m']],
+                ['Sartal-Intent' => 'accept'],
+            )
+            ->assertOk();
+        $this->as('planner')
+            ->patchJson(
+                '/api/runs/A-116',
+                ['line' => ['code' => 'A-166'], 'version' => 1],
+                ['Sartal-Intent' => 'accept'],
+            )
+            ->assertOk();
+        $this->as('lead')
+            ->postJson('/api/releases', ['note' => 'rack moved'])
+            ->assertCreated();
+        $this->as('planner')
+            ->postJson(
+                '/api/places/media-rack/move',
+                ['by' => $this->firstWay('media-rack')],
+                ['Sartal-Intent' => 'park'],
+            )
+            ->assertStatus(409);
         $overtaken = $this->as('lead')->getJson('/api/overtaken')->assertOk()->json('runs');
         fwrite(STDERR, 'overtaken: '.count($overtaken)."\n");
         foreach (array_slice($overtaken, 0, 9) as $i => $run) {
-            $helps = array_filter(array_merge(...array_column($run['overtaken'], 'remedies')), static fn (array $remedy): bool => in_array($remedy['how'], ['confirm', 'bench'], true));
+            $helps = array_filter(
+                array_merge(...array_column($run['overtaken'], 'remedies')),
+                static fn (array $remedy): bool => in_array($remedy['how'], ['confirm', 'bench'], true),
+            );
             $remedy = $i % 4 === 3 ? $run['remake'] : [...array_values($helps), $run['remake']][0];
-            $answer = $this->as('lead')->postJson('/api/overtaken/'.$run['id'], ['id' => Str::uuid()->toString(), 'remedy' => $remedy['key']]);
-            fwrite(STDERR, sprintf("remedy %s %s %d %s\n", $run['id'], $remedy['key'], $answer->getStatusCode(), $answer->json('message') ?? ''));
+            $answer = $this->as('lead')->postJson('/api/overtaken/'.$run['id'], [
+                'id' => Str::uuid()->toString(),
+                'remedy' => $remedy['key'],
+            ]);
+            fwrite(
+                STDERR,
+                sprintf(
+                    "remedy %s %s %d %s\n",
+                    $run['id'],
+                    $remedy['key'],
+                    $answer->getStatusCode(),
+                    $answer->json('message') ?? '',
+                ),
+            );
         }
         $this->as('lead')->post('/api/packs')->assertOk()->streamedContent();
-        $this->as('tester')->postJson('/api/packs/1/signatures', ['role' => 'tester'])->assertCreated();
-        $this->as('lead')->postJson('/api/packs/1/signatures', ['role' => 'lead'])->assertCreated();
-        $this->as('planner')->patchJson('/api/runs/A-119', ['line' => ['note' => 'mind the sluice'], 'version' => 1])->assertOk();
-        $this->as('planner')->deleteJson('/api/runs/V-406', ['version' => $this->as('planner')->getJson('/api/runs/V-406')->json('version')], ['Sartal-Intent' => 'accept'])->assertOk();
+        $this->as('tester')
+            ->postJson('/api/packs/1/signatures', ['role' => 'tester'])
+            ->assertCreated();
+        $this->as('lead')
+            ->postJson('/api/packs/1/signatures', ['role' => 'lead'])
+            ->assertCreated();
+        $this->as('planner')
+            ->patchJson('/api/runs/A-119', ['line' => ['note' => 'mind the sluice'], 'version' => 1])
+            ->assertOk();
+        $this->as('planner')
+            ->deleteJson(
+                '/api/runs/V-406',
+                ['version' => $this->as('planner')->getJson('/api/runs/V-406')->json('version')],
+                ['Sartal-Intent' => 'accept'],
+            )
+            ->assertOk();
     }
 
     /** @return array<string, string> */
     private function firstWay(string $place): array
     {
-        return [$this->as('planner')->getJson('/api/places/'.$place.'/leeway')->assertOk()->json('lines.0.way') => '1.5 m'];
+        return [
+            $this->as('planner')
+                ->getJson('/api/places/'.$place.'/leeway')
+                ->assertOk()
+                ->json('lines.0.way') => '1.5 m',
+        ];
     }
 }

@@ -25,7 +25,9 @@ final readonly class Differences
         $found = [];
         $this->compare($part, $was, $is, $found);
 
-        return count($found) > self::SHOWN ? [...array_slice($found, 0, self::SHOWN), sprintf('and %d more', count($found) - self::SHOWN)] : $found;
+        return count($found) > self::SHOWN
+            ? [...array_slice($found, 0, self::SHOWN), sprintf('and %d more', count($found) - self::SHOWN)]
+            : $found;
     }
 
     /** @param  list<string>  $found */
@@ -46,13 +48,25 @@ final readonly class Differences
             foreach ($was + $is as $key => $_) {
                 if (! array_key_exists($key, $was) || ! array_key_exists($key, $is)) {
                     if (! $this->isRight($at.'/'.$key)) {
-                        $found[] = sprintf('%s/%s: %s', $at, $key, array_key_exists($key, $was) ? 'is gone: '.self::brief($was[$key]) : 'is new: '.self::brief($is[$key]));
+                        $found[] = sprintf(
+                            '%s/%s: %s',
+                            $at,
+                            $key,
+                            array_key_exists($key, $was)
+                                ? 'is gone: '.self::brief($was[$key])
+                                : 'is new: '.self::brief($is[$key]),
+                        );
                     }
                 } else {
                     $this->compare($at.'/'.$key, $was[$key], $is[$key], $found);
                 }
             }
-            if (array_keys($was) !== array_keys($is) && count($was) === count($is) && array_diff_key($was, $is) === [] && ! $this->isRight($at)) {
+            if (
+                array_keys($was) !== array_keys($is) &&
+                count($was) === count($is) &&
+                array_diff_key($was, $is) === [] &&
+                ! $this->isRight($at)
+            ) {
                 $found[] = $at.': in another order';
             }
 
@@ -64,7 +78,10 @@ final readonly class Differences
     /** JSON inside an answer is compared by what it says; text by its lines. */
     private static function opened(string $text): mixed
     {
-        $json = preg_match('~^(?:\d{3} )?(?=[{\[])~', $text, $found) === 1 ? json_decode(substr($text, strlen($found[0])), true) : null;
+        $json =
+            preg_match('~^(?:\d{3} )?(?=[{\[])~', $text, $found) === 1
+                ? json_decode(substr($text, strlen($found[0])), true)
+                : null;
         if ($json !== null) {
             return ['status' => substr($text, 0, strlen($found[0])), 'body' => $json];
         }
@@ -74,7 +91,12 @@ final readonly class Differences
 
     private static function brief(mixed $value): string
     {
-        return mb_strimwidth((string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), 0, 160, '…');
+        return mb_strimwidth(
+            (string) json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
+            0,
+            160,
+            '…',
+        );
     }
 
     private function isRight(string $at): bool

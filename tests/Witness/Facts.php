@@ -28,14 +28,25 @@ trait Facts
         $this->inHand = $this->app->make(InstallationStore::class)->atWork(StoredInstallation::query()->firstOrFail());
 
         return [
-            'beads' => array_column(array_map(static fn (array $row): array => [$row['code'], self::strand($row['strand'])], $rows), 1, 0),
-            'lengths' => array_column(array_map(static fn (array $row): array => [$row['code'], $row['cut']['text'] ?? $row['cut']], $rows), 1, 0),
+            'beads' => array_column(
+                array_map(static fn (array $row): array => [$row['code'], self::strand($row['strand'])], $rows),
+                1,
+                0,
+            ),
+            'lengths' => array_column(
+                array_map(static fn (array $row): array => [$row['code'], $row['cut']['text'] ?? $row['cut']], $rows),
+                1,
+                0,
+            ),
             'progress' => $this->progress(),
             'overtaken' => $this->overtaken(),
             'certificates' => $this->certificates(array_column($rows, 'id')),
             'releases' => $this->releases(),
             'pack' => $this->read('packs/1/check'),
-            'drafts' => array_map(static fn (array $draft): array => [$draft['words'], $draft['who']], $this->read('drafts')),
+            'drafts' => array_map(
+                static fn (array $draft): array => [$draft['words'], $draft['who']],
+                $this->read('drafts'),
+            ),
             'files' => $this->files(array_column($rows, 'id')),
             'counts' => $this->counts(),
         ];
@@ -48,7 +59,11 @@ trait Facts
         $this->inHand = $this->app->make(InstallationStore::class)->atWork(StoredInstallation::query()->firstOrFail());
 
         return [
-            'beads' => array_column(array_map(static fn (array $row): array => [$row['code'], self::strand($row['strand'])], $rows), 1, 0),
+            'beads' => array_column(
+                array_map(static fn (array $row): array => [$row['code'], self::strand($row['strand'])], $rows),
+                1,
+                0,
+            ),
             'progress' => $this->progress(),
             'overtaken' => $this->overtaken(),
             'certificates' => $this->certificates(array_column($rows, 'id')),
@@ -74,7 +89,13 @@ trait Facts
                     $stands[$step['task']][$status] = ($stands[$step['task']][$status] ?? 0) + 1;
                 }
             }
-            $progress[$line['id']] = ['settled' => $job['state']['settled'], 'next' => $line['next'], 'hold' => $line['hold'], 'questions' => $line['questions'], 'stands' => $stands];
+            $progress[$line['id']] = [
+                'settled' => $job['state']['settled'],
+                'next' => $line['next'],
+                'hold' => $line['hold'],
+                'questions' => $line['questions'],
+                'stands' => $stands,
+            ];
         }
 
         return $progress;
@@ -86,7 +107,13 @@ trait Facts
         $lines = [];
         foreach ($this->read('overtaken')['runs'] as $run) {
             foreach ($run['overtaken'] as $each) {
-                $lines[] = implode(' · ', [$run['code'], $each['kind'], $each['words'], ...$each['details'], ...array_column($each['remedies'], 'words')]);
+                $lines[] = implode(' · ', [
+                    $run['code'],
+                    $each['kind'],
+                    $each['words'],
+                    ...$each['details'],
+                    ...array_column($each['remedies'], 'words'),
+                ]);
             }
         }
 
@@ -101,9 +128,22 @@ trait Facts
     {
         $all = [];
         foreach ($runs as $run) {
-            $sheet = TestResource::sheet($this->inHand->installation->runs[$run], UnderTest::of($this->inHand, $run), TestStage::Bench);
+            $sheet = TestResource::sheet(
+                $this->inHand->installation->runs[$run],
+                UnderTest::of($this->inHand, $run),
+                TestStage::Bench,
+            );
             foreach ($sheet['trials'] as $trial) {
-                $all[$run][] = implode(' · ', [$trial['kind'], $trial['at'], $trial['who'], $trial['stage'] ?? '', $trial['verdict'] ?? '', $trial['instrument'] ?? '', ($trial['overtaken'] ?? false) ? 'overtaken' : 'stands', ...($trial['missing'] ?? [])]);
+                $all[$run][] = implode(' · ', [
+                    $trial['kind'],
+                    $trial['at'],
+                    $trial['who'],
+                    $trial['stage'] ?? '',
+                    $trial['verdict'] ?? '',
+                    $trial['instrument'] ?? '',
+                    $trial['overtaken'] ?? false ? 'overtaken' : 'stands',
+                    ...$trial['missing'] ?? [],
+                ]);
             }
         }
 
@@ -115,7 +155,19 @@ trait Facts
     {
         $stored = StoredInstallation::query()->firstOrFail();
 
-        return $stored->releases()->reorder('id')->with('user')->get()->map(static fn (Release $release): array => ['letter' => $release->letter, 'digest' => $release->digest, 'holds' => ReleaseDesk::holds($release, $stored)])->all();
+        return $stored
+            ->releases()
+            ->reorder('id')
+            ->with('user')
+            ->get()
+            ->map(
+                static fn (Release $release): array => [
+                    'letter' => $release->letter,
+                    'digest' => $release->digest,
+                    'holds' => ReleaseDesk::holds($release, $stored),
+                ],
+            )
+            ->all();
     }
 
     /**
@@ -130,7 +182,13 @@ trait Facts
         }
         foreach ($runs as $run) {
             foreach (['A', 'B'] as $side) {
-                $files[$run.' '.$side.'.svg'] = hash('sha256', (string) $this->app->make(SheetController::class)->svg(Request::create('/'), $this->inHand, (string) $run, $side)->getContent());
+                $files[$run.' '.$side.'.svg'] = hash(
+                    'sha256',
+                    (string) $this->app
+                        ->make(SheetController::class)
+                        ->svg(Request::create('/'), $this->inHand, (string) $run, $side)
+                        ->getContent(),
+                );
             }
         }
 
@@ -143,7 +201,12 @@ trait Facts
         $stored = StoredInstallation::query()->firstOrFail();
 
         return [
-            'runs' => $stored->runs()->count(), 'parts' => $stored->parts()->count(), 'events' => $stored->events()->count(), 'changes' => $stored->changes()->count(), 'drafts' => $stored->drafts()->count(), 'crew' => $stored->crew()->count(),
+            'runs' => $stored->runs()->count(),
+            'parts' => $stored->parts()->count(),
+            'events' => $stored->events()->count(),
+            'changes' => $stored->changes()->count(),
+            'drafts' => $stored->drafts()->count(),
+            'crew' => $stored->crew()->count(),
         ];
     }
 
@@ -154,7 +217,11 @@ trait Facts
         foreach ($witness->outbox() as $item) {
             $answer = $this->as(explode('@', $item['who'])[0])->postJson('/api/'.$item['path'], $item['body']);
             $run = (string) $item['body']['run'];
-            $became[] = ['run' => $run, 'status' => $answer->getStatusCode(), 'beads' => self::strand($this->read('runs/'.rawurlencode($run))['strand'])];
+            $became[] = [
+                'run' => $run,
+                'status' => $answer->getStatusCode(),
+                'beads' => self::strand($this->read('runs/'.rawurlencode($run))['strand']),
+            ];
         }
 
         return $became;

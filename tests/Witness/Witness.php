@@ -31,7 +31,11 @@ final readonly class Witness
     /** Keeps away from what any other database has left in this machine's caches. */
     public static function apart(string $folder): void
     {
-        config(['cache.stores.file.path' => $folder.'/cache', 'app.url' => self::ADDRESS, 'app.key' => 'base64:'.base64_encode(self::KEY)]);
+        config([
+            'cache.stores.file.path' => $folder.'/cache',
+            'app.url' => self::ADDRESS,
+            'app.key' => 'base64:'.base64_encode(self::KEY),
+        ]);
         app('cache')->forgetDriver('file');
     }
 
@@ -44,15 +48,40 @@ final readonly class Witness
     public function dump(): void
     {
         $tables = array_map(static fn (string $table): string => '--exclude-table-data='.$table, self::PASSING);
-        $sql = (new Process([self::program('pg_dump'), ...self::database(), '--no-owner', '--no-privileges', ...$tables]))->mustRun()->getOutput();
+        $sql = (new Process([
+            self::program('pg_dump'),
+            ...self::database(),
+            '--no-owner',
+            '--no-privileges',
+            ...$tables,
+        ]))
+            ->mustRun()
+            ->getOutput();
         file_put_contents($this->folder.'/database.sql.gz', (string) gzencode($sql, 9));
-        (new Process(['tar', '-C', self::uploads(), '--sort=name', '--mtime=2026-11-28', '--owner=0', '--group=0', '-cJf', $this->folder.'/uploads.tar.xz', 'packs', 'pictures']))->mustRun();
+        (new Process([
+            'tar',
+            '-C',
+            self::uploads(),
+            '--sort=name',
+            '--mtime=2026-11-28',
+            '--owner=0',
+            '--group=0',
+            '-cJf',
+            $this->folder.'/uploads.tar.xz',
+            'packs',
+            'pictures',
+        ]))->mustRun();
     }
 
     /** Into the database and the folder that the application in hand is set to; both are empty. */
     public function restore(): void
     {
-        (new Process([self::program('psql'), ...self::database(), '-q', '-v', 'ON_ERROR_STOP=1'], input: $this->get('database.sql')))->setTimeout(120)->mustRun();
+        (new Process(
+            [self::program('psql'), ...self::database(), '-q', '-v', 'ON_ERROR_STOP=1'],
+            input: $this->get('database.sql'),
+        ))
+            ->setTimeout(120)
+            ->mustRun();
         (new Process(['tar', '-C', self::uploads(), '-xJf', $this->folder.'/uploads.tar.xz']))->mustRun();
     }
 
@@ -66,7 +95,9 @@ final readonly class Witness
 
     private static function program(string $name): string
     {
-        $found = glob('/usr/lib/postgresql/*/bin/'.$name) ?: throw new \RuntimeException('PostgreSQL has no '.$name.' here.');
+        $found =
+            glob('/usr/lib/postgresql/*/bin/'.$name) ?:
+            throw new \RuntimeException('PostgreSQL has no '.$name.' here.');
         natsort($found);
 
         return array_pop($found);
@@ -85,7 +116,13 @@ final readonly class Witness
     /** @param  array<mixed>  $data */
     public function putData(string $name, array $data): void
     {
-        $this->put($name, json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR));
+        $this->put(
+            $name,
+            json_encode(
+                $data,
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /** @return array<mixed> */
@@ -98,7 +135,12 @@ final readonly class Witness
     public function outbox(): array
     {
         /** @var array<string, string> $storage */
-        $storage = json_decode((string) file_get_contents($this->folder.'/device.json'), true, 512, JSON_THROW_ON_ERROR);
+        $storage = json_decode(
+            (string) file_get_contents($this->folder.'/device.json'),
+            true,
+            512,
+            JSON_THROW_ON_ERROR,
+        );
 
         /** @var list<array{path: string, body: array<string, mixed>, who: string}> */
         return json_decode($storage['sartal.outbox'], true, 512, JSON_THROW_ON_ERROR);

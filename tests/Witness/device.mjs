@@ -7,7 +7,11 @@ import { chromium } from '@playwright/test'
 
 const [address, file] = process.argv.slice(2)
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
-const context = await browser.newContext({ baseURL: address, viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
+const context = await browser.newContext({
+  baseURL: address,
+  viewport: { width: 390, height: 844 },
+  serviceWorkers: 'allow',
+})
 const page = await context.newPage()
 const kept = {}
 
@@ -29,14 +33,20 @@ async function as(role, work) {
 // What was begun and not recorded: a reading in progress.
 await as('tester', async () => {
   await page.goto('/test/A-131')
-  await page.getByText(/^Probe/).first().waitFor()
+  await page
+    .getByText(/^Probe/)
+    .first()
+    .waitFor()
   await context.setOffline(true)
   await page.getByRole('button', { name: 'As expected' }).click()
   await page.waitForTimeout(300)
 })
 await as('tester', async () => {
   await page.goto('/test/D-034')
-  await page.getByText(/^Probe/).first().waitFor()
+  await page
+    .getByText(/^Probe/)
+    .first()
+    .waitFor()
   await context.setOffline(true)
   const lines = await page.locator('table.lines tbody tr').count()
   for (let i = 0; i < lines; i++) await page.getByRole('button', { name: 'As expected' }).click()
@@ -54,5 +64,8 @@ await as('bench', async () => {
   Object.assign(kept, await page.evaluate(() => ({ ...localStorage })))
 })
 writeFileSync(file, JSON.stringify(kept, null, 2) + '\n')
-console.log(Object.keys(kept), JSON.parse(kept['sartal.outbox']).map(item => [item.path, item.body.kind, item.who]))
+console.log(
+  Object.keys(kept),
+  JSON.parse(kept['sartal.outbox']).map(item => [item.path, item.body.kind, item.who]),
+)
 await browser.close()

@@ -37,17 +37,33 @@ final class PlanCommand extends Command
             $file = InstallationFile::parse((string) file_get_contents($path === '-' ? 'php://stdin' : $path));
         } catch (InvalidDocument $invalid) {
             foreach ($invalid->problems as $problem) {
-                $this->wrong(sprintf('%s (%s) %s', $problem->path === '' ? 'file' : $problem->path, $problem->value, $problem->words));
+                $this->wrong(
+                    sprintf(
+                        '%s (%s) %s',
+                        $problem->path === '' ? 'file' : $problem->path,
+                        $problem->value,
+                        $problem->words,
+                    ),
+                );
             }
 
-            return $this->wrong($invalid->more === 0 ? sprintf('%d wrong in all.', count($invalid->problems)) : sprintf('And %d more.', $invalid->more));
+            return $this->wrong(
+                $invalid->more === 0
+                    ? sprintf('%d wrong in all.', count($invalid->problems))
+                    : sprintf('And %d more.', $invalid->more),
+            );
         }
-        $installation = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
-        $plan = Uncollected::run(static fn (): Plan => (new Planner)->plan($installation, $file->record));
-        $this->output->writeln(json_encode(
-            PlanEncoder::plan($plan, $installation),
-            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
-        ), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        $installation = $file->installation->withCatalogue(
+            $file->installation->catalogue->plus(ShippedCatalogue::load()),
+        );
+        $plan = Uncollected::run(static fn (): Plan => (new Planner())->plan($installation, $file->record));
+        $this->output->writeln(
+            json_encode(
+                PlanEncoder::plan($plan, $installation),
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
+            \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

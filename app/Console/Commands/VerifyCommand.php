@@ -29,7 +29,13 @@ final class VerifyCommand extends Command
             $this->line('Whole  '.$result->digest);
             $this->line('Key    '.$result->key);
         }
-        $this->line($result->holds() ? ($result->signed === [] ? 'It is what was packed. Nobody has signed it.' : 'It is what was packed and signed.') : 'It is not what was handed over.');
+        $this->line(
+            $result->holds()
+                ? ($result->signed === []
+                    ? 'It is what was packed. Nobody has signed it.'
+                    : 'It is what was packed and signed.')
+                : 'It is not what was handed over.',
+        );
 
         return $result->holds() ? self::SUCCESS : self::FAILURE;
     }

@@ -38,10 +38,26 @@ final readonly class ConnectorDrawing
             $address = (string) $address;
             $radius = self::radius($places, $address, $this->type->outline->contact->inMillimetres()) * $scale;
             $colour = $this->fill[$address] ?? null;
-            $canvas->circle($cx + $x * $scale, $cy + $y * $scale, $radius, $colour === null ? '#ffffff' : Colours::tint($colour), self::INK, 0.18);
+            $canvas->circle(
+                $cx + $x * $scale,
+                $cy + $y * $scale,
+                $radius,
+                $colour === null ? '#ffffff' : Colours::tint($colour),
+                self::INK,
+                0.18,
+            );
             $short = str_contains($address, '/') ? substr($address, (int) strrpos($address, '/') + 1) : $address;
-            $letter = min($radius * 1.15, $radius * 3 / max(1, mb_strlen($short)));
-            $canvas->text($cx + $x * $scale, $cy + $y * $scale + $letter * 0.35, $short, $letter, 'middle', false, self::INK, true);
+            $letter = min($radius * 1.15, ($radius * 3) / max(1, mb_strlen($short)));
+            $canvas->text(
+                $cx + $x * $scale,
+                $cy + $y * $scale + $letter * 0.35,
+                $short,
+                $letter,
+                'middle',
+                false,
+                self::INK,
+                true,
+            );
         }
     }
 
@@ -54,11 +70,16 @@ final readonly class ConnectorDrawing
         } else {
             $taper = $outline->shape === 'd' ? 0.94 : 1.0;
             $corners = [[-$w, $h], [$w, $h], [$w * $taper, -$h], [-$w * $taper, -$h]];
-            $canvas->polygon(array_map(static function (array $corner) use ($view, $scale, $cx, $cy): array {
-                [$x, $y] = $view->place($corner[0], $corner[1]);
+            $canvas->polygon(
+                array_map(static function (array $corner) use ($view, $scale, $cx, $cy): array {
+                    [$x, $y] = $view->place($corner[0], $corner[1]);
 
-                return [$cx + $x * $scale, $cy + $y * $scale];
-            }, $corners), self::BODY, self::INK, 0.4);
+                    return [$cx + $x * $scale, $cy + $y * $scale];
+                }, $corners),
+                self::BODY,
+                self::INK,
+                0.4,
+            );
         }
         if ($outline->key !== null) {
             $key = $view->wiring ? $outline->key->mirrored() : new Point($outline->key->x, $outline->key->y);

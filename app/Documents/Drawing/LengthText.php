@@ -12,12 +12,14 @@ final class LengthText
     /** @param  int  $digits  after the point, where they are not noughts */
     public static function of(Length $length, bool $inches, int $digits = 2): string
     {
-        return $inches ? self::inches($length->inMillimetres()) : rtrim(rtrim(number_format($length->inMillimetres(), $digits, '.', ''), '0'), '.').' mm';
+        return $inches
+            ? self::inches($length->inMillimetres())
+            : rtrim(rtrim(number_format($length->inMillimetres(), $digits, '.', ''), '0'), '.').' mm';
     }
 
     private static function inches(float $mm): string
     {
-        $parts = (int) round($mm / 25.4 * 16);
+        $parts = (int) round(($mm / 25.4) * 16);
         $whole = intdiv($parts, 16);
         $over = $parts % 16;
         $under = 16;
@@ -26,6 +28,8 @@ final class LengthText
             $under = intdiv($under, 2);
         }
 
-        return trim(($whole > 0 || $over === 0 ? (string) $whole : '').($over === 0 ? '' : ' '.$over.'/'.$under)).' in';
+        return trim(
+            ($whole > 0 || $over === 0 ? (string) $whole : '').($over === 0 ? '' : ' '.$over.'/'.$under),
+        ).' in';
     }
 }

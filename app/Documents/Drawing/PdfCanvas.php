@@ -31,29 +31,87 @@ final class PdfCanvas implements Canvas
         $this->pdf->AddPage();
     }
 
-    public function line(float $x1, float $y1, float $x2, float $y2, string $stroke = '#22302f', float $width = 0.2, bool $dashed = false): void
-    {
-        $this->pdf->Line($x1, $y1, $x2, $y2, ['width' => $width, 'color' => self::rgb($stroke), 'dash' => $dashed ? '1,0.8' : 0]);
+    public function line(
+        float $x1,
+        float $y1,
+        float $x2,
+        float $y2,
+        string $stroke = '#22302f',
+        float $width = 0.2,
+        bool $dashed = false,
+    ): void {
+        $this->pdf->Line($x1, $y1, $x2, $y2, [
+            'width' => $width,
+            'color' => self::rgb($stroke),
+            'dash' => $dashed ? '1,0.8' : 0,
+        ]);
     }
 
-    public function box(float $x, float $y, float $w, float $h, string $fill = '', string $stroke = '#22302f', float $width = 0.2): void
-    {
-        $this->pdf->Rect($x, $y, $w, $h, self::style($fill, $stroke), ['all' => self::pen($stroke, $width)], self::rgb($fill));
+    public function box(
+        float $x,
+        float $y,
+        float $w,
+        float $h,
+        string $fill = '',
+        string $stroke = '#22302f',
+        float $width = 0.2,
+    ): void {
+        $this->pdf->Rect(
+            $x,
+            $y,
+            $w,
+            $h,
+            self::style($fill, $stroke),
+            ['all' => self::pen($stroke, $width)],
+            self::rgb($fill),
+        );
     }
 
-    public function circle(float $x, float $y, float $r, string $fill = '', string $stroke = '#22302f', float $width = 0.2): void
-    {
-        $this->pdf->Circle($x, $y, $r, 0, 360, self::style($fill, $stroke), self::pen($stroke, $width), self::rgb($fill));
+    public function circle(
+        float $x,
+        float $y,
+        float $r,
+        string $fill = '',
+        string $stroke = '#22302f',
+        float $width = 0.2,
+    ): void {
+        $this->pdf->Circle(
+            $x,
+            $y,
+            $r,
+            0,
+            360,
+            self::style($fill, $stroke),
+            self::pen($stroke, $width),
+            self::rgb($fill),
+        );
     }
 
     public function polygon(array $points, string $fill = '', string $stroke = '#22302f', float $width = 0.2): void
     {
-        $this->pdf->Polygon(array_merge(...$points), self::style($fill, $stroke), ['all' => self::pen($stroke, $width)], self::rgb($fill));
+        $this->pdf->Polygon(
+            array_merge(...$points),
+            self::style($fill, $stroke),
+            ['all' => self::pen($stroke, $width)],
+            self::rgb($fill),
+        );
     }
 
-    public function text(float $x, float $y, string $text, float $size = 3.2, string $anchor = 'start', bool $bold = false, string $fill = '#22302f', bool $mono = false): void
-    {
-        $this->pdf->setFont($mono ? 'dejavusansmono' : 'dejavusans', $bold ? 'B' : '', $size * self::POINTS_PER_MM * 0.9);
+    public function text(
+        float $x,
+        float $y,
+        string $text,
+        float $size = 3.2,
+        string $anchor = 'start',
+        bool $bold = false,
+        string $fill = '#22302f',
+        bool $mono = false,
+    ): void {
+        $this->pdf->setFont(
+            $mono ? 'dejavusansmono' : 'dejavusans',
+            $bold ? 'B' : '',
+            $size * self::POINTS_PER_MM * 0.9,
+        );
         [$r, $g, $b] = self::rgb($fill);
         $this->pdf->setTextColor($r, $g, $b);
         $left = match ($anchor) {
@@ -87,7 +145,9 @@ final class PdfCanvas implements Canvas
     /** @return array{int, int, int} */
     private static function rgb(string $hex): array
     {
-        return $hex === '' ? [0, 0, 0] : [(int) hexdec(substr($hex, 1, 2)), (int) hexdec(substr($hex, 3, 2)), (int) hexdec(substr($hex, 5, 2))];
+        return $hex === ''
+            ? [0, 0, 0]
+            : [(int) hexdec(substr($hex, 1, 2)), (int) hexdec(substr($hex, 3, 2)), (int) hexdec(substr($hex, 5, 2))];
     }
 
     private static function style(string $fill, string $stroke): string

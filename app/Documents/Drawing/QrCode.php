@@ -29,7 +29,14 @@ final class QrCode
                     $to++;
                 }
                 if ($to > $from) {
-                    $canvas->box($x + ($from + self::QUIET) * $module, $y + ($row + self::QUIET) * $module, ($to - $from) * $module, $module, '#000000', '');
+                    $canvas->box(
+                        $x + ($from + self::QUIET) * $module,
+                        $y + ($row + self::QUIET) * $module,
+                        ($to - $from) * $module,
+                        $module,
+                        '#000000',
+                        '',
+                    );
                 } else {
                     $to = $from + 1;
                 }

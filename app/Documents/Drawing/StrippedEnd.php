@@ -55,7 +55,13 @@ final readonly class StrippedEnd
             $canvas->line($left, $axis, $left, $line, '#b4622d', 0.2, true);
             $canvas->line($left, $line, $end, $line, '#b4622d', 0.25);
             $canvas->line($end, $line - 1, $end, $line + 1, '#b4622d', 0.25);
-            $text = LengthText::of($this->recipe->mark($layer) ?? throw new \LogicException('A mark without a length.'), $inches).' '.str_replace('-', ' ', $layer->value);
+            $text =
+                LengthText::of(
+                    $this->recipe->mark($layer) ?? throw new \LogicException('A mark without a length.'),
+                    $inches,
+                ).
+                ' '.
+                str_replace('-', ' ', $layer->value);
             $canvas->text($end + 2, $line + 1, $text, 2.9, 'start', true);
         }
         $canvas->line($end, $axis - 6, $end, $y + 17 + (count($marks) - 1) * 4.2, '#22302f', 0.2, true);
@@ -63,8 +69,15 @@ final readonly class StrippedEnd
     }
 
     /** @param  list<array{Layer, float}>  $marks */
-    private function layers(Canvas $canvas, float $axis, float $end, float $from, float $scale, float $longest, array $marks): void
-    {
+    private function layers(
+        Canvas $canvas,
+        float $axis,
+        float $end,
+        float $from,
+        float $scale,
+        float $longest,
+        array $marks,
+    ): void {
         $inner = array_reverse($marks);
         $core = $this->cable->family === 'category' ? '#2f62a8' : '#c98a55';
         // What nobody marks reaches the cut end: the conductors themselves.
@@ -78,11 +91,29 @@ final readonly class StrippedEnd
             $to = $end - $at * $scale;
             if ($layer === Layer::Screen && $at >= $longest - 0.01) {
                 // Not cut back but gathered: a tail beside the cores.
-                $canvas->polygon([[$to, $axis + 2], [$to, $axis + 3.4], [$to + ($end - $to) * 0.7, $axis + 5.6], [$to + ($end - $to) * 0.7, $axis + 4.9]], $fill, '#22302f', 0.15);
+                $canvas->polygon(
+                    [
+                        [$to, $axis + 2],
+                        [$to, $axis + 3.4],
+                        [$to + ($end - $to) * 0.7, $axis + 5.6],
+                        [$to + ($end - $to) * 0.7, $axis + 4.9],
+                    ],
+                    $fill,
+                    '#22302f',
+                    0.15,
+                );
 
                 continue;
             }
-            $canvas->box($from, $axis - $height / 2, max(0.1, $to - $from), $height, $layer === Layer::Sheath ? Colours::hex($this->cable->sheath) : $fill, '#22302f', 0.2);
+            $canvas->box(
+                $from,
+                $axis - $height / 2,
+                max(0.1, $to - $from),
+                $height,
+                $layer === Layer::Sheath ? Colours::hex($this->cable->sheath) : $fill,
+                '#22302f',
+                0.2,
+            );
         }
     }
 

@@ -14,7 +14,8 @@ final readonly class View
 
     public function name(): string
     {
-        return ($this->wiring ? 'wiring side' : 'mating face').($this->turn === 0 ? '' : ', turned '.$this->turn.'°');
+        return ($this->wiring ? 'wiring side' : 'mating face').
+            ($this->turn === 0 ? '' : ', turned '.$this->turn.'°');
     }
 
     /** @return array{float, float} turned, y down as on paper */

@@ -60,8 +60,13 @@ final class Book
         $this->y += 6;
     }
 
-    public function line(string $words, float $indent = 0.0, bool $bold = false, string $fill = '#22302f', bool $mono = false): void
-    {
+    public function line(
+        string $words,
+        float $indent = 0.0,
+        bool $bold = false,
+        string $fill = '#22302f',
+        bool $mono = false,
+    ): void {
         foreach (self::wrapped($words, (int) ((self::RIGHT - self::LEFT - $indent) / 1.42)) as $part) {
             $this->room(5);
             $this->canvas->text(self::LEFT + $indent, $this->y, $part, 3, bold: $bold, fill: $fill, mono: $mono);
@@ -91,7 +96,13 @@ final class Book
                 continue;
             }
             $width = ($this->columns[$i + 1][0] ?? self::RIGHT - self::LEFT) - $this->columns[$i][0];
-            $this->canvas->text(self::LEFT + $this->columns[$i][0], $this->y, self::cut($cell, (int) ($width / 1.5)), 2.7, fill: $fill);
+            $this->canvas->text(
+                self::LEFT + $this->columns[$i][0],
+                $this->y,
+                self::cut($cell, (int) ($width / 1.5)),
+                2.7,
+                fill: $fill,
+            );
         }
         $this->y += 4.2;
     }
@@ -100,7 +111,13 @@ final class Book
     public function aside(string $words, float $indent, string $fill = '#4a6076'): void
     {
         $this->room(4.6);
-        $this->canvas->text(self::LEFT + $indent, $this->y, self::cut($words, (int) ((self::RIGHT - self::LEFT - $indent) / 1.4)), 2.5, fill: $fill);
+        $this->canvas->text(
+            self::LEFT + $indent,
+            $this->y,
+            self::cut($words, (int) ((self::RIGHT - self::LEFT - $indent) / 1.4)),
+            2.5,
+            fill: $fill,
+        );
         $this->y += 4.0;
     }
 

@@ -16,29 +16,65 @@ final class CertificatesChapter
     {
         $loaded = $packing->loaded;
         foreach ($loaded->plan()->assemblies as $assembly) {
-            $runs = array_values(array_filter($assembly->runs, static fn (string $run): bool => ! $loaded->installation->runs[$run]->withdrawn));
+            $runs = array_values(
+                array_filter(
+                    $assembly->runs,
+                    static fn (string $run): bool => ! $loaded->installation->runs[$run]->withdrawn,
+                ),
+            );
             if ($runs === []) {
                 continue;
             }
             $events = $loaded->record->together($assembly->runs);
             $counts = Trials::of($events)->current();
-            $codes = implode(', ', array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs));
-            $book->heading($codes, match ($counts?->verdict) {
-                Verdict::Passes => 'passed',
-                Verdict::Fails => 'FAILED',
-                Verdict::Incomplete => 'not tested to its end',
-                null => 'not tested',
-            });
+            $codes = implode(
+                ', ',
+                array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs),
+            );
+            $book->heading(
+                $codes,
+                match ($counts?->verdict) {
+                    Verdict::Passes => 'passed',
+                    Verdict::Fails => 'FAILED',
+                    Verdict::Incomplete => 'not tested to its end',
+                    null => 'not tested',
+                },
+            );
             if ($counts !== null) {
-                $book->line(sprintf('Counts: the test %s of %s, by %s%s.', $counts->stage()->words(), self::time($counts->at), $packing->person($counts->by), $counts->instrument === '' ? '' : ', with '.$counts->instrument));
+                $book->line(
+                    sprintf(
+                        'Counts: the test %s of %s, by %s%s.',
+                        $counts->stage()->words(),
+                        self::time($counts->at),
+                        $packing->person($counts->by),
+                        $counts->instrument === '' ? '' : ', with '.$counts->instrument,
+                    ),
+                );
             }
             if ($events === []) {
                 continue;
             }
             $book->table([[0, 'When'], [32, 'What'], [70, 'Who'], [112, 'With, and note']]);
             foreach (self::history($events) as [$event, $times]) {
-                $what = $event->kind->value.($event->side === null ? '' : ' '.$event->side->value).($event->kind === EventKind::Tested ? ' '.($event->verdict->value ?? '') : '').($times > 1 ? sprintf(' × %d', $times) : '');
-                $book->row([self::time($event->at), (count($runs) > 1 ? ($loaded->installation->runs[$event->run]->code ?? $event->run).' ' : '').$what, $packing->person($event->by), trim($event->instrument.($event->note === '' ? '' : ($event->instrument === '' ? '' : ': ').$event->note))], $event->verdict === Verdict::Fails ? '#b0302b' : '#22302f');
+                $what =
+                    $event->kind->value.
+                    ($event->side === null ? '' : ' '.$event->side->value).
+                    ($event->kind === EventKind::Tested ? ' '.($event->verdict->value ?? '') : '').
+                    ($times > 1 ? sprintf(' × %d', $times) : '');
+                $book->row(
+                    [
+                        self::time($event->at),
+                        (count($runs) > 1
+                            ? ($loaded->installation->runs[$event->run]->code ?? $event->run).' '
+                            : '').$what,
+                        $packing->person($event->by),
+                        trim(
+                            $event->instrument.
+                                ($event->note === '' ? '' : ($event->instrument === '' ? '' : ': ').$event->note),
+                        ),
+                    ],
+                    $event->verdict === Verdict::Fails ? '#b0302b' : '#22302f',
+                );
             }
         }
     }
@@ -57,7 +93,7 @@ final class CertificatesChapter
             if ($last !== null && self::isAlike($last[0], $event)) {
                 $lines[] = [$last[0], $last[1] + 1];
             } else {
-                array_push($lines, ...($last === null ? [] : [$last]), ...[[$event, 1]]);
+                array_push($lines, ...$last === null ? [] : [$last], ...[[$event, 1]]);
             }
         }
 
@@ -66,8 +102,11 @@ final class CertificatesChapter
 
     private static function isAlike(Event $one, Event $other): bool
     {
-        return $one->step !== '' && $other->step !== '' && $one->note === '' && $other->note === ''
-            && [$one->kind, $one->by, $one->run, $one->side] === [$other->kind, $other->by, $other->run, $other->side];
+        return $one->step !== '' &&
+            $other->step !== '' &&
+            $one->note === '' &&
+            $other->note === '' &&
+            [$one->kind, $one->by, $one->run, $one->side] === [$other->kind, $other->by, $other->run, $other->side];
     }
 
     private static function time(string $at): string

@@ -17,14 +17,25 @@ final class ExceptionsChapter
             $book->line('Nothing.');
         }
         foreach ($packing->gaps as $gap) {
-            $book->line(trim($gap->code.': '.$gap->kind->words().($gap->words === '' ? '' : ' ('.$gap->words.')')));
+            $book->line(
+                trim($gap->code.': '.$gap->kind->words().($gap->words === '' ? '' : ' ('.$gap->words.')')),
+            );
         }
         $book->heading('Left out, with the reason');
         $none = true;
         foreach ($packing->loaded->record->events as $event) {
             if ($event->kind === EventKind::Skipped) {
                 $none = false;
-                $book->line(sprintf('%s%s: %s. %s, %s', $packing->loaded->installation->runs[$event->run]->code ?? $event->run, $event->side === null ? '' : ' end '.$event->side->value, $event->note, $packing->person($event->by), substr($event->at, 0, 10)));
+                $book->line(
+                    sprintf(
+                        '%s%s: %s. %s, %s',
+                        $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                        $event->side === null ? '' : ' end '.$event->side->value,
+                        $event->note,
+                        $packing->person($event->by),
+                        substr($event->at, 0, 10),
+                    ),
+                );
             }
         }
         if ($none) {
@@ -36,7 +47,16 @@ final class ExceptionsChapter
             foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
                 foreach ($run->withdrawn ? [] : $end->exceptions as $joint) {
                     $none = false;
-                    $book->line(sprintf('%s end %s: %s to %s, because %s', $run->code, $side, $joint->conductor, $joint->to ?? 'nothing', $joint->reason));
+                    $book->line(
+                        sprintf(
+                            '%s end %s: %s to %s, because %s',
+                            $run->code,
+                            $side,
+                            $joint->conductor,
+                            $joint->to ?? 'nothing',
+                            $joint->reason,
+                        ),
+                    );
                 }
             }
         }

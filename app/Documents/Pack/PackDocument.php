@@ -17,10 +17,18 @@ final class PackDocument
     {
         $canvas = new PdfCanvas($packing->title, Book::WIDTH, Book::HEIGHT);
         $book = new Book($canvas, $packing->title);
-        foreach ([
-            'The schedule as built' => ScheduleChapter::write(...), 'Signal paths' => PathsChapter::write(...), 'Panels' => PanelsChapter::write(...), 'Pinouts' => PinoutsChapter::write(...),
-            'Labels' => LabelsChapter::write(...), 'Certificates' => CertificatesChapter::write(...), 'Exceptions' => ExceptionsChapter::write(...), 'Parts' => PartsChapter::write(...),
-        ] as $title => $write) {
+        foreach (
+            [
+                'The schedule as built' => ScheduleChapter::write(...),
+                'Signal paths' => PathsChapter::write(...),
+                'Panels' => PanelsChapter::write(...),
+                'Pinouts' => PinoutsChapter::write(...),
+                'Labels' => LabelsChapter::write(...),
+                'Certificates' => CertificatesChapter::write(...),
+                'Exceptions' => ExceptionsChapter::write(...),
+                'Parts' => PartsChapter::write(...),
+            ] as $title => $write
+        ) {
             $tell($title);
             $book->chapter($title);
             $write($book, $packing);

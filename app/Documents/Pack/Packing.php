@@ -14,8 +14,14 @@ final readonly class Packing
      * @param  string  $release  letter that it is worked by; "" where nothing is released
      * @param  list<Gap>  $gaps
      */
-    public function __construct(public Loaded $loaded, public string $title, public string $at, public string $by, public string $release, public array $gaps)
-    {
+    public function __construct(
+        public Loaded $loaded,
+        public string $title,
+        public string $at,
+        public string $by,
+        public string $release,
+        public array $gaps,
+    ) {
     }
 
     public function person(string $signIn): string

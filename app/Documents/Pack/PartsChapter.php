@@ -13,11 +13,18 @@ final class PartsChapter
     public static function write(Book $book, Packing $packing): void
     {
         $loaded = $packing->loaded;
-        $list = (new PartsPlanner($loaded->installation, $loaded->plan(), $loaded->record))->list(array_map(strval(...), array_keys($loaded->installation->runs)));
+        $list = (new PartsPlanner($loaded->installation, $loaded->plan(), $loaded->record))->list(
+            array_map(strval(...), array_keys($loaded->installation->runs)),
+        );
         $book->table([[0, 'Kind'], [32, 'Part'], [128, 'Colour'], [150, 'Used']]);
         foreach ($list->lines as $line) {
             if ($line->needed->value > 0.0) {
-                $book->row([$line->group, $line->name, $line->colour, Figure::amount($line->needed->value, $line->unit, $line->unit === 'm' ? 2 : 0)]);
+                $book->row([
+                    $line->group,
+                    $line->name,
+                    $line->colour,
+                    Figure::amount($line->needed->value, $line->unit, $line->unit === 'm' ? 2 : 0),
+                ]);
             }
         }
     }

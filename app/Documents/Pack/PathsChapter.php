@@ -36,17 +36,19 @@ final class PathsChapter
     {
         $parts = [];
         foreach ($steps as $step) {
-            $words = trim(match ($step->kind) {
-                'run' => $step->name,
-                'mating', 'jumper', 'device' => $step->name,
-                'port' => 'port '.$step->name,
-                default => $step->name.' ('.$step->place.': '.implode(', ', $step->contacts).')',
-            });
+            $words = trim(
+                match ($step->kind) {
+                    'run' => $step->name,
+                    'mating', 'jumper', 'device' => $step->name,
+                    'port' => 'port '.$step->name,
+                    default => $step->name.' ('.$step->place.': '.implode(', ', $step->contacts).')',
+                },
+            );
             $last = $parts === [] ? null : array_pop($parts);
             if ($last !== null && $last[0] === $step->depth) {
                 $parts[] = [$step->depth, $last[1].' – '.$words];
             } else {
-                array_push($parts, ...($last === null ? [] : [$last]), ...[[$step->depth, $words]]);
+                array_push($parts, ...$last === null ? [] : [$last], ...[[$step->depth, $words]]);
             }
         }
 

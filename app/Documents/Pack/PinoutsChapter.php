@@ -20,7 +20,9 @@ final class PinoutsChapter
             $plan = $packing->loaded->plan()->runs[$run->id];
             $book->heading($run->code, $in->catalogue->cables[$run->cable]->name ?? $run->cable);
             $book->table([[0, 'Core'], [44, 'End A'], [104, 'End B'], [164, 'Serves']]);
-            $conductors = isset($in->catalogue->cables[$run->cable]) ? $in->catalogue->cables[$run->cable]->conductors() : [];
+            $conductors = isset($in->catalogue->cables[$run->cable])
+                ? $in->catalogue->cables[$run->cable]->conductors()
+                : [];
             $at = [];
             foreach ($plan->ends as $side => $end) {
                 foreach ($end->joints as $joint) {
@@ -32,9 +34,11 @@ final class PinoutsChapter
             }
             foreach ($conductors as $path => $conductor) {
                 $of = $at[$path] ?? [];
-                $first = ($of['A'] ?? $of['B'] ?? [''])[0];
+                $first = ($of['A'] ?? ($of['B'] ?? ['']))[0];
                 $book->row([
-                    trim($path.' '.$conductor->element->colour), self::end($of['A'] ?? [], $packing), self::end($of['B'] ?? [], $packing),
+                    trim($path.' '.$conductor->element->colour),
+                    self::end($of['A'] ?? [], $packing),
+                    self::end($of['B'] ?? [], $packing),
                     $first instanceof Joint ? trim($first->channel.' '.$first->function) : '',
                 ]);
             }
@@ -44,13 +48,21 @@ final class PinoutsChapter
     /** @param  list<Joint|string>  $joints */
     private static function end(array $joints, Packing $packing): string
     {
-        return implode(', ', array_map(static function (Joint|string $joint) use ($packing): string {
-            if (is_string($joint)) {
-                return $joint;
-            }
-            $fitting = Node::fitting($joint->to);
+        return implode(
+            ', ',
+            array_map(static function (Joint|string $joint) use ($packing): string {
+                if (is_string($joint)) {
+                    return $joint;
+                }
+                $fitting = Node::fitting($joint->to);
 
-            return trim(($packing->loaded->installation->fittings[$fitting ?? '']->label ?? $fitting ?? 'splice').' '.$joint->address().($joint->exception === '' ? '' : ' (by hand: '.$joint->exception.')'));
-        }, $joints));
+                return trim(
+                    ($packing->loaded->installation->fittings[$fitting ?? '']->label ?? ($fitting ?? 'splice')).
+                        ' '.
+                        $joint->address().
+                        ($joint->exception === '' ? '' : ' (by hand: '.$joint->exception.')'),
+                );
+            }, $joints),
+        );
     }
 }

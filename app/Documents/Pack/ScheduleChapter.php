@@ -22,10 +22,30 @@ final class ScheduleChapter
             $state = SiteState::of($run, $packing->loaded->record->of($run->id), $plan->fingerprints[$run->id]);
             $length = $state->built->length ?? $planned->cut->result;
             $book->row([
-                $run->code, $in->catalogue->cables[$run->cable]->name ?? $run->cable, $in->locationName($run->a->location), $in->locationName($run->b->location), self::metres($length),
-                $run->withdrawn ? 'withdrawn' : implode(' ', array_map(static fn (Bead $bead): string => ['to-do' => 'o', 'done' => '•', 'overtaken' => '!', 'failed' => 'x'][$bead->state->value], $plan->strands[$run->id])),
+                $run->code,
+                $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                $in->locationName($run->a->location),
+                $in->locationName($run->b->location),
+                self::metres($length),
+                $run->withdrawn
+                    ? 'withdrawn'
+                    : implode(
+                        ' ',
+                        array_map(
+                            static fn (Bead $bead): string => [
+                                'to-do' => 'o',
+                                'done' => '•',
+                                'overtaken' => '!',
+                                'failed' => 'x',
+                            ][$bead->state->value],
+                            $plan->strands[$run->id],
+                        ),
+                    ),
             ]);
-            $ways = implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $planned->lay->route->hops));
+            $ways = implode(
+                ', ',
+                array_map(static fn (Hop $hop): string => $hop->way->name, $planned->lay->route->hops),
+            );
             if ($ways !== '') {
                 $book->aside($ways, 20.0);
             }
@@ -34,7 +54,10 @@ final class ScheduleChapter
             }
         }
         $book->space();
-        $book->line('State: the beads of its strand in the order of the work. • done, o not done, ! overtaken by a change, x failed.', fill: '#4a6076');
+        $book->line(
+            'State: the beads of its strand in the order of the work. • done, o not done, ! overtaken by a change, x failed.',
+            fill: '#4a6076',
+        );
     }
 
     /** @return list<string> */
@@ -43,10 +66,22 @@ final class ScheduleChapter
         $words = [];
         $difference = $state->difference($planned);
         if ($difference !== null && ! $difference->isZero()) {
-            $words[] = sprintf('as built %s; planned %s', self::metres($state->built->length ?? $planned), self::metres($planned));
+            $words[] = sprintf(
+                'as built %s; planned %s',
+                self::metres($state->built->length ?? $planned),
+                self::metres($planned),
+            );
         }
         if ($state->built?->ways !== null) {
-            $words[] = 'lies in: '.implode(', ', array_map(static fn (string $way): string => $packing->loaded->installation->ways[$way]->name ?? $way, $state->built->ways));
+            $words[] =
+                'lies in: '.
+                implode(
+                    ', ',
+                    array_map(
+                        static fn (string $way): string => $packing->loaded->installation->ways[$way]->name ?? $way,
+                        $state->built->ways,
+                    ),
+                );
         }
 
         return $words;

@@ -16,7 +16,9 @@ final class CsvCell
 
     public static function unguarded(string $text): string
     {
-        return str_starts_with($text, "'") && (self::risky(substr($text, 1)) || str_starts_with(substr($text, 1), "'")) ? substr($text, 1) : $text;
+        return str_starts_with($text, "'") && (self::risky(substr($text, 1)) || str_starts_with(substr($text, 1), "'"))
+            ? substr($text, 1)
+            : $text;
     }
 
     private static function risky(string $text): bool

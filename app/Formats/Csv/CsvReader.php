@@ -25,13 +25,21 @@ final class CsvReader
     public static function read(string $text, ?callable $isHeader = null): array
     {
         if (strlen($text) > self::MOST_BYTES) {
-            throw BadLine::because('file', round(strlen($text) / 1e6, 1).' MB', sprintf('The file is over %d MB. Split it.', self::MOST_BYTES / 1_000_000));
+            throw BadLine::because(
+                'file',
+                round(strlen($text) / 1e6, 1).' MB',
+                sprintf('The file is over %d MB. Split it.', self::MOST_BYTES / 1_000_000),
+            );
         }
         if (str_starts_with($text, "\xEF\xBB\xBF")) {
             $text = substr($text, 3);
         }
         if (! mb_check_encoding($text, 'UTF-8') || str_contains($text, "\0")) {
-            throw BadLine::because('file', '', 'The file is not UTF-8 text. Save it from the spreadsheet as "CSV UTF-8".');
+            throw BadLine::because(
+                'file',
+                '',
+                'The file is not UTF-8 text. Save it from the spreadsheet as "CSV UTF-8".',
+            );
         }
         $stream = fopen('php://temp', 'r+');
         if ($stream === false) {
@@ -44,9 +52,15 @@ final class CsvReader
         if (array_filter($header) === []) {
             throw BadLine::because('file', '', 'The file is empty. Its first row names the columns.');
         }
-        $twice = array_keys(array_filter(array_count_values(array_filter($header)), static fn (int $count): bool => $count > 1));
+        $twice = array_keys(
+            array_filter(array_count_values(array_filter($header)), static fn (int $count): bool => $count > 1),
+        );
         if ($twice !== []) {
-            throw BadLine::because('file', implode(', ', $twice), 'A column name stands twice in the first row. Keep one.');
+            throw BadLine::because(
+                'file',
+                implode(', ', $twice),
+                'A column name stands twice in the first row. Keep one.',
+            );
         }
         $rows = [];
         for ($line = $first; ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
@@ -54,7 +68,11 @@ final class CsvReader
                 continue;
             }
             if (count($rows) >= self::MOST_ROWS) {
-                throw BadLine::because('file', '', sprintf('The file has more than %d rows. Split it.', self::MOST_ROWS));
+                throw BadLine::because(
+                    'file',
+                    '',
+                    sprintf('The file has more than %d rows. Split it.', self::MOST_ROWS),
+                );
             }
             $row = [];
             foreach ($header as $i => $name) {
@@ -77,7 +95,11 @@ final class CsvReader
     private static function header($stream, string $separator, ?callable $isHeader): array
     {
         $fallback = null;
-        for ($line = 1; $line <= self::ABOVE && ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false; $line++) {
+        for (
+            $line = 1;
+            $line <= self::ABOVE && ($cells = fgetcsv($stream, null, $separator, '"', '')) !== false;
+            $line++
+        ) {
             $names = array_map(static fn (?string $name): string => strtolower(trim((string) $name)), $cells);
             if ($isHeader === null || $isHeader($names)) {
                 return [$names, $line + 1];

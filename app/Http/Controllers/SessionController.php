@@ -20,34 +20,62 @@ final class SessionController
     public function show(Request $request): JsonResponse
     {
         $user = $request->user();
-        if (! $user instanceof User) {
+        if (! ($user instanceof User)) {
             return response()->json(['person' => null]);
         }
         $open = OpenOnDesk::of($user, $request);
 
         return response()->json([
-            'person' => ['name' => $user->name, 'signIn' => $user->sign_in, 'roles' => $user->roles, 'skills' => $user->skills],
-            'installations' => $user->installations()->get(['installations.id', 'installations.key', 'installations.name'])
-                ->map(static fn (StoredInstallation $each): array => ['id' => $each->id, 'key' => $each->key, 'name' => $each->name])->all(),
+            'person' => [
+                'name' => $user->name,
+                'signIn' => $user->sign_in,
+                'roles' => $user->roles,
+                'skills' => $user->skills,
+            ],
+            'installations' => $user
+                ->installations()
+                ->get(['installations.id', 'installations.key', 'installations.name'])
+                ->map(
+                    static fn (StoredInstallation $each): array => [
+                        'id' => $each->id,
+                        'key' => $each->key,
+                        'name' => $each->name,
+                    ],
+                )
+                ->all(),
             'open' => $open === null ? null : ['id' => $open->id, 'key' => $open->key, 'name' => $open->name],
         ]);
     }
 
     public function signIn(Request $request): JsonResponse
     {
-        $request->validate(['signIn' => 'required|string|max:200', 'password' => 'required|string|max:200'], [
-            'signIn.required' => 'Write your sign-in name.',
-            'password.required' => 'Write your password.',
-        ]);
+        $request->validate(
+            ['signIn' => 'required|string|max:200', 'password' => 'required|string|max:200'],
+            [
+                'signIn.required' => 'Write your sign-in name.',
+                'password.required' => 'Write your password.',
+            ],
+        );
         // Per account: one person's slips do not lock out a crew behind one address.
         $account = mb_strtolower(trim($request->string('signIn')->toString()));
         $key = 'sign-in:'.$account;
         if (RateLimiter::tooManyAttempts($key, self::ATTEMPTS)) {
-            abort(429, sprintf('Too many attempts for this account. Try again in %d seconds.', RateLimiter::availableIn($key)));
+            abort(
+                429,
+                sprintf('Too many attempts for this account. Try again in %d seconds.', RateLimiter::availableIn($key)),
+            );
         }
-        if (! Auth::attempt(['sign_in' => $account, 'password' => $request->string('password')->toString(), static fn ($query) => $query->whereNull('retired_at')])) {
+        if (
+            ! Auth::attempt([
+                'sign_in' => $account,
+                'password' => $request->string('password')->toString(),
+                static fn ($query) => $query->whereNull('retired_at'),
+            ])
+        ) {
             RateLimiter::hit($key);
-            throw ValidationException::withMessages(['signIn' => 'Sign-in name and password do not match. Check both.']);
+            throw ValidationException::withMessages([
+                'signIn' => 'Sign-in name and password do not match. Check both.',
+            ]);
         }
         RateLimiter::clear($key);
         $request->session()->regenerate();

@@ -18,7 +18,7 @@ final class RequireRole
     {
         $user = $request->user();
         $wanted = array_map(Role::from(...), $roles);
-        if (! $user instanceof User || ! $user->hasRole(...$wanted)) {
+        if (! ($user instanceof User) || ! $user->hasRole(...$wanted)) {
             abort(403, sprintf('This needs the role %s. Ask the lead.', implode(' or ', $roles)));
         }
 

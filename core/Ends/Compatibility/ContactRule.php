@@ -23,7 +23,12 @@ final class ContactRule implements FitRule
                     $said[$contact->id] = true;
                     yield Misfit::stop(
                         'fit.contact-gender',
-                        sprintf('%s houses %s contacts, and %s is chosen.', $fit->connector->name, $housed->gender->value ?? '', $contact->name),
+                        sprintf(
+                            '%s houses %s contacts, and %s is chosen.',
+                            $fit->connector->name,
+                            $housed->gender->value ?? '',
+                            $contact->name,
+                        ),
                         sprintf('Choose %s.', $housed->name),
                     );
                 }

@@ -22,7 +22,9 @@ final class EntryRule implements FitRule
             yield Misfit::stop(
                 $thin ? 'fit.entry-too-thin' : 'fit.entry-too-thick',
                 sprintf('%s is %s thick; %s takes %s.', $fit->name(), $over->canonical(), $type->name, $entry->text()),
-                $thin ? 'Build it up with sleeving or shrink, or choose a connector with a narrower entry.' : 'Choose a connector with a wider entry, or a thinner cable.',
+                $thin
+                    ? 'Build it up with sleeving or shrink, or choose a connector with a narrower entry.'
+                    : 'Choose a connector with a wider entry, or a thinner cable.',
             );
 
             return;

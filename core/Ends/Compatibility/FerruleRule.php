@@ -30,7 +30,20 @@ final class FerruleRule implements FitRule
             }
         }
         yield $byDiameter === []
-            ? Misfit::stop('fit.ferrule', sprintf('No ferrule of %s goes over %s of %s.', $type->name, $fit->name(), $over->canonical()), 'Choose a connector with a ferrule for that cable.')
-            : Misfit::stop('fit.ferrule-jacket', sprintf('%s goes over %s, but is not made for its %s jacket.', $byDiameter[0], $fit->name(), $fit->cable->jacket), 'Choose the ferrule for that jacket.');
+            ? Misfit::stop(
+                'fit.ferrule',
+                sprintf('No ferrule of %s goes over %s of %s.', $type->name, $fit->name(), $over->canonical()),
+                'Choose a connector with a ferrule for that cable.',
+            )
+            : Misfit::stop(
+                'fit.ferrule-jacket',
+                sprintf(
+                    '%s goes over %s, but is not made for its %s jacket.',
+                    $byDiameter[0],
+                    $fit->name(),
+                    $fit->cable->jacket,
+                ),
+                'Choose the ferrule for that jacket.',
+            );
     }
 }

@@ -11,7 +11,18 @@ final class Fit
     public static function of(LegFit $fit): array
     {
         $misfits = [];
-        foreach ([new EntryRule, new GaugeRule, new StrandRule, new ImpedanceRule, new ScreenRule, new FerruleRule, new ContactRule, new RecipeRule] as $rule) {
+        foreach (
+            [
+                new EntryRule(),
+                new GaugeRule(),
+                new StrandRule(),
+                new ImpedanceRule(),
+                new ScreenRule(),
+                new FerruleRule(),
+                new ContactRule(),
+                new RecipeRule(),
+            ] as $rule
+        ) {
             array_push($misfits, ...$rule->misfits($fit));
         }
 

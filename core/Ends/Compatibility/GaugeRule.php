@@ -48,10 +48,30 @@ final class GaugeRule implements FitRule
         $size = number_format($area, 2).' mm²';
         $type = $fit->connector;
         if ($terminal->gauge->isTooThick($area)) {
-            return Misfit::stop('fit.gauge-too-thick', sprintf('%s of copper land on a %s of %s, which takes %s.', $size, $terminal->name, $type->name, $terminal->gauge->text()), 'Splice on a thinner wire, choose a thinner cable, or a connector with larger terminals.');
+            return Misfit::stop(
+                'fit.gauge-too-thick',
+                sprintf(
+                    '%s of copper land on a %s of %s, which takes %s.',
+                    $size,
+                    $terminal->name,
+                    $type->name,
+                    $terminal->gauge->text(),
+                ),
+                'Splice on a thinner wire, choose a thinner cable, or a connector with larger terminals.',
+            );
         }
         if ($terminal->gauge->isTooThin($area)) {
-            return Misfit::stop('fit.gauge-too-thin', sprintf('%s of copper land on a %s of %s, which takes %s.', $size, $terminal->name, $type->name, $terminal->gauge->text()), 'Choose a connector for thinner conductors, or double the end back where the terminal allows it.');
+            return Misfit::stop(
+                'fit.gauge-too-thin',
+                sprintf(
+                    '%s of copper land on a %s of %s, which takes %s.',
+                    $size,
+                    $terminal->name,
+                    $type->name,
+                    $terminal->gauge->text(),
+                ),
+                'Choose a connector for thinner conductors, or double the end back where the terminal allows it.',
+            );
         }
         $contacts = $fit->parts(PartKind::Contact, $terminal->parts);
         foreach ($contacts as $contact) {
@@ -60,6 +80,12 @@ final class GaugeRule implements FitRule
             }
         }
 
-        return $contacts === [] ? null : Misfit::stop('fit.contact-gauge', sprintf('%s does not crimp %s.', $contacts[0]->name, $size), 'Choose the contact for that gauge.');
+        return $contacts === []
+            ? null
+            : Misfit::stop(
+                'fit.contact-gauge',
+                sprintf('%s does not crimp %s.', $contacts[0]->name, $size),
+                'Choose the contact for that gauge.',
+            );
     }
 }

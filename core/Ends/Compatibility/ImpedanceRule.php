@@ -17,7 +17,13 @@ final class ImpedanceRule implements FitRule
         if ($type->impedance !== null && $line !== null && self::differ($line, $type->impedance)) {
             yield Misfit::stop(
                 'fit.impedance',
-                sprintf('%s is a line of %d Ω; %s is made for %d Ω.', $fit->name(), round($line), $type->name, $type->impedance),
+                sprintf(
+                    '%s is a line of %d Ω; %s is made for %d Ω.',
+                    $fit->name(),
+                    round($line),
+                    $type->name,
+                    $type->impedance,
+                ),
                 'Choose cable and connector of one impedance.',
             );
         }

@@ -49,7 +49,9 @@ final readonly class LegFit
     {
         $element = $this->cable->element($this->elements[0] ?? '');
 
-        return $element === null || $element === $this->cable->construction ? $this->cable->name : sprintf('a %s of %s', $element->kind->value, $this->cable->name);
+        return $element === null || $element === $this->cable->construction
+            ? $this->cable->name
+            : sprintf('a %s of %s', $element->kind->value, $this->cable->name);
     }
 
     /** Whether a screen of any kind comes with the leg. */

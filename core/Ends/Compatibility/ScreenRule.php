@@ -14,10 +14,18 @@ final class ScreenRule implements FitRule
         $type = $fit->connector;
         $take = $type->cable->screen;
         if ($take === ScreenTake::AllRound && ! $fit->isScreened()) {
-            yield Misfit::stop('fit.screen-missing', sprintf('%s holds a screen all round, and %s has none.', $type->name, $fit->name()), 'Choose a screened cable, or an unscreened connector.');
+            yield Misfit::stop(
+                'fit.screen-missing',
+                sprintf('%s holds a screen all round, and %s has none.', $type->name, $fit->name()),
+                'Choose a screened cable, or an unscreened connector.',
+            );
         }
         if ($take === ScreenTake::Nowhere && $fit->isScreened() && $this->isSignal($fit)) {
-            yield Misfit::check('fit.screen-nowhere', sprintf('%s has a screen, and %s has no place for it.', $fit->name(), $type->name), 'Choose the screened connector, or leave the screen open at both ends on purpose.');
+            yield Misfit::check(
+                'fit.screen-nowhere',
+                sprintf('%s has a screen, and %s has no place for it.', $fit->name(), $type->name),
+                'Choose the screened connector, or leave the screen open at both ends on purpose.',
+            );
         }
     }
 

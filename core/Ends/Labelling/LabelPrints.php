@@ -59,10 +59,27 @@ final class LabelPrints
             }
             foreach ($of as $label) {
                 $leg = self::leg($run, $label);
-                $over = $leg === null ? $cable->outerDiameter : (count($leg->elements) === 1 ? $cable->diameter($leg->elements[0]) : null);
+                $over =
+                    $leg === null
+                        ? $cable->outerDiameter
+                        : (count($leg->elements) === 1
+                            ? $cable->diameter($leg->elements[0])
+                            : null);
                 $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
                 if ($part?->face !== null) {
-                    $prints[] = $this->print($part, $run->id.'|'.$label->side->value.'|'.$label->leg, $run->id, $label->side->value, $label->leg, $label->code, $label->line, $rotations, $leg === null ? '' : $this->colour($run, $leg, $label), self::path($run->id, $label->side->value, $label->leg), $this->installation->locationName($run->end($label->side)->location));
+                    $prints[] = $this->print(
+                        $part,
+                        $run->id.'|'.$label->side->value.'|'.$label->leg,
+                        $run->id,
+                        $label->side->value,
+                        $label->leg,
+                        $label->code,
+                        $label->line,
+                        $rotations,
+                        $leg === null ? '' : $this->colour($run, $leg, $label),
+                        self::path($run->id, $label->side->value, $label->leg),
+                        $this->installation->locationName($run->end($label->side)->location),
+                    );
                 }
             }
         }
@@ -87,7 +104,19 @@ final class LabelPrints
         foreach ($this->installation->equipment as $device) {
             foreach ($device->ports as $port) {
                 $at = $device->id.':'.$port->id;
-                $prints[] = $this->print($strip, 'port|'.$at, '', '', '', $port->name, '', $rotations, '', $this->plugged[$at] ?? '', $device->name);
+                $prints[] = $this->print(
+                    $strip,
+                    'port|'.$at,
+                    '',
+                    '',
+                    '',
+                    $port->name,
+                    '',
+                    $rotations,
+                    '',
+                    $this->plugged[$at] ?? '',
+                    $device->name,
+                );
             }
         }
 
@@ -95,13 +124,38 @@ final class LabelPrints
     }
 
     /** @param  array<array-key, string>  $rotations */
-    private function print(Part $part, string $id, string $run, string $side, string $leg, string $code, string $line, array $rotations, string $colour, string $path, string $place): PrintedLabel
-    {
+    private function print(
+        Part $part,
+        string $id,
+        string $run,
+        string $side,
+        string $leg,
+        string $code,
+        string $line,
+        array $rotations,
+        string $colour,
+        string $path,
+        string $place,
+    ): PrintedLabel {
         assert($part->face !== null);
         $turned = $rotations[$code] ?? '';
         $marked = $turned === '' ? null : Marked::as($this->installation->rules->on(LabelTurn::class), $code);
 
-        return new PrintedLabel($id, $part->id, $part->face, $run, $side, $leg, $code, $line, $marked, $turned, $colour, $path, $place);
+        return new PrintedLabel(
+            $id,
+            $part->id,
+            $part->face,
+            $run,
+            $side,
+            $leg,
+            $code,
+            $line,
+            $marked,
+            $turned,
+            $colour,
+            $path,
+            $place,
+        );
     }
 
     private static function leg(Run $run, Label $label): ?Leg
@@ -129,7 +183,9 @@ final class LabelPrints
         }
         $legs = array_map(static fn (Leg $each): string => $each->id, $run->end($label->side)->legs);
 
-        return count($legs) <= self::BLOCK ? '' : Blocks::colour(1 + intdiv((int) array_search($leg->id, $legs, true), self::BLOCK));
+        return count($legs) <= self::BLOCK
+            ? ''
+            : Blocks::colour(1 + intdiv((int) array_search($leg->id, $legs, true), self::BLOCK));
     }
 
     private static function path(string $run, string $side, string $leg = ''): string

@@ -21,11 +21,33 @@ final class LabelTexts
         foreach (Side::cases() as $side) {
             $end = $run->end($side);
             $to = $installation->locationName($run->end($side->other())->location);
-            $known = ['run' => $run->code, 'end' => $side->value, 'loom' => $installation->looms[$run->loom ?? '']->name ?? '', 'here' => $installation->locationName($end->location), 'far' => $to, 'leg' => '', 'channel' => ''];
-            $labels[] = new Label($side, '', LabelScheme::filled($scheme->end, $known), $side->value, $to, LabelScheme::filled($scheme->endLine, $known));
+            $known = [
+                'run' => $run->code,
+                'end' => $side->value,
+                'loom' => $installation->looms[$run->loom ?? '']->name ?? '',
+                'here' => $installation->locationName($end->location),
+                'far' => $to,
+                'leg' => '',
+                'channel' => '',
+            ];
+            $labels[] = new Label(
+                $side,
+                '',
+                LabelScheme::filled($scheme->end, $known),
+                $side->value,
+                $to,
+                LabelScheme::filled($scheme->endLine, $known),
+            );
             foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
                 $own = ['leg' => $leg->label, 'channel' => self::channel($leg)] + $known;
-                $labels[] = new Label($side, $leg->id, LabelScheme::filled($scheme->leg, $own), $run->code.' '.$side->value, $to, LabelScheme::filled($scheme->legLine, $own));
+                $labels[] = new Label(
+                    $side,
+                    $leg->id,
+                    LabelScheme::filled($scheme->leg, $own),
+                    $run->code.' '.$side->value,
+                    $to,
+                    LabelScheme::filled($scheme->legLine, $own),
+                );
             }
         }
 

@@ -41,6 +41,22 @@ final readonly class PrintedLabel
     /** Of all that is printed: another one, and it is printed again. */
     public function fingerprint(): string
     {
-        return substr(hash('xxh128', serialize([$this->part, $this->code, $this->line, $this->marked?->text, $this->marked?->underlined, $this->marked?->word, $this->colour, $this->path])), 0, 16);
+        return substr(
+            hash(
+                'xxh128',
+                serialize([
+                    $this->part,
+                    $this->code,
+                    $this->line,
+                    $this->marked?->text,
+                    $this->marked?->underlined,
+                    $this->marked?->word,
+                    $this->colour,
+                    $this->path,
+                ]),
+            ),
+            0,
+            16,
+        );
     }
 }

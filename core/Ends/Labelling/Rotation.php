@@ -11,9 +11,25 @@ namespace Sartal\Core\Ends\Labelling;
 final class Rotation
 {
     private const TURNED = [
-        '0' => '0', '1' => '1', '6' => '9', '8' => '8', '9' => '6',
-        'H' => 'H', 'I' => 'I', 'N' => 'N', 'O' => 'O', 'S' => 'S', 'X' => 'X', 'Z' => 'Z', 'M' => 'W', 'W' => 'M',
-        '-' => '-', '.' => '.', ' ' => ' ', '/' => '/', ':' => ':',
+        '0' => '0',
+        '1' => '1',
+        '6' => '9',
+        '8' => '8',
+        '9' => '6',
+        'H' => 'H',
+        'I' => 'I',
+        'N' => 'N',
+        'O' => 'O',
+        'S' => 'S',
+        'X' => 'X',
+        'Z' => 'Z',
+        'M' => 'W',
+        'W' => 'M',
+        '-' => '-',
+        '.' => '.',
+        ' ' => ' ',
+        '/' => '/',
+        ':' => ':',
     ];
 
     /** Null where a character is unreadable upside down: then nobody takes it for another text. */

@@ -60,17 +60,33 @@ final readonly class SheetGeometry
         if ($this->columns < 1 || $this->rows < 1) {
             return ['A sheet has at least one row and one column.'];
         }
-        foreach ([[$this->width, $this->pitchX, $this->columns, 'columns'], [$this->height, $this->pitchY, $this->rows, 'rows']] as [$size, $pitch, $count, $what]) {
+        foreach (
+            [
+                [$this->width, $this->pitchX, $this->columns, 'columns'],
+                [$this->height, $this->pitchY, $this->rows, 'rows'],
+            ] as [$size, $pitch, $count, $what]
+        ) {
             if ($size->isZero() || $size->isNegative()) {
                 $troubles[] = 'A label has a width and a height.';
             } elseif ($count > 1 && $pitch->compare($size) < 0) {
-                $troubles[] = sprintf('The %s overlap: their pitch is %s and a label measures %s.', $what, $pitch->canonical(), $size->canonical());
+                $troubles[] = sprintf(
+                    'The %s overlap: their pitch is %s and a label measures %s.',
+                    $what,
+                    $pitch->canonical(),
+                    $size->canonical(),
+                );
             }
         }
         $right = $this->left->plus($this->pitchX->times($this->columns - 1))->plus($this->width);
         $bottom = $this->top->plus($this->pitchY->times($this->rows - 1))->plus($this->height);
         if ($right->compare($this->pageWidth) > 0 || $bottom->compare($this->pageHeight) > 0) {
-            $troubles[] = sprintf('They do not fit the sheet: they reach to %s across and %s down, and it measures %s by %s.', $right->canonical(), $bottom->canonical(), $this->pageWidth->canonical(), $this->pageHeight->canonical());
+            $troubles[] = sprintf(
+                'They do not fit the sheet: they reach to %s across and %s down, and it measures %s by %s.',
+                $right->canonical(),
+                $bottom->canonical(),
+                $this->pageWidth->canonical(),
+                $this->pageHeight->canonical(),
+            );
         }
 
         return array_values(array_unique($troubles));
@@ -88,8 +104,24 @@ final readonly class SheetGeometry
             new self('a4-wrap-l', 'A4, wraps 25 × 95, 7 by 3', $a4[0], $a4[1], 7, 3, ...$mm(25, 95, 27, 96, 10.5, 5)),
             new self('a4-flag', 'A4, flags 30 × 25, 6 by 10', $a4[0], $a4[1], 6, 10, ...$mm(30, 25, 32, 27, 10, 14.5)),
             new self('a4-tag', 'A4, tags 50 × 20, 3 by 12', $a4[0], $a4[1], 3, 12, ...$mm(50, 20, 54, 22, 26, 17.5)),
-            new self('a4-strip', 'A4, panel strips 26 × 9, 7 by 22', $a4[0], $a4[1], 7, 22, ...$mm(26, 9, 26, 12.5, 14, 12.5)),
-            new self('letter-wrap-s', 'Letter, wraps 25.4 × 38.1, 7 by 6', $letter[0], $letter[1], 7, 6, ...$mm(25.4, 38.1, 27.94, 41.91, 11.43, 15.875)),
+            new self(
+                'a4-strip',
+                'A4, panel strips 26 × 9, 7 by 22',
+                $a4[0],
+                $a4[1],
+                7,
+                22,
+                ...$mm(26, 9, 26, 12.5, 14, 12.5),
+            ),
+            new self(
+                'letter-wrap-s',
+                'Letter, wraps 25.4 × 38.1, 7 by 6',
+                $letter[0],
+                $letter[1],
+                7,
+                6,
+                ...$mm(25.4, 38.1, 27.94, 41.91, 11.43, 15.875),
+            ),
         ];
     }
 

@@ -38,7 +38,7 @@ final class ConductorChoice
     public static function of(CableType $cable, HouseRules $rules): self
     {
         $key = $rules->on(ScreenAndDrain::class)->value.' '.$rules->on(HotColour::class)->value;
-        self::$made ??= new WeakMap;
+        self::$made ??= new WeakMap();
         $made = self::$made[$cable] ?? [];
         if (! isset($made[$key])) {
             $made[$key] = new self($cable, $rules);
@@ -57,7 +57,9 @@ final class ConductorChoice
      */
     public function for(string $element, SignalFunction $function, bool $byColour = false): array
     {
-        return $this->chosen[$element."\0".$function->part."\0".$function->pole.($byColour ? "\0" : '')] ??= $this->choose($element, $function, $byColour);
+        return $this->chosen[
+            $element."\0".$function->part."\0".$function->pole.($byColour ? "\0" : '')
+        ] ??= $this->choose($element, $function, $byColour);
     }
 
     /** @return list<Conductor> */
@@ -67,7 +69,12 @@ final class ConductorChoice
             return $this->screen($element, $function->part);
         }
         $poles = $this->poles($element, $function->part);
-        if ($byColour && count($poles) === 2 && isset($poles['a'], $poles['b']) && $this->hot->turns($poles['a'][0]->element->colour, $poles['b'][0]->element->colour)) {
+        if (
+            $byColour &&
+            count($poles) === 2 &&
+            isset($poles['a'], $poles['b']) &&
+            $this->hot->turns($poles['a'][0]->element->colour, $poles['b'][0]->element->colour)
+        ) {
             $poles = ['a' => $poles['b'], 'b' => $poles['a']];
         }
 
@@ -94,7 +101,13 @@ final class ConductorChoice
         foreach ($this->byParent($this->bare($element)) as $together) {
             $drains = $this->drains($together);
             if ($drains !== [] && count($drains) < count($together)) {
-                array_push($displaced, ...array_filter($together, static fn (Conductor $bare): bool => $bare->element->kind !== ElementKind::Drain));
+                array_push(
+                    $displaced,
+                    ...array_filter(
+                        $together,
+                        static fn (Conductor $bare): bool => $bare->element->kind !== ElementKind::Drain,
+                    ),
+                );
             }
         }
 
@@ -109,10 +122,13 @@ final class ConductorChoice
         if ($path === null) {
             return [];
         }
-        $cores = array_values(array_filter(
-            $this->cable->conductorsWithin($element),
-            static fn (Conductor $conductor): bool => $conductor->parent === $path && ! $conductor->isBare() || $conductor->path === $path,
-        ));
+        $cores = array_values(
+            array_filter(
+                $this->cable->conductorsWithin($element),
+                static fn (Conductor $conductor): bool => ($conductor->parent === $path && ! $conductor->isBare()) ||
+                    $conductor->path === $path,
+            ),
+        );
         $letter = 'a';
         $poles = [];
         foreach ($cores as $core) {
@@ -156,7 +172,12 @@ final class ConductorChoice
     /** @return list<Conductor> */
     private function bare(string $element): array
     {
-        return array_values(array_filter($this->cable->conductorsWithin($element), static fn (Conductor $conductor): bool => $conductor->isBare()));
+        return array_values(
+            array_filter(
+                $this->cable->conductorsWithin($element),
+                static fn (Conductor $conductor): bool => $conductor->isBare(),
+            ),
+        );
     }
 
     /**
@@ -179,6 +200,8 @@ final class ConductorChoice
      */
     private function drains(array $together): array
     {
-        return array_values(array_filter($together, static fn (Conductor $bare): bool => $bare->element->kind === ElementKind::Drain));
+        return array_values(
+            array_filter($together, static fn (Conductor $bare): bool => $bare->element->kind === ElementKind::Drain),
+        );
     }
 }

@@ -15,10 +15,7 @@ final readonly class EndPinout
      * @param  list<Unused>  $unused
      * @param  list<Finding>  $findings
      */
-    public function __construct(
-        public array $joints,
-        public array $unused,
-        public array $findings,
-    ) {
+    public function __construct(public array $joints, public array $unused, public array $findings)
+    {
     }
 }

@@ -70,8 +70,14 @@ final class PinoutRule
         $signal = $circuit === null ? null : $this->installation->catalogue->signals[$circuit->signal] ?? null;
         if ($signal === null || $this->cable->element($carriage->element) === null) {
             $this->findings[] = Finding::stop(
-                'carriage.unknown', 'run:'.$this->run->id,
-                sprintf('%s carries "%s" on "%s", and one of the two is unknown.', $this->run->code, $carriage->circuit, $carriage->element),
+                'carriage.unknown',
+                'run:'.$this->run->id,
+                sprintf(
+                    '%s carries "%s" on "%s", and one of the two is unknown.',
+                    $this->run->code,
+                    $carriage->circuit,
+                    $carriage->element,
+                ),
                 'Choose a circuit and an element that exist.',
             );
 
@@ -100,16 +106,25 @@ final class PinoutRule
 
     private function isLeftOpen(SignalType $signal, SignalFunction $function): bool
     {
-        return $signal->telescopes && $function->pole === SignalFunction::SCREEN && $this->side === Side::B
-            && $this->installation->rules->on(ShellBond::class) === ShellBond::OneEnd;
+        return $signal->telescopes &&
+            $function->pole === SignalFunction::SCREEN &&
+            $this->side === Side::B &&
+            $this->installation->rules->on(ShellBond::class) === ShellBond::OneEnd;
     }
 
     private function missing(SignalFunction $function, Carriage $carriage, string $signal): void
     {
         if ($function->required && $this->side === Side::A) {
             $this->findings[] = Finding::stop(
-                'function.no-conductor', 'run:'.$this->run->id,
-                sprintf('%s needs a conductor for %s, and %s has none in "%s".', $signal, $function->name, $this->cable->name, $carriage->element === '' ? 'the whole cable' : $carriage->element),
+                'function.no-conductor',
+                'run:'.$this->run->id,
+                sprintf(
+                    '%s needs a conductor for %s, and %s has none in "%s".',
+                    $signal,
+                    $function->name,
+                    $this->cable->name,
+                    $carriage->element === '' ? 'the whole cable' : $carriage->element,
+                ),
                 'Choose a cable type that has it, or let another element carry the circuit.',
             );
         }
@@ -126,9 +141,10 @@ final class PinoutRule
             $plan = $this->installation->plan($landing->plan);
             $address = $channel === null ? null : $plan?->address((string) $channel, $function->name);
             if ($address === null) {
-                $this->left[$conductor->path] = $channel === null
-                    ? sprintf('leg %s has no channel for it', $leg->label)
-                    : sprintf('the plan has no contact for %s', $function->name);
+                $this->left[$conductor->path] =
+                    $channel === null
+                        ? sprintf('leg %s has no channel for it', $leg->label)
+                        : sprintf('the plan has no contact for %s', $function->name);
 
                 continue;
             }
@@ -136,9 +152,25 @@ final class PinoutRule
         }
     }
 
-    private function join(Conductor $conductor, Leg $leg, Landing $landing, string $address, string $function, string $channel, string $circuit): void
-    {
-        $joint = new Joint($this->run->id, $this->side, $leg->id, $conductor->path, Node::terminal($landing->fitting, $address), $function, $channel, $circuit);
+    private function join(
+        Conductor $conductor,
+        Leg $leg,
+        Landing $landing,
+        string $address,
+        string $function,
+        string $channel,
+        string $circuit,
+    ): void {
+        $joint = new Joint(
+            $this->run->id,
+            $this->side,
+            $leg->id,
+            $conductor->path,
+            Node::terminal($landing->fitting, $address),
+            $function,
+            $channel,
+            $circuit,
+        );
         $this->joints[$joint->id()] = $joint;
     }
 
@@ -149,8 +181,15 @@ final class PinoutRule
             $path = $exception->conductor;
             if (! isset($this->cable->conductors()[$path])) {
                 $this->findings[] = Finding::stop(
-                    'exception.unknown-conductor', 'run:'.$this->run->id,
-                    sprintf('An exception at end %s of %s speaks of "%s", which %s does not have.', $this->side->value, $this->run->code, $path, $this->cable->name),
+                    'exception.unknown-conductor',
+                    'run:'.$this->run->id,
+                    sprintf(
+                        'An exception at end %s of %s speaks of "%s", which %s does not have.',
+                        $this->side->value,
+                        $this->run->code,
+                        $path,
+                        $this->cable->name,
+                    ),
                     'Name a conductor of the cable, or remove the exception.',
                 );
 
@@ -166,8 +205,15 @@ final class PinoutRule
             $this->left[$path] = $exception->reason;
             if ($exception->to !== null) {
                 $joint = new Joint(
-                    $this->run->id, $this->side, $derived->leg ?? $this->legOf($end, $path), $path, Node::named($exception->to),
-                    $derived->function ?? '', $derived->channel ?? '', $derived->circuit ?? '', $exception->reason,
+                    $this->run->id,
+                    $this->side,
+                    $derived->leg ?? $this->legOf($end, $path),
+                    $path,
+                    Node::named($exception->to),
+                    $derived->function ?? '',
+                    $derived->channel ?? '',
+                    $derived->circuit ?? '',
+                    $exception->reason,
                 );
                 $this->joints[$joint->id()] = $joint;
             }
@@ -196,9 +242,9 @@ final class PinoutRule
         }
         $legs = $this->legs[''] ?? [];
         for ($slash = strpos($path, '/'); $slash !== false; $slash = strpos($path, '/', $slash + 1)) {
-            array_push($legs, ...($this->legs[substr($path, 0, $slash)] ?? []));
+            array_push($legs, ...$this->legs[substr($path, 0, $slash)] ?? []);
         }
-        array_push($legs, ...($this->legs[$path] ?? []));
+        array_push($legs, ...$this->legs[$path] ?? []);
 
         return $legs;
     }
@@ -214,7 +260,10 @@ final class PinoutRule
         foreach ($this->cable->conductors() as $path => $conductor) {
             $path = (string) $path;
             if (! isset($joined[$path])) {
-                $unused[] = new Unused($path, self::stated($end, $path) ?? $this->left[$path] ?? $this->spare($conductor));
+                $unused[] = new Unused(
+                    $path,
+                    self::stated($end, $path) ?? ($this->left[$path] ?? $this->spare($conductor)),
+                );
             }
         }
 

@@ -35,7 +35,9 @@ final class PlanComparison
         $claims = [];
         foreach ($plan->channels as $channel => $functions) {
             foreach ($functions as $function => $address) {
-                $claims[$address] = isset($claims[$address]) ? $claims[$address].' + '.$channel.' '.$function : $channel.' '.$function;
+                $claims[$address] = isset($claims[$address])
+                    ? $claims[$address].' + '.$channel.' '.$function
+                    : $channel.' '.$function;
             }
         }
 

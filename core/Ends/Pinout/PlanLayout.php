@@ -19,8 +19,13 @@ final class PlanLayout
      * @param  string  $first  contact to begin with; "" for the first
      * @return array<array-key, array<int|string, string>> channel → function → address; fewer than wanted where contacts run out
      */
-    public static function lay(FittingLayout $layout, array $functions, int $channels, LayOrder $order, string $first = ''): array
-    {
+    public static function lay(
+        FittingLayout $layout,
+        array $functions,
+        int $channels,
+        LayOrder $order,
+        string $first = '',
+    ): array {
         $laid = [];
         $begun = $first === '';
         foreach (self::lines($layout, $order) as $line) {
@@ -50,8 +55,12 @@ final class PlanLayout
      */
     private static function lines(FittingLayout $layout, LayOrder $order): array
     {
-        $along = static fn (Cavity $cavity): float => $order === LayOrder::Columns ? $cavity->face->x : -$cavity->face->y;
-        $within = static fn (Cavity $cavity): float => $order === LayOrder::Columns ? -$cavity->face->y : $cavity->face->x;
+        $along = static fn (Cavity $cavity): float => $order === LayOrder::Columns
+            ? $cavity->face->x
+            : -$cavity->face->y;
+        $within = static fn (Cavity $cavity): float => $order === LayOrder::Columns
+            ? -$cavity->face->y
+            : $cavity->face->x;
         $cavities = array_values($layout->cavities);
         usort($cavities, static fn (Cavity $a, Cavity $b): int => $along($a) <=> $along($b));
         $lines = [];

@@ -18,26 +18,59 @@ final class PlanProblems
         $subject = 'plan:'.$plan->id;
         $type = $catalogue->connectors[$plan->connector] ?? null;
         if ($type === null) {
-            return [Finding::stop('plan.unknown-connector', $subject, sprintf('The plan is for connector "%s", which is unknown.', $plan->connector), 'Choose a connector from the catalogue.')];
+            return [
+                Finding::stop(
+                    'plan.unknown-connector',
+                    $subject,
+                    sprintf('The plan is for connector "%s", which is unknown.', $plan->connector),
+                    'Choose a connector from the catalogue.',
+                ),
+            ];
         }
         $layout = FittingLayout::ofType($type, $catalogue, $plan->inserts);
         $findings = [];
         foreach ($layout->unfit as $words) {
-            $findings[] = Finding::stop('plan.insert', $subject, ucfirst($words).'.', 'Choose an insert of the family that the bay takes.');
+            $findings[] = Finding::stop(
+                'plan.insert',
+                $subject,
+                ucfirst($words).'.',
+                'Choose an insert of the family that the bay takes.',
+            );
         }
         foreach ($plan->channels as $channel => $functions) {
             foreach ($functions as $function => $address) {
                 if (! $layout->has($address)) {
-                    $findings[] = Finding::stop('plan.no-such-contact', $subject, sprintf('Channel %s %s is on contact "%s", which %s does not have.', $channel, $function, $address, $type->name), 'Choose a contact that it has.');
+                    $findings[] = Finding::stop(
+                        'plan.no-such-contact',
+                        $subject,
+                        sprintf(
+                            'Channel %s %s is on contact "%s", which %s does not have.',
+                            $channel,
+                            $function,
+                            $address,
+                            $type->name,
+                        ),
+                        'Choose a contact that it has.',
+                    );
                 }
             }
         }
         foreach ($plan->collisions() as $address => $claims) {
-            $findings[] = Finding::stop('plan.contact-twice', $subject, sprintf('Contact %s is claimed by %s.', $address, implode(' and ', $claims)), 'Give each function a contact of its own, or declare the contact as shared.');
+            $findings[] = Finding::stop(
+                'plan.contact-twice',
+                $subject,
+                sprintf('Contact %s is claimed by %s.', $address, implode(' and ', $claims)),
+                'Give each function a contact of its own, or declare the contact as shared.',
+            );
         }
         $serving = array_filter($catalogue->signals, static fn ($signal): bool => $plan->channelsFor($signal) !== []);
         if ($plan->channels !== [] && $serving === []) {
-            $findings[] = Finding::check('plan.serves-nothing', $subject, 'No channel has a contact for everything that some signal needs.', 'Give a channel all the functions of its signal.');
+            $findings[] = Finding::check(
+                'plan.serves-nothing',
+                $subject,
+                'No channel has a contact for everything that some signal needs.',
+                'Give a channel all the functions of its signal.',
+            );
         }
 
         return $findings;

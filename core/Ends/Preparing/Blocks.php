@@ -28,7 +28,7 @@ final class Blocks
             $number = $plan->blockOf((string) $channel);
             if ($number > 0 && $contacts !== []) {
                 $members[$number]['channels'][] = (string) $channel;
-                $members[$number]['addresses'] = [...($members[$number]['addresses'] ?? []), ...array_values($contacts)];
+                $members[$number]['addresses'] = [...$members[$number]['addresses'] ?? [], ...array_values($contacts)];
             }
         }
         foreach ($members as $number => $block) {
@@ -37,7 +37,13 @@ final class Blocks
         $shortest = min([PHP_INT_MAX, ...array_map(static fn ($worked): int => $worked->result->nanometres, $lengths)]);
         $blocks = [];
         foreach ($lengths as $number => $worked) {
-            $blocks[] = new Block($number, $members[$number]['channels'], self::colour($number), $worked, Length::nanometres($worked->result->nanometres - $shortest));
+            $blocks[] = new Block(
+                $number,
+                $members[$number]['channels'],
+                self::colour($number),
+                $worked,
+                Length::nanometres($worked->result->nanometres - $shortest),
+            );
         }
 
         return $blocks;

@@ -26,7 +26,12 @@ final readonly class LabelParts
         $best = null;
         foreach ($this->catalogue->parts as $part) {
             $wraps = $part->face?->form !== LabelForm::Wrap || Wrapping::fits($part->face, $diameter);
-            if ($part->kind === PartKind::Label && $wraps && $part->fitsOver($diameter, $jacket) && ($best === null || self::rank($part, $kind) < self::rank($best, $kind))) {
+            if (
+                $part->kind === PartKind::Label &&
+                $wraps &&
+                $part->fitsOver($diameter, $jacket) &&
+                ($best === null || self::rank($part, $kind) < self::rank($best, $kind))
+            ) {
                 $best = $part;
             }
         }

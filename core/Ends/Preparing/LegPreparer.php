@@ -35,26 +35,43 @@ final readonly class LegPreparer
      * @param  array<int|string, SignalType>  $signals  circuit → signal
      * @param  string  $recipe  chosen for the leg; "" as the connector has it
      */
-    public function prepare(LegFit $fit, array $joints, array $signals, ?ContactPlan $plan, string $exit = '', string $recipe = ''): LegPreparation
-    {
+    public function prepare(
+        LegFit $fit,
+        array $joints,
+        array $signals,
+        ?ContactPlan $plan,
+        string $exit = '',
+        string $recipe = '',
+    ): LegPreparation {
         $chosen = $this->recipe($fit, $recipe);
         $order = new WorkOrder($this->rules->on(JoinOrder::class), $fit->layout, self::ranks($signals), $plan);
         $cores = [];
         foreach ($order->sorted($joints) as $joint) {
-            $cores[] = new CoreCut($joint, $this->length($fit, $joint, $signals[$joint->circuit] ?? null, $chosen, $exit));
+            $cores[] = new CoreCut(
+                $joint,
+                $this->length($fit, $joint, $signals[$joint->circuit] ?? null, $chosen, $exit),
+            );
         }
         $chosen = self::longEnough($chosen, $cores);
         $slides = (new SlideOns($this->catalogue, $this->rules))->of($fit);
         [$contacts, $counts] = $this->contacts($fit);
 
-        return new LegPreparation($chosen, $cores, $slides, $contacts, $counts, $this->tools($fit, $chosen, $slides, $contacts), $this->cautions($fit, $slides));
+        return new LegPreparation(
+            $chosen,
+            $cores,
+            $slides,
+            $contacts,
+            $counts,
+            $this->tools($fit, $chosen, $slides, $contacts),
+            $this->cautions($fit, $slides),
+        );
     }
 
     private function recipe(LegFit $fit, string $chosen): ?Recipe
     {
         $usual = $fit->connector->cable->recipes[$fit->cable->prepares($fit->elements[0] ?? '')] ?? '';
 
-        return $this->catalogue->recipes[$chosen] ?? $this->catalogue->recipes[$usual] ?? null;
+        return $this->catalogue->recipes[$chosen] ?? ($this->catalogue->recipes[$usual] ?? null);
     }
 
     /**
@@ -88,10 +105,24 @@ final readonly class LegPreparer
         } elseif ($hood !== null) {
             array_push($terms, ...$hood->terms);
         } else {
-            $terms[] = new Term('core', 'equal for all', $recipe?->mark(Layer::Sheath) ?? Length::zero(), 'recipe '.($recipe->name ?? ''));
+            $terms[] = new Term(
+                'core',
+                'equal for all',
+                $recipe?->mark(Layer::Sheath) ?? Length::zero(),
+                'recipe '.($recipe->name ?? ''),
+            );
         }
-        if ($recipe !== null && ! $recipe->earthLonger->isZero() && self::function($signal, $joint)?->protective === true) {
-            $terms[] = new Term('longer', 'protective earth parts last', $recipe->earthLonger, 'recipe '.$recipe->name);
+        if (
+            $recipe !== null &&
+            ! $recipe->earthLonger->isZero() &&
+            self::function($signal, $joint)?->protective === true
+        ) {
+            $terms[] = new Term(
+                'longer',
+                'protective earth parts last',
+                $recipe->earthLonger,
+                'recipe '.$recipe->name,
+            );
         }
 
         return Worked::sum($terms);
@@ -170,12 +201,14 @@ final readonly class LegPreparer
         $cautions = $fit->connector->cautions;
         foreach ($slides as $slide) {
             if ($slide->part->kind === PartKind::Shrink) {
-                $cautions[] = 'Heat gun: park shrink well away from the joint, and keep the heat off insulation and sleeving.';
+                $cautions[] =
+                    'Heat gun: park shrink well away from the joint, and keep the heat off insulation and sleeving.';
             }
         }
         foreach ($fit->landed as $landed) {
             if ($landed->conductor->domain === HazardDomain::Mains) {
-                $cautions[] = 'Insulation, earth continuity and polarity are proven by a licensed person before it is first energised.';
+                $cautions[] =
+                    'Insulation, earth continuity and polarity are proven by a licensed person before it is first energised.';
             }
         }
 

@@ -46,7 +46,7 @@ final class Passing
             return Length::millimetres(max($width, $height));
         }
 
-        return Length::millimetres(round($gives ? 2 * ($width + $height) / M_PI : hypot($width, $height), 3));
+        return Length::millimetres(round($gives ? (2 * ($width + $height)) / M_PI : hypot($width, $height), 3));
     }
 
     /** A tube that is not stiff takes the shape of what it is drawn over. */

@@ -15,8 +15,14 @@ final readonly class SlideOn
      * @param  int  $count  pieces of it
      * @param  string  $why  it must, or why it can wait
      */
-    public function __construct(public Part $part, public bool $before, public string $note = '', public int $count = 1, public string $why = '', public SlideOver $over = SlideOver::Leg)
-    {
+    public function __construct(
+        public Part $part,
+        public bool $before,
+        public string $note = '',
+        public int $count = 1,
+        public string $why = '',
+        public SlideOver $over = SlideOver::Leg,
+    ) {
     }
 
     /** Over a leg that ends in a connector of a certain girth. */
@@ -27,9 +33,27 @@ final readonly class SlideOn
 
         return match (true) {
             $part->split => new self($part, false, $note, 1, 'It opens along its side and can go on at any time.'),
-            Passing::connector($part, $connector) => new self($part, false, $note, 1, sprintf('Its %s go over the finished %s, which is %s round.', $bore, $connector->name, $round)),
-            $bore === null => new self($part, true, $note, 1, sprintf('Nothing is known of its bore, so it is taken not to pass the finished %s.', $connector->name)),
-            default => new self($part, true, $note, 1, sprintf('Its %s do not pass the finished %s, which is %s round.', $bore, $connector->name, $round)),
+            Passing::connector($part, $connector) => new self(
+                $part,
+                false,
+                $note,
+                1,
+                sprintf('Its %s go over the finished %s, which is %s round.', $bore, $connector->name, $round),
+            ),
+            $bore === null => new self(
+                $part,
+                true,
+                $note,
+                1,
+                sprintf('Nothing is known of its bore, so it is taken not to pass the finished %s.', $connector->name),
+            ),
+            default => new self(
+                $part,
+                true,
+                $note,
+                1,
+                sprintf('Its %s do not pass the finished %s, which is %s round.', $bore, $connector->name, $round),
+            ),
         };
     }
 }

@@ -52,10 +52,20 @@ final readonly class SlideOns
         if ($legs < 3) {
             return null;
         }
-        $boots = array_values(array_filter($this->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Breakout));
+        $boots = array_values(
+            array_filter($this->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Breakout),
+        );
         $boot = self::fitting($boots, $cable->outerDiameter, $cable);
 
-        return $boot === null ? null : new SlideOn($boot, true, sprintf('over the sheath, then %d tails through it', $legs), 1, sprintf('Its %s do not pass the connectors of the tails.', $boot->bore()?->canonical() ?? 'bore'));
+        return $boot === null
+            ? null
+            : new SlideOn(
+                $boot,
+                true,
+                sprintf('over the sheath, then %d tails through it', $legs),
+                1,
+                sprintf('Its %s do not pass the connectors of the tails.', $boot->bore()?->canonical() ?? 'bore'),
+            );
     }
 
     /** @return list<SlideOn> */
@@ -68,7 +78,8 @@ final readonly class SlideOns
         $cores = [];
         foreach ($fit->landed as $landed) {
             if ($landed->conductor->isBare() || $rule === JointShrink::Each) {
-                $cores[] = $landed->conductor->element->diameter ?? Length::millimetres($landed->conductor->gauge->diameter());
+                $cores[] =
+                    $landed->conductor->element->diameter ?? Length::millimetres($landed->conductor->gauge->diameter());
             }
         }
         $over = $rule === JointShrink::WholeTail ? array_filter([$fit->diameter()]) : $cores;
@@ -80,10 +91,17 @@ final readonly class SlideOns
             }
         }
 
-        return array_map(fn (string $id): SlideOn => new SlideOn(
-            $this->catalogue->parts[$id], true, $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint', $counts[$id],
-            'It covers the joint, and a joint can be covered from one side only.', $rule === JointShrink::WholeTail ? SlideOver::Joints : SlideOver::Cores,
-        ), Names::of($counts));
+        return array_map(
+            fn (string $id): SlideOn => new SlideOn(
+                $this->catalogue->parts[$id],
+                true,
+                $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint',
+                $counts[$id],
+                'It covers the joint, and a joint can be covered from one side only.',
+                $rule === JointShrink::WholeTail ? SlideOver::Joints : SlideOver::Cores,
+            ),
+            Names::of($counts),
+        );
     }
 
     private function isSoldered(LegFit $fit): bool
@@ -102,7 +120,11 @@ final readonly class SlideOns
     {
         $best = null;
         foreach ($this->catalogue->parts as $part) {
-            if ($part->kind === PartKind::Shrink && $part->grips?->takes($diameter) === true && ($best === null || $part->grips->most->compare($best->grips->most ?? $part->grips->most) < 0)) {
+            if (
+                $part->kind === PartKind::Shrink &&
+                $part->grips?->takes($diameter) === true &&
+                ($best === null || $part->grips->most->compare($best->grips->most ?? $part->grips->most) < 0)
+            ) {
                 $best = $part;
             }
         }

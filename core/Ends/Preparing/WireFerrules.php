@@ -31,8 +31,12 @@ final readonly class WireFerrules
         }
         $best = null;
         foreach ($this->catalogue->parts as $part) {
-            if ($part->kind === PartKind::WireFerrule && $part->gauge !== null && ! $part->gauge->isTooThick($wire->gauge->area)
-                && ($best?->gauge === null || $part->gauge->thickest->area < $best->gauge->thickest->area)) {
+            if (
+                $part->kind === PartKind::WireFerrule &&
+                $part->gauge !== null &&
+                ! $part->gauge->isTooThick($wire->gauge->area) &&
+                ($best?->gauge === null || $part->gauge->thickest->area < $best->gauge->thickest->area)
+            ) {
                 $best = $part;
             }
         }

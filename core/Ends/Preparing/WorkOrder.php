@@ -16,8 +16,12 @@ final readonly class WorkOrder
      * @param  array<int|string, int>  $functions  function → rank, the screen before the rest
      * @param  ?ContactPlan  $plan  whose blocks are loaded one after the other
      */
-    public function __construct(private JoinOrder $order, private FittingLayout $layout, private array $functions, private ?ContactPlan $plan = null)
-    {
+    public function __construct(
+        private JoinOrder $order,
+        private FittingLayout $layout,
+        private array $functions,
+        private ?ContactPlan $plan = null,
+    ) {
     }
 
     /**
@@ -56,12 +60,26 @@ final readonly class WorkOrder
         foreach ($channels as $channel => $joints) {
             $blocks[$this->plan?->blockOf((string) $channel) ?? 0][$channel] = $joints;
         }
-        $hardness = array_map(fn (array $block): float => array_sum(array_map(fn (array $joints): float => $this->key($joints[0])[0], $block)) / count($block), $blocks);
+        $hardness = array_map(
+            fn (array $block): float => array_sum(
+                array_map(fn (array $joints): float => $this->key($joints[0])[0], $block),
+            ) / count($block),
+            $blocks,
+        );
         $order = array_keys($blocks);
-        usort($order, fn (int $a, int $b): int => ($this->order === JoinOrder::HardestFirst ? $hardness[$a] <=> $hardness[$b] : 0) ?: $a <=> $b);
+        usort(
+            $order,
+            fn (int $a, int $b): int => $this->order === JoinOrder::HardestFirst
+                ? $hardness[$a] <=> $hardness[$b]
+                : 0 ?:
+            $a <=> $b,
+        );
         $sorted = [];
         foreach ($order as $number) {
-            uksort($blocks[$number], static fn (int|string $a, int|string $b): int => ($places[$a] ?? 0) <=> ($places[$b] ?? 0));
+            uksort(
+                $blocks[$number],
+                static fn (int|string $a, int|string $b): int => ($places[$a] ?? 0) <=> ($places[$b] ?? 0),
+            );
             $sorted += $blocks[$number];
         }
 

@@ -17,15 +17,38 @@ final readonly class BusRule implements Rule
     public function judge(Line $line, ReachRule $rule): Reach
     {
         $most = $rule->most?->inMetres() ?? 0.0;
-        $used = $line->sum(static fn (Stretch $stretch): float => $stretch->metres(), static fn (): string => 'cut length', 'm', 2, 'the cut list');
+        $used = $line->sum(
+            static fn (Stretch $stretch): float => $stretch->metres(),
+            static fn (): string => 'cut length',
+            'm',
+            2,
+            'the cut list',
+        );
         assert($used instanceof Figure);
-        $limit = new Figure($most, 'm', [new FigureTerm('line', 'from the first device to the last', Line::metres($most), $rule->source)]);
+        $limit = new Figure($most, 'm', [
+            new FigureTerm('line', 'from the first device to the last', Line::metres($most), $rule->source),
+        ]);
         $devices = count($line->stretches);
         $loop = $line->loop();
 
         return Reach::against('bus', $used, $limit, 1.0, false, [
-            [sprintf('unit loads, at most %d', self::LOADS), new Figure((float) $devices, '', [new FigureTerm('receivers', 'one at the end of each run', (string) $devices, 'TIA-485, ANSI E1.11')], 0)],
-            ...($loop instanceof Figure ? [['loop resistance', $loop]] : []),
+            [
+                sprintf('unit loads, at most %d', self::LOADS),
+                new Figure(
+                    (float) $devices,
+                    '',
+                    [
+                        new FigureTerm(
+                            'receivers',
+                            'one at the end of each run',
+                            (string) $devices,
+                            'TIA-485, ANSI E1.11',
+                        ),
+                    ],
+                    0,
+                ),
+            ],
+            ...$loop instanceof Figure ? [['loop resistance', $loop]] : [],
         ]);
     }
 }

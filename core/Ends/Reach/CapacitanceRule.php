@@ -19,15 +19,32 @@ final readonly class CapacitanceRule implements Rule
         }
         $most = $rule->picofarads ?? 0.0;
 
-        return Reach::against('capacitance', $used, new Figure($most, 'pF', [new FigureTerm('capacitance', 'of the line in all', Figure::amount($most, 'pF'), $rule->source)], 0));
+        return Reach::against(
+            'capacitance',
+            $used,
+            new Figure(
+                $most,
+                'pF',
+                [new FigureTerm('capacitance', 'of the line in all', Figure::amount($most, 'pF'), $rule->source)],
+                0,
+            ),
+        );
     }
 
     public static function of(Line $line): Figure|string
     {
         return $line->sum(
-            static fn (Stretch $stretch): ?float => $stretch->picofaradsPerMetre() === null ? null : $stretch->picofaradsPerMetre() * $stretch->metres(),
-            static fn (Stretch $stretch): string => sprintf('%s × %s pF/m', Line::metres($stretch->metres()), Figure::amount((float) $stretch->picofaradsPerMetre(), '', 0)),
-            'pF', 0, 'stated by the cable type, or its coax\'s geometry',
+            static fn (Stretch $stretch): ?float => $stretch->picofaradsPerMetre() === null
+                ? null
+                : $stretch->picofaradsPerMetre() * $stretch->metres(),
+            static fn (Stretch $stretch): string => sprintf(
+                '%s × %s pF/m',
+                Line::metres($stretch->metres()),
+                Figure::amount((float) $stretch->picofaradsPerMetre(), '', 0),
+            ),
+            'pF',
+            0,
+            'stated by the cable type, or its coax\'s geometry',
         );
     }
 }

@@ -20,8 +20,13 @@ final readonly class CategoryLoss
         '7A' => [1.82, 0.0091, 0.25, 500.0],
     ];
 
-    private function __construct(public string $category, private float $root, private float $linear, private float $inverse, public float $highest)
-    {
+    private function __construct(
+        public string $category,
+        private float $root,
+        private float $linear,
+        private float $inverse,
+        public float $highest,
+    ) {
     }
 
     public static function of(string $category): ?self

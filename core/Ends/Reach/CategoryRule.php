@@ -39,18 +39,42 @@ final readonly class CategoryRule implements Rule
 
     public function judge(Line $line, ReachRule $rule): Reach
     {
-        $solid = array_values(array_filter($line->stretches, static fn (Stretch $stretch): bool => self::more($stretch) === 0.0));
+        $solid = array_values(
+            array_filter($line->stretches, static fn (Stretch $stretch): bool => self::more($stretch) === 0.0),
+        );
         $isLink = count($solid) === count($line->stretches) && count($solid) === 1;
         $used = $this->used($line, $isLink, $rule);
         $limit = $isLink
-            ? new Figure(self::LINK, 'm', [new FigureTerm('permanent link', 'without its cords', '90 m', $rule->source)])
-            : new Figure(self::CHANNEL, 'm', [new FigureTerm('channel', '90 m solid and 10 m of cords that count for a fifth more', '102 m', $rule->source)]);
-        $reach = $this->withDecibels(Reach::against('category', $used, $limit, 1.0, false, $this->information($line, $isLink, $rule)), $line);
+            ? new Figure(self::LINK, 'm', [
+                new FigureTerm('permanent link', 'without its cords', '90 m', $rule->source),
+            ])
+            : new Figure(self::CHANNEL, 'm', [
+                new FigureTerm(
+                    'channel',
+                    '90 m solid and 10 m of cords that count for a fifth more',
+                    '102 m',
+                    $rule->source,
+                ),
+            ]);
+        $reach = $this->withDecibels(
+            Reach::against('category', $used, $limit, 1.0, false, $this->information($line, $isLink, $rule)),
+            $line,
+        );
         $whole = $line->length()->inMetres();
         if (! $isLink && $whole > self::LONGEST && $reach->verdict !== Verdict::Beyond) {
             $longest = new Figure(self::LONGEST, 'm', [new FigureTerm('channel', 'in all', '100 m', $rule->source)]);
 
-            return $this->withDecibels(Reach::against('category', new Figure($whole, 'm', $used->terms), $longest, 1.0, false, $reach->information), $line);
+            return $this->withDecibels(
+                Reach::against(
+                    'category',
+                    new Figure($whole, 'm', $used->terms),
+                    $longest,
+                    1.0,
+                    false,
+                    $reach->information,
+                ),
+                $line,
+            );
         }
 
         return $reach;
@@ -60,10 +84,24 @@ final readonly class CategoryRule implements Rule
     private function withDecibels(Reach $reach, Line $line): Reach
     {
         $frequency = $this->frequency($line);
-        $perMetre = $frequency === null ? null : CategoryLoss::of($line->stretches[0]->cable->category)?->per100Metres($frequency);
+        $perMetre =
+            $frequency === null
+                ? null
+                : CategoryLoss::of($line->stretches[0]->cable->category)?->per100Metres($frequency);
         $left = ($reach->limit->value ?? 0.0) - ($reach->used->value ?? 0.0);
 
-        return $perMetre === null ? $reach : new Reach($reach->verdict, $reach->kind, $reach->used, $reach->limit, $reach->margin, $left * $perMetre / 100, '', $reach->information);
+        return $perMetre === null
+            ? $reach
+            : new Reach(
+                $reach->verdict,
+                $reach->kind,
+                $reach->used,
+                $reach->limit,
+                $reach->margin,
+                ($left * $perMetre) / 100,
+                '',
+                $reach->information,
+            );
     }
 
     /** MHz up to which all of the line is specified. */
@@ -100,7 +138,19 @@ final readonly class CategoryRule implements Rule
             $more = self::more($stretch);
             $amount = $stretch->metres() * (1 + $more);
             $counted += $amount;
-            $terms[] = new FigureTerm($stretch->run, $more === 0.0 ? 'solid' : sprintf('%s stranded %s, counts for %d %% more', Line::metres($stretch->metres()), $stretch->thinnest()?->gauge->text ?? '', $more * 100), Line::metres($amount), $rule->source);
+            $terms[] = new FigureTerm(
+                $stretch->run,
+                $more === 0.0
+                    ? 'solid'
+                    : sprintf(
+                        '%s stranded %s, counts for %d %% more',
+                        Line::metres($stretch->metres()),
+                        $stretch->thinnest()?->gauge->text ?? '',
+                        $more * 100,
+                    ),
+                Line::metres($amount),
+                $rule->source,
+            );
         }
 
         return new Figure($counted, 'm', $terms, 2);
@@ -114,7 +164,21 @@ final readonly class CategoryRule implements Rule
         if ($isLink && $solid <= self::LINK) {
             foreach (['24 AWG' => self::CORDS, '26 AWG' => self::THIN_CORDS] as $gauge => $share) {
                 $cords = min(self::LONGEST - $solid, (self::CHANNEL - $solid) / (1 + $share));
-                $more[] = ['cords of '.$gauge.', at most', new Figure($cords, 'm', [new FigureTerm('cords', sprintf('(102 m − %s) ÷ %s, at most 100 m in all', Line::metres($solid), Figure::amount(1 + $share, '')), Line::metres($cords), $rule->source)])];
+                $more[] = [
+                    'cords of '.$gauge.', at most',
+                    new Figure($cords, 'm', [
+                        new FigureTerm(
+                            'cords',
+                            sprintf(
+                                '(102 m − %s) ÷ %s, at most 100 m in all',
+                                Line::metres($solid),
+                                Figure::amount(1 + $share, ''),
+                            ),
+                            Line::metres($cords),
+                            $rule->source,
+                        ),
+                    ]),
+                ];
             }
         }
         $loss = $this->loss($line, $rule);
@@ -124,12 +188,31 @@ final readonly class CategoryRule implements Rule
         $loop = $line->loop();
         if ($loop instanceof Figure) {
             $most = $isLink ? self::LINK_OHMS : self::CHANNEL_OHMS;
-            $more[] = [sprintf('loop resistance, at most %s Ω', $most), new Figure($loop->value, 'Ω', [...$loop->terms, new FigureTerm('may be', $isLink ? 'permanent link' : 'channel', Figure::amount($most, 'Ω'), $rule->source)])];
+            $more[] = [
+                sprintf('loop resistance, at most %s Ω', $most),
+                new Figure($loop->value, 'Ω', [
+                    ...$loop->terms,
+                    new FigureTerm(
+                        'may be',
+                        $isLink ? 'permanent link' : 'channel',
+                        Figure::amount($most, 'Ω'),
+                        $rule->source,
+                    ),
+                ]),
+            ];
         }
         $delay = $line->sum(
-            static fn (Stretch $stretch): ?float => $stretch->velocity() === null ? null : $stretch->metres() / ($stretch->velocity() * Stretch::LIGHT) * 1e9,
-            static fn (Stretch $stretch): string => sprintf('%s at %s %% of the speed of light', Line::metres($stretch->metres()), Figure::amount(100 * (float) $stretch->velocity(), '', 0)),
-            'ns', 0, 'length ÷ (NVP × c), NVP = 1 ÷ (Z × C × c)',
+            static fn (Stretch $stretch): ?float => $stretch->velocity() === null
+                ? null
+                : ($stretch->metres() / ($stretch->velocity() * Stretch::LIGHT)) * 1e9,
+            static fn (Stretch $stretch): string => sprintf(
+                '%s at %s %% of the speed of light',
+                Line::metres($stretch->metres()),
+                Figure::amount(100 * (float) $stretch->velocity(), '', 0),
+            ),
+            'ns',
+            0,
+            'length ÷ (NVP × c), NVP = 1 ÷ (Z × C × c)',
         );
         if ($delay instanceof Figure) {
             $more[] = [sprintf('delay, at most %d ns', $isLink ? self::LINK_DELAY : self::CHANNEL_DELAY), $delay];
@@ -147,9 +230,22 @@ final readonly class CategoryRule implements Rule
             return null;
         }
         $loss = $line->sum(
-            static fn (Stretch $stretch): float => (CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0) * $stretch->metres() * (1 + self::more($stretch)) / 100,
-            static fn (Stretch $stretch): string => sprintf('%s of category %s, %s dB for 100 m', Line::metres($stretch->metres()), $stretch->cable->category, Figure::amount(CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0, '')),
-            'dB', 1, 'ANSI/TIA-568-C.2, from memory',
+            static fn (Stretch $stretch): float => ((CategoryLoss::of($stretch->cable->category)?->per100Metres(
+                $frequency,
+            ) ??
+                0.0) *
+                $stretch->metres() *
+                (1 + self::more($stretch))) /
+                100,
+            static fn (Stretch $stretch): string => sprintf(
+                '%s of category %s, %s dB for 100 m',
+                Line::metres($stretch->metres()),
+                $stretch->cable->category,
+                Figure::amount(CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0, ''),
+            ),
+            'dB',
+            1,
+            'ANSI/TIA-568-C.2, from memory',
         );
 
         return $loss instanceof Figure ? [sprintf('loss at %d MHz', $frequency), $loss] : null;
@@ -163,21 +259,53 @@ final readonly class CategoryRule implements Rule
     private function power(Line $line, Figure|string $loop): array
     {
         $watts = $line->circuit->demand->power;
-        if ($watts === null || ! $loop instanceof Figure) {
+        if ($watts === null || ! ($loop instanceof Figure)) {
             return [];
         }
         $volts = $line->circuit->demand->line ?? 50.0;
         $ohms = $loop->value / 4;
         $under = $volts ** 2 - 4 * $ohms * $watts;
         if ($under < 0) {
-            return [['power over the cable', new Figure(0.0, 'V', [new FigureTerm('not possible', sprintf('%s W cannot be fed through %s Ω from %s V', Figure::amount($watts, ''), Figure::amount($ohms, '', 2), Figure::amount($volts, '')), '', 'circuit theory')])]];
+            return [
+                [
+                    'power over the cable',
+                    new Figure(0.0, 'V', [
+                        new FigureTerm(
+                            'not possible',
+                            sprintf(
+                                '%s W cannot be fed through %s Ω from %s V',
+                                Figure::amount($watts, ''),
+                                Figure::amount($ohms, '', 2),
+                                Figure::amount($volts, ''),
+                            ),
+                            '',
+                            'circuit theory',
+                        ),
+                    ]),
+                ],
+            ];
         }
         $amperes = ($volts - sqrt($under)) / (2 * $ohms);
 
-        return [['power over the cable: lost on the way', new Figure($amperes * $ohms, 'V', [
-            new FigureTerm('resistance', 'a quarter of the loop: four pairs share the current', Figure::amount($ohms, 'Ω', 2), 'circuit theory'),
-            new FigureTerm('current', sprintf('%s W from %s V', Figure::amount($watts, ''), Figure::amount($volts, '')), Figure::amount($amperes, 'A', 2), 'circuit theory'),
-            new FigureTerm('lost as heat', '', Figure::amount($amperes ** 2 * $ohms, 'W'), 'I² × R'),
-        ])]];
+        return [
+            [
+                'power over the cable: lost on the way',
+                new Figure($amperes * $ohms, 'V', [
+                    new FigureTerm(
+                        'resistance',
+                        'a quarter of the loop: four pairs share the current',
+                        Figure::amount($ohms, 'Ω', 2),
+                        'circuit theory',
+                    ),
+                    new FigureTerm(
+                        'current',
+                        sprintf('%s W from %s V', Figure::amount($watts, ''), Figure::amount($volts, '')),
+                        Figure::amount($amperes, 'A', 2),
+                        'circuit theory',
+                    ),
+                    new FigureTerm('lost as heat', '', Figure::amount($amperes ** 2 * $ohms, 'W'), 'I² × R'),
+                ]),
+            ],
+        ];
     }
 }

@@ -23,14 +23,15 @@ final class CoaxLoss
     public static function conductors(CoaxGeometry $line, float $hertz): float
     {
         $surface = sqrt(M_PI * $hertz * self::MU_0 * self::COPPER);
-        $perMetre = $surface / M_PI * (1e3 / $line->centre->inMillimetres() + 1e3 / $line->dielectric->inMillimetres());
+        $perMetre =
+            ($surface / M_PI) * (1e3 / $line->centre->inMillimetres() + 1e3 / $line->dielectric->inMillimetres());
 
-        return self::NEPER * $perMetre / (2 * $line->impedance());
+        return (self::NEPER * $perMetre) / (2 * $line->impedance());
     }
 
     /** dB for each metre, in the dielectric. */
     public static function dielectric(CoaxGeometry $line, float $tangent, float $hertz): float
     {
-        return self::NEPER * M_PI * $hertz * sqrt($line->permittivity) * $tangent / Stretch::LIGHT;
+        return (self::NEPER * M_PI * $hertz * sqrt($line->permittivity) * $tangent) / Stretch::LIGHT;
     }
 }

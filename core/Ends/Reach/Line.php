@@ -21,13 +21,19 @@ final readonly class Line
 
     public function length(): Length
     {
-        return Length::zero()->plus(...array_map(static fn (Stretch $stretch): Length => $stretch->length, $this->stretches));
+        return Length::zero()->plus(
+            ...array_map(static fn (Stretch $stretch): Length => $stretch->length, $this->stretches),
+        );
     }
 
     /** The same in another cable, where one run carries it alone. */
     public function in(CableType $cable): self
     {
-        return new self($this->circuit, $this->signal, array_map(static fn (Stretch $stretch): Stretch => $stretch->with($cable), $this->stretches));
+        return new self(
+            $this->circuit,
+            $this->signal,
+            array_map(static fn (Stretch $stretch): Stretch => $stretch->with($cable), $this->stretches),
+        );
     }
 
     /**
@@ -47,7 +53,12 @@ final readonly class Line
                 return $stretch->cable->name;
             }
             $sum += $amount;
-            $terms[] = new FigureTerm($stretch->run, $detail($stretch, $amount), Figure::amount($amount, $unit, $digits), $source);
+            $terms[] = new FigureTerm(
+                $stretch->run,
+                $detail($stretch, $amount),
+                Figure::amount($amount, $unit, $digits),
+                $source,
+            );
         }
 
         return new Figure($sum, $unit, $terms, $digits);
@@ -58,8 +69,14 @@ final readonly class Line
     {
         return $this->sum(
             static fn (Stretch $stretch): ?float => $stretch->loopOhms(),
-            static fn (Stretch $stretch): string => sprintf('%s of %s, there and back', self::metres($stretch->metres()), $stretch->thinnest()?->gauge->text ?? '?'),
-            'Ω', 2, 'ASTM B258, IEC 60028',
+            static fn (Stretch $stretch): string => sprintf(
+                '%s of %s, there and back',
+                self::metres($stretch->metres()),
+                $stretch->thinnest()?->gauge->text ?? '?',
+            ),
+            'Ω',
+            2,
+            'ASTM B258, IEC 60028',
         );
     }
 

@@ -27,20 +27,50 @@ final readonly class LossRule implements Rule
         $allowed = $rule->decibels ?? self::allowed($rate);
         $loss = $line->sum(
             static fn (Stretch $stretch): ?float => self::loss($stretch, $hertz),
-            static fn (Stretch $stretch): string => sprintf('%s × %s dB/m: %s in the conductors, %s in the dielectric', Line::metres($stretch->metres()), Figure::amount((float) self::loss($stretch, $hertz) / max(1e-9, $stretch->metres()), '', 3), Figure::amount(self::conductors($stretch, $hertz), '', 3), Figure::amount(self::dielectric($stretch, $hertz), '', 3)),
-            'dB', 1, 'geometry of the coax, copper, tan δ of the dielectric',
+            static fn (Stretch $stretch): string => sprintf(
+                '%s × %s dB/m: %s in the conductors, %s in the dielectric',
+                Line::metres($stretch->metres()),
+                Figure::amount((float) self::loss($stretch, $hertz) / max(1e-9, $stretch->metres()), '', 3),
+                Figure::amount(self::conductors($stretch, $hertz), '', 3),
+                Figure::amount(self::dielectric($stretch, $hertz), '', 3),
+            ),
+            'dB',
+            1,
+            'geometry of the coax, copper, tan δ of the dielectric',
         );
         if (is_string($loss)) {
-            return Reach::unknown('loss', $loss.' does not state the geometry of its coax and the loss of its dielectric');
+            return Reach::unknown(
+                'loss',
+                $loss.' does not state the geometry of its coax and the loss of its dielectric',
+            );
         }
-        $what = $radio ? sprintf('at %s MHz', Figure::amount($hertz / 1e6, '')) : sprintf('%s at half its clock, %s MHz%s', $rate->value, Figure::amount($hertz / 1e6, ''), $line->circuit->demand->rate === null ? ' (nobody said how fast)' : '');
+        $what = $radio
+            ? sprintf('at %s MHz', Figure::amount($hertz / 1e6, ''))
+            : sprintf(
+                '%s at half its clock, %s MHz%s',
+                $rate->value,
+                Figure::amount($hertz / 1e6, ''),
+                $line->circuit->demand->rate === null ? ' (nobody said how fast)' : '',
+            );
         $limit = new Figure($allowed, 'dB', [
             new FigureTerm('loss allowed', $what, Figure::amount($allowed, 'dB'), $rule->source),
-            new FigureTerm('planned to', sprintf('%s %% of it', Figure::amount($rule->share ?? 100.0, '')), Figure::amount($allowed * ($rule->share ?? 100.0) / 100, 'dB'), '80 to 90 %, common practice'),
+            new FigureTerm(
+                'planned to',
+                sprintf('%s %% of it', Figure::amount($rule->share ?? 100.0, '')),
+                Figure::amount(($allowed * ($rule->share ?? 100.0)) / 100, 'dB'),
+                '80 to 90 %, common practice',
+            ),
         ]);
         $loop = $line->loop();
 
-        return Reach::against('loss', $loss, $limit, ($rule->share ?? 100.0) / 100, true, $loop instanceof Figure ? [['loop resistance', $loop]] : []);
+        return Reach::against(
+            'loss',
+            $loss,
+            $limit,
+            ($rule->share ?? 100.0) / 100,
+            true,
+            $loop instanceof Figure ? [['loop resistance', $loop]] : [],
+        );
     }
 
     public static function hertz(VideoRate $rate): float
@@ -64,7 +94,9 @@ final readonly class LossRule implements Rule
 
     private static function loss(Stretch $stretch, float $hertz): ?float
     {
-        return $stretch->coax() === null || $stretch->lossTangent() === null ? null : $stretch->metres() * (self::conductors($stretch, $hertz) + self::dielectric($stretch, $hertz));
+        return $stretch->coax() === null || $stretch->lossTangent() === null
+            ? null
+            : $stretch->metres() * (self::conductors($stretch, $hertz) + self::dielectric($stretch, $hertz));
     }
 
     private static function conductors(Stretch $stretch, float $hertz): float

@@ -39,8 +39,14 @@ final readonly class Reach
      * @param  float  $planned  share of the limit that is planned to: 1 for all of it
      * @param  list<array{string, Figure}>  $information
      */
-    public static function against(string $kind, Figure $used, Figure $limit, float $planned = 1.0, bool $isLoss = false, array $information = []): self
-    {
+    public static function against(
+        string $kind,
+        Figure $used,
+        Figure $limit,
+        float $planned = 1.0,
+        bool $isLoss = false,
+        array $information = [],
+    ): self {
         $verdict = match (true) {
             $used->value > $limit->value => Verdict::Beyond,
             $used->value > $limit->value * $planned => Verdict::Tight,
@@ -48,12 +54,30 @@ final readonly class Reach
         };
         $left = $limit->value - $used->value;
 
-        return new self($verdict, $kind, $used, $limit, $limit->value > 0 ? 100 * $left / $limit->value : 0.0, $isLoss ? $left : null, '', $information);
+        return new self(
+            $verdict,
+            $kind,
+            $used,
+            $limit,
+            $limit->value > 0 ? (100 * $left) / $limit->value : 0.0,
+            $isLoss ? $left : null,
+            '',
+            $information,
+        );
     }
 
     /** @param  list<array{string, Figure}>  $more */
     public function informed(array $more): self
     {
-        return new self($this->verdict, $this->kind, $this->used, $this->limit, $this->margin, $this->decibels, $this->missing, [...$this->information, ...$more]);
+        return new self(
+            $this->verdict,
+            $this->kind,
+            $this->used,
+            $this->limit,
+            $this->margin,
+            $this->decibels,
+            $this->missing,
+            [...$this->information, ...$more],
+        );
     }
 }

@@ -39,7 +39,12 @@ final class Reaches
             }
             foreach ($run->carries as $carriage) {
                 if ($cable->element($carriage->element) !== null) {
-                    $stretches[$carriage->circuit][] = new Stretch($run->code, $cable, $carriage->element, $lengths[$run->id] ?? Length::zero());
+                    $stretches[$carriage->circuit][] = new Stretch(
+                        $run->code,
+                        $cable,
+                        $carriage->element,
+                        $lengths[$run->id] ?? Length::zero(),
+                    );
                 }
             }
         }
@@ -86,11 +91,21 @@ final class Reaches
         if (isset($this->candidates[$known])) {
             return $this->candidates[$known];
         }
-        $candidates = array_filter($this->installation->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired && $cable->id !== $now->cable->id && $cable->family === $now->cable->family
-            && $cable->element($now->element)?->kind === $now->cable->element($now->element)?->kind
-            && count($cable->conductorsWithin($now->element)) >= count($now->cable->conductorsWithin($now->element))
-            && $cable->fire->meets($now->cable->fire) && ($cable->outdoor || ! $now->cable->outdoor));
-        usort($candidates, static fn (CableType $a, CableType $b): int => $a->outerDiameter->compare($b->outerDiameter) ?: $a->id <=> $b->id);
+        $candidates = array_filter(
+            $this->installation->catalogue->cables,
+            static fn (CableType $cable): bool => ! $cable->retired &&
+                $cable->id !== $now->cable->id &&
+                $cable->family === $now->cable->family &&
+                $cable->element($now->element)?->kind === $now->cable->element($now->element)?->kind &&
+                count($cable->conductorsWithin($now->element)) >= count($now->cable->conductorsWithin($now->element)) &&
+                $cable->fire->meets($now->cable->fire) &&
+                ($cable->outdoor || ! $now->cable->outdoor),
+        );
+        usort(
+            $candidates,
+            static fn (CableType $a, CableType $b): int => $a->outerDiameter->compare($b->outerDiameter) ?:
+            $a->id <=> $b->id,
+        );
 
         return $this->candidates[$known] = $candidates;
     }
@@ -104,7 +119,11 @@ final class Reaches
         $findings = [];
         foreach ($lines as $line) {
             $reach = $this->judge($line);
-            if (($reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight) && $reach->used !== null && $reach->limit !== null) {
+            if (
+                ($reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight) &&
+                $reach->used !== null &&
+                $reach->limit !== null
+            ) {
                 $findings[] = $this->finding($line, $reach, $reach->used, $reach->limit);
             }
         }
@@ -115,26 +134,46 @@ final class Reaches
     private function finding(Line $line, Reach $reach, Figure $used, Figure $limit): Finding
     {
         $next = $this->next($line);
-        $remedy = $next === null ? 'No cable type of this make in the catalogue would do: shorten it, or convert the signal on the way.' : sprintf('%s would reach, with %d %% left.', $next[0]->name, $next[1]->margin ?? 0);
-        $words = sprintf('%s, carried by %s, takes %s where %s may be (%s).', $line->circuit->name, implode(', ', array_unique(array_map(static fn (Stretch $stretch): string => $stretch->run, $line->stretches))), $used->text(), $limit->text(), $limit->terms[0]->source);
+        $remedy =
+            $next === null
+                ? 'No cable type of this make in the catalogue would do: shorten it, or convert the signal on the way.'
+                : sprintf('%s would reach, with %d %% left.', $next[0]->name, $next[1]->margin ?? 0);
+        $words = sprintf(
+            '%s, carried by %s, takes %s where %s may be (%s).',
+            $line->circuit->name,
+            implode(
+                ', ',
+                array_unique(array_map(static fn (Stretch $stretch): string => $stretch->run, $line->stretches)),
+            ),
+            $used->text(),
+            $limit->text(),
+            $limit->terms[0]->source,
+        );
         $subject = 'circuit:'.$line->circuit->id;
         if ($line->signal->domain === HazardDomain::Mains) {
-            return Finding::note('reach.mains', $subject, $words.' This is information: a licensed person decides by local code.', 'Have it sized by a licensed person.');
+            return Finding::note(
+                'reach.mains',
+                $subject,
+                $words.' This is information: a licensed person decides by local code.',
+                'Have it sized by a licensed person.',
+            );
         }
 
-        return $reach->verdict === Verdict::Beyond ? Finding::check('reach.beyond', $subject, $words, $remedy) : Finding::note('reach.tight', $subject, $words.' That is more than is planned to.', $remedy);
+        return $reach->verdict === Verdict::Beyond
+            ? Finding::check('reach.beyond', $subject, $words, $remedy)
+            : Finding::note('reach.tight', $subject, $words.' That is more than is planned to.', $remedy);
     }
 
     private function rule(ReachKind $kind): Rule
     {
         return $this->rules[$kind->value] ??= match ($kind) {
-            ReachKind::Category => new CategoryRule,
-            ReachKind::Loss => new LossRule,
-            ReachKind::Bus => new BusRule,
-            ReachKind::Capacitance => new CapacitanceRule,
-            ReachKind::Corner => new CornerRule,
-            ReachKind::Loudspeaker => new LoudspeakerRule,
-            ReachKind::VoltageDrop => new VoltageDropRule,
+            ReachKind::Category => new CategoryRule(),
+            ReachKind::Loss => new LossRule(),
+            ReachKind::Bus => new BusRule(),
+            ReachKind::Capacitance => new CapacitanceRule(),
+            ReachKind::Corner => new CornerRule(),
+            ReachKind::Loudspeaker => new LoudspeakerRule(),
+            ReachKind::VoltageDrop => new VoltageDropRule(),
         };
     }
 }

@@ -18,8 +18,12 @@ final readonly class Stretch
     public const LIGHT = 299_792_458.0;
 
     /** @param  string  $element  path of what carries the circuit; "" for the whole cable */
-    public function __construct(public string $run, public CableType $cable, public string $element, public Length $length)
-    {
+    public function __construct(
+        public string $run,
+        public CableType $cable,
+        public string $element,
+        public Length $length,
+    ) {
     }
 
     public function with(CableType $cable): self
@@ -36,7 +40,10 @@ final readonly class Stretch
     private function first(ElementKind ...$kinds): ?Element
     {
         foreach ($this->cable->elements() as $path => $element) {
-            $inside = $this->element === '' || $path === $this->element || str_starts_with((string) $path, $this->element.'/');
+            $inside =
+                $this->element === '' ||
+                $path === $this->element ||
+                str_starts_with((string) $path, $this->element.'/');
             if ($inside && in_array($element->kind, $kinds, true)) {
                 return $element;
             }
@@ -72,7 +79,11 @@ final readonly class Stretch
             return $coax->capacitance() * 1e12;
         }
         foreach ($this->cable->elements() as $path => $element) {
-            $inside = $this->element === '' || $path === $this->element || str_starts_with((string) $path, $this->element.'/') || str_starts_with($this->element, $path.'/');
+            $inside =
+                $this->element === '' ||
+                $path === $this->element ||
+                str_starts_with((string) $path, $this->element.'/') ||
+                str_starts_with($this->element, $path.'/');
             if ($inside && $element->capacitance !== null) {
                 return $element->capacitance;
             }
@@ -125,8 +136,15 @@ final readonly class Stretch
     /** @return list<Conductor> cores of the first pair, quad or group of what carries the circuit */
     private function firstLine(): array
     {
-        $cores = array_values(array_filter($this->cable->conductorsWithin($this->element), static fn (Conductor $conductor): bool => ! $conductor->isBare()));
+        $cores = array_values(
+            array_filter(
+                $this->cable->conductorsWithin($this->element),
+                static fn (Conductor $conductor): bool => ! $conductor->isBare(),
+            ),
+        );
 
-        return array_values(array_filter($cores, static fn (Conductor $core): bool => $core->parent === $cores[0]->parent));
+        return array_values(
+            array_filter($cores, static fn (Conductor $core): bool => $core->parent === $cores[0]->parent),
+        );
     }
 }

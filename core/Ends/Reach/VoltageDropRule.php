@@ -29,20 +29,55 @@ final readonly class VoltageDropRule implements Rule
         }
         $watts = $line->circuit->demand->power;
         if ($watts === null) {
-            return Reach::unknown('voltage-drop', 'nobody said how much power the circuit is to carry', [['loop resistance', $loop]]);
+            return Reach::unknown('voltage-drop', 'nobody said how much power the circuit is to carry', [
+                ['loop resistance', $loop],
+            ]);
         }
         $mains = $line->signal->domain === HazardDomain::Mains;
-        $volts = $line->circuit->demand->line ?? $rule->volts ?? 230.0;
+        $volts = $line->circuit->demand->line ?? ($rule->volts ?? 230.0);
         $warm = $mains ? 1 + self::PER_KELVIN * self::WARMER : 1.0;
         $amperes = $watts / $volts;
         $drop = $amperes * $loop->value * $warm;
-        $most = $volts * ($rule->percent ?? 3.0) / 100;
+        $most = ($volts * ($rule->percent ?? 3.0)) / 100;
 
-        return Reach::against('voltage-drop', new Figure($drop, 'V', [
-            ...$loop->terms,
-            ...($mains ? [new FigureTerm('warm', 'at 70 °C, 0.393 % for each kelvin above 20 °C', '× '.Figure::amount($warm, '', 3), 'IEC 60028')] : []),
-            new FigureTerm('current', sprintf('%s W ÷ %s V', Figure::amount($watts, ''), Figure::amount($volts, '')), Figure::amount($amperes, 'A', 2), 'circuit theory'),
-            new FigureTerm('lost', 'current × resistance', Figure::amount($drop, 'V', 2), 'circuit theory'),
-        ], 2), new Figure($most, 'V', [new FigureTerm('may be lost', sprintf('%s %% of %s V', Figure::amount($rule->percent ?? 3.0, ''), Figure::amount($volts, '')), Figure::amount($most, 'V'), $rule->source)]), 1.0, false, [['loop resistance', $loop]]);
+        return Reach::against(
+            'voltage-drop',
+            new Figure(
+                $drop,
+                'V',
+                [
+                    ...$loop->terms,
+                    ...$mains
+                        ? [
+                            new FigureTerm(
+                                'warm',
+                                'at 70 °C, 0.393 % for each kelvin above 20 °C',
+                                '× '.Figure::amount($warm, '', 3),
+                                'IEC 60028',
+                            ),
+                        ]
+                        : [],
+                    new FigureTerm(
+                        'current',
+                        sprintf('%s W ÷ %s V', Figure::amount($watts, ''), Figure::amount($volts, '')),
+                        Figure::amount($amperes, 'A', 2),
+                        'circuit theory',
+                    ),
+                    new FigureTerm('lost', 'current × resistance', Figure::amount($drop, 'V', 2), 'circuit theory'),
+                ],
+                2,
+            ),
+            new Figure($most, 'V', [
+                new FigureTerm(
+                    'may be lost',
+                    sprintf('%s %% of %s V', Figure::amount($rule->percent ?? 3.0, ''), Figure::amount($volts, '')),
+                    Figure::amount($most, 'V'),
+                    $rule->source,
+                ),
+            ]),
+            1.0,
+            false,
+            [['loop resistance', $loop]],
+        );
     }
 }

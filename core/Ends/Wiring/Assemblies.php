@@ -13,7 +13,7 @@ final class Assemblies
     /** @return array<int|string, Assembly> by id */
     public static function of(Installation $installation): array
     {
-        $groups = new DisjointSets;
+        $groups = new DisjointSets();
         foreach ($installation->runs as $run) {
             $groups->add('r:'.$run->id);
             foreach (self::anchors($run) as $anchor) {

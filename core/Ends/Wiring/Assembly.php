@@ -12,10 +12,7 @@ final readonly class Assembly
      * @param  list<string>  $runs
      * @param  list<string>  $fittings
      */
-    public function __construct(
-        public string $id,
-        public array $runs,
-        public array $fittings,
-    ) {
+    public function __construct(public string $id, public array $runs, public array $fittings)
+    {
     }
 }

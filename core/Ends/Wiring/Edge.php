@@ -32,28 +32,83 @@ final readonly class Edge
 
     public function movedTo(string $to): self
     {
-        return new self($this->id, $this->kind, $this->from, $to, $this->ohms, $this->twist, $this->domain, $this->closed, $this->metres, $this->loose);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->from,
+            $to,
+            $this->ohms,
+            $this->twist,
+            $this->domain,
+            $this->closed,
+            $this->metres,
+            $this->loose,
+        );
     }
 
     public function movedFrom(string $from): self
     {
-        return new self($this->id, $this->kind, $from, $this->to, $this->ohms, $this->twist, $this->domain, $this->closed, $this->metres, $this->loose);
+        return new self(
+            $this->id,
+            $this->kind,
+            $from,
+            $this->to,
+            $this->ohms,
+            $this->twist,
+            $this->domain,
+            $this->closed,
+            $this->metres,
+            $this->loose,
+        );
     }
 
     public function operated(bool $closed): self
     {
-        return new self($this->id, $this->kind, $this->from, $this->to, $this->ohms, $this->twist, $this->domain, $closed, $this->metres, $this->loose);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->from,
+            $this->to,
+            $this->ohms,
+            $this->twist,
+            $this->domain,
+            $closed,
+            $this->metres,
+            $this->loose,
+        );
     }
 
     public function loosened(): self
     {
-        return new self($this->id, $this->kind, $this->from, $this->to, $this->ohms, $this->twist, $this->domain, $this->closed, $this->metres, true);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->from,
+            $this->to,
+            $this->ohms,
+            $this->twist,
+            $this->domain,
+            $this->closed,
+            $this->metres,
+            true,
+        );
     }
 
     /** The same conductor in a cable so many times as long. */
     public function stretched(float $times): self
     {
-        return new self($this->id, $this->kind, $this->from, $this->to, $this->ohms * $times, $this->twist, $this->domain, $this->closed, $this->metres * $times, $this->loose);
+        return new self(
+            $this->id,
+            $this->kind,
+            $this->from,
+            $this->to,
+            $this->ohms * $times,
+            $this->twist,
+            $this->domain,
+            $this->closed,
+            $this->metres * $times,
+            $this->loose,
+        );
     }
 
     public function opposite(string $node): string

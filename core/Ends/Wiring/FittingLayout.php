@@ -59,7 +59,7 @@ final class FittingLayout
     /** How many wires may meet at an address. */
     public function wires(string $address): int
     {
-        return $this->cavities[$address]->wires ?? $this->shells[$address] ?? 0;
+        return $this->cavities[$address]->wires ?? ($this->shells[$address] ?? 0);
     }
 
     /** Without inserts. */
@@ -98,7 +98,7 @@ final class FittingLayout
     {
         if ($inserts === []) {
             // A type by itself never changes: what many fittings share is unfolded once.
-            self::$plain ??= new WeakMap;
+            self::$plain ??= new WeakMap();
 
             return self::$plain[$type] ??= self::laidOut($type, [], $catalogue);
         }
@@ -129,7 +129,8 @@ final class FittingLayout
             $bay = $bays[$name] ?? null;
             $insert = $catalogue->connectors[$id] ?? null;
             if ($bay === null || $insert === null) {
-                $unfit[] = $bay === null ? sprintf('there is no bay %s', $name) : sprintf('insert type %s is unknown', $id);
+                $unfit[] =
+                    $bay === null ? sprintf('there is no bay %s', $name) : sprintf('insert type %s is unknown', $id);
 
                 continue;
             }
@@ -142,7 +143,14 @@ final class FittingLayout
             $inner = self::unfold($insert, self::within($inserts, $name), $catalogue);
             foreach ($inner->cavities as $address => $cavity) {
                 $path = $name.'/'.$address;
-                $cavities[$path] = new Cavity($path, $cavity->face->plus($bay->centre), $cavity->wiring->plus($bay->centre->mirrored()), $cavity->terminal, $cavity->wires, $cavity->kind);
+                $cavities[$path] = new Cavity(
+                    $path,
+                    $cavity->face->plus($bay->centre),
+                    $cavity->wiring->plus($bay->centre->mirrored()),
+                    $cavity->terminal,
+                    $cavity->wires,
+                    $cavity->kind,
+                );
             }
             foreach ($inner->shells as $address => $wires) {
                 $shells[$name.'/'.$address] = $wires;
@@ -151,7 +159,11 @@ final class FittingLayout
                 $types[$path === '' ? $name : $name.'/'.$path] = $innerType;
             }
             foreach ($inner->switches as $switch) {
-                $switches[] = new BuiltInSwitch($name.'/'.$switch->name, self::prefixed($switch->atRest, $name), self::prefixed($switch->operated, $name));
+                $switches[] = new BuiltInSwitch(
+                    $name.'/'.$switch->name,
+                    self::prefixed($switch->atRest, $name),
+                    self::prefixed($switch->operated, $name),
+                );
             }
             $unfit = [...$unfit, ...$inner->unfit];
         }

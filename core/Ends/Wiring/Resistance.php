@@ -25,7 +25,9 @@ final class Resistance
             return 0.0;
         }
         // The other node is earth; one ampere goes in at the first.
-        $unknown = array_values(array_filter(array_map(strval(...), $nodes), static fn (string $node): bool => $node !== $other));
+        $unknown = array_values(
+            array_filter(array_map(strval(...), $nodes), static fn (string $node): bool => $node !== $other),
+        );
         $at = array_flip($unknown);
         $matrix = array_fill(0, count($unknown), array_fill(0, count($unknown) + 1, 0.0));
         $matrix[$at[$one]][count($unknown)] = 1.0;

@@ -56,16 +56,18 @@ final class WiringBuilder
         $bare = [];
         foreach ($cable->conductors() as $path => $conductor) {
             $path = (string) $path;
-            $this->put(new Edge(
-                'c:'.$run->id.':'.$path,
-                EdgeKind::Conductor,
-                Node::conductor($run->id, Side::A, $path),
-                Node::conductor($run->id, Side::B, $path),
-                $conductor->ohmsPerMetre() * $metres,
-                $conductor->twist === null ? null : $run->id.':'.$conductor->twist,
-                $conductor->domain,
-                metres: $metres,
-            ));
+            $this->put(
+                new Edge(
+                    'c:'.$run->id.':'.$path,
+                    EdgeKind::Conductor,
+                    Node::conductor($run->id, Side::A, $path),
+                    Node::conductor($run->id, Side::B, $path),
+                    $conductor->ohmsPerMetre() * $metres,
+                    $conductor->twist === null ? null : $run->id.':'.$conductor->twist,
+                    $conductor->domain,
+                    metres: $metres,
+                ),
+            );
             if ($conductor->isBare()) {
                 $bare[$conductor->parent][] = $path;
             }
@@ -73,12 +75,14 @@ final class WiringBuilder
         foreach ($bare as $together) {
             for ($i = 1; $i < count($together); $i++) {
                 foreach (Side::cases() as $side) {
-                    $this->put(new Edge(
-                        'b:'.$run->id.':'.$side->value.':'.$together[$i],
-                        EdgeKind::Touch,
-                        Node::conductor($run->id, $side, $together[$i - 1]),
-                        Node::conductor($run->id, $side, $together[$i]),
-                    ));
+                    $this->put(
+                        new Edge(
+                            'b:'.$run->id.':'.$side->value.':'.$together[$i],
+                            EdgeKind::Touch,
+                            Node::conductor($run->id, $side, $together[$i - 1]),
+                            Node::conductor($run->id, $side, $together[$i]),
+                        ),
+                    );
                 }
             }
         }
@@ -93,19 +97,39 @@ final class WiringBuilder
             return;
         }
         foreach ($layout->switches as $switch) {
-            foreach ([[$switch->atRest, true, 'rest'], [$switch->operated, false, 'operated']] as [$pairs, $closed, $state]) {
+            foreach (
+                [[$switch->atRest, true, 'rest'], [$switch->operated, false, 'operated']] as [$pairs, $closed, $state]
+            ) {
                 foreach ($pairs as [$one, $other]) {
-                    $this->put(new Edge('w:'.$id.':'.$switch->name.':'.$state.':'.$one, EdgeKind::Switch, Node::terminal($id, $one), Node::terminal($id, $other), closed: $closed));
+                    $this->put(
+                        new Edge(
+                            'w:'.$id.':'.$switch->name.':'.$state.':'.$one,
+                            EdgeKind::Switch,
+                            Node::terminal($id, $one),
+                            Node::terminal($id, $other),
+                            closed: $closed,
+                        ),
+                    );
                 }
             }
         }
         if (isset($layout->shells[ConnectorType::SHELL])) {
             $tie = $this->tie($layout->types['']->cable->shell);
             foreach ($tie === ShellTie::None ? [] : $joints as $joint) {
-                $ties = $joint->function === self::SCREEN && Node::fitting($joint->to) === $id && ! Node::isShell($joint->to);
+                $ties =
+                    $joint->function === self::SCREEN &&
+                    Node::fitting($joint->to) === $id &&
+                    ! Node::isShell($joint->to);
                 // A clamp ties the cable's own screen, not those of its pairs.
                 if ($ties && ($tie === ShellTie::Lug || ! str_contains($joint->conductor, '/'))) {
-                    $this->put(new Edge('h:'.$joint->to, EdgeKind::Link, $joint->to, Node::terminal($id, ConnectorType::SHELL)));
+                    $this->put(
+                        new Edge(
+                            'h:'.$joint->to,
+                            EdgeKind::Link,
+                            $joint->to,
+                            Node::terminal($id, ConnectorType::SHELL),
+                        ),
+                    );
                 }
             }
         }
@@ -115,7 +139,9 @@ final class WiringBuilder
     private function tie(ShellTie $made): ShellTie
     {
         return match ($made) {
-            ShellTie::Lug => $this->installation->rules->on(ShellBond::class) === ShellBond::Bonded ? ShellTie::Lug : ShellTie::None,
+            ShellTie::Lug => $this->installation->rules->on(ShellBond::class) === ShellBond::Bonded
+                ? ShellTie::Lug
+                : ShellTie::None,
             ShellTie::Clamp => ShellTie::Clamp,
             ShellTie::None, ShellTie::Screen => ShellTie::None,
         };

@@ -11,10 +11,7 @@ final readonly class BuiltInSwitch
      * @param  list<array{string, string}>  $atRest  pairs of addresses joined
      * @param  list<array{string, string}>  $operated  pairs of addresses joined
      */
-    public function __construct(
-        public string $name,
-        public array $atRest,
-        public array $operated,
-    ) {
+    public function __construct(public string $name, public array $atRest, public array $operated)
+    {
     }
 }

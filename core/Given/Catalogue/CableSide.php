@@ -43,7 +43,13 @@ final readonly class CableSide
     /** @return list<string> ids of every part that it names */
     public function parts(): array
     {
-        $parts = [...$this->chucks, ...$this->ferrules, ...$this->slides, ...array_map(strval(...), array_keys($this->hardware)), ...$this->kit];
+        $parts = [
+            ...$this->chucks,
+            ...$this->ferrules,
+            ...$this->slides,
+            ...array_map(strval(...), array_keys($this->hardware)),
+            ...$this->kit,
+        ];
         foreach ($this->terminals as $terminal) {
             array_push($parts, ...$terminal->parts);
         }

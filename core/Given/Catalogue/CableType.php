@@ -85,10 +85,14 @@ final class CableType
      */
     public function conductorsWithin(string $path): array
     {
-        return $this->within[$path] ??= array_values(array_filter(
-            $this->conductors(),
-            static fn (Conductor $conductor): bool => $path === '' || $conductor->path === $path || str_starts_with($conductor->path, $path.'/'),
-        ));
+        return $this->within[$path] ??= array_values(
+            array_filter(
+                $this->conductors(),
+                static fn (Conductor $conductor): bool => $path === '' ||
+                    $conductor->path === $path ||
+                    str_starts_with($conductor->path, $path.'/'),
+            ),
+        );
     }
 
     /** Over an element where it leaves the sheath; null where the type does not say. */
@@ -109,9 +113,11 @@ final class CableType
         }
         $lines = [];
         foreach ($element->kind === ElementKind::Group ? $element->children : [$element] as $child) {
-            $lines[] = ($this->coax($child)?->impedance()) ?? $child->impedance;
+            $lines[] = $this->coax($child)?->impedance() ?? $child->impedance;
         }
-        $lines = array_values(array_unique(array_filter($lines, static fn (int|float|null $ohms): bool => $ohms !== null), SORT_REGULAR));
+        $lines = array_values(
+            array_unique(array_filter($lines, static fn (int|float|null $ohms): bool => $ohms !== null), SORT_REGULAR),
+        );
 
         return count($lines) === 1 ? (float) $lines[0] : null;
     }
@@ -120,8 +126,17 @@ final class CableType
     public function coax(Element $element): ?CoaxGeometry
     {
         foreach ($element->kind === ElementKind::Coax ? $element->children : [] as $core) {
-            if ($core->kind === ElementKind::Core && $core->permittivity !== null && $core->diameter !== null && $core->gauge !== null) {
-                return new CoaxGeometry(Length::millimetres($core->gauge->diameter()), $core->diameter, $core->permittivity);
+            if (
+                $core->kind === ElementKind::Core &&
+                $core->permittivity !== null &&
+                $core->diameter !== null &&
+                $core->gauge !== null
+            ) {
+                return new CoaxGeometry(
+                    Length::millimetres($core->gauge->diameter()),
+                    $core->diameter,
+                    $core->permittivity,
+                );
             }
         }
 
@@ -153,7 +168,14 @@ final class CableType
         $this->elements[$path] = $element;
         if ($element->kind->isConductor()) {
             $gauge = $element->gauge ?? Gauge::awg(self::UNSTATED_GAUGE);
-            $this->conductors[$path] = new Conductor($path, $parent, $element, $gauge, $element->kind === ElementKind::Core ? $twist : null, $domain);
+            $this->conductors[$path] = new Conductor(
+                $path,
+                $parent,
+                $element,
+                $gauge,
+                $element->kind === ElementKind::Core ? $twist : null,
+                $domain,
+            );
         }
         if ($element->kind->isTwisted()) {
             $twist = $path;

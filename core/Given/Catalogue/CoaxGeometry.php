@@ -27,13 +27,13 @@ final readonly class CoaxGeometry
     /** Characteristic impedance in Ω: 59.96 / √εr × ln(D/d). */
     public function impedance(): float
     {
-        return 59.96 / sqrt($this->permittivity) * $this->logRatio();
+        return (59.96 / sqrt($this->permittivity)) * $this->logRatio();
     }
 
     /** In F/m: 2π ε0 εr / ln(D/d). */
     public function capacitance(): float
     {
-        return 2 * M_PI * self::EPSILON_0 * $this->permittivity / $this->logRatio();
+        return (2 * M_PI * self::EPSILON_0 * $this->permittivity) / $this->logRatio();
     }
 
     /** Share of the speed of light: 1/√εr. */

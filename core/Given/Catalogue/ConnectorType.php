@@ -38,7 +38,7 @@ final readonly class ConnectorType
         public array $cautions = [],
         public Mount $mount = Mount::Cable,
         public ?int $impedance = null,
-        public CableSide $cable = new CableSide,
+        public CableSide $cable = new CableSide(),
         public bool $retired = false,
     ) {
     }

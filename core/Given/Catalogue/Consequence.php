@@ -11,10 +11,7 @@ final readonly class Consequence
      * @param  string  $fault  "open", "short", "swap", "split", "crossed" or "any"
      * @param  list<string>  $functions  all of them involved; empty: whichever
      */
-    public function __construct(
-        public string $fault,
-        public array $functions,
-        public string $words,
-    ) {
+    public function __construct(public string $fault, public array $functions, public string $words)
+    {
     }
 }

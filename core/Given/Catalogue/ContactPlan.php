@@ -80,6 +80,11 @@ final readonly class ContactPlan
             }
         }
 
-        return array_filter($claims, fn (array $claim, int|string $address): bool => count($claim) > 1 && ! in_array((string) $address, $this->shared, true), ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $claims,
+            fn (array $claim, int|string $address): bool => count($claim) > 1 &&
+                ! in_array((string) $address, $this->shared, true),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 }

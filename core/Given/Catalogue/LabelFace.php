@@ -14,8 +14,12 @@ final readonly class LabelFace
      * @param  Length  $height  round the cable, the clear tail included
      * @param  Length  $printed  how much of the height takes print
      */
-    public function __construct(public LabelForm $form, public Length $width, public Length $height, public Length $printed)
-    {
+    public function __construct(
+        public LabelForm $form,
+        public Length $width,
+        public Length $height,
+        public Length $printed,
+    ) {
     }
 
     /** What is left to go over the print. */

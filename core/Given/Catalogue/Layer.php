@@ -20,6 +20,10 @@ enum Layer: string
     /** Ends where the cores begin: its mark grows with them. What is bared at a core's tip stays as it is. */
     public function isAroundTheCores(): bool
     {
-        return in_array($this, [self::Sheath, self::OuterScreen, self::InnerSheath, self::Screen, self::Separator], true);
+        return in_array(
+            $this,
+            [self::Sheath, self::OuterScreen, self::InnerSheath, self::Screen, self::Separator],
+            true,
+        );
     }
 }

@@ -11,11 +11,8 @@ final readonly class MatingMode
      * @param  string  $with  connector type id
      * @param  array<int|string, string>  $contacts  own address → the other's, where they differ
      */
-    public function __construct(
-        public string $with,
-        public string $name = 'straight',
-        public array $contacts = [],
-    ) {
+    public function __construct(public string $with, public string $name = 'straight', public array $contacts = [])
+    {
     }
 
     public function opposite(string $address): string

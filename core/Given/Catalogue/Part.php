@@ -55,6 +55,8 @@ final readonly class Part
 
     public function fitsOver(Length $diameter, string $jacket): bool
     {
-        return $this->grips !== null && $this->grips->takes($diameter) && ($this->jackets === [] || in_array($jacket, $this->jackets, true));
+        return $this->grips !== null &&
+            $this->grips->takes($diameter) &&
+            ($this->jackets === [] || in_array($jacket, $this->jackets, true));
     }
 }

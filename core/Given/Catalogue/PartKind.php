@@ -28,7 +28,11 @@ enum PartKind: string
     /** Chosen by size from whatever there is, and named by nothing. */
     public function isChosenFromAll(): bool
     {
-        return in_array($this, [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule], true);
+        return in_array(
+            $this,
+            [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule],
+            true,
+        );
     }
 
     /** Legs into one connector share it; of the rest each has its own. */
@@ -40,6 +44,10 @@ enum PartKind: string
     /** Opens along its side, or is wrapped round: needs no free end. */
     public function isOnTheCable(): bool
     {
-        return in_array($this, [self::Boot, self::Breakout, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve], true);
+        return in_array(
+            $this,
+            [self::Boot, self::Breakout, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve],
+            true,
+        );
     }
 }

@@ -29,11 +29,29 @@ final readonly class Recipe
     /** The same for cores that are longer than it foresees: what lies around them comes off further back. */
     public function lengthenedBy(Length $more): self
     {
-        $steps = array_map(static fn (RecipeStep $step): RecipeStep => $step->layer->isAroundTheCores()
-            ? new RecipeStep($step->layer, $step->at->plus($more), $step->does, $step->keep, $step->tool, $step->check)
-            : $step, $this->steps);
+        $steps = array_map(
+            static fn (RecipeStep $step): RecipeStep => $step->layer->isAroundTheCores()
+                ? new RecipeStep(
+                    $step->layer,
+                    $step->at->plus($more),
+                    $step->does,
+                    $step->keep,
+                    $step->tool,
+                    $step->check,
+                )
+                : $step,
+            $this->steps,
+        );
 
-        return new self($this->id, $this->name, $steps, $this->cores, $this->earthLonger, $this->discard, $this->source);
+        return new self(
+            $this->id,
+            $this->name,
+            $steps,
+            $this->cores,
+            $this->earthLonger,
+            $this->discard,
+            $this->source,
+        );
     }
 
     /** How far back a layer is worked on; null where the recipe leaves it alone. */

@@ -33,13 +33,16 @@ final readonly class Bore
     {
         $width = $this->width->inMillimetres();
 
-        return $this->height === null ? M_PI / 4 * $width ** 2 : $width * $this->height->inMillimetres();
+        return $this->height === null ? (M_PI / 4) * $width ** 2 : $width * $this->height->inMillimetres();
     }
 
     /** Whether something of this cross-section goes through, turned as it may. */
     public function passes(Length $wide, Length $high): bool
     {
-        [$large, $small] = $wide->compare($high) >= 0 ? [$wide->inMillimetres(), $high->inMillimetres()] : [$high->inMillimetres(), $wide->inMillimetres()];
+        [$large, $small] =
+            $wide->compare($high) >= 0
+                ? [$wide->inMillimetres(), $high->inMillimetres()]
+                : [$high->inMillimetres(), $wide->inMillimetres()];
         if ($this->height === null) {
             return hypot($large, $small) <= $this->width->inMillimetres();
         }
@@ -50,6 +53,8 @@ final readonly class Bore
 
     public function text(): string
     {
-        return $this->height === null ? '⌀ '.$this->width->canonical() : $this->width->canonical().' × '.$this->height->canonical();
+        return $this->height === null
+            ? '⌀ '.$this->width->canonical()
+            : $this->width->canonical().' × '.$this->height->canonical();
     }
 }

@@ -20,7 +20,7 @@ final readonly class Circuit
         public string $from = '',
         public string $phantom = '',
         public string $terminator = '',
-        public Demand $demand = new Demand,
+        public Demand $demand = new Demand(),
     ) {
     }
 }

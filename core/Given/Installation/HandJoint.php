@@ -8,10 +8,7 @@ namespace Sartal\Core\Given\Installation;
 final readonly class HandJoint
 {
     /** @param  ?string  $to "fitting/address" or "splice:id"; null leaves the conductor open on purpose */
-    public function __construct(
-        public string $conductor,
-        public ?string $to,
-        public string $reason,
-    ) {
+    public function __construct(public string $conductor, public ?string $to, public string $reason)
+    {
     }
 }

@@ -26,8 +26,20 @@ final readonly class HouseRules
 {
     /** @var list<class-string<School>> in the order in which they are asked */
     public const SCHOOLS = [
-        ColourScheme::class, HotColour::class, ShellBond::class, ScreenAndDrain::class, JoinOrder::class, ScreenTinning::class,
-        ContactsMade::class, JointShrink::class, MainsEnds::class, SecondEnd::class, LengthPractice::class, LabelMaterial::class, LabelTurn::class, TestedBy::class,
+        ColourScheme::class,
+        HotColour::class,
+        ShellBond::class,
+        ScreenAndDrain::class,
+        JoinOrder::class,
+        ScreenTinning::class,
+        ContactsMade::class,
+        JointShrink::class,
+        MainsEnds::class,
+        SecondEnd::class,
+        LengthPractice::class,
+        LabelMaterial::class,
+        LabelTurn::class,
+        TestedBy::class,
     ];
 
     /** @var array<class-string<School>, School> only what departs from the usual */
@@ -59,17 +71,41 @@ final readonly class HouseRules
 
     public static function defaults(): self
     {
-        return new self(3.0, Length::millimetres(50), Length::millimetres(20), Length::millimetres(500), Length::metres(3), new LabelScheme);
+        return new self(
+            3.0,
+            Length::millimetres(50),
+            Length::millimetres(20),
+            Length::millimetres(500),
+            Length::metres(3),
+            new LabelScheme(),
+        );
     }
 
     public function with(School ...$choices): self
     {
-        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $this->labels, ...array_values($this->chosen), ...$choices);
+        return new self(
+            $this->routeAllowance,
+            $this->cutStep,
+            $this->trimAllowance,
+            $this->payOut,
+            $this->usable,
+            $this->labels,
+            ...array_values($this->chosen),
+            ...$choices,
+        );
     }
 
     public function withLabels(LabelScheme $labels): self
     {
-        return new self($this->routeAllowance, $this->cutStep, $this->trimAllowance, $this->payOut, $this->usable, $labels, ...array_values($this->chosen));
+        return new self(
+            $this->routeAllowance,
+            $this->cutStep,
+            $this->trimAllowance,
+            $this->payOut,
+            $this->usable,
+            $labels,
+            ...array_values($this->chosen),
+        );
     }
 
     /**

@@ -48,9 +48,9 @@ final readonly class Installation
         public array $junctions = [],
         public array $panels = [],
         public array $reels = [],
-        public Economy $economy = new Economy,
-        public Workshop $workshop = new Workshop,
-        public TestRules $testing = new TestRules,
+        public Economy $economy = new Economy(),
+        public Workshop $workshop = new Workshop(),
+        public TestRules $testing = new TestRules(),
         public array $instruments = [],
     ) {
     }
@@ -84,7 +84,11 @@ final readonly class Installation
      */
     public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
-        return $this->copy(runs: [$run->id => $run] + $this->runs, fittings: $fittings + $this->fittings, circuits: $circuits + $this->circuits);
+        return $this->copy(
+            runs: [$run->id => $run] + $this->runs,
+            fittings: $fittings + $this->fittings,
+            circuits: $circuits + $this->circuits,
+        );
     }
 
     /** A contact plan, as the house's colour scheme has it. */
@@ -109,7 +113,7 @@ final readonly class Installation
     /** A location or a junction, by its name. */
     public function placeName(string $id): string
     {
-        return $this->locations[$id]->name ?? $this->junctions[$id]->name ?? $id;
+        return $this->locations[$id]->name ?? ($this->junctions[$id]->name ?? $id);
     }
 
     /**
@@ -120,13 +124,37 @@ final readonly class Installation
      * @param  ?array<int|string, Run>  $runs
      */
     private function copy(
-        ?HouseRules $rules = null, ?Catalogue $catalogue = null, ?array $ways = null, ?array $looms = null,
-        ?array $circuits = null, ?array $fittings = null, ?array $runs = null,
+        ?HouseRules $rules = null,
+        ?Catalogue $catalogue = null,
+        ?array $ways = null,
+        ?array $looms = null,
+        ?array $circuits = null,
+        ?array $fittings = null,
+        ?array $runs = null,
     ): self {
         return new self(
-            $this->id, $this->name, $rules ?? $this->rules, $catalogue ?? $this->catalogue, $this->locations, $ways ?? $this->ways, $looms ?? $this->looms,
-            $circuits ?? $this->circuits, $this->equipment, $fittings ?? $this->fittings, $runs ?? $this->runs, $this->matings, $this->splices, $this->links,
-            $this->switches, $this->junctions, $this->panels, $this->reels, $this->economy, $this->workshop, $this->testing, $this->instruments,
+            $this->id,
+            $this->name,
+            $rules ?? $this->rules,
+            $catalogue ?? $this->catalogue,
+            $this->locations,
+            $ways ?? $this->ways,
+            $looms ?? $this->looms,
+            $circuits ?? $this->circuits,
+            $this->equipment,
+            $fittings ?? $this->fittings,
+            $runs ?? $this->runs,
+            $this->matings,
+            $this->splices,
+            $this->links,
+            $this->switches,
+            $this->junctions,
+            $this->panels,
+            $this->reels,
+            $this->economy,
+            $this->workshop,
+            $this->testing,
+            $this->instruments,
         );
     }
 }

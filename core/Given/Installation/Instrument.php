@@ -11,8 +11,13 @@ final readonly class Instrument
      * @param  string  $number  that is written on it
      * @param  string  $calibratedTo  last day on which its calibration holds, "2026-03-31"; "" where it has none to run out
      */
-    public function __construct(public string $id, public string $name, public InstrumentKind $kind, public string $number = '', public string $calibratedTo = '')
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public InstrumentKind $kind,
+        public string $number = '',
+        public string $calibratedTo = '',
+    ) {
     }
 
     /** Whether its calibration had run out at a time (RFC 3339). */

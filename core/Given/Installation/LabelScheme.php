@@ -42,7 +42,12 @@ final readonly class LabelScheme
     /** @param  array<int|string, string>  $values  by token */
     public static function filled(string $template, array $values): string
     {
-        $text = preg_replace_callback('~\{(\w+)\}~', static fn (array $match): string => $values[$match[1]] ?? '', $template) ?? '';
+        $text =
+            preg_replace_callback(
+                '~\{(\w+)\}~',
+                static fn (array $match): string => $values[$match[1]] ?? '',
+                $template,
+            ) ?? '';
 
         return trim((string) preg_replace('~\s+~', ' ', $text));
     }

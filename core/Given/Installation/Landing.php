@@ -8,10 +8,7 @@ namespace Sartal\Core\Given\Installation;
 final readonly class Landing
 {
     /** @param  array<int|string, string>  $channels element path → channel of the plan */
-    public function __construct(
-        public string $fitting,
-        public string $plan,
-        public array $channels,
-    ) {
+    public function __construct(public string $fitting, public string $plan, public array $channels)
+    {
     }
 }

@@ -7,10 +7,7 @@ namespace Sartal\Core\Given\Installation;
 /** A wire between two terminals or splices, such as a jumper on a panel. Nodes as in {@see HandJoint}. */
 final readonly class Link
 {
-    public function __construct(
-        public string $from,
-        public string $to,
-        public string $note = '',
-    ) {
+    public function __construct(public string $from, public string $to, public string $note = '')
+    {
     }
 }

@@ -48,8 +48,21 @@ final readonly class Loom
     /** With a branch moved; moved by nothing, it is where the building has it. */
     public function withBreakout(Breakout $moved): self
     {
-        $others = array_values(array_filter($this->breakouts, static fn (Breakout $each): bool => $each->at !== $moved->at || $each->into !== $moved->into));
+        $others = array_values(
+            array_filter(
+                $this->breakouts,
+                static fn (Breakout $each): bool => $each->at !== $moved->at || $each->into !== $moved->into,
+            ),
+        );
 
-        return new self($this->id, $this->name, $this->root, $this->covering, $this->tieEvery, $this->oneReel, $moved->by->isZero() ? $others : [...$others, $moved]);
+        return new self(
+            $this->id,
+            $this->name,
+            $this->root,
+            $this->covering,
+            $this->tieEvery,
+            $this->oneReel,
+            $moved->by->isZero() ? $others : [...$others, $moved],
+        );
     }
 }

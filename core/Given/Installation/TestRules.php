@@ -12,8 +12,11 @@ final readonly class TestRules
      * @param  int  $retestMonths  from one test in service to the next; 0: never
      * @param  int  $mainsMonths  the same for what carries mains; local code may ask for less
      */
-    public function __construct(public array $byFamily = [], public int $retestMonths = 0, public int $mainsMonths = 0)
-    {
+    public function __construct(
+        public array $byFamily = [],
+        public int $retestMonths = 0,
+        public int $mainsMonths = 0,
+    ) {
     }
 
     /** @return ?list<Method> null where the house has not said */

@@ -10,7 +10,14 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 final class UsedTypes
 {
     /** @var array<int|string, array<int|string, true>> kind → id */
-    private array $used = ['cables' => [], 'connectors' => [], 'signals' => [], 'plans' => [], 'parts' => [], 'recipes' => []];
+    private array $used = [
+        'cables' => [],
+        'connectors' => [],
+        'signals' => [],
+        'plans' => [],
+        'parts' => [],
+        'recipes' => [],
+    ];
 
     private function __construct(private readonly Installation $installation)
     {

@@ -40,13 +40,13 @@ final readonly class Gauge
         // ASTM B258: d(n) = 0.127 mm × 92^((36 − n) / 39)
         $diameter = 0.127 * 92 ** ((36 - $number) / 39);
 
-        return new self($number.' AWG', M_PI / 4 * $diameter ** 2);
+        return new self($number.' AWG', (M_PI / 4) * $diameter ** 2);
     }
 
     /** Of a solid round conductor of this area, in mm. */
     public function diameter(): float
     {
-        return sqrt($this->area * 4 / M_PI);
+        return sqrt(($this->area * 4) / M_PI);
     }
 
     /** Ω per metre at 20 °C for solid copper. */

@@ -10,7 +10,12 @@ final class InvalidMeasure extends InvalidArgumentException
 {
     public static function length(string $text): self
     {
-        return new self(sprintf('"%s" is not a length. Write a number and a unit, such as 12.4 m, 940 mm, 3 ft 6 in or 1/4 in.', $text));
+        return new self(
+            sprintf(
+                '"%s" is not a length. Write a number and a unit, such as 12.4 m, 940 mm, 3 ft 6 in or 1/4 in.',
+                $text,
+            ),
+        );
     }
 
     public static function beyondRange(string $text): self
@@ -25,6 +30,11 @@ final class InvalidMeasure extends InvalidArgumentException
 
     public static function gauge(string $text): self
     {
-        return new self(sprintf('"%s" is not a wire gauge. Write an AWG number from 0 to 40, such as 24 AWG, or an area such as 0.22 mm2.', $text));
+        return new self(
+            sprintf(
+                '"%s" is not a wire gauge. Write an AWG number from 0 to 40, such as 24 AWG, or an area such as 0.22 mm2.',
+                $text,
+            ),
+        );
     }
 }

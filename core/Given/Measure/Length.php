@@ -81,7 +81,11 @@ final readonly class Length
         $exact = 0;
         $parts = 0;
         while ($rest !== '') {
-            $matched = preg_match('~^(?:(?<whole>\d{1,15}(?:[.,]\d{1,9})?)(?:[ -]+(?=\d+/))?)?(?:(?<over>\d{1,6})/(?<under>\d{1,6}))?\s*(?<unit>nm|mm|cm|km|m|in|ft|"|\')\.?\s*~u', $rest, $m);
+            $matched = preg_match(
+                '~^(?:(?<whole>\d{1,15}(?:[.,]\d{1,9})?)(?:[ -]+(?=\d+/))?)?(?:(?<over>\d{1,6})/(?<under>\d{1,6}))?\s*(?<unit>nm|mm|cm|km|m|in|ft|"|\')\.?\s*~u',
+                $rest,
+                $m,
+            );
             if ($matched !== 1 || ($m['whole'] === '' && $m['over'] === '')) {
                 throw InvalidMeasure::length($text);
             }
@@ -97,7 +101,7 @@ final readonly class Length
                 throw InvalidMeasure::beyondRange($text);
             }
             // Whole part and decimals apart: integers stay exact well past a float's 53 bits.
-            $exact += (int) $whole * $unit + self::decimals($fraction, $unit) + (int) round($over * $unit / $under);
+            $exact += (int) $whole * $unit + self::decimals($fraction, $unit) + (int) round(($over * $unit) / $under);
             $rest = substr($rest, strlen($m[0]));
             if (++$parts > 2) {
                 throw InvalidMeasure::length($text);
@@ -176,7 +180,10 @@ final readonly class Length
         $digits = str_pad((string) abs($this->nanometres), 7, '0', STR_PAD_LEFT);
         $fraction = rtrim(substr($digits, -6), '0');
 
-        return ($this->nanometres < 0 ? '-' : '').substr($digits, 0, -6).($fraction === '' ? '' : '.'.$fraction).' mm';
+        return ($this->nanometres < 0 ? '-' : '').
+            substr($digits, 0, -6).
+            ($fraction === '' ? '' : '.'.$fraction).
+            ' mm';
     }
 
     /** The digits after the point, in nanometres, without leaving the integers. */

@@ -52,7 +52,8 @@ enum HotColour: string implements School
             self::AsListed => false,
             self::Red => $second === 'red' && $first !== 'red',
             self::White => self::isPlain($second) && ! self::isPlain($first),
-            self::Coloured => self::isPlain($first) && ! self::isPlain($second) || $second === 'red' && $first === 'black',
+            self::Coloured => (self::isPlain($first) && ! self::isPlain($second)) ||
+                ($second === 'red' && $first === 'black'),
         };
     }
 

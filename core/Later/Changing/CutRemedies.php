@@ -18,28 +18,66 @@ use Sartal\Core\Work\Parts\Sort;
 /** A piece that was cut to another length: whether it still serves, what makes up for it, who else could have it. */
 final readonly class CutRemedies
 {
-    public function __construct(private Work $work, private Pieces $pieces, private Worth $worth, private Exchanges $exchanges)
-    {
+    public function __construct(
+        private Work $work,
+        private Pieces $pieces,
+        private Worth $worth,
+        private Exchanges $exchanges,
+    ) {
     }
 
     public function of(Run $run): Overtaken
     {
         $piece = $this->pieces->of($run->id);
         if ($piece === null || $this->isOfAnotherCable($run)) {
-            return new Overtaken(OvertakenKind::Cut, null, sprintf('Cut from another cable than %s', $this->work->installation->catalogue->cables[$run->cable]->name ?? $run->cable), ruledOut: ['It is another cable: only a new piece serves.']);
+            return new Overtaken(
+                OvertakenKind::Cut,
+                null,
+                sprintf(
+                    'Cut from another cable than %s',
+                    $this->work->installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+                ),
+                ruledOut: ['It is another cable: only a new piece serves.'],
+            );
         }
         if (! $this->pieces->isCertain($piece)) {
-            return new Overtaken(OvertakenKind::Cut, null, 'Cut by an earlier plan, and nobody wrote down how long it is', ruledOut: ['Slack or another piece: measure it and record the cut first, then they can be reckoned with.']);
+            return new Overtaken(
+                OvertakenKind::Cut,
+                null,
+                'Cut by an earlier plan, and nobody wrote down how long it is',
+                ruledOut: [
+                    'Slack or another piece: measure it and record the cut first, then they can be reckoned with.',
+                ],
+            );
         }
         $missing = Worked::sum([
-            new Term('needed', 'by the plan, before it is rounded up', $piece->needed, 'the sum that the schedule shows'),
-            new Term('the piece', $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut', Length::zero()->minus($piece->length), 'the record'),
+            new Term(
+                'needed',
+                'by the plan, before it is rounded up',
+                $piece->needed,
+                'the sum that the schedule shows',
+            ),
+            new Term(
+                'the piece',
+                $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut',
+                Length::zero()->minus($piece->length),
+                'the record',
+            ),
         ]);
         $short = ! $missing->exact->isNegative() && ! $missing->exact->isZero();
-        $words = sprintf('Cut at %s, needs %s: %s', $piece->length->canonical(), $piece->needed->canonical(), $short ? $missing->exact->canonical().' too short' : Length::zero()->minus($missing->exact)->canonical().' more than it needs');
+        $words = sprintf(
+            'Cut at %s, needs %s: %s',
+            $piece->length->canonical(),
+            $piece->needed->canonical(),
+            $short
+                ? $missing->exact->canonical().' too short'
+                : Length::zero()->minus($missing->exact)->canonical().' more than it needs',
+        );
         [$remedies, $ruledOut] = $short ? $this->short($run, $piece, $missing->exact) : [[$this->keep()], []];
         usort($remedies, static fn (Remedy $a, Remedy $b): int => $a->cost->value <=> $b->cost->value);
-        $ring = array_values(array_filter($remedies, static fn (Remedy $remedy): bool => $remedy->kind === RemedyKind::Exchange));
+        $ring = array_values(
+            array_filter($remedies, static fn (Remedy $remedy): bool => $remedy->kind === RemedyKind::Exchange),
+        );
 
         return new Overtaken(OvertakenKind::Cut, null, $words, [], $missing, $remedies, $ruledOut, $ring[0] ?? null);
     }
@@ -55,7 +93,12 @@ final readonly class CutRemedies
     {
         $minutes = Worth::minutes(new Effort('confirm', 'measure it against its plan', Worth::CONFIRM));
 
-        return new Remedy(RemedyKind::Keep, 'It is long enough: keep it, and coil what is over', $minutes, $this->worth->cost($minutes, []));
+        return new Remedy(
+            RemedyKind::Keep,
+            'It is long enough: keep it, and coil what is over',
+            $minutes,
+            $this->worth->cost($minutes, []),
+        );
     }
 
     /** @return array{list<Remedy>, list<string>} what helps; what does not, and why */
@@ -64,10 +107,19 @@ final readonly class CutRemedies
         $remedies = $ruledOut = [];
         $slack = self::slack($run, $missing);
         if ($slack === null) {
-            $ruledOut[] = sprintf('Service slack and spares: %s in all, %s too little.', $piece->reserve->canonical(), $missing->minus($piece->reserve)->canonical());
+            $ruledOut[] = sprintf(
+                'Service slack and spares: %s in all, %s too little.',
+                $piece->reserve->canonical(),
+                $missing->minus($piece->reserve)->canonical(),
+            );
         } else {
             $minutes = Worth::minutes(new Effort('confirm', 'measure it, and note what is left', Worth::CONFIRM));
-            $remedies[] = new Remedy(RemedyKind::Slack, 'Use up '.implode(', ', $slack), $minutes, $this->worth->cost($minutes, []));
+            $remedies[] = new Remedy(
+                RemedyKind::Slack,
+                'Use up '.implode(', ', $slack),
+                $minutes,
+                $this->worth->cost($minutes, []),
+            );
         }
         $ring = $piece->free ? $this->exchanges->ringOf($run->id) : [];
         if (! $piece->free) {
@@ -98,22 +150,53 @@ final readonly class CutRemedies
             if (! $gets->servesAtAPinch($needs)) {
                 $said[] = $to === $run->id ? 'Cut it anew' : $this->code($to).' is cut anew';
                 $parts[] = new Ask(Sort::Cable, $needs->cable, $needs->planned->inMetres(), $to, $this->code($to));
-                array_push($terms, ...$this->worth->again(array_values(array_filter($this->work->operations($to), static fn (Operation $each): bool => $each->run === $to && in_array($each->task, [Task::Cut, Task::Mark], true)))));
+                array_push(
+                    $terms,
+                    ...$this->worth->again(
+                        array_values(
+                            array_filter(
+                                $this->work->operations($to),
+                                static fn (Operation $each): bool => $each->run === $to &&
+                                    in_array($each->task, [Task::Cut, Task::Mark], true),
+                            ),
+                        ),
+                    ),
+                );
 
                 continue;
             }
-            $said[] = $to === $run->id ? sprintf('Take the piece of %s, %s', $this->code($from), $gets->length->canonical()) : sprintf('%s takes the one of %s', $this->code($to), $this->code($from));
+            $said[] =
+                $to === $run->id
+                    ? sprintf('Take the piece of %s, %s', $this->code($from), $gets->length->canonical())
+                    : sprintf('%s takes the one of %s', $this->code($to), $this->code($from));
             if (! $gets->serves($needs)) {
                 $terms[] = new Effort('confirm', $this->code($to).': note what slack is left', Worth::CONFIRM);
-                $said[] = sprintf('%s uses up %s', $this->code($to), implode(', ', self::slack($this->work->installation->runs[$to], $needs->needed->minus($gets->length)) ?? []));
+                $said[] = sprintf(
+                    '%s uses up %s',
+                    $this->code($to),
+                    implode(
+                        ', ',
+                        self::slack($this->work->installation->runs[$to], $needs->needed->minus($gets->length)) ?? [],
+                    ),
+                );
             }
         }
         // Each run that it helps carries its share, so that a sum over all of them counts the ring once.
         $among = max(1, $helped);
         $minutes = Worth::shared($among, ...$this->exchanges->terms($ring), ...$terms);
-        $parts = array_map(static fn (Ask $ask): Ask => new Ask($ask->sort, $ask->id, $ask->amount / $among, $ask->run, $ask->for), $parts);
+        $parts = array_map(
+            static fn (Ask $ask): Ask => new Ask($ask->sort, $ask->id, $ask->amount / $among, $ask->run, $ask->for),
+            $parts,
+        );
 
-        return new Remedy(RemedyKind::Exchange, implode('; ', $said), $minutes, $this->worth->cost($minutes, $parts), $parts, pieces: $ring);
+        return new Remedy(
+            RemedyKind::Exchange,
+            implode('; ', $said),
+            $minutes,
+            $this->worth->cost($minutes, $parts),
+            $parts,
+            pieces: $ring,
+        );
     }
 
     private function code(string $run): string
@@ -148,7 +231,12 @@ final readonly class CutRemedies
                 $left -= $end->preparation->nanometres;
             }
             if ($spares[$side->value] > 0) {
-                $words[] = sprintf('%d spare %s at end %s', $spares[$side->value], $spares[$side->value] === 1 ? 'length' : 'lengths', $side->value);
+                $words[] = sprintf(
+                    '%d spare %s at end %s',
+                    $spares[$side->value],
+                    $spares[$side->value] === 1 ? 'length' : 'lengths',
+                    $side->value,
+                );
             }
         }
 

@@ -10,8 +10,12 @@ use Sartal\Core\Given\Measure\FigureTerm;
 /** Some minutes, and what they go into. */
 final readonly class Effort
 {
-    public function __construct(public string $label, public string $detail, public float $minutes, public string $source = 'common practice')
-    {
+    public function __construct(
+        public string $label,
+        public string $detail,
+        public float $minutes,
+        public string $source = 'common practice',
+    ) {
     }
 
     public function term(): FigureTerm

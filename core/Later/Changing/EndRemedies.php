@@ -40,10 +40,19 @@ final readonly class EndRemedies
     {
         $event = $whole ? $this->work->last($run->id, $side->value, EventKind::Joined, EventKind::Remade) : null;
         $made = $event === null ? null : $this->made($run, $side, $event);
-        $stepped = array_column(array_filter($steps, static fn (Operation $step): bool => $step->task === Task::Join), null, 'id');
+        $stepped = array_column(
+            array_filter($steps, static fn (Operation $step): bool => $step->task === Task::Join),
+            null,
+            'id',
+        );
         $joins = [];
         foreach ($this->work->operations($run->id) as $operation) {
-            if ($operation->task === Task::Join && $operation->side === $side && $this->isOf($operation, $run->id) && (isset($stepped[$operation->id]) || ($event !== null && $this->moves($operation, $run->id, $made)))) {
+            if (
+                $operation->task === Task::Join &&
+                $operation->side === $side &&
+                $this->isOf($operation, $run->id) &&
+                (isset($stepped[$operation->id]) || ($event !== null && $this->moves($operation, $run->id, $made)))
+            ) {
                 $joins[] = $operation;
             }
         }
@@ -53,11 +62,24 @@ final readonly class EndRemedies
             return $this->steps($run, $side, $others, $tested);
         }
         $count = count($details);
-        $words = $joins === []
-            ? sprintf('End %s: %d joints belong to nothing any more', $side->value, $count)
-            : sprintf('End %s: %d %s to be made otherwise', $side->value, $count, $count === 1 ? 'joint is' : 'joints are');
+        $words =
+            $joins === []
+                ? sprintf('End %s: %d joints belong to nothing any more', $side->value, $count)
+                : sprintf(
+                    'End %s: %d %s to be made otherwise',
+                    $side->value,
+                    $count,
+                    $count === 1 ? 'joint is' : 'joints are',
+                );
 
-        return new Overtaken(OvertakenKind::End, $side, $words, $details, null, ...$this->remedies($run, $side, $joins, $others, $tested));
+        return new Overtaken(
+            OvertakenKind::End,
+            $side,
+            $words,
+            $details,
+            null,
+            ...$this->remedies($run, $side, $joins, $others, $tested),
+        );
     }
 
     /**
@@ -68,14 +90,40 @@ final readonly class EndRemedies
     public function steps(Run $run, ?Side $side, array $steps, bool $tested): Overtaken
     {
         $details = array_map(static fn (Operation $step): string => $step->words, $steps);
-        $joined = array_filter($this->work->operations($run->id), fn (Operation $operation): bool => $operation->task === Task::Join && $operation->side === $side && $this->isOf($operation, $run->id) && $this->work->progress($run->id)->of($operation->id)->status === Status::Done);
+        $joined = array_filter(
+            $this->work->operations($run->id),
+            fn (Operation $operation): bool => $operation->task === Task::Join &&
+                $operation->side === $side &&
+                $this->isOf($operation, $run->id) &&
+                $this->work->progress($run->id)->of($operation->id)->status === Status::Done,
+        );
         $prepared = array_filter($steps, static fn (Operation $step): bool => $step->task->isPreparation());
-        $words = sprintf('%s%d %s done by another description', $side === null ? '' : sprintf('End %s: ', $side->value), count($steps), count($steps) === 1 ? 'step was' : 'steps were');
+        $words = sprintf(
+            '%s%d %s done by another description',
+            $side === null ? '' : sprintf('End %s: ', $side->value),
+            count($steps),
+            count($steps) === 1 ? 'step was' : 'steps were',
+        );
         if ($side !== null && $joined !== [] && $prepared !== []) {
-            return new Overtaken(OvertakenKind::Steps, $side, $words, $details, null, ...$this->remedies($run, $side, [], $steps, $tested));
+            return new Overtaken(
+                OvertakenKind::Steps,
+                $side,
+                $words,
+                $details,
+                null,
+                ...$this->remedies($run, $side, [], $steps, $tested),
+            );
         }
         $minutes = Worth::minutes(...$this->worth->again($steps));
-        $remedy = new Remedy(RemedyKind::Steps, 'Do them again as they are now', $minutes, $this->worth->cost($minutes, []), side: $side, reopens: array_map(static fn (Operation $step): string => $step->id, $steps), step: $steps[0]->id ?? '');
+        $remedy = new Remedy(
+            RemedyKind::Steps,
+            'Do them again as they are now',
+            $minutes,
+            $this->worth->cost($minutes, []),
+            side: $side,
+            reopens: array_map(static fn (Operation $step): string => $step->id, $steps),
+            step: $steps[0]->id ?? '',
+        );
 
         return new Overtaken(OvertakenKind::Steps, $side, $words, $details, null, [$remedy]);
     }
@@ -100,7 +148,14 @@ final readonly class EndRemedies
         if ($again !== null && ($again->sparesLeft ?? 0) < 0) {
             $ruledOut[] = sprintf('End %s cut back and made again: no spare length is left at it.', $side->value);
         } elseif ($again !== null) {
-            $remedies[] = $this->remedy(RemedyKind::End, $again, $run, $side, $this->inspections($run, $side)[0]->id, $tested);
+            $remedies[] = $this->remedy(
+                RemedyKind::End,
+                $again,
+                $run,
+                $side,
+                $this->inspections($run, $side)[0]->id,
+                $tested,
+            );
         }
         usort($remedies, static fn (Remedy $a, Remedy $b): int => $a->cost->value <=> $b->cost->value);
 
@@ -111,11 +166,30 @@ final readonly class EndRemedies
     {
         $operations = $this->work->operations($run->id);
         // A test that is asked for anyhow is counted there.
-        $again = array_values(array_filter(array_map(static fn (string $id): ?Operation => $operations[$id] ?? null, $rework->reopens), static fn (?Operation $each): bool => $each !== null && ($tested || $each->task !== Task::Test)));
+        $again = array_values(
+            array_filter(
+                array_map(static fn (string $id): ?Operation => $operations[$id] ?? null, $rework->reopens),
+                static fn (?Operation $each): bool => $each !== null && ($tested || $each->task !== Task::Test),
+            ),
+        );
         $minutes = Worth::minutes(...$this->worth->again($again));
-        $parts = $this->worth->replaced($rework->scraps, $run->id, sprintf('%s end %s, made again', $run->code, $side->value));
+        $parts = $this->worth->replaced(
+            $rework->scraps,
+            $run->id,
+            sprintf('%s end %s, made again', $run->code, $side->value),
+        );
 
-        return new Remedy($kind, $rework->words, $minutes, $this->worth->cost($minutes, $parts), $parts, $side, reopens: $rework->reopens, scraps: $rework->scraps, step: $step);
+        return new Remedy(
+            $kind,
+            $rework->words,
+            $minutes,
+            $this->worth->cost($minutes, $parts),
+            $parts,
+            $side,
+            reopens: $rework->reopens,
+            scraps: $rework->scraps,
+            step: $step,
+        );
     }
 
     /** @param  non-empty-list<Operation>  $joins  perhaps of several fittings */
@@ -126,13 +200,30 @@ final readonly class EndRemedies
             $byFitting[$join->fitting][] = $join;
         }
 
-        return self::together(array_map(fn (array $of): Rework => $this->rework->moved($this->work->operations($run->id), $this->work->progress($run->id), $of), array_values($byFitting)));
+        return self::together(
+            array_map(
+                fn (array $of): Rework => $this->rework->moved(
+                    $this->work->operations($run->id),
+                    $this->work->progress($run->id),
+                    $of,
+                ),
+                array_values($byFitting),
+            ),
+        );
     }
 
     /** The whole end once more, cut back. */
     private function again(Run $run, Side $side): ?Rework
     {
-        $reworks = array_map(fn (Operation $inspection): Rework => $this->rework->of($this->work->operations($run->id), $this->work->progress($run->id), $inspection, Mend::Remake), $this->inspections($run, $side));
+        $reworks = array_map(
+            fn (Operation $inspection): Rework => $this->rework->of(
+                $this->work->operations($run->id),
+                $this->work->progress($run->id),
+                $inspection,
+                Mend::Remake,
+            ),
+            $this->inspections($run, $side),
+        );
 
         return $reworks === [] ? null : self::together($reworks);
     }
@@ -140,7 +231,14 @@ final readonly class EndRemedies
     /** @return list<Operation> of the fittings of one end */
     private function inspections(Run $run, Side $side): array
     {
-        return array_values(array_filter($this->work->operations($run->id), static fn (Operation $operation): bool => $operation->task === Task::Inspect && $operation->side === $side && ($operation->run === $run->id || in_array($run->id, $operation->with, true))));
+        return array_values(
+            array_filter(
+                $this->work->operations($run->id),
+                static fn (Operation $operation): bool => $operation->task === Task::Inspect &&
+                    $operation->side === $side &&
+                    ($operation->run === $run->id || in_array($run->id, $operation->with, true)),
+            ),
+        );
     }
 
     /**
@@ -164,11 +262,19 @@ final readonly class EndRemedies
                 $scraps[$part] = ($scraps[$part] ?? 0) + $count;
             }
         }
-        $spares = array_filter(array_map(static fn (Rework $rework): ?int => $rework->sparesLeft, $reworks), static fn (?int $left): bool => $left !== null);
+        $spares = array_filter(
+            array_map(static fn (Rework $rework): ?int => $rework->sparesLeft, $reworks),
+            static fn (?int $left): bool => $left !== null,
+        );
 
         return new Rework(
-            $reworks[0]->remedy, array_map(strval(...), array_keys($reopens)), $scraps, $reworks[0]->survives,
-            array_filter($reworks, static fn (Rework $rework): bool => $rework->cutsBack) !== [], $spares === [] ? null : min($spares), $reworks[0]->words,
+            $reworks[0]->remedy,
+            array_map(strval(...), array_keys($reopens)),
+            $scraps,
+            $reworks[0]->survives,
+            array_filter($reworks, static fn (Rework $rework): bool => $rework->cutsBack) !== [],
+            $spares === [] ? null : min($spares),
+            $reworks[0]->words,
         );
     }
 
@@ -184,7 +290,10 @@ final readonly class EndRemedies
      */
     private function made(Run $run, Side $side, Event $event): ?array
     {
-        $joints = $event->joints !== [] ? $event->joints : ($this->before->fingerprints[$run->id]->joints ?? [])[$side->value] ?? null;
+        $joints =
+            $event->joints !== []
+                ? $event->joints
+                : ($this->before->fingerprints[$run->id]->joints ?? [])[$side->value] ?? null;
 
         return $joints === null ? null : array_fill_keys($joints, true);
     }
@@ -245,13 +354,27 @@ final readonly class EndRemedies
         }
         $details = [];
         foreach ($now as $conductor => $nodes) {
-            $details[] = sprintf('%s: %s', $this->core($run, (string) $conductor), isset($was[$conductor]) ? implode(', ', array_map($this->place(...), $was[$conductor])).' → '.implode(', ', array_map($this->place(...), $nodes)) : '→ '.implode(', ', array_map($this->place(...), $nodes)));
+            $details[] = sprintf(
+                '%s: %s',
+                $this->core($run, (string) $conductor),
+                isset($was[$conductor])
+                    ? implode(', ', array_map($this->place(...), $was[$conductor])).
+                        ' → '.
+                        implode(', ', array_map($this->place(...), $nodes))
+                    : '→ '.implode(', ', array_map($this->place(...), $nodes)),
+            );
         }
         $planned = array_fill_keys($this->work->plan->fingerprints[$run->id]->joints[$side->value] ?? [], true);
         foreach ($was as $conductor => $nodes) {
-            $gone = isset($now[$conductor]) ? [] : array_filter($nodes, static fn (string $node): bool => ! isset($planned[$conductor.'>'.$node]));
+            $gone = isset($now[$conductor])
+                ? []
+                : array_filter($nodes, static fn (string $node): bool => ! isset($planned[$conductor.'>'.$node]));
             if ($gone !== []) {
-                $details[] = sprintf('%s: %s → open', $this->core($run, (string) $conductor), implode(', ', array_map($this->place(...), $gone)));
+                $details[] = sprintf(
+                    '%s: %s → open',
+                    $this->core($run, (string) $conductor),
+                    implode(', ', array_map($this->place(...), $gone)),
+                );
             }
         }
 
@@ -260,7 +383,9 @@ final readonly class EndRemedies
 
     private function core(Run $run, string $conductor): string
     {
-        $colour = ($this->work->installation->catalogue->cables[$run->cable]->conductors()[$conductor] ?? null)?->element->colour ?? '';
+        $colour =
+            ($this->work->installation->catalogue->cables[$run->cable]->conductors()[$conductor] ?? null)?->element
+                ->colour ?? '';
 
         return trim($conductor.($colour === '' ? '' : ', '.$colour));
     }
@@ -269,7 +394,9 @@ final readonly class EndRemedies
     {
         $fitting = Node::fitting($node);
 
-        return $fitting === null ? $node : sprintf('%s %s', $this->label($this->work->installation, $fitting), Node::address($node));
+        return $fitting === null
+            ? $node
+            : sprintf('%s %s', $this->label($this->work->installation, $fitting), Node::address($node));
     }
 
     private function label(Installation $in, string $fitting): string

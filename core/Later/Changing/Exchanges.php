@@ -19,8 +19,12 @@ final class Exchanges
     /** @var array<int|string, array<int|string, string>> run → run whose piece it takes, by type of cable */
     private array $taken = [];
 
-    public function __construct(private readonly Installation $installation, private readonly Pieces $pieces, private readonly Worth $worth, private readonly int $most = self::MOST)
-    {
+    public function __construct(
+        private readonly Installation $installation,
+        private readonly Pieces $pieces,
+        private readonly Worth $worth,
+        private readonly int $most = self::MOST,
+    ) {
     }
 
     /**
@@ -46,7 +50,13 @@ final class Exchanges
      */
     public function terms(array $ring): array
     {
-        return [new Effort('mark again', sprintf('both ends of %d pieces, measured', count($ring)), count($ring) * $this->move())];
+        return [
+            new Effort(
+                'mark again',
+                sprintf('both ends of %d pieces, measured', count($ring)),
+                count($ring) * $this->move(),
+            ),
+        ];
     }
 
     /** min for one piece that goes to another run. */
@@ -109,7 +119,14 @@ final class Exchanges
             }
         } while ($before !== [$longest, $shortest]);
 
-        return array_values(array_filter($pieces, static fn (Piece $piece): bool => ! $piece->serves($piece) || ($piece->length->nanometres >= $shortest && ($least($piece) <= $longest || $piece->needed->nanometres < $dearest))));
+        return array_values(
+            array_filter(
+                $pieces,
+                static fn (Piece $piece): bool => ! $piece->serves($piece) ||
+                    ($piece->length->nanometres >= $shortest &&
+                        ($least($piece) <= $longest || $piece->needed->nanometres < $dearest)),
+            ),
+        );
     }
 
     /**
@@ -126,15 +143,19 @@ final class Exchanges
         $confirm = Worth::CONFIRM * $rate;
         $length = array_map(static fn (Piece $piece): int => $piece->length->nanometres, $pieces);
         $needed = array_map(static fn (Piece $piece): int => $piece->needed->nanometres, $pieces);
-        $least = array_map(static fn (Piece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres, $pieces);
+        $least = array_map(
+            static fn (Piece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres,
+            $pieces,
+        );
         $anew = array_map($this->anew(...), $pieces);
 
-        return static fn (int $run, int $piece): float => ($run === $piece ? 0.0 : $move) + match (true) {
-            $length[$piece] >= $needed[$run] => 0.0,
-            $length[$piece] >= $least[$run] => $confirm,
-            // A piece that is of no use to anybody stays where it is.
-            default => $anew[$run],
-        };
+        return static fn (int $run, int $piece): float => ($run === $piece ? 0.0 : $move) +
+            match (true) {
+                $length[$piece] >= $needed[$run] => 0.0,
+                $length[$piece] >= $least[$run] => $confirm,
+                // A piece that is of no use to anybody stays where it is.
+                default => $anew[$run],
+            };
     }
 
     private function anew(Piece $run): float
@@ -142,7 +163,8 @@ final class Exchanges
         $rate = $this->installation->economy->rate / 60;
         $cable = $this->installation->economy->prices[$run->cable] ?? 0.0;
 
-        return ($this->worth->pace('cut') + $this->worth->pace('mark')) * $rate + $run->planned->inMetres() * ($cable + $this->worth->pace('cut-metre') * $rate);
+        return ($this->worth->pace('cut') + $this->worth->pace('mark')) * $rate +
+            $run->planned->inMetres() * ($cable + $this->worth->pace('cut-metre') * $rate);
     }
 
     /**

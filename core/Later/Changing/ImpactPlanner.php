@@ -34,11 +34,16 @@ final readonly class ImpactPlanner
     private EndRemedies $ends;
 
     /** @param  ?Plan  $before  by which work was done that did not write down what it relied on */
-    public function __construct(private Work $work, TimeBook $times = new TimeBook, private ?Plan $before = null)
+    public function __construct(private Work $work, TimeBook $times = new TimeBook(), private ?Plan $before = null)
     {
         $this->worth = new Worth($work->installation, $times);
         $pieces = new Pieces($work, $before);
-        $this->cuts = new CutRemedies($work, $pieces, $this->worth, new Exchanges($work->installation, $pieces, $this->worth));
+        $this->cuts = new CutRemedies(
+            $work,
+            $pieces,
+            $this->worth,
+            new Exchanges($work->installation, $pieces, $this->worth),
+        );
         $this->ends = new EndRemedies($work, $this->worth, $before);
     }
 
@@ -60,7 +65,12 @@ final readonly class ImpactPlanner
             }
         }
 
-        return $this->sum($runs, $restored, Consequences::difference($this->work->plan->findings, $before->plan->findings), Consequences::difference($before->plan->findings, $this->work->plan->findings));
+        return $this->sum(
+            $runs,
+            $restored,
+            Consequences::difference($this->work->plan->findings, $before->plan->findings),
+            Consequences::difference($before->plan->findings, $this->work->plan->findings),
+        );
     }
 
     /** Everything that is overtaken as things are. */
@@ -82,13 +92,18 @@ final readonly class ImpactPlanner
         $keys = [];
         foreach ($work->plan->strands[$run] ?? [] as $bead) {
             if (self::isOvertaken($bead)) {
-                $keys[] = self::kind($bead->stage)->value.(self::side($bead->stage) === null ? '' : '-'.self::side($bead->stage)->value);
+                $keys[] =
+                    self::kind($bead->stage)->value.
+                    (self::side($bead->stage) === null ? '' : '-'.self::side($bead->stage)->value);
             }
         }
         foreach ($work->overtakenSteps($run) as $step) {
             $kind = $step->task === Task::Join ? OvertakenKind::End : OvertakenKind::Steps;
             $key = $kind->value.($step->side === null ? '' : '-'.$step->side->value);
-            if (! in_array($key, $keys, true) && ! in_array(OvertakenKind::End->value.substr($key, strlen($kind->value)), $keys, true)) {
+            if (
+                ! in_array($key, $keys, true) &&
+                ! in_array(OvertakenKind::End->value.substr($key, strlen($kind->value)), $keys, true)
+            ) {
                 $keys[] = $key;
             }
         }
@@ -117,10 +132,17 @@ final readonly class ImpactPlanner
         $each = array_map(static fn (Overtaken $one): ?Remedy => $one->best(), $overtaken);
         $cost = array_sum(array_map(static fn (?Remedy $remedy): float => $remedy->cost->value ?? INF, $each));
         // A ring is the cheapest for its runs together, whatever one of them would pay alone.
-        $rings = array_filter($each, static fn (?Remedy $remedy): bool => $remedy?->kind === RemedyKind::Exchange) !== [];
+        $rings =
+            array_filter($each, static fn (?Remedy $remedy): bool => $remedy?->kind === RemedyKind::Exchange) !== [];
         $best = $rings || $cost <= $remake->cost->value ? array_values(array_filter($each)) : [$remake];
 
-        return new RunImpact($run->id, $run->code, $overtaken === [] ? throw new \LogicException('Nothing is overtaken on '.$run->code.'.') : $overtaken, $remake, $best === [] ? [$remake] : $best);
+        return new RunImpact(
+            $run->id,
+            $run->code,
+            $overtaken === [] ? throw new \LogicException('Nothing is overtaken on '.$run->code.'.') : $overtaken,
+            $remake,
+            $best === [] ? [$remake] : $best,
+        );
     }
 
     private function isTested(string $run): bool
@@ -139,17 +161,50 @@ final readonly class ImpactPlanner
         return match ($kind) {
             OvertakenKind::Cut => $this->cuts->of($run),
             OvertakenKind::End, OvertakenKind::Steps => $this->end($run, $side, $tested),
-            OvertakenKind::Look => $this->again($run, $kind, RemedyKind::Look, 'Looked over as it was before', 'Look it over once more', Task::Inspect),
-            OvertakenKind::Label => $this->again($run, $kind, RemedyKind::Label, 'Its labels say something else now', 'Print its labels and put them on', Task::Label),
+            OvertakenKind::Look => $this->again(
+                $run,
+                $kind,
+                RemedyKind::Look,
+                'Looked over as it was before',
+                'Look it over once more',
+                Task::Inspect,
+            ),
+            OvertakenKind::Label => $this->again(
+                $run,
+                $kind,
+                RemedyKind::Label,
+                'Its labels say something else now',
+                'Print its labels and put them on',
+                Task::Label,
+            ),
             OvertakenKind::Place => $this->place($run),
-            OvertakenKind::Test => $this->again($run, $kind, RemedyKind::Test, 'Tested against another reading', 'Test it again', Task::Test),
-            OvertakenKind::Signed => $this->again($run, $kind, RemedyKind::Sign, 'Signed off as it was before', 'Sign it off once more', null),
+            OvertakenKind::Test => $this->again(
+                $run,
+                $kind,
+                RemedyKind::Test,
+                'Tested against another reading',
+                'Test it again',
+                Task::Test,
+            ),
+            OvertakenKind::Signed => $this->again(
+                $run,
+                $kind,
+                RemedyKind::Sign,
+                'Signed off as it was before',
+                'Sign it off once more',
+                null,
+            ),
         };
     }
 
     private function end(Run $run, ?Side $side, bool $tested): Overtaken
     {
-        $steps = array_values(array_filter($this->work->overtakenSteps($run->id), static fn (Operation $step): bool => $step->side === $side));
+        $steps = array_values(
+            array_filter(
+                $this->work->overtakenSteps($run->id),
+                static fn (Operation $step): bool => $step->side === $side,
+            ),
+        );
         if ($side === null) {
             return $this->ends->steps($run, null, $steps, $tested);
         }
@@ -161,13 +216,34 @@ final readonly class ImpactPlanner
         return $this->ends->of($run, $side, $whole, $steps, $tested);
     }
 
-    private function again(Run $run, OvertakenKind $of, RemedyKind $kind, string $words, string $remedy, ?Task $task): Overtaken
-    {
-        $operations = array_values(array_filter($task === null ? [] : $this->work->operations($run->id), static fn (Operation $operation): bool => $operation->task === $task && ($operation->run === $run->id || $task === Task::Test)));
-        $minutes = Worth::minutes(...($operations === [] ? [new Effort('confirm', 'at the place', Worth::CONFIRM)] : $this->worth->again($operations)));
+    private function again(
+        Run $run,
+        OvertakenKind $of,
+        RemedyKind $kind,
+        string $words,
+        string $remedy,
+        ?Task $task,
+    ): Overtaken {
+        $operations = array_values(
+            array_filter(
+                $task === null ? [] : $this->work->operations($run->id),
+                static fn (Operation $operation): bool => $operation->task === $task &&
+                    ($operation->run === $run->id || $task === Task::Test),
+            ),
+        );
+        $minutes = Worth::minutes(
+            ...$operations === []
+                ? [new Effort('confirm', 'at the place', Worth::CONFIRM)]
+                : $this->worth->again($operations),
+        );
         $parts = $kind === RemedyKind::Label ? $this->labels($run, $operations) : [];
 
-        return new Overtaken($of, null, $words, remedies: [new Remedy($kind, $remedy, $minutes, $this->worth->cost($minutes, $parts), $parts)]);
+        return new Overtaken(
+            $of,
+            null,
+            $words,
+            remedies: [new Remedy($kind, $remedy, $minutes, $this->worth->cost($minutes, $parts), $parts)],
+        );
     }
 
     /**
@@ -189,10 +265,33 @@ final readonly class ImpactPlanner
     private function place(Run $run): Overtaken
     {
         $metres = $this->work->plan->runs[$run->id]->cut->result->inMetres();
-        $minutes = Worth::minutes(new Effort('pull again', Figure::amount($metres, 'm', 2), $metres * $this->worth->pace('pull-metre'), 'standard times, or the crew’s own'));
-        $names = array_map(static fn ($hop): string => $hop->way->name, $this->work->plan->runs[$run->id]->lay->route->hops);
+        $minutes = Worth::minutes(
+            new Effort(
+                'pull again',
+                Figure::amount($metres, 'm', 2),
+                $metres * $this->worth->pace('pull-metre'),
+                'standard times, or the crew’s own',
+            ),
+        );
+        $names = array_map(
+            static fn ($hop): string => $hop->way->name,
+            $this->work->plan->runs[$run->id]->lay->route->hops,
+        );
 
-        return new Overtaken(OvertakenKind::Place, null, 'It lies elsewhere than it should now', [implode(' → ', $names)], remedies: [new Remedy(RemedyKind::Place, 'Draw it back and pull it its new way', $minutes, $this->worth->cost($minutes, []))]);
+        return new Overtaken(
+            OvertakenKind::Place,
+            null,
+            'It lies elsewhere than it should now',
+            [implode(' → ', $names)],
+            remedies: [
+                new Remedy(
+                    RemedyKind::Place,
+                    'Draw it back and pull it its new way',
+                    $minutes,
+                    $this->worth->cost($minutes, []),
+                ),
+            ],
+        );
     }
 
     /** The whole cable once more: what is done again, and what is lost. */
@@ -200,7 +299,16 @@ final readonly class ImpactPlanner
     {
         $operations = $this->work->operations($run->id);
         $progress = $this->work->progress($run->id);
-        $again = array_values(array_filter($operations, static fn (Operation $operation): bool => ($operation->run === $run->id || in_array($run->id, $operation->with, true)) && ($progress->of($operation->id)->status->isSettled() || $progress->of($operation->id)->by !== null || in_array($operation->task, [Task::Cut, Task::Mark], true))));
+        $again = array_values(
+            array_filter(
+                $operations,
+                static fn (Operation $operation): bool => ($operation->run === $run->id ||
+                    in_array($run->id, $operation->with, true)) &&
+                    ($progress->of($operation->id)->status->isSettled() ||
+                        $progress->of($operation->id)->by !== null ||
+                        in_array($operation->task, [Task::Cut, Task::Mark], true)),
+            ),
+        );
         $scraps = [];
         foreach ($again as $operation) {
             if ($operation->task === Task::Inspect && $progress->of($operation->id)->by !== null) {
@@ -210,11 +318,25 @@ final readonly class ImpactPlanner
             }
         }
         $metres = $this->work->plan->runs[$run->id]->cut->result->inMetres();
-        $parts = [new Ask(Sort::Cable, $run->cable, $metres, $run->id, $run->code.', made again'), ...$this->worth->replaced($scraps, $run->id, $run->code.', made again')];
+        $parts = [
+            new Ask(Sort::Cable, $run->cable, $metres, $run->id, $run->code.', made again'),
+            ...$this->worth->replaced($scraps, $run->id, $run->code.', made again'),
+        ];
         $minutes = Worth::minutes(...$this->worth->again($again));
-        $settled = array_values(array_filter($again, static fn (Operation $operation): bool => $progress->of($operation->id)->by !== null));
+        $settled = array_values(
+            array_filter($again, static fn (Operation $operation): bool => $progress->of($operation->id)->by !== null),
+        );
 
-        return new Remedy(RemedyKind::Remake, 'Make it again from a new piece', $minutes, $this->worth->cost($minutes, $parts), $parts, reopens: array_map(static fn (Operation $operation): string => $operation->id, $settled), scraps: $scraps, step: $run->id.'|cut');
+        return new Remedy(
+            RemedyKind::Remake,
+            'Make it again from a new piece',
+            $minutes,
+            $this->worth->cost($minutes, $parts),
+            $parts,
+            reopens: array_map(static fn (Operation $operation): string => $operation->id, $settled),
+            scraps: $scraps,
+            step: $run->id.'|cut',
+        );
     }
 
     /**
@@ -238,7 +360,15 @@ final readonly class ImpactPlanner
             }
         }
 
-        return new Impact($runs, new Figure($minutes, 'min', $terms), new Figure($cost, $currency, $money, 2), (new Counter($this->work->installation))->count($asks), $restored, $comes, $goes);
+        return new Impact(
+            $runs,
+            new Figure($minutes, 'min', $terms),
+            new Figure($cost, $currency, $money, 2),
+            (new Counter($this->work->installation))->count($asks),
+            $restored,
+            $comes,
+            $goes,
+        );
     }
 
     /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */
@@ -246,14 +376,17 @@ final readonly class ImpactPlanner
     {
         $was = $before->plan->runs[$run] ?? null;
 
-        return $was === $this->work->plan->runs[$run] && $before->plan->fingerprints[$run] == $this->work->plan->fingerprints[$run] && $before->installation->runs[$run]->withdrawn === $this->work->installation->runs[$run]->withdrawn
-            && $before->plan->strands[$run] == $this->work->plan->strands[$run];
+        return $was === $this->work->plan->runs[$run] &&
+            $before->plan->fingerprints[$run] == $this->work->plan->fingerprints[$run] &&
+            $before->installation->runs[$run]->withdrawn === $this->work->installation->runs[$run]->withdrawn &&
+            $before->plan->strands[$run] == $this->work->plan->strands[$run];
     }
 
     private static function isOvertaken(Bead $bead): bool
     {
         // A piece that does not reach shows as failed; it is a cut that no longer fits all the same.
-        return $bead->state === BeadState::Overtaken || ($bead->stage === Stage::Cut && $bead->state === BeadState::Failed);
+        return $bead->state === BeadState::Overtaken ||
+            ($bead->stage === Stage::Cut && $bead->state === BeadState::Failed);
     }
 
     private static function kind(Stage $stage): OvertakenKind

@@ -16,7 +16,13 @@ final readonly class Leeway
      * @param  Length  $before  that the way may grow before the piece is too short
      * @param  Length  $atMost  that it may grow where service slack and spares are used up
      */
-    public function __construct(public string $way, public string $run, public string $code, public Worked $margin, public Length $before, public Length $atMost)
-    {
+    public function __construct(
+        public string $way,
+        public string $run,
+        public string $code,
+        public Worked $margin,
+        public Length $before,
+        public Length $atMost,
+    ) {
     }
 }

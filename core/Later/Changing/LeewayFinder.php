@@ -30,12 +30,18 @@ final readonly class LeewayFinder
             }
             $lines = [];
             foreach ($this->work->installation->runs as $run) {
-                $line = $run->withdrawn || ! $this->work->plan->runs[$run->id]->lay->route->follows($way->id) ? null : $this->line($way->id, $run);
+                $line =
+                    $run->withdrawn || ! $this->work->plan->runs[$run->id]->lay->route->follows($way->id)
+                        ? null
+                        : $this->line($way->id, $run);
                 if ($line !== null) {
                     $lines[] = $line;
                 }
             }
-            usort($lines, static fn (Leeway $a, Leeway $b): int => $a->before->compare($b->before) ?: $a->code <=> $b->code);
+            usort(
+                $lines,
+                static fn (Leeway $a, Leeway $b): int => $a->before->compare($b->before) ?: $a->code <=> $b->code,
+            );
             array_push($found, ...$lines);
         }
 
@@ -49,16 +55,35 @@ final readonly class LeewayFinder
             return null;
         }
         $margin = Worked::sum([
-            new Term('the piece', $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut', $piece->length, 'the record'),
-            new Term('needed', 'by the plan, before it is rounded up', Length::zero()->minus($piece->needed), 'the sum that the schedule shows'),
+            new Term(
+                'the piece',
+                $piece->known ? 'as the record of its cut has it' : 'as it was planned when it was cut',
+                $piece->length,
+                'the record',
+            ),
+            new Term(
+                'needed',
+                'by the plan, before it is rounded up',
+                Length::zero()->minus($piece->needed),
+                'the sum that the schedule shows',
+            ),
         ]);
 
-        return new Leeway($way, $run->id, $run->code, $margin, $this->alongTheWay($margin->exact), $this->alongTheWay($margin->exact->plus($piece->reserve)));
+        return new Leeway(
+            $way,
+            $run->id,
+            $run->code,
+            $margin,
+            $this->alongTheWay($margin->exact),
+            $this->alongTheWay($margin->exact->plus($piece->reserve)),
+        );
     }
 
     /** A metre of way takes a metre of cable and the route allowance on it. Rounded down, to the millimetre. */
     private function alongTheWay(Length $cable): Length
     {
-        return Length::millimetres(floor($cable->inMillimetres() / (1 + $this->work->installation->rules->routeAllowance / 100)));
+        return Length::millimetres(
+            floor($cable->inMillimetres() / (1 + $this->work->installation->rules->routeAllowance / 100)),
+        );
     }
 }

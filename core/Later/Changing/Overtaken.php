@@ -33,7 +33,7 @@ final readonly class Overtaken
     /** Null where only the whole cable helps. */
     public function best(): ?Remedy
     {
-        return $this->best ?? $this->remedies[0] ?? null;
+        return $this->best ?? ($this->remedies[0] ?? null);
     }
 
     public function key(): string

@@ -18,8 +18,18 @@ final readonly class Piece
      * @param  bool  $free  nothing but its ends was marked yet: another run can have it
      * @param  bool  $known  somebody wrote its length down; else it is the one that was planned
      */
-    public function __construct(public string $run, public string $code, public string $cable, public string $made, public Length $length, public Length $needed, public Length $planned, public Length $reserve, public bool $free, public bool $known)
-    {
+    public function __construct(
+        public string $run,
+        public string $code,
+        public string $cable,
+        public string $made,
+        public Length $length,
+        public Length $needed,
+        public Length $planned,
+        public Length $reserve,
+        public bool $free,
+        public bool $known,
+    ) {
     }
 
     public function serves(self $other): bool

@@ -23,7 +23,9 @@ final class Pieces
     /** Null where nothing is cut for it. */
     public function of(string $run): ?Piece
     {
-        return array_key_exists($run, $this->known) ? $this->known[$run] : $this->known[$run] = $this->look($this->work->installation->runs[$run]);
+        return array_key_exists($run, $this->known)
+            ? $this->known[$run]
+            : ($this->known[$run] = $this->look($this->work->installation->runs[$run]));
     }
 
     /** @return list<Piece> of one type of cable that another run can have, and those of these runs */
@@ -56,7 +58,18 @@ final class Pieces
         $known = $cut->cut?->length;
         $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->result;
 
-        return new Piece($run->id, $run->code, $run->cable, StockTake::piece($cut), $length, $plan->cut->exact, $plan->cut->result, self::reserve($run), $this->work->isFree($run->id), $known !== null);
+        return new Piece(
+            $run->id,
+            $run->code,
+            $run->cable,
+            StockTake::piece($cut),
+            $length,
+            $plan->cut->exact,
+            $plan->cut->result,
+            self::reserve($run),
+            $this->work->isFree($run->id),
+            $known !== null,
+        );
     }
 
     public static function reserve(Run $run): Length

@@ -12,8 +12,13 @@ final readonly class RunImpact
      * @param  Remedy  $remake  the whole cable once more: it always helps
      * @param  non-empty-list<Remedy>  $best  one for each, or the remake for all
      */
-    public function __construct(public string $run, public string $code, public array $overtaken, public Remedy $remake, public array $best)
-    {
+    public function __construct(
+        public string $run,
+        public string $code,
+        public array $overtaken,
+        public Remedy $remake,
+        public array $best,
+    ) {
     }
 
     /** @return list<string> "kind-side" of everything that is overtaken */

@@ -24,8 +24,12 @@ final class Work
     private array $known = [];
 
     /** @param  array<int|string, array<int|string, Part>>  $covers  run → the sleeves over it, where they are to count */
-    public function __construct(public readonly Installation $installation, public readonly Plan $plan, public readonly Record $record, private readonly array $covers = [])
-    {
+    public function __construct(
+        public readonly Installation $installation,
+        public readonly Plan $plan,
+        public readonly Record $record,
+        private readonly array $covers = [],
+    ) {
     }
 
     /** @return array<int|string, Operation> of the assembly that a run belongs to, in the order of work */
@@ -61,16 +65,38 @@ final class Work
         }
         [$operations, $progress] = $this->at($run);
 
-        return array_values(array_filter($operations, static fn (Operation $operation): bool => $operation->run === $run
-            && ! in_array($operation->task, [Task::Cut, Task::Label, Task::Test], true)
-            && $progress->of($operation->id)->status === Status::Overtaken));
+        return array_values(
+            array_filter(
+                $operations,
+                static fn (Operation $operation): bool => $operation->run === $run &&
+                    ! in_array($operation->task, [Task::Cut, Task::Label, Task::Test], true) &&
+                    $progress->of($operation->id)->status === Status::Overtaken,
+            ),
+        );
     }
 
     /** Nothing is done to a run but that it was cut and its ends marked. */
     public function isFree(string $run): bool
     {
         foreach ($this->record->of($run) as $event) {
-            if ($event->step !== '' ? ! str_ends_with($event->step, '|cut') && ! str_ends_with($event->step, '|mark') : in_array($event->kind, [EventKind::Joined, EventKind::Remade, EventKind::Pulled, EventKind::Dressed, EventKind::Installed, EventKind::Labelled, EventKind::Inspected, EventKind::Tested], true)) {
+            if (
+                $event->step !== ''
+                    ? ! str_ends_with($event->step, '|cut') && ! str_ends_with($event->step, '|mark')
+                    : in_array(
+                        $event->kind,
+                        [
+                            EventKind::Joined,
+                            EventKind::Remade,
+                            EventKind::Pulled,
+                            EventKind::Dressed,
+                            EventKind::Installed,
+                            EventKind::Labelled,
+                            EventKind::Inspected,
+                            EventKind::Tested,
+                        ],
+                        true,
+                    )
+            ) {
                 return false;
             }
         }
@@ -101,7 +127,10 @@ final class Work
     {
         $assembly = $this->plan->assemblies[$this->plan->assemblyOf[$run]];
         if (! isset($this->known[$assembly->id])) {
-            $operations = Traveller::of((new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs), $this->installation->rules)->operations;
+            $operations = Traveller::of(
+                (new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs),
+                $this->installation->rules,
+            )->operations;
             $events = $this->record->together($assembly->runs);
             $this->known[$assembly->id] = [$operations, new Progress($operations, $events)];
         }

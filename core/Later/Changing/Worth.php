@@ -30,8 +30,10 @@ final readonly class Worth
     public static function minutes(Effort ...$efforts): Figure
     {
         return new Figure(
-            array_sum(array_map(static fn (Effort $effort): float => $effort->minutes, $efforts)), 'min',
-            array_values(array_map(static fn (Effort $effort): FigureTerm => $effort->term(), $efforts)), 1,
+            array_sum(array_map(static fn (Effort $effort): float => $effort->minutes, $efforts)),
+            'min',
+            array_values(array_map(static fn (Effort $effort): FigureTerm => $effort->term(), $efforts)),
+            1,
         );
     }
 
@@ -40,7 +42,17 @@ final readonly class Worth
     {
         $all = self::minutes(...$efforts);
 
-        return $among === 1 ? $all : new Figure($all->value / $among, 'min', [...$all->terms, new FigureTerm('shared', sprintf('by the %d runs that it helps', $among), '÷ '.$among, '')], 1);
+        return $among === 1
+            ? $all
+            : new Figure(
+                $all->value / $among,
+                'min',
+                [
+                    ...$all->terms,
+                    new FigureTerm('shared', sprintf('by the %d runs that it helps', $among), '÷ '.$among, ''),
+                ],
+                1,
+            );
     }
 
     public function pace(string $pace): float
@@ -67,7 +79,12 @@ final readonly class Worth
         }
         $terms = $undo === 0.0 ? [] : [new Effort('take apart', 'half the time of its joints', $undo)];
         foreach ($minutes as $words => $taken) {
-            $terms[] = new Effort(lcfirst((string) $words), sprintf('%d ×', $counts[$words]), $taken, 'standard times, or the crew’s own');
+            $terms[] = new Effort(
+                lcfirst((string) $words),
+                sprintf('%d ×', $counts[$words]),
+                $taken,
+                'standard times, or the crew’s own',
+            );
         }
 
         return $terms;
@@ -78,11 +95,23 @@ final readonly class Worth
     {
         $economy = $this->installation->economy;
         $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
-        $labour = $minutes->value * $economy->rate / 60;
-        $terms = [new FigureTerm('time', sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)), $money($labour), 'rate of the installation')];
+        $labour = ($minutes->value * $economy->rate) / 60;
+        $terms = [
+            new FigureTerm(
+                'time',
+                sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)),
+                $money($labour),
+                'rate of the installation',
+            ),
+        ];
         $sum = $labour;
         foreach ($parts === [] ? [] : (new Counter($this->installation))->count($parts)->lines as $line) {
-            $terms[] = new FigureTerm($line->name, $line->needed->text(), $line->worth === null ? '' : $money($line->worth), $line->worth === null ? 'nobody typed a price in' : 'price typed in, by the share of a pack');
+            $terms[] = new FigureTerm(
+                $line->name,
+                $line->needed->text(),
+                $line->worth === null ? '' : $money($line->worth),
+                $line->worth === null ? 'nobody typed a price in' : 'price typed in, by the share of a pack',
+            );
             $sum += $line->worth ?? 0.0;
         }
 

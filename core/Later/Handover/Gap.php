@@ -12,7 +12,11 @@ final readonly class Gap
      * @param  string  $code  as it is called
      * @param  string  $words  what exactly, where there is more to say
      */
-    public function __construct(public GapKind $kind, public string $run, public string $code, public string $words = '')
-    {
+    public function __construct(
+        public GapKind $kind,
+        public string $run,
+        public string $code,
+        public string $words = '',
+    ) {
     }
 }

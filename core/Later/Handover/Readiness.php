@@ -26,8 +26,12 @@ use Sartal\Core\Ways\Routing\Cargo;
 final readonly class Readiness
 {
     /** @param  list<string>  $licensed  sign-in names of who may test mains under local code */
-    public function __construct(private Installation $installation, private Plan $plan, private Record $record, private array $licensed)
-    {
+    public function __construct(
+        private Installation $installation,
+        private Plan $plan,
+        private Record $record,
+        private array $licensed,
+    ) {
     }
 
     /** @return list<Gap> by kind, the gravest first */
@@ -50,11 +54,20 @@ final readonly class Readiness
         }
         foreach (ServiceFaults::of($this->record, $this->plan) as $fault) {
             if (! $fault->isClosed()) {
-                $gaps[] = new Gap(GapKind::Service, $fault->report->run, $this->code($fault->report->run), $fault->report->note);
+                $gaps[] = new Gap(
+                    GapKind::Service,
+                    $fault->report->run,
+                    $this->code($fault->report->run),
+                    $fault->report->note,
+                );
             }
         }
         $order = array_flip(array_map(static fn (GapKind $kind): string => $kind->value, GapKind::cases()));
-        usort($gaps, static fn (Gap $a, Gap $b): int => $order[$a->kind->value] <=> $order[$b->kind->value] ?: $a->code <=> $b->code);
+        usort(
+            $gaps,
+            static fn (Gap $a, Gap $b): int => $order[$a->kind->value] <=> $order[$b->kind->value] ?:
+            $a->code <=> $b->code,
+        );
 
         return $gaps;
     }
@@ -67,11 +80,16 @@ final readonly class Readiness
         foreach ($this->plan->strands[$run->id] as $bead) {
             $states[$bead->stage->value] = $bead->state;
         }
-        $overtaken = array_keys(array_filter($states, static fn (BeadState $state): bool => $state === BeadState::Overtaken));
+        $overtaken = array_keys(
+            array_filter($states, static fn (BeadState $state): bool => $state === BeadState::Overtaken),
+        );
         if ($overtaken !== []) {
             $gaps[] = new Gap(GapKind::Overtaken, $run->id, $run->code, implode(', ', $overtaken));
         }
-        $todo = static fn (Stage ...$stages): bool => array_filter($stages, static fn (Stage $stage): bool => ($states[$stage->value] ?? null) === BeadState::ToDo) !== [];
+        $todo = static fn (Stage ...$stages): bool => array_filter(
+            $stages,
+            static fn (Stage $stage): bool => ($states[$stage->value] ?? null) === BeadState::ToDo,
+        ) !== [];
         if ($todo(Stage::Cut, Stage::EndA, Stage::EndB)) {
             $gaps[] = new Gap(GapKind::NotMade, $run->id, $run->code);
         }
@@ -88,7 +106,9 @@ final readonly class Readiness
     /** @return list<Gap> */
     private function ofAssembly(Assembly $assembly): array
     {
-        $runs = array_values(array_filter($assembly->runs, fn (string $run): bool => ! $this->installation->runs[$run]->withdrawn));
+        $runs = array_values(
+            array_filter($assembly->runs, fn (string $run): bool => ! $this->installation->runs[$run]->withdrawn),
+        );
         if ($runs === []) {
             return [];
         }
@@ -139,7 +159,17 @@ final readonly class Readiness
             }
         }
 
-        return array_values(array_map(static fn (Event $event): Gap => new Gap($event->kind === EventKind::Asked ? GapKind::Question : GapKind::Held, $run->id, $run->code, $event->note), $open));
+        return array_values(
+            array_map(
+                static fn (Event $event): Gap => new Gap(
+                    $event->kind === EventKind::Asked ? GapKind::Question : GapKind::Held,
+                    $run->id,
+                    $run->code,
+                    $event->note,
+                ),
+                $open,
+            ),
+        );
     }
 
     private function ofFinding(Finding $finding): ?Gap
@@ -153,7 +183,14 @@ final readonly class Readiness
         };
         [$what, $id] = [...explode(':', $finding->subject, 2), ''];
 
-        return $kind === null ? null : new Gap($kind, $what === 'run' ? $id : '', $what === 'run' ? $this->code($id) : $finding->subject, $finding->words);
+        return $kind === null
+            ? null
+            : new Gap(
+                $kind,
+                $what === 'run' ? $id : '',
+                $what === 'run' ? $this->code($id) : $finding->subject,
+                $finding->words,
+            );
     }
 
     private function code(string $run): string

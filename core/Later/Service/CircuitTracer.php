@@ -92,7 +92,10 @@ final class CircuitTracer
         $first = (string) array_key_first($groups);
         $this->from($first, array_map(strval(...), array_keys($groups[$first])));
         // From where it began, nothing may lead back: walked from an end, all of it lies ahead.
-        [$fitting, $addresses] = $this->ends === [] ? [$first, array_map(strval(...), array_keys($groups[$first]))] : $this->ends[count($this->ends) - 1];
+        [$fitting, $addresses] =
+            $this->ends === []
+                ? [$first, array_map(strval(...), array_keys($groups[$first]))]
+                : $this->ends[count($this->ends) - 1];
 
         return $this->from($fitting, $addresses);
     }
@@ -116,7 +119,9 @@ final class CircuitTracer
      */
     private function atFitting(string $fitting, array $addresses, int $depth, array &$seen, array &$steps): void
     {
-        $fresh = array_values(array_filter($addresses, static fn (string $address): bool => ! isset($seen[$fitting.'/'.$address])));
+        $fresh = array_values(
+            array_filter($addresses, static fn (string $address): bool => ! isset($seen[$fitting.'/'.$address])),
+        );
         if ($fresh === []) {
             return;
         }
@@ -124,11 +129,21 @@ final class CircuitTracer
             $seen[$fitting.'/'.$address] = true;
         }
         $type = $this->installation->fittings[$fitting] ?? null;
-        $joints = array_merge(...array_map(fn (string $address): array => $this->at[$fitting][$address] ?? [], $fresh), ...[[]]);
-        $connector = new TraceStep($depth, 'connector', $joints[0]->run ?? '', $this->name($fitting), $this->installation->locationName($type->location ?? ''), $this->contacts($fresh, $joints));
+        $joints = array_merge(
+            ...array_map(fn (string $address): array => $this->at[$fitting][$address] ?? [], $fresh),
+            ...[[]],
+        );
+        $connector = new TraceStep(
+            $depth,
+            'connector',
+            $joints[0]->run ?? '',
+            $this->name($fitting),
+            $this->installation->locationName($type->location ?? ''),
+            $this->contacts($fresh, $joints),
+        );
         $ports = array_map(fn (string $port): TraceStep => $this->port($port, $depth), $this->ports[$fitting] ?? []);
         // A device stands before the connector in which a circuit begins, and after the one in which it ends.
-        array_push($steps, ...($steps === [] ? [...$ports, $connector] : [$connector, ...$ports]));
+        array_push($steps, ...$steps === [] ? [...$ports, $connector] : [$connector, ...$ports]);
         $onward = $this->onward($fitting, $fresh, $joints, $seen);
         if ($onward === []) {
             $this->ends[] = [$fitting, $fresh];
@@ -154,10 +169,21 @@ final class CircuitTracer
         foreach (array_diff_key($this->groups, [$fitting => true]) as $other => $contacts) {
             $theirs = $this->devices((string) $other);
             $shared = array_intersect($own, $theirs);
-            $unnamed = $own === [] && $theirs === [] && $here !== '' && ($this->installation->fittings[$other]->location ?? null) === $here;
+            $unnamed =
+                $own === [] &&
+                $theirs === [] &&
+                $here !== '' &&
+                ($this->installation->fittings[$other]->location ?? null) === $here;
             if ($shared !== [] || $unnamed) {
-                $through = $unnamed ? 'what stands there' : $this->installation->equipment[reset($shared)]->name ?? 'a device';
-                $onward[] = ['device', new TraceStep(0, 'device', '', 'through '.$through, $this->installation->locationName($here), []), (string) $other, array_map(strval(...), array_keys($contacts))];
+                $through = $unnamed
+                    ? 'what stands there'
+                    : $this->installation->equipment[reset($shared)]->name ?? 'a device';
+                $onward[] = [
+                    'device',
+                    new TraceStep(0, 'device', '', 'through '.$through, $this->installation->locationName($here), []),
+                    (string) $other,
+                    array_map(strval(...), array_keys($contacts)),
+                ];
             }
         }
 
@@ -175,7 +201,14 @@ final class CircuitTracer
         [$device] = explode(':', $port, 2);
         $of = $this->installation->equipment[$device] ?? null;
 
-        return new TraceStep($depth, 'port', '', trim(($of->name ?? $device).' '.($this->installation->port($port)->name ?? '')), $this->installation->locationName($of->location ?? ''), []);
+        return new TraceStep(
+            $depth,
+            'port',
+            '',
+            trim(($of->name ?? $device).' '.($this->installation->port($port)->name ?? '')),
+            $this->installation->locationName($of->location ?? ''),
+            [],
+        );
     }
 
     /**
@@ -203,12 +236,25 @@ final class CircuitTracer
             }
             $run = $this->installation->runs[$first->run];
             foreach ($far as $at => $contacts) {
-                $step = new TraceStep(0, 'run', $run->id, $run->code, $this->installation->catalogue->cables[$run->cable]->name ?? $run->cable, array_map(strval(...), array_keys($of)));
+                $step = new TraceStep(
+                    0,
+                    'run',
+                    $run->id,
+                    $run->code,
+                    $this->installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+                    array_map(strval(...), array_keys($of)),
+                );
                 $onward[] = ['run', $step, (string) $at, array_values(array_unique($contacts))];
             }
         }
         foreach ($this->mates[$fitting] ?? [] as [$mate, $map]) {
-            $contacts = array_values(array_filter(array_map(static fn (string $address): string => $map[$address] ?? $address, $addresses), fn (string $address): bool => isset($this->at[$mate][$address]) || isset($this->links[$mate.'/'.$address])));
+            $contacts = array_values(
+                array_filter(
+                    array_map(static fn (string $address): string => $map[$address] ?? $address, $addresses),
+                    fn (string $address): bool => isset($this->at[$mate][$address]) ||
+                        isset($this->links[$mate.'/'.$address]),
+                ),
+            );
             if ($contacts !== []) {
                 $onward[] = ['mating', new TraceStep(0, 'mating', '', 'plugged into', '', []), $mate, $contacts];
             }
@@ -221,20 +267,27 @@ final class CircuitTracer
             }
         }
         foreach ($over as $at => $contacts) {
-            $onward[] = ['jumper', new TraceStep(0, 'jumper', '', 'jumpers', '', []), (string) $at, array_values(array_unique($contacts))];
+            $onward[] = [
+                'jumper',
+                new TraceStep(0, 'jumper', '', 'jumpers', '', []),
+                (string) $at,
+                array_values(array_unique($contacts)),
+            ];
         }
 
         array_push($onward, ...$this->throughDevices($fitting));
 
-        return array_values(array_filter($onward, static function (array $way) use ($seen): bool {
-            foreach ($way[3] as $contact) {
-                if (! isset($seen[$way[2].'/'.$contact])) {
-                    return true;
+        return array_values(
+            array_filter($onward, static function (array $way) use ($seen): bool {
+                foreach ($way[3] as $contact) {
+                    if (! isset($seen[$way[2].'/'.$contact])) {
+                        return true;
+                    }
                 }
-            }
 
-            return false;
-        }));
+                return false;
+            }),
+        );
     }
 
     /** A splice stands for a connector with one contact. */
@@ -255,7 +308,11 @@ final class CircuitTracer
 
             return;
         }
-        $map = self::map($this->installation, $this->installation->fittings[$fitting] ?? null, $this->installation->fittings[$with]);
+        $map = self::map(
+            $this->installation,
+            $this->installation->fittings[$fitting] ?? null,
+            $this->installation->fittings[$with],
+        );
         $this->mates[$fitting][] = [$with, $map];
         $this->mates[$with][] = [$fitting, array_map(strval(...), array_flip($map))];
     }
@@ -298,6 +355,9 @@ final class CircuitTracer
             $functions[$joint->address()] = $joint->function;
         }
 
-        return array_map(static fn (string $address): string => trim($address.' '.($functions[$address] ?? '')), $addresses);
+        return array_map(
+            static fn (string $address): string => trim($address.' '.($functions[$address] ?? '')),
+            $addresses,
+        );
     }
 }

@@ -12,8 +12,13 @@ final readonly class Retest
      * @param  string  $last  day of the test that counts; "" where it never was tested in place
      * @param  string  $due  day, "2027-03-09"; "" where it never was tested in place
      */
-    public function __construct(public string $assembly, public bool $mains, public string $last, public string $due, public int $months)
-    {
+    public function __construct(
+        public string $assembly,
+        public bool $mains,
+        public string $last,
+        public string $due,
+        public int $months,
+    ) {
     }
 
     /** @param  string  $today  "2026-03-09" */

@@ -23,16 +23,30 @@ final class Retests
         $retests = [];
         foreach ($plan->assemblies as $assembly) {
             $mains = self::isMains($assembly, $installation);
-            $months = $mains && $installation->testing->mainsMonths > 0 ? $installation->testing->mainsMonths : $installation->testing->retestMonths;
+            $months =
+                $mains && $installation->testing->mainsMonths > 0
+                    ? $installation->testing->mainsMonths
+                    : $installation->testing->retestMonths;
             if ($months === 0 || self::isWithdrawn($assembly, $installation)) {
                 continue;
             }
             $events = $record->together($assembly->runs);
             $last = Trials::of($events)->last(TestStage::Installed);
             $day = $last?->verdict === Verdict::Passes ? substr($last->at, 0, 10) : '';
-            $retests[] = new Retest($assembly->id, $mains, $day, $day === '' ? '' : self::later($day, $months), $months);
+            $retests[] = new Retest(
+                $assembly->id,
+                $mains,
+                $day,
+                $day === '' ? '' : self::later($day, $months),
+                $months,
+            );
         }
-        usort($retests, static fn (Retest $a, Retest $b): int => ($a->due === '') <=> ($b->due === '') ?: $a->due <=> $b->due ?: $a->assembly <=> $b->assembly);
+        usort(
+            $retests,
+            static fn (Retest $a, Retest $b): int => ($a->due === '') <=> ($b->due === '') ?:
+            $a->due <=> $b->due ?:
+            $a->assembly <=> $b->assembly,
+        );
 
         return $retests;
     }

@@ -23,8 +23,15 @@ final class ServiceFaults
                 $faults[$event->of] = new ServiceFault($faults[$event->of]->report, $event);
             } elseif ($event->kind === EventKind::Tested) {
                 foreach ($faults as $id => $fault) {
-                    $same = ($plan->assemblyOf[$fault->report->run] ?? '') === ($plan->assemblyOf[$event->run] ?? $event->run);
-                    if ($same && $fault->repair !== null && ! $fault->isClosed() && $event->verdict === Verdict::Passes) {
+                    $same =
+                        ($plan->assemblyOf[$fault->report->run] ?? '') ===
+                        ($plan->assemblyOf[$event->run] ?? $event->run);
+                    if (
+                        $same &&
+                        $fault->repair !== null &&
+                        ! $fault->isClosed() &&
+                        $event->verdict === Verdict::Passes
+                    ) {
                         $faults[$id] = new ServiceFault($fault->report, $fault->repair, $event);
                     }
                 }

@@ -15,7 +15,13 @@ final readonly class TraceStep
      * @param  string  $place  location, in words
      * @param  list<string>  $contacts  "2 hot", or of a run its conductors
      */
-    public function __construct(public int $depth, public string $kind, public string $run, public string $name, public string $place, public array $contacts)
-    {
+    public function __construct(
+        public int $depth,
+        public string $kind,
+        public string $run,
+        public string $name,
+        public string $place,
+        public array $contacts,
+    ) {
     }
 }

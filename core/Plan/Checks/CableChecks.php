@@ -28,8 +28,15 @@ final class CableChecks
             $location = $installation->locations[$run->end($side)->location] ?? null;
             if ($location !== null && ! $cable->fire->meets($location->fire)) {
                 $findings[] = Finding::stop(
-                    'run.fire-class', 'run:'.$run->id,
-                    sprintf('%s asks for cable of fire class "%s"; %s is "%s".', $location->name, $location->fire->value, $cable->name, $cable->fire->value),
+                    'run.fire-class',
+                    'run:'.$run->id,
+                    sprintf(
+                        '%s asks for cable of fire class "%s"; %s is "%s".',
+                        $location->name,
+                        $location->fire->value,
+                        $cable->name,
+                        $cable->fire->value,
+                    ),
                     'Choose a cable of that class. Local code decides which class a place needs.',
                 );
             }
@@ -43,15 +50,37 @@ final class CableChecks
     {
         $findings = [];
         foreach ($run->carries as $carriage) {
-            $signal = $installation->catalogue->signals[$installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
+            $signal =
+                $installation->catalogue->signals[$installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
             $line = $cable->impedance($carriage->element);
             if ($signal?->impedance === null || isset($findings[$signal->id])) {
                 continue;
             }
             if ($line === null) {
-                $findings[$signal->id] = Finding::check('run.impedance-unknown', 'run:'.$run->id, sprintf('%s needs a line of %d Ω, and %s is not made to any.', $signal->name, $signal->impedance, $cable->name), 'Choose a cable of that impedance; a short run may pass without.');
+                $findings[$signal->id] = Finding::check(
+                    'run.impedance-unknown',
+                    'run:'.$run->id,
+                    sprintf(
+                        '%s needs a line of %d Ω, and %s is not made to any.',
+                        $signal->name,
+                        $signal->impedance,
+                        $cable->name,
+                    ),
+                    'Choose a cable of that impedance; a short run may pass without.',
+                );
             } elseif (ImpedanceRule::differ($line, $signal->impedance)) {
-                $findings[$signal->id] = Finding::stop('run.impedance', 'run:'.$run->id, sprintf('%s needs a line of %d Ω; %s is %d Ω.', $signal->name, $signal->impedance, $cable->name, round($line)), 'Choose a cable of that impedance.');
+                $findings[$signal->id] = Finding::stop(
+                    'run.impedance',
+                    'run:'.$run->id,
+                    sprintf(
+                        '%s needs a line of %d Ω; %s is %d Ω.',
+                        $signal->name,
+                        $signal->impedance,
+                        $cable->name,
+                        round($line),
+                    ),
+                    'Choose a cable of that impedance.',
+                );
             }
         }
 

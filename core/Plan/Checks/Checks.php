@@ -21,8 +21,13 @@ final class Checks
      * @param  array<int|string, WayLoad>  $ways
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs, array $rotations, Layout $layout, array $ways): array
-    {
+    public static function of(
+        Installation $installation,
+        array $runs,
+        array $rotations,
+        Layout $layout,
+        array $ways,
+    ): array {
         $findings = [];
         foreach ($runs as $run) {
             array_push($findings, ...$run->findings);
@@ -62,7 +67,12 @@ final class Checks
         $findings = [];
         foreach ($used as $code => $ids) {
             foreach (count($ids) > 1 ? $ids : [] as $id) {
-                $findings[] = Finding::stop('run.code-twice', 'run:'.$id, sprintf('%d runs have the code %s.', count($ids), $code), 'Give each run a code of its own.');
+                $findings[] = Finding::stop(
+                    'run.code-twice',
+                    'run:'.$id,
+                    sprintf('%d runs have the code %s.', count($ids), $code),
+                    'Give each run a code of its own.',
+                );
             }
         }
 
@@ -77,6 +87,8 @@ final class Checks
     {
         $reaches = new Reaches($installation);
 
-        return $reaches->findings($reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $runs)));
+        return $reaches->findings(
+            $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $runs)),
+        );
     }
 }

@@ -24,7 +24,12 @@ final class CrossoverChecks
         foreach ($ends[0] as $circuit => $here) {
             $there = $ends[1][$circuit] ?? [];
             $crossed = array_diff_assoc($here, $there);
-            if ($there === [] || $crossed === [] || array_diff($here, $there) !== [] || array_diff($there, $here) !== []) {
+            if (
+                $there === [] ||
+                $crossed === [] ||
+                array_diff($here, $there) !== [] ||
+                array_diff($there, $here) !== []
+            ) {
                 continue;
             }
             $words = [];
@@ -32,8 +37,13 @@ final class CrossoverChecks
                 $words[] = sprintf('%s is on %s and on %s', $function, $address, $there[$function] ?? '?');
             }
             $findings[] = Finding::check(
-                'run.crossed', 'run:'.$run->id,
-                sprintf('%s is a crossover: %s.', $installation->circuits[$circuit]->name ?? $circuit, implode(', ', $words)),
+                'run.crossed',
+                'run:'.$run->id,
+                sprintf(
+                    '%s is a crossover: %s.',
+                    $installation->circuits[$circuit]->name ?? $circuit,
+                    implode(', ', $words),
+                ),
                 'Leave it where a crossover is meant; else use one plan at both ends.',
             );
         }

@@ -33,7 +33,7 @@ final class FitChecks
     public static function of(Run $run, CableType $cable, array $ends, Installation $installation): array
     {
         $found = [];
-        self::$judged ??= new WeakMap;
+        self::$judged ??= new WeakMap();
         $judged = self::$judged[$installation->catalogue] ?? [];
         foreach (Side::cases() as $side) {
             foreach ($run->end($side)->legs as $leg) {
@@ -52,8 +52,16 @@ final class FitChecks
         $findings = [];
         foreach ($found as $side => $bySide) {
             foreach ($bySide as ['misfit' => $misfit, 'legs' => $legs]) {
-                $where = sprintf('End %s of %s', $side, $run->code).(count($run->end(Side::from($side))->legs) > 1 ? ', '.self::legs($legs) : '');
-                $findings[] = new Finding($misfit->severity, $misfit->code, 'run:'.$run->id, $where.': '.$misfit->words, $misfit->remedy);
+                $where =
+                    sprintf('End %s of %s', $side, $run->code).
+                    (count($run->end(Side::from($side))->legs) > 1 ? ', '.self::legs($legs) : '');
+                $findings[] = new Finding(
+                    $misfit->severity,
+                    $misfit->code,
+                    'run:'.$run->id,
+                    $where.': '.$misfit->words,
+                    $misfit->remedy,
+                );
             }
         }
 
@@ -61,8 +69,13 @@ final class FitChecks
     }
 
     /** Null where a leg lands nowhere, or in something unknown, of which others speak. */
-    public static function fit(Run $run, Leg $leg, CableType $cable, EndPinout $end, Installation $installation): ?LegFit
-    {
+    public static function fit(
+        Run $run,
+        Leg $leg,
+        CableType $cable,
+        EndPinout $end,
+        Installation $installation,
+    ): ?LegFit {
         $fitting = $installation->fittings[$leg->landing->fitting ?? ''] ?? null;
         $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
         if ($fitting === null || $layout === null) {
@@ -85,14 +98,30 @@ final class FitChecks
         $element = $fit->elements[0] ?? '';
         $types = array_map(static fn (ConnectorType $type): string => $type->id, $fit->layout->types);
         $parts = [
-            $fit->cable->id, implode(',', $types), $fit->connector->id, count($fit->elements), $fit->diameter()->nanometres ?? '',
-            $fit->cable->prepares($element), $fit->cable->element($element)->kind->value ?? '', $element === '' ? '' : $fit->cable->impedance($element) ?? '', implode(',', $fit->chosen),
+            $fit->cable->id,
+            implode(',', $types),
+            $fit->connector->id,
+            count($fit->elements),
+            $fit->diameter()->nanometres ?? '',
+            $fit->cable->prepares($element),
+            $fit->cable->element($element)->kind->value ?? '',
+            $element === '' ? '' : $fit->cable->impedance($element) ?? '',
+            implode(',', $fit->chosen),
         ];
         $places = [];
         foreach ($fit->landed as $landed) {
             $conductor = $landed->conductor;
             $place = $places[$landed->address] ??= count($places);
-            $parts[] = $place.' '.$conductor->gauge->text.' '.$conductor->element->strands.' '.$conductor->element->kind->value.' '.($fit->layout->terminal($landed->address)->name ?? '');
+            $parts[] =
+                $place.
+                ' '.
+                $conductor->gauge->text.
+                ' '.
+                $conductor->element->strands.
+                ' '.
+                $conductor->element->kind->value.
+                ' '.
+                ($fit->layout->terminal($landed->address)->name ?? '');
         }
 
         return implode('|', $parts);
@@ -101,6 +130,8 @@ final class FitChecks
     /** @param  list<string>  $labels */
     private static function legs(array $labels): string
     {
-        return count($labels) > 3 ? sprintf('legs %s to %s', $labels[0], $labels[count($labels) - 1]) : (count($labels) > 1 ? 'legs ' : 'leg ').implode(', ', $labels);
+        return count($labels) > 3
+            ? sprintf('legs %s to %s', $labels[0], $labels[count($labels) - 1])
+            : (count($labels) > 1 ? 'legs ' : 'leg ').implode(', ', $labels);
     }
 }

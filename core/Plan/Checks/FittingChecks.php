@@ -44,15 +44,29 @@ final class FittingChecks
                 continue;
             }
             if ($layout === null) {
-                $findings[] = Finding::stop('fitting.unknown-connector', 'fitting:'.$id, sprintf('%s is of connector type "%s", which is unknown.', $fitting->label, $fitting->connector), 'Choose a connector from the catalogue.');
+                $findings[] = Finding::stop(
+                    'fitting.unknown-connector',
+                    'fitting:'.$id,
+                    sprintf('%s is of connector type "%s", which is unknown.', $fitting->label, $fitting->connector),
+                    'Choose a connector from the catalogue.',
+                );
 
                 continue;
             }
             array_push($findings, ...self::choices($fitting, $layout, $installation));
             foreach ($layout->unfit as $words) {
-                $findings[] = Finding::stop('fitting.insert', 'fitting:'.$id, $fitting->label.': '.$words.'.', 'Choose an insert of the family that the bay takes.');
+                $findings[] = Finding::stop(
+                    'fitting.insert',
+                    'fitting:'.$id,
+                    $fitting->label.': '.$words.'.',
+                    'Choose an insert of the family that the bay takes.',
+                );
             }
-            array_push($findings, ...self::contacts($fitting, $layout, $joints, $jumpers, $installation), ...self::functions($fitting, $joints));
+            array_push(
+                $findings,
+                ...self::contacts($fitting, $layout, $joints, $jumpers, $installation),
+                ...self::functions($fitting, $joints),
+            );
         }
 
         return $findings;
@@ -69,14 +83,31 @@ final class FittingChecks
         $side = $layout->types['']->cable;
         $subject = 'fitting:'.$fitting->id;
         if ($fitting->exit !== '' && $side->exit($fitting->exit)?->name !== $fitting->exit) {
-            $findings[] = Finding::stop('fitting.exit', $subject, sprintf('The cable is to leave %s at "%s", where it has no exit.', $fitting->label, $fitting->exit), 'Choose an exit that the hood has.');
+            $findings[] = Finding::stop(
+                'fitting.exit',
+                $subject,
+                sprintf('The cable is to leave %s at "%s", where it has no exit.', $fitting->label, $fitting->exit),
+                'Choose an exit that the hood has.',
+            );
         }
         if ($fitting->clocking !== null && ! in_array($fitting->clocking, $side->clocking, true)) {
-            $findings[] = Finding::stop('fitting.clocking', $subject, sprintf('%s is to point to %d°, which its connector cannot.', $fitting->label, $fitting->clocking), $side->clocking === [] ? 'Leave it out: this connector points nowhere.' : 'Choose one of '.implode(', ', $side->clocking).' degrees.');
+            $findings[] = Finding::stop(
+                'fitting.clocking',
+                $subject,
+                sprintf('%s is to point to %d°, which its connector cannot.', $fitting->label, $fitting->clocking),
+                $side->clocking === []
+                    ? 'Leave it out: this connector points nowhere.'
+                    : 'Choose one of '.implode(', ', $side->clocking).' degrees.',
+            );
         }
         foreach ($fitting->parts as $id) {
             if (! isset($installation->catalogue->parts[$id])) {
-                $findings[] = Finding::stop('fitting.unknown-part', $subject, sprintf('Part "%s" is chosen for %s, and is unknown.', $id, $fitting->label), 'Choose a part from the catalogue.');
+                $findings[] = Finding::stop(
+                    'fitting.unknown-part',
+                    $subject,
+                    sprintf('Part "%s" is chosen for %s, and is unknown.', $id, $fitting->label),
+                    'Choose a part from the catalogue.',
+                );
             }
         }
 
@@ -89,7 +120,17 @@ final class FittingChecks
         $findings = [];
         foreach ($installation->catalogue->plans as $plan) {
             foreach ($plan->collisions() as $address => $claims) {
-                $findings[] = Finding::stop('plan.contact-twice', 'plan:'.$plan->id, sprintf('Contact %s of plan "%s" is claimed by %s.', $address, $plan->name, implode(' and ', $claims)), 'Give each function a contact of its own.');
+                $findings[] = Finding::stop(
+                    'plan.contact-twice',
+                    'plan:'.$plan->id,
+                    sprintf(
+                        'Contact %s of plan "%s" is claimed by %s.',
+                        $address,
+                        $plan->name,
+                        implode(' and ', $claims),
+                    ),
+                    'Give each function a contact of its own.',
+                );
             }
         }
 
@@ -101,8 +142,13 @@ final class FittingChecks
      * @param  array<int|string, int>  $jumpers
      * @return list<Finding>
      */
-    private static function contacts(Fitting $fitting, FittingLayout $layout, array $joints, array $jumpers, Installation $installation): array
-    {
+    private static function contacts(
+        Fitting $fitting,
+        FittingLayout $layout,
+        array $joints,
+        array $jumpers,
+        Installation $installation,
+    ): array {
         $findings = [];
         $domain = $installation->catalogue->connectors[$fitting->connector]->domain;
         $at = [];
@@ -114,32 +160,89 @@ final class FittingChecks
             $first = $meeting[0];
             $subject = 'run:'.$first->run;
             if (! $layout->has($address)) {
-                $findings[] = Finding::stop('contact.unknown', $subject, sprintf('%s has no contact %s.', $fitting->label, $address), 'Choose a contact that the connector has.');
+                $findings[] = Finding::stop(
+                    'contact.unknown',
+                    $subject,
+                    sprintf('%s has no contact %s.', $fitting->label, $address),
+                    'Choose a contact that the connector has.',
+                );
 
                 continue;
             }
             foreach ($meeting as $joint) {
                 $own = self::domain($joint, $installation);
                 if ($own !== null && $own !== $domain) {
-                    $findings[] = Finding::stop('contact.hazard', 'run:'.$joint->run, sprintf('A %s conductor lands on contact %s of %s, which is a %s connector.', $own->value, $address, $fitting->label, $domain->value), 'Keep mains and signal in fittings of their own.');
+                    $findings[] = Finding::stop(
+                        'contact.hazard',
+                        'run:'.$joint->run,
+                        sprintf(
+                            'A %s conductor lands on contact %s of %s, which is a %s connector.',
+                            $own->value,
+                            $address,
+                            $fitting->label,
+                            $domain->value,
+                        ),
+                        'Keep mains and signal in fittings of their own.',
+                    );
                 }
             }
-            $serving = array_unique(array_map(static fn (Joint $joint): string => trim($joint->channel.' '.$joint->function), $meeting));
-            $runs = array_unique(array_map(static fn (Joint $joint): string => $joint->run.$joint->side->value, $meeting));
+            $serving = array_unique(
+                array_map(static fn (Joint $joint): string => trim($joint->channel.' '.$joint->function), $meeting),
+            );
+            $runs = array_unique(
+                array_map(static fn (Joint $joint): string => $joint->run.$joint->side->value, $meeting),
+            );
             $declared = in_array($address, $fitting->shared, true);
             if (count($serving) > 1 && ! $declared) {
-                $findings[] = Finding::stop('contact.two-functions', $subject, sprintf('Contact %s of %s has %s.', $address, $fitting->label, implode(' and ', $serving)), 'Move one of them, or declare the contact as shared.');
+                $findings[] = Finding::stop(
+                    'contact.two-functions',
+                    $subject,
+                    sprintf('Contact %s of %s has %s.', $address, $fitting->label, implode(' and ', $serving)),
+                    'Move one of them, or declare the contact as shared.',
+                );
             } elseif (count($runs) > 1 && ! $declared) {
-                $findings[] = Finding::stop('contact.shared-undeclared', $subject, sprintf('%d cable ends meet on contact %s of %s, which is not declared as shared.', count($runs), $address, $fitting->label), 'Declare the contact as shared, or land one of them elsewhere.');
+                $findings[] = Finding::stop(
+                    'contact.shared-undeclared',
+                    $subject,
+                    sprintf(
+                        '%d cable ends meet on contact %s of %s, which is not declared as shared.',
+                        count($runs),
+                        $address,
+                        $fitting->label,
+                    ),
+                    'Declare the contact as shared, or land one of them elsewhere.',
+                );
             }
             $terminal = $layout->terminal($address);
             $copper = count($runs) > 1 ? self::copper($meeting, $installation) : 0.0;
             if ($terminal !== null && $terminal->gauge->isTooThick($copper)) {
-                $findings[] = Finding::stop('contact.too-much-copper', $subject, sprintf('The wires on contact %s of %s are %.2f mm² together; it takes %s.', $address, $fitting->label, $copper, $terminal->gauge->text()), 'Join them in a splice and take one wire to the contact.');
+                $findings[] = Finding::stop(
+                    'contact.too-much-copper',
+                    $subject,
+                    sprintf(
+                        'The wires on contact %s of %s are %.2f mm² together; it takes %s.',
+                        $address,
+                        $fitting->label,
+                        $copper,
+                        $terminal->gauge->text(),
+                    ),
+                    'Join them in a splice and take one wire to the contact.',
+                );
             }
             $wires = count($meeting) + ($jumpers[Node::terminal($fitting->id, $address)] ?? 0);
             if ($wires > $layout->wires($address)) {
-                $findings[] = Finding::stop('contact.too-many-wires', $subject, sprintf('Contact %s of %s gets %d wires and takes %d.', $address, $fitting->label, $wires, $layout->wires($address)), 'Join them in a splice first, or use another contact.');
+                $findings[] = Finding::stop(
+                    'contact.too-many-wires',
+                    $subject,
+                    sprintf(
+                        'Contact %s of %s gets %d wires and takes %d.',
+                        $address,
+                        $fitting->label,
+                        $wires,
+                        $layout->wires($address),
+                    ),
+                    'Join them in a splice first, or use another contact.',
+                );
             }
         }
 
@@ -162,7 +265,18 @@ final class FittingChecks
         foreach ($places as $contacts) {
             if (count($contacts) > 1) {
                 $joint = reset($contacts);
-                $findings[] = Finding::stop('function.on-two-contacts', 'run:'.$joint->run, sprintf('Channel %s %s sits on contacts %s of %s.', $joint->channel, $joint->function, implode(' and ', array_keys($contacts)), $fitting->label), 'Keep one contact for it.');
+                $findings[] = Finding::stop(
+                    'function.on-two-contacts',
+                    'run:'.$joint->run,
+                    sprintf(
+                        'Channel %s %s sits on contacts %s of %s.',
+                        $joint->channel,
+                        $joint->function,
+                        implode(' and ', array_keys($contacts)),
+                        $fitting->label,
+                    ),
+                    'Keep one contact for it.',
+                );
             }
         }
 

@@ -59,9 +59,24 @@ final class JoinChecks
                 continue;
             }
             if ($signal->joins === SignalJoins::PointToPoint) {
-                $findings[$circuit->id] = Finding::stop('join.not-split', 'run:'.$first->run, sprintf('%s is joined %d ways, and %s does not split.', $circuit->name, $ways, $signal->name), 'Use an active splitter, or separate runs.');
+                $findings[$circuit->id] = Finding::stop(
+                    'join.not-split',
+                    'run:'.$first->run,
+                    sprintf('%s is joined %d ways, and %s does not split.', $circuit->name, $ways, $signal->name),
+                    'Use an active splitter, or separate runs.',
+                );
             } elseif ($signal->joins === SignalJoins::Chain && $circuit->topology !== Topology::DaisyChain) {
-                $findings[$circuit->id] = Finding::stop('join.not-chain', 'run:'.$first->run, sprintf('%s is joined %d ways as a Y; %s runs from one to the next.', $circuit->name, $ways, $signal->name), 'Make the circuit a daisy chain with its terminator, or use a splitter.');
+                $findings[$circuit->id] = Finding::stop(
+                    'join.not-chain',
+                    'run:'.$first->run,
+                    sprintf(
+                        '%s is joined %d ways as a Y; %s runs from one to the next.',
+                        $circuit->name,
+                        $ways,
+                        $signal->name,
+                    ),
+                    'Make the circuit a daisy chain with its terminator, or use a splitter.',
+                );
             }
         }
 
@@ -80,7 +95,7 @@ final class JoinChecks
         foreach ($joints as $joint) {
             $at[$joint->to][] = $joint;
         }
-        $places = new DisjointSets;
+        $places = new DisjointSets();
         foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
             $places->join(Node::named($between->from), Node::named($between->to));
         }
@@ -88,7 +103,7 @@ final class JoinChecks
         foreach ($places->groups() as $nodes) {
             $meeting = [];
             foreach ($nodes as $node) {
-                array_push($meeting, ...($at[$node] ?? []));
+                array_push($meeting, ...$at[$node] ?? []);
                 unset($at[$node]);
             }
             if ($meeting !== []) {
@@ -121,7 +136,12 @@ final class JoinChecks
             if (isset($terminating[Node::fitting($joint->to) ?? ''])) {
                 $findings[$circuit->id] = null;
             } elseif (! array_key_exists($circuit->id, $findings)) {
-                $findings[$circuit->id] = Finding::check('chain.no-terminator', 'run:'.$joint->run, sprintf('Nobody has said where %s is terminated.', $circuit->name), sprintf('%s ends in a terminator at its last device: name it in the circuit.', $signal->name));
+                $findings[$circuit->id] = Finding::check(
+                    'chain.no-terminator',
+                    'run:'.$joint->run,
+                    sprintf('Nobody has said where %s is terminated.', $circuit->name),
+                    sprintf('%s ends in a terminator at its last device: name it in the circuit.', $signal->name),
+                );
             }
         }
 

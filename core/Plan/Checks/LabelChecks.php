@@ -52,16 +52,37 @@ final class LabelChecks
                 }
             }
             if ($long !== []) {
-                $findings[] = Finding::check('label.long', 'run:'.$id, sprintf('The label %s has %d characters, and %d are the most.', $long[0], mb_strlen($long[0]), $limit), 'Shorten the code, or the scheme under Labels.');
+                $findings[] = Finding::check(
+                    'label.long',
+                    'run:'.$id,
+                    sprintf(
+                        'The label %s has %d characters, and %d are the most.',
+                        $long[0],
+                        mb_strlen($long[0]),
+                        $limit,
+                    ),
+                    'Shorten the code, or the scheme under Labels.',
+                );
             }
         }
         foreach ($said as $text => $labels) {
             [$id, $label] = $labels[0];
-            $codes = array_unique(array_map(static fn (array $each): string => $installation->runs[$each[0]]->code, $labels));
+            $codes = array_unique(
+                array_map(static fn (array $each): string => $installation->runs[$each[0]]->code, $labels),
+            );
             $runs = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
             // Runs of one code are another finding.
             if (count($labels) > 1 && (count($codes) > 1 || count($runs) === 1)) {
-                $findings[] = Finding::check('label.same', 'run:'.$id, sprintf('%d labels say “%s”: nobody can tell them apart.', count($labels), str_replace("\n", ', ', (string) $text)), 'Put {run}, {end} or {leg} into the scheme under Labels.');
+                $findings[] = Finding::check(
+                    'label.same',
+                    'run:'.$id,
+                    sprintf(
+                        '%d labels say “%s”: nobody can tell them apart.',
+                        count($labels),
+                        str_replace("\n", ', ', (string) $text),
+                    ),
+                    'Put {run}, {end} or {leg} into the scheme under Labels.',
+                );
             }
         }
 
@@ -85,7 +106,8 @@ final class LabelChecks
             }
             if ($texts !== []) {
                 $findings[] = Finding::note(
-                    'label.rotates', 'run:'.$run->run,
+                    'label.rotates',
+                    'run:'.$run->run,
                     'Read upside down, one label is another in use: '.implode(', ', $texts).'.',
                     'They are printed marked, as the house rule has it; keep the mark on the label.',
                 );

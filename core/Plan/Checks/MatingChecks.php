@@ -31,31 +31,80 @@ final class MatingChecks
             $subject = 'fitting:'.$mating->fitting;
             $other = self::otherHalf($mating->with, $installation);
             if ($fitting === null || $other === null) {
-                $findings[] = Finding::stop('mating.unknown', $subject, sprintf('"%s" is to mate with "%s", and one of them is unknown.', $mating->fitting, $mating->with), 'Choose fittings and ports that exist.');
+                $findings[] = Finding::stop(
+                    'mating.unknown',
+                    $subject,
+                    sprintf('"%s" is to mate with "%s", and one of them is unknown.', $mating->fitting, $mating->with),
+                    'Choose fittings and ports that exist.',
+                );
 
                 continue;
             }
             [$type, $label, $plan] = $other;
             if (isset($taken[$mating->with])) {
-                $findings[] = Finding::stop('mating.taken', $subject, sprintf('%s is to mate with %s, which %s already has.', $fitting->label, $label, $taken[$mating->with]), 'Choose another port.');
+                $findings[] = Finding::stop(
+                    'mating.taken',
+                    $subject,
+                    sprintf(
+                        '%s is to mate with %s, which %s already has.',
+                        $fitting->label,
+                        $label,
+                        $taken[$mating->with],
+                    ),
+                    'Choose another port.',
+                );
             }
             $taken[$mating->with] = $fitting->label;
             $own = $installation->catalogue->connectors[$fitting->connector] ?? null;
             $facing = $installation->catalogue->connectors[$type] ?? null;
             $mode = $own === null || $facing === null ? null : $own->matesWith($facing) ?? $facing->matesWith($own);
             if ($own === null || $facing === null || $mode === null) {
-                $findings[] = Finding::stop('mating.does-not-fit', $subject, sprintf('%s (%s) does not mate with %s (%s).', $fitting->label, $own->name ?? $fitting->connector, $label, $facing->name ?? $type), self::counterparts($facing, $installation));
+                $findings[] = Finding::stop(
+                    'mating.does-not-fit',
+                    $subject,
+                    sprintf(
+                        '%s (%s) does not mate with %s (%s).',
+                        $fitting->label,
+                        $own->name ?? $fitting->connector,
+                        $label,
+                        $facing->name ?? $type,
+                    ),
+                    self::counterparts($facing, $installation),
+                );
 
                 continue;
             }
             if ($own->impedance !== null && $facing->impedance !== null && $own->impedance !== $facing->impedance) {
-                $findings[] = Finding::check('mating.impedance', $subject, sprintf('%s is made for %d Ω and mates with %s of %d Ω.', $fitting->label, $own->impedance, $label, $facing->impedance), 'They go together and reflect: use one impedance.');
+                $findings[] = Finding::check(
+                    'mating.impedance',
+                    $subject,
+                    sprintf(
+                        '%s is made for %d Ω and mates with %s of %d Ω.',
+                        $fitting->label,
+                        $own->impedance,
+                        $label,
+                        $facing->impedance,
+                    ),
+                    'They go together and reflect: use one impedance.',
+                );
             }
             $theirs = $plan === null ? $functions[$mating->with] ?? [] : self::planned($plan, $installation);
             foreach ($functions[$mating->fitting] ?? [] as $address => $function) {
                 $met = $theirs[$mode->opposite((string) $address)] ?? null;
                 if ($met !== null && $met !== $function) {
-                    $findings[] = Finding::stop('mating.function', $subject, sprintf('Contact %s of %s is %s and meets %s on %s.', $address, $fitting->label, $function, $met, $label), 'Use the same contact plan on both halves.');
+                    $findings[] = Finding::stop(
+                        'mating.function',
+                        $subject,
+                        sprintf(
+                            'Contact %s of %s is %s and meets %s on %s.',
+                            $address,
+                            $fitting->label,
+                            $function,
+                            $met,
+                            $label,
+                        ),
+                        'Use the same contact plan on both halves.',
+                    );
                 }
             }
         }
@@ -73,7 +122,9 @@ final class MatingChecks
             }
         }
 
-        return $names === [] ? 'Choose the counterpart of that connector.' : 'Choose '.implode(', or ', array_slice($names, 0, 3)).'.';
+        return $names === []
+            ? 'Choose the counterpart of that connector.'
+            : 'Choose '.implode(', or ', array_slice($names, 0, 3)).'.';
     }
 
     /** @return ?array{string, string, ?string} connector type, label, contact plan */
@@ -86,7 +137,9 @@ final class MatingChecks
         $port = $installation->port($with);
         [$device] = explode(':', $with, 2);
 
-        return $port === null ? null : [$port->connector, $installation->equipment[$device]->name.' '.$port->name, $port->plan];
+        return $port === null
+            ? null
+            : [$port->connector, $installation->equipment[$device]->name.' '.$port->name, $port->plan];
     }
 
     /**

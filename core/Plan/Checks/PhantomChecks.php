@@ -90,12 +90,23 @@ final class PhantomChecks
             }
         }
 
-        return array_filter($fed, static fn (int|string $circuit): bool => ($installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null)?->phantom === true, ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $fed,
+            static fn (int|string $circuit): bool => (
+                $installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null
+            )?->phantom === true,
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /** @param  list<Joint>  $joints */
-    private static function judge(Circuit $circuit, string $fitting, array $joints, Wiring $wiring, Installation $installation): ?Finding
-    {
+    private static function judge(
+        Circuit $circuit,
+        string $fitting,
+        array $joints,
+        Wiring $wiring,
+        Installation $installation,
+    ): ?Finding {
         $screens = self::screens($circuit, $joints, $installation);
         $run = '';
         foreach ($joints as $joint) {
@@ -105,7 +116,10 @@ final class PhantomChecks
             }
         }
         $here = $screens[$fitting] ?? [];
-        $sources = $circuit->from !== '' ? array_intersect_key($screens, [$circuit->from => true]) : array_diff_key($screens, [$fitting => true]);
+        $sources =
+            $circuit->from !== ''
+                ? array_intersect_key($screens, [$circuit->from => true])
+                : array_diff_key($screens, [$fitting => true]);
         if ($circuit->from === '' && $sources === []) {
             // The far end may be open on purpose: then its screen was never joined, and that is the fault.
             $sources = ['' => []];
@@ -113,11 +127,32 @@ final class PhantomChecks
         $label = $installation->fittings[$fitting]->label ?? $fitting;
         foreach ($sources as $there) {
             if (! self::reaches($wiring, $here, $there)) {
-                return Finding::stop('phantom.open', 'run:'.$run, sprintf('%s takes phantom power from %s, and its screen is not whole from there.', $circuit->name, $label), 'Join the screen at both ends of this circuit: audio passes without it, a powered microphone does not work.');
+                return Finding::stop(
+                    'phantom.open',
+                    'run:'.$run,
+                    sprintf(
+                        '%s takes phantom power from %s, and its screen is not whole from there.',
+                        $circuit->name,
+                        $label,
+                    ),
+                    'Join the screen at both ends of this circuit: audio passes without it, a powered microphone does not work.',
+                );
             }
             foreach ($wiring->edges as $edge) {
-                if ($edge->kind === EdgeKind::Switch && ! self::reaches($wiring->edited(new Edit([$edge->id => self::turned($edge)])), $here, $there)) {
-                    return Finding::check('phantom.lifted', 'run:'.$run, sprintf('%s takes phantom power from %s through a switch that can lift its screen.', $circuit->name, $label), 'Never lift the leg that feeds phantom power: take it from the unswitched output.');
+                if (
+                    $edge->kind === EdgeKind::Switch &&
+                    ! self::reaches($wiring->edited(new Edit([$edge->id => self::turned($edge)])), $here, $there)
+                ) {
+                    return Finding::check(
+                        'phantom.lifted',
+                        'run:'.$run,
+                        sprintf(
+                            '%s takes phantom power from %s through a switch that can lift its screen.',
+                            $circuit->name,
+                            $label,
+                        ),
+                        'Never lift the leg that feeds phantom power: take it from the unswitched output.',
+                    );
                 }
             }
         }

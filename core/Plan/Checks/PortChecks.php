@@ -74,7 +74,18 @@ final class PortChecks
         foreach ($ports as $with => [$port, $run]) {
             $name = self::name((string) $with, $port, $installation);
             if ($port->signal !== '' && $port->signal !== $circuit->signal) {
-                $findings[] = Finding::stop('port.signal', 'run:'.$run, sprintf('%s carries %s, and %s is for %s.', $circuit->name, self::signal($circuit->signal, $installation), $name, self::signal($port->signal, $installation)), 'Plug it into a port for that signal.');
+                $findings[] = Finding::stop(
+                    'port.signal',
+                    'run:'.$run,
+                    sprintf(
+                        '%s carries %s, and %s is for %s.',
+                        $circuit->name,
+                        self::signal($circuit->signal, $installation),
+                        $name,
+                        self::signal($port->signal, $installation),
+                    ),
+                    'Plug it into a port for that signal.',
+                );
             }
             if ($port->direction === PortDirection::Out) {
                 $sources[$name] = [$port, $run];
@@ -84,19 +95,46 @@ final class PortChecks
         }
         if (count($sources) > 1) {
             [, $run] = reset($sources);
-            $findings[] = Finding::stop('port.two-outputs', 'run:'.$run, sprintf('%s joins outputs to each other: %s.', $circuit->name, implode(' and ', array_keys($sources))), 'Keep one source for a circuit.');
+            $findings[] = Finding::stop(
+                'port.two-outputs',
+                'run:'.$run,
+                sprintf('%s joins outputs to each other: %s.', $circuit->name, implode(' and ', array_keys($sources))),
+                'Keep one source for a circuit.',
+            );
         }
         if ($sources === [] && count($sinks) > 1) {
             [, $run] = reset($sinks);
-            $findings[] = Finding::check('port.no-source', 'run:'.$run, sprintf('%s joins inputs only: %s.', $circuit->name, implode(' and ', array_keys($sinks))), 'Plug its source into an output.');
+            $findings[] = Finding::check(
+                'port.no-source',
+                'run:'.$run,
+                sprintf('%s joins inputs only: %s.', $circuit->name, implode(' and ', array_keys($sinks))),
+                'Plug its source into an output.',
+            );
         }
         foreach ($sources as $from => [$source, $run]) {
             foreach ($sinks as $to => [$sink]) {
                 if ($source->level !== Level::None && $sink->level !== Level::None && $source->level !== $sink->level) {
-                    $words = sprintf('%s gives %s level, and %s expects %s.', $from, $source->level->value, $to, $sink->level->value);
-                    $findings[] = $source->level === Level::Speaker
-                        ? Finding::stop('port.level', 'run:'.$run, $words, 'Take the signal before the amplifier.')
-                        : Finding::check('port.level', 'run:'.$run, $words, 'Choose a port of that level, or put a preamplifier or pad between.');
+                    $words = sprintf(
+                        '%s gives %s level, and %s expects %s.',
+                        $from,
+                        $source->level->value,
+                        $to,
+                        $sink->level->value,
+                    );
+                    $findings[] =
+                        $source->level === Level::Speaker
+                            ? Finding::stop(
+                                'port.level',
+                                'run:'.$run,
+                                $words,
+                                'Take the signal before the amplifier.',
+                            )
+                            : Finding::check(
+                                'port.level',
+                                'run:'.$run,
+                                $words,
+                                'Choose a port of that level, or put a preamplifier or pad between.',
+                            );
                 }
             }
         }
@@ -113,11 +151,26 @@ final class PortChecks
         }
         $findings = [];
         foreach ($installation->equipment as $device) {
-            $spare = array_filter($device->ports, static fn (Port $port): bool => ! isset($taken[$device->id.':'.$port->id]));
+            $spare = array_filter(
+                $device->ports,
+                static fn (Port $port): bool => ! isset($taken[$device->id.':'.$port->id]),
+            );
             if ($spare !== []) {
                 $names = array_map(static fn (Port $port): string => $port->name, array_values($spare));
                 $shown = array_slice($names, 0, 6);
-                $findings[] = Finding::note('port.spare', 'equipment:'.$device->id, sprintf('%s has %d of %d ports spare: %s%s.', $device->name, count($spare), count($device->ports), implode(', ', $shown), count($names) > 6 ? ' …' : ''), 'Nothing to do, unless one was meant to be used.');
+                $findings[] = Finding::note(
+                    'port.spare',
+                    'equipment:'.$device->id,
+                    sprintf(
+                        '%s has %d of %d ports spare: %s%s.',
+                        $device->name,
+                        count($spare),
+                        count($device->ports),
+                        implode(', ', $shown),
+                        count($names) > 6 ? ' …' : '',
+                    ),
+                    'Nothing to do, unless one was meant to be used.',
+                );
             }
         }
 

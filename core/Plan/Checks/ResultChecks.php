@@ -42,7 +42,11 @@ final readonly class ResultChecks
             $trials = Trials::of($events);
             foreach (TestStage::cases() as $stage) {
                 $test = $trials->last($stage);
-                array_push($findings, ...($test === null ? [] : $this->onResult($test, $events)), ...$this->onContradiction($trials->contradiction($stage), $assembly));
+                array_push(
+                    $findings,
+                    ...$test === null ? [] : $this->onResult($test, $events),
+                    ...$this->onContradiction($trials->contradiction($stage), $assembly),
+                );
             }
         }
 
@@ -62,10 +66,27 @@ final readonly class ResultChecks
             if ($instrument?->isOverdue($test->at) !== true) {
                 continue;
             }
-            $findings[] = Finding::check('test.overdue', $subject, sprintf('Tested with %s, whose calibration held until %s.', $instrument->name, $instrument->calibratedTo), 'Test again with another instrument, or have this one calibrated and compare.');
+            $findings[] = Finding::check(
+                'test.overdue',
+                $subject,
+                sprintf(
+                    'Tested with %s, whose calibration held until %s.',
+                    $instrument->name,
+                    $instrument->calibratedTo,
+                ),
+                'Test again with another instrument, or have this one calibrated and compare.',
+            );
         }
-        if ($this->installation->rules->on(TestedBy::class) === TestedBy::Another && in_array($test->by, self::makers($events), true)) {
-            $findings[] = Finding::check('test.own-work', $subject, 'Tested by somebody who made an end of it.', 'The house rule wants another pair of eyes: somebody else tests it again.');
+        if (
+            $this->installation->rules->on(TestedBy::class) === TestedBy::Another &&
+            in_array($test->by, self::makers($events), true)
+        ) {
+            $findings[] = Finding::check(
+                'test.own-work',
+                $subject,
+                'Tested by somebody who made an end of it.',
+                'The house rule wants another pair of eyes: somebody else tests it again.',
+            );
         }
 
         return $findings;
@@ -77,7 +98,16 @@ final readonly class ResultChecks
      */
     private function onContradiction(array $apart, Assembly $assembly): array
     {
-        return $apart === [] ? [] : [Finding::stop('test.contradicts', 'run:'.$assembly->id, sprintf('%d people tested it and do not agree.', count($apart)), 'Open its test and say which record holds, or test it again after mending.')];
+        return $apart === []
+            ? []
+            : [
+                Finding::stop(
+                    'test.contradicts',
+                    'run:'.$assembly->id,
+                    sprintf('%d people tested it and do not agree.', count($apart)),
+                    'Open its test and say which record holds, or test it again after mending.',
+                ),
+            ];
     }
 
     /**

@@ -44,7 +44,10 @@ final readonly class AssemblyPlanner
         $rest = $this->expectation($assembly);
 
         return array_map(
-            static fn (SwitchState $state): array => [$state, $state->id === '' ? $rest : Expectation::of($rest->wiring->edited($state->edit), $rest->setup)],
+            static fn (SwitchState $state): array => [
+                $state,
+                $state->id === '' ? $rest : Expectation::of($rest->wiring->edited($state->edit), $rest->setup),
+            ],
             SwitchStates::of($rest->wiring, $this->installation),
         );
     }
@@ -60,7 +63,11 @@ final readonly class AssemblyPlanner
         }
         $wiring = (new WiringBuilder($this->installation))->build($assembly, $joints, $lengths);
 
-        return Expectation::of($wiring, SetupBuilder::of($assembly, $joints, $this->installation), SwitchStates::of($wiring, $this->installation));
+        return Expectation::of(
+            $wiring,
+            SetupBuilder::of($assembly, $joints, $this->installation),
+            SwitchStates::of($wiring, $this->installation),
+        );
     }
 
     public function diagnose(Assembly $assembly, Expectation $expectation, Reading $reading): Diagnosis

@@ -35,7 +35,7 @@ final readonly class Consequences
 
     public static function of(Installation $now, Installation $then, Record $record): self
     {
-        $planner = new Planner;
+        $planner = new Planner();
         $before = $planner->plan($now, $record);
         $after = $planner->plan($then, $record);
         [$joints, $ends, $cuts, $labels, $tests, $overtaken] = [0, [], [], [], [], []];
@@ -61,13 +61,29 @@ final readonly class Consequences
             array_push($overtaken, ...self::overtaken($code, $before->strands[$id] ?? [], $after->strands[$id]));
         }
         foreach ($after->assemblies as $assembly) {
-            $was = isset($before->assemblies[$assembly->id]) ? (new AssemblyPlanner($now, $before->runs))->expectation($before->assemblies[$assembly->id])->fingerprint() : '';
+            $was = isset($before->assemblies[$assembly->id])
+                ? (new AssemblyPlanner($now, $before->runs))
+                    ->expectation($before->assemblies[$assembly->id])
+                    ->fingerprint()
+                : '';
             if ($was !== (new AssemblyPlanner($then, $after->runs))->expectation($assembly)->fingerprint()) {
-                array_push($tests, ...array_map(static fn (string $run): string => $then->runs[$run]->code, $assembly->runs));
+                array_push(
+                    $tests,
+                    ...array_map(static fn (string $run): string => $then->runs[$run]->code, $assembly->runs),
+                );
             }
         }
 
-        return new self($joints, $ends, $cuts, $labels, $tests, $overtaken, self::difference($after->findings, $before->findings), self::difference($before->findings, $after->findings));
+        return new self(
+            $joints,
+            $ends,
+            $cuts,
+            $labels,
+            $tests,
+            $overtaken,
+            self::difference($after->findings, $before->findings),
+            self::difference($before->findings, $after->findings),
+        );
     }
 
     /**
@@ -113,6 +129,13 @@ final readonly class Consequences
             $known[$finding->code.$finding->subject.$finding->words] = true;
         }
 
-        return array_values(array_filter($of, static fn (Finding $finding): bool => ! isset($known[$finding->code.$finding->subject.$finding->words])));
+        return array_values(
+            array_filter(
+                $of,
+                static fn (Finding $finding): bool => ! isset(
+                    $known[$finding->code.$finding->subject.$finding->words],
+                ),
+            ),
+        );
     }
 }

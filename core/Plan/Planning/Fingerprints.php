@@ -35,7 +35,12 @@ final readonly class Fingerprints
     {
         return match ($kind) {
             EventKind::Cut => $this->cut,
-            EventKind::SlidOn, EventKind::Prepared, EventKind::ContactJoined, EventKind::Joined, EventKind::Closed, EventKind::Remade => $side === null ? '' : $this->ends[$side->value] ?? '',
+            EventKind::SlidOn,
+            EventKind::Prepared,
+            EventKind::ContactJoined,
+            EventKind::Joined,
+            EventKind::Closed,
+            EventKind::Remade => $side === null ? '' : $this->ends[$side->value] ?? '',
             EventKind::Inspected => implode('', $this->ends),
             EventKind::Labelled => $this->labels,
             EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => $this->route,
@@ -53,7 +58,9 @@ final readonly class Fingerprints
     /** @return list<string> joints that an event of this kind says were made */
     public function made(EventKind $kind, ?Side $side): array
     {
-        return in_array($kind, [EventKind::Joined, EventKind::Remade], true) && $side !== null ? $this->joints[$side->value] ?? [] : [];
+        return in_array($kind, [EventKind::Joined, EventKind::Remade], true) && $side !== null
+            ? $this->joints[$side->value] ?? []
+            : [];
     }
 
     public static function hash(mixed $of): string

@@ -35,7 +35,10 @@ final class InputHashes
 
     public function assembly(Assembly $assembly): string
     {
-        $parts = [$this->rules, $this->shared('panel', '', [$this->installation->links, $this->installation->switches])];
+        $parts = [
+            $this->rules,
+            $this->shared('panel', '', [$this->installation->links, $this->installation->switches]),
+        ];
         foreach ($assembly->runs as $id) {
             $parts[] = $this->run($this->installation->runs[$id]);
         }
@@ -67,7 +70,15 @@ final class InputHashes
     {
         $connector = $this->installation->catalogue->connectors[$id] ?? null;
 
-        return $connector === null ? null : [$connector, array_map(fn (string $part): ?Part => $this->installation->catalogue->parts[$part] ?? null, $connector->cable->parts())];
+        return $connector === null
+            ? null
+            : [
+                $connector,
+                array_map(
+                    fn (string $part): ?Part => $this->installation->catalogue->parts[$part] ?? null,
+                    $connector->cable->parts(),
+                ),
+            ];
     }
 
     private static function asBought(CableType $cable): mixed
@@ -82,7 +93,11 @@ final class InputHashes
         $parts = [
             $this->rules,
             self::hash($run),
-            $this->shared('cable', $run->cable, isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null),
+            $this->shared(
+                'cable',
+                $run->cable,
+                isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null,
+            ),
             $this->shared('location', $run->a->location, $in->locations[$run->a->location] ?? null),
             $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
             $in->looms[$run->loom ?? '']->name ?? null,
@@ -100,7 +115,11 @@ final class InputHashes
             foreach ($end->legs as $leg) {
                 if ($leg->landing !== null) {
                     $plan = $leg->landing->plan;
-                    array_push($parts, $this->fitting($in->fittings[$leg->landing->fitting] ?? null), $this->shared('plan', $plan, $in->plan($plan)));
+                    array_push(
+                        $parts,
+                        $this->fitting($in->fittings[$leg->landing->fitting] ?? null),
+                        $this->shared('plan', $plan, $in->plan($plan)),
+                    );
                 }
             }
         }

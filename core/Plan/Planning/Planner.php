@@ -25,11 +25,11 @@ use Sartal\Core\Ways\Routing\WayLoads;
  */
 final readonly class Planner
 {
-    public function __construct(private PlanCache $cache = new MemoryPlanCache)
+    public function __construct(private PlanCache $cache = new MemoryPlanCache())
     {
     }
 
-    public function plan(Installation $installation, Record $record = new Record): Plan
+    public function plan(Installation $installation, Record $record = new Record()): Plan
     {
         $layout = new Layout($installation);
         $hashes = new InputHashes($installation, $layout);
@@ -64,22 +64,44 @@ final readonly class Planner
 
         $ways = WayLoads::of($installation, $layout->routes, $layout->router);
 
-        $findings = [...Checks::of($installation, $runs, $rotations, $layout, $ways), ...(new ResultChecks($installation, $record))->of($assemblies)];
+        $findings = [
+            ...Checks::of($installation, $runs, $rotations, $layout, $ways),
+            ...(new ResultChecks($installation, $record))->of($assemblies),
+        ];
 
-        return new Plan($runs, $assemblies, $assemblyOf, $strands, $fingerprints, $rotations, $findings, $layout, $ways);
+        return new Plan(
+            $runs,
+            $assemblies,
+            $assemblyOf,
+            $strands,
+            $fingerprints,
+            $rotations,
+            $findings,
+            $layout,
+            $ways,
+        );
     }
 
     /** What is done on one run now relies on this. */
     public function fingerprintsFor(string $run, Installation $installation, Plan $plan): Fingerprints
     {
         $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
-        $reading = $this->reading($assembly, new InputHashes($installation, $plan->layout), new AssemblyPlanner($installation, $plan->runs), $installation);
+        $reading = $this->reading(
+            $assembly,
+            new InputHashes($installation, $plan->layout),
+            new AssemblyPlanner($installation, $plan->runs),
+            $installation,
+        );
 
         return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
     }
 
-    private function reading(Assembly $assembly, InputHashes $hashes, AssemblyPlanner $tests, Installation $installation): string
-    {
+    private function reading(
+        Assembly $assembly,
+        InputHashes $hashes,
+        AssemblyPlanner $tests,
+        Installation $installation,
+    ): string {
         $inputs = $hashes->assembly($assembly);
         $fingerprint = $this->cache->readingFingerprint($inputs);
         if ($fingerprint === null) {
@@ -103,9 +125,26 @@ final readonly class Planner
         }
         foreach ($assembly->runs as $member) {
             foreach ($record->of($member) as $event) {
-                if ($member !== $run && in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Remade, EventKind::Joined, EventKind::Repaired, EventKind::TakenBack], true) && $event->step === '') {
+                if (
+                    $member !== $run &&
+                    in_array(
+                        $event->kind,
+                        [
+                            EventKind::Tested,
+                            EventKind::Settled,
+                            EventKind::Remade,
+                            EventKind::Joined,
+                            EventKind::Repaired,
+                            EventKind::TakenBack,
+                        ],
+                        true,
+                    ) &&
+                    $event->step === ''
+                ) {
                     // Of another run's ends only this matters here: a test before them no longer counts.
-                    $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true) ? $event : self::withoutSide($event);
+                    $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true)
+                        ? $event
+                        : self::withoutSide($event);
                 }
             }
         }
@@ -116,7 +155,17 @@ final readonly class Planner
 
     private static function withoutSide(Event $event): Event
     {
-        return new Event($event->id, $event->kind, $event->run, null, $event->by, $event->at, $event->received, $event->fingerprint, undoes: $event->undoes);
+        return new Event(
+            $event->id,
+            $event->kind,
+            $event->run,
+            null,
+            $event->by,
+            $event->at,
+            $event->received,
+            $event->fingerprint,
+            undoes: $event->undoes,
+        );
     }
 
     /** @param  list<Event>  $events */
@@ -132,16 +181,30 @@ final readonly class Planner
     }
 
     /** @param  array<array-key, string>  $rotations */
-    private static function fingerprints(RunPlan $plan, Installation $installation, string $reading, array $rotations): Fingerprints
-    {
+    private static function fingerprints(
+        RunPlan $plan,
+        Installation $installation,
+        string $reading,
+        array $rotations,
+    ): Fingerprints {
         $run = $installation->runs[$plan->run];
         $ends = $joints = [];
         foreach ($plan->ends as $side => $end) {
-            $joints[$side] = array_map(static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to, $end->joints);
+            $joints[$side] = array_map(
+                static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to,
+                $end->joints,
+            );
             $ends[$side] = Fingerprints::hash($joints[$side]);
         }
         $turn = $installation->rules->on(LabelTurn::class);
-        $labels = array_map(static fn ($label): array => [$label->code, $label->line, ...(isset($rotations[$label->code]) ? [$turn->value] : [])], $plan->labels);
+        $labels = array_map(
+            static fn ($label): array => [
+                $label->code,
+                $label->line,
+                ...isset($rotations[$label->code]) ? [$turn->value] : [],
+            ],
+            $plan->labels,
+        );
 
         return new Fingerprints(
             Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),

@@ -20,8 +20,13 @@ final readonly class Rerouted
      * @param  list<Finding>  $comes
      * @param  list<Finding>  $goes
      */
-    private function __construct(public array $routes, public array $cuts, public array $overtaken, public array $comes, public array $goes)
-    {
+    private function __construct(
+        public array $routes,
+        public array $cuts,
+        public array $overtaken,
+        public array $comes,
+        public array $goes,
+    ) {
     }
 
     public static function between(Plan $before, Plan $after, Installation $installation): self
@@ -34,15 +39,34 @@ final readonly class Rerouted
                 continue;
             }
             if ($old->lay->route->ways() !== $plan->lay->route->ways()) {
-                $routes[] = ['run' => (string) $id, 'code' => $code, 'was' => self::names($old->lay->route), 'is' => self::names($plan->lay->route)];
+                $routes[] = [
+                    'run' => (string) $id,
+                    'code' => $code,
+                    'was' => self::names($old->lay->route),
+                    'is' => self::names($plan->lay->route),
+                ];
             }
             if ($old->cut->result->compare($plan->cut->result) !== 0) {
-                $cuts[] = ['run' => (string) $id, 'code' => $code, 'was' => $old->cut->result, 'is' => $plan->cut->result];
+                $cuts[] = [
+                    'run' => (string) $id,
+                    'code' => $code,
+                    'was' => $old->cut->result,
+                    'is' => $plan->cut->result,
+                ];
             }
-            array_push($overtaken, ...Consequences::overtaken($code, $before->strands[$id] ?? [], $after->strands[$id] ?? []));
+            array_push(
+                $overtaken,
+                ...Consequences::overtaken($code, $before->strands[$id] ?? [], $after->strands[$id] ?? []),
+            );
         }
 
-        return new self($routes, $cuts, $overtaken, Consequences::difference($after->findings, $before->findings), Consequences::difference($before->findings, $after->findings));
+        return new self(
+            $routes,
+            $cuts,
+            $overtaken,
+            Consequences::difference($after->findings, $before->findings),
+            Consequences::difference($before->findings, $after->findings),
+        );
     }
 
     /** @return list<string> */

@@ -30,16 +30,35 @@ final class RunPlanner
         $findings = [...self::references($run, $installation), ...$lay->route->findings];
         $ends = [];
         foreach (Side::cases() as $side) {
-            $ends[$side->value] = $cable === null ? new EndPinout([], [], []) : PinoutRule::of($installation, $run, $side, $cable);
+            $ends[$side->value] =
+                $cable === null ? new EndPinout([], [], []) : PinoutRule::of($installation, $run, $side, $cable);
             array_push($findings, ...$ends[$side->value]->findings);
         }
         if ($cable !== null) {
-            array_push($findings, ...CableChecks::of($run, $cable, $installation), ...FitChecks::of($run, $cable, $ends, $installation));
+            array_push(
+                $findings,
+                ...CableChecks::of($run, $cable, $installation),
+                ...FitChecks::of($run, $cable, $ends, $installation),
+            );
         }
 
-        $plan = new RunPlan($run->id, CutLength::of($run, $installation, $lay), $ends, LabelTexts::of($run, $installation), [], $lay);
+        $plan = new RunPlan(
+            $run->id,
+            CutLength::of($run, $installation, $lay),
+            $ends,
+            LabelTexts::of($run, $installation),
+            [],
+            $lay,
+        );
 
-        return new RunPlan($plan->run, $plan->cut, $plan->ends, $plan->labels, [...$findings, ...CrossoverChecks::of($run, $plan, $installation)], $lay);
+        return new RunPlan(
+            $plan->run,
+            $plan->cut,
+            $plan->ends,
+            $plan->labels,
+            [...$findings, ...CrossoverChecks::of($run, $plan, $installation)],
+            $lay,
+        );
     }
 
     /** @return list<Finding> */
@@ -48,15 +67,30 @@ final class RunPlanner
         $findings = [];
         $subject = 'run:'.$run->id;
         if (! isset($installation->catalogue->cables[$run->cable])) {
-            $findings[] = Finding::stop('run.unknown-cable', $subject, sprintf('%s is of cable type "%s", which is unknown.', $run->code, $run->cable), 'Choose a cable type from the catalogue.');
+            $findings[] = Finding::stop(
+                'run.unknown-cable',
+                $subject,
+                sprintf('%s is of cable type "%s", which is unknown.', $run->code, $run->cable),
+                'Choose a cable type from the catalogue.',
+            );
         }
         foreach ($run->ways as $way) {
             if (! isset($installation->ways[$way])) {
-                $findings[] = Finding::stop('run.unknown-way', $subject, sprintf('%s follows way "%s", which is unknown.', $run->code, $way), 'Pick a way that exists.');
+                $findings[] = Finding::stop(
+                    'run.unknown-way',
+                    $subject,
+                    sprintf('%s follows way "%s", which is unknown.', $run->code, $way),
+                    'Pick a way that exists.',
+                );
             }
         }
         if ($run->loom !== null && ! isset($installation->looms[$run->loom])) {
-            $findings[] = Finding::stop('run.unknown-loom', $subject, sprintf('%s belongs to loom "%s", which is unknown.', $run->code, $run->loom), 'Choose a loom that exists.');
+            $findings[] = Finding::stop(
+                'run.unknown-loom',
+                $subject,
+                sprintf('%s belongs to loom "%s", which is unknown.', $run->code, $run->loom),
+                'Choose a loom that exists.',
+            );
         }
         foreach (Side::cases() as $side) {
             array_push($findings, ...self::end($run, $side, $run->end($side), $installation));
@@ -72,14 +106,31 @@ final class RunPlanner
         $subject = 'run:'.$run->id;
         $place = sprintf('End %s of %s', $side->value, $run->code);
         if (! isset($installation->locations[$end->location])) {
-            $findings[] = Finding::stop('end.unknown-location', $subject, sprintf('%s is at "%s", which is unknown.', $place, $end->location), 'Choose a location that exists.');
+            $findings[] = Finding::stop(
+                'end.unknown-location',
+                $subject,
+                sprintf('%s is at "%s", which is unknown.', $place, $end->location),
+                'Choose a location that exists.',
+            );
         }
         if ($end->legs === []) {
-            $findings[] = Finding::check('end.no-leg', $subject, $place.' has no fitting.', 'Choose a connector for it, or leave it bare on purpose.');
+            $findings[] = Finding::check(
+                'end.no-leg',
+                $subject,
+                $place.' has no fitting.',
+                'Choose a connector for it, or leave it bare on purpose.',
+            );
         }
-        foreach (['tail' => $end->tail, 'slack' => $end->slack, 'preparation' => $end->preparation] as $name => $length) {
+        foreach (
+            ['tail' => $end->tail, 'slack' => $end->slack, 'preparation' => $end->preparation] as $name => $length
+        ) {
             if ($length->isNegative()) {
-                $findings[] = Finding::stop('end.negative-length', $subject, sprintf('%s has a %s of %s.', $place, $name, $length->canonical()), 'Give a length of nothing or more.');
+                $findings[] = Finding::stop(
+                    'end.negative-length',
+                    $subject,
+                    sprintf('%s has a %s of %s.', $place, $name, $length->canonical()),
+                    'Give a length of nothing or more.',
+                );
             }
         }
         foreach ($end->legs as $leg) {
@@ -90,19 +141,61 @@ final class RunPlanner
             $fitting = $installation->fittings[$landing->fitting] ?? null;
             $plan = $installation->plan($landing->plan);
             if ($fitting === null) {
-                $findings[] = Finding::stop('leg.unknown-fitting', $subject, sprintf('%s: leg %s lands in fitting "%s", which is unknown.', $place, $leg->label, $landing->fitting), 'Choose a fitting that exists.');
+                $findings[] = Finding::stop(
+                    'leg.unknown-fitting',
+                    $subject,
+                    sprintf(
+                        '%s: leg %s lands in fitting "%s", which is unknown.',
+                        $place,
+                        $leg->label,
+                        $landing->fitting,
+                    ),
+                    'Choose a fitting that exists.',
+                );
             }
             if ($plan === null) {
-                $findings[] = Finding::stop('leg.unknown-plan', $subject, sprintf('%s: leg %s follows contact plan "%s", which is unknown.', $place, $leg->label, $landing->plan), 'Choose a contact plan of the connector.');
+                $findings[] = Finding::stop(
+                    'leg.unknown-plan',
+                    $subject,
+                    sprintf(
+                        '%s: leg %s follows contact plan "%s", which is unknown.',
+                        $place,
+                        $leg->label,
+                        $landing->plan,
+                    ),
+                    'Choose a contact plan of the connector.',
+                );
 
                 continue;
             }
             if ($fitting !== null && $plan->connector !== $fitting->connector) {
-                $findings[] = Finding::stop('leg.plan-of-another', $subject, sprintf('%s: plan "%s" is for %s, and the fitting is %s.', $place, $plan->name, $plan->connector, $fitting->connector), 'Choose a contact plan of that connector.');
+                $findings[] = Finding::stop(
+                    'leg.plan-of-another',
+                    $subject,
+                    sprintf(
+                        '%s: plan "%s" is for %s, and the fitting is %s.',
+                        $place,
+                        $plan->name,
+                        $plan->connector,
+                        $fitting->connector,
+                    ),
+                    'Choose a contact plan of that connector.',
+                );
             }
             foreach ($landing->channels as $channel) {
                 if (! isset($plan->channels[$channel])) {
-                    $findings[] = Finding::stop('leg.no-such-channel', $subject, sprintf('%s: leg %s wants channel %s, which plan "%s" does not have.', $place, $leg->label, $channel, $plan->name), sprintf('Choose one of its %d channels, or a plan with more.', count($plan->channels)));
+                    $findings[] = Finding::stop(
+                        'leg.no-such-channel',
+                        $subject,
+                        sprintf(
+                            '%s: leg %s wants channel %s, which plan "%s" does not have.',
+                            $place,
+                            $leg->label,
+                            $channel,
+                            $plan->name,
+                        ),
+                        sprintf('Choose one of its %d channels, or a plan with more.', count($plan->channels)),
+                    );
                 }
             }
         }

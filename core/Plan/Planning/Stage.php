@@ -23,8 +23,26 @@ enum Stage: string
     public static function of(Build $build): array
     {
         return match ($build) {
-            Build::Shop => [self::Cut, self::EndA, self::EndB, self::Look, self::Label, self::Test, self::InPlace, self::Signed],
-            Build::Site => [self::Cut, self::Label, self::Pull, self::EndA, self::EndB, self::Look, self::Test, self::Signed],
+            Build::Shop => [
+                self::Cut,
+                self::EndA,
+                self::EndB,
+                self::Look,
+                self::Label,
+                self::Test,
+                self::InPlace,
+                self::Signed,
+            ],
+            Build::Site => [
+                self::Cut,
+                self::Label,
+                self::Pull,
+                self::EndA,
+                self::EndB,
+                self::Look,
+                self::Test,
+                self::Signed,
+            ],
         };
     }
 }

@@ -41,7 +41,11 @@ final class Strand
             }
             if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {
                 $last = $event;
-            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true) && ($side === null || $event->side === $side)) {
+            } elseif (
+                $event->kind === EventKind::TakenBack &&
+                in_array($event->undoes, $kinds, true) &&
+                ($side === null || $event->side === $side)
+            ) {
                 $last = null;
             } elseif (self::undoes($event, $stage)) {
                 $last = null;
@@ -81,7 +85,9 @@ final class Strand
     /** An end that was made again has not been looked at or tested since. */
     private static function undoes(Event $event, Stage $stage): bool
     {
-        $made = in_array($event->kind, [EventKind::Remade, EventKind::Joined], true) || ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Joined);
+        $made =
+            in_array($event->kind, [EventKind::Remade, EventKind::Joined], true) ||
+            ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Joined);
 
         return $made && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
     }

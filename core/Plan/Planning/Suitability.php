@@ -53,24 +53,44 @@ final readonly class Suitability
     private function judge(string $cable, string $signal, ContactPlan $plan): ?array
     {
         try {
-            $proposal = (new Proposer($this->installation->catalogue))->propose(new RunRequest('?', '?', $cable, [$signal], Build::Shop, self::end($plan->id), self::end(), []));
+            $proposal = (new Proposer($this->installation->catalogue))->propose(
+                new RunRequest('?', '?', $cable, [$signal], Build::Shop, self::end($plan->id), self::end(), []),
+            );
         } catch (CannotPropose) {
             return null;
         }
         $with = $this->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
         $run = RunPlanner::plan($proposal->run, $with);
 
-        return array_values(array_filter($run->findings, static fn (Finding $finding): bool => array_filter(self::CODES, static fn (string $code): bool => str_starts_with($finding->code, $code)) !== []));
+        return array_values(
+            array_filter(
+                $run->findings,
+                static fn (Finding $finding): bool => array_filter(
+                    self::CODES,
+                    static fn (string $code): bool => str_starts_with($finding->code, $code),
+                ) !== [],
+            ),
+        );
     }
 
     private static function end(string ...$plans): Termination
     {
-        return new Termination('', array_values($plans), Length::zero(), Length::zero(), Length::zero(), 0, Length::zero());
+        return new Termination(
+            '',
+            array_values($plans),
+            Length::zero(),
+            Length::zero(),
+            Length::zero(),
+            0,
+            Length::zero(),
+        );
     }
 
     /** @param  list<Finding>  $findings */
     private static function weight(array $findings): int
     {
-        return array_sum(array_map(static fn (Finding $finding): int => $finding->severity === Severity::Stop ? 10 : 1, $findings));
+        return array_sum(
+            array_map(static fn (Finding $finding): int => $finding->severity === Severity::Stop ? 10 : 1, $findings),
+        );
     }
 }

@@ -21,7 +21,11 @@ final class CannotPropose extends DomainException
 
     public static function unreadable(string $text): self
     {
-        return new self('line', $text, 'Write how many, which signal, from where > to where, and via what: 24 mic stage box 1 > amp rack via under-stage tray.');
+        return new self(
+            'line',
+            $text,
+            'Write how many, which signal, from where > to where, and via what: 24 mic stage box 1 > amp rack via under-stage tray.',
+        );
     }
 
     public static function unsaid(string $field, string $value, string $remedy): self
@@ -31,11 +35,19 @@ final class CannotPropose extends DomainException
 
     public static function carriesNothing(string $cable, string $signal): self
     {
-        return new self('signal', $signal, sprintf('No element of %s can carry %s. Choose another cable or signal.', $cable, $signal));
+        return new self(
+            'signal',
+            $signal,
+            sprintf('No element of %s can carry %s. Choose another cable or signal.', $cable, $signal),
+        );
     }
 
     public static function planWithoutSignal(string $field, string $plan, string $signal): self
     {
-        return new self($field, $plan, sprintf('Plan "%s" has no contact for %s. Choose a plan for that signal.', $plan, $signal));
+        return new self(
+            $field,
+            $plan,
+            sprintf('Plan "%s" has no contact for %s. Choose a plan for that signal.', $plan, $signal),
+        );
     }
 }

@@ -15,10 +15,7 @@ final readonly class Proposal
      * @param  array<int|string, Fitting>  $fittings
      * @param  array<int|string, Circuit>  $circuits
      */
-    public function __construct(
-        public Run $run,
-        public array $fittings,
-        public array $circuits,
-    ) {
+    public function __construct(public Run $run, public array $fittings, public array $circuits)
+    {
     }
 }

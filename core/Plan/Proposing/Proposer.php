@@ -33,14 +33,19 @@ final readonly class Proposer
     /** @throws CannotPropose naming the field, the value and the remedy */
     public function propose(RunRequest $request): Proposal
     {
-        $cable = $this->catalogue->cables[$request->cable] ?? throw CannotPropose::unknown('cable', $request->cable, 'cable type');
+        $cable =
+            $this->catalogue->cables[$request->cable] ??
+            throw CannotPropose::unknown('cable', $request->cable, 'cable type');
         $carried = $this->carried($cable, $request->signals);
         $circuits = [];
         $carries = [];
         foreach (array_keys($carried) as $i => $element) {
             $element = (string) $element;
             $id = $request->id.'.c'.($i + 1);
-            $name = count($carried) === 1 ? $request->code : $request->code.' '.($cable->element($element)->label ?? $element);
+            $name =
+                count($carried) === 1
+                    ? $request->code
+                    : $request->code.' '.($cable->element($element)->label ?? $element);
             $circuits[$id] = new Circuit($id, $name, $carried[$element]->id);
             $carries[] = new Carriage($element, $id);
         }
@@ -48,7 +53,18 @@ final readonly class Proposer
         [$b, $fittingsB] = $this->end($request, 'b', $request->b, $carried);
 
         return new Proposal(
-            new Run($request->id, $request->code, $request->cable, $request->build, $a, $b, $request->ways, $carries, $request->loom, $request->note),
+            new Run(
+                $request->id,
+                $request->code,
+                $request->cable,
+                $request->build,
+                $a,
+                $b,
+                $request->ways,
+                $carries,
+                $request->loom,
+                $request->note,
+            ),
             $fittingsA + $fittingsB,
             $circuits,
         );
@@ -63,7 +79,11 @@ final readonly class Proposer
      */
     private function carried(CableType $cable, array $signals): array
     {
-        $types = array_map(fn (string $id): SignalType => $this->catalogue->signals[$id] ?? throw CannotPropose::unknown('signal', $id, 'signal'), $signals);
+        $types = array_map(
+            fn (string $id): SignalType => $this->catalogue->signals[$id] ??
+                throw CannotPropose::unknown('signal', $id, 'signal'),
+            $signals,
+        );
         if ($types === []) {
             throw CannotPropose::unknown('signal', '', 'signal');
         }
@@ -131,7 +151,13 @@ final readonly class Proposer
             $number = (string) ($i + 1);
             $fitting = sprintf('%s.%s%s', $request->id, $side, $number);
             $channels = $plan->channelsFor($carried[$elements[0]]);
-            $legs[] = new Leg('leg-'.$number, $number, $elements, $termination->leg, new Landing($fitting, $plan->id, array_combine($elements, array_slice($channels, 0, count($elements)))));
+            $legs[] = new Leg(
+                'leg-'.$number,
+                $number,
+                $elements,
+                $termination->leg,
+                new Landing($fitting, $plan->id, array_combine($elements, array_slice($channels, 0, count($elements)))),
+            );
             $fittings[$fitting] = [$plan, $number];
         }
         $several = count($legs) > 1;
@@ -140,10 +166,27 @@ final readonly class Proposer
         }
         $made = [];
         foreach ($fittings as $id => [$plan, $number]) {
-            $made[$id] = new Fitting((string) $id, $request->code.' '.strtoupper($side).($several ? ' '.$number : ''), $plan->connector, $termination->location, $plan->inserts, $plan->shared);
+            $made[$id] = new Fitting(
+                (string) $id,
+                $request->code.' '.strtoupper($side).($several ? ' '.$number : ''),
+                $plan->connector,
+                $termination->location,
+                $plan->inserts,
+                $plan->shared,
+            );
         }
 
-        return [new End($termination->location, $termination->tail, $termination->slack, $termination->preparation, $termination->spares, $legs), $made];
+        return [
+            new End(
+                $termination->location,
+                $termination->tail,
+                $termination->slack,
+                $termination->preparation,
+                $termination->spares,
+                $legs,
+            ),
+            $made,
+        ];
     }
 
     /**
@@ -167,7 +210,11 @@ final readonly class Proposer
             $plan = $this->catalogue->plans[$id] ?? throw CannotPropose::unknown($side.'.plans', $id, 'contact plan');
             $serving = count($plan->channelsFor($this->catalogue->signals[$signal]));
             if ($serving === 0) {
-                throw CannotPropose::planWithoutSignal($side.'.plans', $plan->name, $this->catalogue->signals[$signal]->name);
+                throw CannotPropose::planWithoutSignal(
+                    $side.'.plans',
+                    $plan->name,
+                    $this->catalogue->signals[$signal]->name,
+                );
             }
             foreach (array_chunk($kinds[$signal], $serving) as $elements) {
                 $batches[] = [$plan, $elements];

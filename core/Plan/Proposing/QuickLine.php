@@ -40,7 +40,13 @@ final class QuickLine
 
     private function guess(string $text, string $id): QuickGuess
     {
-        if (preg_match('~^\s*(?:(\d+)\s*[x×]?\s+)?(.+?)\s*(?:>|→|\bto\b)\s*(.+?)(?:\s+via\s+(.+))?\s*$~ui', $text, $m) !== 1) {
+        if (
+            preg_match(
+                '~^\s*(?:(\d+)\s*[x×]?\s+)?(.+?)\s*(?:>|→|\bto\b)\s*(.+?)(?:\s+via\s+(.+))?\s*$~ui',
+                $text,
+                $m,
+            ) !== 1
+        ) {
             throw CannotPropose::unreadable($text);
         }
         $count = $m[1] === '' ? 1 : (int) $m[1];
@@ -55,7 +61,10 @@ final class QuickLine
         $a = $this->end($from, Side::A, $signal, $cable);
         $b = $this->end($to, Side::B, $signal, $cable);
 
-        return new QuickGuess(new RunRequest($id, $code, $cable->id, [$signal->id], $build, $a, $b, $ways), $this->understood);
+        return new QuickGuess(
+            new RunRequest($id, $code, $cable->id, [$signal->id], $build, $a, $b, $ways),
+            $this->understood,
+        );
     }
 
     /** @return array{SignalType, string} the signal, and the words that are left */
@@ -73,7 +82,11 @@ final class QuickLine
                 }
             }
         }
-        throw CannotPropose::unsaid('signal', $words, sprintf('Say which signal, such as %s.', implode(', ', $this->examples())));
+        throw CannotPropose::unsaid(
+            'signal',
+            $words,
+            sprintf('Say which signal, such as %s.', implode(', ', $this->examples())),
+        );
     }
 
     /** @return list<string> */
@@ -92,7 +105,18 @@ final class QuickLine
         $names = array_map(static fn ($location): string => $location->name, $this->installation->locations);
         $best = Words::best($words, $names);
         if (count($best) !== 1) {
-            throw CannotPropose::unsaid($field, $words, $best === [] ? 'No place has such a name. Add it under Rules, or say another.' : 'It could be '.implode(' or ', array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4))).'. Say which.');
+            throw CannotPropose::unsaid(
+                $field,
+                $words,
+                $best === []
+                    ? 'No place has such a name. Add it under Rules, or say another.'
+                    : 'It could be '.
+                        implode(
+                            ' or ',
+                            array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4)),
+                        ).
+                        '. Say which.',
+            );
         }
         $this->understood[] = new Understood($field, $names[$best[0]], true);
 
@@ -104,10 +128,23 @@ final class QuickLine
     {
         $names = array_map(static fn ($way): string => $way->name, $this->installation->ways);
         $ways = [];
-        foreach ($words === '' ? [] : (preg_split('~\s*(?:,|\+|\bthen\b|\band\b)\s*~ui', trim($words)) ?: []) as $said) {
+        foreach (
+            $words === '' ? [] : (preg_split('~\s*(?:,|\+|\bthen\b|\band\b)\s*~ui', trim($words)) ?: []) as $said
+        ) {
             $best = Words::best($said, $names);
             if (count($best) !== 1) {
-                throw CannotPropose::unsaid('ways', $said, $best === [] ? 'No way has such a name. Add it under Rules, or say another.' : 'It could be '.implode(' or ', array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4))).'. Say which.');
+                throw CannotPropose::unsaid(
+                    'ways',
+                    $said,
+                    $best === []
+                        ? 'No way has such a name. Add it under Rules, or say another.'
+                        : 'It could be '.
+                            implode(
+                                ' or ',
+                                array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4)),
+                            ).
+                            '. Say which.',
+                );
             }
             $ways[] = $best[0];
         }
@@ -130,7 +167,11 @@ final class QuickLine
         $by = array_map(fn (string $id): Way => $this->installation->ways[$id], $said);
         $ways = $said === [] ? $shortest : (new ByWayOf($router, $cargo))->ways($from, $to, $by) ?? $said;
         if ($ways !== []) {
-            $this->understood[] = new Understood('ways', implode(', ', array_map(fn (string $id): string => $this->installation->ways[$id]->name, $ways)), $said !== []);
+            $this->understood[] = new Understood(
+                'ways',
+                implode(', ', array_map(fn (string $id): string => $this->installation->ways[$id]->name, $ways)),
+                $said !== [],
+            );
         }
 
         return $ways === $shortest ? [] : $ways;
@@ -155,10 +196,17 @@ final class QuickLine
         $most = 0;
         foreach ($this->installation->catalogue->cables as $cable) {
             // Where the house has a kind of cable for such a signal, no other kind is guessed.
-            $capacity = $cable->retired || $families !== [] && ! isset($families[$cable->family]) ? 0 : $proposer->capacity($cable, $signal);
+            $capacity =
+                $cable->retired || ($families !== [] && ! isset($families[$cable->family]))
+                    ? 0
+                    : $proposer->capacity($cable, $signal);
             $most = max($most, $capacity);
             $line = $cable->impedance('') ?? $this->lineWithin($cable);
-            if ($capacity < $count || $signal->impedance !== null && ($line === null || abs($line - $signal->impedance) > 0.12 * $signal->impedance)) {
+            if (
+                $capacity < $count ||
+                ($signal->impedance !== null &&
+                    ($line === null || abs($line - $signal->impedance) > 0.12 * $signal->impedance))
+            ) {
                 continue;
             }
             $own = [$capacity, -($used[$cable->id] ?? 0), $cable->outerDiameter->nanometres];
@@ -167,7 +215,11 @@ final class QuickLine
             }
         }
         if ($best === null) {
-            throw CannotPropose::unsaid('cable', (string) $count, sprintf('The largest cable carries %d of %s. Say fewer, and add several runs.', $most, $signal->name));
+            throw CannotPropose::unsaid(
+                'cable',
+                (string) $count,
+                sprintf('The largest cable carries %d of %s. Say fewer, and add several runs.', $most, $signal->name),
+            );
         }
         $this->understood[] = new Understood('cable', $best->name, false);
 
@@ -224,12 +276,20 @@ final class QuickLine
             }
         }
         $plans = $plan === null ? [] : [$plan];
-        $name = $plan === null ? 'none: the end stays bare' : $this->installation->catalogue->connectors[$this->installation->catalogue->plans[$plan]->connector]->name ?? $plan;
+        $name =
+            $plan === null
+                ? 'none: the end stays bare'
+                : $this->installation->catalogue->connectors[$this->installation->catalogue->plans[$plan]->connector]
+                        ->name ?? $plan;
         $this->understood[] = new Understood('connector '.$side->value, $name, false);
 
         return new Termination(
-            $location, $plans,
-            $like->tail ?? Length::metres(1), $like->slack ?? Length::millimetres(300), $like->preparation ?? Length::millimetres(40), $like->spares ?? 1,
+            $location,
+            $plans,
+            $like->tail ?? Length::metres(1),
+            $like->slack ?? Length::millimetres(300),
+            $like->preparation ?? Length::millimetres(40),
+            $like->spares ?? 1,
             $like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero(),
         );
     }
@@ -244,11 +304,18 @@ final class QuickLine
         $best = [null, null];
         $most = 0;
         foreach ($this->installation->runs as $run) {
-            $carries = array_filter($run->carries, fn ($carriage): bool => ($this->installation->circuits[$carriage->circuit]->signal ?? '') === $signal->id);
+            $carries = array_filter(
+                $run->carries,
+                fn ($carriage): bool => ($this->installation->circuits[$carriage->circuit]->signal ?? '') ===
+                    $signal->id,
+            );
             foreach ($carries === [] ? [] : Side::cases() as $at) {
                 $end = $run->end($at);
                 $plan = ($end->legs[0] ?? null)?->landing?->plan;
-                $score = ($end->location === $location ? 4 : 0) + ($run->cable === $cable->id ? 3 : 0) + ($at === $side ? 2 : 0);
+                $score =
+                    ($end->location === $location ? 4 : 0) +
+                    ($run->cable === $cable->id ? 3 : 0) +
+                    ($at === $side ? 2 : 0);
                 if ($plan !== null && $score > $most && isset($this->installation->catalogue->plans[$plan])) {
                     $best = [$end, $plan];
                     $most = $score;

@@ -34,7 +34,12 @@ final class Words
     /** @return list<string> lower case */
     public static function split(string $text): array
     {
-        return array_values(array_filter(preg_split('~[^\p{L}\p{N}]+~u', mb_strtolower($text)) ?: [], static fn (string $word): bool => $word !== ''));
+        return array_values(
+            array_filter(
+                preg_split('~[^\p{L}\p{N}]+~u', mb_strtolower($text)) ?: [],
+                static fn (string $word): bool => $word !== '',
+            ),
+        );
     }
 
     /**
@@ -63,7 +68,11 @@ final class Words
             return array_filter($has, ctype_digit(...)) === [] ? 0.0 : -0.6;
         }
         foreach ($has as $candidate) {
-            if (mb_strlen($word) >= 3 && (str_starts_with($candidate, $word) || (mb_strlen($candidate) >= 3 && str_starts_with($word, $candidate)))) {
+            if (
+                mb_strlen($word) >= 3 &&
+                (str_starts_with($candidate, $word) ||
+                    (mb_strlen($candidate) >= 3 && str_starts_with($word, $candidate)))
+            ) {
                 return 0.8;
             }
         }

@@ -13,8 +13,14 @@ use Sartal\Core\Ends\Wiring\Wiring;
 /** Two conductors between the same two connectors, which can change places at both ends in the same way. */
 final readonly class BothEnds
 {
-    private function __construct(private Edge $near, private Edge $far, private ?string $twist, private Edge $otherNear, private Edge $otherFar, private ?string $otherTwist)
-    {
+    private function __construct(
+        private Edge $near,
+        private Edge $far,
+        private ?string $twist,
+        private Edge $otherNear,
+        private Edge $otherFar,
+        private ?string $otherTwist,
+    ) {
     }
 
     /** @return iterable<self> */
@@ -30,7 +36,10 @@ final readonly class BothEnds
         }
         foreach ($through as $i => [$near, $far, $twist]) {
             foreach (array_slice($through, $i + 1) as [$otherNear, $otherFar, $otherTwist]) {
-                if (Node::fitting($near->to) === Node::fitting($otherNear->to) && Node::fitting($far->to) === Node::fitting($otherFar->to)) {
+                if (
+                    Node::fitting($near->to) === Node::fitting($otherNear->to) &&
+                    Node::fitting($far->to) === Node::fitting($otherFar->to)
+                ) {
                     yield new self($near, $far, $twist, $otherNear, $otherFar, $otherTwist);
                 }
             }
@@ -53,12 +62,17 @@ final readonly class BothEnds
     {
         [$near, $far, $otherNear, $otherFar] = [$this->near, $this->far, $this->otherNear, $this->otherFar];
 
-        return new Fault($kind, [$near->to, $otherNear->to, $far->to, $otherFar->to], [$near->id, $otherNear->id, $far->id, $otherFar->id], new Edit([
-            $near->id => $near->movedTo($otherNear->to),
-            $otherNear->id => $otherNear->movedTo($near->to),
-            $far->id => $far->movedTo($otherFar->to),
-            $otherFar->id => $otherFar->movedTo($far->to),
-        ]));
+        return new Fault(
+            $kind,
+            [$near->to, $otherNear->to, $far->to, $otherFar->to],
+            [$near->id, $otherNear->id, $far->id, $otherFar->id],
+            new Edit([
+                $near->id => $near->movedTo($otherNear->to),
+                $otherNear->id => $otherNear->movedTo($near->to),
+                $far->id => $far->movedTo($otherFar->to),
+                $otherFar->id => $otherFar->movedTo($far->to),
+            ]),
+        );
     }
 
     private static function joint(Wiring $wiring, string $node): ?Edge

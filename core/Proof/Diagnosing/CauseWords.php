@@ -39,32 +39,86 @@ final class CauseWords
             FaultKind::Open => $this->open($fault, $place),
             FaultKind::Swap => sprintf('%s are swapped at %s', ucfirst($this->both($fault->nodes)), $place),
             FaultKind::Short => sprintf('%s are bridged at %s', ucfirst($this->both($fault->nodes)), $place),
-            FaultKind::ShellBond => sprintf('%s touches the shell at %s', ucfirst($this->contact($this->notShell($fault->nodes))), $place),
-            FaultKind::Move => sprintf('The core for %s sits on contact %s at %s', $this->contact($fault->nodes[0]), $contacts[1], $place),
-            FaultKind::Crossed => sprintf('Two elements are exchanged at %s: contacts %s', $place, $this->exchanges($contacts)),
+            FaultKind::ShellBond => sprintf(
+                '%s touches the shell at %s',
+                ucfirst($this->contact($this->notShell($fault->nodes))),
+                $place,
+            ),
+            FaultKind::Move => sprintf(
+                'The core for %s sits on contact %s at %s',
+                $this->contact($fault->nodes[0]),
+                $contacts[1],
+                $place,
+            ),
+            FaultKind::Crossed => sprintf(
+                'Two elements are exchanged at %s: contacts %s',
+                $place,
+                $this->exchanges($contacts),
+            ),
             FaultKind::Shift => count($fault->nodes) > 2
                 ? sprintf('Contacts %s are turned round by one at %s', implode(', ', $contacts), $place)
-                : sprintf('Everything from contact %s to %s sits %d %s at %s', $contacts[0], $contacts[1], abs($fault->by), (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'), $place),
-            FaultKind::Mirrored => sprintf('%s are swapped at both ends alike', ucfirst($this->both(array_slice($fault->nodes, 0, 2)))),
+                : sprintf(
+                    'Everything from contact %s to %s sits %d %s at %s',
+                    $contacts[0],
+                    $contacts[1],
+                    abs($fault->by),
+                    (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'),
+                    $place,
+                ),
+            FaultKind::Mirrored => sprintf(
+                '%s are swapped at both ends alike',
+                ucfirst($this->both(array_slice($fault->nodes, 0, 2))),
+            ),
             FaultKind::Leak => $fault->nodes === []
-                ? sprintf('%s and %s leak to each other inside the cable', $this->conductor($fault->edges[0]), $this->conductor($fault->edges[1]))
+                ? sprintf(
+                    '%s and %s leak to each other inside the cable',
+                    $this->conductor($fault->edges[0]),
+                    $this->conductor($fault->edges[1]),
+                )
                 : sprintf('%s leak to each other by some kilohms at %s', ucfirst($this->both($fault->nodes)), $place),
             FaultKind::Loose => $fault->nodes === []
                 ? sprintf('The conductor %s is broken inside and comes and goes', $this->conductor($fault->edges[0]))
                 : sprintf('%s comes and goes at %s', ucfirst($this->contact($fault->nodes[0])), $place),
-            FaultKind::Stuck => sprintf('The switch between %s stays %s', implode(' and ', array_map($this->far(...), $fault->nodes)), $fault->by === 0 ? 'at rest' : 'operated'),
-            FaultKind::Length => sprintf('The cable of %s is %d %% %s than planned: another one was cut, or is plugged in', $this->code($fault->edges[0]), abs($fault->by), $fault->by > 0 ? 'longer' : 'shorter'),
-            FaultKind::Split => sprintf('The cores on contacts %s and %s are exchanged at both ends: a split pair', $contacts[0], $contacts[1]),
+            FaultKind::Stuck => sprintf(
+                'The switch between %s stays %s',
+                implode(' and ', array_map($this->far(...), $fault->nodes)),
+                $fault->by === 0 ? 'at rest' : 'operated',
+            ),
+            FaultKind::Length => sprintf(
+                'The cable of %s is %d %% %s than planned: another one was cut, or is plugged in',
+                $this->code($fault->edges[0]),
+                abs($fault->by),
+                $fault->by > 0 ? 'longer' : 'shorter',
+            ),
+            FaultKind::Split => sprintf(
+                'The cores on contacts %s and %s are exchanged at both ends: a split pair',
+                $contacts[0],
+                $contacts[1],
+            ),
         };
     }
 
     private function open(Fault $fault, string $place): string
     {
         return match (true) {
-            $fault->nodes === [] => sprintf('The conductor %s is broken along the cable', $this->conductor($fault->edges[0])),
-            count($fault->nodes) === 1 => sprintf('%s is open at %s', ucfirst($this->contact($fault->nodes[0])), $place),
-            array_filter($fault->nodes, Node::isShell(...)) !== [] => sprintf('The shell is not joined to %s at %s', $this->contact($this->notShell($fault->nodes)), $place),
-            default => sprintf('The wire between %s is missing', implode(' and ', array_map($this->far(...), $fault->nodes))),
+            $fault->nodes === [] => sprintf(
+                'The conductor %s is broken along the cable',
+                $this->conductor($fault->edges[0]),
+            ),
+            count($fault->nodes) === 1 => sprintf(
+                '%s is open at %s',
+                ucfirst($this->contact($fault->nodes[0])),
+                $place,
+            ),
+            array_filter($fault->nodes, Node::isShell(...)) !== [] => sprintf(
+                'The shell is not joined to %s at %s',
+                $this->contact($this->notShell($fault->nodes)),
+                $place,
+            ),
+            default => sprintf(
+                'The wire between %s is missing',
+                implode(' and ', array_map($this->far(...), $fault->nodes)),
+            ),
         };
     }
 
@@ -86,7 +140,8 @@ final class CauseWords
     public function consequence(Fault $fault): string
     {
         foreach ($this->concerned($fault) as $circuit => $functions) {
-            $signal = $this->installation->catalogue->signals[$this->installation->circuits[$circuit]->signal ?? ''] ?? null;
+            $signal =
+                $this->installation->catalogue->signals[$this->installation->circuits[$circuit]->signal ?? ''] ?? null;
             $words = $signal?->consequence($fault->kind->value, $functions) ?? '';
             if ($words !== '') {
                 return $words;
@@ -106,7 +161,9 @@ final class CauseWords
     /** The fitting to open; "" where the fault is in the cable or at both ends. */
     public function fitting(Fault $fault): string
     {
-        $fittings = array_unique(array_map(static fn (string $node): string => Node::fitting($node) ?? '', $fault->nodes));
+        $fittings = array_unique(
+            array_map(static fn (string $node): string => Node::fitting($node) ?? '', $fault->nodes),
+        );
 
         return count($fittings) === 1 ? $fittings[0] : '';
     }
@@ -130,10 +187,13 @@ final class CauseWords
         $functions = [];
         $joints = [];
         foreach ($fault->nodes as $node) {
-            array_push($joints, ...($this->at[$node] ?? []));
+            array_push($joints, ...$this->at[$node] ?? []);
         }
         if ($fault->nodes === []) {
-            $joints = array_filter($this->joints, fn (Joint $joint): bool => 'c:'.$joint->run.':'.$joint->conductor === $fault->edges[0]);
+            $joints = array_filter(
+                $this->joints,
+                fn (Joint $joint): bool => 'c:'.$joint->run.':'.$joint->conductor === $fault->edges[0],
+            );
         }
         foreach ($joints as $joint) {
             if (! in_array($joint->function, $functions[$joint->circuit] ?? [], true)) {
@@ -182,7 +242,13 @@ final class CauseWords
 
         return in_array('', $serves, true)
             ? implode(' and ', array_map($this->contact(...), $nodes))
-            : sprintf('%s and %s, contacts %s and %s,', $serves[0], $serves[1], Node::address($nodes[0]), Node::address($nodes[1]));
+            : sprintf(
+                '%s and %s, contacts %s and %s,',
+                $serves[0],
+                $serves[1],
+                Node::address($nodes[0]),
+                Node::address($nodes[1]),
+            );
     }
 
     /** @param  list<string>  $nodes */

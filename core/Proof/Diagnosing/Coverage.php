@@ -25,7 +25,11 @@ final readonly class Coverage
     public static function of(Expectation $expectation, FaultPlaces $places, array $methods): self
     {
         $sight = new Sight($expectation);
-        $patch = Patch::around(array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)), $expectation->wiring, $places->order);
+        $patch = Patch::around(
+            array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
+            $expectation->wiring,
+            $places->order,
+        );
         /** @var array<int|string, array{FaultKind, ?Method, non-empty-list<Fault>}> $passed */
         $passed = [];
         $count = 0;
@@ -42,7 +46,10 @@ final readonly class Coverage
                 $passed[$key] = [$fault->kind, $added, [...$passed[$key][2] ?? [], $fault]];
             }
         }
-        $unseen = array_map(static fn (array $group): Unseen => new Unseen($group[0], $group[2], $group[1]), array_values($passed));
+        $unseen = array_map(
+            static fn (array $group): Unseen => new Unseen($group[0], $group[2], $group[1]),
+            array_values($passed),
+        );
 
         return new self($methods, $count, $unseen);
     }
@@ -50,7 +57,8 @@ final readonly class Coverage
     /** How many of the faults were shown. */
     public function seen(): int
     {
-        return $this->faults - array_sum(array_map(static fn (Unseen $unseen): int => count($unseen->faults), $this->unseen));
+        return $this->faults -
+            array_sum(array_map(static fn (Unseen $unseen): int => count($unseen->faults), $this->unseen));
     }
 
     /** @param  list<Method>  $methods */

@@ -35,8 +35,11 @@ final readonly class Diagnostician
     /** @var list<FaultSource> faults of several joints, which may show in many */
     private array $wide;
 
-    private function __construct(private FaultPlaces $places, private Expectation $expectation, private Reading $reading)
-    {
+    private function __construct(
+        private FaultPlaces $places,
+        private Expectation $expectation,
+        private Reading $reading,
+    ) {
         $this->narrow = FaultSources::narrow($places, $reading);
         $this->wide = [...FaultSources::wide($places, $reading), OtherLengths::saidBy($expectation, $reading)];
     }
@@ -172,7 +175,7 @@ final readonly class Diagnostician
      */
     private function nearest(array $starts, Symptom $symptom, int $width): array
     {
-        $kept = new SplPriorityQueue;
+        $kept = new SplPriorityQueue();
         $kept->setExtractFlags(SplPriorityQueue::EXTR_DATA);
         foreach ($this->further($starts, $symptom, [...$this->narrow, ...$this->wide]) as $made) {
             // The furthest comes out first, so that it is the one to go.

@@ -48,9 +48,10 @@ final class Evidence
     public function agrees(Sample $sample, Wiring $wiring, array $faults): bool
     {
         $senses = $this->expectation->senses();
-        $answer = $sample->question->state === ''
-            ? $senses->answerOf($wiring, $sample->question)
-            : $senses->answer($sample->question, array_map(static fn (Fault $fault): Edit => $fault->edit, $faults));
+        $answer =
+            $sample->question->state === ''
+                ? $senses->answerOf($wiring, $sample->question)
+                : $senses->answer($sample->question, array_map(static fn (Fault $fault): Edit => $fault->edit, $faults));
 
         return $senses->agree($sample->question, $answer, $sample->value);
     }

@@ -18,11 +18,8 @@ final readonly class FaultPlaces
      * @param  array<int|string, int>  $order  place of a terminal in its connector
      * @param  array<int|string, string>  $groups  joint id → element
      */
-    private function __construct(
-        public array $terminals,
-        public array $order,
-        public array $groups,
-    ) {
+    private function __construct(public array $terminals, public array $order, public array $groups)
+    {
     }
 
     /** @param  list<Joint>  $joints */

@@ -13,7 +13,16 @@ final class FaultSources
     /** @return list<FaultSource> what is looked for when methods are compared: likely single faults, and the double ones that hide each other */
     public static function credible(FaultPlaces $places): array
     {
-        return [new Opens, new Swaps, new Shorts, new PairFaults($places->groups), new MirroredSwaps, new Leaks($places->groups), new LooseJoints, new StuckSwitches];
+        return [
+            new Opens(),
+            new Swaps(),
+            new Shorts(),
+            new PairFaults($places->groups),
+            new MirroredSwaps(),
+            new Leaks($places->groups),
+            new LooseJoints(),
+            new StuckSwitches(),
+        ];
     }
 
     /**
@@ -23,9 +32,13 @@ final class FaultSources
     public static function narrow(FaultPlaces $places, ?Reading $read = null): array
     {
         return [
-            new Opens, new Swaps, new Shorts, new Moves, new StuckSwitches,
-            ...(self::couldShow($read, Method::Insulation, Method::Capacitance) ? [new Leaks($places->groups)] : []),
-            ...(self::couldShow($read, Method::Wiggle) ? [new LooseJoints] : []),
+            new Opens(),
+            new Swaps(),
+            new Shorts(),
+            new Moves(),
+            new StuckSwitches(),
+            ...self::couldShow($read, Method::Insulation, Method::Capacitance) ? [new Leaks($places->groups)] : [],
+            ...self::couldShow($read, Method::Wiggle) ? [new LooseJoints()] : [],
         ];
     }
 
@@ -36,8 +49,19 @@ final class FaultSources
     public static function wide(FaultPlaces $places, ?Reading $read = null): array
     {
         return [
-            new PairFaults($places->groups), new Shifts($places->terminals, $places->groups),
-            ...(self::couldShow($read, Method::EyesA, Method::EyesB, Method::Noise, Method::Ohms, Method::Capacitance, Method::Certifier) ? [new MirroredSwaps] : []),
+            new PairFaults($places->groups),
+            new Shifts($places->terminals, $places->groups),
+            ...self::couldShow(
+                $read,
+                Method::EyesA,
+                Method::EyesB,
+                Method::Noise,
+                Method::Ohms,
+                Method::Capacitance,
+                Method::Certifier,
+            )
+                ? [new MirroredSwaps()]
+                : [],
         ];
     }
 

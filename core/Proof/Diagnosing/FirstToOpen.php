@@ -57,7 +57,10 @@ final class FirstToOpen
         if (count($candidates) < 2) {
             return null;
         }
-        $last = array_map(fn (string $fitting): string => $this->joined($fitting), array_combine(array_keys($candidates), array_map(strval(...), array_keys($candidates))));
+        $last = array_map(
+            fn (string $fitting): string => $this->joined($fitting),
+            array_combine(array_keys($candidates), array_map(strval(...), array_keys($candidates))),
+        );
         $latest = max($last);
         $fewest = min(array_column($candidates, 'joints'));
         $best = null;
@@ -74,7 +77,10 @@ final class FirstToOpen
                 $reasons[] = 'joined last';
                 $score += self::LAST;
             }
-            if ($end['joints'] === $fewest && count(array_filter($candidates, static fn (array $each): bool => $each['joints'] === $fewest)) === 1) {
+            if (
+                $end['joints'] === $fewest &&
+                count(array_filter($candidates, static fn (array $each): bool => $each['joints'] === $fewest)) === 1
+            ) {
                 $reasons[] = sprintf('fewest joints, %d', $end['joints']);
                 $score += self::FEW;
             }
@@ -93,7 +99,11 @@ final class FirstToOpen
         $last = '';
         foreach ($this->events as $event) {
             $own = str_starts_with($event->step, $fitting.'|join|');
-            $whole = $event->step === '' && in_array($event->kind, [EventKind::Joined, EventKind::Remade], true) && isset($this->ends[$fitting]['runs'][$event->run]) && $event->side?->value === $this->ends[$fitting]['side'];
+            $whole =
+                $event->step === '' &&
+                in_array($event->kind, [EventKind::Joined, EventKind::Remade], true) &&
+                isset($this->ends[$fitting]['runs'][$event->run]) &&
+                $event->side?->value === $this->ends[$fitting]['side'];
             if ($own || $whole) {
                 $last = max($last, $event->at);
             }

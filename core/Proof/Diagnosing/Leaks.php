@@ -26,8 +26,17 @@ final readonly class Leaks implements FaultSource
             for ($i = 0; $i < $count; $i++) {
                 for ($j = $i + 1; $j < $count; $j++) {
                     [$one, $other] = [$joints[$i], $joints[$j]];
-                    if ($one->to !== $other->to && ($this->groups[$one->id] ?? '') === ($this->groups[$other->id] ?? '')) {
-                        $leak = new Edge('leak:'.$one->to.'~'.$other->to, EdgeKind::Stray, $one->to, $other->to, self::OHMS);
+                    if (
+                        $one->to !== $other->to &&
+                        ($this->groups[$one->id] ?? '') === ($this->groups[$other->id] ?? '')
+                    ) {
+                        $leak = new Edge(
+                            'leak:'.$one->to.'~'.$other->to,
+                            EdgeKind::Stray,
+                            $one->to,
+                            $other->to,
+                            self::OHMS,
+                        );
                         yield new Fault(FaultKind::Leak, [$one->to, $other->to], [], new Edit([$leak->id => $leak]));
                     }
                 }
@@ -45,8 +54,17 @@ final readonly class Leaks implements FaultSource
     {
         foreach ($patch->conductors as $i => $one) {
             foreach (array_slice($patch->conductors, $i + 1) as $other) {
-                if ($one->domain !== $other->domain && explode(':', $one->id, 3)[1] === explode(':', $other->id, 3)[1]) {
-                    $leak = new Edge('leak:'.$one->from.'~'.$other->from, EdgeKind::Stray, $one->from, $other->from, self::OHMS);
+                if (
+                    $one->domain !== $other->domain &&
+                    explode(':', $one->id, 3)[1] === explode(':', $other->id, 3)[1]
+                ) {
+                    $leak = new Edge(
+                        'leak:'.$one->from.'~'.$other->from,
+                        EdgeKind::Stray,
+                        $one->from,
+                        $other->from,
+                        self::OHMS,
+                    );
                     yield new Fault(FaultKind::Leak, [], [$one->id, $other->id], new Edit([$leak->id => $leak]));
                 }
             }

@@ -13,11 +13,21 @@ final class LooseJoints implements FaultSource
     {
         foreach ($patch->joints as $joints) {
             foreach ($joints as $joint) {
-                yield new Fault(FaultKind::Loose, [$joint->to], [$joint->id], new Edit([$joint->id => $joint->loosened()]));
+                yield new Fault(
+                    FaultKind::Loose,
+                    [$joint->to],
+                    [$joint->id],
+                    new Edit([$joint->id => $joint->loosened()]),
+                );
             }
         }
         foreach ($patch->conductors as $conductor) {
-            yield new Fault(FaultKind::Loose, [], [$conductor->id], new Edit([$conductor->id => $conductor->loosened()]));
+            yield new Fault(
+                FaultKind::Loose,
+                [],
+                [$conductor->id],
+                new Edit([$conductor->id => $conductor->loosened()]),
+            );
         }
     }
 }

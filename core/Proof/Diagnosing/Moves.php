@@ -15,7 +15,12 @@ final class Moves implements FaultSource
             foreach ($joints as $joint) {
                 foreach ($patch->terminals[$fitting] ?? [] as $terminal) {
                     if ($terminal !== $joint->to) {
-                        yield new Fault(FaultKind::Move, [$joint->to, $terminal], [$joint->id], new Edit([$joint->id => $joint->movedTo($terminal)]));
+                        yield new Fault(
+                            FaultKind::Move,
+                            [$joint->to, $terminal],
+                            [$joint->id],
+                            new Edit([$joint->id => $joint->movedTo($terminal)]),
+                        );
                     }
                 }
             }

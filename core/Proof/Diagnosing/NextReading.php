@@ -64,12 +64,19 @@ final readonly class NextReading
      */
     private function candidates(Method $method, array $nodes): array
     {
-        $open = array_values(array_filter(
-            $this->expectation->senses()->about($method, $nodes),
-            fn (Question $question): bool => ! isset($this->reading->samples[$question->key()]) && ! $this->isRead($question),
-        ));
+        $open = array_values(
+            array_filter(
+                $this->expectation->senses()->about($method, $nodes),
+                fn (Question $question): bool => ! isset($this->reading->samples[$question->key()]) &&
+                    ! $this->isRead($question),
+            ),
+        );
 
-        return $method->opens() ? ($open === [] ? [] : [$open]) : array_map(static fn (Question $question): array => [$question], $open);
+        return $method->opens()
+            ? ($open === []
+                ? []
+                : [$open])
+            : array_map(static fn (Question $question): array => [$question], $open);
     }
 
     private function isRead(Question $question): bool
@@ -91,7 +98,10 @@ final readonly class NextReading
         /** @var list<Answer> $answers */
         $answers = [];
         foreach ($causes as $i => $cause) {
-            $said = count($questions) === 1 ? $this->said($questions[0], $cause, $wirings[$i]) : $this->seen($questions, $cause, $wirings[$i]);
+            $said =
+                count($questions) === 1
+                    ? $this->said($questions[0], $cause, $wirings[$i])
+                    : $this->seen($questions, $cause, $wirings[$i]);
             foreach ($answers as $k => $answer) {
                 if (self::looksTheSame($answer->value, $said)) {
                     $answers[$k] = $answer->alsoBy($i);
@@ -112,11 +122,14 @@ final readonly class NextReading
      */
     private function seen(array $questions, Cause $cause, Wiring $wiring): string
     {
-        return implode('; ', array_map(function (Question $question) use ($cause, $wiring): string {
-            $answer = $this->said($question, $cause, $wiring);
+        return implode(
+            '; ',
+            array_map(function (Question $question) use ($cause, $wiring): string {
+                $answer = $this->said($question, $cause, $wiring);
 
-            return is_array($answer) ? implode(' and ', $answer) : (string) $answer;
-        }, $questions));
+                return is_array($answer) ? implode(' and ', $answer) : (string) $answer;
+            }, $questions),
+        );
     }
 
     /** @return list<string>|float|string */
@@ -124,7 +137,9 @@ final readonly class NextReading
     {
         $senses = $this->expectation->senses();
 
-        return $question->state === '' ? $senses->answerOf($wiring, $question) : $senses->answer($question, self::edits($cause));
+        return $question->state === ''
+            ? $senses->answerOf($wiring, $question)
+            : $senses->answer($question, self::edits($cause));
     }
 
     /**
@@ -147,7 +162,11 @@ final readonly class NextReading
 
     private function wired(Cause $cause): Wiring
     {
-        return array_reduce($cause->faults, static fn (Wiring $wiring, Fault $fault): Wiring => $wiring->edited($fault->edit), $this->expectation->wiring);
+        return array_reduce(
+            $cause->faults,
+            static fn (Wiring $wiring, Fault $fault): Wiring => $wiring->edited($fault->edit),
+            $this->expectation->wiring,
+        );
     }
 
     /** @return list<Edit> */

@@ -33,7 +33,14 @@ final readonly class OtherLengths implements FaultSource
                 continue;
             }
             $expected = $expectation->senses()->expected($sample->question);
-            if (is_float($expected) && is_float($sample->value) && $expected > 0 && $sample->value > 0 && is_finite($expected) && is_finite($sample->value)) {
+            if (
+                is_float($expected) &&
+                is_float($sample->value) &&
+                $expected > 0 &&
+                $sample->value > 0 &&
+                is_finite($expected) &&
+                is_finite($sample->value)
+            ) {
                 $ratios[] = $sample->value / $expected;
             }
         }
@@ -60,7 +67,13 @@ final readonly class OtherLengths implements FaultSource
                         $edges[(string) $id] = $edge->stretched($ratio);
                     }
                 }
-                yield new Fault(FaultKind::Length, [], array_map(strval(...), array_keys($edges)), new Edit($edges), (int) round(($ratio - 1) * 100));
+                yield new Fault(
+                    FaultKind::Length,
+                    [],
+                    array_map(strval(...), array_keys($edges)),
+                    new Edit($edges),
+                    (int) round(($ratio - 1) * 100),
+                );
             }
         }
     }

@@ -77,6 +77,13 @@ final readonly class Patch
             $inOrder[$fitting] = $made;
         }
 
-        return new self($wiring, $inOrder, array_values($conductors), $terminals, array_map(array_values(...), $switches), array_values($links));
+        return new self(
+            $wiring,
+            $inOrder,
+            array_values($conductors),
+            $terminals,
+            array_map(array_values(...), $switches),
+            array_values($links),
+        );
     }
 }

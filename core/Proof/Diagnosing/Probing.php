@@ -41,11 +41,15 @@ final readonly class Probing
         }
         while (count($steps) < self::FURTHEST) {
             $troubles = $this->troubles($reading);
-            $next = count($troubles) === 1 ? (new NextReading($this->expectation, $reading, Method::cases()))->after($troubles[0]) : null;
+            $next =
+                count($troubles) === 1
+                    ? (new NextReading($this->expectation, $reading, Method::cases()))->after($troubles[0])
+                    : null;
             if ($next === null) {
                 break;
             }
-            $questions = $next->question === null ? $this->expectation->senses()->questions($next->method) : [$next->question];
+            $questions =
+                $next->question === null ? $this->expectation->senses()->questions($next->method) : [$next->question];
             $reading = $this->with($reading, $next->method, $questions, $fault);
             $steps[] = $this->step($next->method, $next->question, $reading);
         }
@@ -67,8 +71,18 @@ final readonly class Probing
     /** @return list<Method> */
     private function quickest(): array
     {
-        $methods = array_values(array_filter(Method::cases(), fn (Method $method): bool => $method !== Method::Map && $method !== Method::Shells && $this->expectation->senses()->questions($method) !== []));
-        usort($methods, static fn (Method $a, Method $b): int => [$a->opens(), $a->minutes()] <=> [$b->opens(), $b->minutes()]);
+        $methods = array_values(
+            array_filter(
+                Method::cases(),
+                fn (Method $method): bool => $method !== Method::Map &&
+                    $method !== Method::Shells &&
+                    $this->expectation->senses()->questions($method) !== [],
+            ),
+        );
+        usort(
+            $methods,
+            static fn (Method $a, Method $b): int => [$a->opens(), $a->minutes()] <=> [$b->opens(), $b->minutes()],
+        );
 
         return $methods;
     }
@@ -79,7 +93,11 @@ final readonly class Probing
         if ($method === Method::Pairs) {
             $wiring = $this->expectation->wiring->edited($fault->edit);
 
-            return new Reading($reading->lights, MapMethod::splits($wiring, $this->expectation->setup->pairs), $reading->samples);
+            return new Reading(
+                $reading->lights,
+                MapMethod::splits($wiring, $this->expectation->setup->pairs),
+                $reading->samples,
+            );
         }
         $samples = array_values($reading->samples);
         foreach ($questions as $question) {

@@ -85,7 +85,13 @@ final readonly class Shifts implements FaultSource
             $nodes[] = $joint->to;
         }
 
-        return new Fault(FaultKind::Shift, [$nodes[0], $nodes[count($nodes) - 1]], array_map(strval(...), array_keys($edges)), new Edit($edges), $places);
+        return new Fault(
+            FaultKind::Shift,
+            [$nodes[0], $nodes[count($nodes) - 1]],
+            array_map(strval(...), array_keys($edges)),
+            new Edit($edges),
+            $places,
+        );
     }
 
     /**
@@ -95,7 +101,10 @@ final readonly class Shifts implements FaultSource
     private function turned(array $joints): iterable
     {
         $count = count($joints);
-        if ($count < 3 || $count !== count(array_unique(array_map(static fn (Edge $joint): string => $joint->to, $joints)))) {
+        if (
+            $count < 3 ||
+            $count !== count(array_unique(array_map(static fn (Edge $joint): string => $joint->to, $joints)))
+        ) {
             return;
         }
         foreach ([1, -1] as $by) {
@@ -104,7 +113,13 @@ final readonly class Shifts implements FaultSource
                 $edges[$joint->id] = $joint->movedTo($joints[($i + $by + $count) % $count]->to);
             }
             $nodes = array_map(static fn (Edge $joint): string => $joint->to, $joints);
-            yield new Fault(FaultKind::Shift, $nodes, array_map(strval(...), array_keys($edges)), new Edit($edges), $by);
+            yield new Fault(
+                FaultKind::Shift,
+                $nodes,
+                array_map(strval(...), array_keys($edges)),
+                new Edit($edges),
+                $by,
+            );
         }
     }
 }

@@ -38,7 +38,8 @@ final class Sight
     private function differs(Question $question, Fault $fault, Wiring $bad): bool
     {
         $senses = $this->expectation->senses();
-        $read = $question->state === '' ? $senses->answerOf($bad, $question) : $senses->answer($question, [$fault->edit]);
+        $read =
+            $question->state === '' ? $senses->answerOf($bad, $question) : $senses->answer($question, [$fault->edit]);
 
         return ! $senses->agree($question, $senses->expected($question), $read);
     }

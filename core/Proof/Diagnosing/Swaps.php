@@ -17,10 +17,15 @@ final class Swaps implements FaultSource
                 for ($j = $i + 1; $j < $count; $j++) {
                     [$one, $other] = [$joints[$i], $joints[$j]];
                     if ($one->to !== $other->to) {
-                        yield new Fault(FaultKind::Swap, [$one->to, $other->to], [$one->id, $other->id], new Edit([
-                            $one->id => $one->movedTo($other->to),
-                            $other->id => $other->movedTo($one->to),
-                        ]));
+                        yield new Fault(
+                            FaultKind::Swap,
+                            [$one->to, $other->to],
+                            [$one->id, $other->id],
+                            new Edit([
+                                $one->id => $one->movedTo($other->to),
+                                $other->id => $other->movedTo($one->to),
+                            ]),
+                        );
                     }
                 }
             }

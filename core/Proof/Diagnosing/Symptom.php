@@ -47,13 +47,24 @@ final class Symptom
         }
         $this->samples = $evidence->samplesAt($concerned);
         // Wrong lines come first, so that a fault that does not fit is given up early.
-        $this->rows = array_values(array_unique([...$lines, ...array_filter(
-            array_map(strval(...), array_keys(array_intersect_key($reading->lights, $concerned))),
-        )]));
-        $this->checks = $reading->splits === null ? [] : array_values(array_filter(
-            $expectation->setup->pairs,
-            static fn (PairCheck $pair): bool => array_intersect_key(array_flip($pair->nodes), $concerned) !== [],
-        ));
+        $this->rows = array_values(
+            array_unique([
+                ...$lines,
+                ...array_filter(array_map(strval(...), array_keys(array_intersect_key($reading->lights, $concerned)))),
+            ]),
+        );
+        $this->checks =
+            $reading->splits === null
+                ? []
+                : array_values(
+                    array_filter(
+                        $expectation->setup->pairs,
+                        static fn (PairCheck $pair): bool => array_intersect_key(
+                            array_flip($pair->nodes),
+                            $concerned,
+                        ) !== [],
+                    ),
+                );
         $ids = array_map(static fn (PairCheck $pair): string => $pair->id, $this->checks);
         $this->split = array_values(array_intersect($reading->splits ?? [], $ids));
     }
@@ -65,10 +76,10 @@ final class Symptom
      */
     public function explainedBy(Wiring $wiring, array $faults): bool
     {
-        return $this->readsTheSame($wiring, $this->rows)
-            && $this->readsTheSame($wiring, $this->rowsTouchedBy($faults, $wiring))
-            && self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0
-            && $this->samplesAgree($wiring, $faults);
+        return $this->readsTheSame($wiring, $this->rows) &&
+            $this->readsTheSame($wiring, $this->rowsTouchedBy($faults, $wiring)) &&
+            self::differences(MapMethod::splits($wiring, $this->checks), $this->split) === 0 &&
+            $this->samplesAgree($wiring, $faults);
     }
 
     /** @param  list<Fault>  $faults */
@@ -79,7 +90,9 @@ final class Symptom
                 return false;
             }
         }
-        foreach (array_diff_key($this->evidence->samplesAt($this->reachedBy($faults, $wiring)), $this->samples) as $sample) {
+        foreach (
+            array_diff_key($this->evidence->samplesAt($this->reachedBy($faults, $wiring)), $this->samples) as $sample
+        ) {
             if (! $this->evidence->agrees($sample, $wiring, $faults)) {
                 return false;
             }
@@ -110,7 +123,17 @@ final class Symptom
      */
     private function rowsTouchedBy(array $faults, Wiring $wiring): array
     {
-        return array_values(array_diff(array_map(strval(...), array_keys(array_intersect_key($this->evidence->reading->lights, $this->reachedBy($faults, $wiring)))), $this->rows));
+        return array_values(
+            array_diff(
+                array_map(
+                    strval(...),
+                    array_keys(
+                        array_intersect_key($this->evidence->reading->lights, $this->reachedBy($faults, $wiring)),
+                    ),
+                ),
+                $this->rows,
+            ),
+        );
     }
 
     /**

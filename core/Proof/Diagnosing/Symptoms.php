@@ -17,11 +17,11 @@ final class Symptoms
     /** @return list<Symptom> */
     public static function of(Expectation $expectation, Reading $reading): array
     {
-        $sets = new DisjointSets;
+        $sets = new DisjointSets();
         $lines = $expectation->wrongLines($reading);
         foreach ($lines as $line) {
             $sets->add($line);
-            foreach ([...$reading->lights[$line], ...($expectation->reading->lights[$line] ?? [])] as $lit) {
+            foreach ([...$reading->lights[$line], ...$expectation->reading->lights[$line] ?? []] as $lit) {
                 $sets->join($line, $lit);
             }
         }
@@ -44,12 +44,26 @@ final class Symptoms
         return array_map(
             static fn (array $probes): Symptom => new Symptom(
                 array_values(array_intersect($lines, $probes)),
-                array_values(array_map(
-                    static fn (PairCheck $pair): string => $pair->id,
-                    array_filter($pairs, static fn (PairCheck $pair): bool => array_intersect($pair->nodes, $probes) !== []),
-                )),
-                array_values(array_filter($wrong, static fn (Sample $sample): bool => array_intersect($expectation->senses()->nodes($sample->question), $probes) !== [])),
-                $probes, $evidence,
+                array_values(
+                    array_map(
+                        static fn (PairCheck $pair): string => $pair->id,
+                        array_filter(
+                            $pairs,
+                            static fn (PairCheck $pair): bool => array_intersect($pair->nodes, $probes) !== [],
+                        ),
+                    ),
+                ),
+                array_values(
+                    array_filter(
+                        $wrong,
+                        static fn (Sample $sample): bool => array_intersect(
+                            $expectation->senses()->nodes($sample->question),
+                            $probes,
+                        ) !== [],
+                    ),
+                ),
+                $probes,
+                $evidence,
             ),
             $sets->groups(),
         );
@@ -61,12 +75,21 @@ final class Symptoms
         $nodes = $senses->nodes($sample->question);
         if ($sample->question->method->lights()) {
             $expected = $senses->expected($sample->question);
-            array_push($nodes, ...(is_array($sample->value) ? $sample->value : []), ...(is_array($expected) ? $expected : []));
+            array_push(
+                $nodes,
+                ...is_array($sample->value) ? $sample->value : [],
+                ...is_array($expected) ? $expected : [],
+            );
         }
         foreach ($nodes as $node) {
             $sets->join($nodes[0], $node);
             // What conducts to it when nothing is wrong shares its causes.
-            foreach (array_intersect_key($expectation->wiring->reach($node), $expectation->setup->from + $expectation->setup->to) as $with => $_) {
+            foreach (
+                array_intersect_key(
+                    $expectation->wiring->reach($node),
+                    $expectation->setup->from + $expectation->setup->to,
+                ) as $with => $_
+            ) {
                 $sets->join($node, (string) $with);
             }
         }
@@ -109,6 +132,11 @@ final class Symptoms
      */
     private static function checks(Expectation $expectation, array $ids): array
     {
-        return array_values(array_filter($expectation->setup->pairs, static fn (PairCheck $pair): bool => in_array($pair->id, $ids, true)));
+        return array_values(
+            array_filter(
+                $expectation->setup->pairs,
+                static fn (PairCheck $pair): bool => in_array($pair->id, $ids, true),
+            ),
+        );
     }
 }

@@ -15,11 +15,7 @@ final readonly class Trouble
      * @param  list<Sample>  $wrong  what other methods showed wrong
      * @param  list<Cause>  $causes  all that read the same, likeliest first; empty where nothing fits
      */
-    public function __construct(
-        public array $lines,
-        public array $pairs,
-        public array $wrong,
-        public array $causes,
-    ) {
+    public function __construct(public array $lines, public array $pairs, public array $wrong, public array $causes)
+    {
     }
 }

@@ -16,8 +16,14 @@ final readonly class CutMade
      * @param  string  $cable  type that it is of; "" where it was not written down
      * @param  bool  $planned  nobody measured it: it is as long as the plan had it
      */
-    public function __construct(public Length $length, public ?string $reel = null, public ?float $from = null, public ?float $to = null, public string $cable = '', public bool $planned = false)
-    {
+    public function __construct(
+        public Length $length,
+        public ?string $reel = null,
+        public ?float $from = null,
+        public ?float $to = null,
+        public string $cable = '',
+        public bool $planned = false,
+    ) {
     }
 
     public function of(string $cable): self

@@ -41,7 +41,14 @@ enum EventKind: string
     public function isDone(): bool
     {
         return match ($this) {
-            self::Cut, self::SlidOn, self::Prepared, self::ContactJoined, self::Inspected, self::Closed, self::Labelled, self::Pulled => true,
+            self::Cut,
+            self::SlidOn,
+            self::Prepared,
+            self::ContactJoined,
+            self::Inspected,
+            self::Closed,
+            self::Labelled,
+            self::Pulled => true,
             default => false,
         };
     }
@@ -49,7 +56,23 @@ enum EventKind: string
     /** Recorded where work is guided, never by itself. */
     public function isOfTheBench(): bool
     {
-        return in_array($this, [self::TakenBack, self::Reworked, self::Paused, self::Resumed, self::Held, self::Lifted, self::Asked, self::Answered, self::Pictured, self::Flagged, self::Skipped], true);
+        return in_array(
+            $this,
+            [
+                self::TakenBack,
+                self::Reworked,
+                self::Paused,
+                self::Resumed,
+                self::Held,
+                self::Lifted,
+                self::Asked,
+                self::Answered,
+                self::Pictured,
+                self::Flagged,
+                self::Skipped,
+            ],
+            true,
+        );
     }
 
     /** Speaks of another event, which it settles or shows. */

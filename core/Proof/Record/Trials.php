@@ -29,7 +29,10 @@ final readonly class Trials
                 $standing[$event->id] = $event;
             } elseif ($event->kind === EventKind::Settled && isset($standing[$event->of])) {
                 $holds = $standing[$event->of];
-                $standing = array_filter($standing, static fn (Event $test): bool => $test->stage() !== $holds->stage() || $test->id === $holds->id);
+                $standing = array_filter(
+                    $standing,
+                    static fn (Event $test): bool => $test->stage() !== $holds->stage() || $test->id === $holds->id,
+                );
             } elseif (self::makesAgain($event)) {
                 $standing = [];
             }
@@ -76,7 +79,9 @@ final readonly class Trials
                 $byPerson[$test->by] = $test;
             }
         }
-        $said = array_unique(array_map(static fn (Event $test): string => $test->verdict->value ?? '', array_values($byPerson)));
+        $said = array_unique(
+            array_map(static fn (Event $test): string => $test->verdict->value ?? '', array_values($byPerson)),
+        );
 
         return count($said) < 2 ? [] : array_values($byPerson);
     }

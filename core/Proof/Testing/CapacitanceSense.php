@@ -64,7 +64,9 @@ final readonly class CapacitanceSense implements Sense
 
                 continue;
             }
-            $across = (isset($near[$core->from]) && isset($far[$screen->from])) || (isset($far[$core->from]) && isset($near[$screen->from]));
+            $across =
+                (isset($near[$core->from]) && isset($far[$screen->from])) ||
+                (isset($far[$core->from]) && isset($near[$screen->from]));
             $nanofarads += $across ? $plate['nanofaradsPerMetre'] * $core->metres : 0.0;
         }
 

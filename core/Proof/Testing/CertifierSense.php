@@ -107,7 +107,11 @@ final readonly class CertifierSense implements Sense
     {
         $ohms = 0.0;
         foreach ($this->setup->pair($pair)->nodes ?? [] as $node) {
-            $far = array_keys(array_diff_key(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to), [$node => true]));
+            $far = array_keys(
+                array_diff_key(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to), [
+                    $node => true,
+                ]),
+            );
             $ohms += $far === [] ? INF : Resistance::between($wiring, $node, (string) $far[0], MapMethod::LAMP);
         }
 
@@ -117,6 +121,13 @@ final readonly class CertifierSense implements Sense
     /** @return list<string> contacts of a pair that lead somewhere */
     private function through(Wiring $wiring, string $pair): array
     {
-        return array_values(array_filter($this->setup->pair($pair)->nodes ?? [], fn (string $node): bool => count(array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to)) > 0));
+        return array_values(
+            array_filter(
+                $this->setup->pair($pair)->nodes ?? [],
+                fn (string $node): bool => count(
+                    array_intersect_key($wiring->reach($node, MapMethod::LAMP), $this->setup->to),
+                ) > 0,
+            ),
+        );
     }
 }

@@ -71,7 +71,10 @@ final class Expectation
         }
         $expected = $this->reading->splits ?? [];
 
-        return [...array_values(array_diff($reading->splits, $expected)), ...array_values(array_diff($expected, $reading->splits))];
+        return [
+            ...array_values(array_diff($reading->splits, $expected)),
+            ...array_values(array_diff($expected, $reading->splits)),
+        ];
     }
 
     /** @return list<Sample> that are not what they should be */
@@ -100,7 +103,9 @@ final class Expectation
     public function verdict(Reading $reading): Verdict
     {
         return match (true) {
-            $this->wrongLines($reading) !== [] || $this->wrongPairs($reading) !== [] || $this->wrongSamples($reading) !== [] => Verdict::Fails,
+            $this->wrongLines($reading) !== [] ||
+                $this->wrongPairs($reading) !== [] ||
+                $this->wrongSamples($reading) !== [] => Verdict::Fails,
             $this->unreadLines($reading) !== [] || $this->reading->lights === [] => Verdict::Incomplete,
             default => Verdict::Passes,
         };
@@ -114,6 +119,9 @@ final class Expectation
             $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->setup)->lights;
         }
 
-        return hash('xxh128', serialize([$this->reading->lights, $this->reading->splits, ...($switched === [] ? [] : [$switched])]));
+        return hash(
+            'xxh128',
+            serialize([$this->reading->lights, $this->reading->splits, ...$switched === [] ? [] : [$switched]]),
+        );
     }
 }

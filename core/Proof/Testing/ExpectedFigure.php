@@ -40,20 +40,80 @@ final class ExpectedFigure
             $pair = explode('#', $question->at, 2)[0];
             $each = $makeup->nanosecondsPerMetre[$pair] ?? 0.0;
 
-            return [new FigureTerm('delay', sprintf('%s × %s per m', Figure::amount($each > 0 ? $value / $each : 0.0, 'm', 2), Figure::amount($each, 'ns', 2)), Figure::amount($value, 'ns'), 'circuit theory: 1 ÷ (NVP × c)')];
+            return [
+                new FigureTerm(
+                    'delay',
+                    sprintf(
+                        '%s × %s per m',
+                        Figure::amount($each > 0 ? $value / $each : 0.0, 'm', 2),
+                        Figure::amount($each, 'ns', 2),
+                    ),
+                    Figure::amount($value, 'ns'),
+                    'circuit theory: 1 ÷ (NVP × c)',
+                ),
+            ];
         }
         if ($question->method === Method::Capacitance) {
             $plates = array_column($makeup->plates, 'nanofaradsPerMetre', 'core');
 
-            return array_map(static fn (Edge $edge): FigureTerm => new FigureTerm(self::name($edge), sprintf('%s × %s per m, core to screen', Figure::amount($edge->metres, 'm', 2), Figure::amount(($plates[$edge->id] ?? 0.0) * 1000, 'pF', 0)), Figure::amount(($plates[$edge->id] ?? 0.0) * $edge->metres, 'nF', 2), 'circuit theory; 1.8 times core to core: common practice'), array_values(array_filter(self::conductors($expectation, $question), static fn (Edge $edge): bool => isset($plates[$edge->id]))));
+            return array_map(
+                static fn (Edge $edge): FigureTerm => new FigureTerm(
+                    self::name($edge),
+                    sprintf(
+                        '%s × %s per m, core to screen',
+                        Figure::amount($edge->metres, 'm', 2),
+                        Figure::amount(($plates[$edge->id] ?? 0.0) * 1000, 'pF', 0),
+                    ),
+                    Figure::amount(($plates[$edge->id] ?? 0.0) * $edge->metres, 'nF', 2),
+                    'circuit theory; 1.8 times core to core: common practice',
+                ),
+                array_values(
+                    array_filter(
+                        self::conductors($expectation, $question),
+                        static fn (Edge $edge): bool => isset($plates[$edge->id]),
+                    ),
+                ),
+            );
         }
         $conductors = self::conductors($expectation, $question);
         if ($question->method === Method::Certifier && $what === CertifierSense::LENGTH) {
-            return array_map(static fn (Edge $edge): FigureTerm => new FigureTerm(self::name($edge), 'cut length', Figure::amount($edge->metres, 'm', 2), 'plan'), $conductors);
+            return array_map(
+                static fn (Edge $edge): FigureTerm => new FigureTerm(
+                    self::name($edge),
+                    'cut length',
+                    Figure::amount($edge->metres, 'm', 2),
+                    'plan',
+                ),
+                $conductors,
+            );
         }
-        $terms = array_map(static fn (Edge $edge): FigureTerm => new FigureTerm(self::name($edge), sprintf('%s × %s per m at 20 °C', Figure::amount($edge->metres, 'm', 2), Figure::amount($edge->metres > 0 ? $edge->ohms / $edge->metres * 1000 : 0.0, 'mΩ', 1)), Figure::amount($edge->ohms, 'Ω', 3), 'ASTM B258, IEC 60228'), $conductors);
+        $terms = array_map(
+            static fn (Edge $edge): FigureTerm => new FigureTerm(
+                self::name($edge),
+                sprintf(
+                    '%s × %s per m at 20 °C',
+                    Figure::amount($edge->metres, 'm', 2),
+                    Figure::amount($edge->metres > 0 ? ($edge->ohms / $edge->metres) * 1000 : 0.0, 'mΩ', 1),
+                ),
+                Figure::amount($edge->ohms, 'Ω', 3),
+                'ASTM B258, IEC 60228',
+            ),
+            $conductors,
+        );
 
-        return [...$terms, ...(count($conductors) > 1 ? [new FigureTerm('together', $what === CertifierSense::LOOP ? 'there and back' : 'as they are joined, each joint as 1 mΩ', Figure::amount($value, 'Ω', 3), 'circuit theory')] : [])];
+        return [
+            ...$terms,
+            ...count($conductors) > 1
+                ? [
+                    new FigureTerm(
+                        'together',
+                        $what === CertifierSense::LOOP ? 'there and back' : 'as they are joined, each joint as 1 mΩ',
+                        Figure::amount($value, 'Ω', 3),
+                        'circuit theory',
+                    ),
+                ]
+                : [],
+        ];
     }
 
     /** @return list<Edge> that conduct to what is asked about */

@@ -20,7 +20,9 @@ final readonly class LampSense implements Sense
     {
         $probes = array_map(strval(...), array_keys($this->setup->from));
 
-        return $this->shells ? $probes : array_values(array_filter($probes, static fn (string $node): bool => ! Node::isShell($node)));
+        return $this->shells
+            ? $probes
+            : array_values(array_filter($probes, static fn (string $node): bool => ! Node::isShell($node)));
     }
 
     public function nodes(string $at): array
@@ -30,8 +32,13 @@ final readonly class LampSense implements Sense
 
     public function answer(Wiring $wiring, string $at): array
     {
-        $lit = array_map(strval(...), array_keys(array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->to)));
-        $lit = array_values(array_filter($lit, fn (string $node): bool => $node !== $at && ($this->shells || ! Node::isShell($node))));
+        $lit = array_map(
+            strval(...),
+            array_keys(array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->to)),
+        );
+        $lit = array_values(
+            array_filter($lit, fn (string $node): bool => $node !== $at && ($this->shells || ! Node::isShell($node))),
+        );
         sort($lit, SORT_STRING);
 
         return $lit;

@@ -41,8 +41,13 @@ final class MakeupBuilder
      * @param  array<int|string, Probe>  $from  probes that are touched
      * @param  list<PairCheck>  $pairs
      */
-    public static function of(Assembly $assembly, array $joints, array $from, array $pairs, Installation $installation): Makeup
-    {
+    public static function of(
+        Assembly $assembly,
+        array $joints,
+        array $from,
+        array $pairs,
+        Installation $installation,
+    ): Makeup {
         $builder = new self($joints, $from);
         foreach ($assembly->runs as $run) {
             $cable = $installation->catalogue->cables[$installation->runs[$run]->cable ?? ''] ?? null;
@@ -56,7 +61,10 @@ final class MakeupBuilder
             $run = (string) $run;
             foreach ($cable->conductors() as $path => $conductor) {
                 $id = 'c:'.$run.':'.$path;
-                $ends[$id] = [Node::conductor($run, Side::A, (string) $path), Node::conductor($run, Side::B, (string) $path)];
+                $ends[$id] = [
+                    Node::conductor($run, Side::A, (string) $path),
+                    Node::conductor($run, Side::B, (string) $path),
+                ];
                 $mains = $mains || $conductor->domain === HazardDomain::Mains;
                 if ($conductor->isBare()) {
                     $bare[$id] = true;
@@ -67,7 +75,19 @@ final class MakeupBuilder
             array_push($plates, ...self::plates($run, $cable));
         }
 
-        return new Makeup($builder->colours(), $builder->apart($mains), $plates, $ends, $seats, $bare, $builder->screens($pairs), $builder->delays($pairs), $builder->earths($installation), $mains, $category);
+        return new Makeup(
+            $builder->colours(),
+            $builder->apart($mains),
+            $plates,
+            $ends,
+            $seats,
+            $bare,
+            $builder->screens($pairs),
+            $builder->delays($pairs),
+            $builder->earths($installation),
+            $mains,
+            $category,
+        );
     }
 
     /** @return array<int|string, string> */
@@ -101,7 +121,9 @@ final class MakeupBuilder
             }
             $fitting = Node::fitting($joint->to) ?? '';
             $slash = strrpos($joint->conductor, '/');
-            $elements[$fitting."\n".$joint->run.'/'.($slash === false ? '' : substr($joint->conductor, 0, $slash))][$joint->to] = true;
+            $elements[
+                $fitting."\n".$joint->run.'/'.($slash === false ? '' : substr($joint->conductor, 0, $slash))
+            ][$joint->to] = true;
             $shells[$fitting][$joint->to] = true;
             if ($this->conductor($joint)?->domain === HazardDomain::Mains) {
                 $live[$joint->to] = true;
@@ -173,7 +195,11 @@ final class MakeupBuilder
                 $picofarads = $stretch->picofaradsPerMetre();
                 if ($picofarads !== null) {
                     $factor = $stretch->coax() === null ? self::TO_SCREEN : 1.0;
-                    $plates[] = ['core' => 'c:'.$run.':'.$path, 'screen' => 'c:'.$run.':'.$bare, 'nanofaradsPerMetre' => $picofarads * $factor / 1000];
+                    $plates[] = [
+                        'core' => 'c:'.$run.':'.$path,
+                        'screen' => 'c:'.$run.':'.$bare,
+                        'nanofaradsPerMetre' => ($picofarads * $factor) / 1000,
+                    ];
                 }
 
                 // A second bare conductor lies against the first: it is the same plate.
@@ -215,13 +241,22 @@ final class MakeupBuilder
      */
     private function delays(array $pairs): array
     {
-        $first = array_column(array_map(static fn (PairCheck $pair): array => [$pair->nodes[0] ?? '', $pair->id], $pairs), 1, 0);
+        $first = array_column(
+            array_map(static fn (PairCheck $pair): array => [$pair->nodes[0] ?? '', $pair->id], $pairs),
+            1,
+            0,
+        );
         $delays = [];
         foreach ($this->joints as $joint) {
             $pair = $first[$joint->to] ?? null;
             $cable = $this->cables[$joint->run] ?? null;
             if ($pair !== null && $cable !== null) {
-                $velocity = (new Stretch($joint->run, $cable, (string) $this->conductor($joint)?->parent, Length::metres(1)))->velocity();
+                $velocity = (new Stretch(
+                    $joint->run,
+                    $cable,
+                    (string) $this->conductor($joint)?->parent,
+                    Length::metres(1),
+                ))->velocity();
                 if ($velocity !== null) {
                     $delays[$pair] = 1e9 / ($velocity * Stretch::LIGHT);
                 }

@@ -36,13 +36,16 @@ final readonly class NoiseSense implements Sense
     {
         $screen = $this->setup->makeup->screens[$at] ?? '';
 
-        return [...$this->setup->pair($at)->nodes ?? [], ...($screen === '' ? [] : [$screen])];
+        return [...$this->setup->pair($at)->nodes ?? [], ...$screen === '' ? [] : [$screen]];
     }
 
     public function answer(Wiring $wiring, string $at): string
     {
         $pair = $this->setup->pair($at);
-        $reaches = array_map(static fn (string $node): array => $wiring->reach($node, MapMethod::LAMP), $pair->nodes ?? []);
+        $reaches = array_map(
+            static fn (string $node): array => $wiring->reach($node, MapMethod::LAMP),
+            $pair->nodes ?? [],
+        );
         if ($pair === null || count(array_filter($reaches, $this->arrives(...))) < count($reaches)) {
             return self::SILENT;
         }
@@ -61,7 +64,8 @@ final readonly class NoiseSense implements Sense
     /** @param  array<int|string, true>  $reach */
     private function arrives(array $reach): bool
     {
-        return count(array_intersect_key($reach, $this->setup->to)) > (count(array_intersect_key($reach, $this->setup->from, $this->setup->to)) > 0 ? 1 : 0);
+        return count(array_intersect_key($reach, $this->setup->to)) >
+            (count(array_intersect_key($reach, $this->setup->from, $this->setup->to)) > 0 ? 1 : 0);
     }
 
     /**

@@ -26,7 +26,10 @@ final readonly class OhmSense implements Sense
             $from = (string) $from;
             foreach (array_intersect_key($good->reach($from, MapMethod::LAMP), $this->setup->to) as $to => $_) {
                 $to = (string) $to;
-                if ($to !== $from && ! (isset($this->setup->from[$to], $this->setup->to[$from]) && strcmp($to, $from) < 0)) {
+                if (
+                    $to !== $from &&
+                    ! (isset($this->setup->from[$to], $this->setup->to[$from]) && strcmp($to, $from) < 0)
+                ) {
                     $questions[] = $from.'|'.$to;
                 }
             }

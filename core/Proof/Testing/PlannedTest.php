@@ -14,7 +14,12 @@ final readonly class PlannedTest
      * @param  bool  $licensed  by a person licensed for mains alone
      * @param  bool  $binding  without it the test is not complete
      */
-    public function __construct(public Method $method, public string $why, public string $limit, public bool $licensed, public bool $binding)
-    {
+    public function __construct(
+        public Method $method,
+        public string $why,
+        public string $limit,
+        public bool $licensed,
+        public bool $binding,
+    ) {
     }
 }

@@ -69,10 +69,14 @@ final readonly class Reading
         $splits = null;
         foreach ($samples as $sample) {
             $question = $sample->question;
-            if (($question->method === Method::Map || $question->method === Method::Shells) && $question->state === '' && is_array($sample->value)) {
+            if (
+                ($question->method === Method::Map || $question->method === Method::Shells) &&
+                $question->state === '' &&
+                is_array($sample->value)
+            ) {
                 $lights[$question->at] = $sample->value;
             } elseif ($question->method === Method::Pairs) {
-                $splits = [...$splits ?? [], ...($sample->value === PairCheck::SPLIT ? [$question->at] : [])];
+                $splits = [...$splits ?? [], ...$sample->value === PairCheck::SPLIT ? [$question->at] : []];
             } else {
                 $others[] = $sample;
             }

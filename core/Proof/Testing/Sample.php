@@ -11,7 +11,10 @@ final readonly class Sample
      * @param  list<string>|float|string  $value  what lights, a number in the method's unit (INF: nothing conducts), or a word
      * @param  bool  $declared  somebody said so; no instrument did
      */
-    public function __construct(public Question $question, public array|float|string $value, public bool $declared = false)
-    {
+    public function __construct(
+        public Question $question,
+        public array|float|string $value,
+        public bool $declared = false,
+    ) {
     }
 }

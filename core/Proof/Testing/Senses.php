@@ -31,8 +31,11 @@ final class Senses
     private array $hanging = [];
 
     /** @param  array<int|string, SwitchState>  $states  by id, at rest left out */
-    public function __construct(private readonly Wiring $good, private readonly TestSetup $setup, private readonly array $states)
-    {
+    public function __construct(
+        private readonly Wiring $good,
+        private readonly TestSetup $setup,
+        private readonly array $states,
+    ) {
     }
 
     /** @return list<Question> */
@@ -108,7 +111,10 @@ final class Senses
     /** @return list<string>|float|string */
     public function expected(Question $question): array|float|string
     {
-        return $this->expected[$question->key()] ??= $this->sense($question->method)->answer($this->wiring($question->state), $question->at);
+        return $this->expected[$question->key()] ??= $this->sense($question->method)->answer(
+            $this->wiring($question->state),
+            $question->at,
+        );
     }
 
     /**
@@ -164,7 +170,9 @@ final class Senses
 
     public function wiring(string $state): Wiring
     {
-        return $this->inState[$state] ??= isset($this->states[$state]) ? $this->good->edited($this->states[$state]->edit) : $this->good;
+        return $this->inState[$state] ??= isset($this->states[$state])
+            ? $this->good->edited($this->states[$state]->edit)
+            : $this->good;
     }
 
     private function sense(Method $method): Sense

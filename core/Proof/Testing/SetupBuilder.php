@@ -21,13 +21,24 @@ final class SetupBuilder
         $probes = [];
         $sides = self::sides($joints, $installation);
         $serves = self::serves($joints);
-        $channels = array_column(array_map(static fn (Joint $joint): array => [$joint->to, $joint->channel], $joints), 1, 0);
+        $channels = array_column(
+            array_map(static fn (Joint $joint): array => [$joint->to, $joint->channel], $joints),
+            1,
+            0,
+        );
         foreach ($assembly->fittings as $id) {
             $fitting = $installation->fittings[$id] ?? null;
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
             foreach ($layout?->addresses() ?? [] as $address) {
                 $node = Node::terminal($id, $address);
-                $probes[$node] = new Probe($node, $sides[$id][0] ?? Side::A, $id, $address, $serves[$node] ?? '', $channels[$node] ?? '');
+                $probes[$node] = new Probe(
+                    $node,
+                    $sides[$id][0] ?? Side::A,
+                    $id,
+                    $address,
+                    $serves[$node] ?? '',
+                    $channels[$node] ?? '',
+                );
             }
         }
         $probes += self::openEnds($assembly, $joints, $installation);
@@ -51,7 +62,7 @@ final class SetupBuilder
     private static function sides(array $joints, Installation $installation): array
     {
         $sides = [];
-        $panel = new DisjointSets;
+        $panel = new DisjointSets();
         foreach ($joints as $joint) {
             $place = self::place($joint->to);
             $panel->add($place);
@@ -130,7 +141,8 @@ final class SetupBuilder
         $contacts = [];
         foreach ($joints as $joint) {
             if (isset($from[$joint->to])) {
-                $contacts[$joint->circuit][Node::fitting($joint->to)."\0".$joint->channel][$joint->function] = $joint->to;
+                $contacts[$joint->circuit][Node::fitting($joint->to)."\0".$joint->channel][$joint->function] =
+                    $joint->to;
             }
         }
         $pairs = [];

@@ -28,9 +28,10 @@ final class SwitchStates
             $parts = explode(':', $edge->id);
             $id = self::switchOf($edge);
             $edges[$id][$edge->id] = $edge->operated(! $edge->closed);
-            $names[$id] = $parts[0] === 'p'
-                ? $installation->switches[$parts[1]]->name ?? $parts[1]
-                : trim(($installation->fittings[$parts[1]]->label ?? $parts[1]).' '.($parts[2] ?? ''));
+            $names[$id] =
+                $parts[0] === 'p'
+                    ? $installation->switches[$parts[1]]->name ?? $parts[1]
+                    : trim(($installation->fittings[$parts[1]]->label ?? $parts[1]).' '.($parts[2] ?? ''));
         }
         $states = [new SwitchState('', 'at rest', Edit::nothing())];
         foreach ($edges as $id => $operated) {

@@ -20,7 +20,10 @@ final readonly class TestPlan
     {
         $missing = [];
         foreach ($this->tests as $test) {
-            if ((! $binding || $test->binding) && ! self::isAnswered($test->method, $expectation, $test->licensed ? self::measured($reading) : $reading)) {
+            if (
+                (! $binding || $test->binding) &&
+                ! self::isAnswered($test->method, $expectation, $test->licensed ? self::measured($reading) : $reading)
+            ) {
                 $missing[] = $test->method;
             }
         }
@@ -32,8 +35,13 @@ final readonly class TestPlan
     public function verdict(Expectation $expectation, Reading $reading): Verdict
     {
         return match (true) {
-            $expectation->wrongLines($reading) !== [], $expectation->wrongPairs($reading) !== [], $expectation->wrongSamples($reading) !== [], LinkLimits::over($expectation, $reading) !== [] => Verdict::Fails,
-            $reading->isEmpty(), $this->missing($expectation, $reading, true) !== [], $this->isHardlyBegun($expectation, $reading) => Verdict::Incomplete,
+            $expectation->wrongLines($reading) !== [],
+            $expectation->wrongPairs($reading) !== [],
+            $expectation->wrongSamples($reading) !== [],
+            LinkLimits::over($expectation, $reading) !== [] => Verdict::Fails,
+            $reading->isEmpty(),
+            $this->missing($expectation, $reading, true) !== [],
+            $this->isHardlyBegun($expectation, $reading) => Verdict::Incomplete,
             default => Verdict::Passes,
         };
     }
@@ -47,21 +55,30 @@ final readonly class TestPlan
     /** What mains needs is measured, never declared. */
     private static function measured(Reading $reading): Reading
     {
-        return new Reading(array_diff_key($reading->lights, array_flip($reading->declared)), $reading->splits, array_filter($reading->samples, static fn (Sample $sample): bool => ! $sample->declared));
+        return new Reading(
+            array_diff_key($reading->lights, array_flip($reading->declared)),
+            $reading->splits,
+            array_filter($reading->samples, static fn (Sample $sample): bool => ! $sample->declared),
+        );
     }
 
     /** Where nothing is binding, at least one of what is planned is done whole: one end that was looked at, not one contact of it. */
     private function isHardlyBegun(Expectation $expectation, Reading $reading): bool
     {
-        return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->binding) === [] && count($this->missing($expectation, $reading)) === count($this->tests);
+        return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->binding) === [] &&
+            count($this->missing($expectation, $reading)) === count($this->tests);
     }
 
     /** A method is answered when all that it can be asked is; of a certifier the lengths will do, and of mains' ohms those of protective earth. */
     private static function isAnswered(Method $method, Expectation $expectation, Reading $reading): bool
     {
         $needed = match (true) {
-            $method === Method::Ohms && $expectation->setup->makeup->mains => static fn (Question $question): bool => in_array($expectation->senses()->nodes($question)[0], $expectation->setup->makeup->earths, true),
-            $method === Method::Certifier => static fn (Question $question): bool => CertifierSense::what($question->at) === CertifierSense::LENGTH,
+            $method === Method::Ohms && $expectation->setup->makeup->mains => static fn (
+                Question $question,
+            ): bool => in_array($expectation->senses()->nodes($question)[0], $expectation->setup->makeup->earths, true),
+            $method === Method::Certifier => static fn (Question $question): bool => CertifierSense::what(
+                $question->at,
+            ) === CertifierSense::LENGTH,
             default => null,
         };
         if ($needed === null) {

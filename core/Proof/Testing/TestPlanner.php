@@ -44,7 +44,13 @@ final readonly class TestPlanner
         foreach (self::order($mains) as $method) {
             if (isset($chosen[$method->value]) && $expectation->senses()->questions($method) !== []) {
                 $licensed = $mains && in_array($method, [Method::Ohms, Method::Insulation, Method::Map], true);
-                $tests[] = new PlannedTest($method, $this->why($method, $expectation, $usual, $isChosen, $mains), self::limit($method, $expectation), $licensed, $chosen[$method->value]);
+                $tests[] = new PlannedTest(
+                    $method,
+                    $this->why($method, $expectation, $usual, $isChosen, $mains),
+                    self::limit($method, $expectation),
+                    $licensed,
+                    $chosen[$method->value],
+                );
             }
         }
 
@@ -56,7 +62,8 @@ final readonly class TestPlanner
     {
         $families = [];
         foreach ($assembly->fittings as $id) {
-            $type = $this->installation->catalogue->connectors[$this->installation->fittings[$id]->connector ?? ''] ?? null;
+            $type =
+                $this->installation->catalogue->connectors[$this->installation->fittings[$id]->connector ?? ''] ?? null;
             $families[$type->family ?? ''] = true;
         }
 
@@ -68,9 +75,15 @@ final readonly class TestPlanner
     {
         $makeup = $expectation->setup->makeup;
         if ($stage === TestStage::BeforeClosing) {
-            return ['eyes-a' => [false, 'only colours show what was done alike at both ends'], 'eyes-b' => [false, 'only colours show what was done alike at both ends']];
+            return [
+                'eyes-a' => [false, 'only colours show what was done alike at both ends'],
+                'eyes-b' => [false, 'only colours show what was done alike at both ends'],
+            ];
         }
-        $usual = ['map' => [true, 'every path that should be, and none that should not'], 'shells' => [true, 'a bond to the shell shows only where the shell is probed']];
+        $usual = [
+            'map' => [true, 'every path that should be, and none that should not'],
+            'shells' => [true, 'a bond to the shell shows only where the shell is probed'],
+        ];
         if ($expectation->states !== []) {
             $usual['switches'] = [true, 'a switch that does not move shows only when it is moved'];
         }
@@ -98,10 +111,29 @@ final readonly class TestPlanner
     {
         $first = $mains ? [Method::Ohms, Method::Insulation, Method::Map] : [];
 
-        return [...$first, ...array_values(array_filter(
-            [Method::EyesA, Method::EyesB, Method::Map, Method::Shells, Method::All, Method::Switches, Method::Pairs, Method::Wiggle, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Noise, Method::Certifier],
-            static fn (Method $method): bool => ! in_array($method, $first, true),
-        ))];
+        return [
+            ...$first,
+            ...array_values(
+                array_filter(
+                    [
+                        Method::EyesA,
+                        Method::EyesB,
+                        Method::Map,
+                        Method::Shells,
+                        Method::All,
+                        Method::Switches,
+                        Method::Pairs,
+                        Method::Wiggle,
+                        Method::Ohms,
+                        Method::Insulation,
+                        Method::Capacitance,
+                        Method::Noise,
+                        Method::Certifier,
+                    ],
+                    static fn (Method $method): bool => ! in_array($method, $first, true),
+                ),
+            ),
+        ];
     }
 
     /** @param  array<int|string, array{bool, string}>  $usual */
@@ -127,7 +159,9 @@ final readonly class TestPlanner
             Method::Ohms => 'what length and gauge make, within a fifth or 0.05 Ω',
             Method::Insulation => '1 MΩ at least',
             Method::Capacitance => 'what the length makes, within a quarter',
-            Method::Certifier => $expectation->setup->makeup->category ? 'the planned length within 15 %; 90 m, 498 ns, 44 ns skew, 21 Ω at most' : 'the planned length within 15 %',
+            Method::Certifier => $expectation->setup->makeup->category
+                ? 'the planned length within 15 %; 90 m, 498 ns, 44 ns skew, 21 Ω at most'
+                : 'the planned length within 15 %',
             Method::EyesA, Method::EyesB => 'each colour on its contact, no strand astray',
         };
     }

@@ -19,7 +19,7 @@ final readonly class TestSetup
         public array $from,
         public array $to,
         public array $pairs,
-        public Makeup $makeup = new Makeup,
+        public Makeup $makeup = new Makeup(),
     ) {
     }
 
@@ -42,7 +42,7 @@ final readonly class TestSetup
 
     public function probe(string $node): ?Probe
     {
-        return $this->from[$node] ?? $this->to[$node] ?? null;
+        return $this->from[$node] ?? ($this->to[$node] ?? null);
     }
 
     /**

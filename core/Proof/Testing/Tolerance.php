@@ -26,6 +26,8 @@ final readonly class Tolerance
             return true;
         }
 
-        return is_infinite($expected) || is_infinite($read) ? $expected === $read : abs($read - $expected) <= max($this->least, $this->share * $expected);
+        return is_infinite($expected) || is_infinite($read)
+            ? $expected === $read
+            : abs($read - $expected) <= max($this->least, $this->share * $expected);
     }
 }

@@ -74,12 +74,29 @@ final class Dresser
         $this->passes($segment, $shape, $thick, count($cables));
         $tie = $bundled ? TieChoice::among($this->installation->catalogue->parts, $thick) : null;
         if ($bundled && $tie === null) {
-            $this->findings[] = Finding::check('loom.no-tie', 'loom:'.$shape->loom->id, sprintf('%s is %s thick in %s, and no tie reaches round it.', $shape->loom->name, $this->text($packing), $segment->way->name), 'Add a longer tie to the parts, or divide the loom.');
+            $this->findings[] = Finding::check(
+                'loom.no-tie',
+                'loom:'.$shape->loom->id,
+                sprintf(
+                    '%s is %s thick in %s, and no tie reaches round it.',
+                    $shape->loom->name,
+                    $this->text($packing),
+                    $segment->way->name,
+                ),
+                'Add a longer tie to the parts, or divide the loom.',
+            );
         }
-        $sleeve = $bundled && $shape->loom->covering === Covering::Sleeve ? $this->sleeve($segment, $shape, $thick) : null;
+        $sleeve =
+            $bundled && $shape->loom->covering === Covering::Sleeve ? $this->sleeve($segment, $shape, $thick) : null;
 
         return new SegmentDress(
-            $segment, $runs, $cables, $packing, self::diameter($cables, $packing), BendRule::among($cables), self::mass($cables, $segment),
+            $segment,
+            $runs,
+            $cables,
+            $packing,
+            self::diameter($cables, $packing),
+            BendRule::among($cables),
+            self::mass($cables, $segment),
             $sleeve,
             $sleeve === null ? [] : $this->shrinks($segment, $shape, $thick),
             $tie,
@@ -90,8 +107,24 @@ final class Dresser
     private function passes(Segment $segment, LoomShape $shape, Length $thick, int $count): void
     {
         $inner = $segment->way->inner;
-        if ($inner !== null && $count > 1 && ! $inner->passes($thick, $thick) && ! ($inner->isRound() && $thick->compare($inner->width) <= 0)) {
-            $this->findings[] = Finding::stop('loom.does-not-pass', 'loom:'.$shape->loom->id, sprintf('%s is %s thick in %s, which is %s inside.', $shape->loom->name, Figure::amount($thick->inMillimetres(), 'mm'), $segment->way->name, $inner->text()), 'Lay its cables loose there, divide the loom, or take a larger way.');
+        if (
+            $inner !== null &&
+            $count > 1 &&
+            ! $inner->passes($thick, $thick) &&
+            ! ($inner->isRound() && $thick->compare($inner->width) <= 0)
+        ) {
+            $this->findings[] = Finding::stop(
+                'loom.does-not-pass',
+                'loom:'.$shape->loom->id,
+                sprintf(
+                    '%s is %s thick in %s, which is %s inside.',
+                    $shape->loom->name,
+                    Figure::amount($thick->inMillimetres(), 'mm'),
+                    $segment->way->name,
+                    $inner->text(),
+                ),
+                'Lay its cables loose there, divide the loom, or take a larger way.',
+            );
         }
     }
 
@@ -106,7 +139,20 @@ final class Dresser
                     $most = max($most, $each->grips->most->inMillimetres());
                 }
             }
-            $this->findings[] = Finding::check('loom.no-sleeve', 'loom:'.$shape->loom->id, sprintf('%s is %s thick in %s, and no sleeve has that size: %s.', $shape->loom->name, Figure::amount($thick->inMillimetres(), 'mm'), $segment->way->name, $most === 0.0 ? 'there is none' : sprintf('they go from %s to %s', Figure::amount($least, 'mm'), Figure::amount($most, 'mm'))), 'Tie it there, divide the loom, or add a sleeve of that size to the parts.');
+            $this->findings[] = Finding::check(
+                'loom.no-sleeve',
+                'loom:'.$shape->loom->id,
+                sprintf(
+                    '%s is %s thick in %s, and no sleeve has that size: %s.',
+                    $shape->loom->name,
+                    Figure::amount($thick->inMillimetres(), 'mm'),
+                    $segment->way->name,
+                    $most === 0.0
+                        ? 'there is none'
+                        : sprintf('they go from %s to %s', Figure::amount($least, 'mm'), Figure::amount($most, 'mm')),
+                ),
+                'Tie it there, divide the loom, or add a sleeve of that size to the parts.',
+            );
 
             return null;
         }
@@ -121,15 +167,40 @@ final class Dresser
         $over = $thick->plus(Length::millimetres(self::SLEEVE_WALLS));
         $part = ShrinkChoice::among($this->installation->catalogue->parts, $over, $thick, $seals);
         if ($part === null) {
-            $this->findings[] = Finding::check('loom.no-shrink', 'loom:'.$shape->loom->id, sprintf('No heat-shrink%s goes over %s and grips %s, at the ends of the sleeve of %s in %s.', $seals ? ' that seals' : '', Figure::amount($over->inMillimetres(), 'mm'), Figure::amount($thick->inMillimetres(), 'mm'), $shape->loom->name, $segment->way->name), 'Bind the ends with tape, or add a size to the parts.');
+            $this->findings[] = Finding::check(
+                'loom.no-shrink',
+                'loom:'.$shape->loom->id,
+                sprintf(
+                    'No heat-shrink%s goes over %s and grips %s, at the ends of the sleeve of %s in %s.',
+                    $seals ? ' that seals' : '',
+                    Figure::amount($over->inMillimetres(), 'mm'),
+                    Figure::amount($thick->inMillimetres(), 'mm'),
+                    $shape->loom->name,
+                    $segment->way->name,
+                ),
+                'Bind the ends with tape, or add a size to the parts.',
+            );
 
             return [];
         }
         $by = $thick->times(self::SHRINK_DIAMETERS);
         $least = Length::millimetres(self::SHRINK_LEAST);
-        $cut = Worked::roundedUp([new Term('length', $by->compare($least) >= 0 ? 'two diameters of the bundle' : 'at least', $by->compare($least) >= 0 ? $by : $least, 'common practice')], Length::millimetres(5));
+        $cut = Worked::roundedUp(
+            [
+                new Term(
+                    'length',
+                    $by->compare($least) >= 0 ? 'two diameters of the bundle' : 'at least',
+                    $by->compare($least) >= 0 ? $by : $least,
+                    'common practice',
+                ),
+            ],
+            Length::millimetres(5),
+        );
 
-        return [new Piece($part, $cut, 'near end of the sleeve in '.$segment->way->name), new Piece($part, $cut, 'far end of the sleeve in '.$segment->way->name)];
+        return [
+            new Piece($part, $cut, 'near end of the sleeve in '.$segment->way->name),
+            new Piece($part, $cut, 'far end of the sleeve in '.$segment->way->name),
+        ];
     }
 
     private function text(Packing $packing): string
@@ -141,17 +212,33 @@ final class Dresser
     private static function diameter(array $cables, Packing $packing): Figure
     {
         $terms = [];
-        foreach (array_count_values(array_map(static fn (CableType $cable): string => $cable->id, $cables)) as $id => $count) {
+        foreach (
+            array_count_values(array_map(static fn (CableType $cable): string => $cable->id, $cables)) as $id => $count
+        ) {
             foreach ($cables as $cable) {
                 if ($cable->id === (string) $id) {
-                    $terms[] = new FigureTerm($cable->name, sprintf('%d × ⌀ %s', $count, $cable->outerDiameter->canonical()), '', 'stated by the cable type');
+                    $terms[] = new FigureTerm(
+                        $cable->name,
+                        sprintf('%d × ⌀ %s', $count, $cable->outerDiameter->canonical()),
+                        '',
+                        'stated by the cable type',
+                    );
 
                     break;
                 }
             }
         }
-        $inside = M_PI / 4 * $packing->diameter ** 2;
-        $terms[] = new FigureTerm('smallest circle round them', sprintf('%d circles packed, %s %% of it filled', count($cables), $inside > 0 ? number_format(100 * Filling::area($cables) / $inside, 0) : '0'), Figure::amount($packing->diameter, 'mm', 2), 'packed without overlap; within 3 % of the published packings');
+        $inside = (M_PI / 4) * $packing->diameter ** 2;
+        $terms[] = new FigureTerm(
+            'smallest circle round them',
+            sprintf(
+                '%d circles packed, %s %% of it filled',
+                count($cables),
+                $inside > 0 ? number_format((100 * Filling::area($cables)) / $inside, 0) : '0',
+            ),
+            Figure::amount($packing->diameter, 'mm', 2),
+            'packed without overlap; within 3 % of the published packings',
+        );
 
         return new Figure($packing->diameter, 'mm', $terms);
     }
@@ -161,6 +248,19 @@ final class Dresser
     {
         $each = Filling::mass($cables);
 
-        return new Figure($each->value * $segment->length()->inMetres(), 'kg', [...$each->terms, new FigureTerm('segment', Figure::amount($segment->length()->inMetres(), 'm', 2).' × '.$each->text(), Figure::amount($each->value * $segment->length()->inMetres(), 'kg', 2), 'length of the segment')], 2);
+        return new Figure(
+            $each->value * $segment->length()->inMetres(),
+            'kg',
+            [
+                ...$each->terms,
+                new FigureTerm(
+                    'segment',
+                    Figure::amount($segment->length()->inMetres(), 'm', 2).' × '.$each->text(),
+                    Figure::amount($each->value * $segment->length()->inMetres(), 'kg', 2),
+                    'length of the segment',
+                ),
+            ],
+            2,
+        );
     }
 }

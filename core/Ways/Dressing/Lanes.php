@@ -52,7 +52,11 @@ final class Lanes
     private function place(array $segments, int $lane): void
     {
         // The one that most members go on in keeps the line.
-        usort($segments, static fn (Segment $a, Segment $b): int => $a->beside <=> $b->beside ?: count($b->members) <=> count($a->members));
+        usort(
+            $segments,
+            static fn (Segment $a, Segment $b): int => $a->beside <=> $b->beside ?:
+            count($b->members) <=> count($a->members),
+        );
         foreach ($segments as $i => $segment) {
             $own = $i === 0 && $this->isFree($lane, $segment) ? $lane : $this->free($segment, $lane);
             $this->lanes[$segment->id] = $own;

@@ -15,7 +15,11 @@ final readonly class LoomDress
      * @param  array<int|string, int>  $lanes  segment → line that it is drawn on; 0 is the trunk's
      * @param  list<Finding>  $findings  of the shape and of its dress
      */
-    public function __construct(public LoomShape $shape, public array $segments, public array $lanes, public array $findings)
-    {
+    public function __construct(
+        public LoomShape $shape,
+        public array $segments,
+        public array $lanes,
+        public array $findings,
+    ) {
     }
 }

@@ -23,9 +23,18 @@ final class ShrinkChoice
      */
     public static function among(array $parts, Length $passes, Length $grips, bool $seals): ?Part
     {
-        $fit = array_filter($parts, static fn (Part $part): bool => $part->kind === PartKind::Shrink && self::does($part, $passes, $grips, $seals));
+        $fit = array_filter(
+            $parts,
+            static fn (Part $part): bool => $part->kind === PartKind::Shrink &&
+                self::does($part, $passes, $grips, $seals),
+        );
         // What seals costs more: it is taken where sealing is asked for, or nothing else does.
-        usort($fit, static fn (Part $a, Part $b): int => $a->lined <=> $b->lined ?: ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0) ?: $a->id <=> $b->id);
+        usort(
+            $fit,
+            static fn (Part $a, Part $b): int => $a->lined <=> $b->lined ?:
+            ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0) ?:
+            $a->id <=> $b->id,
+        );
 
         return $fit[0] ?? null;
     }

@@ -24,8 +24,18 @@ final class SleeveChoice
      */
     public static function among(array $parts, Length $diameter): ?Part
     {
-        $fit = array_filter($parts, static fn (Part $part): bool => $part->kind === PartKind::Sleeve && $part->grips !== null && $part->grips->takes($diameter));
-        usort($fit, static fn (Part $a, Part $b): int => ($a->grips?->most->nanometres ?? 0) <=> ($b->grips?->most->nanometres ?? 0) ?: $a->id <=> $b->id);
+        $fit = array_filter(
+            $parts,
+            static fn (Part $part): bool => $part->kind === PartKind::Sleeve &&
+                $part->grips !== null &&
+                $part->grips->takes($diameter),
+        );
+        usort(
+            $fit,
+            static fn (Part $a, Part $b): int => ($a->grips?->most->nanometres ?? 0) <=>
+            ($b->grips?->most->nanometres ?? 0) ?:
+            $a->id <=> $b->id,
+        );
 
         return $fit[0] ?? null;
     }
@@ -33,9 +43,17 @@ final class SleeveChoice
     /** What to cut for a stretch of a loom. */
     public static function cut(Length $stretch): Worked
     {
-        return Worked::roundedUp([
-            new Term('stretch', 'of the loom that it covers', $stretch, 'the loom'),
-            new Term('opening', sprintf('%s %% more, because it shortens as it opens', self::LONGER * 100), $stretch->times(self::LONGER), '10 to 15 %, common practice'),
-        ], Length::millimetres(self::STEP));
+        return Worked::roundedUp(
+            [
+                new Term('stretch', 'of the loom that it covers', $stretch, 'the loom'),
+                new Term(
+                    'opening',
+                    sprintf('%s %% more, because it shortens as it opens', self::LONGER * 100),
+                    $stretch->times(self::LONGER),
+                    '10 to 15 %, common practice',
+                ),
+            ],
+            Length::millimetres(self::STEP),
+        );
     }
 }

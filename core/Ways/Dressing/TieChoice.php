@@ -20,8 +20,18 @@ final class TieChoice
      */
     public static function among(array $parts, Length $diameter): ?Part
     {
-        $fit = array_filter($parts, static fn (Part $part): bool => $part->kind === PartKind::Tie && $part->grips !== null && $part->grips->takes($diameter));
-        usort($fit, static fn (Part $a, Part $b): int => ($b->grips?->most->nanometres ?? 0) <=> ($a->grips?->most->nanometres ?? 0) ?: $a->id <=> $b->id);
+        $fit = array_filter(
+            $parts,
+            static fn (Part $part): bool => $part->kind === PartKind::Tie &&
+                $part->grips !== null &&
+                $part->grips->takes($diameter),
+        );
+        usort(
+            $fit,
+            static fn (Part $a, Part $b): int => ($b->grips?->most->nanometres ?? 0) <=>
+            ($a->grips?->most->nanometres ?? 0) ?:
+            $a->id <=> $b->id,
+        );
 
         return $fit[0] ?? null;
     }

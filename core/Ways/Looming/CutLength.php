@@ -26,25 +26,59 @@ final class CutLength
     {
         $rules = $installation->rules;
         $ways = $lay->route->length();
-        $through = array_map(static fn ($hop): string => sprintf('%s %s', $hop->way->name, $hop->way->length->canonical()), $lay->route->hops);
+        $through = array_map(
+            static fn ($hop): string => sprintf('%s %s', $hop->way->name, $hop->way->length->canonical()),
+            $lay->route->hops,
+        );
         $a = $run->a;
         $b = $run->b;
         $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
 
         $terms = [
-            new Term('ways', implode(' + ', $through), $ways, $lay->route->pinned ? 'the ways that a planner pinned' : 'the shortest permitted way'),
-            new Term('route allowance', self::percent($rules->routeAllowance).' of the ways', $ways->times($rules->routeAllowance / 100), 'house rule'),
+            new Term(
+                'ways',
+                implode(' + ', $through),
+                $ways,
+                $lay->route->pinned ? 'the ways that a planner pinned' : 'the shortest permitted way',
+            ),
+            new Term(
+                'route allowance',
+                self::percent($rules->routeAllowance).' of the ways',
+                $ways->times($rules->routeAllowance / 100),
+                'house rule',
+            ),
             ...$lay->extra,
             self::both('tails', $a->tail, $b->tail),
             self::both('service slack', $a->slack, $b->slack),
             self::both('preparation', $a->preparation, $b->preparation),
-            new Term('spare ends', sprintf('%d × %s + %d × %s', $a->spares, $a->preparation->canonical(), $b->spares, $b->preparation->canonical()), $spare, 'each spare uses up one preparation'),
+            new Term(
+                'spare ends',
+                sprintf(
+                    '%d × %s + %d × %s',
+                    $a->spares,
+                    $a->preparation->canonical(),
+                    $b->spares,
+                    $b->preparation->canonical(),
+                ),
+                $spare,
+                'each spare uses up one preparation',
+            ),
         ];
         if ($rules->on(LengthPractice::class) === LengthPractice::CutLong) {
-            $terms[] = new Term('trim allowance', '2 × '.$rules->trimAllowance->canonical(), $rules->trimAllowance->times(2), 'house rule: cut long, trim at the connector');
+            $terms[] = new Term(
+                'trim allowance',
+                '2 × '.$rules->trimAllowance->canonical(),
+                $rules->trimAllowance->times(2),
+                'house rule: cut long, trim at the connector',
+            );
         }
         if ($run->build === Build::Site) {
-            $terms[] = new Term('paid out long', 'trimmed in place', $rules->payOut, 'house rule for ends that are made in place');
+            $terms[] = new Term(
+                'paid out long',
+                'trimmed in place',
+                $rules->payOut,
+                'house rule for ends that are made in place',
+            );
         }
 
         return Worked::roundedUp($terms, $rules->cutStep);

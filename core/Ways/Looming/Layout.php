@@ -71,7 +71,12 @@ final readonly class Layout
         $extra = [];
         $shape = $this->looms[$run->loom ?? ''] ?? null;
         foreach ($shape->detours[$run->id] ?? [] as $detour) {
-            $extra[] = new Term('breakout', sprintf('past %s and back', $installation->placeName($detour->at)), $detour->more, 'loom '.($shape?->loom->name ?? ''));
+            $extra[] = new Term(
+                'breakout',
+                sprintf('past %s and back', $installation->placeName($detour->at)),
+                $detour->more,
+                'loom '.($shape?->loom->name ?? ''),
+            );
         }
         $tails = [];
         foreach (Side::cases() as $side) {

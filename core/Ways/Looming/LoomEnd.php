@@ -15,7 +15,13 @@ final readonly class LoomEnd
      * @param  Length  $start  from the root to where it leaves, along the loom
      * @param  Length  $beside  that it goes back or on by itself to its place
      */
-    public function __construct(public string $run, public Side $side, public string $place, public ?string $after, public Length $start, public Length $beside)
-    {
+    public function __construct(
+        public string $run,
+        public Side $side,
+        public string $place,
+        public ?string $after,
+        public Length $start,
+        public Length $beside,
+    ) {
     }
 }

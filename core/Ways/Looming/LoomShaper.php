@@ -36,8 +36,12 @@ final class LoomShaper
     private array $findings = [];
 
     /** @param  array<int|string, Run>  $members */
-    private function __construct(private readonly Loom $loom, private readonly array $members, private readonly Installation $installation, LoomTree $tree)
-    {
+    private function __construct(
+        private readonly Loom $loom,
+        private readonly array $members,
+        private readonly Installation $installation,
+        LoomTree $tree,
+    ) {
         $this->tree = $tree;
     }
 
@@ -51,12 +55,24 @@ final class LoomShaper
         [$placed, $runs] = [[], []];
         foreach ($members as $run) {
             $route = $routes[$run->id];
-            $whole = $route->hops !== [] && array_filter($route->hops, static fn ($hop): bool => $hop->from === '' || $hop->to === '') === [] && self::leads($run, $route);
+            $whole =
+                $route->hops !== [] &&
+                array_filter($route->hops, static fn ($hop): bool => $hop->from === '' || $hop->to === '') === [] &&
+                self::leads($run, $route);
             if ($whole) {
                 $placed[$run->id] = $route;
                 $runs[$run->id] = $run;
             } else {
-                $findings[] = Finding::check('loom.member-without-way', 'loom:'.$loom->id, sprintf('%s belongs to %s, and its ways do not lead through the building.', $run->code, $loom->name), 'Give it ways that connect its ends, or take it out of the loom.');
+                $findings[] = Finding::check(
+                    'loom.member-without-way',
+                    'loom:'.$loom->id,
+                    sprintf(
+                        '%s belongs to %s, and its ways do not lead through the building.',
+                        $run->code,
+                        $loom->name,
+                    ),
+                    'Give it ways that connect its ends, or take it out of the loom.',
+                );
             }
         }
         $ids = array_map(static fn (Run $run): string => $run->id, $members);
@@ -65,22 +81,65 @@ final class LoomShaper
                 return new LoomShape($loom, '', [], [], [], [], $ids, $findings);
             }
 
-            return new LoomShape($loom, '', [], [], [], [], [], [Finding::note('loom.empty', 'loom:'.$loom->id, sprintf('%s has no members.', $loom->name), 'Put runs into it, or remove it.')]);
+            return new LoomShape(
+                $loom,
+                '',
+                [],
+                [],
+                [],
+                [],
+                [],
+                [
+                    Finding::note(
+                        'loom.empty',
+                        'loom:'.$loom->id,
+                        sprintf('%s has no members.', $loom->name),
+                        'Put runs into it, or remove it.',
+                    ),
+                ],
+            );
         }
         [$root, $lost] = self::root($loom, $runs, $placed);
         if ($lost !== '') {
-            $findings[] = Finding::check('loom.root', 'loom:'.$loom->id, sprintf('%s is laid out from %s, where none of its members comes.', $loom->name, $installation->placeName($lost)), 'Choose a place on its ways.');
+            $findings[] = Finding::check(
+                'loom.root',
+                'loom:'.$loom->id,
+                sprintf(
+                    '%s is laid out from %s, where none of its members comes.',
+                    $loom->name,
+                    $installation->placeName($lost),
+                ),
+                'Choose a place on its ways.',
+            );
         }
         [$tree, $apart] = self::tree($root, $placed);
         foreach ($apart as $id) {
-            $findings[] = Finding::check('loom.member-apart', 'loom:'.$loom->id, sprintf('%s does not lie in %s: its ways touch none of the others, or go round in a loop.', $runs[$id]->code, $loom->name), 'Take it out of the loom, or pin it to the loom\'s ways.');
+            $findings[] = Finding::check(
+                'loom.member-apart',
+                'loom:'.$loom->id,
+                sprintf(
+                    '%s does not lie in %s: its ways touch none of the others, or go round in a loop.',
+                    $runs[$id]->code,
+                    $loom->name,
+                ),
+                'Take it out of the loom, or pin it to the loom\'s ways.',
+            );
         }
         $shaper = new self($loom, array_intersect_key($runs, $tree->routes), $installation, $tree);
         $shaper->findings = $findings;
         $shaper->grow($root, null, Length::zero());
         $shaper->strays();
 
-        return new LoomShape($loom, $root, $shaper->segments, $shaper->branches, $shaper->ends, $shaper->detours(), $ids, $shaper->findings);
+        return new LoomShape(
+            $loom,
+            $root,
+            $shaper->segments,
+            $shaper->branches,
+            $shaper->ends,
+            $shaper->detours(),
+            $ids,
+            $shaper->findings,
+        );
     }
 
     private static function leads(Run $run, Route $route): bool
@@ -132,7 +191,9 @@ final class LoomShaper
         $tree = new LoomTree($root, $routes);
         $apart = array_keys(array_filter($routes, static fn (Route $route): bool => ! $tree->holds($route)));
 
-        return $apart === [] ? [$tree, []] : [new LoomTree($root, array_diff_key($routes, array_flip($apart))), array_map(strval(...), $apart)];
+        return $apart === []
+            ? [$tree, []]
+            : [new LoomTree($root, array_diff_key($routes, array_flip($apart))), array_map(strval(...), $apart)];
     }
 
     private function grow(string $place, ?string $before, Length $start): void
@@ -145,7 +206,16 @@ final class LoomShaper
             }
         }
         if ($main !== null) {
-            $this->along($main, $place, $before, $start, array_filter($leaving, static fn (BranchPlace $branch): bool => $branch->by->compare(Length::zero()) > 0));
+            $this->along(
+                $main,
+                $place,
+                $before,
+                $start,
+                array_filter(
+                    $leaving,
+                    static fn (BranchPlace $branch): bool => $branch->by->compare(Length::zero()) > 0,
+                ),
+            );
         } else {
             // At a tip the ends leave the loom where it ends.
             $this->leave($place, $before, $start, Length::zero());
@@ -185,7 +255,18 @@ final class LoomShaper
         $by = $this->loom->moved($place, $into);
         $kept = $by->compare($least) < 0 ? $least : ($by->compare($most) > 0 ? $most : $by);
         if ($kept->compare($by) !== 0) {
-            $this->findings[] = Finding::check('loom.breakout-beyond', 'loom:'.$this->loom->id, sprintf('A breakout of %s at %s is moved by %s, and the way there ends at %s.', $this->loom->name, $this->installation->placeName($place), $by->canonical(), $kept->canonical()), 'Move it back between the neighbouring junctions.');
+            $this->findings[] = Finding::check(
+                'loom.breakout-beyond',
+                'loom:'.$this->loom->id,
+                sprintf(
+                    'A breakout of %s at %s is moved by %s, and the way there ends at %s.',
+                    $this->loom->name,
+                    $this->installation->placeName($place),
+                    $by->canonical(),
+                    $kept->canonical(),
+                ),
+                'Move it back between the neighbouring junctions.',
+            );
         }
 
         return new BranchPlace($place, $into, $start, $kept, $least, $most, $members);
@@ -215,7 +296,12 @@ final class LoomShaper
         $this->leaveAt($branches, $past, Length::zero(), $way->length, $before, $start);
         for ($i = 0; $i + 1 < count($cuts); $i++) {
             $segment = new Segment(
-                $way->id.($i === 0 ? '' : '~'.$i), $before, $way, $cuts[$i], $cuts[$i + 1], $start->plus($cuts[$i]),
+                $way->id.($i === 0 ? '' : '~'.$i),
+                $before,
+                $way,
+                $cuts[$i],
+                $cuts[$i + 1],
+                $start->plus($cuts[$i]),
                 $this->bundle($way, $cuts[$i], $cuts[$i + 1], $past, $branches),
             );
             if ($segment->members !== []) {
@@ -331,7 +417,9 @@ final class LoomShaper
         if (! $branch->by->isZero()) {
             $trunk = $branch->by->isNegative() ? $this->tree->parent[$branch->at] : $this->tree->main($branch->at);
             assert($trunk !== null);
-            [$from, $to] = $branch->by->isNegative() ? [$trunk->length->plus($branch->by), $trunk->length] : [$branch->by, Length::zero()];
+            [$from, $to] = $branch->by->isNegative()
+                ? [$trunk->length->plus($branch->by), $trunk->length]
+                : [$branch->by, Length::zero()];
             $leg = new Segment($branch->into.'~leg', $before, $trunk, $from, $to, $start, $branch->members, true);
             $this->segments[] = $leg;
             [$before, $start] = [$leg->id, $leg->end()];
@@ -430,7 +518,16 @@ final class LoomShaper
                     continue 2;
                 }
             }
-            $this->findings[] = Finding::note('loom.breakout-gone', 'loom:'.$this->loom->id, sprintf('%s has a moved breakout at %s, where nothing branches off any more.', $this->loom->name, $this->installation->placeName($breakout->at)), 'Put it back to the junction.');
+            $this->findings[] = Finding::note(
+                'loom.breakout-gone',
+                'loom:'.$this->loom->id,
+                sprintf(
+                    '%s has a moved breakout at %s, where nothing branches off any more.',
+                    $this->loom->name,
+                    $this->installation->placeName($breakout->at),
+                ),
+                'Put it back to the junction.',
+            );
         }
     }
 }

@@ -58,7 +58,10 @@ final class PanelTails
         }
         foreach ($panels as $leg => $panel) {
             if ($panel->tails === TailCut::Equal) {
-                $group = array_intersect_key($tails, array_filter($panels, static fn (Panel $each): bool => $each === $panel));
+                $group = array_intersect_key(
+                    $tails,
+                    array_filter($panels, static fn (Panel $each): bool => $each === $panel),
+                );
                 $own = $tails[$leg];
                 $equal = count($run->end($side)->legs) > 1 ? self::longest($group) : $this->longest[$panel->id] ?? $own;
                 $cut[$leg] = self::equalled($own, $equal);
@@ -84,8 +87,20 @@ final class PanelTails
         $climb = Tail::climb($panel, $this->installation);
 
         return [
-            ...($climb === null ? [] : [new Term('rack '.$side->value, $climb->detail, $climb->amount, $climb->source)]),
-            new Term('panel '.$side->value, sprintf('%s of %d behind %s', $panel->tails === TailCut::Equal ? 'equal tails' : 'the longest tail', count($legs), $panel->name), $longest->result, 'along + to the bar + up + out + dressing'),
+            ...$climb === null
+                ? []
+                : [new Term('rack '.$side->value, $climb->detail, $climb->amount, $climb->source)],
+            new Term(
+                'panel '.$side->value,
+                sprintf(
+                    '%s of %d behind %s',
+                    $panel->tails === TailCut::Equal ? 'equal tails' : 'the longest tail',
+                    count($legs),
+                    $panel->name,
+                ),
+                $longest->result,
+                'along + to the bar + up + out + dressing',
+            ),
         ];
     }
 
@@ -95,15 +110,36 @@ final class PanelTails
         $findings = [];
         $seen = [];
         foreach ($this->installation->panels as $panel) {
-            if ($panel->pitch->isZero() && $panel->columns > 1 || $panel->rise->isZero() && $panel->rows > 1) {
-                $findings[] = Finding::check('panel.no-pitch', 'panel:'.$panel->id, sprintf('%s has places that lie on each other: its pitch is nothing.', $panel->name), 'Measure from column to column and from row to row.');
+            if (($panel->pitch->isZero() && $panel->columns > 1) || ($panel->rise->isZero() && $panel->rows > 1)) {
+                $findings[] = Finding::check(
+                    'panel.no-pitch',
+                    'panel:'.$panel->id,
+                    sprintf('%s has places that lie on each other: its pitch is nothing.', $panel->name),
+                    'Measure from column to column and from row to row.',
+                );
             }
             foreach ($panel->places as $place => $fitting) {
                 $known = $this->installation->fittings[$fitting] ?? null;
                 if ($known === null) {
-                    $findings[] = Finding::check('panel.unknown-fitting', 'panel:'.$panel->id, sprintf('Place %s of %s holds "%s", which is unknown.', $place, $panel->name, $fitting), 'Choose a fitting that exists, or free the place.');
+                    $findings[] = Finding::check(
+                        'panel.unknown-fitting',
+                        'panel:'.$panel->id,
+                        sprintf('Place %s of %s holds "%s", which is unknown.', $place, $panel->name, $fitting),
+                        'Choose a fitting that exists, or free the place.',
+                    );
                 } elseif (isset($seen[$fitting])) {
-                    $findings[] = Finding::stop('panel.twice', 'panel:'.$panel->id, sprintf('%s sits at %s and at place %s of %s.', $known->label, $seen[$fitting], $place, $panel->name), 'Leave it one place.');
+                    $findings[] = Finding::stop(
+                        'panel.twice',
+                        'panel:'.$panel->id,
+                        sprintf(
+                            '%s sits at %s and at place %s of %s.',
+                            $known->label,
+                            $seen[$fitting],
+                            $place,
+                            $panel->name,
+                        ),
+                        'Leave it one place.',
+                    );
                 }
                 $seen[$fitting] = sprintf('place %s of %s', $place, $panel->name);
             }
@@ -120,7 +156,10 @@ final class PanelTails
         [$panel, $row, $column] = $this->places[$end->legs[0]->landing->fitting ?? ''] ?? [null, 0, 0];
         if ($panel !== null) {
             $tail = Tail::to($panel, $row, $column);
-            $this->longest[$panel->id] = self::longest([...array_values(array_filter([$this->longest[$panel->id] ?? null])), $tail]);
+            $this->longest[$panel->id] = self::longest([
+                ...array_values(array_filter([$this->longest[$panel->id] ?? null])),
+                $tail,
+            ]);
         }
     }
 
@@ -152,7 +191,10 @@ final class PanelTails
     {
         $more = $longest->result->minus($own->result);
 
-        return Worked::sum([...$own->terms, new Term('to be equal', 'cut like the longest of the group', $more, 'decided for the panel')]);
+        return Worked::sum([
+            ...$own->terms,
+            new Term('to be equal', 'cut like the longest of the group', $more, 'decided for the panel'),
+        ]);
     }
 
     /** What a leg is cut to, where nothing sits in a panel. */

@@ -25,9 +25,35 @@ final class Tail
         $from = $bar ?? $panel->entryDown;
 
         return Worked::sum([
-            new Term('along', sprintf('from the entry at %s to column %d at %s', $panel->entryAcross->canonical(), $column, $x->canonical()), self::apart($x, $panel->entryAcross), 'panel '.$panel->name),
-            new Term('to the bar', $bar === null ? 'no lacing bar' : sprintf('from the entry at %s to the bar at %s', $panel->entryDown->canonical(), $bar->canonical()), $bar === null ? Length::zero() : self::apart($bar, $panel->entryDown), 'panel '.$panel->name),
-            new Term('up', sprintf('to row %d at %s', $row, $y->canonical()), self::apart($y, $from), 'panel '.$panel->name),
+            new Term(
+                'along',
+                sprintf(
+                    'from the entry at %s to column %d at %s',
+                    $panel->entryAcross->canonical(),
+                    $column,
+                    $x->canonical(),
+                ),
+                self::apart($x, $panel->entryAcross),
+                'panel '.$panel->name,
+            ),
+            new Term(
+                'to the bar',
+                $bar === null
+                    ? 'no lacing bar'
+                    : sprintf(
+                        'from the entry at %s to the bar at %s',
+                        $panel->entryDown->canonical(),
+                        $bar->canonical(),
+                    ),
+                $bar === null ? Length::zero() : self::apart($bar, $panel->entryDown),
+                'panel '.$panel->name,
+            ),
+            new Term(
+                'up',
+                sprintf('to row %d at %s', $row, $y->canonical()),
+                self::apart($y, $from),
+                'panel '.$panel->name,
+            ),
             new Term('out', 'from the bar to the connector', $panel->depth, 'panel '.$panel->name),
             new Term('dressing', 'to dress and open it', $panel->dressing, 'panel '.$panel->name),
         ]);
@@ -41,7 +67,17 @@ final class Tail
             return null;
         }
 
-        return new Term('rack', sprintf('%s across, then from the %s to unit %d', $rack->across->canonical(), $rack->entry->value, $panel->unit), $rack->across->plus($rack->climb($panel->unit)), 'a unit is 44.45 mm, IEC 60297-3-100');
+        return new Term(
+            'rack',
+            sprintf(
+                '%s across, then from the %s to unit %d',
+                $rack->across->canonical(),
+                $rack->entry->value,
+                $panel->unit,
+            ),
+            $rack->across->plus($rack->climb($panel->unit)),
+            'a unit is 44.45 mm, IEC 60297-3-100',
+        );
     }
 
     /**
@@ -59,7 +95,14 @@ final class Tail
                 $places[] = [$row, $column];
             }
         }
-        usort($places, static fn (array $a, array $b): int => [abs($a[0] - $middle), $a[0], $a[1]] <=> [abs($b[0] - $middle), $b[0], $b[1]]);
+        usort(
+            $places,
+            static fn (array $a, array $b): int => [abs($a[0] - $middle), $a[0], $a[1]] <=> [
+                abs($b[0] - $middle),
+                $b[0],
+                $b[1],
+            ],
+        );
 
         return $places;
     }

@@ -37,11 +37,24 @@ final readonly class BendRule
         $most = 0.0;
         foreach ($cables as $cable) {
             $rule = self::for($cable);
-            $terms[$cable->id] = new FigureTerm($cable->name, '⌀ '.$cable->outerDiameter->canonical(), $rule->radius->canonical(), $rule->source);
+            $terms[$cable->id] = new FigureTerm(
+                $cable->name,
+                '⌀ '.$cable->outerDiameter->canonical(),
+                $rule->radius->canonical(),
+                $rule->source,
+            );
             $most = max($most, $rule->radius->inMillimetres());
         }
 
-        return new Figure($most, 'mm', [...array_values($terms), new FigureTerm('least radius', 'the stiffest decides', Figure::amount($most, 'mm'), '')], 0);
+        return new Figure(
+            $most,
+            'mm',
+            [
+                ...array_values($terms),
+                new FigureTerm('least radius', 'the stiffest decides', Figure::amount($most, 'mm'), ''),
+            ],
+            0,
+        );
     }
 
     public static function for(CableType $cable): self
@@ -49,7 +62,10 @@ final readonly class BendRule
         if ($cable->bendRadius !== null) {
             return new self($cable->bendRadius, 'stated by the cable type');
         }
-        $pairs = array_filter($cable->construction->children, static fn ($child): bool => $child->kind === ElementKind::Pair);
+        $pairs = array_filter(
+            $cable->construction->children,
+            static fn ($child): bool => $child->kind === ElementKind::Pair,
+        );
         $coaxes = array_filter($cable->elements(), static fn ($element): bool => $element->kind === ElementKind::Coax);
 
         return count($pairs) === 4 && $coaxes === [] && $cable->category !== ''

@@ -25,16 +25,42 @@ final readonly class Cargo
 
     public static function of(CableType $cable): self
     {
-        $conductors = array_filter($cable->conductors(), static fn (Conductor $conductor): bool => ! $conductor->isBare());
-        $mains = array_filter($conductors, static fn (Conductor $conductor): bool => $conductor->domain === HazardDomain::Mains);
-        $screens = array_filter($cable->elements(), static fn ($element): bool => in_array($element->kind, [ElementKind::Screen, ElementKind::Drain, ElementKind::Foil], true));
+        $conductors = array_filter(
+            $cable->conductors(),
+            static fn (Conductor $conductor): bool => ! $conductor->isBare(),
+        );
+        $mains = array_filter(
+            $conductors,
+            static fn (Conductor $conductor): bool => $conductor->domain === HazardDomain::Mains,
+        );
+        $screens = array_filter(
+            $cable->elements(),
+            static fn ($element): bool => in_array(
+                $element->kind,
+                [ElementKind::Screen, ElementKind::Drain, ElementKind::Foil],
+                true,
+            ),
+        );
 
-        return new self($mains !== [], count($mains) < count($conductors), $screens !== [], $cable->outdoor, $cable->fire, $cable->name);
+        return new self(
+            $mains !== [],
+            count($mains) < count($conductors),
+            $screens !== [],
+            $cable->outdoor,
+            $cable->fire,
+            $cable->name,
+        );
     }
 
     /** Cables of one key are let into the same ways. */
     public function key(): string
     {
-        return implode(' ', [(int) $this->mains, (int) $this->signal, (int) $this->screened, (int) $this->outdoor, $this->fire->value]);
+        return implode(' ', [
+            (int) $this->mains,
+            (int) $this->signal,
+            (int) $this->screened,
+            (int) $this->outdoor,
+            $this->fire->value,
+        ]);
     }
 }

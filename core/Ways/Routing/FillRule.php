@@ -51,8 +51,17 @@ final readonly class FillRule
     {
         $limit = self::CONDUIT[$cables] ?? self::CONDUIT_MORE;
 
-        return new self($limit, $limit, sprintf('NEC chapter 9 table 1, for %s', match ($cables) {
-            1 => 'one cable', 2 => 'two cables', default => 'three cables or more',
-        }));
+        return new self(
+            $limit,
+            $limit,
+            sprintf(
+                'NEC chapter 9 table 1, for %s',
+                match ($cables) {
+                    1 => 'one cable',
+                    2 => 'two cables',
+                    default => 'three cables or more',
+                },
+            ),
+        );
     }
 }

@@ -29,10 +29,20 @@ final class Filling
         $area = self::area($cables);
         $inside = $way->inner->area();
 
-        return new Figure($inside > 0 ? 100 * $area / $inside : INF, '%', [
+        return new Figure($inside > 0 ? (100 * $area) / $inside : INF, '%', [
             ...self::byType($cables),
-            new FigureTerm('cables together', sprintf('%d cables', count($cables)), Figure::amount($area, 'mm²', 0), 'π/4 × outside diameter², added up'),
-            new FigureTerm('inside of the way', $way->inner->text(), Figure::amount($inside, 'mm²', 0), 'stated for the way'),
+            new FigureTerm(
+                'cables together',
+                sprintf('%d cables', count($cables)),
+                Figure::amount($area, 'mm²', 0),
+                'π/4 × outside diameter², added up',
+            ),
+            new FigureTerm(
+                'inside of the way',
+                $way->inner->text(),
+                Figure::amount($inside, 'mm²', 0),
+                'stated for the way',
+            ),
         ]);
     }
 
@@ -42,22 +52,50 @@ final class Filling
      */
     public static function area(array $cables): float
     {
-        return array_sum(array_map(static fn (CableType $cable): float => M_PI / 4 * $cable->outerDiameter->inMillimetres() ** 2, $cables));
+        return array_sum(
+            array_map(
+                static fn (CableType $cable): float => (M_PI / 4) * $cable->outerDiameter->inMillimetres() ** 2,
+                $cables,
+            ),
+        );
     }
 
     /** @param  list<CableType>  $cables */
     public static function jam(Way $way, array $cables): ?Figure
     {
-        if ($way->kind !== WayKind::Conduit || $way->inner === null || ! $way->inner->isRound() || count($cables) !== 3) {
+        if (
+            $way->kind !== WayKind::Conduit ||
+            $way->inner === null ||
+            ! $way->inner->isRound() ||
+            count($cables) !== 3
+        ) {
             return null;
         }
-        $mean = array_sum(array_map(static fn (CableType $cable): float => $cable->outerDiameter->inMillimetres(), $cables)) / 3;
+        $mean =
+            array_sum(
+                array_map(static fn (CableType $cable): float => $cable->outerDiameter->inMillimetres(), $cables),
+            ) / 3;
 
-        return new Figure($way->inner->width->inMillimetres() / $mean, '', [
-            new FigureTerm('inner diameter', '', $way->inner->width->canonical(), 'stated for the way'),
-            new FigureTerm('cable diameter', 'mean of the three', Figure::amount($mean, 'mm', 2), 'stated by the cable types'),
-            new FigureTerm('may jam', sprintf('from %s to %s', self::JAM_FROM, self::JAM_TO), '', 'NEC chapter 9 note, from memory'),
-        ], 2);
+        return new Figure(
+            $way->inner->width->inMillimetres() / $mean,
+            '',
+            [
+                new FigureTerm('inner diameter', '', $way->inner->width->canonical(), 'stated for the way'),
+                new FigureTerm(
+                    'cable diameter',
+                    'mean of the three',
+                    Figure::amount($mean, 'mm', 2),
+                    'stated by the cable types',
+                ),
+                new FigureTerm(
+                    'may jam',
+                    sprintf('from %s to %s', self::JAM_FROM, self::JAM_TO),
+                    '',
+                    'NEC chapter 9 note, from memory',
+                ),
+            ],
+            2,
+        );
     }
 
     public static function jams(?Figure $jam): bool
@@ -73,8 +111,13 @@ final class Filling
         $mass = 0.0;
         foreach (self::counted($cables) as [$cable, $count]) {
             if ($cable->mass > 0.0) {
-                $mass += $count * $cable->mass / 1000;
-                $terms[] = new FigureTerm($cable->name, sprintf('%d × %s g/m', $count, Figure::amount($cable->mass, '')), Figure::amount($count * $cable->mass / 1000, 'kg/m', 3), 'stated by the cable type');
+                $mass += ($count * $cable->mass) / 1000;
+                $terms[] = new FigureTerm(
+                    $cable->name,
+                    sprintf('%d × %s g/m', $count, Figure::amount($cable->mass, '')),
+                    Figure::amount(($count * $cable->mass) / 1000, 'kg/m', 3),
+                    'stated by the cable type',
+                );
             } else {
                 $unstated[] = $cable->name;
             }
@@ -94,7 +137,12 @@ final class Filling
     {
         $terms = [];
         foreach (self::counted($cables) as [$cable, $count]) {
-            $terms[] = new FigureTerm($cable->name, sprintf('%d × ⌀ %s', $count, $cable->outerDiameter->canonical()), Figure::amount(self::area([$cable]) * $count, 'mm²', 0), 'stated by the cable type');
+            $terms[] = new FigureTerm(
+                $cable->name,
+                sprintf('%d × ⌀ %s', $count, $cable->outerDiameter->canonical()),
+                Figure::amount(self::area([$cable]) * $count, 'mm²', 0),
+                'stated by the cable type',
+            );
         }
 
         return $terms;

@@ -17,7 +17,9 @@ final class LaidCables
     public static function of(Installation $installation, array $runs): array
     {
         $types = array_map(
-            static fn (string $run): ?CableType => $installation->catalogue->cables[$installation->runs[$run]->cable] ?? null, $runs,
+            static fn (string $run): ?CableType => $installation->catalogue->cables[$installation->runs[$run]->cable] ??
+                null,
+            $runs,
         );
 
         return array_values(array_filter($types));

@@ -32,13 +32,32 @@ final readonly class Passages
         $findings = [];
         foreach ($load->runs as $id) {
             $run = $this->installation->runs[$id];
-            $blocked = $run->build === Build::Shop ? $this->blocked($run, static fn (ConnectorType $type): bool => $bore->passes($type->outline->width, $type->outline->height)) : null;
+            $blocked =
+                $run->build === Build::Shop
+                    ? $this->blocked(
+                        $run,
+                        static fn (ConnectorType $type): bool => $bore->passes(
+                            $type->outline->width,
+                            $type->outline->height,
+                        ),
+                    )
+                    : null;
             if ($blocked !== null) {
                 $size = Sizes::passing(WayKind::Conduit, $blocked->outline->width, $blocked->outline->height);
                 $findings[] = Finding::stop(
-                    'way.connector-does-not-pass', 'run:'.$id,
-                    sprintf('%s comes with its connectors on, and %s does not go through %s (%s inside).', $run->code, $blocked->name, $load->way->name, $bore->text()),
-                    trim('Make its ends in place after it is pulled.'.($size === null ? '' : sprintf(' Or take a conduit of %s inside.', $size->text()))),
+                    'way.connector-does-not-pass',
+                    'run:'.$id,
+                    sprintf(
+                        '%s comes with its connectors on, and %s does not go through %s (%s inside).',
+                        $run->code,
+                        $blocked->name,
+                        $load->way->name,
+                        $bore->text(),
+                    ),
+                    trim(
+                        'Make its ends in place after it is pulled.'.
+                            ($size === null ? '' : sprintf(' Or take a conduit of %s inside.', $size->text())),
+                    ),
                 );
             }
         }
@@ -61,7 +80,10 @@ final readonly class Passages
             }
             $blocking[] = reset($wide);
         }
-        usort($blocking, static fn (ConnectorType $a, ConnectorType $b): int => $a->outline->width->compare($b->outline->width));
+        usort(
+            $blocking,
+            static fn (ConnectorType $a, ConnectorType $b): int => $a->outline->width->compare($b->outline->width),
+        );
 
         return $blocking[0];
     }

@@ -20,7 +20,7 @@ final class PinnedWays
      */
     public static function chain(array $ways, string $from, string $to): ?array
     {
-        return (new self)->from($ways, $from, $to);
+        return (new self())->from($ways, $from, $to);
     }
 
     /**

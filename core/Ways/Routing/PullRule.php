@@ -35,11 +35,24 @@ final readonly class PullRule
         $least = INF;
         foreach ($cables as $cable) {
             $rule = self::for($cable);
-            $terms[$cable->id] = new FigureTerm($cable->name, '', Figure::amount($rule->newtons, 'N', 0), $rule->source);
+            $terms[$cable->id] = new FigureTerm(
+                $cable->name,
+                '',
+                Figure::amount($rule->newtons, 'N', 0),
+                $rule->source,
+            );
             $least = min($least, $rule->newtons);
         }
 
-        return new Figure($least === INF ? 0.0 : $least, 'N', [...array_values($terms), new FigureTerm('at most', 'the weakest decides', Figure::amount($least, 'N', 0), '')], 0);
+        return new Figure(
+            $least === INF ? 0.0 : $least,
+            'N',
+            [
+                ...array_values($terms),
+                new FigureTerm('at most', 'the weakest decides', Figure::amount($least, 'N', 0), ''),
+            ],
+            0,
+        );
     }
 
     public static function for(CableType $cable): self
@@ -55,6 +68,9 @@ final readonly class PullRule
             $area += $conductor->isBare() ? 0.0 : $conductor->gauge->area;
         }
 
-        return new self(self::PER_AREA * $area, sprintf('50 N for each of %s mm² of its conductors, common practice', Figure::amount($area, '', 2)));
+        return new self(
+            self::PER_AREA * $area,
+            sprintf('50 N for each of %s mm² of its conductors, common practice', Figure::amount($area, '', 2)),
+        );
     }
 }

@@ -15,8 +15,12 @@ final readonly class Relief
      * @param  array<int|string, Route>  $routes  by run
      * @param  array<int|string, WayLoad>  $loads  by way
      */
-    public function __construct(private Installation $installation, private array $routes, private Router $router, private array $loads)
-    {
+    public function __construct(
+        private Installation $installation,
+        private array $routes,
+        private Router $router,
+        private array $loads,
+    ) {
     }
 
     /** The fewest runs, and of those the ones that grow least, that bring a way under its limit; "" where there is no other way. */
@@ -65,11 +69,20 @@ final readonly class Relief
                 continue;
             }
             $moves[] = [
-                'run' => $id, 'hops' => $hops, 'more' => (new Route($hops, false))->length()->minus($this->routes[$id]->length()),
+                'run' => $id,
+                'hops' => $hops,
+                'more' => (new Route($hops, false))->length()->minus($this->routes[$id]->length()),
                 'area' => Filling::area(LaidCables::of($this->installation, [$id])),
             ];
         }
-        usort($moves, static fn (array $a, array $b): int => [$b['area'], $a['more']->nanometres, $a['run']] <=> [$a['area'], $b['more']->nanometres, $b['run']]);
+        usort(
+            $moves,
+            static fn (array $a, array $b): int => [$b['area'], $a['more']->nanometres, $a['run']] <=> [
+                $a['area'],
+                $b['more']->nanometres,
+                $b['run'],
+            ],
+        );
 
         return $moves;
     }
@@ -98,6 +111,12 @@ final readonly class Relief
     {
         $by = implode(' + ', array_map(static fn (Hop $hop): string => $hop->way->name, $move['hops']));
 
-        return sprintf('%s by %s (%s %s)', $this->installation->runs[$move['run']]->code, $by, $move['more']->isNegative() ? $move['more']->times(-1)->canonical() : $move['more']->canonical(), $move['more']->isNegative() ? 'shorter' : 'longer');
+        return sprintf(
+            '%s by %s (%s %s)',
+            $this->installation->runs[$move['run']]->code,
+            $by,
+            $move['more']->isNegative() ? $move['more']->times(-1)->canonical() : $move['more']->canonical(),
+            $move['more']->isNegative() ? 'shorter' : 'longer',
+        );
     }
 }

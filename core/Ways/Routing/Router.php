@@ -69,7 +69,11 @@ final class Router
     public function shortest(string $from, string $to, ?Cargo $cargo): ?array
     {
         $key = $from.' '.($cargo?->key() ?? '');
-        $this->paths[$key] ??= ShortestPaths::from($from, $this->network, fn (Way $way): bool => $this->refusal($way, $cargo) === null);
+        $this->paths[$key] ??= ShortestPaths::from(
+            $from,
+            $this->network,
+            fn (Way $way): bool => $this->refusal($way, $cargo) === null,
+        );
 
         return $this->paths[$key]->to($to);
     }
@@ -83,7 +87,11 @@ final class Router
     {
         $cargo = $this->cargo($run);
 
-        return ShortestPaths::from($run->a->location, $this->network, fn (Way $way): bool => $way !== $avoided && $this->refusal($way, $cargo) === null)->to($run->b->location);
+        return ShortestPaths::from(
+            $run->a->location,
+            $this->network,
+            fn (Way $way): bool => $way !== $avoided && $this->refusal($way, $cargo) === null,
+        )->to($run->b->location);
     }
 
     private function found(Run $run): Route
@@ -103,15 +111,37 @@ final class Router
             foreach ($this->installation->ways as $way) {
                 $refusal = $this->refusal($way, $cargo);
                 if ($refusal !== null && (isset($permitted[$way->from]) || isset($permitted[$way->to]))) {
-                    return Finding::stop('route.not-permitted', 'run:'.$run->id, sprintf('%s finds no permitted way from %s to %s: %s.', $run->code, $this->name($from), $this->name($to), $refusal->words), $refusal->remedy);
+                    return Finding::stop(
+                        'route.not-permitted',
+                        'run:'.$run->id,
+                        sprintf(
+                            '%s finds no permitted way from %s to %s: %s.',
+                            $run->code,
+                            $this->name($from),
+                            $this->name($to),
+                            $refusal->words,
+                        ),
+                        $refusal->remedy,
+                    );
                 }
             }
         }
-        [$near, $far] = $this->gap(Names::of($any), Names::of($this->network->reachable($to, static fn (): bool => true)));
+        [$near, $far] = $this->gap(
+            Names::of($any),
+            Names::of($this->network->reachable($to, static fn (): bool => true)),
+        );
 
         return Finding::stop(
-            'route.broken', 'run:'.$run->id,
-            sprintf('%s finds no way from %s to %s: it is broken between %s and %s.', $run->code, $this->name($from), $this->name($to), $this->name($near), $this->name($far)),
+            'route.broken',
+            'run:'.$run->id,
+            sprintf(
+                '%s finds no way from %s to %s: it is broken between %s and %s.',
+                $run->code,
+                $this->name($from),
+                $this->name($to),
+                $this->name($near),
+                $this->name($far),
+            ),
             sprintf('Draw a way from %s to %s, or correct where a way ends.', $this->name($near), $this->name($far)),
         );
     }
@@ -129,8 +159,8 @@ final class Router
         $least = INF;
         foreach ($here as $one) {
             foreach ($there as $other) {
-                $a = $this->installation->locations[$one]->at ?? $this->installation->junctions[$one]->at ?? null;
-                $b = $this->installation->locations[$other]->at ?? $this->installation->junctions[$other]->at ?? null;
+                $a = $this->installation->locations[$one]->at ?? ($this->installation->junctions[$one]->at ?? null);
+                $b = $this->installation->locations[$other]->at ?? ($this->installation->junctions[$other]->at ?? null);
                 $distance = $a === null || $b === null ? INF : hypot($a->x - $b->x, $a->y - $b->y);
                 if ($distance < $least) {
                     [$best, $least] = [[$one, $other], $distance];
@@ -143,28 +173,49 @@ final class Router
 
     private function pinned(Run $run): Route
     {
-        $ways = array_values(array_filter(array_map(fn (string $id): ?Way => $this->installation->ways[$id] ?? null, $run->ways)));
+        $ways = array_values(
+            array_filter(array_map(fn (string $id): ?Way => $this->installation->ways[$id] ?? null, $run->ways)),
+        );
         $placed = array_filter($ways, static fn (Way $way): bool => $way->joins());
         $findings = $this->refused($run, $ways);
         if (count($placed) < count($ways)) {
             // What does not say where it ends cannot be checked; its length still counts.
-            return new Route(array_map(static fn (Way $way): Hop => new Hop($way, $way->from, $way->to), $ways), true, $findings);
+            return new Route(
+                array_map(static fn (Way $way): Hop => new Hop($way, $way->from, $way->to), $ways),
+                true,
+                $findings,
+            );
         }
         $hops = PinnedWays::chain($ways, $run->a->location, $run->b->location);
         if ($hops === null) {
             [$at, $next] = PinnedWays::gap($ways, $run->a->location);
             $far = $next === null ? $run->b->location : $next->from;
             $findings[] = Finding::stop(
-                'route.broken', 'run:'.$run->id,
-                sprintf('The ways of %s do not connect: they are broken between %s and %s.', $run->code, $this->name($at), $next === null ? $this->name($far) : $next->name),
+                'route.broken',
+                'run:'.$run->id,
+                sprintf(
+                    'The ways of %s do not connect: they are broken between %s and %s.',
+                    $run->code,
+                    $this->name($at),
+                    $next === null ? $this->name($far) : $next->name,
+                ),
                 'Add the way that is missing, or leave its ways empty and it finds the shortest by itself.',
             );
 
-            return new Route(array_map(static fn (Way $way): Hop => new Hop($way, $way->from, $way->to), $ways), true, $findings);
+            return new Route(
+                array_map(static fn (Way $way): Hop => new Hop($way, $way->from, $way->to), $ways),
+                true,
+                $findings,
+            );
         }
         $twice = self::twice($run->a->location, $hops);
         if ($twice !== null) {
-            $findings[] = Finding::check('route.loop', 'run:'.$run->id, sprintf('%s comes past %s twice.', $run->code, $this->name($twice)), 'Take out the ways of the loop, unless the cable is meant to go round.');
+            $findings[] = Finding::check(
+                'route.loop',
+                'run:'.$run->id,
+                sprintf('%s comes past %s twice.', $run->code, $this->name($twice)),
+                'Take out the ways of the loop, unless the cable is meant to go round.',
+            );
         }
 
         return new Route($hops, true, $findings);
@@ -180,7 +231,12 @@ final class Router
         foreach ($ways as $way) {
             $refusal = $this->refusal($way, $this->cargo($run));
             if ($refusal !== null) {
-                $findings[] = Finding::stop('route.'.$refusal->code, 'run:'.$run->id, sprintf('%s is pinned to a way that does not take it: %s.', $run->code, $refusal->words), $refusal->remedy);
+                $findings[] = Finding::stop(
+                    'route.'.$refusal->code,
+                    'run:'.$run->id,
+                    sprintf('%s is pinned to a way that does not take it: %s.', $run->code, $refusal->words),
+                    $refusal->remedy,
+                );
             }
         }
 

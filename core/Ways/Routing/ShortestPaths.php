@@ -26,7 +26,7 @@ final readonly class ShortestPaths
     public static function from(string $from, Network $network, callable $permits): self
     {
         /** @var SplMinHeap<array{int, int, int, string}> $queue nanometres, ways, order, place */
-        $queue = new SplMinHeap;
+        $queue = new SplMinHeap();
         $distance = [$from => 0];
         $hops = [$from => 0];
         $last = [];

@@ -14,9 +14,38 @@ final class Sizes
 {
     private const CONDUIT = [13, 17, 21, 28, 35, 44, 56, 69, 90, 105];
 
-    private const TRUNKING = [[50, 50], [75, 50], [75, 75], [100, 50], [100, 75], [100, 100], [150, 75], [150, 100], [150, 150], [200, 100], [200, 150], [200, 200], [300, 150], [300, 300]];
+    private const TRUNKING = [
+        [50, 50],
+        [75, 50],
+        [75, 75],
+        [100, 50],
+        [100, 75],
+        [100, 100],
+        [150, 75],
+        [150, 100],
+        [150, 150],
+        [200, 100],
+        [200, 150],
+        [200, 200],
+        [300, 150],
+        [300, 300],
+    ];
 
-    private const TRAY = [[50, 25], [75, 25], [100, 25], [150, 25], [100, 50], [150, 50], [225, 50], [300, 50], [450, 50], [600, 50], [300, 100], [450, 100], [600, 100]];
+    private const TRAY = [
+        [50, 25],
+        [75, 25],
+        [100, 25],
+        [150, 25],
+        [100, 50],
+        [150, 50],
+        [225, 50],
+        [300, 50],
+        [450, 50],
+        [600, 50],
+        [300, 100],
+        [450, 100],
+        [600, 100],
+    ];
 
     /**
      * The smallest size that is larger inside than the given area.
@@ -50,7 +79,10 @@ final class Sizes
     private static function of(WayKind $kind): array
     {
         $bores = match ($kind) {
-            WayKind::Conduit => array_map(static fn (int $diameter): Bore => Bore::round(Length::millimetres($diameter)), self::CONDUIT),
+            WayKind::Conduit => array_map(
+                static fn (int $diameter): Bore => Bore::round(Length::millimetres($diameter)),
+                self::CONDUIT,
+            ),
             WayKind::Trunking => array_map(self::box(...), self::TRUNKING),
             WayKind::Tray => array_map(self::box(...), self::TRAY),
             WayKind::Riser, WayKind::Void, WayKind::FreeAir => [],

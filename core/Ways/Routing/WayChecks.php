@@ -34,7 +34,19 @@ final readonly class WayChecks
     /** @return list<Finding> */
     public function of(WayLoad $load): array
     {
-        return [...$this->drawn($load->way), ...($load->cables === [] ? [] : [...$this->fill($load), ...$this->jam($load), ...$this->bends($load), ...$this->besideMains($load), ...$this->damp($load), ...$this->passages->of($load)])];
+        return [
+            ...$this->drawn($load->way),
+            ...$load->cables === []
+                ? []
+                : [
+                    ...$this->fill($load),
+                    ...$this->jam($load),
+                    ...$this->bends($load),
+                    ...$this->besideMains($load),
+                    ...$this->damp($load),
+                    ...$this->passages->of($load),
+                ],
+        ];
     }
 
     /** @return list<Finding> */
@@ -42,18 +54,42 @@ final readonly class WayChecks
     {
         $findings = [];
         foreach (array_unique([$way->from, $way->to]) as $end) {
-            if ($end !== '' && ! isset($this->installation->locations[$end]) && ! isset($this->installation->junctions[$end])) {
-                $findings[] = Finding::stop('way.unknown-place', 'way:'.$way->id, sprintf('%s ends at "%s", which is unknown.', $way->name, $end), 'Choose a location or a junction that exists.');
+            if (
+                $end !== '' &&
+                ! isset($this->installation->locations[$end]) &&
+                ! isset($this->installation->junctions[$end])
+            ) {
+                $findings[] = Finding::stop(
+                    'way.unknown-place',
+                    'way:'.$way->id,
+                    sprintf('%s ends at "%s", which is unknown.', $way->name, $end),
+                    'Choose a location or a junction that exists.',
+                );
             }
         }
         if ($way->joins() && $way->from === $way->to) {
-            $findings[] = Finding::stop('way.loop', 'way:'.$way->id, sprintf('%s begins and ends at %s.', $way->name, $this->installation->placeName($way->from)), 'Let it end somewhere else.');
+            $findings[] = Finding::stop(
+                'way.loop',
+                'way:'.$way->id,
+                sprintf('%s begins and ends at %s.', $way->name, $this->installation->placeName($way->from)),
+                'Let it end somewhere else.',
+            );
         }
         if ($way->length->isZero()) {
-            $findings[] = Finding::check('way.no-length', 'way:'.$way->id, sprintf('%s has no length, so it adds nothing to any cut.', $way->name), 'Measure it, and say how long it is.');
+            $findings[] = Finding::check(
+                'way.no-length',
+                'way:'.$way->id,
+                sprintf('%s has no length, so it adds nothing to any cut.', $way->name),
+                'Measure it, and say how long it is.',
+            );
         }
         if (! $way->joins()) {
-            $findings[] = Finding::note('way.unplaced', 'way:'.$way->id, sprintf('%s does not say from where to where it goes: no run finds it by itself.', $way->name), 'Say where it begins and ends.');
+            $findings[] = Finding::note(
+                'way.unplaced',
+                'way:'.$way->id,
+                sprintf('%s does not say from where to where it goes: no run finds it by itself.', $way->name),
+                'Say where it begins and ends.',
+            );
         }
 
         return $findings;
@@ -65,24 +101,55 @@ final readonly class WayChecks
         if ($load->fill === null || $load->rule === null || ! $load->isOver()) {
             return [];
         }
-        $words = sprintf('%s is %s full with %d cables; %s is the limit (%s).', $load->way->name, $load->fill->text(), count($load->cables), $load->rule->design.' %', $load->rule->source);
+        $words = sprintf(
+            '%s is %s full with %d cables; %s is the limit (%s).',
+            $load->way->name,
+            $load->fill->text(),
+            count($load->cables),
+            $load->rule->design.' %',
+            $load->rule->source,
+        );
         $area = Filling::area($load->cables) / ($load->rule->design / 100);
         $size = Sizes::holding($load->way, $area);
-        $remedy = implode(' ', array_filter([$size === null ? 'No usual size of it would do: divide it.' : sprintf('Take %s instead.', $size->text()), $this->relief->words($load)]));
+        $remedy = implode(
+            ' ',
+            array_filter([
+                $size === null
+                    ? 'No usual size of it would do: divide it.'
+                    : sprintf('Take %s instead.', $size->text()),
+                $this->relief->words($load),
+            ]),
+        );
 
-        return [$load->fill->value > $load->rule->most
-            ? Finding::stop('way.overfull', 'way:'.$load->way->id, $words, $remedy)
-            : Finding::check('way.full', 'way:'.$load->way->id, $words.sprintf(' At most it may hold %s.', $load->rule->most.' %'), $remedy)];
+        return [
+            $load->fill->value > $load->rule->most
+                ? Finding::stop('way.overfull', 'way:'.$load->way->id, $words, $remedy)
+                : Finding::check(
+                    'way.full',
+                    'way:'.$load->way->id,
+                    $words.sprintf(' At most it may hold %s.', $load->rule->most.' %'),
+                    $remedy,
+                ),
+        ];
     }
 
     /** @return list<Finding> */
     private function jam(WayLoad $load): array
     {
-        return Filling::jams($load->jam) && $load->jam !== null ? [Finding::check(
-            'way.jam', 'way:'.$load->way->id,
-            sprintf('Three cables may jam in %s: its inner diameter is %s times theirs.', $load->way->name, $load->jam->text()),
-            'Take another size of conduit, or a fourth cable. Pull them laid up together, not one by one.',
-        )] : [];
+        return Filling::jams($load->jam) && $load->jam !== null
+            ? [
+                Finding::check(
+                    'way.jam',
+                    'way:'.$load->way->id,
+                    sprintf(
+                        'Three cables may jam in %s: its inner diameter is %s times theirs.',
+                        $load->way->name,
+                        $load->jam->text(),
+                    ),
+                    'Take another size of conduit, or a fourth cable. Pull them laid up together, not one by one.',
+                ),
+            ]
+            : [];
     }
 
     /** @return list<Finding> */
@@ -91,7 +158,17 @@ final readonly class WayChecks
         $way = $load->way;
         $findings = [];
         if ($way->kind === WayKind::Conduit && $way->bends > self::MOST_BENDS) {
-            $findings[] = Finding::check('way.many-bends', 'way:'.$way->id, sprintf('%s has %d bends of 90°; at most %d are pulled through in one go.', $way->name, $way->bends, self::MOST_BENDS), 'Set a pull box in it: as two ways with a junction between.');
+            $findings[] = Finding::check(
+                'way.many-bends',
+                'way:'.$way->id,
+                sprintf(
+                    '%s has %d bends of 90°; at most %d are pulled through in one go.',
+                    $way->name,
+                    $way->bends,
+                    self::MOST_BENDS,
+                ),
+                'Set a pull box in it: as two ways with a junction between.',
+            );
         }
         if ($way->bends === 0 || $way->bendRadius === null) {
             return $findings;
@@ -100,11 +177,26 @@ final readonly class WayChecks
         foreach ($load->cables as $cable) {
             $least = BendRule::for($cable);
             if ($least->radius->compare($way->bendRadius) > 0) {
-                $tight[$cable->id] = sprintf('%s needs %s (%s)', $cable->name, $least->radius->canonical(), $least->source);
+                $tight[$cable->id] = sprintf(
+                    '%s needs %s (%s)',
+                    $cable->name,
+                    $least->radius->canonical(),
+                    $least->source,
+                );
             }
         }
         if ($tight !== []) {
-            $findings[] = Finding::stop('way.bend', 'way:'.$way->id, sprintf('The bends of %s have a radius of %s: %s.', $way->name, $way->bendRadius->canonical(), implode('; ', $tight)), 'Make the bends wider, or take those cables another way.');
+            $findings[] = Finding::stop(
+                'way.bend',
+                'way:'.$way->id,
+                sprintf(
+                    'The bends of %s have a radius of %s: %s.',
+                    $way->name,
+                    $way->bendRadius->canonical(),
+                    implode('; ', $tight),
+                ),
+                'Make the bends wider, or take those cables another way.',
+            );
         }
 
         return $findings;
@@ -129,11 +221,22 @@ final readonly class WayChecks
         }
         $few = count($mains) <= count($signal) ? $mains : $signal;
 
-        return [Finding::check(
-            'way.mains-beside-signal', 'way:'.$load->way->id,
-            sprintf('Mains lies beside signal in %s: %s beside %d signal cables.', $load->way->name, implode(', ', array_map($this->code(...), $mains)), count($signal)),
-            trim($this->relief->elsewhere($load->way, $few).' Or part them by a barrier. Local code says what keeps them apart.'),
-        )];
+        return [
+            Finding::check(
+                'way.mains-beside-signal',
+                'way:'.$load->way->id,
+                sprintf(
+                    'Mains lies beside signal in %s: %s beside %d signal cables.',
+                    $load->way->name,
+                    implode(', ', array_map($this->code(...), $mains)),
+                    count($signal),
+                ),
+                trim(
+                    $this->relief->elsewhere($load->way, $few).
+                        ' Or part them by a barrier. Local code says what keeps them apart.',
+                ),
+            ),
+        ];
     }
 
     /** @return list<Finding> */
@@ -142,9 +245,27 @@ final readonly class WayChecks
         if (! $load->way->is(Environment::Damp)) {
             return [];
         }
-        $soft = array_unique(array_map(static fn (CableType $cable): string => $cable->name, array_filter($load->cables, static fn (CableType $cable): bool => ! $cable->outdoor)));
+        $soft = array_unique(
+            array_map(
+                static fn (CableType $cable): string => $cable->name,
+                array_filter($load->cables, static fn (CableType $cable): bool => ! $cable->outdoor),
+            ),
+        );
 
-        return $soft === [] ? [] : [Finding::note('way.damp', 'way:'.$load->way->id, sprintf('%s is damp, and these are not made for outdoors: %s.', $load->way->name, implode(', ', $soft)), 'Choose a cable for outdoors where it may stand in water, and seal what is joined there.')];
+        return $soft === []
+            ? []
+            : [
+                Finding::note(
+                    'way.damp',
+                    'way:'.$load->way->id,
+                    sprintf(
+                        '%s is damp, and these are not made for outdoors: %s.',
+                        $load->way->name,
+                        implode(', ', $soft),
+                    ),
+                    'Choose a cable for outdoors where it may stand in water, and seal what is joined there.',
+                ),
+            ];
     }
 
     private function code(string $run): string

@@ -32,7 +32,17 @@ final class WayLoads
         }
         $checks = new WayChecks($installation, $routes, $router, $loads);
         foreach ($loads as $id => $load) {
-            $loads[$id] = new WayLoad($load->way, $load->runs, $load->families, $load->cables, $load->fill, $load->rule, $load->jam, $load->mass, $checks->of($load));
+            $loads[$id] = new WayLoad(
+                $load->way,
+                $load->runs,
+                $load->families,
+                $load->cables,
+                $load->fill,
+                $load->rule,
+                $load->jam,
+                $load->mass,
+                $checks->of($load),
+            );
         }
 
         return $loads;
@@ -45,6 +55,16 @@ final class WayLoads
         $families = array_count_values(array_map(static fn (CableType $cable): string => $cable->family, $cables));
         ksort($families);
 
-        return new WayLoad($way, $runs, $families, $cables, Filling::fill($way, $cables), FillRule::for($way, count($cables)), Filling::jam($way, $cables), Filling::mass($cables), []);
+        return new WayLoad(
+            $way,
+            $runs,
+            $families,
+            $cables,
+            Filling::fill($way, $cables),
+            FillRule::for($way, count($cables)),
+            Filling::jam($way, $cables),
+            Filling::mass($cables),
+            [],
+        );
     }
 }

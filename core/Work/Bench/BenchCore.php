@@ -15,8 +15,14 @@ final readonly class BenchCore
      * @param  string  $colour  with its stripe after a slash; "" where the type says none
      * @param  string  $element  what it lies in, "pair 15"
      */
-    public function __construct(public string $run, public string $conductor, public string $colour, public string $element, public string $function, public string $channel)
-    {
+    public function __construct(
+        public string $run,
+        public string $conductor,
+        public string $colour,
+        public string $element,
+        public string $function,
+        public string $channel,
+    ) {
     }
 
     public static function from(CoreCut $core, CableType $cable): self
@@ -26,7 +32,12 @@ final readonly class BenchCore
         $within = $slash === false ? null : $cable->element(substr($path, 0, $slash));
 
         return new self(
-            $core->joint->run, $path, $cable->element($path)->colour ?? '', $within->label ?? '', $core->joint->function, $core->joint->channel,
+            $core->joint->run,
+            $path,
+            $cable->element($path)->colour ?? '',
+            $within->label ?? '',
+            $core->joint->function,
+            $core->joint->channel,
         );
     }
 }

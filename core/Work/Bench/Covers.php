@@ -38,7 +38,8 @@ final readonly class Covers
                     continue;
                 }
                 foreach (array_intersect($dress->runs, $members) as $run) {
-                    $covers[$run][$this->installation->looms[$loom]->name.', '.$dress->segment->way->name] = $dress->sleeve->part;
+                    $covers[$run][$this->installation->looms[$loom]->name.', '.$dress->segment->way->name] =
+                        $dress->sleeve->part;
                 }
             }
         }

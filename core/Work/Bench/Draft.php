@@ -48,7 +48,9 @@ final class Draft
     {
         $ids = [];
         foreach ($this->operations as $id => $operation) {
-            $takesPart = $operation->run === $run || array_filter($operation->cores, static fn (BenchCore $core): bool => $core->run === $run) !== [];
+            $takesPart =
+                $operation->run === $run ||
+                array_filter($operation->cores, static fn (BenchCore $core): bool => $core->run === $run) !== [];
             if ($operation->task === Task::Join && $operation->side === $side && $takesPart) {
                 $ids[] = (string) $id;
             }

@@ -51,9 +51,18 @@ final readonly class EndSheets
         $fittings = $this->fittings($run, $side, $plan, $cable);
 
         return new EndSheet(
-            $run, $side, $cable, $this->installation->locationName($run->end($side)->location), $fittings, self::alike($fittings),
-            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout($cable, count($fittings) > 1 ? count($run->end($side)->legs) : 0),
-            $plan->end($side)->unused, $this->rules($run, $fittings),
+            $run,
+            $side,
+            $cable,
+            $this->installation->locationName($run->end($side)->location),
+            $fittings,
+            self::alike($fittings),
+            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout(
+                $cable,
+                count($fittings) > 1 ? count($run->end($side)->legs) : 0,
+            ),
+            $plan->end($side)->unused,
+            $this->rules($run, $fittings),
         );
     }
 
@@ -70,8 +79,21 @@ final readonly class EndSheets
             if ($fit === null || $fitting === null) {
                 continue;
             }
-            $joints = array_values(array_filter($plan->end($side)->joints, static fn ($joint): bool => $joint->leg === $leg->id));
-            $legs[$fitting->id][] = new SheetLeg($leg, $preparer->prepare($fit, $joints, $signals, $this->installation->plan($leg->landing->plan ?? ''), $fitting->exit, $leg->recipe), $plan->lay->tails[$side->value][$leg->id] ?? null);
+            $joints = array_values(
+                array_filter($plan->end($side)->joints, static fn ($joint): bool => $joint->leg === $leg->id),
+            );
+            $legs[$fitting->id][] = new SheetLeg(
+                $leg,
+                $preparer->prepare(
+                    $fit,
+                    $joints,
+                    $signals,
+                    $this->installation->plan($leg->landing->plan ?? ''),
+                    $fitting->exit,
+                    $leg->recipe,
+                ),
+                $plan->lay->tails[$side->value][$leg->id] ?? null,
+            );
             $fits[$fitting->id][] = $fit;
         }
         $sheets = [];
@@ -105,9 +127,18 @@ final readonly class EndSheets
         }
 
         return new SheetFitting(
-            $fitting, $type, $fit->layout, $plan, $exit, $legs,
-            $plan === null || $exit === null || ! $type->cable->staggered ? [] : Blocks::of(self::used($plan, $legs), $fit->layout, $exit),
-            array_values($terminals), self::print($fit, $inserts), $this->mates($fit),
+            $fitting,
+            $type,
+            $fit->layout,
+            $plan,
+            $exit,
+            $legs,
+            $plan === null || $exit === null || ! $type->cable->staggered
+                ? []
+                : Blocks::of(self::used($plan, $legs), $fit->layout, $exit),
+            array_values($terminals),
+            self::print($fit, $inserts),
+            $this->mates($fit),
         );
     }
 
@@ -139,7 +170,16 @@ final readonly class EndSheets
     private static function print(LegFit $fit, array $addresses): array
     {
         $print = [];
-        foreach (array_unique(array_map(static fn (string $address): string => str_contains($address, '/') ? substr($address, 0, (int) strrpos($address, '/') + 1) : '', $addresses)) as $prefix) {
+        foreach (
+            array_unique(
+                array_map(
+                    static fn (string $address): string => str_contains($address, '/')
+                        ? substr($address, 0, (int) strrpos($address, '/') + 1)
+                        : '',
+                    $addresses,
+                ),
+            ) as $prefix
+        ) {
             foreach ($fit->layout->typeAt($prefix.'x')->cable->print as $address) {
                 $print[] = $prefix.$address;
             }
@@ -167,7 +207,10 @@ final readonly class EndSheets
     {
         $signals = [];
         foreach ($run->carries as $carriage) {
-            $signal = $this->installation->catalogue->signals[$this->installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
+            $signal =
+                $this->installation->catalogue->signals[
+                    $this->installation->circuits[$carriage->circuit]->signal ?? ''
+                ] ?? null;
             if ($signal !== null) {
                 $signals[$carriage->circuit] = $signal;
             }
@@ -205,12 +248,26 @@ final readonly class EndSheets
      */
     private function rules(Run $run, array $fittings): array
     {
-        $terminals = array_merge(...array_map(static fn (SheetFitting $fitting): array => $fitting->terminals, $fittings), ...[[]]);
+        $terminals = array_merge(
+            ...array_map(static fn (SheetFitting $fitting): array => $fitting->terminals, $fittings),
+            ...[[]],
+        );
         $joinings = array_map(static fn (TerminalKind $terminal): Joining => $terminal->joining, $terminals);
         $hot = array_filter($joinings, static fn (Joining $joining): bool => $joining->isHot()) !== [];
         $signals = $this->signals($run);
-        $screened = array_filter($signals, static fn (SignalType $signal): bool => array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->pole === SignalFunction::SCREEN) !== []) !== [];
-        $mains = array_filter($fittings, static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains) !== [];
+        $screened =
+            array_filter(
+                $signals,
+                static fn (SignalType $signal): bool => array_filter(
+                    $signal->functions,
+                    static fn (SignalFunction $function): bool => $function->pole === SignalFunction::SCREEN,
+                ) !== [],
+            ) !== [];
+        $mains =
+            array_filter(
+                $fittings,
+                static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains,
+            ) !== [];
         $bearing = [
             ColourScheme::class => array_filter($fittings, fn (SheetFitting $fitting): bool => $this->followsScheme($fitting)) !== [],
             HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
@@ -225,7 +282,10 @@ final readonly class EndSheets
             LengthPractice::class => true,
         ];
 
-        return array_map(fn (string $school): School => $this->installation->rules->on($school), array_keys(array_filter($bearing)));
+        return array_map(
+            fn (string $school): School => $this->installation->rules->on($school),
+            array_keys(array_filter($bearing)),
+        );
     }
 
     private function followsScheme(SheetFitting $fitting): bool

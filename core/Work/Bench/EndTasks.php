@@ -19,8 +19,12 @@ final readonly class EndTasks
 {
     private LegTasks $legs;
 
-    public function __construct(private Draft $draft, private HouseRules $rules, WireFerrules $wires, private LabelParts $labels)
-    {
+    public function __construct(
+        private Draft $draft,
+        private HouseRules $rules,
+        WireFerrules $wires,
+        private LabelParts $labels,
+    ) {
         $this->legs = new LegTasks($draft, $rules, $wires);
     }
 
@@ -44,7 +48,16 @@ final readonly class EndTasks
         foreach ($sheet->fittings as $fitting) {
             foreach ($fitting->legs as $leg) {
                 $label = $several ? $this->label($sheet, $leg->leg) : null;
-                $legs[$fitting->fitting->id][] = $this->legs->of($sheet->run, $sheet->side, $fitting, $leg, $sheet->cable, ($shared[$fitting->fitting->id] ?? 1) > 1, $label, $waits);
+                $legs[$fitting->fitting->id][] = $this->legs->of(
+                    $sheet->run,
+                    $sheet->side,
+                    $fitting,
+                    $leg,
+                    $sheet->cable,
+                    ($shared[$fitting->fitting->id] ?? 1) > 1,
+                    $label,
+                    $waits,
+                );
             }
         }
 
@@ -62,7 +75,13 @@ final readonly class EndTasks
         /** @var array<int|string, SlideOn> $items */
         $items = [];
         if ($label !== null && ! $label->split && ! $this->clears($label, $sheet)) {
-            $items['label'] = new SlideOn($label, true, 'the label, printed', 1, 'A label that is a sleeve goes on from the free end.');
+            $items['label'] = new SlideOn(
+                $label,
+                true,
+                'the label, printed',
+                1,
+                'A label that is a sleeve goes on from the free end.',
+            );
         }
         if ($sheet->breakout !== null) {
             $items['breakout'] = $sheet->breakout;
@@ -71,13 +90,30 @@ final readonly class EndTasks
         $ids = [];
         $behind = null;
         foreach ($items as $key => $slide) {
-            $ids[$key] = $this->draft->add(new Operation(
-                $id.'|on|'.$key, Task::SlideOn, $sheet->run->id, $sheet->side, sprintf('%s end %s', $sheet->run->code, $sheet->side->value), 'Slide on '.LegTasks::name($slide), 'slide-on', 520,
-                detail: $slide->note, part: $slide->part->id, why: $slide->why, like: 'slide|'.$slide->part->id, skill: $sheet->isMains() ? Skill::Mains : null,
-            ));
+            $ids[$key] = $this->draft->add(
+                new Operation(
+                    $id.'|on|'.$key,
+                    Task::SlideOn,
+                    $sheet->run->id,
+                    $sheet->side,
+                    sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
+                    'Slide on '.LegTasks::name($slide),
+                    'slide-on',
+                    520,
+                    detail: $slide->note,
+                    part: $slide->part->id,
+                    why: $slide->why,
+                    like: 'slide|'.$slide->part->id,
+                    skill: $sheet->isMains() ? Skill::Mains : null,
+                ),
+            );
             $this->draft->need($ids[$key], $after, 'It goes on from this end.');
             if ($behind !== null && ! Passing::part($items[$behind]->part, $slide->part)) {
-                $this->draft->need($ids[$key], $ids[$behind], sprintf('%s sits behind it and does not get past it.', $items[$behind]->part->name));
+                $this->draft->need(
+                    $ids[$key],
+                    $ids[$behind],
+                    sprintf('%s sits behind it and does not get past it.', $items[$behind]->part->name),
+                );
             }
             $behind = $key;
         }
@@ -88,10 +124,25 @@ final readonly class EndTasks
     /** Where ends are cut long, each is held to its connector and trimmed there. */
     private function trim(EndSheet $sheet, string $id, string $after): string
     {
-        $trim = $this->draft->add(new Operation(
-            $id.'|trim', Task::Strip, $sheet->run->id, $sheet->side, sprintf('%s end %s', $sheet->run->code, $sheet->side->value), 'Hold it to its connector and trim it square', 'strip', 505,
-            at: $this->rules->trimAllowance->isZero() ? null : $this->rules->trimAllowance, detail: 'At most by what it was cut longer.', tool: 'cable cutter', cautions: Cautions::of(Task::Strip), like: 'trim', skill: $sheet->isMains() ? Skill::Mains : null, why: 'The house cuts long and trims at the connector.',
-        ));
+        $trim = $this->draft->add(
+            new Operation(
+                $id.'|trim',
+                Task::Strip,
+                $sheet->run->id,
+                $sheet->side,
+                sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
+                'Hold it to its connector and trim it square',
+                'strip',
+                505,
+                at: $this->rules->trimAllowance->isZero() ? null : $this->rules->trimAllowance,
+                detail: 'At most by what it was cut longer.',
+                tool: 'cable cutter',
+                cautions: Cautions::of(Task::Strip),
+                like: 'trim',
+                skill: $sheet->isMains() ? Skill::Mains : null,
+                why: 'The house cuts long and trims at the connector.',
+            ),
+        );
         $this->draft->need($trim, $after, 'The end is free once this is done.');
 
         return $trim;
@@ -117,19 +168,43 @@ final readonly class EndTasks
         foreach ($sheet->fittings as $fitting) {
             foreach ($fitting->legs as $leg) {
                 $length = $leg->tail->result ?? $leg->leg->length;
-                $lengths[$length->canonical()] = [$length, [...$lengths[$length->canonical()][1] ?? [], $leg->leg->label]];
+                $lengths[$length->canonical()] = [
+                    $length,
+                    [...$lengths[$length->canonical()][1] ?? [], $leg->leg->label],
+                ];
                 $longest = $length->compare($longest) > 0 ? $length : $longest;
             }
         }
         $cuts = [];
         foreach (count($lengths) > 1 ? $lengths : [] as [$length, $labels]) {
-            $cuts[] = new CutTo($length, count($labels) > 3 ? sprintf('tails %s to %s', $labels[0], $labels[count($labels) - 1]) : 'tail '.implode(', ', $labels));
+            $cuts[] = new CutTo(
+                $length,
+                count($labels) > 3
+                    ? sprintf('tails %s to %s', $labels[0], $labels[count($labels) - 1])
+                    : 'tail '.implode(', ', $labels),
+            );
         }
-        $strip = $this->draft->add(new Operation(
-            $id.'|sheath', Task::Strip, $sheet->run->id, $sheet->side, sprintf('%s end %s', $sheet->run->code, $sheet->side->value), sprintf('Take the outer sheath off, lay out %d tails', count($sheet->run->end($sheet->side)->legs)), 'strip-sheath', 590,
-            detail: $cuts === [] ? 'All of one length.' : '', lengths: $cuts, at: $longest->isZero() ? null : $longest, tool: 'rotary stripper', check: 'No tail is nicked where the sheath ends.', cautions: Cautions::of(Task::Strip), like: 'sheath',
-            skill: $sheet->isMains() ? Skill::Mains : null, why: 'The longest tail reaches back to where the sheath ends.',
-        ));
+        $strip = $this->draft->add(
+            new Operation(
+                $id.'|sheath',
+                Task::Strip,
+                $sheet->run->id,
+                $sheet->side,
+                sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
+                sprintf('Take the outer sheath off, lay out %d tails', count($sheet->run->end($sheet->side)->legs)),
+                'strip-sheath',
+                590,
+                detail: $cuts === [] ? 'All of one length.' : '',
+                lengths: $cuts,
+                at: $longest->isZero() ? null : $longest,
+                tool: 'rotary stripper',
+                check: 'No tail is nicked where the sheath ends.',
+                cautions: Cautions::of(Task::Strip),
+                like: 'sheath',
+                skill: $sheet->isMains() ? Skill::Mains : null,
+                why: 'The longest tail reaches back to where the sheath ends.',
+            ),
+        );
         $this->draft->need($strip, $after, 'The end is free once this is done.');
 
         return $strip;

@@ -36,24 +36,70 @@ final readonly class FittingTasks
     {
         $sheet = $sheets[0];
         $first = $legs[0];
-        $places = array_values(array_unique(array_map(static fn (LegWork $leg): string => sprintf('%s end %s', $leg->run->code, $leg->side->value), $legs)));
+        $places = array_values(
+            array_unique(
+                array_map(
+                    static fn (LegWork $leg): string => sprintf('%s end %s', $leg->run->code, $leg->side->value),
+                    $legs,
+                ),
+            ),
+        );
         $place = count($legs) === 1 ? $first->place : implode(' and ', $places).', '.$sheet->fitting->label;
-        $base = ['run' => $first->run->id, 'side' => $first->side, 'fitting' => $sheet->fitting->id, 'leg' => count($legs) === 1 ? $first->leg->leg->id : '', 'place' => $place, 'with' => array_values(array_diff(array_unique(array_map(static fn (LegWork $leg): string => $leg->run->id, $legs)), [$first->run->id]))];
+        $base = [
+            'run' => $first->run->id,
+            'side' => $first->side,
+            'fitting' => $sheet->fitting->id,
+            'leg' => count($legs) === 1 ? $first->leg->leg->id : '',
+            'place' => $place,
+            'with' => array_values(
+                array_diff(array_unique(array_map(static fn (LegWork $leg): string => $leg->run->id, $legs)), [
+                    $first->run->id,
+                ]),
+            ),
+        ];
         $mains = LegTasks::isMains($sheet);
         $skill = $mains ? Skill::Mains : null;
-        $cautions = array_values(array_unique([...($mains ? [Cautions::MAINS] : []), ...array_diff($sheet->type->cautions, [Cautions::BLADE, Cautions::IRON])]));
+        $cautions = array_values(
+            array_unique([
+                ...$mains ? [Cautions::MAINS] : [],
+                ...array_diff($sheet->type->cautions, [Cautions::BLADE, Cautions::IRON]),
+            ]),
+        );
         $shared = count($legs) > 1 ? $this->sharedSlides($legs, $base, $skill) : [];
         $joins = $this->joins($sheet, $legs, $cables, $base, $skill, $cautions, array_column($shared, 0));
-        $tug = $this->draft->add(new Operation(...$base + [
-            'id' => $sheet->fitting->id.'|tug', 'task' => Task::Tug, 'words' => 'Tug every joint lightly', 'pace' => 'tug', 'phase' => 1100, 'like' => 'tug', 'skill' => $skill,
-            'why' => 'A dry joint or a missed crimp moves.', 'check' => 'Nothing moves.', 'amount' => (float) max(1, count($joins)),
-        ]));
+        $tug = $this->draft->add(
+            new Operation(
+                ...$base + [
+                    'id' => $sheet->fitting->id.'|tug',
+                    'task' => Task::Tug,
+                    'words' => 'Tug every joint lightly',
+                    'pace' => 'tug',
+                    'phase' => 1100,
+                    'like' => 'tug',
+                    'skill' => $skill,
+                    'why' => 'A dry joint or a missed crimp moves.',
+                    'check' => 'Nothing moves.',
+                    'amount' => (float) max(1, count($joins)),
+                ],
+            ),
+        );
         $this->draft->need($tug, $joins, 'All its joints are made first.');
         $joining = $sheet->terminals === [] ? null : $sheet->terminals[0]->joining;
-        $inspect = $this->draft->add(new Operation(...$base + [
-            'id' => $sheet->fitting->id.'|inspect', 'task' => Task::Inspect, 'words' => 'Look it over before it is closed', 'pace' => 'inspect', 'phase' => 1200, 'like' => 'inspect|'.($joining->value ?? ''), 'skill' => $skill, 'joining' => $joining,
-            'why' => 'Rework takes minutes now; once it is closed it is a new end.',
-        ]));
+        $inspect = $this->draft->add(
+            new Operation(
+                ...$base + [
+                    'id' => $sheet->fitting->id.'|inspect',
+                    'task' => Task::Inspect,
+                    'words' => 'Look it over before it is closed',
+                    'pace' => 'inspect',
+                    'phase' => 1200,
+                    'like' => 'inspect|'.($joining->value ?? ''),
+                    'skill' => $skill,
+                    'joining' => $joining,
+                    'why' => 'Rework takes minutes now; once it is closed it is a new end.',
+                ],
+            ),
+        );
         $this->draft->need($inspect, $tug, 'What comes loose shows before it is looked at.');
 
         return $this->close($sheet, $legs, $base, $skill, $inspect, array_column($shared, 1));
@@ -76,10 +122,23 @@ final readonly class FittingTasks
                 }
                 $id = '';
                 if ($slide->before) {
-                    $id = $this->draft->add(new Operation(...['leg' => ''] + $base + [
-                        'id' => $base['fitting'].'|slide|'.$slide->part->id, 'task' => Task::SlideOn, 'words' => 'Slide on '.LegTasks::name($slide), 'pace' => 'slide-on', 'phase' => 540, 'detail' => 'over the sheath, once for all that goes into it', 'part' => $slide->part->id,
-                        'like' => 'slide|'.$slide->part->id, 'why' => $slide->why, 'skill' => $skill,
-                    ]));
+                    $id = $this->draft->add(
+                        new Operation(
+                            ...['leg' => ''] +
+                                $base + [
+                                    'id' => $base['fitting'].'|slide|'.$slide->part->id,
+                                    'task' => Task::SlideOn,
+                                    'words' => 'Slide on '.LegTasks::name($slide),
+                                    'pace' => 'slide-on',
+                                    'phase' => 540,
+                                    'detail' => 'over the sheath, once for all that goes into it',
+                                    'part' => $slide->part->id,
+                                    'like' => 'slide|'.$slide->part->id,
+                                    'why' => $slide->why,
+                                    'skill' => $skill,
+                                ],
+                        ),
+                    );
                 }
                 $made[$slide->part->id] = [$id, $slide];
             }
@@ -98,8 +157,15 @@ final readonly class FittingTasks
      * @param  list<string>  $shared
      * @return list<string>
      */
-    private function joins(SheetFitting $sheet, array $legs, array $cables, array $base, ?Skill $skill, array $cautions, array $shared): array
-    {
+    private function joins(
+        SheetFitting $sheet,
+        array $legs,
+        array $cables,
+        array $base,
+        ?Skill $skill,
+        array $cautions,
+        array $shared,
+    ): array {
         $terminals = $needs = $heavy = [];
         foreach ($legs as $leg) {
             foreach ($leg->leg->preparation->cores as $core) {
@@ -112,7 +178,12 @@ final readonly class FittingTasks
                     default => $address,
                 };
                 $terminals[$key][] = [$leg, $core];
-                $needs[$key] = [...$needs[$key] ?? [], $leg->dressed, ...$leg->slid, ...array_filter([$leg->ended[$core->joint->conductor] ?? ''])];
+                $needs[$key] = [
+                    ...$needs[$key] ?? [],
+                    $leg->dressed,
+                    ...$leg->slid,
+                    ...array_filter([$leg->ended[$core->joint->conductor] ?? '']),
+                ];
                 $area = ($cables[$leg->run->id]->conductors()[$core->joint->conductor] ?? null)?->gauge->area ?? 0.0;
                 if ($terminal?->joining->isHot() === true && $area >= self::HEAVY) {
                     $heavy[$key] = true;
@@ -122,13 +193,31 @@ final readonly class FittingTasks
         $ids = [];
         $order = 0;
         foreach ($heavy + array_fill_keys(array_keys($terminals), true) as $key => $_) {
-            $ids[(string) $key] = $this->join($sheet, (string) $key, $terminals[$key], $cables, $base, $skill, $cautions, $order++, isset($heavy[$key]));
-            $this->draft->need($ids[$key], array_values(array_unique($needs[$key])), 'It is ready to be joined, with everything on it that does not pass the connector.');
+            $ids[(string) $key] = $this->join(
+                $sheet,
+                (string) $key,
+                $terminals[$key],
+                $cables,
+                $base,
+                $skill,
+                $cautions,
+                $order++,
+                isset($heavy[$key]),
+            );
+            $this->draft->need(
+                $ids[$key],
+                array_values(array_unique($needs[$key])),
+                'It is ready to be joined, with everything on it that does not pass the connector.',
+            );
             $this->draft->need($ids[$key], array_values(array_filter($shared)), 'It does not pass the connector.');
         }
         foreach ($ids as $key => $id) {
             if (! isset($heavy[$key])) {
-                $this->draft->need($id, array_values(array_intersect_key($ids, $heavy)), 'A heavy joint is made first and left to cool before its neighbours.');
+                $this->draft->need(
+                    $id,
+                    array_values(array_intersect_key($ids, $heavy)),
+                    'A heavy joint is made first and left to cool before its neighbours.',
+                );
             }
         }
         $this->pinFirst($sheet, $ids);
@@ -142,22 +231,65 @@ final readonly class FittingTasks
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $cautions
      */
-    private function join(SheetFitting $sheet, string $key, array $wires, array $cables, array $base, ?Skill $skill, array $cautions, int $order, bool $heavy): string
-    {
-        $cores = array_map(static fn (array $wire): BenchCore => BenchCore::from($wire[1], $cables[$wire[0]->run->id]), $wires);
+    private function join(
+        SheetFitting $sheet,
+        string $key,
+        array $wires,
+        array $cables,
+        array $base,
+        ?Skill $skill,
+        array $cautions,
+        int $order,
+        bool $heavy,
+    ): string {
+        $cores = array_map(
+            static fn (array $wire): BenchCore => BenchCore::from($wire[1], $cables[$wire[0]->run->id]),
+            $wires,
+        );
         $address = $wires[0][1]->joint->address();
         $terminal = $sheet->layout->terminal($address);
         $joining = $terminal?->joining;
         $ferrule = $terminal === null && $address !== '' ? $this->ferrule($wires[0][0]) : null;
-        $leg = count(array_unique(array_map(static fn (array $wire): string => $wire[0]->leg->leg->id, $wires))) === 1 ? $wires[0][0]->leg->leg->id : '';
+        $leg =
+            count(array_unique(array_map(static fn (array $wire): string => $wire[0]->leg->leg->id, $wires))) === 1
+                ? $wires[0][0]->leg->leg->id
+                : '';
 
-        return $this->draft->add(new Operation(...['run' => $wires[0][0]->run->id, 'side' => $wires[0][0]->side, 'leg' => $leg, 'place' => $leg === '' ? $base['place'] : $wires[0][0]->place] + $base + [
-            'id' => $sheet->fitting->id.'|join|'.$key, 'task' => Task::Join, 'words' => $this->words($joining, $ferrule, $address), 'pace' => $joining === null ? 'join-coax' : StandardTimes::joining($joining), 'phase' => 1000,
-            'address' => $joining === Joining::DisplacementPlug ? '' : $address, 'detail' => $sheet->layout->cavities[$address]->terminal ?? '', 'tool' => $ferrule->tool ?? $terminal->tool ?? '', 'part' => $ferrule->id ?? '', 'cores' => $cores,
-            'cautions' => array_values(array_unique([...Cautions::of(Task::Join, $joining), ...$cautions])), 'like' => 'join|'.$sheet->type->id.'|'.($joining->value ?? 'shell'), 'joining' => $joining,
-            'skill' => $skill ?? self::skill($joining), 'wait' => $heavy ? self::COOLING : 0, 'check' => $joining === Joining::DisplacementPlug ? 'Every conductor seen at the front wall before the tool is closed.' : '',
-            'why' => $heavy ? 'A heavy joint is made first and left to cool before its neighbours.' : ($order === 0 ? 'The hardest to reach comes first, as the house has it.' : ''),
-        ]));
+        return $this->draft->add(
+            new Operation(
+                ...[
+                    'run' => $wires[0][0]->run->id,
+                    'side' => $wires[0][0]->side,
+                    'leg' => $leg,
+                    'place' => $leg === '' ? $base['place'] : $wires[0][0]->place,
+                ] +
+                    $base + [
+                        'id' => $sheet->fitting->id.'|join|'.$key,
+                        'task' => Task::Join,
+                        'words' => $this->words($joining, $ferrule, $address),
+                        'pace' => $joining === null ? 'join-coax' : StandardTimes::joining($joining),
+                        'phase' => 1000,
+                        'address' => $joining === Joining::DisplacementPlug ? '' : $address,
+                        'detail' => $sheet->layout->cavities[$address]->terminal ?? '',
+                        'tool' => $ferrule->tool ?? ($terminal->tool ?? ''),
+                        'part' => $ferrule->id ?? '',
+                        'cores' => $cores,
+                        'cautions' => array_values(array_unique([...Cautions::of(Task::Join, $joining), ...$cautions])),
+                        'like' => 'join|'.$sheet->type->id.'|'.($joining->value ?? 'shell'),
+                        'joining' => $joining,
+                        'skill' => $skill ?? self::skill($joining),
+                        'wait' => $heavy ? self::COOLING : 0,
+                        'check' => $joining === Joining::DisplacementPlug
+                                ? 'Every conductor seen at the front wall before the tool is closed.'
+                                : '',
+                        'why' => $heavy
+                            ? 'A heavy joint is made first and left to cool before its neighbours.'
+                            : ($order === 0
+                                ? 'The hardest to reach comes first, as the house has it.'
+                                : ''),
+                    ],
+            ),
+        );
     }
 
     /**
@@ -172,7 +304,10 @@ final readonly class FittingTasks
                 continue;
             }
             foreach ($joins as $other => $pin) {
-                if ($sheet->layout->terminal((string) $other)?->joining === Joining::CoaxCrimp && self::insertOf((string) $other) === self::insertOf((string) $key)) {
+                if (
+                    $sheet->layout->terminal((string) $other)?->joining === Joining::CoaxCrimp &&
+                    self::insertOf((string) $other) === self::insertOf((string) $key)
+                ) {
                     $this->draft->need($id, $pin, 'The body goes over the centre pin.');
                 }
             }
@@ -184,35 +319,88 @@ final readonly class FittingTasks
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<SlideOn>  $shared
      */
-    private function close(SheetFitting $sheet, array $legs, array $base, ?Skill $skill, string $inspect, array $shared): string
-    {
+    private function close(
+        SheetFitting $sheet,
+        array $legs,
+        array $base,
+        ?Skill $skill,
+        string $inspect,
+        array $shared,
+    ): string {
         $before = [$inspect];
         $up = array_map(static fn (SlideOn $slide): string => $slide->part->name, $shared);
         foreach ($legs as $i => $leg) {
             foreach ($leg->covers as $j => $cover) {
-                $before[] = $this->shrink($leg, $base, $sheet->fitting->id.'|cover|'.$i.'.'.$j, 'Shrink it over the joints', 1300, [$inspect, $cover], $skill, 'Under shrink a joint is not seen again.');
+                $before[] = $this->shrink(
+                    $leg,
+                    $base,
+                    $sheet->fitting->id.'|cover|'.$i.'.'.$j,
+                    'Shrink it over the joints',
+                    1300,
+                    [$inspect, $cover],
+                    $skill,
+                    'Under shrink a joint is not seen again.',
+                );
             }
             foreach ($leg->leg->preparation->slides as $slide) {
-                if (! in_array($slide->part->kind, [PartKind::Shrink, PartKind::Ferrule, PartKind::Label], true) && ! in_array($slide->part->name, $up, true)) {
+                if (
+                    ! in_array($slide->part->kind, [PartKind::Shrink, PartKind::Ferrule, PartKind::Label], true) &&
+                    ! in_array($slide->part->name, $up, true)
+                ) {
                     $up[] = $slide->part->name;
                 }
             }
         }
         $panel = $sheet->type->mount === Mount::Panel;
-        $hardware = array_map(fn (int|string $id): string => $this->installation->catalogue->parts[(string) $id]->name ?? (string) $id, array_keys($sheet->type->cable->hardware));
-        $close = $this->draft->add(new Operation(...$base + [
-            'id' => $sheet->fitting->id.'|close', 'task' => Task::Close, 'words' => $panel ? 'Fix it in its panel' : 'Close the connector', 'pace' => 'close', 'phase' => 1400,
-            'detail' => $panel ? implode(', ', $hardware) : ($up === [] ? 'Sheath under the strain relief.' : 'Bring up: '.implode(', ', array_map(lcfirst(...), array_reverse($up))).'.'),
-            'tool' => $panel && $hardware !== [] ? 'driver at low torque' : '', 'check' => 'The strain relief holds the sheath, not the cores.', 'like' => 'close|'.$sheet->type->id, 'skill' => $skill,
-            'why' => 'The connector may carry a pull; a joint may not.',
-        ]));
+        $hardware = array_map(
+            fn (int|string $id): string => $this->installation->catalogue->parts[(string) $id]->name ?? (string) $id,
+            array_keys($sheet->type->cable->hardware),
+        );
+        $close = $this->draft->add(
+            new Operation(
+                ...$base + [
+                    'id' => $sheet->fitting->id.'|close',
+                    'task' => Task::Close,
+                    'words' => $panel ? 'Fix it in its panel' : 'Close the connector',
+                    'pace' => 'close',
+                    'phase' => 1400,
+                    'detail' => $panel
+                        ? implode(', ', $hardware)
+                        : ($up === []
+                            ? 'Sheath under the strain relief.'
+                            : 'Bring up: '.implode(', ', array_map(lcfirst(...), array_reverse($up))).'.'),
+                    'tool' => $panel && $hardware !== [] ? 'driver at low torque' : '',
+                    'check' => 'The strain relief holds the sheath, not the cores.',
+                    'like' => 'close|'.$sheet->type->id,
+                    'skill' => $skill,
+                    'why' => 'The connector may carry a pull; a joint may not.',
+                ],
+            ),
+        );
         $this->draft->need($close, $before, 'Closed, it is not seen again.');
         foreach ($legs as $i => $leg) {
             foreach ($leg->shrinks as $j => $slid) {
-                $this->shrink($leg, $base, $sheet->fitting->id.'|shrink|'.$i.'.'.$j, 'Bring the shrink up and shrink it', 1500, [$close, $slid], $skill, 'It grips the closed connector and the sheath.');
+                $this->shrink(
+                    $leg,
+                    $base,
+                    $sheet->fitting->id.'|shrink|'.$i.'.'.$j,
+                    'Bring the shrink up and shrink it',
+                    1500,
+                    [$close, $slid],
+                    $skill,
+                    'It grips the closed connector and the sheath.',
+                );
             }
             foreach ($leg->late as $j => $slide) {
-                $this->late($slide, $leg, $base, $sheet->fitting->id.'|late|'.$i.'.'.$j, $inspect, $close, $skill);
+                $this->late(
+                    $slide,
+                    $leg,
+                    $base,
+                    $sheet->fitting->id.'|late|'.$i.'.'.$j,
+                    $inspect,
+                    $close,
+                    $skill,
+                );
             }
         }
 
@@ -224,13 +412,33 @@ final readonly class FittingTasks
      *
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      */
-    private function late(SlideOn $slide, LegWork $leg, array $base, string $id, string $inspect, string $close, ?Skill $skill): void
-    {
+    private function late(
+        SlideOn $slide,
+        LegWork $leg,
+        array $base,
+        string $id,
+        string $inspect,
+        string $close,
+        ?Skill $skill,
+    ): void {
         $shrinks = $slide->part->kind === PartKind::Shrink;
-        $slid = $this->draft->add(new Operation(...['leg' => $leg->leg->leg->id, 'place' => $leg->place] + $base + [
-            'id' => $id, 'task' => Task::Close, 'words' => ($shrinks ? 'Slide on ' : 'Fit ').LegTasks::name($slide), 'pace' => 'slide-on', 'phase' => $shrinks ? 1450 : 1350, 'detail' => $slide->note, 'part' => $slide->part->id,
-            'like' => 'late|'.$slide->part->id, 'why' => $slide->why, 'skill' => $skill,
-        ]));
+        $slid = $this->draft->add(
+            new Operation(
+                ...['leg' => $leg->leg->leg->id, 'place' => $leg->place] +
+                    $base + [
+                        'id' => $id,
+                        'task' => Task::Close,
+                        'words' => ($shrinks ? 'Slide on ' : 'Fit ').LegTasks::name($slide),
+                        'pace' => 'slide-on',
+                        'phase' => $shrinks ? 1450 : 1350,
+                        'detail' => $slide->note,
+                        'part' => $slide->part->id,
+                        'like' => 'late|'.$slide->part->id,
+                        'why' => $slide->why,
+                        'skill' => $skill,
+                    ],
+            ),
+        );
         if (! $shrinks) {
             $this->draft->need($slid, $inspect, 'It hides the joints.');
             $this->draft->need($close, $slid, 'The connector closes on it.');
@@ -238,19 +446,51 @@ final readonly class FittingTasks
             return;
         }
         $this->draft->need($slid, $close, 'It grips the closed connector.');
-        $this->shrink($leg, $base, $id.'|shrink', 'Shrink it', 1500, [$slid], $skill, 'It seals the connector to the sheath.');
+        $this->shrink(
+            $leg,
+            $base,
+            $id.'|shrink',
+            'Shrink it',
+            1500,
+            [$slid],
+            $skill,
+            'It seals the connector to the sheath.',
+        );
     }
 
     /**
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
      * @param  list<string>  $after
      */
-    private function shrink(LegWork $leg, array $base, string $id, string $words, int $phase, array $after, ?Skill $skill, string $why): string
-    {
-        $shrink = $this->draft->add(new Operation(...['leg' => $leg->leg->leg->id, 'place' => $leg->place] + $base + [
-            'id' => $id, 'task' => Task::Shrink, 'words' => $words, 'pace' => 'shrink', 'phase' => $phase, 'tool' => 'heat gun', 'cautions' => Cautions::of(Task::Shrink), 'like' => 'shrink|'.$words, 'why' => $why, 'skill' => $skill, 'wait' => 30,
-            'check' => 'Tight all round; of a lined one, glue shows all round.',
-        ]));
+    private function shrink(
+        LegWork $leg,
+        array $base,
+        string $id,
+        string $words,
+        int $phase,
+        array $after,
+        ?Skill $skill,
+        string $why,
+    ): string {
+        $shrink = $this->draft->add(
+            new Operation(
+                ...['leg' => $leg->leg->leg->id, 'place' => $leg->place] +
+                    $base + [
+                        'id' => $id,
+                        'task' => Task::Shrink,
+                        'words' => $words,
+                        'pace' => 'shrink',
+                        'phase' => $phase,
+                        'tool' => 'heat gun',
+                        'cautions' => Cautions::of(Task::Shrink),
+                        'like' => 'shrink|'.$words,
+                        'why' => $why,
+                        'skill' => $skill,
+                        'wait' => 30,
+                        'check' => 'Tight all round; of a lined one, glue shows all round.',
+                    ],
+            ),
+        );
         $this->draft->need($shrink, $after, $why);
 
         return $shrink;
@@ -276,7 +516,10 @@ final readonly class FittingTasks
             $joining === Joining::CoaxCrimp => 'Crimp the centre pin',
             $joining === Joining::CoaxClamp => 'Clamp the centre pin',
             $joining !== null => ucfirst($joining->words()),
-            $ferrule !== null => sprintf('Body on, screen over it, ferrule up: %s', $ferrule->crimps > 1 ? $ferrule->crimps.' crimps' : 'one crimp'),
+            $ferrule !== null => sprintf(
+                'Body on, screen over it, ferrule up: %s',
+                $ferrule->crimps > 1 ? $ferrule->crimps.' crimps' : 'one crimp',
+            ),
             default => 'Join to the shell',
         };
     }

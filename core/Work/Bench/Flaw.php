@@ -38,12 +38,43 @@ enum Flaw: string
     public static function at(?Joining $joining, HazardDomain $domain): array
     {
         $flaws = match ($joining) {
-            Joining::SolderCup, Joining::SolderLug => [self::DryJoint, self::BareCore, self::Strand, self::ShortCore, self::Knotted, self::Wicked, self::StiffScreen, self::NearShell, self::Melted, self::OverStripped],
-            Joining::Crimp => [self::NotHome, self::InsulationInBarrel, self::WrongDie, self::Strand, self::ShortCore, self::Knotted, self::OverStripped],
-            Joining::DisplacementPlug => [self::ShortOfWall, self::Untwisted, self::NickedCore, self::SeparatorProud, self::SheathBack],
+            Joining::SolderCup, Joining::SolderLug => [
+                self::DryJoint,
+                self::BareCore,
+                self::Strand,
+                self::ShortCore,
+                self::Knotted,
+                self::Wicked,
+                self::StiffScreen,
+                self::NearShell,
+                self::Melted,
+                self::OverStripped,
+            ],
+            Joining::Crimp => [
+                self::NotHome,
+                self::InsulationInBarrel,
+                self::WrongDie,
+                self::Strand,
+                self::ShortCore,
+                self::Knotted,
+                self::OverStripped,
+            ],
+            Joining::DisplacementPlug => [
+                self::ShortOfWall,
+                self::Untwisted,
+                self::NickedCore,
+                self::SeparatorProud,
+                self::SheathBack,
+            ],
             Joining::DisplacementSlot => [self::WrongSlot, self::Untwisted, self::NickedCore, self::SeparatorProud],
             Joining::Screw => [self::CopperOutside, self::Strand, self::ShortCore, self::OverStripped],
-            Joining::CoaxCrimp, Joining::CoaxClamp, null => [self::PinDepth, self::BraidAtCentre, self::SheathBack, self::WrongDie, self::NickedCore],
+            Joining::CoaxCrimp, Joining::CoaxClamp, null => [
+                self::PinDepth,
+                self::BraidAtCentre,
+                self::SheathBack,
+                self::WrongDie,
+                self::NickedCore,
+            ],
         };
 
         return $domain === HazardDomain::Mains ? [self::EarthNotLongest, ...$flaws] : $flaws;
@@ -109,7 +140,16 @@ enum Flaw: string
     {
         return match ($this) {
             self::Wicked => Remedy::Accept,
-            self::BareCore, self::DryJoint, self::StiffScreen, self::NotHome, self::PinDepth, self::WrongSlot, self::SeparatorProud, self::InsulationInBarrel, self::WrongDie, self::CopperOutside => Remedy::Rework,
+            self::BareCore,
+            self::DryJoint,
+            self::StiffScreen,
+            self::NotHome,
+            self::PinDepth,
+            self::WrongSlot,
+            self::SeparatorProud,
+            self::InsulationInBarrel,
+            self::WrongDie,
+            self::CopperOutside => Remedy::Rework,
             default => Remedy::Remake,
         };
     }

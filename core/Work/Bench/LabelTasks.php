@@ -43,19 +43,41 @@ final readonly class LabelTasks
         $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
         $sleeve = $label->leg === '' ? $end?->sleeve : $work?->sleeve;
         $first = $run->build === Build::Site && $label->leg === '';
-        $id = $this->draft->add(new Operation(
-            $run->id.'|label|'.$label->side->value.'|'.$label->leg, $part !== null && ! $part->split ? Task::Shrink : Task::Label, $run->id, $label->side,
-            sprintf('%s end %s', $run->code, $label->side->value).($label->leg === '' ? '' : ', tail '.$label->code), self::words($label, $part), $part !== null && ! $part->split ? 'shrink' : 'label', $first ? 20 : 1600,
-            leg: $label->leg, detail: $label->leg === '' ? 'to '.$label->to : '', part: $part->id ?? '', like: 'label|'.($part->id ?? ''), cautions: $part !== null && ! $part->split ? Cautions::of(Task::Shrink) : [],
-            check: 'Read it once the right way up: the code is this cable’s.', why: 'Every end and every tail says which it is.',
-        ));
+        $id = $this->draft->add(
+            new Operation(
+                $run->id.'|label|'.$label->side->value.'|'.$label->leg,
+                $part !== null && ! $part->split ? Task::Shrink : Task::Label,
+                $run->id,
+                $label->side,
+                sprintf('%s end %s', $run->code, $label->side->value).
+                    ($label->leg === '' ? '' : ', tail '.$label->code),
+                self::words($label, $part),
+                $part !== null && ! $part->split ? 'shrink' : 'label',
+                $first ? 20 : 1600,
+                leg: $label->leg,
+                detail: $label->leg === '' ? 'to '.$label->to : '',
+                part: $part->id ?? '',
+                like: 'label|'.($part->id ?? ''),
+                cautions: $part !== null && ! $part->split ? Cautions::of(Task::Shrink) : [],
+                check: 'Read it once the right way up: the code is this cable’s.',
+                why: 'Every end and every tail says which it is.',
+            ),
+        );
         if ($first) {
             $this->draft->need($id, $run->id.'|mark', 'The mark says which end this is.');
-            $this->draft->need($run->id.'|pull', $id, 'It is labelled before it is pulled: in the way, nobody can tell it apart.');
+            $this->draft->need(
+                $run->id.'|pull',
+                $id,
+                'It is labelled before it is pulled: in the way, nobody can tell it apart.',
+            );
 
             return;
         }
-        $this->draft->need($id, [...$after, $run->id.'|mark', $sleeve ?? ''], 'The end is closed first, so that the label sits where it stays.');
+        $this->draft->need(
+            $id,
+            [...$after, $run->id.'|mark', $sleeve ?? ''],
+            'The end is closed first, so that the label sits where it stays.',
+        );
     }
 
     private static function words(Label $label, ?Part $part): string

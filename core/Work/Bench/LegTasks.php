@@ -37,11 +37,27 @@ final readonly class LegTasks
      * @param  ?Part  $label  of the leg, where it has one of its own
      * @param  list<string>  $after  operations on the run and on the sheath that all of this waits for
      */
-    public function of(Run $run, Side $side, SheetFitting $fitting, SheetLeg $leg, CableType $cable, bool $shares, ?Part $label, array $after): LegWork
-    {
+    public function of(
+        Run $run,
+        Side $side,
+        SheetFitting $fitting,
+        SheetLeg $leg,
+        CableType $cable,
+        bool $shares,
+        ?Part $label,
+        array $after,
+    ): LegWork {
         $id = $run->id.'|'.$side->value.'|'.$leg->leg->id;
-        $place = sprintf('%s end %s', $run->code, $side->value).(count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
-        $base = ['run' => $run->id, 'side' => $side, 'fitting' => $fitting->fitting->id, 'leg' => $leg->leg->id, 'place' => $place];
+        $place =
+            sprintf('%s end %s', $run->code, $side->value).
+            (count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
+        $base = [
+            'run' => $run->id,
+            'side' => $side,
+            'fitting' => $fitting->fitting->id,
+            'leg' => $leg->leg->id,
+            'place' => $place,
+        ];
         $skill = self::isMains($fitting) ? Skill::Mains : null;
         [$early, $late] = self::parted($leg->preparation->slides, $shares);
         [$slid, $sleeve, $shrinks] = $this->slides($early, $label, $base, $id, $after, $skill);
@@ -52,16 +68,41 @@ final readonly class LegTasks
             if ($slide->over === SlideOver::Leg) {
                 continue;
             }
-            $covers[] = $coresSlides[] = $cover = $this->draft->add(new Operation(...$base + [
-                'id' => $id.'|over|'.$i, 'task' => Task::SlideOn, 'words' => 'Slide on '.self::name($slide), 'pace' => 'slide-on', 'phase' => 750, 'detail' => $slide->note, 'part' => $slide->part->id,
-                'like' => 'over|'.$slide->part->id, 'why' => $slide->why, 'skill' => $skill, 'amount' => (float) $slide->count,
-            ]));
+            $covers[] = $coresSlides[] = $cover = $this->draft->add(
+                new Operation(
+                    ...$base + [
+                        'id' => $id.'|over|'.$i,
+                        'task' => Task::SlideOn,
+                        'words' => 'Slide on '.self::name($slide),
+                        'pace' => 'slide-on',
+                        'phase' => 750,
+                        'detail' => $slide->note,
+                        'part' => $slide->part->id,
+                        'like' => 'over|'.$slide->part->id,
+                        'why' => $slide->why,
+                        'skill' => $skill,
+                        'amount' => (float) $slide->count,
+                    ],
+                ),
+            );
             $this->draft->need($cover, $dressed, 'It goes over the bared core.');
         }
         $ended = $this->ends($leg, $fitting, $cable, $base, $id, $dressed, $skill);
         $ready = $this->tin($leg, $fitting, $base, $id, $dressed, $skill);
 
-        return new LegWork($run, $side, $leg, $place, [...$slid, ...$coresSlides], $ready, $ended, $late, $covers, $shrinks, $sleeve);
+        return new LegWork(
+            $run,
+            $side,
+            $leg,
+            $place,
+            [...$slid, ...$coresSlides],
+            $ready,
+            $ended,
+            $late,
+            $covers,
+            $shrinks,
+            $sleeve,
+        );
     }
 
     /**
@@ -75,7 +116,7 @@ final readonly class LegTasks
             if ($slide->over !== SlideOver::Leg || ($shares && $slide->part->kind->isOnePerConnector())) {
                 continue;
             }
-            $slide->before ? $early[] = $slide : $late[] = $slide;
+            $slide->before ? ($early[] = $slide) : ($late[] = $slide);
         }
 
         return [$early, $late];
@@ -94,19 +135,44 @@ final readonly class LegTasks
     {
         $sleeve = null;
         if ($label !== null && ! $label->split) {
-            array_unshift($slides, new SlideOn($label, true, 'the label, printed', 1, 'A label that is a sleeve goes on from the free end.'));
+            array_unshift(
+                $slides,
+                new SlideOn(
+                    $label,
+                    true,
+                    'the label, printed',
+                    1,
+                    'A label that is a sleeve goes on from the free end.',
+                ),
+            );
             $sleeve = $id.'|slide|0';
         }
         $ids = $shrinks = [];
         foreach ($slides as $i => $slide) {
-            $ids[$i] = $this->draft->add(new Operation(...$base + [
-                'id' => $id.'|slide|'.$i, 'task' => Task::SlideOn, 'words' => 'Slide on '.self::name($slide), 'pace' => 'slide-on', 'phase' => 550 + $i, 'detail' => $slide->note, 'part' => $slide->part->id,
-                'like' => 'slide|'.$slide->part->id, 'why' => $slide->why, 'skill' => $skill,
-            ]));
+            $ids[$i] = $this->draft->add(
+                new Operation(
+                    ...$base + [
+                        'id' => $id.'|slide|'.$i,
+                        'task' => Task::SlideOn,
+                        'words' => 'Slide on '.self::name($slide),
+                        'pace' => 'slide-on',
+                        'phase' => 550 + $i,
+                        'detail' => $slide->note,
+                        'part' => $slide->part->id,
+                        'like' => 'slide|'.$slide->part->id,
+                        'why' => $slide->why,
+                        'skill' => $skill,
+                    ],
+                ),
+            );
             $this->draft->need($ids[$i], $after, 'It goes on from this end, past what lies behind it.');
             for ($j = 0; $j < $i; $j++) {
                 if (! Passing::part($slides[$j]->part, $slide->part)) {
-                    $this->draft->need($ids[$i], $ids[$j], sprintf('%s sits behind it and does not get past it.', $slides[$j]->part->name));
+                    $this->draft->need(
+                        $ids[$i],
+                        $ids[$j],
+                        sprintf('%s sits behind it and does not get past it.', $slides[$j]->part->name),
+                    );
                 }
             }
             if ($slide->part->kind === PartKind::Shrink) {
@@ -131,19 +197,50 @@ final readonly class LegTasks
             return $last;
         }
         if (! $recipe->discard->isZero()) {
-            $last = $this->draft->add(new Operation(...$base + [
-                'id' => $id.'|discard', 'task' => Task::Strip, 'words' => 'Cut off and throw away', 'pace' => 'strip', 'phase' => 600, 'at' => $recipe->discard,
-                'like' => 'discard|'.$recipe->id, 'skill' => $skill, 'cautions' => Cautions::of(Task::Strip), 'why' => 'The blade may have nicked it.',
-            ]));
+            $last = $this->draft->add(
+                new Operation(
+                    ...$base + [
+                        'id' => $id.'|discard',
+                        'task' => Task::Strip,
+                        'words' => 'Cut off and throw away',
+                        'pace' => 'strip',
+                        'phase' => 600,
+                        'at' => $recipe->discard,
+                        'like' => 'discard|'.$recipe->id,
+                        'skill' => $skill,
+                        'cautions' => Cautions::of(Task::Strip),
+                        'why' => 'The blade may have nicked it.',
+                    ],
+                ),
+            );
             $this->draft->need($last, $after, 'The end is free once these are done.');
         }
         foreach ($recipe->steps as $i => $step) {
-            $strip = $this->draft->add(new Operation(...$base + [
-                'id' => $id.'|strip|'.$i, 'task' => Task::Strip, 'words' => ucfirst(self::layer($step->layer)).': '.$step->does, 'pace' => 'strip', 'phase' => 610 + $i,
-                'detail' => $step->keep === '' ? '' : 'Keep '.$step->keep.' whole.', 'at' => $step->at, 'tool' => $step->tool, 'check' => $step->check,
-                'like' => 'strip|'.$recipe->id.'|'.$i.'|'.$step->at->nanometres, 'skill' => $skill, 'cautions' => Cautions::of(Task::Strip), 'amount' => $step->layer === Layer::Insulation ? self::handfuls($leg) : 1.0, 'why' => $recipe->source === '' ? 'As the recipe '.$recipe->name.' has it.' : $recipe->name.': '.$recipe->source,
-            ]));
-            $last === '' ? $this->draft->need($strip, $after, 'The end is free once these are done.') : $this->draft->need($strip, $last, 'What lies outside comes off first.');
+            $strip = $this->draft->add(
+                new Operation(
+                    ...$base + [
+                        'id' => $id.'|strip|'.$i,
+                        'task' => Task::Strip,
+                        'words' => ucfirst(self::layer($step->layer)).': '.$step->does,
+                        'pace' => 'strip',
+                        'phase' => 610 + $i,
+                        'detail' => $step->keep === '' ? '' : 'Keep '.$step->keep.' whole.',
+                        'at' => $step->at,
+                        'tool' => $step->tool,
+                        'check' => $step->check,
+                        'like' => 'strip|'.$recipe->id.'|'.$i.'|'.$step->at->nanometres,
+                        'skill' => $skill,
+                        'cautions' => Cautions::of(Task::Strip),
+                        'amount' => $step->layer === Layer::Insulation ? self::handfuls($leg) : 1.0,
+                        'why' => $recipe->source === ''
+                                ? 'As the recipe '.$recipe->name.' has it.'
+                                : $recipe->name.': '.$recipe->source,
+                    ],
+                ),
+            );
+            $last === ''
+                ? $this->draft->need($strip, $after, 'The end is free once these are done.')
+                : $this->draft->need($strip, $last, 'What lies outside comes off first.');
             $last = $strip;
         }
 
@@ -154,18 +251,58 @@ final readonly class LegTasks
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
      * @param  list<string>  $after
      */
-    private function dress(SheetLeg $leg, SheetFitting $fitting, array $base, string $id, array $after, ?Skill $skill): string
-    {
+    private function dress(
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        array $base,
+        string $id,
+        array $after,
+        ?Skill $skill,
+    ): string {
         $cuts = self::cuts($leg, $fitting);
-        $ordered = self::joins($leg, $fitting, Joining::DisplacementPlug) || self::joins($leg, $fitting, Joining::DisplacementSlot);
+        $ordered =
+            self::joins($leg, $fitting, Joining::DisplacementPlug) ||
+            self::joins($leg, $fitting, Joining::DisplacementSlot);
         $equal = count($cuts) === 1;
-        $dress = $this->draft->add(new Operation(...$base + [
-            'id' => $id.'|dress', 'task' => Task::Dress, 'words' => $ordered ? 'Order the cores by colour, straighten, cut square' : 'Cut the cores to length', 'pace' => $ordered ? 'order' : 'dress', 'phase' => 800,
-            'at' => $equal ? $cuts[0]->length : null, 'lengths' => $equal ? [] : $cuts, 'amount' => $ordered ? 1.0 : self::handfuls($leg), 'tool' => 'flush cutter', 'cores' => array_map(fn (CoreCut $core): BenchCore => new BenchCore($base['run'], $core->joint->conductor, '', '', $core->joint->function, $core->joint->channel), $leg->preparation->cores),
-            'check' => $skill === Skill::Mains ? 'Protective earth is the longest.' : '', 'like' => 'dress|'.($ordered ? 'order' : 'cut'), 'skill' => $skill,
-            'why' => $equal ? 'Conductors of one length share the pull.' : 'Each is cut to the distance of its own terminal.',
-        ]));
-        $this->draft->need($dress, array_values(array_filter($after)), 'Cores are cut once everything around them is off.');
+        $dress = $this->draft->add(
+            new Operation(
+                ...$base + [
+                    'id' => $id.'|dress',
+                    'task' => Task::Dress,
+                    'words' => $ordered
+                        ? 'Order the cores by colour, straighten, cut square'
+                        : 'Cut the cores to length',
+                    'pace' => $ordered ? 'order' : 'dress',
+                    'phase' => 800,
+                    'at' => $equal ? $cuts[0]->length : null,
+                    'lengths' => $equal ? [] : $cuts,
+                    'amount' => $ordered ? 1.0 : self::handfuls($leg),
+                    'tool' => 'flush cutter',
+                    'cores' => array_map(
+                        fn (CoreCut $core): BenchCore => new BenchCore(
+                            $base['run'],
+                            $core->joint->conductor,
+                            '',
+                            '',
+                            $core->joint->function,
+                            $core->joint->channel,
+                        ),
+                        $leg->preparation->cores,
+                    ),
+                    'check' => $skill === Skill::Mains ? 'Protective earth is the longest.' : '',
+                    'like' => 'dress|'.($ordered ? 'order' : 'cut'),
+                    'skill' => $skill,
+                    'why' => $equal
+                        ? 'Conductors of one length share the pull.'
+                        : 'Each is cut to the distance of its own terminal.',
+                ],
+            ),
+        );
+        $this->draft->need(
+            $dress,
+            array_values(array_filter($after)),
+            'Cores are cut once everything around them is off.',
+        );
 
         return $dress;
     }
@@ -180,7 +317,13 @@ final readonly class LegTasks
         $names = [];
         foreach ($fitting->blocks as $block) {
             foreach ($block->channels as $channel) {
-                $names[$channel] = sprintf('block %d, %s, channels %s to %s', $block->number, $block->colour, $block->channels[0], $block->channels[count($block->channels) - 1]);
+                $names[$channel] = sprintf(
+                    'block %d, %s, channels %s to %s',
+                    $block->number,
+                    $block->colour,
+                    $block->channels[0],
+                    $block->channels[count($block->channels) - 1],
+                );
             }
         }
         $ranges = [];
@@ -188,13 +331,24 @@ final readonly class LegTasks
             $name = $names[$core->joint->channel] ?? ($core->joint->function === '' ? 'core' : $core->joint->function);
             $length = $core->length->result;
             [$least, $most] = $ranges[$name] ?? [$length, $length];
-            $ranges[$name] = [$length->compare($least) < 0 ? $length : $least, $length->compare($most) > 0 ? $length : $most];
+            $ranges[$name] = [
+                $length->compare($least) < 0 ? $length : $least,
+                $length->compare($most) > 0 ? $length : $most,
+            ];
         }
         $cuts = [];
         foreach ($ranges as $name => [$least, $most]) {
             $cuts[] = new CutTo($least, (string) $name, $most->compare($least) === 0 ? null : $most);
         }
-        $equal = count(array_unique(array_map(static fn (CutTo $cut): string => $cut->length->canonical().($cut->most?->canonical() ?? ''), $cuts))) === 1;
+        $equal =
+            count(
+                array_unique(
+                    array_map(
+                        static fn (CutTo $cut): string => $cut->length->canonical().($cut->most?->canonical() ?? ''),
+                        $cuts,
+                    ),
+                ),
+            ) === 1;
 
         return $equal ? array_slice($cuts, 0, 1) : $cuts;
     }
@@ -211,14 +365,26 @@ final readonly class LegTasks
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
      * @return array<int|string, string> conductor → operation
      */
-    private function ends(SheetLeg $leg, SheetFitting $fitting, CableType $cable, array $base, string $id, string $dressed, ?Skill $skill): array
-    {
+    private function ends(
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        CableType $cable,
+        array $base,
+        string $id,
+        string $dressed,
+        ?Skill $skill,
+    ): array {
         $conductors = $cable->conductors();
         $ended = $byContact = [];
         foreach ($leg->preparation->cores as $core) {
             $terminal = $fitting->layout->terminal($core->joint->address());
-            $ferrule = $terminal?->joining->isScrewed() === true ? $this->wires->on($conductors[$core->joint->conductor] ?? null) : null;
-            $crimped = $terminal?->joining === Joining::Crimp && $this->rules->on(ContactsMade::class) === ContactsMade::AsMade;
+            $ferrule =
+                $terminal?->joining->isScrewed() === true
+                    ? $this->wires->on($conductors[$core->joint->conductor] ?? null)
+                    : null;
+            $crimped =
+                $terminal?->joining === Joining::Crimp &&
+                $this->rules->on(ContactsMade::class) === ContactsMade::AsMade;
             if ($ferrule === null && ! $crimped) {
                 continue;
             }
@@ -227,13 +393,31 @@ final readonly class LegTasks
 
                 continue;
             }
-            $contact = $ferrule ?? $leg->preparation->contacts[0] ?? null;
-            $ended[$core->joint->conductor] = $crimp = $this->draft->add(new Operation(...$base + [
-                'id' => $id.'|crimp|'.$core->joint->conductor, 'task' => Task::Crimp, 'words' => 'Put on '.lcfirst($contact->name ?? 'the contact'), 'pace' => 'crimp', 'phase' => 900,
-                'address' => $core->joint->address(), 'detail' => $crimped ? 'Insulation inside the rear barrel, none in the front one.' : 'No strand outside.', 'tool' => $contact->tool ?? '', 'part' => $contact->id ?? '',
-                'cores' => [BenchCore::from($core, $cable)], 'check' => 'One crimp, with this die.', 'like' => 'crimp|'.($contact->id ?? ''), 'skill' => $skill ?? Skill::Crimp,
-                'why' => $crimped ? 'All are crimped before any is inserted: one tool, one setting.' : 'Strands under a screw creep; a ferrule keeps them together.',
-            ]));
+            $contact = $ferrule ?? ($leg->preparation->contacts[0] ?? null);
+            $ended[$core->joint->conductor] = $crimp = $this->draft->add(
+                new Operation(
+                    ...$base + [
+                        'id' => $id.'|crimp|'.$core->joint->conductor,
+                        'task' => Task::Crimp,
+                        'words' => 'Put on '.lcfirst($contact->name ?? 'the contact'),
+                        'pace' => 'crimp',
+                        'phase' => 900,
+                        'address' => $core->joint->address(),
+                        'detail' => $crimped
+                            ? 'Insulation inside the rear barrel, none in the front one.'
+                            : 'No strand outside.',
+                        'tool' => $contact->tool ?? '',
+                        'part' => $contact->id ?? '',
+                        'cores' => [BenchCore::from($core, $cable)],
+                        'check' => 'One crimp, with this die.',
+                        'like' => 'crimp|'.($contact->id ?? ''),
+                        'skill' => $skill ?? Skill::Crimp,
+                        'why' => $crimped
+                            ? 'All are crimped before any is inserted: one tool, one setting.'
+                            : 'Strands under a screw creep; a ferrule keeps them together.',
+                    ],
+                ),
+            );
             $this->draft->need($crimp, $dressed, 'A core is crimped once it has its length.');
             if ($crimped) {
                 $byContact[$core->joint->address()] = $crimp;
@@ -244,23 +428,49 @@ final readonly class LegTasks
     }
 
     /** @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base */
-    private function tin(SheetLeg $leg, SheetFitting $fitting, array $base, string $id, string $dressed, ?Skill $skill): string
-    {
+    private function tin(
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        array $base,
+        string $id,
+        string $dressed,
+        ?Skill $skill,
+    ): string {
         $hot = $screen = false;
         foreach ($leg->preparation->cores as $core) {
             $joining = $fitting->layout->terminal($core->joint->address())?->joining;
-            $hot = $hot || $joining?->isHot() === true || ($joining === Joining::Crimp && $this->rules->on(ContactsMade::class) === ContactsMade::SolderAll)
-                || ($joining?->isScrewed() === true && $fitting->type->domain === HazardDomain::Mains && $this->rules->on(MainsEnds::class) === MainsEnds::Tinned);
+            $hot =
+                $hot ||
+                $joining?->isHot() === true ||
+                ($joining === Joining::Crimp && $this->rules->on(ContactsMade::class) === ContactsMade::SolderAll) ||
+                ($joining?->isScrewed() === true &&
+                    $fitting->type->domain === HazardDomain::Mains &&
+                    $this->rules->on(MainsEnds::class) === MainsEnds::Tinned);
             $screen = $screen || str_contains($core->joint->function, 'screen');
         }
         if (! $hot) {
             return $dressed;
         }
-        $tin = $this->draft->add(new Operation(...$base + [
-            'id' => $id.'|tin', 'task' => Task::Tin, 'words' => 'Tin the cores', 'pace' => 'tin', 'phase' => 910,
-            'detail' => $screen ? 'Of the screen '.$this->rules->on(ScreenTinning::class)->words().'.' : '', 'tool' => 'iron at 350 °C', 'like' => 'tin', 'skill' => $skill ?? Skill::Solder, 'wait' => self::COOLING,
-            'cautions' => Cautions::of(Task::Tin), 'amount' => (float) count($leg->preparation->cores), 'check' => 'Bright, no blob, insulation not melted.', 'why' => 'Tinned strands hold together in the cup; they cool a minute or two before they go in.',
-        ]));
+        $tin = $this->draft->add(
+            new Operation(
+                ...$base + [
+                    'id' => $id.'|tin',
+                    'task' => Task::Tin,
+                    'words' => 'Tin the cores',
+                    'pace' => 'tin',
+                    'phase' => 910,
+                    'detail' => $screen ? 'Of the screen '.$this->rules->on(ScreenTinning::class)->words().'.' : '',
+                    'tool' => 'iron at 350 °C',
+                    'like' => 'tin',
+                    'skill' => $skill ?? Skill::Solder,
+                    'wait' => self::COOLING,
+                    'cautions' => Cautions::of(Task::Tin),
+                    'amount' => (float) count($leg->preparation->cores),
+                    'check' => 'Bright, no blob, insulation not melted.',
+                    'why' => 'Tinned strands hold together in the cup; they cool a minute or two before they go in.',
+                ],
+            ),
+        );
         $this->draft->need($tin, $dressed, 'A core is tinned once it has its length.');
 
         return $tin;

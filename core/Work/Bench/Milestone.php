@@ -53,7 +53,11 @@ final readonly class Milestone
         }
         $label = $operation->task === Task::Label || str_contains($operation->id, '|label|');
         $made = [];
-        $runs = array_unique([$operation->run, ...$operation->with, ...array_map(static fn (BenchCore $core): string => $core->run, $operation->cores)]);
+        $runs = array_unique([
+            $operation->run,
+            ...$operation->with,
+            ...array_map(static fn (BenchCore $core): string => $core->run, $operation->cores),
+        ]);
         foreach ($runs as $run) {
             $made[] = $label ? new self(EventKind::Labelled, $run, null) : new self(EventKind::Joined, $run, $side);
             // Looked over stands with both ends: it is what was seen before they were closed.

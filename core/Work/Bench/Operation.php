@@ -71,8 +71,33 @@ final readonly class Operation
     public function needing(array $needs): self
     {
         return new self(
-            $this->id, $this->task, $this->run, $this->side, $this->place, $this->words, $this->pace, $this->phase, $this->fitting, $this->leg, $this->address, $this->detail, $this->at,
-            $this->tool, $this->check, $this->part, $this->cores, $this->cautions, $this->why, $this->skill, $this->wait, $this->like, $this->amount, $this->lengths, $this->joining, $this->with, $needs,
+            $this->id,
+            $this->task,
+            $this->run,
+            $this->side,
+            $this->place,
+            $this->words,
+            $this->pace,
+            $this->phase,
+            $this->fitting,
+            $this->leg,
+            $this->address,
+            $this->detail,
+            $this->at,
+            $this->tool,
+            $this->check,
+            $this->part,
+            $this->cores,
+            $this->cautions,
+            $this->why,
+            $this->skill,
+            $this->wait,
+            $this->like,
+            $this->amount,
+            $this->lengths,
+            $this->joining,
+            $this->with,
+            $needs,
         );
     }
 
@@ -85,8 +110,27 @@ final readonly class Operation
     /** Of all that it says: done by another description, it is overtaken. */
     public function fingerprint(): string
     {
-        $cores = array_map(static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->colour], $this->cores);
+        $cores = array_map(
+            static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->colour],
+            $this->cores,
+        );
 
-        return substr(hash('xxh128', serialize([$this->task->value, $this->words, $this->detail, $this->at?->nanometres, $this->part, $this->address, $cores, array_map(static fn (CutTo $cut): array => [$cut->length->nanometres, $cut->for], $this->lengths)])), 0, 16);
+        return substr(
+            hash(
+                'xxh128',
+                serialize([
+                    $this->task->value,
+                    $this->words,
+                    $this->detail,
+                    $this->at?->nanometres,
+                    $this->part,
+                    $this->address,
+                    $cores,
+                    array_map(static fn (CutTo $cut): array => [$cut->length->nanometres, $cut->for], $this->lengths),
+                ]),
+            ),
+            0,
+            16,
+        );
     }
 }

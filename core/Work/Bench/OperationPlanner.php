@@ -38,7 +38,7 @@ final readonly class OperationPlanner
      */
     public function of(Assembly $assembly, array $plans): array
     {
-        $draft = new Draft;
+        $draft = new Draft();
         $runs = $this->runs($assembly);
         $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->cables[$run->cable], $runs);
         $ends = $this->ends($draft, $runs, $cables, $plans);
@@ -87,7 +87,12 @@ final readonly class OperationPlanner
             }
         }
         $whole = new RunTasks($draft);
-        $tasks = new EndTasks($draft, $this->installation->rules, new WireFerrules($this->installation->catalogue, $this->installation->rules), $this->labels);
+        $tasks = new EndTasks(
+            $draft,
+            $this->installation->rules,
+            new WireFerrules($this->installation->catalogue, $this->installation->rules),
+            $this->labels,
+        );
         $ends = [];
         foreach ($runs as $run) {
             $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
@@ -114,7 +119,10 @@ final readonly class OperationPlanner
             foreach ($sides as $end) {
                 foreach ($end->sheet->fittings as $fitting) {
                     $sheets[$fitting->fitting->id][] = $fitting;
-                    $legs[$fitting->fitting->id] = [...$legs[$fitting->fitting->id] ?? [], ...$end->legs[$fitting->fitting->id]];
+                    $legs[$fitting->fitting->id] = [
+                        ...$legs[$fitting->fitting->id] ?? [],
+                        ...$end->legs[$fitting->fitting->id],
+                    ];
                 }
             }
         }
@@ -136,19 +144,42 @@ final readonly class OperationPlanner
     {
         foreach ($this->installation->links as $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
-            $fittings = array_values(array_filter([Node::fitting($from) ?? '', Node::fitting($to) ?? ''], fn (string $id): bool => in_array($id, $assembly->fittings, true)));
-            $tugs = array_values(array_filter(array_map(static fn (string $id): string => $id.'|tug', $fittings), $draft->has(...)));
+            $fittings = array_values(
+                array_filter(
+                    [Node::fitting($from) ?? '', Node::fitting($to) ?? ''],
+                    fn (string $id): bool => in_array($id, $assembly->fittings, true),
+                ),
+            );
+            $tugs = array_values(
+                array_filter(array_map(static fn (string $id): string => $id.'|tug', $fittings), $draft->has(...)),
+            );
             $owner = $tugs === [] ? null : $draft->get($tugs[0]);
             if ($owner === null || $fittings === [] || ! isset($runs[$owner->run])) {
                 continue;
             }
             $fitting = $this->installation->fittings[$fittings[0]];
             $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
-            $id = $draft->add(new Operation(
-                'link|'.$link->from.'|'.$link->to, Task::Join, $owner->run, $owner->side, $this->name($from).' to '.$this->name($to), 'Join the jumper', $terminal === null ? 'join-solder' : StandardTimes::joining($terminal->joining), 990,
-                fitting: $fitting->id, detail: $link->note, tool: $terminal->tool ?? '', cautions: Cautions::of(Task::Join, $terminal?->joining), why: 'Jumpers go in before the cables are in the way.', skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
-                like: 'link', joining: $terminal?->joining, amount: 2.0,
-            ));
+            $id = $draft->add(
+                new Operation(
+                    'link|'.$link->from.'|'.$link->to,
+                    Task::Join,
+                    $owner->run,
+                    $owner->side,
+                    $this->name($from).' to '.$this->name($to),
+                    'Join the jumper',
+                    $terminal === null ? 'join-solder' : StandardTimes::joining($terminal->joining),
+                    990,
+                    fitting: $fitting->id,
+                    detail: $link->note,
+                    tool: $terminal->tool ?? '',
+                    cautions: Cautions::of(Task::Join, $terminal?->joining),
+                    why: 'Jumpers go in before the cables are in the way.',
+                    skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
+                    like: 'link',
+                    joining: $terminal?->joining,
+                    amount: 2.0,
+                ),
+            );
             foreach ($tugs as $tug) {
                 $draft->need($tug, $id, 'All its joints are made first.');
             }
@@ -160,7 +191,13 @@ final readonly class OperationPlanner
     {
         $fitting = Node::fitting($node);
 
-        return $fitting === null ? 'splice '.substr($node, 2) : sprintf('%s, contact %s', $this->installation->fittings[$fitting]->label ?? $fitting, Node::address($node));
+        return $fitting === null
+            ? 'splice '.substr($node, 2)
+            : sprintf(
+                '%s, contact %s',
+                $this->installation->fittings[$fitting]->label ?? $fitting,
+                Node::address($node),
+            );
     }
 
     /** @param  array<int|string, EndWork>  $ends */
@@ -197,10 +234,25 @@ final readonly class OperationPlanner
             return;
         }
         $codes = implode(', ', array_map(static fn (Run $run): string => $run->code, $runs));
-        $test = $draft->add(new Operation(
-            $assembly->id.'|test', Task::Test, $assembly->id, null, $codes, 'Test it as one piece', 'test', 2000, tool: 'tester', like: 'test',
-            why: 'What it should read follows from its pinout; what lights that should not is a short.',
-        ));
-        $draft->need($test, [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', Names::of($runs))], 'It is tested as it leaves the bench.');
+        $test = $draft->add(
+            new Operation(
+                $assembly->id.'|test',
+                Task::Test,
+                $assembly->id,
+                null,
+                $codes,
+                'Test it as one piece',
+                'test',
+                2000,
+                tool: 'tester',
+                like: 'test',
+                why: 'What it should read follows from its pinout; what lights that should not is a short.',
+            ),
+        );
+        $draft->need(
+            $test,
+            [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', Names::of($runs))],
+            'It is tested as it leaves the bench.',
+        );
     }
 }

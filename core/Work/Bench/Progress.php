@@ -41,7 +41,12 @@ final class Progress
         }
         foreach ($this->standings as $id => $standing) {
             $operation = $this->operations[$id] ?? null;
-            if ($standing->status === Status::Done && $standing->by?->step === $id && $operation !== null && $standing->by->fingerprint !== $operation->fingerprint()) {
+            if (
+                $standing->status === Status::Done &&
+                $standing->by?->step === $id &&
+                $operation !== null &&
+                $standing->by->fingerprint !== $operation->fingerprint()
+            ) {
                 $this->standings[$id] = new Standing(Status::Overtaken, $standing->by, $standing->flagged);
             }
         }
@@ -78,7 +83,12 @@ final class Progress
 
     public function settled(): int
     {
-        return count(array_filter($this->operations, fn (Operation $operation): bool => $this->of($operation->id)->status->isSettled()));
+        return count(
+            array_filter(
+                $this->operations,
+                fn (Operation $operation): bool => $this->of($operation->id)->status->isSettled(),
+            ),
+        );
     }
 
     /** @return list<Operation> that nothing is left to wait for, in the order of work */
@@ -97,7 +107,13 @@ final class Progress
     /** @return list<Need> what is still missing before it can be done */
     public function waitsFor(Operation $operation): array
     {
-        return array_values(array_filter($operation->needs, fn (Need $need): bool => isset($this->operations[$need->before]) && ! $this->of($need->before)->status->isSettled()));
+        return array_values(
+            array_filter(
+                $operation->needs,
+                fn (Need $need): bool => isset($this->operations[$need->before]) &&
+                    ! $this->of($need->before)->status->isSettled(),
+            ),
+        );
     }
 
     /**
@@ -112,7 +128,10 @@ final class Progress
             foreach (Milestone::of($operation) as $key => $milestone) {
                 $milestones[$key] = $milestone;
                 $status = $this->of($operation->id)->status;
-                $open[$key] = ($open[$key] ?? false) || ! $status->isSettled() || ($status === Status::Skipped && $milestone->isOf($operation->task));
+                $open[$key] =
+                    ($open[$key] ?? false) ||
+                    ! $status->isSettled() ||
+                    ($status === Status::Skipped && $milestone->isOf($operation->task));
             }
         }
 
@@ -122,9 +141,12 @@ final class Progress
     private function take(Event $event): void
     {
         match (true) {
-            $event->kind === EventKind::Held => $this->holds[$event->id] = $event,
-            $event->kind === EventKind::Asked => $this->questions[$event->id] = ['question' => $event, 'answer' => null],
-            $event->kind === EventKind::Pictured => $this->pictures[] = $event,
+            $event->kind === EventKind::Held => ($this->holds[$event->id] = $event),
+            $event->kind === EventKind::Asked => ($this->questions[$event->id] = [
+                'question' => $event,
+                'answer' => null,
+            ]),
+            $event->kind === EventKind::Pictured => ($this->pictures[] = $event),
             $event->kind->isReply() => $this->reply($event),
             $event->step !== '' => $this->step($event),
             default => $this->whole($event),
@@ -150,7 +172,11 @@ final class Progress
             }
         } elseif ($event->kind === EventKind::Flagged) {
             $before = $this->of($event->step);
-            $this->standings[$event->step] = new Standing($event->flag?->reopens() === true ? Status::ToDo : $before->status, $before->by, $event);
+            $this->standings[$event->step] = new Standing(
+                $event->flag?->reopens() === true ? Status::ToDo : $before->status,
+                $before->by,
+                $event,
+            );
         } elseif ($event->kind === EventKind::TakenBack) {
             $this->standings[$event->step] = new Standing(Status::ToDo, $event, $flagged);
         } elseif ($event->kind === EventKind::Skipped) {
@@ -165,11 +191,18 @@ final class Progress
     {
         foreach ($this->operations as $operation) {
             if ($this->covers($event, $operation) && ! $this->of($operation->id)->status->isSettled()) {
-                $this->standings[$operation->id] = new Standing(Status::Done, $event, $this->of($operation->id)->flagged);
+                $this->standings[$operation->id] = new Standing(
+                    Status::Done,
+                    $event,
+                    $this->of($operation->id)->flagged,
+                );
             }
         }
         if ($event->kind === EventKind::Tested) {
-            $this->standings[$event->run.'|test'] = new Standing($event->verdict === Verdict::Passes ? Status::Done : Status::ToDo, $event);
+            $this->standings[$event->run.'|test'] = new Standing(
+                $event->verdict === Verdict::Passes ? Status::Done : Status::ToDo,
+                $event,
+            );
         }
     }
 
@@ -182,10 +215,13 @@ final class Progress
         return match ($event->kind) {
             EventKind::Cut => $operation->task === Task::Cut,
             EventKind::Pulled => in_array($operation->task, [Task::Pull, Task::Mark, Task::Cut], true),
-            EventKind::Labelled => $operation->task === Task::Label || ($operation->task === Task::Shrink && str_contains($operation->id, '|label|')),
+            EventKind::Labelled => $operation->task === Task::Label ||
+                ($operation->task === Task::Shrink && str_contains($operation->id, '|label|')),
             EventKind::Inspected => in_array($operation->task, [Task::Tug, Task::Inspect], true),
-            EventKind::Joined, EventKind::Remade => in_array($operation->task, [Task::Cut, Task::Mark], true)
-                || ($operation->side === $event->side && ! in_array($operation->task, [Task::Label, Task::Cover], true) && ! str_contains($operation->id, '|label|')),
+            EventKind::Joined, EventKind::Remade => in_array($operation->task, [Task::Cut, Task::Mark], true) ||
+                ($operation->side === $event->side &&
+                    ! in_array($operation->task, [Task::Label, Task::Cover], true) &&
+                    ! str_contains($operation->id, '|label|')),
             // Nobody tests, dresses or installs a cable that its loom's sleeve still has to go over.
             EventKind::Tested => $operation->task === Task::Cover && $event->verdict === Verdict::Passes,
             EventKind::Dressed, EventKind::Installed => $operation->task === Task::Cover,

@@ -14,7 +14,14 @@ final readonly class Rework
      * @param  bool  $cutsBack  whether the end's preparation length is used up once more
      * @param  ?int  $sparesLeft  times that this end can be made again after it; null where nothing is cut
      */
-    public function __construct(public Remedy $remedy, public array $reopens, public array $scraps, public array $survives, public bool $cutsBack, public ?int $sparesLeft, public string $words)
-    {
+    public function __construct(
+        public Remedy $remedy,
+        public array $reopens,
+        public array $scraps,
+        public array $survives,
+        public bool $cutsBack,
+        public ?int $sparesLeft,
+        public string $words,
+    ) {
     }
 }

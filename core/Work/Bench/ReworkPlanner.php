@@ -26,23 +26,45 @@ final readonly class ReworkPlanner
      * @param  Operation  $at  the inspection, or the joint, at which the flaw was found
      * @param  ?string  $joint  the one joint that is concerned; null where it is the whole connector
      */
-    public function of(array $operations, Progress $progress, Operation $at, Remedy $remedy, ?string $joint = null): Rework
-    {
+    public function of(
+        array $operations,
+        Progress $progress,
+        Operation $at,
+        Remedy $remedy,
+        ?string $joint = null,
+    ): Rework {
         if ($remedy === Remedy::Accept) {
             return new Rework($remedy, [], [], [], false, null, 'It stays as it is; the note stays with the end.');
         }
-        $type = $this->installation->catalogue->connectors[$this->installation->fittings[$at->fitting]->connector ?? ''] ?? null;
+        $type =
+            $this->installation->catalogue->connectors[$this->installation->fittings[$at->fitting]->connector ?? ''] ??
+            null;
         $joining = $at->joining;
         $lost = self::isLost($joining);
         $whole = $remedy === Remedy::Remake || $lost;
         $again = $whole ? $this->remade($operations, $at) : $this->undone($operations, $at, $joining, $joint);
         $again = $this->withFollowers($operations, $again, $at->fitting);
-        $done = array_values(array_filter(Names::of($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
+        $done = array_values(
+            array_filter(
+                Names::of($operations),
+                fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo,
+            ),
+        );
         $spares = $whole ? $this->spares($operations, $at, $progress) : null;
 
         return new Rework(
-            $whole ? Remedy::Remake : $remedy, $done, $this->scraps($operations, $done, $type, $joining, $whole), self::survives($joining, $whole), $whole, $spares,
-            self::words($joining, $whole, $remedy).($spares === null ? '' : ($spares < 0 ? ' No spare length is left at this end: it comes out shorter than planned.' : sprintf(' Spare length is left for %d more.', $spares))),
+            $whole ? Remedy::Remake : $remedy,
+            $done,
+            $this->scraps($operations, $done, $type, $joining, $whole),
+            self::survives($joining, $whole),
+            $whole,
+            $spares,
+            self::words($joining, $whole, $remedy).
+                ($spares === null
+                    ? ''
+                    : ($spares < 0
+                        ? ' No spare length is left at this end: it comes out shorter than planned.'
+                        : sprintf(' Spare length is left for %d more.', $spares))),
         );
     }
 
@@ -62,9 +84,21 @@ final readonly class ReworkPlanner
                 return $this->of($operations, $progress, $join, Remedy::Remake);
             }
         }
-        $again = $this->withFollowers($operations, array_fill_keys(array_map(static fn (Operation $join): string => $join->id, $joins), true), $first->fitting);
-        $reopens = array_values(array_filter(Names::of($operations), fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo));
-        $words = $first->joining === Joining::Crimp ? 'Extract the contacts and seat them where they belong now.' : self::words($first->joining, false, Remedy::Rework);
+        $again = $this->withFollowers(
+            $operations,
+            array_fill_keys(array_map(static fn (Operation $join): string => $join->id, $joins), true),
+            $first->fitting,
+        );
+        $reopens = array_values(
+            array_filter(
+                Names::of($operations),
+                fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo,
+            ),
+        );
+        $words =
+            $first->joining === Joining::Crimp
+                ? 'Extract the contacts and seat them where they belong now.'
+                : self::words($first->joining, false, Remedy::Rework);
 
         return new Rework(Remedy::Rework, $reopens, [], self::survives($first->joining, false), false, null, $words);
     }
@@ -80,9 +114,15 @@ final readonly class ReworkPlanner
     {
         $again = [];
         foreach ($operations as $id => $operation) {
-            $scrapped = $operation->task === Task::SlideOn && ($this->installation->catalogue->parts[$operation->part]->kind ?? null) === PartKind::Ferrule;
+            $scrapped =
+                $operation->task === Task::SlideOn &&
+                ($this->installation->catalogue->parts[$operation->part]->kind ?? null) === PartKind::Ferrule;
             $onCores = $operation->task === Task::SlideOn && str_contains((string) $id, '|over|');
-            if ($operation->fitting === $at->fitting && $operation->fitting !== '' && ($operation->task !== Task::SlideOn || $scrapped || $onCores)) {
+            if (
+                $operation->fitting === $at->fitting &&
+                $operation->fitting !== '' &&
+                ($operation->task !== Task::SlideOn || $scrapped || $onCores)
+            ) {
                 $again[$id] = true;
             }
         }
@@ -98,7 +138,11 @@ final readonly class ReworkPlanner
     {
         $again = [];
         foreach ($operations as $id => $operation) {
-            if ($operation->fitting === $at->fitting && $operation->task === Task::Join && ($joint === null || $joint === (string) $id)) {
+            if (
+                $operation->fitting === $at->fitting &&
+                $operation->task === Task::Join &&
+                ($joint === null || $joint === (string) $id)
+            ) {
                 $again[$id] = true;
                 foreach ($joining === Joining::Crimp ? $operation->needs : [] as $need) {
                     if (($operations[$need->before] ?? null)?->task === Task::Crimp) {
@@ -121,8 +165,14 @@ final readonly class ReworkPlanner
     private function withFollowers(array $operations, array $again, string $fitting): array
     {
         foreach ($operations as $id => $operation) {
-            $follows = array_filter($operation->needs, static fn (Need $need): bool => isset($again[$need->before])) !== [];
-            if ($follows && $operation->task !== Task::Label && ! str_contains((string) $id, '|label|') && ($operation->fitting === $fitting || $operation->task === Task::Test)) {
+            $follows =
+                array_filter($operation->needs, static fn (Need $need): bool => isset($again[$need->before])) !== [];
+            if (
+                $follows &&
+                $operation->task !== Task::Label &&
+                ! str_contains((string) $id, '|label|') &&
+                ($operation->fitting === $fitting || $operation->task === Task::Test)
+            ) {
                 $again[$id] = true;
             }
         }
@@ -135,13 +185,20 @@ final readonly class ReworkPlanner
      * @param  list<string>  $again
      * @return array<int|string, int>
      */
-    private function scraps(array $operations, array $again, ?ConnectorType $type, ?Joining $joining, bool $whole): array
-    {
+    private function scraps(
+        array $operations,
+        array $again,
+        ?ConnectorType $type,
+        ?Joining $joining,
+        bool $whole,
+    ): array {
         $scraps = [];
         foreach ($again as $id) {
             $operation = $operations[$id];
             $kind = $this->installation->catalogue->parts[$operation->part]->kind ?? null;
-            $lost = in_array($kind, [PartKind::Contact, PartKind::WireFerrule, PartKind::Shrink], true) && in_array($operation->task, [Task::Crimp, Task::SlideOn], true);
+            $lost =
+                in_array($kind, [PartKind::Contact, PartKind::WireFerrule, PartKind::Shrink], true) &&
+                in_array($operation->task, [Task::Crimp, Task::SlideOn], true);
             if ($lost || ($kind === PartKind::Ferrule && $operation->task === Task::SlideOn)) {
                 $scraps[$operation->part] = ($scraps[$operation->part] ?? 0) + max(1, (int) $operation->amount);
             }
@@ -166,7 +223,11 @@ final readonly class ReworkPlanner
         }
         $used = 0;
         foreach ($progress->reworks() as $rework) {
-            $cut = array_filter($rework->reopens, static fn (string $id): bool => ($operations[$id] ?? null)?->task === Task::Strip) !== [];
+            $cut =
+                array_filter(
+                    $rework->reopens,
+                    static fn (string $id): bool => ($operations[$id] ?? null)?->task === Task::Strip,
+                ) !== [];
             $used += $cut && $rework->run === $at->run && $rework->side === $at->side ? 1 : 0;
         }
 
@@ -188,7 +249,9 @@ final readonly class ReworkPlanner
             $joining === Joining::Crimp && ! $whole => ['the connector', 'every other contact'],
             $joining === Joining::DisplacementSlot => ['the jack: it opens and is used again'],
             $joining === Joining::Screw => ['the connector'],
-            $joining?->isHot() === true => $whole ? ['the connector, once it is desoldered', 'all that was slid on'] : ['everything else'],
+            $joining?->isHot() === true => $whole
+                ? ['the connector, once it is desoldered', 'all that was slid on']
+                : ['everything else'],
             default => ['all that was slid on'],
         };
     }

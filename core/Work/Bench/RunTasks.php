@@ -22,15 +22,40 @@ final readonly class RunTasks
     public function of(Run $run, RunPlan $plan, CableType $cable): string
     {
         $metres = $plan->cut->result->inMetres();
-        $cut = $this->draft->add(new Operation(
-            $run->id.'|cut', Task::Cut, $run->id, null, $run->code, 'Cut '.$cable->name, 'cut', 0,
-            at: $plan->cut->result, tool: 'cable cutter', cautions: Cautions::of(Task::Cut), like: 'cut|'.$cable->id, check: 'Both ends square, sheath whole.',
-            amount: 1 + $metres * StandardTimes::minutes('cut-metre') / StandardTimes::minutes('cut'), why: 'Its length is the sum that the schedule shows.',
-        ));
-        $mark = $this->draft->add(new Operation(
-            $run->id.'|mark', Task::Mark, $run->id, null, $run->code, sprintf('Mark both ends: %1$s A and %1$s B', $run->code), 'mark', 10,
-            tool: 'marker and tape', like: 'mark', why: 'Two bare ends look the same; marked at once, neither is made as the other.',
-        ));
+        $cut = $this->draft->add(
+            new Operation(
+                $run->id.'|cut',
+                Task::Cut,
+                $run->id,
+                null,
+                $run->code,
+                'Cut '.$cable->name,
+                'cut',
+                0,
+                at: $plan->cut->result,
+                tool: 'cable cutter',
+                cautions: Cautions::of(Task::Cut),
+                like: 'cut|'.$cable->id,
+                check: 'Both ends square, sheath whole.',
+                amount: 1 + ($metres * StandardTimes::minutes('cut-metre')) / StandardTimes::minutes('cut'),
+                why: 'Its length is the sum that the schedule shows.',
+            ),
+        );
+        $mark = $this->draft->add(
+            new Operation(
+                $run->id.'|mark',
+                Task::Mark,
+                $run->id,
+                null,
+                $run->code,
+                sprintf('Mark both ends: %1$s A and %1$s B', $run->code),
+                'mark',
+                10,
+                tool: 'marker and tape',
+                like: 'mark',
+                why: 'Two bare ends look the same; marked at once, neither is made as the other.',
+            ),
+        );
         $this->draft->need($mark, $cut, 'There is nothing to mark before it is cut.');
 
         return $run->build === Build::Site ? $this->pull($run, $metres, $mark) : $mark;
@@ -38,10 +63,22 @@ final readonly class RunTasks
 
     private function pull(Run $run, float $metres, string $mark): string
     {
-        $pull = $this->draft->add(new Operation(
-            $run->id.'|pull', Task::Pull, $run->id, null, $run->code, 'Pull it through its ways, dress it and trim both ends', 'pull-metre', 30,
-            cautions: Cautions::of(Task::Pull), like: 'pull', amount: $metres, why: 'Its ends are made in place: it is paid out long and trimmed there.',
-        ));
+        $pull = $this->draft->add(
+            new Operation(
+                $run->id.'|pull',
+                Task::Pull,
+                $run->id,
+                null,
+                $run->code,
+                'Pull it through its ways, dress it and trim both ends',
+                'pull-metre',
+                30,
+                cautions: Cautions::of(Task::Pull),
+                like: 'pull',
+                amount: $metres,
+                why: 'Its ends are made in place: it is paid out long and trimmed there.',
+            ),
+        );
         $this->draft->need($pull, $mark, 'Unmarked ends cannot be told apart once they are in the way.');
 
         return $pull;
@@ -59,12 +96,26 @@ final readonly class RunTasks
     {
         $ids = [];
         foreach ($sleeves as $stretch => $sleeve) {
-            $ids[] = $id = $this->draft->add(new Operation(
-                $run->id.'|cover|'.$stretch, Task::Cover, $run->id, Side::B, $run->code, 'Thread it through the sleeve of '.$stretch, 'cover', $waits ? 530 : 1550,
-                part: $sleeve->id, like: 'cover|'.$stretch, why: $waits
-                    ? 'A braid goes on from a free end: once both ends carry connectors, it has to be cut open.'
-                    : sprintf('Its %s let the connectors of one end through.', $sleeve->bore()?->canonical() ?? 'bore'),
-            ));
+            $ids[] = $id = $this->draft->add(
+                new Operation(
+                    $run->id.'|cover|'.$stretch,
+                    Task::Cover,
+                    $run->id,
+                    Side::B,
+                    $run->code,
+                    'Thread it through the sleeve of '.$stretch,
+                    'cover',
+                    $waits ? 530 : 1550,
+                    part: $sleeve->id,
+                    like: 'cover|'.$stretch,
+                    why: $waits
+                        ? 'A braid goes on from a free end: once both ends carry connectors, it has to be cut open.'
+                        : sprintf(
+                            'Its %s let the connectors of one end through.',
+                            $sleeve->bore()?->canonical() ?? 'bore',
+                        ),
+                ),
+            );
             $this->draft->need($id, $run->id.'|mark', 'In the sleeve nobody sees which cable it is.');
         }
 

@@ -45,7 +45,7 @@ final readonly class Sequencer
         }
         $keys = $this->keys($operations);
         /** @var \SplMinHeap<array{list<int>, string}> $heap */
-        $heap = new \SplMinHeap;
+        $heap = new \SplMinHeap();
         foreach ($open as $id => $count) {
             if ($count === 0) {
                 $heap->insert([$keys[$id], (string) $id]);
@@ -67,7 +67,10 @@ final readonly class Sequencer
             }
         }
         if (count($order) !== count($byId)) {
-            throw new \LogicException('Operations need each other in a circle: '.implode(', ', array_slice(array_keys(array_filter($open)), 0, 5)));
+            throw new \LogicException(
+                'Operations need each other in a circle: '.
+                    implode(', ', array_slice(array_keys(array_filter($open)), 0, 5)),
+            );
         }
 
         return $order;
@@ -91,7 +94,7 @@ final readonly class Sequencer
 
                 break;
             }
-            ($from[$top[1]] ?? 0.0) <= $clock ? $chosen = $top : $aside[] = $top;
+            ($from[$top[1]] ?? 0.0) <= $clock ? ($chosen = $top) : ($aside[] = $top);
         }
         $chosen ??= array_shift($aside);
         foreach ($aside as $entry) {
@@ -110,7 +113,11 @@ final readonly class Sequencer
         $tools = $likes = $keys = [];
         foreach ($operations as $i => $operation) {
             $keys[$operation->id] = [
-                $this->group($operation), $operation->phase, $tools[$operation->tool] ??= count($tools), $likes[$operation->like] ??= count($likes), $i,
+                $this->group($operation),
+                $operation->phase,
+                ($tools[$operation->tool] ??= count($tools)),
+                ($likes[$operation->like] ??= count($likes)),
+                $i,
             ];
         }
 

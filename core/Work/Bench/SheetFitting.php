@@ -39,9 +39,13 @@ final readonly class SheetFitting
     /** Like another but for its place and label: one description serves both. */
     public function isLike(self $other): bool
     {
-        return $this->type === $other->type && $this->plan === $other->plan && $this->fitting->parts === $other->fitting->parts
-            && $this->fitting->clocking === $other->fitting->clocking && $this->fitting->exit === $other->fitting->exit
-            && count($this->legs) === 1 && count($other->legs) === 1
-            && $this->legs[0]->preparation->recipe == $other->legs[0]->preparation->recipe;
+        return $this->type === $other->type &&
+            $this->plan === $other->plan &&
+            $this->fitting->parts === $other->fitting->parts &&
+            $this->fitting->clocking === $other->fitting->clocking &&
+            $this->fitting->exit === $other->fitting->exit &&
+            count($this->legs) === 1 &&
+            count($other->legs) === 1 &&
+            $this->legs[0]->preparation->recipe == $other->legs[0]->preparation->recipe;
     }
 }

@@ -26,12 +26,19 @@ final readonly class Step
     /** @return list<string> places of its pieces, each once */
     public function places(): array
     {
-        return array_values(array_unique(array_map(static fn (Operation $operation): string => $operation->place, $this->operations)));
+        return array_values(
+            array_unique(array_map(static fn (Operation $operation): string => $operation->place, $this->operations)),
+        );
     }
 
     /** min, by standard times. */
     public function minutes(): float
     {
-        return array_sum(array_map(static fn (Operation $operation): float => StandardTimes::minutes($operation->pace) * $operation->amount, $this->operations));
+        return array_sum(
+            array_map(
+                static fn (Operation $operation): float => StandardTimes::minutes($operation->pace) * $operation->amount,
+                $this->operations,
+            ),
+        );
     }
 }

@@ -37,10 +37,21 @@ final readonly class TimeBook
     public function figure(string $pace): Figure
     {
         $standard = StandardTimes::minutes($pace);
-        $terms = [new FigureTerm('standard', 'practised hands', Figure::amount($standard, 'min', 2), 'common practice')];
+        $terms = [
+            new FigureTerm('standard', 'practised hands', Figure::amount($standard, 'min', 2), 'common practice'),
+        ];
         $count = count($this->measured[$pace] ?? []);
         if ($count > 0) {
-            $terms[] = new FigureTerm('measured', sprintf('the middle one of %d%s', $count, $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : ''), Figure::amount(self::median($this->measured[$pace] ?? [0.0]), 'min', 2), 'this crew’s record');
+            $terms[] = new FigureTerm(
+                'measured',
+                sprintf(
+                    'the middle one of %d%s',
+                    $count,
+                    $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : '',
+                ),
+                Figure::amount(self::median($this->measured[$pace] ?? [0.0]), 'min', 2),
+                'this crew’s record',
+            );
         }
 
         return new Figure($this->minutes($pace), 'min', $terms, 2);

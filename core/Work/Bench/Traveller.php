@@ -26,7 +26,12 @@ final readonly class Traveller
         $ordered = (new Sequencer($rules->on(SecondEnd::class)))->order($operations);
         $steps = $pieces = [];
         foreach ($ordered as $operation) {
-            if ($pieces !== [] && ($pieces[0]->like !== $operation->like || $pieces[0]->phase !== $operation->phase || $pieces[0]->side !== $operation->side)) {
+            if (
+                $pieces !== [] &&
+                ($pieces[0]->like !== $operation->like ||
+                    $pieces[0]->phase !== $operation->phase ||
+                    $pieces[0]->side !== $operation->side)
+            ) {
                 $steps[] = new Step(count($steps) + 1, $pieces);
                 $pieces = [];
             }

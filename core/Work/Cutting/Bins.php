@@ -32,7 +32,16 @@ final class Bins
         $packed = [];
         foreach ([Leftover::plain(), $leftover] as $by) {
             $bins = self::improved(self::filled($sizes, $capacity, $by), $sizes, $capacity, $by);
-            $packed[] = [count($bins), array_sum(array_map(static fn (array $bin): float => $leftover->cost($capacity - self::sum($bin, $sizes)), $bins)), $bins];
+            $packed[] = [
+                count($bins),
+                array_sum(
+                    array_map(
+                        static fn (array $bin): float => $leftover->cost($capacity - self::sum($bin, $sizes)),
+                        $bins,
+                    ),
+                ),
+                $bins,
+            ];
         }
         usort($packed, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
@@ -75,7 +84,11 @@ final class Bins
         $chance = new Chance(count($bins) * 7919 + 1);
         $least = Bound::bins(array_values($sizes), $capacity);
         $sums = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $bins);
-        for ([$tried, $rounds] = [0, 0]; $tried < self::PATIENCE && $rounds < self::ROUNDS && count($bins) > $least; $tried++, $rounds++) {
+        for (
+            [$tried, $rounds] = [0, 0];
+            $tried < self::PATIENCE && $rounds < self::ROUNDS && count($bins) > $least;
+            $tried++, $rounds++
+        ) {
             assert($sums !== []);
             $picked = self::picked($sums, $chance);
             $loose = [];

@@ -17,7 +17,9 @@ final class Bound
     public static function bins(array $sizes, int $capacity): int
     {
         $best = 0;
-        foreach (array_unique([0, ...array_filter($sizes, static fn (int $size): bool => 2 * $size <= $capacity)]) as $least) {
+        foreach (
+            array_unique([0, ...array_filter($sizes, static fn (int $size): bool => 2 * $size <= $capacity)]) as $least
+        ) {
             [$large, $half, $halfSum, $smallSum] = [0, 0, 0, 0];
             foreach ($sizes as $size) {
                 if ($size > $capacity - $least) {

@@ -12,7 +12,12 @@ final readonly class Cut
     /**
      * @param  ?float  $from  jacket mark at its first end; null where the jacket has none
      */
-    public function __construct(public string $run, public Length $length, public Length $at, public ?float $from, public ?float $to)
-    {
+    public function __construct(
+        public string $run,
+        public Length $length,
+        public Length $at,
+        public ?float $from,
+        public ?float $to,
+    ) {
     }
 }

@@ -17,7 +17,10 @@ final readonly class CutPlan
     /** @return list<Finding> */
     public function findings(): array
     {
-        return array_merge(...array_map(static fn (CablePlan $plan): array => $plan->findings, array_values($this->cables)), ...[[]]);
+        return array_merge(
+            ...array_map(static fn (CablePlan $plan): array => $plan->findings, array_values($this->cables)),
+            ...[[]],
+        );
     }
 
     /** @return array<int|string, array{Stock, Cut}> run → what it comes off, and the cut */

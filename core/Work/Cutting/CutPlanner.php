@@ -69,7 +69,16 @@ final readonly class CutPlanner
         if ($bought === null && $left !== []) {
             $runs = array_merge(...array_map(static fn (Lot $lot): array => $lot->needs, $left));
             array_push($unmet, ...$runs);
-            $findings[] = Finding::check('cut.not-in-stock', 'cable:'.$cable, sprintf('%d cuts of %s find no stock, and nobody said in what lengths it is sold.', count($runs), $name), 'Enter a reel, or say in the catalogue which reels it comes in.');
+            $findings[] = Finding::check(
+                'cut.not-in-stock',
+                'cable:'.$cable,
+                sprintf(
+                    '%d cuts of %s find no stock, and nobody said in what lengths it is sold.',
+                    count($runs),
+                    $name,
+                ),
+                'Enter a reel, or say in the catalogue which reels it comes in.',
+            );
         }
         foreach ($buys as $n => $buy) {
             $assigned[] = $this->assign($this->toBuy($cable, $n + 1, $buy, $sold), $buy);
@@ -77,8 +86,16 @@ final readonly class CutPlanner
         [$scrap, $kept] = $this->leftovers($assigned);
 
         return new CablePlan(
-            $cable, $assigned, $untouched, $unmet, count($buys), $bought === null ? 0 : $this->atLeast($lots, $stock, $bought, $unit),
-            $bought, $scrap, $kept, [...$findings, ...$tooLong, ...$this->shortReels($cable, $name, $stock, $needs)],
+            $cable,
+            $assigned,
+            $untouched,
+            $unmet,
+            count($buys),
+            $bought === null ? 0 : $this->atLeast($lots, $stock, $bought, $unit),
+            $bought,
+            $scrap,
+            $kept,
+            [...$findings, ...$tooLong, ...$this->shortReels($cable, $name, $stock, $needs)],
         );
     }
 
@@ -105,7 +122,18 @@ final readonly class CutPlanner
         foreach ($groups as $of) {
             $lot = new Lot($of);
             if (count($of) > 1 && $lot->length()->compare($longest) > 0) {
-                $findings[] = Finding::check('cut.group', 'loom:'.$of[0]->group, sprintf('%d cuts of %s in one loom are to come off one reel: %s together, and the longest reel has %s.', count($of), $name, $lot->length()->canonical(), $longest->canonical()), 'They are taken off several reels. Order a longer one if they must match.');
+                $findings[] = Finding::check(
+                    'cut.group',
+                    'loom:'.$of[0]->group,
+                    sprintf(
+                        '%d cuts of %s in one loom are to come off one reel: %s together, and the longest reel has %s.',
+                        count($of),
+                        $name,
+                        $lot->length()->canonical(),
+                        $longest->canonical(),
+                    ),
+                    'They are taken off several reels. Order a longer one if they must match.',
+                );
                 array_push($lots, ...array_map(static fn (Need $need): Lot => new Lot([$need]), $of));
             } else {
                 $lots[] = $lot;
@@ -131,7 +159,18 @@ final readonly class CutPlanner
             foreach ($lot->needs as $need) {
                 $unmet[] = $need;
                 $code = $this->installation->runs[$need->run]->code;
-                $findings[] = Finding::stop('cut.too-long', 'run:'.$need->run, sprintf('%s needs %s of %s in one piece; the longest reel has %s. Cables are not joined.', $code, $need->length->canonical(), $name, $longest->canonical()), 'Order a reel of that length, or find it a shorter way.');
+                $findings[] = Finding::stop(
+                    'cut.too-long',
+                    'run:'.$need->run,
+                    sprintf(
+                        '%s needs %s of %s in one piece; the longest reel has %s. Cables are not joined.',
+                        $code,
+                        $need->length->canonical(),
+                        $name,
+                        $longest->canonical(),
+                    ),
+                    'Order a reel of that length, or find it a shorter way.',
+                );
             }
         }
 
@@ -146,7 +185,12 @@ final readonly class CutPlanner
     private function fromStock(array $lots, array $stock, int $unit): array
     {
         $order = array_flip(array_map(static fn (StockKind $kind): string => $kind->value, StockKind::cases()));
-        usort($stock, static fn (Stock $a, Stock $b): int => $order[$a->kind->value] <=> $order[$b->kind->value] ?: $a->left->compare($b->left) ?: $a->id <=> $b->id);
+        usort(
+            $stock,
+            static fn (Stock $a, Stock $b): int => $order[$a->kind->value] <=> $order[$b->kind->value] ?:
+            $a->left->compare($b->left) ?:
+            $a->id <=> $b->id,
+        );
         [$assigned, $untouched] = [[], []];
         foreach ($stock as $each) {
             $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
@@ -197,7 +241,15 @@ final readonly class CutPlanner
         $enough = array_values(array_filter($sold, static fn (Length $length): bool => $length->compare($need) >= 0));
         $reel = $enough[0] ?? $need;
 
-        return new Stock('buy:'.$cable.'/'.$number, sprintf('new reel %d', $number), $cable, $reel, StockKind::ToBuy, null, Length::zero());
+        return new Stock(
+            'buy:'.$cable.'/'.$number,
+            sprintf('new reel %d', $number),
+            $cable,
+            $reel,
+            StockKind::ToBuy,
+            null,
+            Length::zero(),
+        );
     }
 
     /** @param  list<Lot>  $lots */
@@ -255,7 +307,11 @@ final readonly class CutPlanner
         $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
         $tooLong = array_values(array_filter($sizes, static fn (int $size): bool => $size > $longest));
 
-        return max(0, (int) ceil((array_sum($sizes) - $onShelf) / $capacity), Bound::bins($stock === [] ? $sizes : $tooLong, $capacity));
+        return max(
+            0,
+            (int) ceil((array_sum($sizes) - $onShelf) / $capacity),
+            Bound::bins($stock === [] ? $sizes : $tooLong, $capacity),
+        );
     }
 
     /**
@@ -273,7 +329,18 @@ final readonly class CutPlanner
         $shortest = $lengths[0] ?? Length::zero();
         foreach ($stock as $each) {
             if ($each->kind === StockKind::Reel && $each->left->compare($shortest) < 0) {
-                $findings[] = Finding::note('cut.reel-too-short', 'reel:'.$each->id, sprintf('%s has %s of %s left, and the shortest cut is %s.', $each->name, $each->left->canonical(), $name, $shortest->canonical()), 'Nothing comes off it. Measure it again, or take it off the shelf.');
+                $findings[] = Finding::note(
+                    'cut.reel-too-short',
+                    'reel:'.$each->id,
+                    sprintf(
+                        '%s has %s of %s left, and the shortest cut is %s.',
+                        $each->name,
+                        $each->left->canonical(),
+                        $name,
+                        $shortest->canonical(),
+                    ),
+                    'Nothing comes off it. Measure it again, or take it off the shelf.',
+                );
             }
         }
 

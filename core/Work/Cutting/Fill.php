@@ -80,7 +80,7 @@ final class Fill
     /** @param  array<int, int>  $reach */
     private static function holds(array $reach, int $sum): bool
     {
-        return (($reach[intdiv($sum, self::BITS)] >> ($sum % self::BITS)) & 1) === 1;
+        return (($reach[intdiv($sum, self::BITS)] >> $sum % self::BITS) & 1) === 1;
     }
 
     /**
@@ -91,7 +91,7 @@ final class Fill
     private static function highest(array $reach, int $limit): int
     {
         $word = intdiv($limit, self::BITS);
-        $bits = $reach[$word] & ((2 << ($limit % self::BITS)) - 1);
+        $bits = $reach[$word] & ((2 << $limit % self::BITS) - 1);
         while ($bits === 0) {
             $bits = $reach[--$word];
         }

@@ -12,7 +12,11 @@ final readonly class Need
     /**
      * @param  string  $group  runs of one group come off one reel; "" for none
      */
-    public function __construct(public string $run, public string $cable, public Length $length, public string $group = '')
-    {
+    public function __construct(
+        public string $run,
+        public string $cable,
+        public Length $length,
+        public string $group = '',
+    ) {
     }
 }

@@ -99,7 +99,10 @@ final class StockTake
         $gone = Length::zero();
         foreach ($cuts as $cut) {
             // A mark that was read says more than a sum of lengths: it knows of what was thrown away.
-            $byMark = $reel->marks === null || $cut->to === null ? $gone : $reel->marks->between($reel->marks->start, $cut->to);
+            $byMark =
+                $reel->marks === null || $cut->to === null
+                    ? $gone
+                    : $reel->marks->between($reel->marks->start, $cut->to);
             $bySum = $gone->plus($cut->length);
             $gone = $byMark->compare($bySum) > 0 ? $byMark : $bySum;
         }
@@ -107,9 +110,20 @@ final class StockTake
         if ($left->isNegative() || $left->isZero()) {
             return null;
         }
-        $marks = $reel->marks === null ? null : new JacketMarks($reel->marks->unit, $reel->marks->rising, $reel->marks->at($gone));
+        $marks =
+            $reel->marks === null
+                ? null
+                : new JacketMarks($reel->marks->unit, $reel->marks->rising, $reel->marks->at($gone));
 
-        return new Stock($reel->id, $reel->id, $reel->cable, $left, $reel->offcut ? StockKind::Offcut : StockKind::Reel, $marks, $gone);
+        return new Stock(
+            $reel->id,
+            $reel->id,
+            $reel->cable,
+            $left,
+            $reel->offcut ? StockKind::Offcut : StockKind::Reel,
+            $marks,
+            $gone,
+        );
     }
 
     /**
@@ -127,13 +141,29 @@ final class StockTake
         foreach ($record->events as $event) {
             $run = $installation->runs[$event->run] ?? null;
             // A piece goes by the event that cut it, whoever has it now.
-            if ($event->kind !== EventKind::Cut || $event->cut === null || $event->of !== '' || $run === null || isset($holders[$event->id])) {
+            if (
+                $event->kind !== EventKind::Cut ||
+                $event->cut === null ||
+                $event->of !== '' ||
+                $run === null ||
+                isset($holders[$event->id])
+            ) {
                 continue;
             }
             $id = self::PIECE.$event->id;
-            $left = $lengths[$event->id]->minus(Length::zero()->plus(...array_map(static fn (CutMade $cut): Length => $cut->length, $made[$id] ?? [])));
+            $left = $lengths[$event->id]->minus(
+                Length::zero()->plus(...array_map(static fn (CutMade $cut): Length => $cut->length, $made[$id] ?? [])),
+            );
             if (! $left->isNegative() && ! $left->isZero()) {
-                $pieces[] = new Stock($id, 'piece cut for '.$run->code, $run->cable, $left, StockKind::Piece, null, Length::zero());
+                $pieces[] = new Stock(
+                    $id,
+                    'piece cut for '.$run->code,
+                    $run->cable,
+                    $left,
+                    StockKind::Piece,
+                    null,
+                    Length::zero(),
+                );
             }
         }
 

@@ -19,21 +19,38 @@ final class Bounds
     public static function of(array $chores, array $hands, array $tools, int $benches, array $tails): array
     {
         $total = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
-        $bounds = [new Bound('the longest chain of steps that wait for each other', max([0.0, ...array_values($tails)]))];
+        $bounds = [
+            new Bound('the longest chain of steps that wait for each other', max([0.0, ...array_values($tails)])),
+        ];
         if ($hands !== []) {
             $bounds[] = new Bound(sprintf('all the work for %d people', count($hands)), $total / count($hands));
         }
         foreach (Skill::cases() as $skill) {
-            $work = array_sum(array_map(static fn (Chore $chore): float => $chore->skill === $skill ? $chore->minutes : 0.0, $chores));
+            $work = array_sum(
+                array_map(static fn (Chore $chore): float => $chore->skill === $skill ? $chore->minutes : 0.0, $chores),
+            );
             $able = count(array_filter($hands, static fn (Hand $hand): bool => in_array($skill, $hand->skills, true)));
             if ($work > 0.0 && $able > 0) {
-                $bounds[] = new Bound(sprintf('%s, for %s', $skill->words(), $able === 1 ? 'one person' : $able.' people'), $work / $able);
+                $bounds[] = new Bound(
+                    sprintf('%s, for %s', $skill->words(), $able === 1 ? 'one person' : $able.' people'),
+                    $work / $able,
+                );
             }
         }
         foreach ($tools as $tool => $count) {
-            $work = array_sum(array_map(static fn (Chore $chore): float => in_array((string) $tool, $chore->tools, true) ? $chore->minutes : 0.0, $chores));
+            $work = array_sum(
+                array_map(
+                    static fn (Chore $chore): float => in_array((string) $tool, $chore->tools, true)
+                        ? $chore->minutes
+                        : 0.0,
+                    $chores,
+                ),
+            );
             if ($work > 0.0) {
-                $bounds[] = new Bound(sprintf('%s, of which there %s %d', $tool, $count === 1 ? 'is' : 'are', $count), $work / max(1, $count));
+                $bounds[] = new Bound(
+                    sprintf('%s, of which there %s %d', $tool, $count === 1 ? 'is' : 'are', $count),
+                    $work / max(1, $count),
+                );
             }
         }
         if ($benches > 0) {

@@ -13,8 +13,12 @@ final readonly class Forecast
      * @param  list<Bound>  $bounds  the tightest first
      * @param  list<Chore>  $stuck  that nobody of the crew can do, or that wait for such
      */
-    public function __construct(public array $bookings, public float $minutes, public array $bounds, public array $stuck)
-    {
+    public function __construct(
+        public array $bookings,
+        public float $minutes,
+        public array $bounds,
+        public array $stuck,
+    ) {
     }
 
     public function bottleneck(): ?Bound

@@ -52,7 +52,10 @@ final readonly class Forecaster
             $best = $this->improved($able, $best, $floor);
         }
         $bookings = $best->bookings;
-        usort($bookings, static fn (Booking $a, Booking $b): int => $a->from <=> $b->from ?: $a->chore->id <=> $b->chore->id);
+        usort(
+            $bookings,
+            static fn (Booking $a, Booking $b): int => $a->from <=> $b->from ?: $a->chore->id <=> $b->chore->id,
+        );
 
         return new Forecast($bookings, $best->minutes, $bounds, $stuck);
     }
@@ -176,7 +179,7 @@ final readonly class Forecaster
             }
         }
         /** @var \SplMinHeap<array{float, int, string}> $queue */
-        $queue = new \SplMinHeap;
+        $queue = new \SplMinHeap();
         $places = array_flip(array_keys($known));
         foreach (array_keys($open, 0, true) as $id) {
             $queue->insert([-$urgency[$id], $places[$id], (string) $id]);
@@ -204,10 +207,16 @@ final readonly class Forecaster
     /** @return array{hands: array<int|string, Timeline>, tools: array<int|string, list<Timeline>>, benches: list<Timeline>} */
     private function lines(): array
     {
-        $several = static fn (int $count): array => array_map(static fn (): Timeline => new Timeline, range(1, max(1, $count)));
+        $several = static fn (int $count): array => array_map(
+            static fn (): Timeline => new Timeline(),
+            range(1, max(1, $count)),
+        );
 
         return [
-            'hands' => array_combine(array_map(static fn (Hand $hand): string => $hand->id, $this->hands), array_map(static fn (): Timeline => new Timeline, $this->hands)),
+            'hands' => array_combine(
+                array_map(static fn (Hand $hand): string => $hand->id, $this->hands),
+                array_map(static fn (): Timeline => new Timeline(), $this->hands),
+            ),
             'tools' => array_map($several, $this->tools),
             'benches' => $this->benches > 0 ? $several($this->benches) : [],
         ];
@@ -241,7 +250,15 @@ final readonly class Forecaster
         }
         $to = $from + $chore->minutes;
         $who = self::free($people, $from, $chore->minutes);
-        foreach ([$people[$who], ...array_map(static fn (array $pool): Timeline => $pool[self::free($pool, $from, $chore->minutes)], $pools)] as $line) {
+        foreach (
+            [
+                $people[$who],
+                ...array_map(
+                    static fn (array $pool): Timeline => $pool[self::free($pool, $from, $chore->minutes)],
+                    $pools,
+                ),
+            ] as $line
+        ) {
             $line->take($from, $to);
         }
 
@@ -295,7 +312,14 @@ final readonly class Forecaster
                     if ($i !== $j) {
                         $moved = $ids;
                         array_splice($moved, $j, 0, array_splice($moved, $i, 1));
-                        $best = $this->better($best, $chores, array_combine($moved, array_map(static fn (int $n): float => (float) -$n, array_keys($moved))));
+                        $best = $this->better(
+                            $best,
+                            $chores,
+                            array_combine(
+                                $moved,
+                                array_map(static fn (int $n): float => (float) -$n, array_keys($moved)),
+                            ),
+                        );
                         $tries -= 2;
                     }
                 }

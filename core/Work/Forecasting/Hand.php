@@ -16,6 +16,7 @@ final readonly class Hand
 
     public function can(Chore $chore): bool
     {
-        return ($chore->skill === null || in_array($chore->skill, $this->skills, true)) && ($chore->only === [] || in_array($this->id, $chore->only, true));
+        return ($chore->skill === null || in_array($chore->skill, $this->skills, true)) &&
+            ($chore->only === [] || in_array($this->id, $chore->only, true));
     }
 }

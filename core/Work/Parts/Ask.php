@@ -13,7 +13,12 @@ final readonly class Ask
      * @param  string  $run  "" for what serves several
      * @param  string  $for  in words: "M-201 end A, Split in 3"
      */
-    public function __construct(public Sort $sort, public string $id, public float $amount, public string $run, public string $for)
-    {
+    public function __construct(
+        public Sort $sort,
+        public string $id,
+        public float $amount,
+        public string $run,
+        public string $for,
+    ) {
     }
 }

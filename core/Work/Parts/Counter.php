@@ -20,7 +20,14 @@ use Sartal\Core\Work\Cutting\StockKind;
 final readonly class Counter
 {
     /** Kinds that get lost or spoiled, and are bought with spares. */
-    private const SMALL = [PartKind::Contact, PartKind::Ferrule, PartKind::WireFerrule, PartKind::Label, PartKind::Tie, PartKind::Hardware];
+    private const SMALL = [
+        PartKind::Contact,
+        PartKind::Ferrule,
+        PartKind::WireFerrule,
+        PartKind::Label,
+        PartKind::Tie,
+        PartKind::Hardware,
+    ];
 
     private Economy $economy;
 
@@ -43,8 +50,16 @@ final readonly class Counter
         foreach ($grouped as $of) {
             $lines[] = $of[0]->sort === Sort::Cable ? $this->cable($of, $cuts) : $this->pieces($of);
         }
-        $order = array_flip(['cable', 'connector', ...array_map(static fn (PartKind $kind): string => $kind->value, PartKind::cases())]);
-        usort($lines, static fn (Line $a, Line $b): int => ($order[$a->group] ?? 99) <=> ($order[$b->group] ?? 99) ?: $a->name <=> $b->name);
+        $order = array_flip([
+            'cable',
+            'connector',
+            ...array_map(static fn (PartKind $kind): string => $kind->value, PartKind::cases()),
+        ]);
+        usort(
+            $lines,
+            static fn (Line $a, Line $b): int => ($order[$a->group] ?? 99) <=> ($order[$b->group] ?? 99) ?:
+            $a->name <=> $b->name,
+        );
         $cost = 0.0;
         $unpriced = [];
         foreach ($lines as $line) {
@@ -68,7 +83,10 @@ final readonly class Counter
             $needed += max(0.0, $ask->amount);
             $returned += max(0.0, -$ask->amount);
         }
-        $spares = $part !== null && in_array($part->kind, self::SMALL, true) && $needed > 0 ? ceil($needed * $this->economy->spares / 100) : 0.0;
+        $spares =
+            $part !== null && in_array($part->kind, self::SMALL, true) && $needed > 0
+                ? ceil(($needed * $this->economy->spares) / 100)
+                : 0.0;
         $stock = (float) ($this->economy->stock[$id] ?? 0);
         $short = max(0.0, $needed + $spares - $returned - $stock);
         $pack = $byLength ? (float) $part?->length?->inMetres() : (float) max(1, $part->pack ?? 1);
@@ -81,8 +99,21 @@ final readonly class Counter
         };
 
         return new Line(
-            $asks[0]->sort, $id, $name, $part === null ? 'connector' : $part->kind->value, $part->colour ?? '', $unit, self::figure($asks, $unit, $needed),
-            $spares, $returned, $stock, $short, $pack, (int) ceil($short / $pack - 1e-9), $price, $price === null ? null : $price * $needed / $pack,
+            $asks[0]->sort,
+            $id,
+            $name,
+            $part === null ? 'connector' : $part->kind->value,
+            $part->colour ?? '',
+            $unit,
+            self::figure($asks, $unit, $needed),
+            $spares,
+            $returned,
+            $stock,
+            $short,
+            $pack,
+            (int) ceil($short / $pack - 1e-9),
+            $price,
+            $price === null ? null : ($price * $needed) / $pack,
         );
     }
 
@@ -110,15 +141,30 @@ final readonly class Counter
         $perReel = $reels > 0 ? $bought / $reels : 0.0;
 
         return new Line(
-            Sort::Cable, $id, $this->installation->catalogue->cables[$id]->name ?? $id, 'cable', $this->installation->catalogue->cables[$id]->sheath ?? '', 'm', self::figure($asks, 'm', $needed),
-            0.0, 0.0, $fromShelf, $short, $perReel > 0 ? $perReel : 1.0, $reels,
-            $price === null ? null : $price * ($perReel > 0 ? $perReel : 1.0), $price === null ? null : $price * $needed, $sources,
+            Sort::Cable,
+            $id,
+            $this->installation->catalogue->cables[$id]->name ?? $id,
+            'cable',
+            $this->installation->catalogue->cables[$id]->sheath ?? '',
+            'm',
+            self::figure($asks, 'm', $needed),
+            0.0,
+            0.0,
+            $fromShelf,
+            $short,
+            $perReel > 0 ? $perReel : 1.0,
+            $reels,
+            $price === null ? null : $price * ($perReel > 0 ? $perReel : 1.0),
+            $price === null ? null : $price * $needed,
+            $sources,
         );
     }
 
     public static function isByLength(?Part $part): bool
     {
-        return $part !== null && $part->length !== null && in_array($part->kind, [PartKind::Sleeve, PartKind::Shrink], true);
+        return $part !== null &&
+            $part->length !== null &&
+            in_array($part->kind, [PartKind::Sleeve, PartKind::Shrink], true);
     }
 
     /** @param  non-empty-list<Ask>  $asks */
@@ -126,6 +172,19 @@ final readonly class Counter
     {
         $digits = $unit === 'm' ? 2 : 0;
 
-        return new Figure($needed, $unit, array_map(static fn (Ask $ask): FigureTerm => new FigureTerm($ask->for, '', Figure::amount($ask->amount, $unit, $digits), ''), $asks), $digits);
+        return new Figure(
+            $needed,
+            $unit,
+            array_map(
+                static fn (Ask $ask): FigureTerm => new FigureTerm(
+                    $ask->for,
+                    '',
+                    Figure::amount($ask->amount, $unit, $digits),
+                    '',
+                ),
+                $asks,
+            ),
+            $digits,
+        );
     }
 }

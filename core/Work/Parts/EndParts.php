@@ -55,7 +55,11 @@ final class EndParts
             $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
         }
 
-        return [...$asks, ...$this->joints->of($run, $side, $plan, $sheet->fittings, $where), ...$this->labels($run, $side, $plan, $where)];
+        return [
+            ...$asks,
+            ...$this->joints->of($run, $side, $plan, $sheet->fittings, $where),
+            ...$this->labels($run, $side, $plan, $where),
+        ];
     }
 
     /** @return list<Ask> */
@@ -86,7 +90,12 @@ final class EndParts
         foreach ($used + $kit as $part => $unused) {
             $amount = ($used[$part] ?? 0) - ($kit[$part] ?? 0);
             if ($amount !== 0) {
-                $asks[] = $this->piece((string) $part, $amount, $run, $where.($amount < 0 ? ', left over from its kit' : ''));
+                $asks[] = $this->piece(
+                    (string) $part,
+                    $amount,
+                    $run,
+                    $where.($amount < 0 ? ', left over from its kit' : ''),
+                );
             }
         }
 
@@ -100,7 +109,11 @@ final class EndParts
         foreach ($run->carries as $carriage) {
             $circuit = $this->installation->circuits[$carriage->circuit] ?? null;
             $part = $this->installation->catalogue->signals[$circuit->signal ?? '']->terminator ?? '';
-            if ($circuit?->terminator === $fitting && $part !== '' && ! isset($this->counted[$fitting.' '.$circuit->id])) {
+            if (
+                $circuit?->terminator === $fitting &&
+                $part !== '' &&
+                ! isset($this->counted[$fitting.' '.$circuit->id])
+            ) {
                 $this->counted[$fitting.' '.$circuit->id] = true;
                 $parts[] = $part;
             }
@@ -141,7 +154,13 @@ final class EndParts
     {
         $part = $this->installation->catalogue->parts[$id] ?? null;
 
-        return new Ask(Sort::Part, $id, $part?->kind === PartKind::Shrink ? $amount * self::JOINT_SHRINK : (float) $amount, $run->id, $for);
+        return new Ask(
+            Sort::Part,
+            $id,
+            $part?->kind === PartKind::Shrink ? $amount * self::JOINT_SHRINK : (float) $amount,
+            $run->id,
+            $for,
+        );
     }
 
     /** @return list<Ask> */

@@ -53,7 +53,9 @@ final readonly class JointParts
         }
         $solder = $hot > 0 ? $this->solder() : null;
 
-        return $solder === null ? $asks : [...$asks, new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints')];
+        return $solder === null
+            ? $asks
+            : [...$asks, new Ask(Sort::Part, $solder->id, (float) $hot, $run->id, $where.', joints')];
     }
 
     /** The one that is stocked or priced here, else the last that the catalogue lists. */
@@ -62,7 +64,10 @@ final readonly class JointParts
         $chosen = null;
         foreach ($this->installation->catalogue->parts as $part) {
             if ($part->kind === PartKind::Solder) {
-                if (isset($this->installation->economy->stock[$part->id]) || isset($this->installation->economy->prices[$part->id])) {
+                if (
+                    isset($this->installation->economy->stock[$part->id]) ||
+                    isset($this->installation->economy->prices[$part->id])
+                ) {
                     return $part;
                 }
                 $chosen = $part;

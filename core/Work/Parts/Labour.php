@@ -38,7 +38,12 @@ final readonly class Labour
         }
         $terms = [];
         foreach ($minutes as $group => $taken) {
-            $terms[] = new FigureTerm((string) $group, sprintf('%d operations', $counts[$group]), Figure::amount($taken, 'min'), 'common practice');
+            $terms[] = new FigureTerm(
+                (string) $group,
+                sprintf('%d operations', $counts[$group]),
+                Figure::amount($taken, 'min'),
+                'common practice',
+            );
         }
 
         return new Figure($total, 'min', $terms, 0);

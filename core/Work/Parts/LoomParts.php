@@ -15,11 +15,23 @@ final class LoomParts
         $name = $dress->shape->loom->name;
         $asks = [];
         foreach ($dress->segments as $segment) {
-            foreach ([...($segment->sleeve === null ? [] : [$segment->sleeve]), ...$segment->shrinks] as $piece) {
-                $asks[] = new Ask(Sort::Part, $piece->part->id, $piece->cut->result->inMetres(), '', $name.', '.$piece->for);
+            foreach ([...$segment->sleeve === null ? [] : [$segment->sleeve], ...$segment->shrinks] as $piece) {
+                $asks[] = new Ask(
+                    Sort::Part,
+                    $piece->part->id,
+                    $piece->cut->result->inMetres(),
+                    '',
+                    $name.', '.$piece->for,
+                );
             }
             if ($segment->tie !== null) {
-                $asks[] = new Ask(Sort::Part, $segment->tie->id, (float) count($segment->points), '', $name.', along '.$segment->segment->way->name);
+                $asks[] = new Ask(
+                    Sort::Part,
+                    $segment->tie->id,
+                    (float) count($segment->points),
+                    '',
+                    $name.', along '.$segment->segment->way->name,
+                );
             }
         }
 

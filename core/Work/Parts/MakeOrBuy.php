@@ -15,7 +15,13 @@ final readonly class MakeOrBuy
      * @param  ?Figure  $saving  per cent of the price; below nothing: buying is cheaper
      * @param  list<string>  $unpriced  parts that have no price, so that making costs at least this
      */
-    public function __construct(public string $assembly, public Figure $minutes, public Figure $make, public ?float $buy, public ?Figure $saving, public array $unpriced)
-    {
+    public function __construct(
+        public string $assembly,
+        public Figure $minutes,
+        public Figure $make,
+        public ?float $buy,
+        public ?Figure $saving,
+        public array $unpriced,
+    ) {
     }
 }

@@ -21,8 +21,11 @@ use Sartal\Core\Work\Cutting\CutPlan;
 final readonly class PartsPlanner
 {
     /** @param  Record  $record  what rework threw away is needed once more */
-    public function __construct(private Installation $installation, private Plan $plan, private Record $record = new Record)
-    {
+    public function __construct(
+        private Installation $installation,
+        private Plan $plan,
+        private Record $record = new Record(),
+    ) {
     }
 
     /**
@@ -41,7 +44,10 @@ final readonly class PartsPlanner
             if ($run === null || $plan === null || $run->withdrawn) {
                 continue;
             }
-            if (isset($this->installation->catalogue->cables[$run->cable]) && ($whole || ! $this->isDone($id, Stage::Cut))) {
+            if (
+                isset($this->installation->catalogue->cables[$run->cable]) &&
+                ($whole || ! $this->isDone($id, Stage::Cut))
+            ) {
                 $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
             }
             foreach (Side::cases() as $side) {
@@ -65,7 +71,13 @@ final readonly class PartsPlanner
         foreach ($this->record->of($run->id) as $event) {
             foreach ($event->scraps as $id => $count) {
                 $sort = isset($this->installation->catalogue->connectors[$id]) ? Sort::Connector : Sort::Part;
-                $asks[] = new Ask($sort, (string) $id, (float) $count, $run->id, $run->code.', thrown away in rework');
+                $asks[] = new Ask(
+                    $sort,
+                    (string) $id,
+                    (float) $count,
+                    $run->id,
+                    $run->code.', thrown away in rework',
+                );
             }
         }
 
@@ -86,7 +98,7 @@ final readonly class PartsPlanner
         $list = (new Counter($this->installation))->count($this->asks($assembly->runs));
         $minutes = (new Labour($this->installation))->of($assembly, $this->plan->runs);
         $economy = $this->installation->economy;
-        $labour = $minutes->value * $economy->rate / 60;
+        $labour = ($minutes->value * $economy->rate) / 60;
         $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
         $terms = $unpriced = [];
         $parts = 0.0;
@@ -100,19 +112,49 @@ final readonly class PartsPlanner
                 continue;
             }
             $parts += $line->worth;
-            $terms[] = new FigureTerm($line->name, $line->needed->text(), $money($line->worth), 'price typed in, by the share of a pack');
+            $terms[] = new FigureTerm(
+                $line->name,
+                $line->needed->text(),
+                $money($line->worth),
+                'price typed in, by the share of a pack',
+            );
         }
         $make = $parts + $labour;
-        $terms[] = new FigureTerm('time', sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)), $money($labour), 'rate of the installation');
+        $terms[] = new FigureTerm(
+            'time',
+            sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)),
+            $money($labour),
+            'rate of the installation',
+        );
         if ($unpriced !== []) {
             $terms[] = new FigureTerm('without a price', implode(', ', $unpriced), '', 'making costs at least this');
         }
         $buy = $economy->bought[$assembly->id] ?? null;
-        $saving = $buy === null || $buy <= 0.0 ? null : new Figure(100 * ($buy - $make) / $buy, '%', [
-            new FigureTerm('saving', sprintf('(%s − %s) ÷ %s', $money($buy), $money($make), $money($buy)), '', '(buy − make) ÷ buy'),
-        ], 0);
+        $saving =
+            $buy === null || $buy <= 0.0
+                ? null
+                : new Figure(
+                    (100 * ($buy - $make)) / $buy,
+                    '%',
+                    [
+                        new FigureTerm(
+                            'saving',
+                            sprintf('(%s − %s) ÷ %s', $money($buy), $money($make), $money($buy)),
+                            '',
+                            '(buy − make) ÷ buy',
+                        ),
+                    ],
+                    0,
+                );
 
-        return new MakeOrBuy($assembly->id, $minutes, new Figure($make, $economy->currency, $terms, 2), $buy, $saving, $unpriced);
+        return new MakeOrBuy(
+            $assembly->id,
+            $minutes,
+            new Figure($make, $economy->currency, $terms, 2),
+            $buy,
+            $saving,
+            $unpriced,
+        );
     }
 
     private function isDone(string $run, Stage $stage): bool

@@ -43,10 +43,23 @@ final readonly class PullPlanner
             }
             $mains = Cargo::of($cable)->mains;
             [$from, $to, $along] = $this->direction($run, $hops);
-            $groups[implode('|', [$mains ? 'mains' : '', $from, $to, ...array_map(static fn (Hop $hop): string => $hop->way->id, $along)])][] = [$run, $cable, $along, $from, $to, $mains];
+            $groups[
+                implode('|', [
+                    $mains ? 'mains' : '',
+                    $from,
+                    $to,
+                    ...array_map(static fn (Hop $hop): string => $hop->way->id, $along),
+                ])
+            ][] = [$run, $cable, $along, $from, $to, $mains];
         }
         $pulls = array_map($this->pull(...), array_values($groups));
-        usort($pulls, static fn (Pull $a, Pull $b): int => $a->mains <=> $b->mains ?: $b->length->compare($a->length) ?: count($b->runs) <=> count($a->runs) ?: $a->id <=> $b->id);
+        usort(
+            $pulls,
+            static fn (Pull $a, Pull $b): int => $a->mains <=> $b->mains ?:
+            $b->length->compare($a->length) ?:
+            count($b->runs) <=> count($a->runs) ?:
+            $a->id <=> $b->id,
+        );
 
         return $pulls;
     }
@@ -61,14 +74,24 @@ final readonly class PullPlanner
     {
         return $run->a->location <= $run->b->location
             ? [$run->a->location, $run->b->location, $hops]
-            : [$run->b->location, $run->a->location, array_reverse(array_map(static fn (Hop $hop): Hop => new Hop($hop->way, $hop->to, $hop->from), $hops))];
+            : [
+                $run->b->location,
+                $run->a->location,
+                array_reverse(array_map(static fn (Hop $hop): Hop => new Hop($hop->way, $hop->to, $hop->from), $hops)),
+            ];
     }
 
     /** @param  non-empty-list<array{Run, CableType, non-empty-list<Hop>, string, string, bool}>  $group */
     private function pull(array $group): Pull
     {
         [, , $hops, $from, $to, $mains] = $group[0];
-        usort($group, fn (array $a, array $b): int => $this->plan->runs[$b[0]->id]->cut->result->compare($this->plan->runs[$a[0]->id]->cut->result) ?: $a[0]->code <=> $b[0]->code);
+        usort(
+            $group,
+            fn (array $a, array $b): int => $this->plan->runs[$b[0]->id]->cut->result->compare(
+                $this->plan->runs[$a[0]->id]->cut->result,
+            ) ?:
+            $a[0]->code <=> $b[0]->code,
+        );
         $runs = array_map(static fn (array $each): string => $each[0]->id, $group);
         $cables = array_map(static fn (array $each): CableType => $each[1], $group);
         $leads = $hindrances = [];
@@ -83,9 +106,18 @@ final readonly class PullPlanner
         $ways = array_map(static fn (Hop $hop): string => $hop->way->id, $hops);
 
         return new Pull(
-            substr(hash('xxh128', implode('|', [$from, $to, ...$ways, ...$runs])), 0, 16), $mains, $from, $to, $ways, $runs,
+            substr(hash('xxh128', implode('|', [$from, $to, ...$ways, ...$runs])), 0, 16),
+            $mains,
+            $from,
+            $to,
+            $ways,
+            $runs,
             Length::zero()->plus(...array_map(static fn (Hop $hop): Length => $hop->way->length, $hops)),
-            PullRule::among($cables), BendRule::among($cables), $this->stops($hops), $leads, [...$hindrances, ...$this->hindrances($ways)],
+            PullRule::among($cables),
+            BendRule::among($cables),
+            $this->stops($hops),
+            $leads,
+            [...$hindrances, ...$this->hindrances($ways)],
         );
     }
 
@@ -108,7 +140,10 @@ final readonly class PullPlanner
     {
         $most = 0;
         foreach ($end->legs as $leg) {
-            $type = $this->installation->catalogue->connectors[$this->installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''] ?? null;
+            $type =
+                $this->installation->catalogue->connectors[
+                    $this->installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''
+                ] ?? null;
             $most = max($most, $type?->outline->width->nanometres ?? 0);
         }
 
@@ -132,13 +167,21 @@ final readonly class PullPlanner
                 continue;
             }
             if ($hop->way->bends > self::BENDS) {
-                $stops[] = sprintf('%s has %d quarter bends: it wants a pull box along it', $hop->way->name, $hop->way->bends);
+                $stops[] = sprintf(
+                    '%s has %d quarter bends: it wants a pull box along it',
+                    $hop->way->name,
+                    $hop->way->bends,
+                );
                 $bends = 0;
 
                 continue;
             }
             if ($bends + $hop->way->bends > self::BENDS) {
-                $stops[] = sprintf('pull through at %s and begin again: %d quarter bends lie behind', $this->installation->placeName($hop->from), $bends);
+                $stops[] = sprintf(
+                    'pull through at %s and begin again: %d quarter bends lie behind',
+                    $this->installation->placeName($hop->from),
+                    $bends,
+                );
                 $bends = 0;
             }
             $bends += $hop->way->bends;

@@ -36,7 +36,8 @@ final readonly class SiteState
     {
         $steps = [];
         foreach (SiteStep::of($run->build) as $step) {
-            $steps[$step->value] = $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
+            $steps[$step->value] =
+                $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
         }
 
         return new self($steps, self::built($events));

@@ -26,7 +26,16 @@ enum SiteStep: string
     {
         return match ($build) {
             Build::Shop => [self::Pulled, self::Dressed, self::InPlace, self::Tested],
-            Build::Site => [self::PaidOut, self::Labelled, self::Pulled, self::Dressed, self::Trimmed, self::EndA, self::EndB, self::Tested],
+            Build::Site => [
+                self::PaidOut,
+                self::Labelled,
+                self::Pulled,
+                self::Dressed,
+                self::Trimmed,
+                self::EndA,
+                self::EndB,
+                self::Tested,
+            ],
         };
     }
 

@@ -12,7 +12,9 @@ export function ask(impact: Impact): Promise<Choice> {
   // A second edit waits for nobody: the one before it is dropped.
   answer.value?.('drop')
   asked.value = impact
-  return new Promise(resolve => { answer.value = resolve })
+  return new Promise(resolve => {
+    answer.value = resolve
+  })
 }
 
 export function choose(choice: Choice) {

@@ -22,9 +22,21 @@ export interface JobLine {
   alike: string
   strand: Bead[]
 }
-export interface Placed { assembly: string, step: string, name: string, signIn: string }
+export interface Placed {
+  assembly: string
+  step: string
+  name: string
+  signIn: string
+}
 
-export interface BenchCore { run: string, conductor: string, colour: string, element: string, function: string, channel: string }
+export interface BenchCore {
+  run: string
+  conductor: string
+  colour: string
+  element: string
+  function: string
+  channel: string
+}
 export interface Piece {
   id: string
   run: string
@@ -35,7 +47,7 @@ export interface Piece {
   leg?: string
   address?: string
   at?: string
-  lengths?: { length: string, most: string | null, for: string }[]
+  lengths?: { length: string; most: string | null; for: string }[]
   tool?: string
   check?: string
   why?: string
@@ -45,10 +57,15 @@ export interface Piece {
   wait?: number
   needs?: [string, string][]
   /** mm, of what slides on */
-  sizes?: { over: number, bore: number | null, outer: number | null }
+  sizes?: { over: number; bore: number | null; outer: number | null }
 }
 export type Remedy = 'accept' | 'rework' | 'remake'
-export interface Flaw { id: string, words: string, why: string, usual: Remedy }
+export interface Flaw {
+  id: string
+  words: string
+  why: string
+  usual: Remedy
+}
 export interface Step {
   number: number
   task: string
@@ -60,25 +77,43 @@ export interface Step {
   pieces: Piece[]
   flaws?: Flaw[]
 }
-export interface Block { number: number, channels: string[], colour: string, offset: string }
+export interface Block {
+  number: number
+  channels: string[]
+  colour: string
+  offset: string
+}
 export interface JobFitting {
   label: string
   drawing: Drawing | null
   print: string[]
   mates: string[]
-  strip: { run: string, side: string, at: number } | null
+  strip: { run: string; side: string; at: number } | null
   blocks: Block[]
 }
 export interface Job {
   assemblies: string[]
-  runs: { id: string, code: string, cable: string, from: string, to: string, loom: string }[]
+  runs: { id: string; code: string; cable: string; from: string; to: string; loom: string }[]
   steps: Step[]
   fittings: Record<string, JobFitting>
-  sheets: { run: string, side: string }[]
+  sheets: { run: string; side: string }[]
 }
 export type Status = 'to-do' | 'done' | 'skipped' | 'overtaken'
-export interface Standing { status: Status, by?: string, at?: string, note?: string, flag?: string }
-export interface Said { id: string, step: string, note: string, by: string, at: string, own: string }
+export interface Standing {
+  status: Status
+  by?: string
+  at?: string
+  note?: string
+  flag?: string
+}
+export interface Said {
+  id: string
+  step: string
+  note: string
+  by: string
+  at: string
+  own: string
+}
 export interface JobState {
   cursor: number
   standings: Record<string, Standing>
@@ -86,9 +121,18 @@ export interface JobState {
   holds: Said[]
   questions: (Said & { answer: Said | null })[]
   pictures: (Said & { picture: string })[]
-  reworks: (Said & { reopens: number, scraps: Record<string, number> })[]
+  reworks: (Said & { reopens: number; scraps: Record<string, number> })[]
 }
-export interface ReworkPlan { remedy: Remedy, words: string, reopens: string[], scraps: Record<string, number>, survives: string[], cutsBack: boolean, sparesLeft: number | null, names: string[] }
+export interface ReworkPlan {
+  remedy: Remedy
+  words: string
+  reopens: string[]
+  scraps: Record<string, number>
+  survives: string[]
+  cutsBack: boolean
+  sparesLeft: number | null
+  names: string[]
+}
 export interface BenchEvent {
   id: string
   kind: string

@@ -5,7 +5,11 @@ import type { InstallationRef } from './types'
 
 /** A refused request: what the server said, and the body that goes with it. */
 export class ApiError extends Error {
-  constructor(readonly status: number, message: string, readonly body: Record<string, unknown>) {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly body: Record<string, unknown>,
+  ) {
     super(message)
   }
 
@@ -24,7 +28,13 @@ function cookie(name: string): string {
 type Intent = 'ask' | 'accept' | 'park'
 const OVERTAKES = 428
 
-async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask', of: InstallationRef | null = page.value): Promise<T> {
+async function send<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  intent: Intent = 'ask',
+  of: InstallationRef | null = page.value,
+): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
@@ -42,7 +52,7 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
   } catch {
     throw new ApiError(0, 'Sartal cannot be reached. What you entered is still here; try again.', {})
   }
-  const answer = await response.json().catch(() => ({})) as Record<string, unknown>
+  const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>
   if (response.status === OVERTAKES) {
     const choice = await ask(answer.impact as Impact)
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
@@ -50,8 +60,15 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
   }
   if (answer.elsewhere) told(answer.elsewhere as Elsewhere)
   if (!response.ok) {
-    const said = typeof answer.message === 'string' && answer.message !== '' ? answer.message : `The server answered ${response.status}.`
-    throw new ApiError(response.status, response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said, answer)
+    const said =
+      typeof answer.message === 'string' && answer.message !== ''
+        ? answer.message
+        : `The server answered ${response.status}.`
+    throw new ApiError(
+      response.status,
+      response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said,
+      answer,
+    )
   }
   return answer as T
 }
@@ -69,13 +86,24 @@ export const api = {
 }
 
 /** Long work that tells how far it is: one answer for each line. */
-export async function * lines<T>(path: string): AsyncGenerator<T> {
-  const response = await fetch(`/api/${path}`, { method: 'POST', headers: { Accept: 'application/x-ndjson, application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN'), ...belongsTo(page.value) } }).catch(() => null)
+export async function* lines<T>(path: string): AsyncGenerator<T> {
+  const response = await fetch(`/api/${path}`, {
+    method: 'POST',
+    headers: {
+      Accept: 'application/x-ndjson, application/json',
+      'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
+      ...belongsTo(page.value),
+    },
+  }).catch(() => null)
   if (!response?.body) throw new ApiError(0, 'Sartal cannot be reached. Try again.', {})
   if (!response.ok) {
-    const body = await response.json().catch(() => ({})) as Record<string, unknown>
+    const body = (await response.json().catch(() => ({}))) as Record<string, unknown>
     if (body.elsewhere) told(body.elsewhere as Elsewhere)
-    throw new ApiError(response.status, typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`, body)
+    throw new ApiError(
+      response.status,
+      typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`,
+      body,
+    )
   }
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
@@ -83,7 +111,7 @@ export async function * lines<T>(path: string): AsyncGenerator<T> {
     const { done, value } = await reader.read()
     rest += value ?? ''
     const whole = rest.split('\n')
-    rest = done ? '' : whole.pop() ?? ''
+    rest = done ? '' : (whole.pop() ?? '')
     for (const line of whole) if (line.trim()) yield JSON.parse(line) as T
     if (done) return
   }

@@ -22,8 +22,46 @@ export interface LabelLine {
   at: string | null
   by: string | null
 }
-export interface LabelScheme { end: string, endLine: string, leg: string, legLine: string, limit: number }
-export interface Geometry { id: string, name: string, columns: number, rows: number, width: string, height: string, pageWidth: string, pageHeight: string, pitchX: string, pitchY: string, left: string, top: string }
-export interface LabelFinding { severity: string, subject: string, words: string, remedy: string }
-export interface RollState { form: string, left: number, waiting: string[], printed: string[], next: string }
-export interface LabelsAnswer { labels: LabelLine[], scheme: LabelScheme, tokens: Record<string, string>, version: number, geometries: Geometry[], findings: LabelFinding[], printer: RollState }
+export interface LabelScheme {
+  end: string
+  endLine: string
+  leg: string
+  legLine: string
+  limit: number
+}
+export interface Geometry {
+  id: string
+  name: string
+  columns: number
+  rows: number
+  width: string
+  height: string
+  pageWidth: string
+  pageHeight: string
+  pitchX: string
+  pitchY: string
+  left: string
+  top: string
+}
+export interface LabelFinding {
+  severity: string
+  subject: string
+  words: string
+  remedy: string
+}
+export interface RollState {
+  form: string
+  left: number
+  waiting: string[]
+  printed: string[]
+  next: string
+}
+export interface LabelsAnswer {
+  labels: LabelLine[]
+  scheme: LabelScheme
+  tokens: Record<string, string>
+  version: number
+  geometries: Geometry[]
+  findings: LabelFinding[]
+  printer: RollState
+}

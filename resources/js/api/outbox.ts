@@ -7,10 +7,23 @@ import { useSession } from './session'
 import type { InstallationRef, Session } from './types'
 
 /** One thing that was recorded here and the server has not heard of yet. `of`: the installation whose page it was recorded on. */
-export interface Waiting { id: string, path: string, body: Record<string, unknown>, who: string, name: string, words: string, at: string, refused?: string, of?: InstallationRef }
+export interface Waiting {
+  id: string
+  path: string
+  body: Record<string, unknown>
+  who: string
+  name: string
+  words: string
+  at: string
+  refused?: string
+  of?: InstallationRef
+}
 /** ms between two new tokens. */
 const RENEWED = 3000
-interface Listener { sent?: (item: Waiting, answer: unknown) => void, refused?: (item: Waiting, error: ApiError) => boolean }
+interface Listener {
+  sent?: (item: Waiting, answer: unknown) => void
+  refused?: (item: Waiting, error: ApiError) => boolean
+}
 
 /**
  * What was recorded without a network, in the order in which it was done.
@@ -35,33 +48,56 @@ export const useOutbox = defineStore('outbox', () => {
   const elsewhere = computed(() => own.value.filter(item => item.of && item.of.key !== page.value?.key))
   /** Recorded before a record said of which installation it is, by somebody who has several. */
   const unplaced = computed(() => own.value.filter(item => !item.of))
-  const others = computed(() => items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn))
+  const others = computed(() =>
+    items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn),
+  )
   const refused = computed(() => items.value.filter(item => item.refused))
   const ofPage = (item: Waiting) => item.of?.key === page.value?.key
   const of = (path: string) => items.value.filter(item => item.path === path && !item.refused && ofPage(item))
 
   function add(path: string, body: Record<string, unknown> & { id: string }, words: string) {
     const person = session.session.person
-    items.value = [...items.value, { id: body.id, path, body, who: person?.signIn ?? '', name: person?.name ?? '', words, at: new Date().toISOString(), of: page.value ?? undefined }]
+    items.value = [
+      ...items.value,
+      {
+        id: body.id,
+        path,
+        body,
+        who: person?.signIn ?? '',
+        name: person?.name ?? '',
+        words,
+        at: new Date().toISOString(),
+        of: page.value ?? undefined,
+      },
+    ]
     return flush()
   }
   /** Says of which installation a record is that does not say so itself. */
   function place(id: string, installation: InstallationRef) {
-    items.value = items.value.map(item => item.id === id ? { ...item, of: installation } : item)
+    items.value = items.value.map(item => (item.id === id ? { ...item, of: installation } : item))
     return flush()
   }
   // Where there is one only, it can be of no other.
-  watch([unplaced, () => session.session.installations], ([left, known]) => {
-    if (left.length && known?.length === 1) for (const item of left) void place(item.id, known[0]!)
-  }, { immediate: true })
-  const drop = (id: string) => { items.value = items.value.filter(item => item.id !== id) }
-  const retry = (id: string) => { items.value = items.value.map(item => item.id === id ? { ...item, refused: undefined } : item); return flush() }
+  watch(
+    [unplaced, () => session.session.installations],
+    ([left, known]) => {
+      if (left.length && known?.length === 1) for (const item of left) void place(item.id, known[0]!)
+    },
+    { immediate: true },
+  )
+  const drop = (id: string) => {
+    items.value = items.value.filter(item => item.id !== id)
+  }
+  const retry = (id: string) => {
+    items.value = items.value.map(item => (item.id === id ? { ...item, refused: undefined } : item))
+    return flush()
+  }
 
   async function flush(): Promise<void> {
     if (sending) return
     sending = true
     try {
-      for (let item = mine.value[0]; item; item = mine.value[0]) if (!await send(item)) return
+      for (let item = mine.value[0]; item; item = mine.value[0]) if (!(await send(item))) return
     } finally {
       sending = false
     }
@@ -84,7 +120,7 @@ export const useOutbox = defineStore('outbox', () => {
       if (error.status === 419) return await renewed()
       // Refused: it stays here with the reason, unless the page that recorded it deals with it.
       if (ofPage(item) && listeners.get(item.path)?.refused?.(item, error)) drop(item.id)
-      else items.value = items.value.map(each => each.id === item.id ? { ...each, refused: error.message } : each)
+      else items.value = items.value.map(each => (each.id === item.id ? { ...each, refused: error.message } : each))
       return true
     }
   }
@@ -100,7 +136,10 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** Whether the server is there again. What is read may come from this device; a HEAD never does. */
   async function knock() {
-    const there = await fetch('/mark.svg', { method: 'HEAD', cache: 'no-store' }).then(answer => answer.ok, () => false)
+    const there = await fetch('/mark.svg', { method: 'HEAD', cache: 'no-store' }).then(
+      answer => answer.ok,
+      () => false,
+    )
     offline.value = !there
     if (there) await flush()
   }
@@ -108,8 +147,27 @@ export const useOutbox = defineStore('outbox', () => {
   /** A page that wants to hear what became of its own records. */
   function listen(path: string, listener: Listener) {
     listeners.set(path, listener)
-    return () => { if (listeners.get(path) === listener) listeners.delete(path) }
+    return () => {
+      if (listeners.get(path) === listener) listeners.delete(path)
+    }
   }
 
-  return { items, mine, elsewhere, unplaced, others, refused, offline, signedOut, of, add, place, drop, retry, flush, knock, listen }
+  return {
+    items,
+    mine,
+    elsewhere,
+    unplaced,
+    others,
+    refused,
+    offline,
+    signedOut,
+    of,
+    add,
+    place,
+    drop,
+    retry,
+    flush,
+    knock,
+    listen,
+  }
 })

@@ -1,8 +1,18 @@
 import type { Figure } from './building'
 import type { Bead, BeadState, Worked } from './types'
 
-export interface SiteStep { id: string, words: string, said: string, kind: string, side: 'A' | 'B' | null }
-export interface Built { length: string | null, ways: string[] | null, difference: string | null }
+export interface SiteStep {
+  id: string
+  words: string
+  said: string
+  kind: string
+  side: 'A' | 'B' | null
+}
+export interface Built {
+  length: string | null
+  ways: string[] | null
+  difference: string | null
+}
 export interface SiteRun {
   id: string
   code: string
@@ -11,7 +21,7 @@ export interface SiteRun {
   build: 'shop' | 'site'
   from: string
   to: string
-  ends: { A: string, B: string }
+  ends: { A: string; B: string }
   cut: Worked
   ways: string[]
   steps: Record<string, BeadState>
@@ -25,7 +35,7 @@ export interface Pull {
   mains: boolean
   from: string
   to: string
-  ways: { id: string, name: string, kind: string, length: string }[]
+  ways: { id: string; name: string; kind: string; length: string }[]
   runs: string[]
   length: string
   tension: Figure
@@ -34,4 +44,10 @@ export interface Pull {
   leads: Record<string, string>
   hindrances: string[]
 }
-export interface Site { pulls: Pull[], unplaced: string[], runs: Record<string, SiteRun>, ways: { id: string, name: string }[], steps: SiteStep[] }
+export interface Site {
+  pulls: Pull[]
+  unplaced: string[]
+  runs: Record<string, SiteRun>
+  ways: { id: string; name: string }[]
+  steps: SiteStep[]
+}

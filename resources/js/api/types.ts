@@ -4,13 +4,38 @@ export type Role = 'planner' | 'bench' | 'installer' | 'tester' | 'lead'
 export type BeadState = 'to-do' | 'done' | 'overtaken' | 'failed'
 export type Severity = 'stop' | 'check' | 'note'
 
-export interface Named { id: string, name: string }
-export interface Person { name: string, signIn: string, roles: Role[], skills?: string[] }
-export interface InstallationRef { id: number, key: string, name: string }
-export interface Session { person: Person | null, installations?: InstallationRef[], open?: InstallationRef | null }
+export interface Named {
+  id: string
+  name: string
+}
+export interface Person {
+  name: string
+  signIn: string
+  roles: Role[]
+  skills?: string[]
+}
+export interface InstallationRef {
+  id: number
+  key: string
+  name: string
+}
+export interface Session {
+  person: Person | null
+  installations?: InstallationRef[]
+  open?: InstallationRef | null
+}
 
-export interface Bead { stage: string, state: BeadState }
-export interface Finding { severity: Severity, words: string, remedy: string, code?: string, subject?: string }
+export interface Bead {
+  stage: string
+  state: BeadState
+}
+export interface Finding {
+  severity: Severity
+  words: string
+  remedy: string
+  code?: string
+  subject?: string
+}
 
 export interface Row {
   id: string
@@ -31,8 +56,18 @@ export interface Row {
   findings: Finding[]
 }
 
-export interface Term { label: string, detail: string, amount: string, source: string }
-export interface Worked { result: string, exact: string, rounding: string, terms: Term[] }
+export interface Term {
+  label: string
+  detail: string
+  amount: string
+  source: string
+}
+export interface Worked {
+  result: string
+  exact: string
+  rounding: string
+  terms: Term[]
+}
 export type Line = Record<string, string>
 export interface Reach {
   id: string
@@ -46,11 +81,16 @@ export interface Reach {
   margin: number | null
   decibels: number | null
   missing: string
-  information: { what: string, figure: Figure }[]
-  next: { cable: string, margin: number } | null
+  information: { what: string; figure: Figure }[]
+  next: { cable: string; margin: number } | null
 }
 
-export interface Cavity { address: string, face: [number, number], wiring: [number, number], terminal: string }
+export interface Cavity {
+  address: string
+  face: [number, number]
+  wiring: [number, number]
+  terminal: string
+}
 export interface Drawing {
   name: string
   short: string
@@ -65,7 +105,12 @@ export interface Drawing {
   cautions: string[]
 }
 
-export interface Conductor { conductor: string, element: string, core: string, colour: string }
+export interface Conductor {
+  conductor: string
+  element: string
+  core: string
+  colour: string
+}
 export interface Joint extends Conductor {
   leg: string
   fitting: string
@@ -75,17 +120,36 @@ export interface Joint extends Conductor {
   circuit: string
   exception: string
 }
-export interface Fitting { id: string, label: string, leg: string, length: string, plan: string, source: string, drawing: Drawing | null, mate: string }
+export interface Fitting {
+  id: string
+  label: string
+  leg: string
+  length: string
+  plan: string
+  source: string
+  drawing: Drawing | null
+  mate: string
+}
 export interface End {
   side: 'A' | 'B'
   location: string
   fittings: Fitting[]
   joints: Joint[]
   unused: (Conductor & { reason: string })[]
-  leftOut: { note: string, who: string, at: string }[]
-  pictures: { picture: string, who: string, at: string }[]
+  leftOut: { note: string; who: string; at: string }[]
+  pictures: { picture: string; who: string; at: string }[]
 }
-export interface Label { side: string, leg: string, code: string, end: string, to: string, readsUpsideDown?: string, prints?: string, underlined?: boolean, word?: string }
+export interface Label {
+  side: string
+  leg: string
+  code: string
+  end: string
+  to: string
+  readsUpsideDown?: string
+  prints?: string
+  underlined?: boolean
+  word?: string
+}
 export interface HistoryEvent {
   id: string
   kind: string
@@ -98,13 +162,33 @@ export interface HistoryEvent {
   overtaken: boolean
 }
 /** What a circuit is asked to carry, beyond the usual of its signal. */
-export interface Demand { rate?: string, source?: number, load?: number, line?: number, power?: number }
-export interface CircuitOf { id: string, name: string, signal: string, signalName: string, topology: string, from: string, phantom: string, terminator: string, joins: string | null, takesPhantom: boolean, asks: string, demand?: Demand, fittings: { id: string, label: string }[] }
+export interface Demand {
+  rate?: string
+  source?: number
+  load?: number
+  line?: number
+  power?: number
+}
+export interface CircuitOf {
+  id: string
+  name: string
+  signal: string
+  signalName: string
+  topology: string
+  from: string
+  phantom: string
+  terminator: string
+  joins: string | null
+  takesPhantom: boolean
+  asks: string
+  demand?: Demand
+  fittings: { id: string; label: string }[]
+}
 export interface RunPage extends Row {
   circuits: CircuitOf[]
   line: Line
   note: string
-  assembly: { id: string, runs: string[] }
+  assembly: { id: string; runs: string[] }
   worked: Worked
   way: string[]
   pinned: boolean
@@ -114,40 +198,102 @@ export interface RunPage extends Row {
   history: HistoryEvent[]
 }
 
-export interface PlanChoice extends Named { connector: string, channels: number, functions: string[] }
+export interface PlanChoice extends Named {
+  connector: string
+  channels: number
+  functions: string[]
+}
 export interface Catalogue {
-  cables: (Named & { family: string, prefix: string })[]
+  cables: (Named & { family: string; prefix: string })[]
   signals: (Named & { functions: string[] })[]
   plans: PlanChoice[]
   locations: Named[]
-  ways: (Named & { kind: string, length: string })[]
+  ways: (Named & { kind: string; length: string })[]
   looms: Named[]
 }
 
-export interface Change { id: number, words: string, who: string, mine: boolean, at: string, undone: boolean }
-export interface RowProblem { row: number, column: string, value: string, remedy: string }
+export interface Change {
+  id: number
+  words: string
+  who: string
+  mine: boolean
+  at: string
+  undone: boolean
+}
+export interface RowProblem {
+  row: number
+  column: string
+  value: string
+  remedy: string
+}
 export type Rules = Record<string, string | number>
-export interface School { key: string, question: string, usual: string, reason: string, answers: { value: string, words: string }[] }
-export interface Few { count: number, names: string[] }
-export interface Consequences { joints: number, ends: Few, cuts: Few, labels: Few, tests: Few, overtaken: Few, comes: Finding[], goes: number }
+export interface School {
+  key: string
+  question: string
+  usual: string
+  reason: string
+  answers: { value: string; words: string }[]
+}
+export interface Few {
+  count: number
+  names: string[]
+}
+export interface Consequences {
+  joints: number
+  ends: Few
+  cuts: Few
+  labels: Few
+  tests: Few
+  overtaken: Few
+  comes: Finding[]
+  goes: number
+}
 
-export interface SheetCore { conductor: string, colour: string, element: string, address: string, terminal: string, function: string, channel: string, exception: string, length: Worked }
-export interface SheetSlide { name: string, colour: string, before: boolean, note: string }
-export interface SheetStep { layer: string, at: string, does: string, keep: string, tool: string, check: string }
+export interface SheetCore {
+  conductor: string
+  colour: string
+  element: string
+  address: string
+  terminal: string
+  function: string
+  channel: string
+  exception: string
+  length: Worked
+}
+export interface SheetSlide {
+  name: string
+  colour: string
+  before: boolean
+  note: string
+}
+export interface SheetStep {
+  layer: string
+  at: string
+  does: string
+  keep: string
+  tool: string
+  check: string
+}
 export interface SheetLeg {
   id: string
   label: string
   length: string
   tail: Worked | null
   chosen: string
-  recipe: { id: string, name: string, discard: string, source: string, steps: SheetStep[] } | null
+  recipe: { id: string; name: string; discard: string; source: string; steps: SheetStep[] } | null
   cores: SheetCore[]
   slides: SheetSlide[]
   contacts: string[]
   tools: string[]
   cautions: string[]
 }
-export interface SheetBlock { number: number, channels: string[], colour: string, offset: string, length: Worked }
+export interface SheetBlock {
+  number: number
+  channels: string[]
+  colour: string
+  offset: string
+  length: Worked
+}
 export interface SheetFitting {
   id: string
   label: string
@@ -176,12 +322,20 @@ export interface Sheet {
   fittings: SheetFitting[]
   alike: number[][]
   breakout: SheetSlide | null
-  unused: { conductor: string, colour: string, reason: string }[]
-  rules: { question: string, answer: string }[]
+  unused: { conductor: string; colour: string; reason: string }[]
+  rules: { question: string; answer: string }[]
 }
 
 export type TypeKind = 'cable' | 'connector' | 'signal' | 'plan' | 'part' | 'recipe'
-export interface TypeLine { id: string, name: string, about: string, source: 'own' | 'shipped' | 'file', version: number | null, used: boolean, retired: boolean }
+export interface TypeLine {
+  id: string
+  name: string
+  about: string
+  source: 'own' | 'shipped' | 'file'
+  version: number | null
+  used: boolean
+  retired: boolean
+}
 export interface TypeDetail {
   kind: TypeKind
   id: string
@@ -191,9 +345,25 @@ export interface TypeDetail {
   shipped: boolean
   used: boolean
   retired: boolean
-  figures: { label: string, value: string, rule: string }[]
+  figures: { label: string; value: string; rule: string }[]
   drawing: Drawing | null
 }
 export type Channels = Record<string, Record<string, string>>
-export interface PlanDefinition { id: string, name: string, connector: string, channels: Channels, source?: string, block?: number, shared?: string[], inserts?: Record<string, string>, byScheme?: Record<string, string> }
-export interface ContactPair { address: string, own: string, opposite: string, theirs: string, agrees: boolean }
+export interface PlanDefinition {
+  id: string
+  name: string
+  connector: string
+  channels: Channels
+  source?: string
+  block?: number
+  shared?: string[]
+  inserts?: Record<string, string>
+  byScheme?: Record<string, string>
+}
+export interface ContactPair {
+  address: string
+  own: string
+  opposite: string
+  theirs: string
+  agrees: boolean
+}

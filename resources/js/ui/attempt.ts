@@ -1,12 +1,20 @@
 import { ref } from 'vue'
 import { ApiError } from '../api/client'
 
-interface Listed { path: string, value: string, words: string }
+interface Listed {
+  path: string
+  value: string
+  words: string
+}
 
 /** A refusal in one line: the listed problems, else the words on its fields, else the message. */
 export function refusal(error: ApiError): string {
   const listed = (error.body.problems ?? []) as Listed[]
-  return listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') || Object.values(error.fields).flat().join(' ') || error.message
+  return (
+    listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') ||
+    Object.values(error.fields).flat().join(' ') ||
+    error.message
+  )
 }
 
 /** Work asked of the server: what is under way, what was refused, what was done. */

@@ -22,7 +22,7 @@ function metres(mm: number): string {
 
 function inches(mm: number): string {
   if (mm < 0) return `-${inches(-mm)}`
-  const sixteenths = Math.round(mm / 25.4 * 16)
+  const sixteenths = Math.round((mm / 25.4) * 16)
   const feet = Math.floor(sixteenths / 192)
   const whole = Math.floor((sixteenths % 192) / 16)
   const over = sixteenths % 16
@@ -42,7 +42,9 @@ export function inWords(text: string): string {
 
 /** The same for figures of the bench: what is shorter than a metre stays in millimetres. */
 export function inFigures(text: string): string {
-  return text.replace(/-?\d+(?:\.\d+)? mm\b(?!²)/g, found => system.value === 'metric' && Math.abs(millimetres(found)) < 1000 ? found : length(found))
+  return text.replace(/-?\d+(?:\.\d+)? mm\b(?!²)/g, found =>
+    system.value === 'metric' && Math.abs(millimetres(found)) < 1000 ? found : length(found),
+  )
 }
 
 export function when(iso: string): string {

@@ -32,7 +32,9 @@ final class FitEdgesTest extends TestCase
     public function test_a_range_takes_its_own_ends_and_nothing_beyond(): void
     {
         $range = new DiameterRange(Length::millimetres(3), Length::millimetres(8));
-        foreach ([['2.999 mm', false], ['3 mm', true], ['8 mm', true], ['8.001 mm', false], ['1/8 in', true]] as [$text, $taken]) {
+        foreach (
+            [['2.999 mm', false], ['3 mm', true], ['8 mm', true], ['8.001 mm', false], ['1/8 in', true]] as [$text, $taken]
+        ) {
             self::assertSame($taken, $range->takes(Length::parse($text)), $text);
         }
     }
@@ -55,9 +57,13 @@ final class FitEdgesTest extends TestCase
         $two = 2 * Gauge::awg(24)->area;
         self::assertTrue((new GaugeRange(Gauge::awg(28), Gauge::awg(20)))->takesArea($two));
         self::assertFalse((new GaugeRange(Gauge::awg(28), Gauge::awg(22)))->takesArea($two));
-        $narrow = Bench::of(Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-male-cable-balanced'], []))->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
+        $narrow = Bench::of(
+            Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-male-cable-balanced'], []),
+        )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
         self::assertContains('fit.gauge-too-thick', Bench::codes($narrow->plan()->findings));
-        $single = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-male-cable-balanced'], []))->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
+        $single = Bench::of(
+            Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-male-cable-balanced'], []),
+        )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
         self::assertNotContains('fit.gauge-too-thick', Bench::codes($single->plan()->findings));
     }
 
@@ -101,11 +107,20 @@ final class FitEdgesTest extends TestCase
 
     public function test_a_part_may_be_for_some_jackets_only(): void
     {
-        $ferrule = new Part('f', 'f', PartKind::Ferrule, grips: new DiameterRange(Length::millimetres(5), Length::millimetres(6)), jackets: ['thin']);
+        $ferrule = new Part(
+            'f',
+            'f',
+            PartKind::Ferrule,
+            grips: new DiameterRange(Length::millimetres(5), Length::millimetres(6)),
+            jackets: ['thin'],
+        );
         self::assertTrue($ferrule->fitsOver(Length::millimetres(5.5), 'thin'));
         self::assertFalse($ferrule->fitsOver(Length::millimetres(5.5), 'standard'));
         self::assertFalse($ferrule->fitsOver(Length::millimetres(7), 'thin'));
-        self::assertFalse((new Part('g', 'g', PartKind::Ferrule))->fitsOver(Length::millimetres(5), 'thin'), 'what says nothing fits nothing');
+        self::assertFalse(
+            (new Part('g', 'g', PartKind::Ferrule))->fitsOver(Length::millimetres(5), 'thin'),
+            'what says nothing fits nothing',
+        );
     }
 
     /** Whatever the connector: a core is never shorter than straight, and the exit's depth is in every length. */
@@ -120,7 +135,10 @@ final class FitEdgesTest extends TestCase
                     $worked = $hood->to($cavity->address);
                     self::assertNotNull($worked);
                     self::assertGreaterThanOrEqual($exit->depth->nanometres, $worked->result->nanometres, $id);
-                    self::assertSame($worked->exact->nanometres, $worked->terms[0]->amount->plus($worked->terms[1]->amount)->nanometres);
+                    self::assertSame(
+                        $worked->exact->nanometres,
+                        $worked->terms[0]->amount->plus($worked->terms[1]->amount)->nanometres,
+                    );
                     $checked++;
                 }
                 self::assertNull($hood->to('no such contact'));
@@ -139,7 +157,10 @@ final class FitEdgesTest extends TestCase
             foreach ($type->cavities as $i => $cavity) {
                 $next = $type->cavities[$i + 1] ?? $type->cavities[0];
                 $apart = hypot($cavity->wiring->x - $next->wiring->x, $cavity->wiring->y - $next->wiring->y);
-                $difference = abs(($hood->to($cavity->address)?->result->inMillimetres() ?? 0) - ($hood->to($next->address)?->result->inMillimetres() ?? 0));
+                $difference = abs(
+                    ($hood->to($cavity->address)?->result->inMillimetres() ?? 0) -
+                        ($hood->to($next->address)?->result->inMillimetres() ?? 0),
+                );
                 self::assertLessThanOrEqual($apart + 0.002, $difference);
             }
         }
@@ -154,11 +175,17 @@ final class FitEdgesTest extends TestCase
                 $blocks = Blocks::of($plan, FittingLayout::ofType($type, $catalogue), $exit);
                 self::assertSame((int) ceil(count($plan->channels) / $plan->block), count($blocks), $plan->id);
                 self::assertSame(0, min(array_map(static fn ($block): int => $block->offset->nanometres, $blocks)));
-                self::assertSame(array_map(strval(...), array_keys($plan->channels)), array_merge(...array_map(static fn ($block): array => $block->channels, $blocks)));
+                self::assertSame(
+                    array_map(strval(...), array_keys($plan->channels)),
+                    array_merge(...array_map(static fn ($block): array => $block->channels, $blocks)),
+                );
             }
         }
         // IEC 60062 digits: 1 brown … 9 white, and the tenth is black again.
-        self::assertSame(['brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'black'], array_map(Blocks::colour(...), range(1, 10)));
+        self::assertSame(
+            ['brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'black'],
+            array_map(Blocks::colour(...), range(1, 10)),
+        );
     }
 
     /** Sorting joints loses none and repeats none, under any rule. */
@@ -169,11 +196,28 @@ final class FitEdgesTest extends TestCase
         $catalogue = $bench->installation->catalogue;
         foreach (JoinOrder::cases() as $rule) {
             foreach ([null, $catalogue->plans['rect90-male-24ch']] as $plan) {
-                $sorted = (new WorkOrder($rule, FittingLayout::ofType($catalogue->connectors['rect90-male'], $catalogue), ['screen' => -1, 'hot' => 0, 'cold' => 1], $plan))->sorted($joints);
+                $sorted = (new WorkOrder(
+                    $rule,
+                    FittingLayout::ofType($catalogue->connectors['rect90-male'], $catalogue),
+                    ['screen' => -1, 'hot' => 0, 'cold' => 1],
+                    $plan,
+                ))->sorted($joints);
                 $ids = static fn (array $of): array => array_map(static fn (Joint $joint): string => $joint->id(), $of);
                 self::assertEqualsCanonicalizing($ids($joints), $ids($sorted));
                 $channels = array_map(static fn (Joint $joint): string => $joint->channel, $sorted);
-                self::assertCount(24, array_unique(array_map(static fn (int $i): string => $channels[$i].($channels[$i - 1] ?? ''), array_filter(array_keys($channels), static fn (int $i): bool => $i === 0 || $channels[$i] !== $channels[$i - 1]))), 'a channel is joined in one go');
+                self::assertCount(
+                    24,
+                    array_unique(
+                        array_map(
+                            static fn (int $i): string => $channels[$i].($channels[$i - 1] ?? ''),
+                            array_filter(
+                                array_keys($channels),
+                                static fn (int $i): bool => $i === 0 || $channels[$i] !== $channels[$i - 1],
+                            ),
+                        ),
+                    ),
+                    'a channel is joined in one go',
+                );
             }
         }
     }
@@ -181,9 +225,11 @@ final class FitEdgesTest extends TestCase
     /** Every end that has joints has a sheet, and every joint of the plan is on it once. */
     public function test_a_sheet_holds_every_joint_of_its_end(): void
     {
-        $file = \Sartal\Core\File\InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
+        $file = \Sartal\Core\File\InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
         $in = $file->installation;
-        $plan = (new \Sartal\Core\Plan\Planning\Planner)->plan($in, $file->record);
+        $plan = (new \Sartal\Core\Plan\Planning\Planner())->plan($in, $file->record);
         $sheets = new EndSheets($in);
         foreach ($in->runs as $run) {
             foreach (Side::cases() as $side) {
@@ -192,12 +238,18 @@ final class FitEdgesTest extends TestCase
                 $on = [];
                 foreach ($sheet->fittings as $fitting) {
                     foreach ($fitting->legs as $leg) {
-                        array_push($on, ...array_map(static fn ($core): string => $core->joint->id(), $leg->preparation->cores));
+                        array_push(
+                            $on,
+                            ...array_map(static fn ($core): string => $core->joint->id(), $leg->preparation->cores),
+                        );
                         self::assertNotNull($leg->preparation->recipe, $run->code);
                         self::assertNotSame([], $leg->preparation->tools, $run->code);
                     }
                 }
-                $planned = array_map(static fn (Joint $joint): string => $joint->id(), $plan->runs[$run->id]->end($side)->joints);
+                $planned = array_map(
+                    static fn (Joint $joint): string => $joint->id(),
+                    $plan->runs[$run->id]->end($side)->joints,
+                );
                 self::assertEqualsCanonicalizing($planned, $on, $run->code.' '.$side->value);
                 self::assertEqualsCanonicalizing(array_keys($sheet->fittings), array_merge(...$sheet->alike, ...[[]]));
             }

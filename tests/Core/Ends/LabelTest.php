@@ -26,17 +26,23 @@ final class LabelTest extends TestCase
     {
         $plan = $bench->with(rules: $bench->installation->rules->withLabels($scheme))->plan();
 
-        return array_map(static fn (Label $label): array => [$label->code, $label->line], $plan->runs[array_key_first($plan->runs)]->labels);
+        return array_map(
+            static fn (Label $label): array => [$label->code, $label->line],
+            $plan->runs[array_key_first($plan->runs)]->labels,
+        );
     }
 
     public function test_tokens(): void
     {
         $bench = Bench::stageBox();
-        $usual = self::said($bench, new LabelScheme);
+        $usual = self::said($bench, new LabelScheme());
         self::assertSame(['M-1', 'A to There'], $usual[0]);
         self::assertSame(['1', 'M-1 A'], $usual[1]);
         self::assertSame(['M-1', 'B to Here'], $usual[25]);
-        $own = self::said($bench, new LabelScheme('{run}.{end}', 'from {here} {loom}', '{run}-{leg}', 'ch {channel}', 20));
+        $own = self::said(
+            $bench,
+            new LabelScheme('{run}.{end}', 'from {here} {loom}', '{run}-{leg}', 'ch {channel}', 20),
+        );
         self::assertSame(['M-1.A', 'from Here'], $own[0], 'a run without a loom leaves no gap');
         self::assertSame(['M-1-7', 'ch 1'], $own[7]);
     }
@@ -44,14 +50,22 @@ final class LabelTest extends TestCase
     public function test_a_token_that_stands_for_nothing_is_named(): void
     {
         self::assertSame(['colour', 'of'], (new LabelScheme('{run} {colour}', '{of}'))->unknown());
-        self::assertSame([], (new LabelScheme)->unknown());
+        self::assertSame([], (new LabelScheme())->unknown());
     }
 
     public function test_labels_that_say_the_same_and_labels_that_are_too_long(): void
     {
         $bench = Bench::microphone();
-        $found = static fn (LabelScheme $scheme): array => array_values(array_filter(array_map(static fn (Finding $finding): string => $finding->code, $bench->with(rules: $bench->installation->rules->withLabels($scheme))->plan()->findings), static fn (string $code): bool => in_array($code, ['label.same', 'label.long'], true)));
-        self::assertSame([], $found(new LabelScheme));
+        $found = static fn (LabelScheme $scheme): array => array_values(
+            array_filter(
+                array_map(
+                    static fn (Finding $finding): string => $finding->code,
+                    $bench->with(rules: $bench->installation->rules->withLabels($scheme))->plan()->findings,
+                ),
+                static fn (string $code): bool => in_array($code, ['label.same', 'label.long'], true),
+            ),
+        );
+        self::assertSame([], $found(new LabelScheme()));
         self::assertSame(['label.same'], $found(new LabelScheme('{run}', '')), 'both ends read the same');
         self::assertSame(['label.long'], $found(new LabelScheme('{run} to {far}', '{end}', limit: 6)));
     }
@@ -61,7 +75,11 @@ final class LabelTest extends TestCase
     {
         $face = ShippedCatalogue::load()->parts['label-wrap-s']->face;
         self::assertNotNull($face);
-        self::assertEqualsWithDelta(31.55, Wrapping::needed($face, Length::millimetres(6))->result->inMillimetres(), 0.001);
+        self::assertEqualsWithDelta(
+            31.55,
+            Wrapping::needed($face, Length::millimetres(6))->result->inMillimetres(),
+            0.001,
+        );
         self::assertTrue(Wrapping::fits($face, Length::millimetres(8)));
         self::assertFalse(Wrapping::fits($face, Length::millimetres(8.1)));
         self::assertEqualsWithDelta(25.3, $face->tail()->inMillimetres(), 1e-6);
@@ -79,8 +97,19 @@ final class LabelTest extends TestCase
     public function test_the_house_chooses_the_kind_where_one_fits(): void
     {
         $bench = Bench::microphone();
-        $over = static fn (LabelMaterial $kind, float $mm): ?string => (new LabelParts($bench->installation->catalogue, $bench->installation->rules->with($kind)))->over(Length::millimetres($mm), 'standard')?->id;
-        self::assertSame(['label-wrap-s', 'label-flag', 'label-shrink-4-8', 'label-tag'], array_map(static fn (LabelMaterial $kind): ?string => $over($kind, 4.0), [LabelMaterial::Wrap, LabelMaterial::Flag, LabelMaterial::Sleeve, LabelMaterial::Tag]));
+        $over = static fn (LabelMaterial $kind, float $mm): ?string => (new LabelParts(
+            $bench->installation->catalogue,
+            $bench->installation->rules->with($kind),
+        ))->over(Length::millimetres($mm), 'standard')?->id;
+        self::assertSame(
+            ['label-wrap-s', 'label-flag', 'label-shrink-4-8', 'label-tag'],
+            array_map(static fn (LabelMaterial $kind): ?string => $over($kind, 4.0), [
+                LabelMaterial::Wrap,
+                LabelMaterial::Flag,
+                LabelMaterial::Sleeve,
+                LabelMaterial::Tag,
+            ]),
+        );
         self::assertSame('label-wrap-l', $over(LabelMaterial::Flag, 15.0), 'too thick for a flag');
         self::assertSame('label-tag', $over(LabelMaterial::Wrap, 30.0));
     }
@@ -89,11 +118,18 @@ final class LabelTest extends TestCase
     {
         $bench = Bench::stageBox();
         $plan = $bench->plan();
-        $prints = (new LabelPrints($bench->installation))->of(array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs), $plan->rotations);
+        $prints = (new LabelPrints($bench->installation))->of(
+            array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
+            $plan->rotations,
+        );
         self::assertCount(1 + 24 + 1, $prints, 'the 90-way end does not part');
         self::assertCount(26, array_unique(array_map(static fn (PrintedLabel $label): string => $label->id, $prints)));
         $colours = array_map(static fn (PrintedLabel $label): string => $label->colour, array_slice($prints, 1, 24));
-        self::assertSame(['brown' => 6, 'red' => 6, 'orange' => 6, 'yellow' => 6], array_count_values($colours), 'as the 90-way plan has them');
+        self::assertSame(
+            ['brown' => 6, 'red' => 6, 'orange' => 6, 'yellow' => 6],
+            array_count_values($colours),
+            'as the 90-way plan has them',
+        );
         self::assertSame('e/M-1/A/'.$bench->installation->runs['M-1']->a->legs[6]->id, $prints[7]->path);
         $six = array_values(array_filter($prints, static fn (PrintedLabel $label): bool => $label->code === '6'))[0];
         self::assertSame(['9', true, 'SIX'], [$six->turned, $six->marked?->underlined, $six->marked?->word]);

@@ -44,7 +44,20 @@ use Tests\Support\Bench;
 final class NothingIsDecorationTest extends TestCase
 {
     /** Names, and groupings of lists that people look through. */
-    private const NAMES = ['id', 'name', 'short', 'family', 'prefix', 'label', 'key', 'source', 'words', 'retired', 'gender', 'mount'];
+    private const NAMES = [
+        'id',
+        'name',
+        'short',
+        'family',
+        'prefix',
+        'label',
+        'key',
+        'source',
+        'words',
+        'retired',
+        'gender',
+        'mount',
+    ];
 
     /** @return array<string, callable(): Bench> */
     private static function benches(): array
@@ -54,11 +67,33 @@ final class NothingIsDecorationTest extends TestCase
             'coax' => static fn (): Bench => Bench::coax(),
             'stage box' => static fn (): Bench => Bench::stageBox(),
             'category' => static fn (): Bench => Bench::category('8p8c-jack-t568b'),
-            'data' => static fn (): Bench => Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx'])),
-            'phone' => static fn (): Bench => Bench::of(Bench::request('A-1', 'instrument', ['unbalanced'], ['ts-plug-low-unbalanced'], ['ts-plug-mute-unbalanced']))->withFitting('A-1.a1', clocking: 45),
-            'mains' => static fn (): Bench => Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], ['power-in-cable-mains', 'xlr3-male-cable-balanced'])),
-            'block' => static fn (): Bench => Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['modular-frame-4-mixed'], [])),
-            'quad' => static fn (): Bench => Bench::of(Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-male-panel-balanced'], ['trs-balanced'])),
+            'data' => static fn (): Bench => Bench::of(
+                Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']),
+            ),
+            'phone' => static fn (): Bench => Bench::of(
+                Bench::request(
+                    'A-1',
+                    'instrument',
+                    ['unbalanced'],
+                    ['ts-plug-low-unbalanced'],
+                    ['ts-plug-mute-unbalanced'],
+                ),
+            )->withFitting('A-1.a1', clocking: 45),
+            'mains' => static fn (): Bench => Bench::of(
+                Bench::request(
+                    'P-1',
+                    'composite',
+                    ['mains', 'analogue'],
+                    ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+                    ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+                ),
+            ),
+            'block' => static fn (): Bench => Bench::of(
+                Bench::request('C-1', 'cat6-utp', ['network'], ['modular-frame-4-mixed'], []),
+            ),
+            'quad' => static fn (): Bench => Bench::of(
+                Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-male-panel-balanced'], ['trs-balanced']),
+            ),
         ];
     }
 
@@ -77,7 +112,11 @@ final class NothingIsDecorationTest extends TestCase
             'cable: category' => ['category', 'cables.cat6-utp.category', '6A'],
             'cable: reels' => ['microphone', 'cables.pair-foil.reels', ['77 m']],
             'element: capacitance' => ['microphone', 'cables.pair-foil.construction.children.0.capacitance', 300],
-            'element: loss tangent' => ['coax', 'cables.coax-75-12g.construction.children.0.children.0.lossTangent', 0.002],
+            'element: loss tangent' => [
+                'coax',
+                'cables.coax-75-12g.construction.children.0.children.0.lossTangent',
+                0.002,
+            ],
             'signal: reach' => ['microphone', 'signals.analogue.reach.ohms', 600],
             'takes: kit' => ['microphone', 'connectors.xlr3-female-cable.cable.kit', []],
             'part: pack' => ['stage box', 'parts.contact-rect-male-fine.pack', 7],
@@ -89,7 +128,11 @@ final class NothingIsDecorationTest extends TestCase
             'element: gauge' => ['microphone', 'cables.pair-foil.construction.children.0.children.0.gauge', '14 AWG'],
             'element: strands' => ['category', 'cables.cat6-utp.construction.children.0.children.0.strands', 7],
             'element: metal' => ['microphone', 'cables.pair-foil.construction.children.0.children.0.metal', 'clad'],
-            'element: permittivity' => ['coax', 'cables.coax-75-12g.construction.children.0.children.0.permittivity', 4.0],
+            'element: permittivity' => [
+                'coax',
+                'cables.coax-75-12g.construction.children.0.children.0.permittivity',
+                4.0,
+            ],
             'element: diameter' => ['coax', 'cables.coax-75-12g.construction.children.0.children.0.diameter', '3 mm'],
             'element: impedance' => ['category', 'cables.cat6-utp.construction.children.0.impedance', 150],
             'element: recipes' => ['microphone', 'cables.pair-foil.construction.prepares', 'coax'],
@@ -105,7 +148,11 @@ final class NothingIsDecorationTest extends TestCase
             'connector: bays' => ['block', 'connectors.modular-frame-4.bays.2.accepts', 'nothing'],
             'contact: place of the terminal' => ['stage box', 'connectors.rect90-male.cavities.0.wiring', [0, 0]],
             'contact: place on the face' => ['microphone', 'connectors.xlr3-female-cable.cavities.0.face', [0, 1]],
-            'contact: what the terminal is called' => ['phone', 'connectors.ts-plug-low.cavities.0.terminal', 'other lug'],
+            'contact: what the terminal is called' => [
+                'phone',
+                'connectors.ts-plug-low.cavities.0.terminal',
+                'other lug',
+            ],
             'contact: wires' => ['quad', 'connectors.xlr3-male-panel.cavities.1.wires', 1],
             'contact: kind of terminal' => ['quad', 'connectors.trs-plug.cavities.0.kind', 'body'],
             'takes: entry' => ['microphone', 'connectors.xlr3-female-cable.cable.entry', ['5 mm', '8 mm']],
@@ -114,15 +161,31 @@ final class NothingIsDecorationTest extends TestCase
             'takes: screen' => ['microphone', 'connectors.xlr3-female-cable.cable.screen', 'nowhere'],
             'takes: shell tie' => ['microphone', 'connectors.xlr3-female-cable.cable.shell', 'none'],
             'takes: boot' => ['block', 'connectors.8p8c-plug-bare.cable.boot', 'moulded'],
-            'takes: exits' => ['stage box', 'connectors.rect90-male.cable.exits', [['name' => 'rear', 'at' => [0, 0], 'depth' => '99 mm']]],
+            'takes: exits' => [
+                'stage box',
+                'connectors.rect90-male.cable.exits',
+                [['name' => 'rear', 'at' => [0, 0], 'depth' => '99 mm']],
+            ],
             'takes: slides' => ['microphone', 'connectors.xlr3-female-cable.cable.slides', []],
-            'takes: recipes' => ['microphone', 'connectors.xlr3-female-cable.cable.recipes', ['screened-pair' => 'pair-to-dsub']],
-            'takes: print' => ['category', 'connectors.8p8c-jack.cable.print', ['1', '2', '3', '4', '5', '6', '7', '8']],
+            'takes: recipes' => [
+                'microphone',
+                'connectors.xlr3-female-cable.cable.recipes',
+                ['screened-pair' => 'pair-to-dsub'],
+            ],
+            'takes: print' => [
+                'category',
+                'connectors.8p8c-jack.cable.print',
+                ['1', '2', '3', '4', '5', '6', '7', '8'],
+            ],
             'takes: hardware' => ['quad', 'connectors.xlr3-male-panel.cable.hardware', []],
             'takes: clocking' => ['phone', 'connectors.ts-plug-low.cable.clocking', []],
             'takes: stagger' => ['stage box', 'connectors.rect90-male.cable.staggered', false],
             'terminal: joining' => ['microphone', 'connectors.xlr3-female-cable.cable.terminals.0.joining', 'screw'],
-            'terminal: gauge' => ['microphone', 'connectors.xlr3-female-cable.cable.terminals.0.gauge', ['18 AWG', '14 AWG']],
+            'terminal: gauge' => [
+                'microphone',
+                'connectors.xlr3-female-cable.cable.terminals.0.gauge',
+                ['18 AWG', '14 AWG'],
+            ],
             'terminal: strands' => ['microphone', 'connectors.xlr3-female-cable.cable.terminals.0.strands', 'solid'],
             'terminal: parts' => ['stage box', 'connectors.rect90-male.cable.terminals.0.parts', []],
             'terminal: tool' => ['microphone', 'connectors.xlr3-female-cable.cable.terminals.0.tool', 'another tool'],
@@ -147,7 +210,11 @@ final class NothingIsDecorationTest extends TestCase
             'signal: functions' => ['microphone', 'signals.analogue.functions.0.pole', 'b'],
             'signal: protective' => ['mains', 'signals.mains.functions.2.protective', false],
             'signal: pairs' => ['category', 'signals.network.differential', []],
-            'plan: channels' => ['microphone', 'plans.xlr3-female-cable-balanced.channels', ['1' => ['hot' => '3', 'cold' => '2', 'screen' => '1']]],
+            'plan: channels' => [
+                'microphone',
+                'plans.xlr3-female-cable-balanced.channels',
+                ['1' => ['hot' => '3', 'cold' => '2', 'screen' => '1']],
+            ],
             'plan: blocks' => ['stage box', 'plans.rect90-male-24ch.block', 8],
         ];
     }
@@ -161,12 +228,25 @@ final class NothingIsDecorationTest extends TestCase
 
     public function test_the_list_of_attributes_is_whole(): void
     {
-        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/docs/schema/installation.schema.json'), true)['$defs'];
+        $schema = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3).'/docs/schema/installation.schema.json'),
+            true,
+        )['$defs'];
         $tried = array_map(static fn (array $row): string => $row[1], iterator_to_array(self::attributes(), false));
         $missing = [];
         foreach (['cable', 'element', 'cableSide', 'terminal', 'recipe'] as $kind) {
-            foreach (array_diff(array_keys($schema[$kind]['properties']), self::NAMES, ['construction', 'children', 'count', 'terminals', 'steps']) as $attribute) {
-                if (array_filter($tried, static fn (string $path): bool => str_contains($path, '.'.$attribute)) === []) {
+            foreach (
+                array_diff(array_keys($schema[$kind]['properties']), self::NAMES, [
+                    'construction',
+                    'children',
+                    'count',
+                    'terminals',
+                    'steps',
+                ]) as $attribute
+            ) {
+                if (
+                    array_filter($tried, static fn (string $path): bool => str_contains($path, '.'.$attribute)) === []
+                ) {
                     $missing[] = $kind.'.'.$attribute;
                 }
             }
@@ -179,13 +259,32 @@ final class NothingIsDecorationTest extends TestCase
     {
         $all = [];
         foreach ([[], [ShellBond::Bonded, HotColour::White], [ShellBond::OneEnd]] as $choices) {
-            $under = $bench->with(rules: $bench->installation->rules->with(...$choices))->withFireClass('there', 'general');
+            $under = $bench
+                ->with(rules: $bench->installation->rules->with(...$choices))
+                ->withFireClass('there', 'general');
             $plan = $under->plan();
             $all[] = PlanEncoder::plan($plan, $under->installation);
             $all[] = self::built($under);
-            $operations = array_merge(...array_map(static fn ($assembly): array => (new OperationPlanner($under->installation))->of($assembly, $plan->runs), array_values($plan->assemblies)));
-            $all[] = [Traveller::of($operations, $under->installation->rules)->operations, (new LabelPrints($under->installation))->of(array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs), $plan->rotations)];
-            $all[] = array_map(static fn ($edge): array => [$edge->ohms, $edge->twist], $under->expectation()->wiring->edges);
+            $operations = array_merge(
+                ...array_map(
+                    static fn ($assembly): array => (new OperationPlanner($under->installation))->of(
+                        $assembly,
+                        $plan->runs,
+                    ),
+                    array_values($plan->assemblies),
+                ),
+            );
+            $all[] = [
+                Traveller::of($operations, $under->installation->rules)->operations,
+                (new LabelPrints($under->installation))->of(
+                    array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
+                    $plan->rotations,
+                ),
+            ];
+            $all[] = array_map(
+                static fn ($edge): array => [$edge->ohms, $edge->twist],
+                $under->expectation()->wiring->edges,
+            );
             foreach ($plan->runs as $id => $runPlan) {
                 foreach (Side::cases() as $side) {
                     foreach ([true, false] as $wiring) {
@@ -201,22 +300,60 @@ final class NothingIsDecorationTest extends TestCase
     /** What follows where the bench's runs lie twice side by side, sleeved, in a narrow damp conduit. */
     private static function built(Bench $bench): mixed
     {
-        $way = new Way('tray', 'Conduit', WayKind::Conduit, Length::metres(10), 'here', 'there', Bore::round(Length::millimetres(60)), 1, Length::millimetres(40), [Environment::Damp]);
+        $way = new Way(
+            'tray',
+            'Conduit',
+            WayKind::Conduit,
+            Length::metres(10),
+            'here',
+            'there',
+            Bore::round(Length::millimetres(60)),
+            1,
+            Length::millimetres(40),
+            [Environment::Damp],
+        );
         $loom = new Loom('L', 'L', '', Covering::Sleeve, Length::millimetres(300));
         $runs = [];
         foreach ($bench->installation->runs as $run) {
-            $runs[$run->id] = new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries, 'L');
-            $runs[$run->id.'+'] = new Run($run->id.'+', $run->code.'+', $run->cable, $run->build, new End('here', $run->a->tail, $run->a->slack, $run->a->preparation, 0, []), new End('there', $run->b->tail, $run->b->slack, $run->b->preparation, 0, []), [], [], 'L');
+            $runs[$run->id] = new Run(
+                $run->id,
+                $run->code,
+                $run->cable,
+                $run->build,
+                $run->a,
+                $run->b,
+                [],
+                $run->carries,
+                'L',
+            );
+            $runs[$run->id.'+'] = new Run(
+                $run->id.'+',
+                $run->code.'+',
+                $run->cable,
+                $run->build,
+                new End('here', $run->a->tail, $run->a->slack, $run->a->preparation, 0, []),
+                new End('there', $run->b->tail, $run->b->slack, $run->b->preparation, 0, []),
+                [],
+                [],
+                'L',
+            );
         }
         $built = $bench->with(ways: ['tray' => $way], looms: ['L' => $loom], runs: $runs)->installation;
-        $planner = new Planner;
+        $planner = new Planner();
         $plan = $planner->plan($built);
-        $dress = (new Dresser($built, new MemoryPackings))->dress($plan->layout->looms['L']);
-        $cuts = Cuts::plan($built, $plan, new Record);
+        $dress = (new Dresser($built, new MemoryPackings()))->dress($plan->layout->looms['L']);
+        $cuts = Cuts::plan($built, $plan, new Record());
         $reaches = new Reaches($built);
         $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs));
 
-        return [$plan->ways, $dress->segments, $dress->findings, array_map($reaches->judge(...), $lines), (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines, (new PullPlanner($built, $plan))->pulls()];
+        return [
+            $plan->ways,
+            $dress->segments,
+            $dress->findings,
+            array_map($reaches->judge(...), $lines),
+            (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines,
+            (new PullPlanner($built, $plan))->pulls(),
+        ];
     }
 
     /** What a technician would see of an end. */

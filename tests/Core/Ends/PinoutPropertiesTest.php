@@ -80,7 +80,7 @@ final class PinoutPropertiesTest extends TestCase
     public function test_an_installation_survives_out_and_in_byte_for_byte(): void
     {
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
-            $printed = (new InstallationFile(self::random($seed), new Record, []))->print();
+            $printed = (new InstallationFile(self::random($seed), new Record(), []))->print();
             self::assertSame($printed, InstallationFile::parse($printed)->print(), 'seed '.$seed);
         }
     }
@@ -88,13 +88,21 @@ final class PinoutPropertiesTest extends TestCase
     public function test_the_shipped_catalogue_survives_too(): void
     {
         $installation = new Installation('i', 'I', HouseRules::defaults(), ShippedCatalogue::load());
-        $printed = (new InstallationFile($installation, new Record, []))->print();
+        $printed = (new InstallationFile($installation, new Record(), []))->print();
         self::assertSame($printed, InstallationFile::parse($printed)->print());
     }
 
     public function test_both_cores_of_a_star_quad_pole_go_to_one_contact(): void
     {
-        $bench = Bench::of(Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
+        $bench = Bench::of(
+            Bench::request(
+                'A-1',
+                'star-quad',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
         $at = [];
         foreach ($bench->plan()->runs['A-1']->end(Side::A)->joints as $joint) {
             $at[$joint->address()][] = $joint->conductor;
@@ -105,15 +113,26 @@ final class PinoutPropertiesTest extends TestCase
 
     public function test_the_house_rule_on_screen_and_drain_decides_what_is_joined(): void
     {
-        $bench = Bench::of(Bench::request('A-1', 'pair-braid', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
-        self::assertSame(['p1/braid'], array_map(static fn ($each): string => $each->conductor, $bench->plan()->runs['A-1']->end(Side::A)->unused));
+        $bench = Bench::of(
+            Bench::request(
+                'A-1',
+                'pair-braid',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
+        self::assertSame(
+            ['p1/braid'],
+            array_map(static fn ($each): string => $each->conductor, $bench->plan()->runs['A-1']->end(Side::A)->unused),
+        );
         $together = $bench->with(rules: HouseRules::defaults()->with(ScreenAndDrain::Together));
         self::assertSame([], $together->plan()->runs['A-1']->end(Side::A)->unused);
     }
 
     private static function plan(Installation $installation): RunPlan
     {
-        return (new Planner)->plan($installation)->runs['r'];
+        return (new Planner())->plan($installation)->runs['r'];
     }
 
     private static function random(int $seed, bool $exceptions = true): Installation
@@ -124,8 +143,21 @@ final class PinoutPropertiesTest extends TestCase
         for ($i = 0; $i < mt_rand(1, 8); $i++) {
             $children[] = self::element('e'.$i, mt_rand(0, 2));
         }
-        $cable = new CableType('random', 'Random', 'audio', 'X', Length::millimetres(9), '', new Element('', ElementKind::Group, '', children: $children));
-        $signal = new SignalType('s', 'S', HazardDomain::Signal, [new SignalFunction('one', 1, 'a'), new SignalFunction('two', 1, 'b', false), new SignalFunction('three', 2, 'a', false), new SignalFunction('screen', 0, 'screen', false)]);
+        $cable = new CableType(
+            'random',
+            'Random',
+            'audio',
+            'X',
+            Length::millimetres(9),
+            '',
+            new Element('', ElementKind::Group, '', children: $children),
+        );
+        $signal = new SignalType('s', 'S', HazardDomain::Signal, [
+            new SignalFunction('one', 1, 'a'),
+            new SignalFunction('two', 1, 'b', false),
+            new SignalFunction('three', 2, 'a', false),
+            new SignalFunction('screen', 0, 'screen', false),
+        ]);
         $shipped = ShippedCatalogue::load()->connectors['rect90-male'];
         $addresses = array_map(static fn ($cavity): string => $cavity->address, $shipped->cavities);
         shuffle($addresses);
@@ -147,29 +179,77 @@ final class PinoutPropertiesTest extends TestCase
             $keys = array_map(static fn (Element $child): string => $child->key, $children);
             $half = array_slice($keys, 0, mt_rand(1, count($keys)));
             $paths = array_map(strval(...), array_keys($cable->conductors()));
-            $by = $exceptions && $paths !== [] && mt_rand(0, 1) === 1 ? [new HandJoint($paths[array_rand($paths)], mt_rand(0, 1) === 1 ? $fitting.'/E18' : null, 'by hand')] : [];
+            $by =
+                $exceptions && $paths !== [] && mt_rand(0, 1) === 1
+                    ? [
+                        new HandJoint(
+                            $paths[array_rand($paths)],
+                            mt_rand(0, 1) === 1 ? $fitting.'/E18' : null,
+                            'by hand',
+                        ),
+                    ]
+                    : [];
 
-            return new End('here', Length::millimetres(mt_rand(0, 3000)), Length::zero(), Length::millimetres(40), mt_rand(0, 3), [new Leg('l', '1', $half, Length::zero(), new Landing($fitting, 'p', $map))], $by, mt_rand(0, 1) === 1 ? [$keys[0] => 'kept for later'] : []);
+            return new End(
+                'here',
+                Length::millimetres(mt_rand(0, 3000)),
+                Length::zero(),
+                Length::millimetres(40),
+                mt_rand(0, 3),
+                [new Leg('l', '1', $half, Length::zero(), new Landing($fitting, 'p', $map))],
+                $by,
+                mt_rand(0, 1) === 1 ? [$keys[0] => 'kept for later'] : [],
+            );
         };
 
         return new Installation(
-            'random', 'Random', HouseRules::defaults(),
-            new Catalogue(['random' => $cable], ['rect90-male' => $shipped], ['s' => $signal], ['p' => new ContactPlan('p', 'P', 'rect90-male', $plan)]),
+            'random',
+            'Random',
+            HouseRules::defaults(),
+            new Catalogue(
+                ['random' => $cable],
+                ['rect90-male' => $shipped],
+                ['s' => $signal],
+                ['p' => new ContactPlan('p', 'P', 'rect90-male', $plan)],
+            ),
             circuits: $circuits,
-            fittings: ['f' => new Fitting('f', 'F', 'rect90-male', 'here'), 'g' => new Fitting('g', 'G', 'rect90-male', 'here')],
-            runs: ['r' => new Run('r', 'R-1', 'random', \Sartal\Core\Given\Installation\Build::Shop, $end('f'), $end('g'), [], $carries)],
+            fittings: [
+                'f' => new Fitting('f', 'F', 'rect90-male', 'here'),
+                'g' => new Fitting('g', 'G', 'rect90-male', 'here'),
+            ],
+            runs: [
+                'r' => new Run(
+                    'r',
+                    'R-1',
+                    'random',
+                    \Sartal\Core\Given\Installation\Build::Shop,
+                    $end('f'),
+                    $end('g'),
+                    [],
+                    $carries,
+                ),
+            ],
         );
     }
 
     private static function element(string $key, int $depth): Element
     {
-        $kinds = $depth > 0 ? [ElementKind::Pair, ElementKind::Quad, ElementKind::Group, ElementKind::Coax] : [ElementKind::Core, ElementKind::Drain, ElementKind::Screen, ElementKind::Foil];
+        $kinds =
+            $depth > 0
+                ? [ElementKind::Pair, ElementKind::Quad, ElementKind::Group, ElementKind::Coax]
+                : [ElementKind::Core, ElementKind::Drain, ElementKind::Screen, ElementKind::Foil];
         $kind = $kinds[array_rand($kinds)];
         $children = [];
         for ($i = 0; $depth > 0 && $i < mt_rand(1, 5); $i++) {
             $children[] = self::element('k'.$i, mt_rand(0, $depth - 1));
         }
 
-        return new Element($key, $kind, $key, gauge: $kind->isConductor() ? Gauge::awg(mt_rand(16, 28)) : null, children: $children);
+        return new Element(
+            $key,
+            $kind,
+            $key,
+            gauge: $kind->isConductor() ? Gauge::awg(mt_rand(16, 28)) : null,
+            children: $children,
+        );
     }
 }

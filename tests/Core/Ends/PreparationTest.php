@@ -23,34 +23,51 @@ final class PreparationTest extends TestCase
 {
     private static function sheet(Bench $bench, string $run, Side $side): EndSheet
     {
-        $sheet = (new EndSheets($bench->installation))->of($bench->installation->runs[$run], $side, $bench->plan()->runs[$run]);
+        $sheet = (new EndSheets($bench->installation))->of(
+            $bench->installation->runs[$run],
+            $side,
+            $bench->plan()->runs[$run],
+        );
         self::assertNotNull($sheet);
 
         return $sheet;
     }
 
     /** @return list<string> */
-    private static function offsets(string $exit, string $connector = 'rect90-male', string $plan = 'rect90-male-24ch'): array
-    {
+    private static function offsets(
+        string $exit,
+        string $connector = 'rect90-male',
+        string $plan = 'rect90-male-24ch',
+    ): array {
         $catalogue = ShippedCatalogue::load();
         $type = $catalogue->connectors[$connector];
         $at = $type->cable->exit($exit);
         self::assertNotNull($at);
         self::assertSame($exit, $at->name);
 
-        return array_map(static fn (Block $block): string => $block->offset->canonical(), Blocks::of($catalogue->plans[$plan], FittingLayout::ofType($type, $catalogue), $at));
+        return array_map(
+            static fn (Block $block): string => $block->offset->canonical(),
+            Blocks::of($catalogue->plans[$plan], FittingLayout::ofType($type, $catalogue), $at),
+        );
     }
 
     /** Four blocks on a side exit, 6.35 mm between blocks: common practice. */
     public function test_four_blocks_on_a_side_exit_are_staggered_by_a_quarter_inch(): void
     {
         self::assertSame(['0 mm', '6.35 mm', '12.7 mm', '19.05 mm'], self::offsets('right side'));
-        self::assertSame(['0 mm', '6.35 mm', '12.7 mm', '19.05 mm'], array_reverse(self::offsets('left side')), 'the exit moved to the other side reverses them');
+        self::assertSame(
+            ['0 mm', '6.35 mm', '12.7 mm', '19.05 mm'],
+            array_reverse(self::offsets('left side')),
+            'the exit moved to the other side reverses them',
+        );
     }
 
     public function test_the_female_is_the_mirror(): void
     {
-        self::assertSame(self::offsets('right side'), array_reverse(self::offsets('right side', 'rect90-female', 'rect90-female-24ch')));
+        self::assertSame(
+            self::offsets('right side'),
+            array_reverse(self::offsets('right side', 'rect90-female', 'rect90-female-24ch')),
+        );
     }
 
     public function test_a_central_exit_is_symmetric(): void
@@ -63,7 +80,9 @@ final class PreparationTest extends TestCase
             $hood = new HoodLengths(FittingLayout::ofType($type, $catalogue), $rear);
             $lengths = [];
             foreach ($type->cavities as $cavity) {
-                $lengths[abs($cavity->wiring->x).' '.abs($cavity->wiring->y)][] = $hood->to($cavity->address)?->result->nanometres;
+                $lengths[abs($cavity->wiring->x).' '.abs($cavity->wiring->y)][] = $hood->to(
+                    $cavity->address,
+                )?->result->nanometres;
             }
             foreach ($lengths as $equal) {
                 self::assertCount(1, array_unique($equal), $id);
@@ -80,7 +99,10 @@ final class PreparationTest extends TestCase
         $bench = Bench::stageBox();
         $lengths = static function (string $exit) use ($bench): array {
             $lengths = [];
-            foreach (self::sheet($bench->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0]->legs[0]->preparation->cores as $core) {
+            foreach (
+                self::sheet($bench->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0]->legs[0]
+                    ->preparation->cores as $core
+            ) {
                 $lengths[$core->joint->address()] = $core->length;
             }
 
@@ -93,7 +115,10 @@ final class PreparationTest extends TestCase
         self::assertGreaterThan($left['D9']->result->nanometres, $left['A9']->result->nanometres);
         // Pythagoras: 12 mm in, 6 mm along and 2 mm up from the exit to A9.
         self::assertEqualsWithDelta(12 + hypot(6, 2), $right['A9']->result->inMillimetres(), 0.001);
-        self::assertSame($right['A9']->result->nanometres, array_sum(array_map(static fn ($term): int => $term->amount->nanometres, $right['A9']->terms)));
+        self::assertSame(
+            $right['A9']->result->nanometres,
+            array_sum(array_map(static fn ($term): int => $term->amount->nanometres, $right['A9']->terms)),
+        );
     }
 
     /** Cores of one end may differ by recipe: the screen of a phone plug is cut to 6 mm (common practice). */
@@ -112,13 +137,24 @@ final class PreparationTest extends TestCase
     public function test_cores_of_a_three_pole_connector_are_equal(): void
     {
         $cores = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores;
-        self::assertCount(1, array_unique(array_map(static fn ($core): string => $core->length->result->canonical(), $cores)));
+        self::assertCount(
+            1,
+            array_unique(array_map(static fn ($core): string => $core->length->result->canonical(), $cores)),
+        );
     }
 
     /** The protective earth parts last: common practice and most local codes. */
     public function test_the_protective_earth_is_longest_and_the_sheet_warns(): void
     {
-        $bench = Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], []));
+        $bench = Bench::of(
+            Bench::request(
+                'P-1',
+                'composite',
+                ['mains', 'analogue'],
+                ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+                [],
+            ),
+        );
         $sheet = self::sheet($bench, 'P-1', Side::A);
         self::assertTrue($sheet->isMains());
         [$mains, $signal] = $sheet->fittings;
@@ -136,31 +172,73 @@ final class PreparationTest extends TestCase
     /** @return iterable<string, array{string, string, string, list<string>}> */
     public static function slides(): iterable
     {
-        yield 'thin cable' => ['pair-foil', 'analogue', 'xlr3-male-cable-balanced', ['boot-3pole-black', 'nut-3pole', 'shell-3pole', 'chuck-narrow']];
-        yield 'thick cable' => ['pair-lapped', 'analogue', 'xlr3-male-cable-balanced', ['boot-3pole-black', 'nut-3pole', 'shell-3pole', 'chuck-wide']];
-        yield 'miniature coax' => ['coax-75-mini', 'video', 'bnc75-plug-video', ['boot-bnc-black', 'ferrule-coax-mini']];
+        yield 'thin cable' => [
+            'pair-foil',
+            'analogue',
+            'xlr3-male-cable-balanced',
+            ['boot-3pole-black', 'nut-3pole', 'shell-3pole', 'chuck-narrow'],
+        ];
+        yield 'thick cable' => [
+            'pair-lapped',
+            'analogue',
+            'xlr3-male-cable-balanced',
+            ['boot-3pole-black', 'nut-3pole', 'shell-3pole', 'chuck-wide'],
+        ];
+        yield 'miniature coax' => [
+            'coax-75-mini',
+            'video',
+            'bnc75-plug-video',
+            ['boot-bnc-black', 'ferrule-coax-mini'],
+        ];
         yield 'thin jacket' => ['coax-75-plenum', 'video', 'bnc75-plug-video', ['boot-bnc-black', 'ferrule-coax-thin']];
         yield 'large coax' => ['coax-75-12g', 'video', 'bnc75-plug-video', ['boot-bnc-black', 'ferrule-coax-large']];
         yield 'low-loss' => ['coax-50-lowloss', 'radio', 'n-plug-radio', ['shrink-3to1-24', 'ferrule-coax-lowloss']];
         yield 'category plug' => ['cat6-utp', 'network', '8p8c-plug-t568b', ['boot-8p8c-black']];
-        yield 'loudspeaker' => ['loudspeaker-4', 'loudspeaker', 'speaker4-cable-2', ['nut-speaker', 'shell-speaker', 'chuck-speaker-wide']];
+        yield 'loudspeaker' => [
+            'loudspeaker-4',
+            'loudspeaker',
+            'speaker4-cable-2',
+            ['nut-speaker', 'shell-speaker', 'chuck-speaker-wide'],
+        ];
     }
 
     /** @param  list<string>  $expected */
     #[DataProvider('slides')]
-    public function test_what_goes_on_before_the_connector(string $cable, string $signal, string $plan, array $expected): void
-    {
+    public function test_what_goes_on_before_the_connector(
+        string $cable,
+        string $signal,
+        string $plan,
+        array $expected,
+    ): void {
         $sheet = self::sheet(Bench::of(Bench::request('X-1', $cable, [$signal], [$plan], [])), 'X-1', Side::A);
-        self::assertSame($expected, array_map(static fn ($slide): string => $slide->part->id, $sheet->fittings[0]->legs[0]->preparation->slides));
+        self::assertSame(
+            $expected,
+            array_map(static fn ($slide): string => $slide->part->id, $sheet->fittings[0]->legs[0]->preparation->slides),
+        );
     }
 
     public function test_a_chucks_tab_is_cut_for_thick_cable_and_a_boot_may_be_coloured(): void
     {
-        $data = self::sheet(Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], [])), 'D-1', Side::A);
+        $data = self::sheet(
+            Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], [])),
+            'D-1',
+            Side::A,
+        );
         $notes = array_map(static fn ($slide): string => $slide->note, $data->fittings[0]->legs[0]->preparation->slides);
         self::assertSame('', implode('', $notes), '6.4 mm leaves the tab on');
-        $thick = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], []))->withCatalogueEdited(['cables.data-2pair.outerDiameter' => '7.2 mm']);
-        self::assertStringContainsString('tab', implode('', array_map(static fn ($slide): string => $slide->note, self::sheet($thick, 'D-1', Side::A)->fittings[0]->legs[0]->preparation->slides)));
+        $thick = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], []))->withCatalogueEdited([
+            'cables.data-2pair.outerDiameter' => '7.2 mm',
+        ]);
+        self::assertStringContainsString(
+            'tab',
+            implode(
+                '',
+                array_map(
+                    static fn ($slide): string => $slide->note,
+                    self::sheet($thick, 'D-1', Side::A)->fittings[0]->legs[0]->preparation->slides,
+                ),
+            ),
+        );
         $green = self::sheet(Bench::microphone()->withFitting('A-1.a1', parts: ['boot-3pole-green']), 'A-1', Side::A);
         self::assertSame('boot-3pole-green', $green->fittings[0]->legs[0]->preparation->slides[0]->part->id);
     }
@@ -185,7 +263,10 @@ final class PreparationTest extends TestCase
 
     public function test_only_the_rules_that_bear_on_an_end_are_on_its_sheet(): void
     {
-        $keys = static fn (EndSheet $sheet): array => array_map(static fn ($school): string => $school::key(), $sheet->rules);
+        $keys = static fn (EndSheet $sheet): array => array_map(
+            static fn ($school): string => $school::key(),
+            $sheet->rules,
+        );
         $coax = $keys(self::sheet(Bench::coax(), 'V-1', Side::A));
         self::assertNotContains('hotColour', $coax);
         self::assertNotContains('mainsEnds', $coax);
@@ -200,7 +281,10 @@ final class PreparationTest extends TestCase
     public function test_loose_contacts_are_chosen_by_gauge_and_gender(): void
     {
         $preparation = self::sheet(Bench::stageBox(), 'M-1', Side::B)->fittings[0]->legs[0]->preparation;
-        self::assertSame(['contact-rect-male-fine'], array_map(static fn ($part): string => $part->id, $preparation->contacts));
+        self::assertSame(
+            ['contact-rect-male-fine'],
+            array_map(static fn ($part): string => $part->id, $preparation->contacts),
+        );
         self::assertCount(72, $preparation->cores);
         self::assertCount(90, ShippedCatalogue::load()->connectors['rect90-male']->cavities);
     }
@@ -208,12 +292,18 @@ final class PreparationTest extends TestCase
     public function test_recipes_keep_to_the_dimensions_of_the_trade(): void
     {
         $recipes = ShippedCatalogue::load()->recipes;
-        $mark = static fn (string $recipe, Layer $layer): float => $recipes[$recipe]->mark($layer)?->inMillimetres() ?? -1.0;
+        $mark = static fn (string $recipe, Layer $layer): float => $recipes[$recipe]->mark($layer)?->inMillimetres() ??
+            -1.0;
         // Strip dimensions: common practice. Untwist at a contact at most 13 mm: ANSI/TIA-568.
         self::assertTrue($mark('pair-to-cup', Layer::Sheath) >= 12 && $mark('pair-to-cup', Layer::Sheath) <= 25);
         self::assertTrue($mark('pair-to-cup', Layer::Insulation) >= 3 && $mark('pair-to-cup', Layer::Insulation) <= 6);
         self::assertSame(4.0, $mark('coax-to-bnc', Layer::Dielectric));
-        self::assertEqualsWithDelta(3, $mark('coax-to-bnc', Layer::Screen) - $mark('coax-to-bnc', Layer::Dielectric), 0.01, 'dielectric left just under 3 mm');
+        self::assertEqualsWithDelta(
+            3,
+            $mark('coax-to-bnc', Layer::Screen) - $mark('coax-to-bnc', Layer::Dielectric),
+            0.01,
+            'dielectric left just under 3 mm',
+        );
         self::assertSame(50.0, $mark('category-to-screened-jack', Layer::Sheath));
         self::assertSame(300.0, $mark('mains-to-connector', Layer::Sheath));
         self::assertSame(40.0, $recipes['category-to-plug']->discard->inMillimetres());
@@ -222,21 +312,58 @@ final class PreparationTest extends TestCase
             self::assertTrue($untwist === null || $untwist->compare(Length::millimetres(13)) <= 0, $recipe->id);
             self::assertTrue($recipe->source !== '', $recipe->id);
         }
-        self::assertGreaterThan($mark('instrument-to-phone', Layer::Insulation), $mark('instrument-to-phone', Layer::ConductiveLayer), 'the conductive layer never reaches the tip');
+        self::assertGreaterThan(
+            $mark('instrument-to-phone', Layer::Insulation),
+            $mark('instrument-to-phone', Layer::ConductiveLayer),
+            'the conductive layer never reaches the tip',
+        );
     }
 
     /** A core that is longer than its recipe foresees needs the sheath off further back; its tip is bared as before. */
     public function test_the_sheath_comes_off_as_far_as_the_longest_core_needs(): void
     {
         foreach (['rear', 'left side', 'right side'] as $exit) {
-            $preparation = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0]->legs[0]->preparation;
+            $preparation = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)
+                ->fittings[0]->legs[0]->preparation;
             $longest = max(array_map(static fn ($core): int => $core->length->result->nanometres, $preparation->cores));
-            self::assertGreaterThanOrEqual($longest, $preparation->recipe?->mark(Layer::Sheath)->nanometres ?? 0, $exit);
+            self::assertGreaterThanOrEqual(
+                $longest,
+                $preparation->recipe?->mark(Layer::Sheath)->nanometres ?? 0,
+                $exit,
+            );
             self::assertSame('4.5 mm', $preparation->recipe?->mark(Layer::Insulation)?->canonical());
-            self::assertSame('5 mm', $preparation->recipe->mark(Layer::Sheath)?->minus($preparation->recipe->mark(Layer::Screen) ?? Length::zero())->canonical(), 'the screen keeps its place before the sheath');
+            self::assertSame(
+                '5 mm',
+                $preparation->recipe
+                    ->mark(Layer::Sheath)
+                    ?->minus($preparation->recipe->mark(Layer::Screen) ?? Length::zero())
+                    ->canonical(),
+                'the screen keeps its place before the sheath',
+            );
         }
-        $mains = self::sheet(Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], [])), 'P-1', Side::A)->fittings[0]->legs[0]->preparation;
-        self::assertSame('310 mm', $mains->recipe?->mark(Layer::Sheath)?->canonical(), 'the protective earth is the longest');
-        self::assertSame('18 mm', self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation->recipe?->mark(Layer::Sheath)?->canonical());
+        $mains = self::sheet(
+            Bench::of(
+                Bench::request(
+                    'P-1',
+                    'composite',
+                    ['mains', 'analogue'],
+                    ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+                    [],
+                ),
+            ),
+            'P-1',
+            Side::A,
+        )->fittings[0]->legs[0]->preparation;
+        self::assertSame(
+            '310 mm',
+            $mains->recipe?->mark(Layer::Sheath)?->canonical(),
+            'the protective earth is the longest',
+        );
+        self::assertSame(
+            '18 mm',
+            self::sheet(Bench::microphone(), 'A-1', Side::A)
+                ->fittings[0]->legs[0]->preparation->recipe?->mark(Layer::Sheath)
+                ?->canonical(),
+        );
     }
 }

@@ -30,7 +30,13 @@ final class WiringTest extends TestCase
         mt_srand($seed);
         $edges = [];
         for ($i = 0; $i < mt_rand(3, 40); $i++) {
-            $edges[] = new Edge('e'.$i, EdgeKind::Link, 'n'.mt_rand(0, 20), 'n'.mt_rand(0, 20), closed: mt_rand(0, 4) > 0);
+            $edges[] = new Edge(
+                'e'.$i,
+                EdgeKind::Link,
+                'n'.mt_rand(0, 20),
+                'n'.mt_rand(0, 20),
+                closed: mt_rand(0, 4) > 0,
+            );
         }
 
         return $edges;
@@ -91,14 +97,23 @@ final class WiringTest extends TestCase
         for ($seed = 1; $seed <= 100; $seed++) {
             $edges = self::randomEdges($seed);
             $wiring = Wiring::of($edges);
-            $edit = new Edit(['e0' => null, 'e1' => $edges[1]->movedTo('n5'), 'new' => new Edge('new', EdgeKind::Stray, 'n1', 'n7'), 'e2' => $edges[2]->movedFrom('n9')->operated(true)]);
+            $edit = new Edit([
+                'e0' => null,
+                'e1' => $edges[1]->movedTo('n5'),
+                'new' => new Edge('new', EdgeKind::Stray, 'n1', 'n7'),
+                'e2' => $edges[2]->movedFrom('n9')->operated(true),
+            ]);
             $edited = $wiring->edited($edit);
             $rebuilt = Wiring::of($edited->edges);
             foreach ($rebuilt->nodes() as $node) {
                 self::assertSame(self::reach($rebuilt, $node), self::reach($edited, $node), 'seed '.$seed);
             }
             foreach ($wiring->nodes() as $node) {
-                self::assertSame(self::conducts($edges, $node), self::reach($wiring, $node), 'the first is as it was, seed '.$seed);
+                self::assertSame(
+                    self::conducts($edges, $node),
+                    self::reach($wiring, $node),
+                    'the first is as it was, seed '.$seed,
+                );
             }
         }
     }
@@ -116,7 +131,7 @@ final class WiringTest extends TestCase
     {
         for ($seed = 1; $seed <= 50; $seed++) {
             $edges = array_map(static fn (Edge $edge): Edge => $edge->operated(true), self::randomEdges($seed));
-            $sets = new DisjointSets;
+            $sets = new DisjointSets();
             foreach ($edges as $edge) {
                 $sets->join($edge->from, $edge->to);
             }
@@ -139,19 +154,39 @@ final class WiringTest extends TestCase
 
     public function test_a_conductors_resistance_follows_from_length_and_gauge(): void
     {
-        $bench = Bench::of(Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']));
+        $bench = Bench::of(
+            Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']),
+        );
         $metres = $bench->plan()->runs['L-1']->cut->result->inMetres();
         // Copper 17.241 nΩ·m (IEC 60028) over 2.5 mm².
-        self::assertEqualsWithDelta(17.241e-9 / 2.5e-6 * $metres, $bench->expectation()->wiring->edges['c:L-1:p1/a']->ohms, 1e-9);
+        self::assertEqualsWithDelta(
+            (17.241e-9 / 2.5e-6) * $metres,
+            $bench->expectation()->wiring->edges['c:L-1:p1/a']->ohms,
+            1e-9,
+        );
     }
 
     public function test_bare_conductors_side_by_side_touch_and_those_of_other_pairs_do_not(): void
     {
-        $bench = Bench::of(Bench::request('A-1', 'pair-braid', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
+        $bench = Bench::of(
+            Bench::request(
+                'A-1',
+                'pair-braid',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
         $wiring = $bench->expectation()->wiring;
-        self::assertArrayHasKey(Node::conductor('A-1', Side::A, 'p1/braid'), $wiring->reach(Node::conductor('A-1', Side::A, 'p1/drain')));
+        self::assertArrayHasKey(
+            Node::conductor('A-1', Side::A, 'p1/braid'),
+            $wiring->reach(Node::conductor('A-1', Side::A, 'p1/drain')),
+        );
         $many = Bench::stageBox()->expectation()->wiring;
-        self::assertArrayNotHasKey(Node::conductor('M-1', Side::A, 'p2/drain'), $many->reach(Node::conductor('M-1', Side::A, 'p1/drain')));
+        self::assertArrayNotHasKey(
+            Node::conductor('M-1', Side::A, 'p2/drain'),
+            $many->reach(Node::conductor('M-1', Side::A, 'p1/drain')),
+        );
     }
 
     public function test_the_house_rule_on_shells_decides_what_the_shell_lights(): void
@@ -168,20 +203,42 @@ final class WiringTest extends TestCase
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
         $lifted = new HandJoint('p1/drain', 'splice:s1', 'ground lift');
-        $end = new \Sartal\Core\Given\Installation\End('there', $run->b->tail, $run->b->slack, $run->b->preparation, 0, $run->b->legs, [$lifted]);
-        $panel = $bench->withRun(new Run('A-1', 'A-1', $run->cable, $run->build, $run->a, $end, $run->ways, $run->carries))->with(
-            fittings: [...$bench->installation->fittings, 'second' => new Fitting('second', 'Second output', 'xlr3-male-panel', 'there')],
-            splices: ['s1'],
-            links: [new Link('A-1.b1/2', 'second/2'), new Link('A-1.b1/3', 'second/3'), new Link('splice:s1', 'second/1')],
-            switches: ['lift' => new PanelSwitch('lift', 'Ground lift', 'splice:s1', 'A-1.b1/1', true)],
+        $end = new \Sartal\Core\Given\Installation\End(
+            'there',
+            $run->b->tail,
+            $run->b->slack,
+            $run->b->preparation,
+            0,
+            $run->b->legs,
+            [$lifted],
         );
+        $panel = $bench
+            ->withRun(new Run('A-1', 'A-1', $run->cable, $run->build, $run->a, $end, $run->ways, $run->carries))
+            ->with(
+                fittings: [
+                    ...$bench->installation->fittings,
+                    'second' => new Fitting('second', 'Second output', 'xlr3-male-panel', 'there'),
+                ],
+                splices: ['s1'],
+                links: [
+                    new Link('A-1.b1/2', 'second/2'),
+                    new Link('A-1.b1/3', 'second/3'),
+                    new Link('splice:s1', 'second/1'),
+                ],
+                switches: ['lift' => new PanelSwitch('lift', 'Ground lift', 'splice:s1', 'A-1.b1/1', true)],
+            );
         $plan = $panel->plan();
         self::assertCount(1, $plan->assemblies);
         self::assertContains('second', $plan->assemblies['A-1']->fittings);
         $expectation = $panel->expectation();
-        self::assertSame(['t:A-1.b1/2', 't:second/2'], array_values(array_diff($expectation->reading->lights['t:A-1.a1/2'], ['t:A-1.a1/2'])));
+        self::assertSame(
+            ['t:A-1.b1/2', 't:second/2'],
+            array_values(array_diff($expectation->reading->lights['t:A-1.a1/2'], ['t:A-1.a1/2'])),
+        );
         self::assertContains('t:A-1.b1/1', $expectation->reading->lights['t:A-1.a1/1']);
-        $open = $expectation->wiring->edited(new Edit(['p:lift' => $expectation->wiring->edges['p:lift']->operated(false)]));
+        $open = $expectation->wiring->edited(
+            new Edit(['p:lift' => $expectation->wiring->edges['p:lift']->operated(false)]),
+        );
         $lit = MapMethod::read($open, $expectation->setup)->lights['t:A-1.a1/1'];
         self::assertNotContains('t:A-1.b1/1', $lit);
         self::assertContains('t:second/1', $lit, 'the leg that feeds phantom power keeps its screen');
@@ -195,7 +252,10 @@ final class WiringTest extends TestCase
         $expectation = $bench->expectation();
         self::assertCount(8, $expectation->setup->to);
         self::assertSame(['c:C-1:B:p2/a'], $expectation->reading->lights['t:C-1.a1/1']);
-        self::assertContains('end.no-leg', array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings));
+        self::assertContains(
+            'end.no-leg',
+            array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings),
+        );
     }
 
     public function test_node_names(): void

@@ -32,10 +32,16 @@ final class DocumentTest extends TestCase
     public function test_the_demo_has_nothing_that_stops_the_work(): void
     {
         $file = InstallationFile::parse(self::demo());
-        $plan = (new Planner)->plan($file->installation, $file->record);
+        $plan = (new Planner())->plan($file->installation, $file->record);
         self::assertGreaterThan(35, count($plan->runs));
-        self::assertNotContains('stop', array_map(static fn ($finding): string => $finding->severity->value, $plan->findings));
-        $states = array_map(static fn (array $strand): array => array_map(static fn ($bead): string => $bead->state->value, $strand), $plan->strands);
+        self::assertNotContains(
+            'stop',
+            array_map(static fn ($finding): string => $finding->severity->value, $plan->findings),
+        );
+        $states = array_map(
+            static fn (array $strand): array => array_map(static fn ($bead): string => $bead->state->value, $strand),
+            $plan->strands,
+        );
         self::assertContains('failed', array_merge(...array_values($states)));
         self::assertNotContains('overtaken', array_merge(...array_values($states)));
     }
@@ -78,7 +84,9 @@ final class DocumentTest extends TestCase
         yield 'a number' => ['7'];
         yield 'deep' => [str_repeat('[', 600).str_repeat(']', 600)];
         mt_srand(3);
-        yield 'ten megabytes of noise' => [implode('', array_map(static fn (): string => md5((string) mt_rand(), true), range(1, 655_360)))];
+        yield 'ten megabytes of noise' => [
+            implode('', array_map(static fn (): string => md5((string) mt_rand(), true), range(1, 655_360))),
+        ];
     }
 
     #[DataProvider('noise')]
@@ -104,7 +112,7 @@ final class DocumentTest extends TestCase
             unset($at);
             try {
                 $file = InstallationFile::parse((string) json_encode($data));
-                (new Planner)->plan($file->installation, $file->record);
+                (new Planner())->plan($file->installation, $file->record);
             } catch (InvalidDocument $invalid) {
                 self::assertNotSame([], $invalid->problems);
                 $refused++;
@@ -116,7 +124,7 @@ final class DocumentTest extends TestCase
     public function test_the_plan_holds_what_the_bench_needs(): void
     {
         $file = InstallationFile::parse(self::demo());
-        $plan = PlanEncoder::plan((new Planner)->plan($file->installation, $file->record), $file->installation);
+        $plan = PlanEncoder::plan((new Planner())->plan($file->installation, $file->record), $file->installation);
         self::assertSame('sartal-plan', $plan['format']);
         self::assertCount(count($file->installation->runs), (array) $plan['runs']);
     }

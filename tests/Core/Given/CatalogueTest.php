@@ -46,12 +46,20 @@ final class CatalogueTest extends TestCase
     #[DataProvider('plans')]
     public function test_a_plan_serves_a_signal_whole(ContactPlan $plan): void
     {
-        $served = array_filter(ShippedCatalogue::load()->signals, static function (SignalType $signal) use ($plan): bool {
+        $served = array_filter(ShippedCatalogue::load()->signals, static function (SignalType $signal) use (
+            $plan,
+        ): bool {
             return $plan->channelsFor($signal) !== [];
         });
         self::assertNotSame([], $served);
-        $channels = array_merge(...array_map(static fn (SignalType $signal): array => $plan->channelsFor($signal), array_values($served)));
-        self::assertSame([], array_diff(array_map(strval(...), array_keys($plan->channels)), $channels), 'every channel serves some signal');
+        $channels = array_merge(
+            ...array_map(static fn (SignalType $signal): array => $plan->channelsFor($signal), array_values($served)),
+        );
+        self::assertSame(
+            [],
+            array_diff(array_map(strval(...), array_keys($plan->channels)), $channels),
+            'every channel serves some signal',
+        );
     }
 
     /** @return iterable<string, array{ConnectorType}> */
@@ -66,7 +74,10 @@ final class CatalogueTest extends TestCase
     public function test_a_connector_is_drawn_without_two_contacts_in_one_place(ConnectorType $connector): void
     {
         foreach (['face', 'wiring'] as $view) {
-            $places = array_map(static fn ($cavity): string => $cavity->{$view}->x.','.$cavity->{$view}->y, $connector->cavities);
+            $places = array_map(
+                static fn ($cavity): string => $cavity->{$view}->x.','.$cavity->{$view}->y,
+                $connector->cavities,
+            );
             self::assertSame($places, array_values(array_unique($places)), $view);
         }
         self::assertTrue($connector->outline->width->nanometres > 0 && $connector->outline->height->nanometres > 0);
@@ -83,7 +94,10 @@ final class CatalogueTest extends TestCase
             self::assertSame($connector->domain, $other->domain);
             self::assertNotNull($other->matesWith($connector), $mode->with.' does not mate back');
             foreach ($connector->cavities as $cavity) {
-                $meets = array_filter($other->cavities, static fn ($each): bool => $each->address === $mode->opposite($cavity->address));
+                $meets = array_filter(
+                    $other->cavities,
+                    static fn ($each): bool => $each->address === $mode->opposite($cavity->address),
+                );
                 self::assertCount(1, $meets, $cavity->address);
             }
         }
@@ -97,7 +111,11 @@ final class CatalogueTest extends TestCase
         self::assertNull($all['power-in-cable']->matesWith($all['power-out-panel']));
         self::assertNotEquals($all['power-in-cable']->outline->key, $all['power-out-cable']->outline->key);
         foreach ($all as $connector) {
-            self::assertSame($connector->domain->value === 'mains', str_contains(implode(' ', $connector->cautions), 'licensed'), $connector->id);
+            self::assertSame(
+                $connector->domain->value === 'mains',
+                str_contains(implode(' ', $connector->cautions), 'licensed'),
+                $connector->id,
+            );
         }
     }
 
@@ -132,13 +150,34 @@ final class CatalogueTest extends TestCase
 
     public function test_every_file_keeps_to_the_published_schema(): void
     {
-        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/docs/schema/installation.schema.json'), true);
-        $validator = new Validator;
+        $schema = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3).'/docs/schema/installation.schema.json'),
+            true,
+        );
+        $validator = new Validator();
         $checked = 0;
-        foreach (['cable' => 'cables', 'connector' => 'connectors', 'signal' => 'signals', 'plan' => 'plans', 'part' => 'parts', 'recipe' => 'recipes'] as $kind => $folder) {
-            $one = json_encode(['$schema' => $schema['$schema'], '$defs' => $schema['$defs'], '$ref' => '#/$defs/'.$kind]);
+        foreach (
+            [
+                'cable' => 'cables',
+                'connector' => 'connectors',
+                'signal' => 'signals',
+                'plan' => 'plans',
+                'part' => 'parts',
+                'recipe' => 'recipes',
+            ] as $kind => $folder
+        ) {
+            $one = json_encode([
+                '$schema' => $schema['$schema'],
+                '$defs' => $schema['$defs'],
+                '$ref' => '#/$defs/'.$kind,
+            ]);
             foreach (glob(dirname(__DIR__, 3).'/catalogue/'.$folder.'/*.json') ?: [] as $file) {
-                self::assertTrue($validator->validate(json_decode((string) file_get_contents($file)), json_decode((string) $one))->isValid(), $file);
+                self::assertTrue(
+                    $validator
+                        ->validate(json_decode((string) file_get_contents($file)), json_decode((string) $one))
+                        ->isValid(),
+                    $file,
+                );
                 $checked++;
             }
         }
@@ -195,7 +234,10 @@ final class CatalogueTest extends TestCase
         sort($pairs);
         self::assertSame([4, 8, 12, 16, 24, 32, 48], $pairs);
         foreach (Boot::cases() as $boot) {
-            self::assertNotSame([], array_filter($catalogue->connectors, static fn ($type): bool => $type->cable->boot === $boot));
+            self::assertNotSame(
+                [],
+                array_filter($catalogue->connectors, static fn ($type): bool => $type->cable->boot === $boot),
+            );
         }
     }
 
@@ -210,16 +252,37 @@ final class CatalogueTest extends TestCase
             foreach ($type->cable->recipes as $prepares => $recipe) {
                 self::assertArrayHasKey($recipe, $catalogue->recipes, $id);
                 $usedRecipes[$recipe] = true;
-                self::assertNotSame([], array_filter($catalogue->cables, static fn ($cable): bool => array_filter(array_keys($cable->elements()), static fn ($path): bool => $cable->prepares((string) $path) === $prepares) !== []), "no cable prepares as $prepares");
+                self::assertNotSame(
+                    [],
+                    array_filter(
+                        $catalogue->cables,
+                        static fn ($cable): bool => array_filter(
+                            array_keys($cable->elements()),
+                            static fn ($path): bool => $cable->prepares((string) $path) === $prepares,
+                        ) !== [],
+                    ),
+                    "no cable prepares as $prepares",
+                );
             }
             foreach ($type->bays as $bay) {
-                self::assertNotSame([], array_filter($catalogue->connectors, static fn ($insert): bool => $insert->family === $bay->accepts), $id);
+                self::assertNotSame(
+                    [],
+                    array_filter($catalogue->connectors, static fn ($insert): bool => $insert->family === $bay->accepts),
+                    $id,
+                );
             }
             foreach ($type->cavities as $cavity) {
-                self::assertTrue($cavity->kind === '' || isset($type->cable->terminals[$cavity->kind]), $id.' '.$cavity->address);
+                self::assertTrue(
+                    $cavity->kind === '' || isset($type->cable->terminals[$cavity->kind]),
+                    $id.' '.$cavity->address,
+                );
             }
         }
-        self::assertSame([], array_diff(array_keys($catalogue->recipes), array_keys($usedRecipes)), 'recipes that nothing uses');
+        self::assertSame(
+            [],
+            array_diff(array_keys($catalogue->recipes), array_keys($usedRecipes)),
+            'recipes that nothing uses',
+        );
         foreach ($catalogue->parts as $part) {
             foreach ($part->ends as $end) {
                 self::assertArrayHasKey($end, $catalogue->connectors, $part->id);
@@ -246,7 +309,12 @@ final class CatalogueTest extends TestCase
             self::assertNotSame('', $terminal->tool, 'no tool');
         }
         if ($connector->mount->value === 'cable') {
-            self::assertTrue($connector->cable->entry !== null || $connector->family === 'terminal3' || $connector->family === 'terminal5', 'no entry');
+            self::assertTrue(
+                $connector->cable->entry !== null ||
+                    $connector->family === 'terminal3' ||
+                    $connector->family === 'terminal5',
+                'no entry',
+            );
         }
     }
 
@@ -256,12 +324,20 @@ final class CatalogueTest extends TestCase
         self::assertNotSame('', $cable->prepares(''));
         self::assertGreaterThan(0, $cable->mass);
         self::assertNotNull($cable->bendRadius);
-        self::assertGreaterThanOrEqual(4 * $cable->outerDiameter->nanometres * 0.99, $cable->bendRadius->nanometres, 'tighter than four times its diameter');
+        self::assertGreaterThanOrEqual(
+            4 * $cable->outerDiameter->nanometres * 0.99,
+            $cable->bendRadius->nanometres,
+            'tighter than four times its diameter',
+        );
         foreach ($cable->conductors() as $conductor) {
             self::assertGreaterThan(0, $conductor->element->strands, $conductor->path);
             if (! $conductor->isBare()) {
                 self::assertNotNull($conductor->element->diameter, $conductor->path);
-                self::assertGreaterThan($conductor->gauge->diameter(), $conductor->element->diameter->inMillimetres(), 'insulation has a thickness');
+                self::assertGreaterThan(
+                    $conductor->gauge->diameter(),
+                    $conductor->element->diameter->inMillimetres(),
+                    'insulation has a thickness',
+                );
             }
         }
     }

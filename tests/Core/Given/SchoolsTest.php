@@ -63,7 +63,10 @@ final class SchoolsTest extends TestCase
 
     public function test_choosing_the_usual_is_the_same_as_not_choosing(): void
     {
-        self::assertEquals(HouseRules::defaults(), HouseRules::defaults()->with(ShellBond::Bonded)->with(ShellBond::Free));
+        self::assertEquals(
+            HouseRules::defaults(),
+            HouseRules::defaults()->with(ShellBond::Bonded)->with(ShellBond::Free),
+        );
         self::assertSame(ShellBond::Bonded, HouseRules::defaults()->with(ShellBond::Bonded)->on(ShellBond::class));
     }
 
@@ -71,10 +74,24 @@ final class SchoolsTest extends TestCase
     public function test_the_colour_scheme_moves_pairs_two_and_three_where_the_plan_follows_the_house(): void
     {
         $house = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-house'], ['8p8c-plug-house']));
-        self::assertSame(['1', '2'], array_values(array_intersect_key(self::contacts($house, 'C-1', Side::A), ['p2/a' => 1, 'p2/b' => 1])));
-        self::assertSame(['3', '6'], array_values(array_intersect_key(self::contacts(self::under($house, ColourScheme::A), 'C-1', Side::A), ['p2/a' => 1, 'p2/b' => 1])));
+        self::assertSame(
+            ['1', '2'],
+            array_values(array_intersect_key(self::contacts($house, 'C-1', Side::A), ['p2/a' => 1, 'p2/b' => 1])),
+        );
+        self::assertSame(
+            ['3', '6'],
+            array_values(
+                array_intersect_key(self::contacts(self::under($house, ColourScheme::A), 'C-1', Side::A), [
+                    'p2/a' => 1,
+                    'p2/b' => 1,
+                ]),
+            ),
+        );
         $fixed = Bench::category();
-        self::assertSame(self::contacts($fixed, 'C-1', Side::A), self::contacts(self::under($fixed, ColourScheme::A), 'C-1', Side::A));
+        self::assertSame(
+            self::contacts($fixed, 'C-1', Side::A),
+            self::contacts(self::under($fixed, ColourScheme::A), 'C-1', Side::A),
+        );
     }
 
     /** @return iterable<string, array{string, HotColour, string}> cable, rule, colour that is hot */
@@ -94,7 +111,18 @@ final class SchoolsTest extends TestCase
     #[DataProvider('hot')]
     public function test_which_core_is_hot(string $cable, HotColour $rule, string $colour): void
     {
-        $bench = self::under(Bench::of(Bench::request('A-1', $cable, ['analogue'], ['xlr3-male-cable-balanced'], ['xlr3-female-cable-balanced'])), $rule);
+        $bench = self::under(
+            Bench::of(
+                Bench::request(
+                    'A-1',
+                    $cable,
+                    ['analogue'],
+                    ['xlr3-male-cable-balanced'],
+                    ['xlr3-female-cable-balanced'],
+                ),
+            ),
+            $rule,
+        );
         $conductors = $bench->installation->catalogue->cables[$cable]->conductors();
         foreach (Side::cases() as $side) {
             $hot = array_keys(self::contacts($bench, 'A-1', $side), '2', true);
@@ -108,14 +136,19 @@ final class SchoolsTest extends TestCase
     public function test_a_white_core_listed_first_is_cold_unless_the_house_says_otherwise(): void
     {
         $cores = 'cables.pair-braid.construction.children.0.children';
-        $bench = Bench::of(Bench::request('A-1', 'pair-braid', ['analogue'], ['xlr3-male-cable-balanced'], []))->withCatalogueEdited(["$cores.0.colour" => 'white', "$cores.1.colour" => 'blue']);
+        $bench = Bench::of(
+            Bench::request('A-1', 'pair-braid', ['analogue'], ['xlr3-male-cable-balanced'], []),
+        )->withCatalogueEdited(["$cores.0.colour" => 'white', "$cores.1.colour" => 'blue']);
         self::assertSame('2', self::contacts($bench, 'A-1', Side::A)['p1/b']);
         self::assertSame('2', self::contacts(self::under($bench, HotColour::AsListed), 'A-1', Side::A)['p1/a']);
     }
 
     public function test_the_colours_of_network_pairs_are_no_matter_of_taste(): void
     {
-        self::assertSame(self::contacts(Bench::category(), 'C-1', Side::A), self::contacts(self::under(Bench::category(), HotColour::White), 'C-1', Side::A));
+        self::assertSame(
+            self::contacts(Bench::category(), 'C-1', Side::A),
+            self::contacts(self::under(Bench::category(), HotColour::White), 'C-1', Side::A),
+        );
     }
 
     public function test_the_screen_may_stay_open_at_the_far_end(): void
@@ -123,17 +156,37 @@ final class SchoolsTest extends TestCase
         $bench = self::under(Bench::microphone(), ShellBond::OneEnd);
         self::assertContains('1', self::contacts($bench, 'A-1', Side::A));
         self::assertNotContains('1', self::contacts($bench, 'A-1', Side::B));
-        $reasons = array_map(static fn ($unused): string => $unused->reason, $bench->plan()->runs['A-1']->end(Side::B)->unused);
+        $reasons = array_map(
+            static fn ($unused): string => $unused->reason,
+            $bench->plan()->runs['A-1']->end(Side::B)->unused,
+        );
         self::assertStringContainsString('house rule', implode(' ', $reasons));
-        $digital = self::under(Bench::of(Bench::request('A-1', 'digital-pair-110', ['aes3'], ['xlr3-male-cable-balanced'], ['xlr3-female-cable-balanced'])), ShellBond::OneEnd);
+        $digital = self::under(
+            Bench::of(
+                Bench::request(
+                    'A-1',
+                    'digital-pair-110',
+                    ['aes3'],
+                    ['xlr3-male-cable-balanced'],
+                    ['xlr3-female-cable-balanced'],
+                ),
+            ),
+            ShellBond::OneEnd,
+        );
         self::assertContains('1', self::contacts($digital, 'A-1', Side::B), 'a digital line keeps its screen');
     }
 
     public function test_a_clamp_ties_the_shell_whatever_the_house_says(): void
     {
-        $serial = Bench::of(Bench::request('M-1', 'multicore-8', ['analogue'], ['dsub25-male-aes59'], ['dsub25-male-aes59']));
+        $serial = Bench::of(
+            Bench::request('M-1', 'multicore-8', ['analogue'], ['dsub25-male-aes59'], ['dsub25-male-aes59']),
+        );
         foreach ([ShellBond::Free, ShellBond::Bonded] as $rule) {
-            self::assertNotContains('t:M-1.b1/shell', self::under($serial, $rule)->expectation()->reading->lights['t:M-1.a1/25'], 'the pairs’ own drains are not clamped');
+            self::assertNotContains(
+                't:M-1.b1/shell',
+                self::under($serial, $rule)->expectation()->reading->lights['t:M-1.a1/25'],
+                'the pairs’ own drains are not clamped',
+            );
         }
     }
 
@@ -150,26 +203,42 @@ final class SchoolsTest extends TestCase
     {
         $bench = Bench::microphone();
         $long = self::under($bench, LengthPractice::CutLong);
-        $added = $long->plan()->runs['A-1']->cut->exact->nanometres - $bench->plan()->runs['A-1']->cut->exact->nanometres;
+        $added =
+            $long->plan()->runs['A-1']->cut->exact->nanometres - $bench->plan()->runs['A-1']->cut->exact->nanometres;
         self::assertSame(40_000_000, $added);
     }
 
     public function test_a_text_that_turns_is_marked_as_the_house_has_it(): void
     {
         self::assertSame(['6', true, ''], array_values(get_object_vars(Marked::as(LabelTurn::Underline, '6'))));
-        self::assertSame(['6', true, 'SIX'], array_values(get_object_vars(Marked::as(LabelTurn::UnderlineAndWord, '6'))));
+        self::assertSame(
+            ['6', true, 'SIX'],
+            array_values(get_object_vars(Marked::as(LabelTurn::UnderlineAndWord, '6'))),
+        );
         self::assertSame(['16', false, 'ONE SIX'], array_values(get_object_vars(Marked::as(LabelTurn::Word, '16'))));
-        self::assertNull(\Sartal\Core\Ends\Labelling\Rotation::of(Marked::as(LabelTurn::LeadingLetter, '6')->text), 'unreadable upside down');
+        self::assertNull(
+            \Sartal\Core\Ends\Labelling\Rotation::of(Marked::as(LabelTurn::LeadingLetter, '6')->text),
+            'unreadable upside down',
+        );
     }
 
     public function test_shrink_goes_on_the_list_as_the_house_covers_joints(): void
     {
         $count = static function (JointShrink $rule): int {
             $bench = self::under(Bench::microphone(), $rule);
-            $sheet = (new EndSheets($bench->installation))->of($bench->installation->runs['A-1'], Side::A, $bench->plan()->runs['A-1']);
+            $sheet = (new EndSheets($bench->installation))->of(
+                $bench->installation->runs['A-1'],
+                Side::A,
+                $bench->plan()->runs['A-1'],
+            );
             $slides = $sheet?->fittings[0]->legs[0]->preparation->slides ?? [];
 
-            return array_sum(array_map(static fn ($slide): int => $slide->part->kind->value === 'shrink' ? max(1, (int) $slide->note) : 0, $slides));
+            return array_sum(
+                array_map(
+                    static fn ($slide): int => $slide->part->kind->value === 'shrink' ? max(1, (int) $slide->note) : 0,
+                    $slides,
+                ),
+            );
         };
         self::assertSame(0, $count(JointShrink::None));
         self::assertSame(3, $count(JointShrink::Each));
@@ -180,10 +249,20 @@ final class SchoolsTest extends TestCase
     public function test_the_order_of_joining_follows_the_house(): void
     {
         $order = static function (JoinOrder $rule): array {
-            $bench = self::under(Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-male-cable-balanced'], [])), $rule);
-            $sheet = (new EndSheets($bench->installation))->of($bench->installation->runs['A-1'], Side::A, $bench->plan()->runs['A-1']);
+            $bench = self::under(
+                Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-male-cable-balanced'], [])),
+                $rule,
+            );
+            $sheet = (new EndSheets($bench->installation))->of(
+                $bench->installation->runs['A-1'],
+                Side::A,
+                $bench->plan()->runs['A-1'],
+            );
 
-            return array_map(static fn ($core): string => $core->joint->function, $sheet?->fittings[0]->legs[0]->preparation->cores ?? []);
+            return array_map(
+                static fn ($core): string => $core->joint->function,
+                $sheet?->fittings[0]->legs[0]->preparation->cores ?? [],
+            );
         };
         self::assertSame(['screen', 'hot', 'cold'], $order(JoinOrder::ScreenFirst));
         self::assertSame(['hot', 'screen', 'cold'], $order(JoinOrder::Across), 'as they lie, left to right, then down');
@@ -194,7 +273,11 @@ final class SchoolsTest extends TestCase
     {
         $tools = static function (ContactsMade $rule): string {
             $bench = self::under(Bench::stageBox(), $rule);
-            $sheet = (new EndSheets($bench->installation))->of($bench->installation->runs['M-1'], Side::B, $bench->plan()->runs['M-1']);
+            $sheet = (new EndSheets($bench->installation))->of(
+                $bench->installation->runs['M-1'],
+                Side::B,
+                $bench->plan()->runs['M-1'],
+            );
 
             return implode(' ', $sheet?->fittings[0]->legs[0]->preparation->tools ?? []);
         };
@@ -205,10 +288,15 @@ final class SchoolsTest extends TestCase
 
     public function test_a_change_of_rule_says_beforehand_what_it_changes(): void
     {
-        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
+        $file = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
         $in = $file->installation;
         $none = Consequences::of($in, $in, $file->record);
-        self::assertSame([0, [], [], [], [], []], [$none->joints, $none->ends, $none->cuts, $none->labels, $none->tests, $none->overtaken]);
+        self::assertSame(
+            [0, [], [], [], [], []],
+            [$none->joints, $none->ends, $none->cuts, $none->labels, $none->tests, $none->overtaken],
+        );
         $white = Consequences::of($in, $in->withRules($in->rules->with(HotColour::White)), $file->record);
         self::assertSame(['A-119 A', 'A-119 B'], $white->ends, 'only the star-quad has a white core');
         self::assertSame(16, $white->joints, 'four cores at two ends go and come');

@@ -23,7 +23,7 @@ final class TypeCodecsTest extends TestCase
     /** @param  array<string, mixed>  $shape */
     private static function decoded(array $shape): Catalogue
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($shape, 'catalogue', $problems);
         $catalogue = CatalogueDecoder::catalogue($fields);
         $fields->done();
@@ -65,11 +65,31 @@ final class TypeCodecsTest extends TestCase
     public static function slips(): iterable
     {
         yield 'an entry with one end' => ['connectors', 'cable.entry', ['3 mm'], 'list of two'];
-        yield 'an entry the wrong way round' => ['connectors', 'cable.entry', ['8 mm', '3 mm'], 'smaller to the larger'];
+        yield 'an entry the wrong way round' => [
+            'connectors',
+            'cable.entry',
+            ['8 mm', '3 mm'],
+            'smaller to the larger',
+        ];
         yield 'an entry that is no length' => ['connectors', 'cable.entry', ['thin', 'thick'], 'is not a length'];
-        yield 'a gauge the wrong way round' => ['connectors', 'cable.terminals.0.gauge', ['18 AWG', '28 AWG'], 'thinner to the thicker'];
-        yield 'a gauge that is none' => ['connectors', 'cable.terminals.0.gauge', ['18 AWG', '99 AWG'], 'not a wire gauge'];
-        yield 'a joining that is unknown' => ['connectors', 'cable.terminals.0.joining', 'glue', 'should be one of: solder-cup'];
+        yield 'a gauge the wrong way round' => [
+            'connectors',
+            'cable.terminals.0.gauge',
+            ['18 AWG', '28 AWG'],
+            'thinner to the thicker',
+        ];
+        yield 'a gauge that is none' => [
+            'connectors',
+            'cable.terminals.0.gauge',
+            ['18 AWG', '99 AWG'],
+            'not a wire gauge',
+        ];
+        yield 'a joining that is unknown' => [
+            'connectors',
+            'cable.terminals.0.joining',
+            'glue',
+            'should be one of: solder-cup',
+        ];
         yield 'a terminal without a name' => ['connectors', 'cable.terminals.0.name', '', 'must not be empty'];
         yield 'a screen treated otherwise' => ['connectors', 'cable.screen', 'maybe', 'should be one of'];
         yield 'an exit nowhere' => ['connectors', 'cable.exits.0.at', [1], 'two numbers'];
@@ -96,9 +116,20 @@ final class TypeCodecsTest extends TestCase
     }
 
     #[DataProvider('slips')]
-    public function test_a_slip_is_named_with_its_field_value_and_remedy(string $kind, string $path, mixed $value, string $words): void
-    {
-        $ids = ['connectors' => 'xlr3-male-cable', 'cables' => 'pair-foil', 'parts' => 'chuck-narrow', 'recipes' => 'pair-to-cup', 'plans' => 'rect90-male-24ch', 'signals' => 'dmx'];
+    public function test_a_slip_is_named_with_its_field_value_and_remedy(
+        string $kind,
+        string $path,
+        mixed $value,
+        string $words,
+    ): void {
+        $ids = [
+            'connectors' => 'xlr3-male-cable',
+            'cables' => 'pair-foil',
+            'parts' => 'chuck-narrow',
+            'recipes' => 'pair-to-cup',
+            'plans' => 'rect90-male-24ch',
+            'signals' => 'dmx',
+        ];
         $entry = array_column(self::shape(ShippedCatalogue::load())[$kind], null, 'id')[$ids[$kind]];
         $at = &$entry;
         foreach (explode('.', $path) as $key) {
@@ -110,9 +141,15 @@ final class TypeCodecsTest extends TestCase
             self::decoded([$kind => [$entry]]);
             self::fail('taken');
         } catch (InvalidDocument $invalid) {
-            $said = implode(' ', array_map(static fn ($problem): string => $problem->path.' '.$problem->words, $invalid->problems));
+            $said = implode(
+                ' ',
+                array_map(static fn ($problem): string => $problem->path.' '.$problem->words, $invalid->problems),
+            );
             self::assertStringContainsString($words, $said);
-            self::assertStringContainsString(explode('.', $path)[0] === 'cable' ? 'cable' : explode('.', $path)[0], $said);
+            self::assertStringContainsString(
+                explode('.', $path)[0] === 'cable' ? 'cable' : explode('.', $path)[0],
+                $said,
+            );
         }
     }
 
@@ -120,21 +157,33 @@ final class TypeCodecsTest extends TestCase
     {
         foreach (HouseRules::SCHOOLS as $school) {
             foreach ($school::cases() as $case) {
-                $problems = new Problems;
+                $problems = new Problems();
                 $shape = FileEncoder::rules(HouseRules::defaults()->with($case));
-                self::assertEquals(HouseRules::defaults()->with($case), FileDecoder::rules(Fields::of($shape, '', $problems)));
+                self::assertEquals(
+                    HouseRules::defaults()->with($case),
+                    FileDecoder::rules(Fields::of($shape, '', $problems)),
+                );
                 $problems->settle();
             }
         }
-        $problems = new Problems;
-        self::assertEquals(HouseRules::defaults(), FileDecoder::rules(Fields::of(['routeAllowance' => 3], '', $problems)));
+        $problems = new Problems();
+        self::assertEquals(
+            HouseRules::defaults(),
+            FileDecoder::rules(Fields::of(['routeAllowance' => 3], '', $problems)),
+        );
     }
 
     /** A file that was written before these questions were asked reads as the usual answers. */
     public function test_an_older_file_still_reads(): void
     {
-        $problems = new Problems;
-        $rules = FileDecoder::rules(Fields::of(['routeAllowance' => 5.0, 'cutStep' => '100 mm', 'screenAndDrain' => 'together', 'shell' => 'bonded'], '', $problems));
+        $problems = new Problems();
+        $rules = FileDecoder::rules(
+            Fields::of(
+                ['routeAllowance' => 5.0, 'cutStep' => '100 mm', 'screenAndDrain' => 'together', 'shell' => 'bonded'],
+                '',
+                $problems,
+            ),
+        );
         $problems->settle();
         self::assertSame('together', $rules->on(\Sartal\Core\Given\Schools\ScreenAndDrain::class)->value);
         self::assertSame('B', $rules->on(\Sartal\Core\Given\Schools\ColourScheme::class)->value);
@@ -142,7 +191,18 @@ final class TypeCodecsTest extends TestCase
 
     public function test_a_connector_without_a_word_about_its_cable_asks_nothing(): void
     {
-        $bare = self::decoded(['connectors' => [['id' => 'x', 'name' => 'x', 'family' => 'x', 'gender' => 'male', 'outline' => ['width' => '9 mm', 'height' => '9 mm', 'contact' => '1 mm'], 'cavities' => [['address' => '1', 'face' => [0, 0], 'wiring' => [0, 0]]]]]])->connectors['x'];
+        $bare = self::decoded([
+            'connectors' => [
+                [
+                    'id' => 'x',
+                    'name' => 'x',
+                    'family' => 'x',
+                    'gender' => 'male',
+                    'outline' => ['width' => '9 mm', 'height' => '9 mm', 'contact' => '1 mm'],
+                    'cavities' => [['address' => '1', 'face' => [0, 0], 'wiring' => [0, 0]]],
+                ],
+            ],
+        ])->connectors['x'];
         self::assertNull($bare->cable->entry);
         self::assertNull($bare->cable->terminal($bare->cavities[0]));
         self::assertNull($bare->cable->exit('rear'));

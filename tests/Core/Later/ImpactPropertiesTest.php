@@ -30,7 +30,9 @@ final class ImpactPropertiesTest extends TestCase
 
     private static function file(): InstallationFile
     {
-        return self::$file ??= InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
+        return self::$file ??= InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
     }
 
     /**
@@ -40,11 +42,14 @@ final class ImpactPropertiesTest extends TestCase
      */
     private static function overtaken(Installation $in, Record $record): array
     {
-        $plan = (new Planner)->plan($in, $record);
+        $plan = (new Planner())->plan($in, $record);
         $found = [];
         foreach ($in->runs as $id => $run) {
             foreach ($run->withdrawn ? [] : $plan->strands[$id] as $bead) {
-                if ($bead->state === BeadState::Overtaken || ($bead->state === BeadState::Failed && $bead->stage->value === 'cut')) {
+                if (
+                    $bead->state === BeadState::Overtaken ||
+                    ($bead->state === BeadState::Failed && $bead->stage->value === 'cut')
+                ) {
                     $found[] = $id.' '.$bead->stage->value;
                 }
             }
@@ -65,8 +70,19 @@ final class ImpactPropertiesTest extends TestCase
             foreach ((new OperationPlanner($in))->of($assembly, $plan->runs) as $operation) {
                 $event = $last[$operation->run][$operation->id] ?? null;
                 $label = in_array($operation->task->value, ['cut', 'label', 'test'], true);
-                if (! $in->runs[$operation->run]->withdrawn && ! $label && $event !== null && $event->kind->isDone() && $event->fingerprint !== $operation->fingerprint()) {
-                    $found[] = $operation->run.' '.($operation->side->value ?? '-').' '.($operation->task->value === 'join' ? 'end' : 'steps');
+                if (
+                    ! $in->runs[$operation->run]->withdrawn &&
+                    ! $label &&
+                    $event !== null &&
+                    $event->kind->isDone() &&
+                    $event->fingerprint !== $operation->fingerprint()
+                ) {
+                    $found[] =
+                        $operation->run.
+                        ' '.
+                        ($operation->side->value ?? '-').
+                        ' '.
+                        ($operation->task->value === 'join' ? 'end' : 'steps');
                 }
             }
         }
@@ -82,18 +98,37 @@ final class ImpactPropertiesTest extends TestCase
         $fitting = $fittings[$random->getInt(0, count($fittings) - 1)];
         $way = array_values($in->ways)[$random->getInt(0, count($in->ways) - 1)];
         $with = static fn (mixed ...$parts): Installation => new Installation(...$parts + get_object_vars($in));
-        $changed = static fn (mixed ...$parts): Installation => $with(runs: [$run->id => new Run(...$parts + get_object_vars($run))] + $runs);
+        $changed = static fn (mixed ...$parts): Installation => $with(
+            runs: [$run->id => new Run(...$parts + get_object_vars($run))] + $runs,
+        );
         $end = static fn (mixed ...$parts): End => new End(...$parts + get_object_vars($run->b));
 
         return match ($random->getInt(0, 9)) {
-            0, 1 => $in->withWays([$way->id => new Way(...['length' => $way->length->plus(Length::millimetres($random->getInt(-1500, 3000)))] + get_object_vars($way))] + $in->ways),
+            0, 1 => $in->withWays(
+                [
+                    $way->id => new Way(
+                        ...['length' => $way->length->plus(Length::millimetres($random->getInt(-1500, 3000)))] +
+                            get_object_vars($way),
+                    ),
+                ] + $in->ways,
+            ),
             2 => $in->withRules($in->rules->with(ColourScheme::A)),
-            3 => $in->withRules($in->rules->with(HotColour::cases()[$random->getInt(0, count(HotColour::cases()) - 1)])),
+            3 => $in->withRules(
+                $in->rules->with(HotColour::cases()[$random->getInt(0, count(HotColour::cases()) - 1)]),
+            ),
             4 => $changed(code: 'X-'.$random->getInt(1, 999)),
             5 => $changed(b: $end(tail: $run->b->tail->plus(Length::millimetres($random->getInt(1, 900))))),
-            6 => $changed(b: $end(location: array_values($in->locations)[$random->getInt(0, count($in->locations) - 1)]->id)),
+            6 => $changed(
+                b: $end(location: array_values($in->locations)[$random->getInt(0, count($in->locations) - 1)]->id),
+            ),
             7 => $changed(withdrawn: true),
-            8 => $with(fittings: [$fitting->id => new Fitting(...['exit' => $fitting->exit === '' ? 'side' : ''] + get_object_vars($fitting))] + $in->fittings),
+            8 => $with(
+                fittings: [
+                    $fitting->id => new Fitting(
+                        ...['exit' => $fitting->exit === '' ? 'side' : ''] + get_object_vars($fitting),
+                    ),
+                ] + $in->fittings,
+            ),
             default => $changed(cable: array_values($in->runs)[$random->getInt(0, count($in->runs) - 1)]->cable),
         };
     }
@@ -101,7 +136,7 @@ final class ImpactPropertiesTest extends TestCase
     public function test_the_impact_is_what_is_found_by_working_everything_out_from_nothing(): void
     {
         [$in, $record] = [self::file()->installation, self::file()->record];
-        $planner = new Planner;
+        $planner = new Planner();
         $plan = $planner->plan($in, $record);
         $before = new Work($in, $plan, $record);
         $was = self::overtaken($in, $record);
@@ -109,10 +144,15 @@ final class ImpactPropertiesTest extends TestCase
         $hit = 0;
         for ($i = 0; $i < 200; $i++) {
             $then = self::edited($in, $random);
-            $impact = (new ImpactPlanner(new Work($then, $planner->plan($then, $record), $record), before: $plan))->after($before);
+            $impact = (new ImpactPlanner(
+                new Work($then, $planner->plan($then, $record), $record),
+                before: $plan,
+            ))->after($before);
             $all = self::overtaken($then, $record);
             $fresh = array_values(array_diff($all, $was));
-            $runs = array_values(array_unique(array_map(static fn (string $each): string => explode(' ', $each)[0], $fresh)));
+            $runs = array_values(
+                array_unique(array_map(static fn (string $each): string => explode(' ', $each)[0], $fresh)),
+            );
             $found = array_map(strval(...), array_keys($impact->runs));
             sort($runs);
             sort($found);
@@ -124,8 +164,17 @@ final class ImpactPropertiesTest extends TestCase
                 self::assertLessThanOrEqual(count($stages), count($run->overtaken), 'Each thing is named once.');
             }
             // And taking it back leaves nothing but what was there before.
-            $back = (new ImpactPlanner($before, before: $plan))->after(new Work($then, $planner->plan($then, $record), $record));
-            self::assertSame([], array_diff(array_keys($back->runs), array_map(static fn (string $each): string => explode(' ', $each)[0], $was)), 'edit '.$i.' taken back');
+            $back = (new ImpactPlanner($before, before: $plan))->after(
+                new Work($then, $planner->plan($then, $record), $record),
+            );
+            self::assertSame(
+                [],
+                array_diff(
+                    array_keys($back->runs),
+                    array_map(static fn (string $each): string => explode(' ', $each)[0], $was),
+                ),
+                'edit '.$i.' taken back',
+            );
         }
         self::assertGreaterThan(100, $hit, 'Edits that touch nothing show nothing.');
     }

@@ -35,20 +35,38 @@ final class ImpactTest extends TestCase
 {
     private static function impact(Installation $before, Installation $after, Record $record): Impact
     {
-        $planner = new Planner;
+        $planner = new Planner();
         $was = $planner->plan($before, $record);
 
-        return (new ImpactPlanner(new Work($after, $planner->plan($after, $record), $record), before: $was))->after(new Work($before, $was, $record));
+        return (new ImpactPlanner(new Work($after, $planner->plan($after, $record), $record), before: $was))->after(
+            new Work($before, $was, $record),
+        );
     }
 
     /** Three microphone lines of 10 m along the tray, with 0.30 m of slack at each end. */
     private static function threeLines(): Bench
     {
         $line = static function (string $id): RunRequest {
-            $one = Bench::request($id, 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
-            $end = static fn (Termination $end): Termination => new Termination($end->location, $end->plans, $end->tail, Length::metres(0.3), $end->preparation, 0, $end->leg);
+            $one = Bench::request(
+                $id,
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            );
+            $end = static fn (Termination $end): Termination => new Termination(
+                $end->location,
+                $end->plans,
+                $end->tail,
+                Length::metres(0.3),
+                $end->preparation,
+                0,
+                $end->leg,
+            );
 
-            return new RunRequest($id, $id, $one->cable, $one->signals, $one->build, $end($one->a), $end($one->b), ['tray']);
+            return new RunRequest($id, $id, $one->cable, $one->signals, $one->build, $end($one->a), $end($one->b), [
+                'tray',
+            ]);
         };
 
         return Bench::of($line('A-1'), $line('A-2'), $line('A-3'));
@@ -56,7 +74,9 @@ final class ImpactTest extends TestCase
 
     private static function rackMoved(Installation $in, float $metres): Installation
     {
-        return $in->withWays(['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10 + $metres), 'here', 'there')]);
+        return $in->withWays([
+            'tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10 + $metres), 'here', 'there'),
+        ]);
     }
 
     private static function cut(RunImpact $run): Overtaken
@@ -86,12 +106,22 @@ final class ImpactTest extends TestCase
             self::assertStringContainsString('1440 mm too little', $cut->ruledOut[0]);
             self::assertSame([RemedyKind::Remake], array_map(static fn ($remedy) => $remedy->kind, $run->best));
         }
-        [$one, $two, $three] = array_map(static fn (RunImpact $run): float => $run->remake->minutes->value, array_values($impact->runs));
+        [$one, $two, $three] = array_map(
+            static fn (RunImpact $run): float => $run->remake->minutes->value,
+            array_values($impact->runs),
+        );
         self::assertGreaterThan($one, $two, 'A terminated cable takes its ends along.');
         self::assertEqualsWithDelta(2.0, $three - $two, 0.01, 'And a tested one its test, of 2 min.');
         self::assertEqualsWithDelta($one + $two + $three, $impact->minutes->value, 1e-9);
-        $cable = array_values(array_filter($impact->parts->lines, static fn ($line): bool => $line->id === 'pair-foil'))[0];
-        self::assertEqualsWithDelta(3 * 15.05, $cable->needed->value, 1e-9, '15.04 m, up to the next 50 mm, three times.');
+        $cable = array_values(
+            array_filter($impact->parts->lines, static fn ($line): bool => $line->id === 'pair-foil'),
+        )[0];
+        self::assertEqualsWithDelta(
+            3 * 15.05,
+            $cable->needed->value,
+            1e-9,
+            '15.04 m, up to the next 50 mm, three times.',
+        );
     }
 
     public function test_half_a_metre_comes_out_of_the_slack(): void
@@ -109,7 +139,9 @@ final class ImpactTest extends TestCase
     {
         $in = self::threeLines()->installation;
         // 10.019 m × 1.03 + 2.68 m = 12.99957 m, and the piece is 13.00 m; the plan says 13.00 m still.
-        self::assertTrue(self::impact($in, self::rackMoved($in, 0.019), (new Crew($in))->cut('A-1')->record())->isNothing());
+        self::assertTrue(
+            self::impact($in, self::rackMoved($in, 0.019), (new Crew($in))->cut('A-1')->record())->isNothing(),
+        );
     }
 
     public function test_a_rack_that_comes_nearer_leaves_pieces_that_are_kept(): void
@@ -122,10 +154,28 @@ final class ImpactTest extends TestCase
 
     public function test_a_longer_piece_that_is_cut_and_not_begun_changes_places(): void
     {
-        $far = Bench::request('A-9', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
-        $far = new RunRequest('A-9', 'A-9', $far->cable, $far->signals, $far->build, $far->a, $far->b, ['tray', 'shelf']);
-        $ways = ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10), 'here', 'there'), 'shelf' => new Way('shelf', 'Shelf', WayKind::Tray, Length::metres(8), 'there', 'there')];
-        $near = Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
+        $far = Bench::request(
+            'A-9',
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
+        $far = new RunRequest('A-9', 'A-9', $far->cable, $far->signals, $far->build, $far->a, $far->b, [
+            'tray',
+            'shelf',
+        ]);
+        $ways = [
+            'tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(10), 'here', 'there'),
+            'shelf' => new Way('shelf', 'Shelf', WayKind::Tray, Length::metres(8), 'there', 'there'),
+        ];
+        $near = Bench::request(
+            'A-1',
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
         $in = Bench::of($near, $far)->with(ways: $ways)->installation;
         $record = (new Crew($in))->cut('A-1', 'A-9')->record();
         // The shelf goes, and the near run goes a long way round instead: each needs what the other was cut at.
@@ -145,7 +195,16 @@ final class ImpactTest extends TestCase
 
     public function test_the_other_colour_scheme_after_ten_jacks_moves_four_cores_of_each(): void
     {
-        $requests = array_map(static fn (int $i): RunRequest => Bench::request('C-'.$i, 'cat6-utp', ['network'], ['8p8c-jack-house'], ['8p8c-jack-house']), range(1, 5));
+        $requests = array_map(
+            static fn (int $i): RunRequest => Bench::request(
+                'C-'.$i,
+                'cat6-utp',
+                ['network'],
+                ['8p8c-jack-house'],
+                ['8p8c-jack-house'],
+            ),
+            range(1, 5),
+        );
         $in = Bench::of(...$requests)->installation;
         $runs = array_map(strval(...), array_keys($in->runs));
         $record = (new Crew($in))->cut(...$runs)->terminate(...$runs)->test(...$runs)->record();
@@ -165,7 +224,10 @@ final class ImpactTest extends TestCase
         self::assertCount(10, $ends);
         // The reading is the same, B to B or A to A; but a cable that was opened is tested again, once.
         foreach ($impact->runs as $run) {
-            $tests = array_filter(array_merge(...array_map(static fn ($remedy): array => $remedy->minutes->terms, $run->best)), static fn ($term): bool => $term->label === 'test');
+            $tests = array_filter(
+                array_merge(...array_map(static fn ($remedy): array => $remedy->minutes->terms, $run->best)),
+                static fn ($term): bool => $term->label === 'test',
+            );
             self::assertCount(1, $tests);
         }
     }
@@ -177,15 +239,22 @@ final class ImpactTest extends TestCase
 
     public function test_plugs_that_are_pressed_through_are_cut_off_where_a_spare_is_left(): void
     {
-        $in = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-house'], ['8p8c-plug-house']))->installation;
+        $in = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-house'], ['8p8c-plug-house']))
+            ->installation;
         $record = (new Crew($in))->cut('C-1')->terminate('C-1')->record();
         $end = self::impact($in, $in->withRules($in->rules->with(ColourScheme::A)), $record)->runs['C-1']->overtaken[0];
         self::assertSame([], $end->remedies);
         self::assertStringContainsString('no spare length is left', implode(' ', $end->ruledOut));
 
-        $spared = $in->withRun(new \Sartal\Core\Given\Installation\Run(...['a' => self::spared($in->runs['C-1']->a), 'b' => self::spared($in->runs['C-1']->b)] + get_object_vars($in->runs['C-1'])));
+        $spared = $in->withRun(
+            new \Sartal\Core\Given\Installation\Run(
+                ...['a' => self::spared($in->runs['C-1']->a), 'b' => self::spared($in->runs['C-1']->b)] +
+                    get_object_vars($in->runs['C-1']),
+            ),
+        );
         $record = (new Crew($spared))->cut('C-1')->terminate('C-1')->record();
-        $end = self::impact($spared, $spared->withRules($in->rules->with(ColourScheme::A)), $record)->runs['C-1']->overtaken[0];
+        $end = self::impact($spared, $spared->withRules($in->rules->with(ColourScheme::A)), $record)->runs['C-1']
+            ->overtaken[0];
         self::assertSame([RemedyKind::End], array_map(static fn ($remedy) => $remedy->kind, $end->remedies));
         self::assertNotSame([], $end->remedies[0]->scraps, 'The plug is thrown away.');
     }
@@ -195,7 +264,10 @@ final class ImpactTest extends TestCase
         $bench = Bench::stageBox();
         $in = $bench->installation;
         $plan = $in->catalogue->plans['rect90-male-24ch'];
-        $addresses = array_map(static fn ($cavity): string => $cavity->address, $in->catalogue->connectors['rect90-male']->cavities);
+        $addresses = array_map(
+            static fn ($cavity): string => $cavity->address,
+            $in->catalogue->connectors['rect90-male']->cavities,
+        );
         $next = array_combine($addresses, [...array_slice($addresses, 1), $addresses[0]]);
         $shifted = [];
         foreach ($plan->channels as $channel => $functions) {
@@ -205,12 +277,20 @@ final class ImpactTest extends TestCase
         }
         $record = (new Crew($in))->cut('M-1')->join(Side::B, 'M-1')->record();
         $impact = self::impact($in, $bench->withCatalogueEdited($shifted)->installation, $record);
-        $end = array_values(array_filter($impact->runs['M-1']->overtaken, static fn (Overtaken $each): bool => $each->kind === OvertakenKind::End))[0];
+        $end = array_values(
+            array_filter(
+                $impact->runs['M-1']->overtaken,
+                static fn (Overtaken $each): bool => $each->kind === OvertakenKind::End,
+            ),
+        )[0];
         self::assertSame(Side::B, $end->side);
         self::assertCount(72, $end->details, implode("\n", $end->details));
         self::assertSame(RemedyKind::Joints, $end->remedies[0]->kind);
         self::assertSame([], $end->remedies[0]->scraps);
-        self::assertCount(72, array_filter($end->remedies[0]->reopens, static fn (string $id): bool => str_contains($id, '|join|')));
+        self::assertCount(
+            72,
+            array_filter($end->remedies[0]->reopens, static fn (string $id): bool => str_contains($id, '|join|')),
+        );
         self::assertSame($end->remedies[0], $impact->runs['M-1']->best[0]);
     }
 
@@ -218,28 +298,61 @@ final class ImpactTest extends TestCase
     {
         $in = self::threeLines()->installation;
         $record = (new Crew($in))->cut('A-1', 'A-2')->record();
-        $work = new Work($in, (new Planner)->plan($in, $record), $record);
+        $work = new Work($in, (new Planner())->plan($in, $record), $record);
         $leeway = (new LeewayFinder($work, new Pieces($work)))->of('there');
-        self::assertSame(['A-1', 'A-2'], array_map(static fn (Leeway $line): string => $line->run, $leeway), 'What is not cut yet follows.');
+        self::assertSame(
+            ['A-1', 'A-2'],
+            array_map(static fn (Leeway $line): string => $line->run, $leeway),
+            'What is not cut yet follows.',
+        );
         // 13.00 m − 12.98 m = 20 mm; ÷ 1.03 = 19 mm. With 0.60 m of slack: 620 mm ÷ 1.03 = 601 mm.
         self::assertSame(['19 mm', '601 mm'], [$leeway[0]->before->canonical(), $leeway[0]->atMost->canonical()]);
-        $short = static fn (float $metres): bool => ! self::impact($in, self::rackMoved($in, $metres), $record)->isNothing();
+        $short = static fn (float $metres): bool => ! self::impact(
+            $in,
+            self::rackMoved($in, $metres),
+            $record,
+        )->isNothing();
         self::assertFalse($short(0.019));
-        self::assertTrue($short(0.020));
-        self::assertSame(RemedyKind::Slack, self::impact($in, self::rackMoved($in, 0.601), $record)->runs['A-1']->best[0]->kind);
-        self::assertSame(RemedyKind::Remake, self::impact($in, self::rackMoved($in, 0.603), $record)->runs['A-1']->best[0]->kind);
+        self::assertTrue($short(0.02));
+        self::assertSame(
+            RemedyKind::Slack,
+            self::impact($in, self::rackMoved($in, 0.601), $record)->runs['A-1']->best[0]->kind,
+        );
+        self::assertSame(
+            RemedyKind::Remake,
+            self::impact($in, self::rackMoved($in, 0.603), $record)->runs['A-1']->best[0]->kind,
+        );
     }
 
     public function test_a_piece_whose_length_nobody_knows_is_not_said_to_serve(): void
     {
         $in = self::threeLines()->installation;
-        $events = array_map(static fn (Event $event): Event => new Event($event->id, $event->kind, $event->run, $event->side, $event->by, $event->at, $event->received, $event->fingerprint), (new Crew($in))->cut('A-1')->record()->events);
+        $events = array_map(
+            static fn (Event $event): Event => new Event(
+                $event->id,
+                $event->kind,
+                $event->run,
+                $event->side,
+                $event->by,
+                $event->at,
+                $event->received,
+                $event->fingerprint,
+            ),
+            (new Crew($in))->cut('A-1')->record()->events,
+        );
         $after = self::rackMoved($in, 2);
         $record = new Record($events);
-        $cut = self::cut((new ImpactPlanner(new Work($after, (new Planner)->plan($after, $record), $record)))->standing()->runs['A-1']);
+        $cut = self::cut(
+            (new ImpactPlanner(new Work($after, (new Planner())->plan($after, $record), $record)))->standing()->runs[
+                'A-1'
+            ],
+        );
         self::assertSame([[], null], [$cut->remedies, $cut->missing]);
         self::assertStringContainsString('measure it', $cut->ruledOut[0]);
         // With the plan that it was cut by at hand, it is known.
-        self::assertSame('2040 mm', self::cut(self::impact($in, $after, $record)->runs['A-1'])->missing?->exact->canonical());
+        self::assertSame(
+            '2040 mm',
+            self::cut(self::impact($in, $after, $record)->runs['A-1'])->missing?->exact->canonical(),
+        );
     }
 }

@@ -36,23 +36,50 @@ final class ServiceTest extends TestCase
     public function test_a_circuit_goes_on_through_what_is_plugged_together_and_reads_the_same_from_either_end(): void
     {
         // Two microphone lines in a row: the male end of the first in the female end of the second.
-        $first = Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
-        $second = Bench::request('A-2', 'star-quad', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
+        $first = Bench::request(
+            'A-1',
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
+        $second = Bench::request(
+            'A-2',
+            'star-quad',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
         $in = Bench::of($first, $second)->with(matings: [new Mating('A-1.b1', 'A-2.a1')])->installation;
-        $tracer = new CircuitTracer($in, (new Planner)->plan($in));
+        $tracer = new CircuitTracer($in, (new Planner())->plan($in));
         $there = $tracer->from('A-1.a1', ['1', '2', '3']);
-        self::assertSame(['connector', 'run', 'connector', 'mating', 'connector', 'run', 'connector'], array_map(static fn (TraceStep $step): string => $step->kind, $there));
-        self::assertSame(['A-1', 'A-2'], array_values(array_filter(array_map(static fn (TraceStep $step): string => $step->kind === 'run' ? $step->run : '', $there))));
+        self::assertSame(
+            ['connector', 'run', 'connector', 'mating', 'connector', 'run', 'connector'],
+            array_map(static fn (TraceStep $step): string => $step->kind, $there),
+        );
+        self::assertSame(
+            ['A-1', 'A-2'],
+            array_values(
+                array_filter(
+                    array_map(static fn (TraceStep $step): string => $step->kind === 'run' ? $step->run : '', $there),
+                ),
+            ),
+        );
         $back = $tracer->from('A-2.b1', ['1', '2', '3']);
-        self::assertSame(array_reverse(array_map(static fn (TraceStep $step): string => $step->kind.$step->name, $there)), array_map(static fn (TraceStep $step): string => $step->kind.$step->name, $back));
+        self::assertSame(
+            array_reverse(array_map(static fn (TraceStep $step): string => $step->kind.$step->name, $there)),
+            array_map(static fn (TraceStep $step): string => $step->kind.$step->name, $back),
+        );
         // One contact alone goes its own way.
         self::assertSame(['2 hot'], $tracer->from('A-1.a1', ['2'])[2]->contacts);
     }
 
     public function test_every_circuit_of_the_demo_is_found_whole_from_each_of_its_ends(): void
     {
-        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
-        $plan = (new Planner)->plan($file->installation);
+        $file = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
+        $plan = (new Planner())->plan($file->installation);
         $tracer = new CircuitTracer($file->installation, $plan);
         $traced = 0;
         foreach ($file->installation->circuits as $id => $circuit) {
@@ -68,7 +95,12 @@ final class ServiceTest extends TestCase
                 continue;
             }
             $traced++;
-            $found = array_filter(array_map(static fn (TraceStep $step): string => $step->kind === 'run' ? $step->run : '', $tracer->circuit((string) $id)));
+            $found = array_filter(
+                array_map(
+                    static fn (TraceStep $step): string => $step->kind === 'run' ? $step->run : '',
+                    $tracer->circuit((string) $id),
+                ),
+            );
             foreach (array_keys($runs) as $run) {
                 self::assertContains((string) $run, $found, $circuit->name);
             }
@@ -79,11 +111,26 @@ final class ServiceTest extends TestCase
     public function test_a_fault_is_closed_by_a_test_after_its_repair_and_by_no_other(): void
     {
         $in = Bench::microphone()->installation;
-        $plan = (new Planner)->plan($in);
-        $event = static fn (int $i, EventKind $kind, mixed ...$more): Event => new Event('00000000-0000-4000-8000-00000000000'.$i, $kind, 'A-1', null, 'x', '2026-03-0'.$i.'T08:00:00Z', '2026-03-0'.$i.'T08:00:00Z', '', ...$more);
+        $plan = (new Planner())->plan($in);
+        $event = static fn (int $i, EventKind $kind, mixed ...$more): Event => new Event(
+            '00000000-0000-4000-8000-00000000000'.$i,
+            $kind,
+            'A-1',
+            null,
+            'x',
+            '2026-03-0'.$i.'T08:00:00Z',
+            '2026-03-0'.$i.'T08:00:00Z',
+            '',
+            ...$more,
+        );
         $report = $event(1, EventKind::Reported, note: 'hums');
         $repair = $event(3, EventKind::Repaired, note: 'joined again', of: $report->id);
-        $passes = static fn (int $i): Event => $event($i, EventKind::Tested, verdict: Verdict::Passes, stage: TestStage::Installed);
+        $passes = static fn (int $i): Event => $event(
+            $i,
+            EventKind::Tested,
+            verdict: Verdict::Passes,
+            stage: TestStage::Installed,
+        );
         $of = static fn (Event ...$events): array => ServiceFaults::of(new Record($events), $plan);
         self::assertNull($of($report, $passes(2))[0]->repair);
         self::assertFalse($of($report, $passes(2), $repair)[0]->isClosed(), 'The test was before the repair.');
@@ -98,19 +145,60 @@ final class ServiceTest extends TestCase
         self::assertSame('2028-02-29', Retests::later('2027-11-30', 3));
         // Against the calendar itself, for days that every month has.
         for ($months = 0; $months < 60; $months++) {
-            self::assertSame((new DateTimeImmutable('2026-01-28'))->modify("+{$months} months")->format('Y-m-d'), Retests::later('2026-01-28', $months));
+            self::assertSame(
+                (new DateTimeImmutable('2026-01-28'))->modify("+{$months} months")->format('Y-m-d'),
+                Retests::later('2026-01-28', $months),
+            );
         }
     }
 
     public function test_what_was_never_tested_in_place_has_no_due_date_and_comes_last(): void
     {
-        $in = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']), Bench::request('A-2', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']))->with(testing: new TestRules([], 6))->installation;
-        $record = new Record([new Event('00000000-0000-4000-8000-000000000001', EventKind::Tested, 'A-2', null, 'x', '2026-03-09T08:00:00Z', '2026-03-09T08:00:00Z', '', verdict: Verdict::Passes, stage: TestStage::Installed)]);
-        $retests = Retests::of($in, (new Planner)->plan($in, $record), $record);
-        self::assertSame([['A-2', '2026-09-09'], ['A-1', '']], array_map(static fn ($retest): array => [$retest->assembly, $retest->due], $retests));
+        $in = Bench::of(
+            Bench::request(
+                'A-1',
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+            Bench::request(
+                'A-2',
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        )->with(testing: new TestRules([], 6))->installation;
+        $record = new Record([
+            new Event(
+                '00000000-0000-4000-8000-000000000001',
+                EventKind::Tested,
+                'A-2',
+                null,
+                'x',
+                '2026-03-09T08:00:00Z',
+                '2026-03-09T08:00:00Z',
+                '',
+                verdict: Verdict::Passes,
+                stage: TestStage::Installed,
+            ),
+        ]);
+        $retests = Retests::of($in, (new Planner())->plan($in, $record), $record);
+        self::assertSame(
+            [['A-2', '2026-09-09'], ['A-1', '']],
+            array_map(static fn ($retest): array => [$retest->assembly, $retest->due], $retests),
+        );
         self::assertTrue($retests[0]->isOverdue('2026-09-10'));
         self::assertFalse($retests[0]->isOverdue('2026-09-09'));
-        self::assertSame([], Retests::of(Bench::microphone()->installation, (new Planner)->plan(Bench::microphone()->installation), $record));
+        self::assertSame(
+            [],
+            Retests::of(
+                Bench::microphone()->installation,
+                (new Planner())->plan(Bench::microphone()->installation),
+                $record,
+            ),
+        );
     }
 
     public function test_each_gap_is_named_once_and_goes_when_it_is_mended(): void
@@ -118,34 +206,84 @@ final class ServiceTest extends TestCase
         $in = Bench::microphone()->installation;
         $kinds = static function (\Tests\Support\Crew $crew, Event ...$more) use ($in): array {
             $record = new Record([...$crew->record()->events, ...$more]);
-            $gaps = (new Readiness($in, (new Planner)->plan($in, $record), $record, []))->gaps();
+            $gaps = (new Readiness($in, (new Planner())->plan($in, $record), $record, []))->gaps();
 
             return array_map(static fn (Gap $gap): GapKind => $gap->kind, $gaps);
         };
         $crew = static fn (): \Tests\Support\Crew => new \Tests\Support\Crew($in);
-        self::assertSame([GapKind::NotMade, GapKind::NotLabelled, GapKind::NotInPlace, GapKind::Untested], $kinds($crew()));
-        self::assertSame([GapKind::NotLabelled, GapKind::NotInPlace, GapKind::Untested], $kinds($crew()->cut('A-1')->terminate('A-1')));
-        $made = static fn (): \Tests\Support\Crew => $crew()->cut('A-1')->terminate('A-1')->each(['A-1'], EventKind::Labelled)->each(['A-1'], EventKind::Installed)->test('A-1');
+        self::assertSame(
+            [GapKind::NotMade, GapKind::NotLabelled, GapKind::NotInPlace, GapKind::Untested],
+            $kinds($crew()),
+        );
+        self::assertSame(
+            [GapKind::NotLabelled, GapKind::NotInPlace, GapKind::Untested],
+            $kinds($crew()->cut('A-1')->terminate('A-1')),
+        );
+        $made = static fn (): \Tests\Support\Crew => $crew()
+            ->cut('A-1')
+            ->terminate('A-1')
+            ->each(['A-1'], EventKind::Labelled)
+            ->each(['A-1'], EventKind::Installed)
+            ->test('A-1');
         self::assertSame([GapKind::UntestedInPlace], $kinds($made()));
         $at = '2026-03-10T08:00:00Z';
-        $event = static fn (string $id, EventKind $kind, mixed ...$more): Event => new Event('00000000-0000-4000-8000-0000000009'.$id, $kind, 'A-1', null, 'x', $at, $at, ...$more + ['fingerprint' => '']);
-        $plan = (new Planner)->fingerprintsFor('A-1', $in, (new Planner)->plan($in));
-        $inPlace = $event('01', EventKind::Tested, fingerprint: $plan->reading, verdict: Verdict::Passes, stage: TestStage::Installed);
+        $event = static fn (string $id, EventKind $kind, mixed ...$more): Event => new Event(
+            '00000000-0000-4000-8000-0000000009'.$id,
+            $kind,
+            'A-1',
+            null,
+            'x',
+            $at,
+            $at,
+            ...$more + ['fingerprint' => ''],
+        );
+        $plan = (new Planner())->fingerprintsFor('A-1', $in, (new Planner())->plan($in));
+        $inPlace = $event(
+            '01',
+            EventKind::Tested,
+            fingerprint: $plan->reading,
+            verdict: Verdict::Passes,
+            stage: TestStage::Installed,
+        );
         self::assertSame([], $kinds($made(), $inPlace));
         $asked = $event('02', EventKind::Asked, note: 'Which way round?');
         self::assertSame([GapKind::Question], $kinds($made(), $inPlace, $asked));
         self::assertSame([], $kinds($made(), $inPlace, $asked, $event('03', EventKind::Answered, of: $asked->id)));
-        self::assertSame([GapKind::Service], $kinds($made(), $inPlace, $event('04', EventKind::Reported, note: 'hums')));
-        self::assertSame([GapKind::Failed], $kinds($made(), $event('05', EventKind::Tested, fingerprint: $plan->reading, verdict: Verdict::Fails, stage: TestStage::Installed)));
+        self::assertSame(
+            [GapKind::Service],
+            $kinds($made(), $inPlace, $event('04', EventKind::Reported, note: 'hums')),
+        );
+        self::assertSame(
+            [GapKind::Failed],
+            $kinds(
+                $made(),
+                $event(
+                    '05',
+                    EventKind::Tested,
+                    fingerprint: $plan->reading,
+                    verdict: Verdict::Fails,
+                    stage: TestStage::Installed,
+                ),
+            ),
+        );
     }
 
     public function test_mains_that_was_tested_by_somebody_without_a_licence_is_not_ready(): void
     {
-        $request = Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-in-cable-mains', 'xlr3-female-cable-balanced'], ['power-out-cable-mains', 'xlr3-male-cable-balanced']);
+        $request = Bench::request(
+            'P-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-in-cable-mains', 'xlr3-female-cable-balanced'],
+            ['power-out-cable-mains', 'xlr3-male-cable-balanced'],
+        );
         $in = Bench::of($request)->installation;
         $record = (new \Tests\Support\Crew($in))->cut('P-1')->terminate('P-1')->test('P-1')->record();
-        $plan = (new Planner)->plan($in, $record);
-        $licence = static fn (string ...$licensed): array => array_filter((new Readiness($in, $plan, $record, array_values($licensed)))->gaps(), static fn (Gap $gap): bool => $gap->kind === GapKind::Licence);
+        $plan = (new Planner())->plan($in, $record);
+        $licence = static fn (string ...$licensed): array => array_filter(
+            (new Readiness($in, $plan, $record, array_values($licensed)))->gaps(),
+            static fn (Gap $gap): bool => $gap->kind === GapKind::Licence,
+        );
         self::assertCount(1, $licence());
         self::assertCount(1, $licence('somebody'));
         self::assertCount(0, $licence('ines'));

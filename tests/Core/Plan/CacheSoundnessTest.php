@@ -27,7 +27,10 @@ final class CacheSoundnessTest extends TestCase
      */
     private static function edits(): array
     {
-        $at = static fn (string $path, mixed $value): callable => static function (array $data) use ($path, $value): array {
+        $at = static fn (string $path, mixed $value): callable => static function (array $data) use (
+            $path,
+            $value,
+        ): array {
             $place = &$data;
             foreach (explode('.', $path) as $key) {
                 $place = &$place[$key];
@@ -66,33 +69,70 @@ final class CacheSoundnessTest extends TestCase
             'no ways' => $at($run.'.ways', []),
             'a tail longer' => $at($run.'.a.tail', '3 m'),
             'one spare more' => $at($run.'.b.spares', 3),
-            'an exception' => $at($run.'.b.exceptions', [['conductor' => 'p1/a', 'to' => 'A-114.b1/3', 'reason' => 'test']]),
+            'an exception' => $at($run.'.b.exceptions', [
+                ['conductor' => 'p1/a', 'to' => 'A-114.b1/3', 'reason' => 'test'],
+            ]),
             'a reason' => $at($run.'.a.unused', ['p1' => 'kept']),
             'withdrawn' => $at($run.'.withdrawn', true),
             'a leg renamed' => $at($mixed.'.b.legs.0.label', '16'),
             'a leg lands elsewhere' => $at($mixed.'.b.legs.0.landing.fitting', 'M-202.b2'),
             'a leg on another channel' => $at($mixed.'.a.legs.0.landing.channels.p1', '2'),
-            'a fitting of another type' => $at('fittings.'.$index('fittings', 'A-114.b1').'.connector', 'xlr3-female-cable'),
+            'a fitting of another type' => $at(
+                'fittings.'.$index('fittings', 'A-114.b1').'.connector',
+                'xlr3-female-cable',
+            ),
             'a contact declared shared' => $at('fittings.'.$index('fittings', 'A-114.b1').'.shared', ['2']),
             'a circuit of another signal' => $at('circuits.'.$index('circuits', 'A-114.c1').'.signal', 'aes3'),
             'a signal that is unknown' => $at('circuits.'.$index('circuits', 'A-114.c1').'.signal', 'telepathy'),
-            'a plan changed' => $at('catalogue.plans.'.$type('plans', 'xlr3-male-cable-balanced').'.channels.1.hot', '3'),
-            'a connector that takes one wire' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cavities.1.wires', 1),
-            'a connector without a shell' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.conductiveShell', false),
-            'a core of another gauge' => $at('catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.gauge', '18 AWG'),
-            'a core on another pole' => $at('catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.pole', 'b'),
-            'a function no longer needed' => $at('catalogue.signals.'.$type('signals', 'analogue').'.functions.1.required', false),
+            'a plan changed' => $at(
+                'catalogue.plans.'.$type('plans', 'xlr3-male-cable-balanced').'.channels.1.hot',
+                '3',
+            ),
+            'a connector that takes one wire' => $at(
+                'catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cavities.1.wires',
+                1,
+            ),
+            'a connector without a shell' => $at(
+                'catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.conductiveShell',
+                false,
+            ),
+            'a core of another gauge' => $at(
+                'catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.gauge',
+                '18 AWG',
+            ),
+            'a core on another pole' => $at(
+                'catalogue.cables.'.$type('cables', 'pair-foil').'.construction.children.0.children.0.pole',
+                'b',
+            ),
+            'a function no longer needed' => $at(
+                'catalogue.signals.'.$type('signals', 'analogue').'.functions.1.required',
+                false,
+            ),
             'the colour scheme' => $at('installation.rules.colourScheme', 'A'),
             'which core is hot' => $at('installation.rules.hotColour', 'white'),
             'cut long' => $at('installation.rules.lengthPractice', 'cut-long'),
             'how a label is marked' => $at('installation.rules.labelTurn', 'leading-letter'),
-            'a place that asks for a fire class' => $at('locations.'.$index('locations', 'lectern').'.fire', 'air-handling'),
-            'an entry too narrow' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cable.entry', ['1 mm', '2 mm']),
-            'a chuck for other cable' => $at('catalogue.parts.'.$type('parts', 'chuck-narrow').'.grips', ['4 mm', '5 mm']),
-            'cups for solid wire' => $at('catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cable.terminals.0.strands', 'solid'),
+            'a place that asks for a fire class' => $at(
+                'locations.'.$index('locations', 'lectern').'.fire',
+                'air-handling',
+            ),
+            'an entry too narrow' => $at(
+                'catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cable.entry',
+                ['1 mm', '2 mm'],
+            ),
+            'a chuck for other cable' => $at('catalogue.parts.'.$type('parts', 'chuck-narrow').'.grips', [
+                '4 mm',
+                '5 mm',
+            ]),
+            'cups for solid wire' => $at(
+                'catalogue.connectors.'.$type('connectors', 'xlr3-male-cable').'.cable.terminals.0.strands',
+                'solid',
+            ),
             'a thicker cable' => $at('catalogue.cables.'.$type('cables', 'pair-foil').'.outerDiameter', '9 mm'),
             'a signal of an impedance' => $at('catalogue.signals.'.$type('signals', 'analogue').'.impedance', 600),
-            'a part chosen by hand' => $at('fittings.'.$index('fittings', 'M-201.b1').'.parts', ['contact-rect-female']),
+            'a part chosen by hand' => $at('fittings.'.$index('fittings', 'M-201.b1').'.parts', [
+                'contact-rect-female',
+            ]),
             'an exit that is not there' => $at('fittings.'.$index('fittings', 'M-201.b1').'.exit', 'roof'),
             'a port for another signal' => $at('equipment.0.ports.1.signal', 'aes3'),
             'phantom through a switch' => $at('circuits.'.$index('circuits', 'M-203.c3').'.phantom', 'split-out-3'),
@@ -103,7 +143,9 @@ final class CacheSoundnessTest extends TestCase
             'a way that leads elsewhere' => $at('ways.'.$index('ways', 'under-stage').'.to', 'rack-room'),
             'a way for mains alone' => $at('ways.'.$index('ways', 'riser-a').'.takes', 'mains'),
             'a way pinned' => $at($run.'.ways', ['under-stage', 'riser-a']),
-            'a breakout moved' => $at('looms.'.$index('looms', 'L1').'.breakouts', [['at' => 'stage-pit', 'into' => 'to-lectern', 'by' => '-2 m']]),
+            'a breakout moved' => $at('looms.'.$index('looms', 'L1').'.breakouts', [
+                ['at' => 'stage-pit', 'into' => 'to-lectern', 'by' => '-2 m'],
+            ]),
             'a wider panel' => $at('panels.0.pitch', '90 mm'),
             'a panel laid graded' => $at('panels.0.tails', 'graded'),
             'site runs paid out longer' => $at('installation.rules.payOut', '2 m'),
@@ -114,14 +156,14 @@ final class CacheSoundnessTest extends TestCase
 
     public function test_after_any_edit_the_cached_plan_is_the_plan_from_scratch(): void
     {
-        $planner = new Planner(new MemoryPlanCache);
+        $planner = new Planner(new MemoryPlanCache());
         $start = InstallationFile::parse((string) json_encode(self::demo()));
         $planner->plan($start->installation, $start->record);
-        $plain = self::told((new Planner)->plan($start->installation, $start->record));
+        $plain = self::told((new Planner())->plan($start->installation, $start->record));
         $told = 0;
         foreach (self::edits() as $name => $edit) {
             $file = InstallationFile::parse((string) json_encode($edit(self::demo())));
-            $scratch = self::told((new Planner)->plan($file->installation, $file->record));
+            $scratch = self::told((new Planner())->plan($file->installation, $file->record));
             self::assertSame($scratch, self::told($planner->plan($file->installation, $file->record)), $name);
             $told += $scratch === $plain ? 0 : 1;
         }
@@ -135,7 +177,22 @@ final class CacheSoundnessTest extends TestCase
     {
         $layout = $plan->layout;
 
-        return json_encode([$plan->runs, $plan->assemblies, $plan->assemblyOf, $plan->strands, $plan->fingerprints, $plan->rotations, $plan->findings, $plan->ways, $layout->routes, $layout->looms, $layout->lays], JSON_THROW_ON_ERROR);
+        return json_encode(
+            [
+                $plan->runs,
+                $plan->assemblies,
+                $plan->assemblyOf,
+                $plan->strands,
+                $plan->fingerprints,
+                $plan->rotations,
+                $plan->findings,
+                $plan->ways,
+                $layout->routes,
+                $layout->looms,
+                $layout->lays,
+            ],
+            JSON_THROW_ON_ERROR,
+        );
     }
 
     public function test_what_an_edit_overtakes_is_what_relied_on_it(): void
@@ -143,7 +200,7 @@ final class CacheSoundnessTest extends TestCase
         $ringed = static function (array $data): array {
             $file = InstallationFile::parse((string) json_encode($data));
             $states = [];
-            foreach ((new Planner)->plan($file->installation, $file->record)->strands as $run => $strand) {
+            foreach ((new Planner())->plan($file->installation, $file->record)->strands as $run => $strand) {
                 foreach ($strand as $bead) {
                     if ($bead->state->value === 'overtaken') {
                         $states[] = $run.' '.$bead->stage->value;

@@ -31,7 +31,9 @@ final class PlanningAidsTest extends TestCase
 {
     private static function demo(): Installation
     {
-        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'))->installation;
+        $in = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        )->installation;
 
         return $in->withCatalogue($in->catalogue->plus(ShippedCatalogue::load()));
     }
@@ -41,19 +43,31 @@ final class PlanningAidsTest extends TestCase
     {
         $catalogue = ShippedCatalogue::load();
 
-        return PlanLayout::lay(FittingLayout::ofType($catalogue->connectors[$connector], $catalogue), ['hot', 'cold', 'screen'], $channels, $order, $first);
+        return PlanLayout::lay(
+            FittingLayout::ofType($catalogue->connectors[$connector], $catalogue),
+            ['hot', 'cold', 'screen'],
+            $channels,
+            $order,
+            $first,
+        );
     }
 
     public function test_24_channels_laid_by_column_are_the_shipped_plan(): void
     {
-        self::assertSame(ShippedCatalogue::load()->plans['rect90-male-24ch']->channels, self::lay('rect90-male', 24, LayOrder::Columns));
+        self::assertSame(
+            ShippedCatalogue::load()->plans['rect90-male-24ch']->channels,
+            self::lay('rect90-male', 24, LayOrder::Columns),
+        );
     }
 
     /** The female face is the mirror: laid from the left as it is seen, it begins at the other column. */
     public function test_a_face_is_laid_as_it_is_looked_at(): void
     {
         self::assertSame('E1', self::lay('rect90-female', 1, LayOrder::Columns)['1']['hot']);
-        self::assertSame(['hot' => 'A1', 'cold' => 'B1', 'screen' => 'C1'], self::lay('rect90-male', 1, LayOrder::Rows)['1']);
+        self::assertSame(
+            ['hot' => 'A1', 'cold' => 'B1', 'screen' => 'C1'],
+            self::lay('rect90-male', 1, LayOrder::Rows)['1'],
+        );
     }
 
     public function test_a_channel_never_straddles_two_lines(): void
@@ -62,7 +76,10 @@ final class PlanningAidsTest extends TestCase
         $rows = self::lay('rect90-male', 99, LayOrder::Rows);
         self::assertCount(18, $rows);
         foreach ($rows as $contacts) {
-            self::assertCount(1, array_unique(array_map(static fn (string $address): string => substr($address, 1), $contacts)));
+            self::assertCount(
+                1,
+                array_unique(array_map(static fn (string $address): string => substr($address, 1), $contacts)),
+            );
         }
         self::assertCount(30, self::lay('rect90-male', 99, LayOrder::Columns), '90 contacts hold 30 whole channels');
     }
@@ -96,8 +113,18 @@ final class PlanningAidsTest extends TestCase
         $channels = $male->channels;
         [$channels['7']['hot'], $channels['7']['cold']] = [$channels['7']['cold'], $channels['7']['hot']];
         $channels['24']['screen'] = 'E1';
-        $wrong = array_filter(PlanComparison::of(new ContactPlan('x', 'x', 'rect90-male', $channels), $catalogue->plans['rect90-female-24ch'], $mode), static fn (ContactPair $pair): bool => ! $pair->agrees());
-        self::assertEqualsCanonicalizing(['B1', 'B2', 'E1', 'D18'], array_map(static fn (ContactPair $pair): string => $pair->address, array_values($wrong)));
+        $wrong = array_filter(
+            PlanComparison::of(
+                new ContactPlan('x', 'x', 'rect90-male', $channels),
+                $catalogue->plans['rect90-female-24ch'],
+                $mode,
+            ),
+            static fn (ContactPair $pair): bool => ! $pair->agrees(),
+        );
+        self::assertEqualsCanonicalizing(
+            ['B1', 'B2', 'E1', 'D18'],
+            array_map(static fn (ContactPair $pair): string => $pair->address, array_values($wrong)),
+        );
     }
 
     /** A two-contact plug in a three-contact jack: ring meets sleeve. */
@@ -114,11 +141,38 @@ final class PlanningAidsTest extends TestCase
         $catalogue = ShippedCatalogue::load();
         $codes = static fn (ContactPlan $plan): array => Bench::codes(PlanProblems::of($plan, $catalogue));
         self::assertSame(['plan.unknown-connector'], $codes(new ContactPlan('x', 'x', 'nothing', [])));
-        self::assertSame(['plan.no-such-contact'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '3', 'screen' => '9']])));
-        self::assertSame(['plan.contact-twice'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']])));
-        self::assertSame([], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']], shared: ['2'])));
-        self::assertSame(['plan.serves-nothing'], $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2']])));
-        self::assertContains('plan.insert', $codes(new ContactPlan('x', 'x', 'modular-frame-4', [], inserts: ['1' => 'xlr3-male-cable'])));
+        self::assertSame(
+            ['plan.no-such-contact'],
+            $codes(
+                new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '3', 'screen' => '9']]),
+            ),
+        );
+        self::assertSame(
+            ['plan.contact-twice'],
+            $codes(
+                new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']]),
+            ),
+        );
+        self::assertSame(
+            [],
+            $codes(
+                new ContactPlan(
+                    'x',
+                    'x',
+                    'xlr3-male-cable',
+                    ['1' => ['hot' => '2', 'cold' => '2', 'screen' => '1']],
+                    shared: ['2'],
+                ),
+            ),
+        );
+        self::assertSame(
+            ['plan.serves-nothing'],
+            $codes(new ContactPlan('x', 'x', 'xlr3-male-cable', ['1' => ['hot' => '2']])),
+        );
+        self::assertContains(
+            'plan.insert',
+            $codes(new ContactPlan('x', 'x', 'modular-frame-4', [], inserts: ['1' => 'xlr3-male-cable'])),
+        );
         foreach ($catalogue->plans as $plan) {
             self::assertSame([], $codes($plan), $plan->id);
         }
@@ -135,7 +189,12 @@ final class PlanningAidsTest extends TestCase
         foreach (array_diff_key($found, $fits) as $findings) {
             self::assertNotSame('', $findings[0]->remedy);
         }
-        $weights = array_map(static fn (array $findings): int => count(array_filter($findings, static fn ($finding): bool => $finding->severity === Severity::Stop)), array_values($found));
+        $weights = array_map(
+            static fn (array $findings): int => count(
+                array_filter($findings, static fn ($finding): bool => $finding->severity === Severity::Stop),
+            ),
+            array_values($found),
+        );
         $sorted = $weights;
         sort($sorted);
         self::assertSame($sorted[0], $weights[0]);
@@ -162,14 +221,28 @@ final class PlanningAidsTest extends TestCase
         self::assertCount(25, $proposal->fittings);
         self::assertSame('M-205', $proposal->run->code, 'one higher than the highest');
         self::assertSame([], $guess->request->ways, 'the way that was said is the shortest anyway: nothing is pinned');
-        $ways = array_values(array_filter($guess->understood, static fn (Understood $each): bool => $each->what === 'ways'));
-        self::assertSame('To stage box 1, Under-stage tray, Riser A, Rack void, To amplifier rack 1', $ways[0]->took ?? '');
+        $ways = array_values(
+            array_filter($guess->understood, static fn (Understood $each): bool => $each->what === 'ways'),
+        );
+        self::assertSame(
+            'To stage box 1, Under-stage tray, Riser A, Rack void, To amplifier rack 1',
+            $ways[0]->took ?? '',
+        );
     }
 
     public function test_a_longer_way_that_was_said_is_pinned_from_end_to_end(): void
     {
-        $request = QuickLine::read('mic lectern > amp rack via floor duct north + gallery trunking', self::demo(), 'new')->request;
-        self::assertSame([], $request->ways === [] ? ['nothing pinned'] : array_diff(['floor-duct-n', 'gallery-trunking'], $request->ways));
+        $request = QuickLine::read(
+            'mic lectern > amp rack via floor duct north + gallery trunking',
+            self::demo(),
+            'new',
+        )->request;
+        self::assertSame(
+            [],
+            $request->ways === []
+                ? ['nothing pinned']
+                : array_diff(['floor-duct-n', 'gallery-trunking'], $request->ways),
+        );
         $in = self::demo();
         $at = 'lectern';
         foreach ($request->ways as $id) {
@@ -187,7 +260,12 @@ final class PlanningAidsTest extends TestCase
         yield 'network' => ['network floor box 3 > comms', 'cat6a-futp', 'floor-box-3', 'comms-rack'];
         yield 'an arrow' => ['dmx control desk → dimmer room', 'data-2pair', 'control-desk', 'dimmer-room'];
         yield 'the word to' => ['video media rack to projector 2', 'coax-75-mini', 'media-rack', 'projector-2'];
-        yield 'two ways' => ['2 speaker amp rack > hall right via rack void + hall ceiling tray', 'loudspeaker-4', 'amp-rack-1', 'hall-right'];
+        yield 'two ways' => [
+            '2 speaker amp rack > hall right via rack void + hall ceiling tray',
+            'loudspeaker-4',
+            'amp-rack-1',
+            'hall-right',
+        ];
     }
 
     #[DataProvider('lines')]
@@ -209,8 +287,11 @@ final class PlanningAidsTest extends TestCase
     }
 
     #[DataProvider('unclear')]
-    public function test_what_is_not_understood_is_said_with_its_remedy(string $line, string $field, string $remedy): void
-    {
+    public function test_what_is_not_understood_is_said_with_its_remedy(
+        string $line,
+        string $field,
+        string $remedy,
+    ): void {
         try {
             QuickLine::read($line, self::demo(), 'new');
             self::fail('understood');

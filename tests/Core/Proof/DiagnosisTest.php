@@ -40,10 +40,15 @@ final class DiagnosisTest extends TestCase
     {
         $bench = Bench::microphone();
         $reading = $bench->readingWith($bench->swap('A-1.b1/2', 'A-1.b1/3'));
-        self::assertSame([[
-            'Hot and cold, contacts 2 and 3, are swapped at end A, A-1 A',
-            'Hot and cold, contacts 2 and 3, are swapped at end B, A-1 B',
-        ]], $bench->causes($reading));
+        self::assertSame(
+            [
+                [
+                    'Hot and cold, contacts 2 and 3, are swapped at end A, A-1 A',
+                    'Hot and cold, contacts 2 and 3, are swapped at end B, A-1 B',
+                ],
+            ],
+            $bench->causes($reading),
+        );
 
         $plan = $bench->plan();
         $assembly = $plan->assemblies['A-1'];
@@ -80,14 +85,21 @@ final class DiagnosisTest extends TestCase
         // TIA-568 terms: reversed pair, crossed (transposed) pairs, split pair.
         $bench = Bench::category();
         $consequences = fn (Reading $reading): string => $this->consequences($bench, $reading);
-        self::assertStringContainsString('Reversed pair', $consequences($bench->readingWith($bench->swap('C-1.b1/1', 'C-1.b1/2'))));
+        self::assertStringContainsString(
+            'Reversed pair',
+            $consequences($bench->readingWith($bench->swap('C-1.b1/1', 'C-1.b1/2'))),
+        );
         $crossed = $bench->readingWith($bench->swap('C-1.b1/1', 'C-1.b1/3'), $bench->swap('C-1.b1/2', 'C-1.b1/6'));
         self::assertStringContainsString('Crossed pairs', $consequences($crossed));
         $split = $bench->readingWith($bench->swap('C-1.a1/2', 'C-1.a1/6'), $bench->swap('C-1.b1/2', 'C-1.b1/6'));
         self::assertSame($bench->expectation()->reading->lights, $split->lights, 'continuity cannot see a split pair');
         self::assertSame(Verdict::Fails, $bench->expectation()->verdict($split));
         self::assertStringContainsString('Split pair', $consequences($split));
-        self::assertSame(Verdict::Passes, $bench->expectation()->verdict(new Reading($split->lights)), 'without a pair test it passes');
+        self::assertSame(
+            Verdict::Passes,
+            $bench->expectation()->verdict(new Reading($split->lights)),
+            'without a pair test it passes',
+        );
     }
 
     /** One end T568A and the other T568B reads as pairs 2 and 3 transposed. */
@@ -112,17 +124,26 @@ final class DiagnosisTest extends TestCase
         self::assertNotSame([], $diagnosis->troubles[0]->causes);
         foreach ($diagnosis->troubles[0]->causes as $cause) {
             self::assertCount(2, $cause->faults);
-            self::assertEquals($reading, $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults)), 'what is listed must read the same');
+            self::assertEquals(
+                $reading,
+                $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults)),
+                'what is listed must read the same',
+            );
         }
     }
 
     public function test_faults_with_no_contact_in_common_are_explained_apart(): void
     {
         $bench = Bench::stageBox();
-        $named = $bench->causes($bench->readingWith($bench->swap('M-1.b1/C7', 'M-1.b1/C8'), new Edit([$bench->joint('M-1.b1/A1') => null])));
+        $named = $bench->causes(
+            $bench->readingWith($bench->swap('M-1.b1/C7', 'M-1.b1/C8'), new Edit([$bench->joint('M-1.b1/A1') => null])),
+        );
         self::assertCount(2, $named);
         $all = array_merge(...$named);
-        self::assertContains('Channel 15 hot and channel 15 cold, contacts C7 and C8, are swapped at end B, M-1 B', $all);
+        self::assertContains(
+            'Channel 15 hot and channel 15 cold, contacts C7 and C8, are swapped at end B, M-1 B',
+            $all,
+        );
         self::assertContains('Contact A1 (channel 1 hot) is open at end B, M-1 B', $all);
     }
 
@@ -148,7 +169,18 @@ final class DiagnosisTest extends TestCase
             }
         }
         $causes = $bench->causes($bench->readingWith(new Edit($edges)));
-        self::assertSame([[sprintf('Everything from contact A1 to D18 sits %d %s too far on at end B, M-1 B', $by, $by === 1 ? 'place' : 'places')]], $causes);
+        self::assertSame(
+            [
+                [
+                    sprintf(
+                        'Everything from contact A1 to D18 sits %d %s too far on at end B, M-1 B',
+                        $by,
+                        $by === 1 ? 'place' : 'places',
+                    ),
+                ],
+            ],
+            $causes,
+        );
     }
 
     /** Property: whatever single fault is made, it is listed, and everything listed reads the same. */
@@ -156,7 +188,10 @@ final class DiagnosisTest extends TestCase
     {
         foreach ([Bench::microphone(), Bench::coax(), Bench::category()] as $bench) {
             $expectation = $bench->expectation();
-            $terminals = array_filter($expectation->wiring->nodes(), static fn (string $node): bool => str_starts_with($node, 't:'));
+            $terminals = array_filter(
+                $expectation->wiring->nodes(),
+                static fn (string $node): bool => str_starts_with($node, 't:'),
+            );
             $faults = [];
             foreach ($expectation->wiring->edges as $edge) {
                 $faults[] = new Edit([$edge->id => null]);
@@ -176,7 +211,12 @@ final class DiagnosisTest extends TestCase
                 $readings = [];
                 foreach (self::diagnosis($bench, $reading)->troubles as $trouble) {
                     self::assertNotSame([], $trouble->causes);
-                    $readings[] = array_map(static fn ($cause): Reading => $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults)), $trouble->causes);
+                    $readings[] = array_map(
+                        static fn ($cause): Reading => $bench->readingWith(
+                            ...array_map(static fn ($each): Edit => $each->edit, $cause->faults),
+                        ),
+                        $trouble->causes,
+                    );
                 }
                 if (count($readings) === 1) {
                     foreach ($readings[0] as $simulated) {
@@ -191,7 +231,12 @@ final class DiagnosisTest extends TestCase
     {
         $bench = Bench::microphone();
         // Lights that no bridge between terminals could make: one way and not the other.
-        $lights = ['t:A-1.a1/1' => ['t:A-1.b1/1', 't:A-1.b1/2'], 't:A-1.a1/2' => ['t:A-1.b1/3', 't:A-1.b1/shell'], 't:A-1.a1/3' => ['t:A-1.b1/1'], 't:A-1.a1/shell' => ['t:A-1.b1/2']];
+        $lights = [
+            't:A-1.a1/1' => ['t:A-1.b1/1', 't:A-1.b1/2'],
+            't:A-1.a1/2' => ['t:A-1.b1/3', 't:A-1.b1/shell'],
+            't:A-1.a1/3' => ['t:A-1.b1/1'],
+            't:A-1.a1/shell' => ['t:A-1.b1/2'],
+        ];
         self::assertSame([], self::diagnosis($bench, new Reading($lights))->troubles[0]->causes);
     }
 
@@ -200,7 +245,10 @@ final class DiagnosisTest extends TestCase
     {
         $bench = Bench::stageBox();
         mt_srand(1);
-        $edges = array_filter($bench->expectation()->wiring->edges, static fn (Edge $edge): bool => str_starts_with($edge->id, 'j:M-1:B:'));
+        $edges = array_filter(
+            $bench->expectation()->wiring->edges,
+            static fn (Edge $edge): bool => str_starts_with($edge->id, 'j:M-1:B:'),
+        );
         $terminals = array_map(static fn (Edge $edge): string => $edge->to, array_values($edges));
         shuffle($terminals);
         $loaded = [];
@@ -212,7 +260,10 @@ final class DiagnosisTest extends TestCase
         foreach (self::diagnosis($bench, $reading)->troubles as $trouble) {
             foreach ($trouble->causes as $cause) {
                 $again = $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults));
-                self::assertSame(array_intersect_key($reading->lights, array_flip($trouble->lines)), array_intersect_key($again->lights, array_flip($trouble->lines)));
+                self::assertSame(
+                    array_intersect_key($reading->lights, array_flip($trouble->lines)),
+                    array_intersect_key($again->lights, array_flip($trouble->lines)),
+                );
                 $simulated++;
             }
         }
@@ -222,7 +273,11 @@ final class DiagnosisTest extends TestCase
     public function test_a_muting_switch_is_part_of_the_wiring_at_rest(): void
     {
         $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['trs-balanced'], ['trs-balanced']));
-        $jack = $bench->with(fittings: ['A-1.b1' => new \Sartal\Core\Given\Installation\Fitting('A-1.b1', 'Jack', 'trs-jack-mute', 'there')] + $bench->installation->fittings);
+        $jack = $bench->with(
+            fittings: [
+                'A-1.b1' => new \Sartal\Core\Given\Installation\Fitting('A-1.b1', 'Jack', 'trs-jack-mute', 'there'),
+            ] + $bench->installation->fittings,
+        );
         self::assertSame(['t:A-1.b1/sleeve', 't:A-1.b1/tip'], $jack->expectation()->reading->lights['t:A-1.a1/tip']);
         self::assertSame(['t:A-1.b1/tip'], $bench->expectation()->reading->lights['t:A-1.a1/tip']);
     }

@@ -29,15 +29,28 @@ use Sartal\Core\Proof\Testing\Verdict;
  */
 final class EveryFaultTest extends TestCase
 {
-    private const EVERYTHING = [Method::All, Method::Switches, Method::Ohms, Method::Insulation, Method::Capacitance, Method::Wiggle, Method::Noise, Method::EyesA, Method::EyesB, Method::Certifier];
+    private const EVERYTHING = [
+        Method::All,
+        Method::Switches,
+        Method::Ohms,
+        Method::Insulation,
+        Method::Capacitance,
+        Method::Wiggle,
+        Method::Noise,
+        Method::EyesA,
+        Method::EyesB,
+        Method::Certifier,
+    ];
 
     /** @var array<string, array{Expectation, FaultPlaces}> */
     private static array $assemblies = [];
 
     public static function setUpBeforeClass(): void
     {
-        $in = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'))->installation;
-        $plan = (new Planner)->plan($in);
+        $in = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        )->installation;
+        $plan = (new Planner())->plan($in);
         $planner = new AssemblyPlanner($in, $plan->runs);
         foreach ($plan->assemblies as $assembly) {
             self::$assemblies[$assembly->id] = [$planner->expectation($assembly), $planner->places($assembly)];
@@ -57,7 +70,10 @@ final class EveryFaultTest extends TestCase
         $samples = [];
         foreach ($methods as $method) {
             foreach ($senses->questions($method) as $question) {
-                $value = $question->state === '' ? $senses->answerOf($wiring, $question) : $senses->answer($question, $fault === null ? [] : [$fault->edit]);
+                $value =
+                    $question->state === ''
+                        ? $senses->answerOf($wiring, $question)
+                        : $senses->answer($question, $fault === null ? [] : [$fault->edit]);
                 // An instrument shows a number or nothing; what cannot be foreseen is not read.
                 if (! is_float($value) || ! is_nan($value)) {
                     $samples[] = new Sample($question, $value);
@@ -156,7 +172,10 @@ final class EveryFaultTest extends TestCase
             foreach ($made as [$other, $read]) {
                 $same = $read->lights === $reading->lights && $read->splits === $reading->splits;
                 foreach ($same ? $reading->samples : [] as $key => $sample) {
-                    $same = $same && (! isset($read->samples[$key]) || $senses->agree($sample->question, $read->samples[$key]->value, $sample->value));
+                    $same =
+                        $same &&
+                        (! isset($read->samples[$key]) ||
+                            $senses->agree($sample->question, $read->samples[$key]->value, $sample->value));
                 }
                 if ($same) {
                     $alike[] = (new Cause([$other]))->key();

@@ -25,19 +25,34 @@ use Tests\Support\Bench;
 /** Stages are read from what was done, and from whether what it relied on still stands. */
 final class RecordTest extends TestCase
 {
-    private static function event(Bench $bench, int $n, EventKind $kind, ?Side $side = null, ?Verdict $verdict = null): Event
-    {
-        $relied = (new Planner)->fingerprintsFor('A-1', $bench->installation, $bench->plan())->for($kind, $side);
+    private static function event(
+        Bench $bench,
+        int $n,
+        EventKind $kind,
+        ?Side $side = null,
+        ?Verdict $verdict = null,
+    ): Event {
+        $relied = (new Planner())->fingerprintsFor('A-1', $bench->installation, $bench->plan())->for($kind, $side);
         $at = sprintf('2026-03-09T08:%02d:00.000000Z', $n);
 
-        return new Event(sprintf('00000000-0000-4000-8000-%012d', $n), $kind, 'A-1', $side, 'someone', $at, $at, $relied, verdict: $verdict);
+        return new Event(
+            sprintf('00000000-0000-4000-8000-%012d', $n),
+            $kind,
+            'A-1',
+            $side,
+            'someone',
+            $at,
+            $at,
+            $relied,
+            verdict: $verdict,
+        );
     }
 
     /** @return array<string, string> stage → state */
     private static function strand(Installation $installation, Event ...$events): array
     {
         $states = [];
-        foreach ((new Planner)->plan($installation, new Record($events))->strands['A-1'] as $bead) {
+        foreach ((new Planner())->plan($installation, new Record($events))->strands['A-1'] as $bead) {
             $states[$bead->stage->value] = $bead->state->value;
         }
 
@@ -52,19 +67,45 @@ final class RecordTest extends TestCase
     public function test_a_failure_shows_until_the_end_is_made_again_and_tested(): void
     {
         $bench = Bench::microphone();
-        $failed = [self::event($bench, 1, EventKind::Cut), self::event($bench, 2, EventKind::Joined, Side::A), self::event($bench, 3, EventKind::Joined, Side::B), self::event($bench, 4, EventKind::Tested, verdict: Verdict::Fails)];
+        $failed = [
+            self::event($bench, 1, EventKind::Cut),
+            self::event($bench, 2, EventKind::Joined, Side::A),
+            self::event($bench, 3, EventKind::Joined, Side::B),
+            self::event($bench, 4, EventKind::Tested, verdict: Verdict::Fails),
+        ];
         self::assertSame('failed', self::strand($bench->installation, ...$failed)['test']);
         $remade = [...$failed, self::event($bench, 5, EventKind::Remade, Side::B)];
         self::assertSame('to-do', self::strand($bench->installation, ...$remade)['test']);
-        $passed = self::strand($bench->installation, ...[...$remade, self::event($bench, 6, EventKind::Tested, verdict: Verdict::Passes)]);
-        self::assertSame(['cut' => 'done', 'end-a' => 'done', 'end-b' => 'done', 'look' => 'to-do', 'label' => 'to-do', 'test' => 'done', 'in-place' => 'to-do', 'signed' => 'to-do'], $passed);
+        $passed = self::strand(
+            $bench->installation,
+            ...[...$remade, self::event($bench, 6, EventKind::Tested, verdict: Verdict::Passes)],
+        );
+        self::assertSame(
+            [
+                'cut' => 'done',
+                'end-a' => 'done',
+                'end-b' => 'done',
+                'look' => 'to-do',
+                'label' => 'to-do',
+                'test' => 'done',
+                'in-place' => 'to-do',
+                'signed' => 'to-do',
+            ],
+            $passed,
+        );
     }
 
     public function test_a_longer_way_overtakes_the_cut_and_nothing_else(): void
     {
         $bench = Bench::microphone();
-        $events = [self::event($bench, 1, EventKind::Cut), self::event($bench, 2, EventKind::Joined, Side::A), self::event($bench, 3, EventKind::Tested, verdict: Verdict::Passes)];
-        $moved = $bench->with(ways: ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(12), 'here', 'there')]);
+        $events = [
+            self::event($bench, 1, EventKind::Cut),
+            self::event($bench, 2, EventKind::Joined, Side::A),
+            self::event($bench, 3, EventKind::Tested, verdict: Verdict::Passes),
+        ];
+        $moved = $bench->with(
+            ways: ['tray' => new Way('tray', 'Tray', WayKind::Tray, Length::metres(12), 'here', 'there')],
+        );
         $strand = self::strand($moved->installation, ...$events);
         self::assertSame(['overtaken', 'done', 'done'], [$strand['cut'], $strand['end-a'], $strand['test']]);
         self::assertSame('done', self::strand($bench->installation, ...$events)['cut'], 'moved back, it fits again');
@@ -74,11 +115,35 @@ final class RecordTest extends TestCase
     {
         $bench = Bench::category();
         $plan = $bench->plan();
-        $relied = (new Planner)->fingerprintsFor('C-1', $bench->installation, $plan);
+        $relied = (new Planner())->fingerprintsFor('C-1', $bench->installation, $plan);
         $at = '2026-03-09T08:00:00.000000Z';
-        $events = [new Event('00000000-0000-4000-8000-000000000001', EventKind::Joined, 'C-1', Side::B, 'x', $at, $at, $relied->for(EventKind::Joined, Side::B)), new Event('00000000-0000-4000-8000-000000000002', EventKind::Tested, 'C-1', null, 'x', $at, $at, $relied->for(EventKind::Tested, null), verdict: Verdict::Passes)];
+        $events = [
+            new Event(
+                '00000000-0000-4000-8000-000000000001',
+                EventKind::Joined,
+                'C-1',
+                Side::B,
+                'x',
+                $at,
+                $at,
+                $relied->for(EventKind::Joined, Side::B),
+            ),
+            new Event(
+                '00000000-0000-4000-8000-000000000002',
+                EventKind::Tested,
+                'C-1',
+                null,
+                'x',
+                $at,
+                $at,
+                $relied->for(EventKind::Tested, null),
+                verdict: Verdict::Passes,
+            ),
+        ];
         $states = [];
-        foreach ((new Planner)->plan(Bench::category('8p8c-plug-t568a')->installation, new Record($events))->strands['C-1'] as $bead) {
+        foreach (
+            (new Planner())->plan(Bench::category('8p8c-plug-t568a')->installation, new Record($events))->strands['C-1'] as $bead
+        ) {
             $states[$bead->stage->value] = $bead->state->value;
         }
         self::assertSame(['overtaken', 'overtaken'], [$states['end-b'], $states['test']]);
@@ -95,18 +160,29 @@ final class RecordTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $site = $bench->withRun(new Run($run->id, $run->code, $run->cable, Build::Site, $run->a, $run->b, $run->ways, $run->carries));
-        self::assertSame(['cut', 'label', 'pull', 'end-a', 'end-b', 'look', 'test', 'signed'], array_keys(self::strand($site->installation)));
+        $site = $bench->withRun(
+            new Run($run->id, $run->code, $run->cable, Build::Site, $run->a, $run->b, $run->ways, $run->carries),
+        );
+        self::assertSame(
+            ['cut', 'label', 'pull', 'end-a', 'end-b', 'look', 'test', 'signed'],
+            array_keys(self::strand($site->installation)),
+        );
     }
 
     public function test_one_edit_recomputes_its_subject_and_gives_the_same_plan_as_from_scratch(): void
     {
         $requests = [];
         for ($i = 1; $i <= 40; $i++) {
-            $requests[] = Bench::request('R-'.$i, 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
+            $requests[] = Bench::request(
+                'R-'.$i,
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            );
         }
         $bench = Bench::of(...$requests);
-        $cache = new MemoryPlanCache;
+        $cache = new MemoryPlanCache();
         $planner = new Planner($cache);
         $planner->plan($bench->installation);
         self::assertSame(40, $cache->runsComputed);
@@ -117,9 +193,20 @@ final class RecordTest extends TestCase
         $edited = $bench->withRun(new Run('R-7', 'R-7', $run->cable, $run->build, $run->a, $run->b, [], $run->carries));
         $plan = $planner->plan($edited->installation);
         self::assertSame(41, $cache->runsComputed);
-        self::assertEquals((new Planner)->plan($edited->installation), $plan);
+        self::assertEquals((new Planner())->plan($edited->installation), $plan);
 
-        $planner->plan($bench->with(rules: new HouseRules(10, Length::millimetres(50), Length::zero(), Length::zero(), Length::metres(3), new LabelScheme))->installation);
+        $planner->plan(
+            $bench->with(
+                rules: new HouseRules(
+                    10,
+                    Length::millimetres(50),
+                    Length::zero(),
+                    Length::zero(),
+                    Length::metres(3),
+                    new LabelScheme(),
+                ),
+            )->installation,
+        );
         self::assertSame(81, $cache->runsComputed, 'a house rule concerns every run');
     }
 }

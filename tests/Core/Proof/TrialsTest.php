@@ -31,12 +31,37 @@ final class TrialsTest extends TestCase
 {
     private static int $number = 0;
 
-    private static function event(EventKind $kind, string $by = 'ann', ?Verdict $verdict = null, ?TestStage $stage = null, string $of = '', string $fingerprint = '', string $instrument = '', ?Side $side = null, string $step = ''): Event
-    {
+    private static function event(
+        EventKind $kind,
+        string $by = 'ann',
+        ?Verdict $verdict = null,
+        ?TestStage $stage = null,
+        string $of = '',
+        string $fingerprint = '',
+        string $instrument = '',
+        ?Side $side = null,
+        string $step = '',
+    ): Event {
         $n = ++self::$number;
         $at = sprintf('2026-03-09T08:00:00.%06dZ', $n);
 
-        return new Event(sprintf('%08d-0000-4000-8000-000000000000', $n), $kind, 'A-1', $side, $by, $at, $at, $fingerprint, $instrument, '', null, $verdict, of: $of, stage: $stage, step: $step);
+        return new Event(
+            sprintf('%08d-0000-4000-8000-000000000000', $n),
+            $kind,
+            'A-1',
+            $side,
+            $by,
+            $at,
+            $at,
+            $fingerprint,
+            $instrument,
+            '',
+            null,
+            $verdict,
+            of: $of,
+            stage: $stage,
+            step: $step,
+        );
     }
 
     private static function test(string $by, Verdict $verdict, ?TestStage $stage = null): Event
@@ -46,18 +71,34 @@ final class TrialsTest extends TestCase
 
     public function test_the_last_test_counts_and_one_person_may_change_their_mind(): void
     {
-        $trials = Trials::of([self::test('ann', Verdict::Fails), $last = self::test('ann', Verdict::Passes)]);
+        $trials = Trials::of([self::test('ann', Verdict::Fails), ($last = self::test('ann', Verdict::Passes))]);
         self::assertSame($last, $trials->current());
         self::assertSame([], $trials->contradiction(TestStage::Bench));
     }
 
     public function test_two_people_who_agree_are_asked_nothing_and_two_who_do_not_are(): void
     {
-        self::assertSame([], Trials::of([self::test('ann', Verdict::Passes), self::test('bo', Verdict::Passes)])->contradiction(TestStage::Bench));
-        $trials = Trials::of([$fails = self::test('ann', Verdict::Fails), self::test('bo', Verdict::Passes), self::test('cy', Verdict::Incomplete)]);
+        self::assertSame(
+            [],
+            Trials::of([self::test('ann', Verdict::Passes), self::test('bo', Verdict::Passes)])->contradiction(
+                TestStage::Bench,
+            ),
+        );
+        $trials = Trials::of([
+            ($fails = self::test('ann', Verdict::Fails)),
+            self::test('bo', Verdict::Passes),
+            self::test('cy', Verdict::Incomplete),
+        ]);
         self::assertCount(2, $trials->contradiction(TestStage::Bench), 'half a test contradicts nobody');
         self::assertSame($fails, $trials->current(), 'until somebody says which holds, the cable has failed');
-        self::assertSame([], Trials::of([self::test('ann', Verdict::Fails), self::test('bo', Verdict::Passes, TestStage::Installed)])->contradiction(TestStage::Installed), 'bench and place are two questions');
+        self::assertSame(
+            [],
+            Trials::of([
+                self::test('ann', Verdict::Fails),
+                self::test('bo', Verdict::Passes, TestStage::Installed),
+            ])->contradiction(TestStage::Installed),
+            'bench and place are two questions',
+        );
     }
 
     public function test_what_was_settled_holds_until_somebody_contradicts_it_again(): void
@@ -68,7 +109,10 @@ final class TrialsTest extends TestCase
         $trials = Trials::of([$fails, $passes, $settled]);
         self::assertSame([], $trials->contradiction(TestStage::Bench));
         self::assertSame($passes, $trials->current());
-        self::assertCount(2, Trials::of([$fails, $passes, $settled, self::test('cy', Verdict::Fails)])->contradiction(TestStage::Bench));
+        self::assertCount(
+            2,
+            Trials::of([$fails, $passes, $settled, self::test('cy', Verdict::Fails)])->contradiction(TestStage::Bench),
+        );
         self::assertSame($passes, Trials::of([$passes, self::event(EventKind::Settled, of: 'nothing')])->current());
     }
 
@@ -98,20 +142,31 @@ final class TrialsTest extends TestCase
     {
         $bench = Bench::microphone();
         $fingerprint = $bench->expectation()->fingerprint();
-        $made = [self::event(EventKind::Joined, 'bo', side: Side::A), self::event(EventKind::Joined, 'bo', side: Side::B)];
-        $tests = [self::event(EventKind::Tested, 'ann', Verdict::Passes, fingerprint: $fingerprint), self::event(EventKind::Tested, 'bo', Verdict::Fails, fingerprint: $fingerprint)];
+        $made = [
+            self::event(EventKind::Joined, 'bo', side: Side::A),
+            self::event(EventKind::Joined, 'bo', side: Side::B),
+        ];
+        $tests = [
+            self::event(EventKind::Tested, 'ann', Verdict::Passes, fingerprint: $fingerprint),
+            self::event(EventKind::Tested, 'bo', Verdict::Fails, fingerprint: $fingerprint),
+        ];
         $state = static function (Event ...$events) use ($bench): BeadState {
-            $plan = (new Planner)->plan($bench->installation, new Record($events));
+            $plan = (new Planner())->plan($bench->installation, new Record($events));
 
-            return array_values(array_filter($plan->strands['A-1'], static fn ($bead): bool => $bead->stage === Stage::Test))[0]->state;
+            return array_values(
+                array_filter($plan->strands['A-1'], static fn ($bead): bool => $bead->stage === Stage::Test),
+            )[0]->state;
         };
         self::assertSame(BeadState::Done, $state(...[...$made, $tests[0]]));
         self::assertSame(BeadState::Failed, $state(...[...$made, ...$tests]));
-        $plan = (new Planner)->plan($bench->installation, new Record([...$made, ...$tests]));
+        $plan = (new Planner())->plan($bench->installation, new Record([...$made, ...$tests]));
         self::assertContains('test.contradicts', Bench::codes($plan->findings));
         self::assertNotContains('test.own-work', Bench::codes($plan->findings));
         $strict = $bench->with(rules: $bench->installation->rules->with(TestedBy::Another));
-        self::assertContains('test.own-work', Bench::codes((new Planner)->plan($strict->installation, new Record([...$made, ...$tests]))->findings));
+        self::assertContains(
+            'test.own-work',
+            Bench::codes((new Planner())->plan($strict->installation, new Record([...$made, ...$tests]))->findings),
+        );
         self::assertSame(['bo'], ResultChecks::makers($made));
     }
 
@@ -134,7 +189,11 @@ final class TrialsTest extends TestCase
             $expectation = $bench->expectation();
             $plan = $bench->plan();
             $places = $bench->assemblies($plan)->places($plan->assemblies[array_key_first($plan->assemblies)]);
-            $patch = Patch::around(array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)), $expectation->wiring, $places->order);
+            $patch = Patch::around(
+                array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
+                $expectation->wiring,
+                $places->order,
+            );
             $probing = new Probing($expectation, $places);
             $tried = 0;
             foreach (FaultSources::credible($places) as $source) {
@@ -148,7 +207,10 @@ final class TrialsTest extends TestCase
                     for ($n = 1; $n < count($left); $n++) {
                         self::assertLessThanOrEqual($left[$n - 1], $left[$n], $fault->key());
                     }
-                    self::assertGreaterThan(0.0, array_sum(array_map(static fn ($step): float => $step->minutes(), $steps)));
+                    self::assertGreaterThan(
+                        0.0,
+                        array_sum(array_map(static fn ($step): float => $step->minutes(), $steps)),
+                    );
                     $tried++;
                 }
             }

@@ -32,7 +32,7 @@ final class FillTest extends TestCase
         for ($subset = 0; $subset < 1 << count($sizes); $subset++) {
             $sum = 0;
             foreach ($sizes as $i => $size) {
-                $sum += ($subset >> $i & 1) === 1 ? $size : 0;
+                $sum += (($subset >> $i) & 1) === 1 ? $size : 0;
             }
             if ($sum <= $capacity) {
                 $best = min($best, $leftover->cost($capacity - $sum));
@@ -54,7 +54,12 @@ final class FillTest extends TestCase
             self::assertSame(count($taken), count(array_unique($taken)), 'each at most once');
             $sum = array_sum(array_map(static fn (int $i): int => $sizes[$i], $taken));
             self::assertLessThanOrEqual($capacity, $sum);
-            self::assertEqualsWithDelta(self::least($sizes, $capacity, $leftover), $leftover->cost($capacity - $sum), 1e-9, json_encode([$sizes, $capacity, $leftover->usable], JSON_THROW_ON_ERROR));
+            self::assertEqualsWithDelta(
+                self::least($sizes, $capacity, $leftover),
+                $leftover->cost($capacity - $sum),
+                1e-9,
+                json_encode([$sizes, $capacity, $leftover->usable], JSON_THROW_ON_ERROR),
+            );
         }
     }
 
@@ -88,16 +93,23 @@ final class FillTest extends TestCase
             sort($keys);
             self::assertSame(array_keys($sizes), $keys);
             foreach ($bins as $bin) {
-                self::assertLessThanOrEqual($capacity, array_sum(array_map(static fn (int $key): int => $sizes[$key], $bin)));
+                self::assertLessThanOrEqual(
+                    $capacity,
+                    array_sum(array_map(static fn (int $key): int => $sizes[$key], $bin)),
+                );
             }
             self::assertGreaterThanOrEqual(Bound::bins($sizes, $capacity), count($bins));
-            self::assertLessThanOrEqual((int) ceil(2 * array_sum($sizes) / $capacity) + 1, count($bins), 'no two bins could be one');
+            self::assertLessThanOrEqual(
+                (int) ceil((2 * array_sum($sizes)) / $capacity) + 1,
+                count($bins),
+                'no two bins could be one',
+            );
         }
     }
 
     public function test_the_same_cuts_always_pack_alike(): void
     {
-        $sizes = array_map(static fn (int $n): int => 100 + $n * 37 % 500, range(1, 60));
+        $sizes = array_map(static fn (int $n): int => 100 + (($n * 37) % 500), range(1, 60));
         self::assertSame(Bins::pack($sizes, 1000, new Leftover(60)), Bins::pack($sizes, 1000, new Leftover(60)));
         [$one, $other] = [new Chance(7), new Chance(7)];
         for ($n = 0; $n < 100; $n++) {

@@ -34,8 +34,12 @@ final class LoomTest extends TestCase
 {
     private static function bench(?Loom $loom = null, array $ways = []): Bench
     {
-        return Site::of($ways === [] ? Site::ways() : $ways, Site::run('A-1', loom: 'L'), Site::run('A-2', loom: 'L'), Site::run('A-3', 'right', loom: 'L'))
-            ->with(looms: ['L' => $loom ?? Site::loom('L')]);
+        return Site::of(
+            $ways === [] ? Site::ways() : $ways,
+            Site::run('A-1', loom: 'L'),
+            Site::run('A-2', loom: 'L'),
+            Site::run('A-3', 'right', loom: 'L'),
+        )->with(looms: ['L' => $loom ?? Site::loom('L')]);
     }
 
     private static function shape(Bench $bench): LoomShape
@@ -45,7 +49,7 @@ final class LoomTest extends TestCase
 
     private static function dress(Bench $bench): LoomDress
     {
-        return (new Dresser($bench->installation, new MemoryPackings))->dress(self::shape($bench));
+        return (new Dresser($bench->installation, new MemoryPackings()))->dress(self::shape($bench));
     }
 
     /** @return array<string, array{string, string, int}> segment → from, to along the loom, members */
@@ -53,7 +57,11 @@ final class LoomTest extends TestCase
     {
         $found = [];
         foreach ($shape->segments as $segment) {
-            $found[$segment->id] = [$segment->start->canonical(), $segment->end()->canonical(), count($segment->members)];
+            $found[$segment->id] = [
+                $segment->start->canonical(),
+                $segment->end()->canonical(),
+                count($segment->members),
+            ];
         }
 
         return $found;
@@ -63,7 +71,14 @@ final class LoomTest extends TestCase
     {
         $shape = self::shape(self::bench());
         self::assertSame('rack', $shape->root, 'where most ends are');
-        self::assertSame(['tray' => ['0 mm', '10000 mm', 3], 'to-left' => ['10000 mm', '14000 mm', 2], 'to-right' => ['10000 mm', '16000 mm', 1]], self::sorted(self::segments($shape)));
+        self::assertSame(
+            [
+                'tray' => ['0 mm', '10000 mm', 3],
+                'to-left' => ['10000 mm', '14000 mm', 2],
+                'to-right' => ['10000 mm', '16000 mm', 1],
+            ],
+            self::sorted(self::segments($shape)),
+        );
         self::assertCount(6, $shape->ends, 'both ends of each member leave it somewhere');
         self::assertSame([], $shape->findings);
     }
@@ -74,7 +89,11 @@ final class LoomTest extends TestCase
      */
     private static function sorted(array $segments): array
     {
-        uksort($segments, static fn (string $a, string $b): int => array_search($a, ['tray', 'to-left', 'to-right'], true) <=> array_search($b, ['tray', 'to-left', 'to-right'], true));
+        uksort(
+            $segments,
+            static fn (string $a, string $b): int => array_search($a, ['tray', 'to-left', 'to-right'], true) <=>
+                array_search($b, ['tray', 'to-left', 'to-right'], true),
+        );
 
         return $segments;
     }
@@ -87,7 +106,11 @@ final class LoomTest extends TestCase
     public function test_a_breakout_moved_back_leaves_the_cut_and_lays_its_leg_beside_the_rest(): void
     {
         [$before, $after] = [self::bench()->plan(), self::moved(-2)->plan()];
-        self::assertSame($before->runs['A-3']->cut->exact->nanometres, $after->runs['A-3']->cut->exact->nanometres, 'before its junction it takes the same way');
+        self::assertSame(
+            $before->runs['A-3']->cut->exact->nanometres,
+            $after->runs['A-3']->cut->exact->nanometres,
+            'before its junction it takes the same way',
+        );
         $shape = $after->layout->looms['L'];
         $beside = array_values(array_filter($shape->segments, static fn (Segment $segment): bool => $segment->beside));
         self::assertCount(1, $beside);
@@ -98,16 +121,27 @@ final class LoomTest extends TestCase
     public function test_a_breakout_moved_past_its_junction_goes_there_and_back(): void
     {
         [$before, $after] = [self::bench()->plan(), self::moved(1.5)->plan()];
-        self::assertSame('3000 mm', $after->runs['A-3']->cut->exact->minus($before->runs['A-3']->cut->exact)->canonical());
-        self::assertSame($before->runs['A-1']->cut->exact->nanometres, $after->runs['A-1']->cut->exact->nanometres, 'nobody else gets longer');
-        self::assertContains('breakout', array_map(static fn ($term): string => $term->label, $after->runs['A-3']->cut->terms), 'and the sum says why');
+        self::assertSame(
+            '3000 mm',
+            $after->runs['A-3']->cut->exact->minus($before->runs['A-3']->cut->exact)->canonical(),
+        );
+        self::assertSame(
+            $before->runs['A-1']->cut->exact->nanometres,
+            $after->runs['A-1']->cut->exact->nanometres,
+            'nobody else gets longer',
+        );
+        self::assertContains(
+            'breakout',
+            array_map(static fn ($term): string => $term->label, $after->runs['A-3']->cut->terms),
+            'and the sum says why',
+        );
     }
 
     public function test_ways_keep_their_length_whatever_moves(): void
     {
         $random = new Randomizer(new Mt19937(5));
         for ($n = 0; $n < 40; $n++) {
-            $by = $random->getInt(-200, 80) * 50 / 1000;
+            $by = ($random->getInt(-200, 80) * 50) / 1000;
             $bench = self::moved($by);
             self::assertSame('10000 mm', $bench->installation->ways['tray']->length->canonical());
             $shape = self::shape($bench);
@@ -118,9 +152,17 @@ final class LoomTest extends TestCase
             self::assertSame('10000 mm', $along->canonical(), 'the stretches of a way add up to it, moved by '.$by);
             // Each member lies in one piece from its first end to its last.
             foreach (['A-1', 'A-2', 'A-3'] as $run) {
-                $in = array_filter($shape->segments, static fn (Segment $segment): bool => in_array($run, $segment->members, true));
-                $sum = Length::zero()->plus(...array_map(static fn (Segment $segment): Length => $segment->length(), array_values($in)));
-                $route = $bench->plan()->layout->routes[$run]->length()->plus(Length::millimetres($run === 'A-3' && $by > 0 ? (int) round($by * 2000) : 0));
+                $in = array_filter(
+                    $shape->segments,
+                    static fn (Segment $segment): bool => in_array($run, $segment->members, true),
+                );
+                $sum = Length::zero()->plus(
+                    ...array_map(static fn (Segment $segment): Length => $segment->length(), array_values($in)),
+                );
+                $route = $bench
+                    ->plan()
+                    ->layout->routes[$run]->length()
+                    ->plus(Length::millimetres($run === 'A-3' && $by > 0 ? (int) round($by * 2000) : 0));
                 self::assertSame($route->canonical(), $sum->canonical(), $run.' moved by '.$by);
             }
         }
@@ -130,7 +172,9 @@ final class LoomTest extends TestCase
     {
         $bench = self::moved(-14);
         self::assertContains('loom.breakout-beyond', Bench::codes($bench->plan()->findings));
-        $branch = array_values(array_filter(self::shape($bench)->branches, static fn ($each): bool => $each->into === 'to-right'))[0];
+        $branch = array_values(
+            array_filter(self::shape($bench)->branches, static fn ($each): bool => $each->into === 'to-right'),
+        )[0];
         self::assertSame('-10000 mm', $branch->by->canonical());
         $gone = self::bench(Site::loom('L', breakouts: [new Breakout('cellar', 'riser', Length::metres(1))]));
         self::assertContains('loom.breakout-gone', Bench::codes($gone->plan()->findings));
@@ -138,9 +182,19 @@ final class LoomTest extends TestCase
 
     public function test_a_member_that_does_not_lie_with_the_others_is_found(): void
     {
-        $bench = Site::of(Site::ways(), Site::run('A-1', loom: 'L'), Site::run('A-2', loom: 'L'), Site::run('A-9', 'cellar', 'cellar', loom: 'L'))->with(looms: ['L' => Site::loom('L')]);
+        $bench = Site::of(
+            Site::ways(),
+            Site::run('A-1', loom: 'L'),
+            Site::run('A-2', loom: 'L'),
+            Site::run('A-9', 'cellar', 'cellar', loom: 'L'),
+        )->with(looms: ['L' => Site::loom('L')]);
         self::assertContains('loom.member-without-way', Bench::codes($bench->plan()->findings));
-        self::assertContains('loom.empty', Bench::codes(Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')])->plan()->findings));
+        self::assertContains(
+            'loom.empty',
+            Bench::codes(
+                Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')])->plan()->findings,
+            ),
+        );
     }
 
     public function test_each_segment_is_as_thick_as_its_own_cables_packed(): void
@@ -165,18 +219,23 @@ final class LoomTest extends TestCase
         self::assertSame('tray', $tray->segment->id);
         self::assertSame('sleeve-6', $tray->sleeve?->part->id, '6.9 mm thick, 3 to 9 mm');
         $more = ($tray->sleeve->cut->result->nanometres ?? 0) / $tray->segment->length()->nanometres;
-        self::assertGreaterThanOrEqual(1.10, $more);
+        self::assertGreaterThanOrEqual(1.1, $more);
         self::assertLessThanOrEqual(1.15, $more);
         self::assertCount(2, $tray->shrinks, 'one over each end');
     }
 
     public function test_a_sleeve_of_no_existing_size_a_tie_too_short_and_a_bundle_too_thick_are_found(): void
     {
-        $thick = self::bench(Site::loom('L', covering: Covering::Sleeve))->withCatalogueEdited(['cables.pair-foil.outerDiameter' => '30 mm']);
+        $thick = self::bench(Site::loom('L', covering: Covering::Sleeve))->withCatalogueEdited([
+            'cables.pair-foil.outerDiameter' => '30 mm',
+        ]);
         $codes = Bench::codes(self::dress($thick)->findings);
         self::assertContains('loom.no-sleeve', $codes);
         self::assertContains('loom.no-tie', $codes);
-        $narrow = self::bench(null, Site::ways(Site::way('tray', WayKind::Conduit, 10, 'rack', 'hall', Bore::round(Length::millimetres(6.5)))));
+        $narrow = self::bench(
+            null,
+            Site::ways(Site::way('tray', WayKind::Conduit, 10, 'rack', 'hall', Bore::round(Length::millimetres(6.5)))),
+        );
         self::assertContains('loom.does-not-pass', Bench::codes(self::dress($narrow)->findings));
         foreach ([...self::dress($thick)->findings, ...self::dress($narrow)->findings] as $finding) {
             self::assertNotSame('', $finding->remedy);
@@ -186,7 +245,13 @@ final class LoomTest extends TestCase
     /** @return array<string, Part> shrink 10 : 5, and 12 : 4 with adhesive */
     private static function shrinks(): array
     {
-        $part = static fn (string $id, float $recovered, float $supplied, bool $lined): Part => new Part($id, $id, PartKind::Shrink, grips: new DiameterRange(Length::millimetres($recovered), Length::millimetres($supplied)), lined: $lined);
+        $part = static fn (string $id, float $recovered, float $supplied, bool $lined): Part => new Part(
+            $id,
+            $id,
+            PartKind::Shrink,
+            grips: new DiameterRange(Length::millimetres($recovered), Length::millimetres($supplied)),
+            lined: $lined,
+        );
 
         return ['10-5' => $part('10-5', 5, 10, false), '12-4' => $part('12-4', 4, 12, true)];
     }
@@ -194,7 +259,12 @@ final class LoomTest extends TestCase
     /** Common practice: supplied above the largest it passes, recovered below the smallest it grips, by a fifth where it seals. */
     public function test_shrink_is_chosen_right_at_its_edges(): void
     {
-        $choose = static fn (float $passes, float $grips, bool $seals = false): ?string => ShrinkChoice::among(self::shrinks(), Length::millimetres($passes), Length::millimetres($grips), $seals)?->id;
+        $choose = static fn (float $passes, float $grips, bool $seals = false): ?string => ShrinkChoice::among(
+            self::shrinks(),
+            Length::millimetres($passes),
+            Length::millimetres($grips),
+            $seals,
+        )?->id;
         self::assertSame('10-5', $choose(9.99, 5.01));
         self::assertSame('12-4', $choose(10, 5.01), 'supplied at 10 mm does not pass 10 mm');
         self::assertSame('12-4', $choose(9, 5), 'recovered to 5 mm does not grip 5 mm');
@@ -202,21 +272,38 @@ final class LoomTest extends TestCase
         self::assertNull($choose(9, 4));
         self::assertSame('12-4', $choose(11.9, 5, true), '4 mm is a fifth below 5 mm');
         self::assertNull($choose(11.9, 4.99, true));
-        self::assertNull(ShrinkChoice::among(['10-5' => self::shrinks()['10-5']], Length::millimetres(9), Length::millimetres(8), true), 'what has no adhesive does not seal');
+        self::assertNull(
+            ShrinkChoice::among(
+                ['10-5' => self::shrinks()['10-5']],
+                Length::millimetres(9),
+                Length::millimetres(8),
+                true,
+            ),
+            'what has no adhesive does not seal',
+        );
     }
 
     public function test_a_damp_way_asks_for_shrink_that_seals(): void
     {
-        $damp = self::bench(Site::loom('L', covering: Covering::Sleeve), Site::ways(Site::way('tray', WayKind::Tray, 10, 'rack', 'hall', environment: [Environment::Damp])));
+        $damp = self::bench(
+            Site::loom('L', covering: Covering::Sleeve),
+            Site::ways(Site::way('tray', WayKind::Tray, 10, 'rack', 'hall', environment: [Environment::Damp])),
+        );
         self::assertTrue(self::dress($damp)->segments[0]->shrinks[0]->part->lined);
-        self::assertFalse(self::dress(self::bench(Site::loom('L', covering: Covering::Sleeve)))->segments[0]->shrinks[0]->part->lined);
+        self::assertFalse(
+            self::dress(self::bench(Site::loom('L', covering: Covering::Sleeve)))->segments[0]->shrinks[0]->part->lined,
+        );
     }
 
     public function test_the_smallest_sleeve_that_goes_round_is_taken(): void
     {
         $parts = Bench::microphone()->installation->catalogue->parts;
-        $choose = static fn (float $diameter): ?string => SleeveChoice::among($parts, Length::millimetres($diameter))?->id;
-        self::assertSame(['sleeve-6', 'sleeve-6', 'sleeve-12', 'sleeve-12', 'sleeve-20', 'sleeve-32', null], array_map($choose, [3, 9, 9.01, 18, 18.01, 45, 45.01]));
+        $choose = static fn (float $diameter): ?string => SleeveChoice::among($parts, Length::millimetres($diameter))
+            ?->id;
+        self::assertSame(
+            ['sleeve-6', 'sleeve-6', 'sleeve-12', 'sleeve-12', 'sleeve-20', 'sleeve-32', null],
+            array_map($choose, [3, 9, 9.01, 18, 18.01, 45, 45.01]),
+        );
         self::assertNull($choose(2.99));
     }
 
@@ -224,7 +311,10 @@ final class LoomTest extends TestCase
     {
         $random = new Randomizer(new Mt19937(8));
         for ($n = 0; $n < 200; $n++) {
-            [$stretch, $every] = [Length::millimetres($random->getInt(1, 20_000)), Length::millimetres($random->getInt(50, 900))];
+            [$stretch, $every] = [
+                Length::millimetres($random->getInt(1, 20_000)),
+                Length::millimetres($random->getInt(50, 900)),
+            ];
             $points = TieChoice::points($stretch, $every);
             self::assertNotSame([], $points);
             for ($i = 1; $i < count($points); $i++) {
@@ -242,7 +332,10 @@ final class LoomTest extends TestCase
             foreach ($dress->segments as $i => $one) {
                 foreach (array_slice($dress->segments, $i + 1) as $other) {
                     if ($dress->lanes[$one->segment->id] === $dress->lanes[$other->segment->id]) {
-                        self::assertTrue($one->segment->end()->compare($other->segment->start) <= 0 || $other->segment->end()->compare($one->segment->start) <= 0);
+                        self::assertTrue(
+                            $one->segment->end()->compare($other->segment->start) <= 0 ||
+                                $other->segment->end()->compare($one->segment->start) <= 0,
+                        );
                     }
                 }
             }

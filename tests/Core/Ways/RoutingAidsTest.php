@@ -39,15 +39,36 @@ final class RoutingAidsTest extends TestCase
         for ($i = 0; $i < $places; $i++) {
             $locations['l'.$i] = new Location('l'.$i, 'L'.$i);
             $junctions['j'.$i] = new Junction('j'.$i, 'J'.$i);
-            $ways['d'.$i] = new Way('d'.$i, 'D'.$i, WayKind::FreeAir, Length::metres($random->getInt(1, 5)), 'j'.$i, 'l'.$i);
+            $ways['d'.$i] = new Way(
+                'd'.$i,
+                'D'.$i,
+                WayKind::FreeAir,
+                Length::metres($random->getInt(1, 5)),
+                'j'.$i,
+                'l'.$i,
+            );
             if ($i > 0) {
-                $ways['t'.$i] = new Way('t'.$i, 'T'.$i, WayKind::Tray, Length::metres($random->getInt(2, 30)), 'j'.$random->getInt(0, $i - 1), 'j'.$i);
+                $ways['t'.$i] = new Way(
+                    't'.$i,
+                    'T'.$i,
+                    WayKind::Tray,
+                    Length::metres($random->getInt(2, 30)),
+                    'j'.$random->getInt(0, $i - 1),
+                    'j'.$i,
+                );
             }
         }
         for ($i = 0; $i < intdiv($places, 3); $i++) {
             [$from, $to] = [$random->getInt(0, $places - 1), $random->getInt(0, $places - 1)];
             if ($from !== $to) {
-                $ways['x'.$i] = new Way('x'.$i, 'X'.$i, WayKind::Tray, Length::metres($random->getInt(2, 30)), 'j'.$from, 'j'.$to);
+                $ways['x'.$i] = new Way(
+                    'x'.$i,
+                    'X'.$i,
+                    WayKind::Tray,
+                    Length::metres($random->getInt(2, 30)),
+                    'j'.$from,
+                    'j'.$to,
+                );
             }
         }
 
@@ -61,7 +82,10 @@ final class RoutingAidsTest extends TestCase
             $in = self::building($n, 9);
             $router = new Router($in);
             [$from, $to] = ['l'.$random->getInt(0, 8), 'l'.$random->getInt(0, 8)];
-            $by = array_map(static fn (): Way => $in->ways['t'.$random->getInt(1, 8)], range(1, $random->getInt(1, 2)));
+            $by = array_map(
+                static fn (): Way => $in->ways['t'.$random->getInt(1, 8)],
+                range(1, $random->getInt(1, 2)),
+            );
             $ways = (new ByWayOf($router, null))->ways($from, $to, array_values($by));
             self::assertNotNull($ways);
             $at = $from;
@@ -70,7 +94,10 @@ final class RoutingAidsTest extends TestCase
                 self::assertNotNull($at, 'the ways join');
             }
             self::assertSame($to, $at);
-            self::assertSame(self::shortestThrough($router, $from, $to, array_values($by)), array_sum(array_map(static fn (string $id): int => $in->ways[$id]->length->nanometres, $ways)));
+            self::assertSame(
+                self::shortestThrough($router, $from, $to, array_values($by)),
+                array_sum(array_map(static fn (string $id): int => $in->ways[$id]->length->nanometres, $ways)),
+            );
         }
     }
 
@@ -81,13 +108,15 @@ final class RoutingAidsTest extends TestCase
      */
     private static function shortestThrough(Router $router, string $from, string $to, array $by): int
     {
-        $distance = static fn (string $a, string $b): int => array_sum(array_map(static fn ($hop): int => $hop->way->length->nanometres, $router->shortest($a, $b, null) ?? []));
+        $distance = static fn (string $a, string $b): int => array_sum(
+            array_map(static fn ($hop): int => $hop->way->length->nanometres, $router->shortest($a, $b, null) ?? []),
+        );
         $best = PHP_INT_MAX;
         for ($turns = 0; $turns < 1 << count($by); $turns++) {
             $at = $from;
             $sum = 0;
             foreach ($by as $i => $way) {
-                [$in, $out] = ($turns >> $i & 1) === 1 ? [$way->to, $way->from] : [$way->from, $way->to];
+                [$in, $out] = (($turns >> $i) & 1) === 1 ? [$way->to, $way->from] : [$way->from, $way->to];
                 $sum += $distance($at, $in) + $way->length->nanometres;
                 $at = $out;
             }
@@ -106,16 +135,50 @@ final class RoutingAidsTest extends TestCase
     public function test_the_runs_that_a_remedy_names_bring_the_way_under_its_limit_without_filling_another(): void
     {
         $conduit = Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(14)));
-        $tray = Site::way('tray', WayKind::Tray, 10, 'rack', 'hall', Bore::rectangular(Length::millimetres(100), Length::millimetres(25)));
-        $bench = Site::of(Site::ways($conduit, $tray), ...array_map(static fn (int $n): \Sartal\Core\Plan\Proposing\RunRequest => Site::run('A-'.$n), range(1, 12)));
-        $finding = array_values(array_filter($bench->plan()->findings, static fn ($each): bool => $each->code === 'way.overfull'))[0];
+        $tray = Site::way(
+            'tray',
+            WayKind::Tray,
+            10,
+            'rack',
+            'hall',
+            Bore::rectangular(Length::millimetres(100), Length::millimetres(25)),
+        );
+        $bench = Site::of(
+            Site::ways($conduit, $tray),
+            ...array_map(
+                static fn (int $n): \Sartal\Core\Plan\Proposing\RunRequest => Site::run('A-'.$n),
+                range(1, 12),
+            ),
+        );
+        $finding = array_values(
+            array_filter($bench->plan()->findings, static fn ($each): bool => $each->code === 'way.overfull'),
+        )[0];
         preg_match_all('~A-\d+~', $finding->remedy, $named);
         self::assertNotSame([], $named[0]);
         foreach ($named[0] as $id) {
             $run = $bench->installation->runs[$id];
-            $bench = $bench->withRun(new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, ['to-left', 'tray'], $run->carries));
+            $bench = $bench->withRun(
+                new Run(
+                    $run->id,
+                    $run->code,
+                    $run->cable,
+                    $run->build,
+                    $run->a,
+                    $run->b,
+                    ['to-left', 'tray'],
+                    $run->carries,
+                ),
+            );
         }
-        self::assertSame([], array_values(array_filter(Bench::codes($bench->plan()->findings), static fn (string $code): bool => in_array($code, ['way.overfull', 'way.full'], true))));
+        self::assertSame(
+            [],
+            array_values(
+                array_filter(
+                    Bench::codes($bench->plan()->findings),
+                    static fn (string $code): bool => in_array($code, ['way.overfull', 'way.full'], true),
+                ),
+            ),
+        );
         self::assertFalse($bench->plan()->ways['duct']->isOver());
     }
 
@@ -142,7 +205,10 @@ final class RoutingAidsTest extends TestCase
     {
         $bench = Site::of(Site::ways(), Site::run('A-1'), Site::run('A-2', 'right'));
         $same = Rerouted::between($bench->plan(), $bench->plan(), $bench->installation);
-        self::assertSame([[], [], [], [], []], [$same->routes, $same->cuts, $same->overtaken, $same->comes, $same->goes]);
+        self::assertSame(
+            [[], [], [], [], []],
+            [$same->routes, $same->cuts, $same->overtaken, $same->comes, $same->goes],
+        );
         $with = $bench->with(ways: Site::ways(Site::way('duct', WayKind::Trunking, 8, 'left', 'rack')));
         $there = Rerouted::between($bench->plan(), $with->plan(), $with->installation);
         $back = Rerouted::between($with->plan(), $bench->plan(), $bench->installation);
@@ -154,7 +220,12 @@ final class RoutingAidsTest extends TestCase
         unset($ways['to-right']);
         $broken = Rerouted::between($bench->plan(), $bench->with(ways: $ways)->plan(), $bench->installation);
         self::assertContains('route.broken', Bench::codes($broken->comes));
-        self::assertContains('route.broken', Bench::codes(Rerouted::between($bench->with(ways: $ways)->plan(), $bench->plan(), $bench->installation)->goes));
+        self::assertContains(
+            'route.broken',
+            Bench::codes(
+                Rerouted::between($bench->with(ways: $ways)->plan(), $bench->plan(), $bench->installation)->goes,
+            ),
+        );
     }
 
     public function test_a_loom_in_any_building_holds_each_member_in_one_piece_from_end_to_end(): void
@@ -166,16 +237,48 @@ final class RoutingAidsTest extends TestCase
             foreach (range(1, 7) as $i) {
                 $like = $in->runs['A-1'];
                 [$from, $to] = ['l0', 'l'.$random->getInt(1, 9)];
-                $end = static fn (\Sartal\Core\Given\Installation\End $of, string $at): \Sartal\Core\Given\Installation\End => new \Sartal\Core\Given\Installation\End($at, $of->tail, $of->slack, $of->preparation, 0, []);
-                $runs['R-'.$i] = new Run('R-'.$i, 'R-'.$i, $like->cable, $like->build, $end($like->a, $from), $end($like->b, $to), [], [], 'L');
+                $end = static fn (
+                    \Sartal\Core\Given\Installation\End $of,
+                    string $at,
+                ): \Sartal\Core\Given\Installation\End => new \Sartal\Core\Given\Installation\End(
+                    $at,
+                    $of->tail,
+                    $of->slack,
+                    $of->preparation,
+                    0,
+                    [],
+                );
+                $runs['R-'.$i] = new Run(
+                    'R-'.$i,
+                    'R-'.$i,
+                    $like->cable,
+                    $like->build,
+                    $end($like->a, $from),
+                    $end($like->b, $to),
+                    [],
+                    [],
+                    'L',
+                );
             }
-            $with = new Installation(...['runs' => $runs, 'fittings' => [], 'circuits' => [], 'looms' => ['L' => Loom::named('L', 'L')]] + get_object_vars($in));
-            $plan = (new Planner)->plan($with);
+            $with = new Installation(
+                ...['runs' => $runs, 'fittings' => [], 'circuits' => [], 'looms' => ['L' => Loom::named('L', 'L')]] +
+                    get_object_vars($in),
+            );
+            $plan = (new Planner())->plan($with);
             $shape = $plan->layout->looms['L'];
             self::assertSame('l0', $shape->root);
             foreach ($runs as $id => $run) {
-                $segments = array_values(array_filter($shape->segments, static fn (Segment $segment): bool => in_array($id, $segment->members, true)));
-                self::assertSame($plan->layout->routes[$id]->length()->nanometres, array_sum(array_map(static fn (Segment $segment): int => $segment->length()->nanometres, $segments)), $id);
+                $segments = array_values(
+                    array_filter(
+                        $shape->segments,
+                        static fn (Segment $segment): bool => in_array($id, $segment->members, true),
+                    ),
+                );
+                self::assertSame(
+                    $plan->layout->routes[$id]->length()->nanometres,
+                    array_sum(array_map(static fn (Segment $segment): int => $segment->length()->nanometres, $segments)),
+                    $id,
+                );
                 // From the root outward each segment begins where the one before it ended.
                 $at = Length::zero();
                 foreach ($segments as $segment) {
@@ -193,9 +296,13 @@ final class RoutingAidsTest extends TestCase
     public function test_the_longer_the_line_the_less_is_left_for_every_kind_of_limit(): void
     {
         $benches = [
-            Bench::microphone(), Bench::category(), Bench::coax(),
+            Bench::microphone(),
+            Bench::category(),
+            Bench::coax(),
             Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx'])),
-            Bench::of(Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1'])),
+            Bench::of(
+                Bench::request('L-1', 'loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']),
+            ),
             Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-eia232'])),
         ];
         $order = [Verdict::Reaches->value => 0, Verdict::Tight->value => 1, Verdict::Beyond->value => 2];
@@ -203,11 +310,19 @@ final class RoutingAidsTest extends TestCase
             $reaches = new Reaches($bench->installation);
             [$used, $worst] = [-1.0, 0];
             foreach ([0.5, 3, 12, 40, 88, 130, 260, 900, 5000] as $metres) {
-                foreach ($reaches->lines(array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs)) as $line) {
+                foreach (
+                    $reaches->lines(
+                        array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs),
+                    ) as $line
+                ) {
                     $reach = $reaches->judge($line);
                     self::assertGreaterThan($used, $reach->used?->value);
                     self::assertGreaterThanOrEqual($worst, $order[$reach->verdict->value]);
-                    self::assertSame(($reach->margin ?? 0.0) < 0, $reach->verdict === Verdict::Beyond, $line->signal->name);
+                    self::assertSame(
+                        ($reach->margin ?? 0.0) < 0,
+                        $reach->verdict === Verdict::Beyond,
+                        $line->signal->name,
+                    );
                     self::assertNotSame([], $reach->used->terms ?? []);
                     [$used, $worst] = [$reach->used->value ?? 0.0, $order[$reach->verdict->value]];
                     $next = $reaches->next($line);

@@ -36,7 +36,13 @@ final class WaysTest extends TestCase
                 return $finding;
             }
         }
-        self::fail(sprintf('No finding %s among: %s', $code, implode(', ', array_map(static fn (Finding $each): string => $each->code, $bench->plan()->findings))));
+        self::fail(
+            sprintf(
+                'No finding %s among: %s',
+                $code,
+                implode(', ', array_map(static fn (Finding $each): string => $each->code, $bench->plan()->findings)),
+            ),
+        );
     }
 
     public function test_a_run_takes_the_shortest_way_and_another_once_there_is_a_shorter(): void
@@ -51,7 +57,15 @@ final class WaysTest extends TestCase
     /** @return iterable<string, array{Way, string, bool}> a shorter way, a cable, whether it may take it */
     public static function permits(): iterable
     {
-        $duct = static fn (mixed ...$more): Way => Site::way('duct', WayKind::Trunking, 5, 'left', 'rack', null, ...$more);
+        $duct = static fn (mixed ...$more): Way => Site::way(
+            'duct',
+            WayKind::Trunking,
+            5,
+            'left',
+            'rack',
+            null,
+            ...$more,
+        );
         yield 'mains only, signal' => [$duct(takes: Takes::Mains), 'pair-foil', false];
         yield 'signal only, signal' => [$duct(takes: Takes::Signal), 'pair-foil', true];
         yield 'outdoor, indoor cable' => [$duct(environment: [Environment::Outdoor]), 'cat6-utp', false];
@@ -65,16 +79,41 @@ final class WaysTest extends TestCase
     }
 
     #[DataProvider('permits')]
-    public function test_a_shorter_way_is_taken_only_where_the_cable_is_let_in(Way $shorter, string $cable, bool $taken): void
-    {
+    public function test_a_shorter_way_is_taken_only_where_the_cable_is_let_in(
+        Way $shorter,
+        string $cable,
+        bool $taken,
+    ): void {
         $network = str_starts_with($cable, 'cat');
-        $run = $network ? new RunRequest('A-1', 'A-1', $cable, ['network'], \Sartal\Core\Given\Installation\Build::Shop, self::plug('left'), self::plug('rack'), []) : Site::run('A-1', cable: $cable);
-        self::assertSame($taken ? ['duct'] : ['to-left', 'tray'], self::route(Site::of(Site::ways($shorter), $run), 'A-1'));
+        $run = $network
+            ? new RunRequest(
+                'A-1',
+                'A-1',
+                $cable,
+                ['network'],
+                \Sartal\Core\Given\Installation\Build::Shop,
+                self::plug('left'),
+                self::plug('rack'),
+                [],
+            )
+            : Site::run('A-1', cable: $cable);
+        self::assertSame(
+            $taken ? ['duct'] : ['to-left', 'tray'],
+            self::route(Site::of(Site::ways($shorter), $run), 'A-1'),
+        );
     }
 
     private static function plug(string $location): \Sartal\Core\Plan\Proposing\Termination
     {
-        return new \Sartal\Core\Plan\Proposing\Termination($location, ['8p8c-plug-t568b'], Length::metres(1), Length::zero(), Length::millimetres(40), 0, Length::zero());
+        return new \Sartal\Core\Plan\Proposing\Termination(
+            $location,
+            ['8p8c-plug-t568b'],
+            Length::metres(1),
+            Length::zero(),
+            Length::millimetres(40),
+            0,
+            Length::zero(),
+        );
     }
 
     public function test_a_pinned_run_stays_on_its_ways_and_says_where_they_break(): void
@@ -94,7 +133,20 @@ final class WaysTest extends TestCase
     {
         $run = $bench->installation->runs['A-1'];
 
-        return $bench->withRun(new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, $ways, $run->carries, $run->loom, $run->note));
+        return $bench->withRun(
+            new Run(
+                $run->id,
+                $run->code,
+                $run->cable,
+                $run->build,
+                $run->a,
+                $run->b,
+                $ways,
+                $run->carries,
+                $run->loom,
+                $run->note,
+            ),
+        );
     }
 
     public function test_ways_that_do_not_connect_are_found_with_the_places_between_which_they_break(): void
@@ -111,10 +163,22 @@ final class WaysTest extends TestCase
     public function test_a_loop_no_length_and_an_unknown_place_are_found(): void
     {
         $bench = static fn (Way $way): Bench => Site::of(Site::ways($way), Site::run('A-1'));
-        self::assertStringContainsString('Loop', self::finding($bench(Site::way('loop', WayKind::Tray, 2, 'hall', 'hall')), 'way.loop')->words);
-        self::assertSame('way:none', self::finding($bench(Site::way('none', WayKind::Tray, 0, 'hall', 'cellar')), 'way.no-length')->subject);
-        self::assertStringContainsString('moon', self::finding($bench(Site::way('far', WayKind::Tray, 2, 'hall', 'moon')), 'way.unknown-place')->words);
-        self::assertContains('way.unplaced', Bench::codes($bench(Site::way('loose', WayKind::Tray, 2, '', ''))->plan()->findings));
+        self::assertStringContainsString(
+            'Loop',
+            self::finding($bench(Site::way('loop', WayKind::Tray, 2, 'hall', 'hall')), 'way.loop')->words,
+        );
+        self::assertSame(
+            'way:none',
+            self::finding($bench(Site::way('none', WayKind::Tray, 0, 'hall', 'cellar')), 'way.no-length')->subject,
+        );
+        self::assertStringContainsString(
+            'moon',
+            self::finding($bench(Site::way('far', WayKind::Tray, 2, 'hall', 'moon')), 'way.unknown-place')->words,
+        );
+        self::assertContains(
+            'way.unplaced',
+            Bench::codes($bench(Site::way('loose', WayKind::Tray, 2, '', ''))->plan()->findings),
+        );
     }
 
     /**
@@ -138,7 +202,10 @@ final class WaysTest extends TestCase
     {
         $rule = FillRule::for(Site::way('w', $kind, 1, 'rack', 'left', Bore::round(Length::millimetres(50))), $cables);
         self::assertSame([$design, $most], [$rule?->design, $rule?->most]);
-        $own = FillRule::for(Site::way('w', $kind, 1, 'rack', 'left', Bore::round(Length::millimetres(50)), fillLimit: 20.0), $cables);
+        $own = FillRule::for(
+            Site::way('w', $kind, 1, 'rack', 'left', Bore::round(Length::millimetres(50)), fillLimit: 20.0),
+            $cables,
+        );
         self::assertSame(20.0, $own?->design, 'what the planner set goes first');
     }
 
@@ -146,15 +213,25 @@ final class WaysTest extends TestCase
     {
         // Nine pairs of 3.2 mm are 72.4 mm²: 41 % of 15 mm inside (176.7 mm²), 32 % of 17 mm.
         $conduit = Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(15)));
-        $bench = Site::of(Site::ways($conduit), ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 9)));
+        $bench = Site::of(
+            Site::ways($conduit),
+            ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 9)),
+        );
         $load = $bench->plan()->ways['duct'];
         self::assertCount(9, $load->runs);
-        self::assertEqualsWithDelta(100 * 9 * M_PI / 4 * 3.2 ** 2 / (M_PI / 4 * 15 ** 2), $load->fill?->value, 1e-9);
+        self::assertEqualsWithDelta(
+            (((100 * 9 * M_PI) / 4) * 3.2 ** 2) / ((M_PI / 4) * 15 ** 2),
+            $load->fill?->value,
+            1e-9,
+        );
         $finding = self::finding($bench, 'way.overfull');
         self::assertStringContainsString('17 mm', $finding->remedy);
         self::assertMatchesRegularExpression('~move A-\d~', $finding->remedy);
         self::assertStringContainsString('Tray', $finding->remedy, 'and says by which way');
-        $eight = Site::of(Site::ways($conduit), ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 8)));
+        $eight = Site::of(
+            Site::ways($conduit),
+            ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 8)),
+        );
         self::assertNotContains('way.overfull', Bench::codes($eight->plan()->findings), '36 % is not too much');
     }
 
@@ -180,26 +257,62 @@ final class WaysTest extends TestCase
 
     public function test_bends_tighter_than_a_cable_allows_are_found_at_the_cables_own_figure(): void
     {
-        $bent = static fn (float $radius): Bench => Site::of(Site::ways(Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(40)), bends: 2, bendRadius: Length::millimetres($radius))), Site::run('A-1'));
+        $bent = static fn (float $radius): Bench => Site::of(
+            Site::ways(
+                Site::way(
+                    'duct',
+                    WayKind::Conduit,
+                    5,
+                    'left',
+                    'rack',
+                    Bore::round(Length::millimetres(40)),
+                    bends: 2,
+                    bendRadius: Length::millimetres($radius),
+                ),
+            ),
+            Site::run('A-1'),
+        );
         self::assertContains('way.bend', Bench::codes($bent(31)->plan()->findings), '32 mm is the type\'s own');
         self::assertNotContains('way.bend', Bench::codes($bent(32)->plan()->findings));
     }
 
     public function test_mains_beside_signal_is_found(): void
     {
-        $composite = Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], ['power-in-cable-mains', 'xlr3-male-cable-balanced']);
-        $bench = Bench::of($composite, Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']));
+        $composite = Bench::request(
+            'P-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+        );
+        $bench = Bench::of(
+            $composite,
+            Bench::request(
+                'A-1',
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
         self::assertContains('way.mains-beside-signal', Bench::codes($bench->plan()->findings));
     }
 
     public function test_a_made_up_cable_whose_connector_does_not_pass_its_conduit_is_found(): void
     {
-        $narrow = Site::ways(Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(13))));
+        $narrow = Site::ways(
+            Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(13))),
+        );
         $finding = self::finding(Site::of($narrow, Site::run('A-1')), 'way.connector-does-not-pass');
         self::assertStringContainsString('A-1', $finding->words);
         self::assertNotSame('', $finding->remedy);
-        $wide = Site::ways(Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(44))));
-        self::assertNotContains('way.connector-does-not-pass', Bench::codes(Site::of($wide, Site::run('A-1'))->plan()->findings));
+        $wide = Site::ways(
+            Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(44))),
+        );
+        self::assertNotContains(
+            'way.connector-does-not-pass',
+            Bench::codes(Site::of($wide, Site::run('A-1'))->plan()->findings),
+        );
     }
 
     public function test_the_length_of_the_ways_is_in_the_cut_and_never_a_silent_nothing(): void
@@ -209,6 +322,10 @@ final class WaysTest extends TestCase
         $ways = Site::ways();
         unset($ways['tray']);
         $broken = Site::of($ways, Site::run('A-1'))->plan();
-        self::assertContains('route.broken', Bench::codes($broken->findings), 'a cut without its way is never said without saying so');
+        self::assertContains(
+            'route.broken',
+            Bench::codes($broken->findings),
+            'a cut without its way is never said without saying so',
+        );
     }
 }

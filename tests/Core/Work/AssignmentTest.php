@@ -76,7 +76,7 @@ final class AssignmentTest extends TestCase
         $exchanged = 0;
         for ($case = 0; $case < 60; $case++) {
             [$before, $after, $record] = self::shuffled($random, $random->getInt(2, 5));
-            $planner = new Planner;
+            $planner = new Planner();
             $plan = $planner->plan($after, $record);
             $work = new Work($after, $plan, $record);
             $impact = (new ImpactPlanner($work))->after(new Work($before, $planner->plan($before, $record), $record));
@@ -88,7 +88,12 @@ final class AssignmentTest extends TestCase
                     $sum += $remedy->cost->value;
                 }
             }
-            self::assertEqualsWithDelta(self::exhaustive($after, $work, array_map(strval(...), array_keys($impact->runs))), $sum, 1e-6, 'case '.$case);
+            self::assertEqualsWithDelta(
+                self::exhaustive($after, $work, array_map(strval(...), array_keys($impact->runs))),
+                $sum,
+                1e-6,
+                'case '.$case,
+            );
         }
         self::assertGreaterThan(30, $exchanged, 'Cases in which nothing changes places show nothing.');
     }
@@ -99,20 +104,35 @@ final class AssignmentTest extends TestCase
         $helped = 0;
         for ($case = 0; $case < 60; $case++) {
             [, $after, $record] = self::shuffled($random, $random->getInt(2, 5));
-            $work = new Work($after, (new Planner)->plan($after, $record), $record);
+            $work = new Work($after, (new Planner())->plan($after, $record), $record);
             $pieces = new Pieces($work);
-            $exchanges = new Exchanges($after, $pieces, new Worth($after, new TimeBook), 0);
-            $short = array_values(array_filter($pieces->free('pair-foil'), static fn (Piece $piece): bool => ! $piece->serves($piece)));
+            $exchanges = new Exchanges($after, $pieces, new Worth($after, new TimeBook()), 0);
+            $short = array_values(
+                array_filter($pieces->free('pair-foil'), static fn (Piece $piece): bool => ! $piece->serves($piece)),
+            );
             $taken = [];
             foreach ($short as $piece) {
                 $ring = $exchanges->ringOf($piece->run);
                 $taken[$piece->run] = $ring[$piece->run] ?? $piece->run;
             }
             self::assertCount(count($taken), array_unique($taken), 'each piece once');
-            $served = count(array_filter($short, static fn (Piece $run): bool => $pieces->of($taken[$run->run])?->servesAtAPinch($run) === true));
+            $served = count(
+                array_filter(
+                    $short,
+                    static fn (Piece $run): bool => $pieces->of($taken[$run->run])?->servesAtAPinch($run) === true,
+                ),
+            );
             $most = 0;
             foreach ($short === [] ? [] : self::orders(range(0, count($short) - 1)) as $order) {
-                $most = max($most, count(array_filter(array_keys($order), static fn (int $i): bool => $short[$order[$i]]->servesAtAPinch($short[$i]))));
+                $most = max(
+                    $most,
+                    count(
+                        array_filter(
+                            array_keys($order),
+                            static fn (int $i): bool => $short[$order[$i]]->servesAtAPinch($short[$i]),
+                        ),
+                    ),
+                );
             }
             self::assertSame($most, $served, 'case '.$case);
             $helped += $served;
@@ -129,18 +149,62 @@ final class AssignmentTest extends TestCase
     {
         $requests = $ways = [];
         for ($i = 1; $i <= $count; $i++) {
-            $one = Bench::request('A-'.$i, 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']);
-            $end = static fn (Termination $end): Termination => new Termination($end->location, $end->plans, $end->tail, Length::metres($random->getInt(0, 1) * 0.2), $end->preparation, $random->getInt(0, 1), $end->leg);
-            $requests[] = new RunRequest('A-'.$i, 'A-'.$i, $one->cable, $one->signals, $one->build, $end($one->a), $end($one->b), ['w-'.$i]);
+            $one = Bench::request(
+                'A-'.$i,
+                'pair-foil',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            );
+            $end = static fn (Termination $end): Termination => new Termination(
+                $end->location,
+                $end->plans,
+                $end->tail,
+                Length::metres($random->getInt(0, 1) * 0.2),
+                $end->preparation,
+                $random->getInt(0, 1),
+                $end->leg,
+            );
+            $requests[] = new RunRequest(
+                'A-'.$i,
+                'A-'.$i,
+                $one->cable,
+                $one->signals,
+                $one->build,
+                $end($one->a),
+                $end($one->b),
+                ['w-'.$i],
+            );
             $ways['w-'.$i] = $random->getInt(40, 60) / 4;
         }
-        $way = static fn (string $id, float $metres): Way => new Way($id, $id, WayKind::Tray, Length::metres($metres), 'here', 'there');
+        $way = static fn (string $id, float $metres): Way => new Way(
+            $id,
+            $id,
+            WayKind::Tray,
+            Length::metres($metres),
+            'here',
+            'there',
+        );
         $in = Bench::of(...$requests)->with(ways: array_map($way, array_keys($ways), $ways))->installation;
         $in = $in->withWays(array_combine(array_keys($ways), array_map($way, array_keys($ways), $ways)));
         $dealt = array_combine(array_keys($ways), $random->shuffleArray(array_values($ways)));
-        $after = $in->withWays(array_combine(array_keys($dealt), array_map(static fn (string $id, float $metres): Way => $way($id, $metres + $random->getInt(-1, 1) * 0.25), array_keys($dealt), $dealt)));
+        $after = $in->withWays(
+            array_combine(
+                array_keys($dealt),
+                array_map(
+                    static fn (string $id, float $metres): Way => $way($id, $metres + $random->getInt(-1, 1) * 0.25),
+                    array_keys($dealt),
+                    $dealt,
+                ),
+            ),
+        );
         $prices = new \Sartal\Core\Given\Installation\Economy(prices: ['pair-foil' => 1.2]);
-        [$in, $after] = array_map(static fn (Installation $each): Installation => new Installation(...['economy' => $prices] + get_object_vars($each)), [$in, $after]);
+        [$in, $after] = array_map(
+            static fn (Installation $each): Installation => new Installation(
+                ...['economy' => $prices] + get_object_vars($each),
+            ),
+            [$in, $after],
+        );
 
         return [$in, $after, (new Crew($in))->cut(...array_map(strval(...), array_keys($in->runs)))->record()];
     }
@@ -164,7 +228,9 @@ final class AssignmentTest extends TestCase
                     $is->length->compare($for->needed) >= 0 => $i === $j ? 0.0 : 1.3 * $rate,
                     $is->length->plus($for->reserve)->compare($for->needed) >= 0 => ($i === $j ? 1.0 : 2.3) * $rate,
                     // 1.5 min and 0.05 min a metre to cut, 0.3 min to mark, and the cable.
-                    default => (1.8 + 0.05 * $for->planned->inMetres()) * $rate + 1.2 * $for->planned->inMetres() + ($i === $j ? 0.0 : 1.3 * $rate),
+                    default => (1.8 + 0.05 * $for->planned->inMetres()) * $rate +
+                        1.2 * $for->planned->inMetres() +
+                        ($i === $j ? 0.0 : 1.3 * $rate),
                 };
             }
             $least = min($least, $sum);

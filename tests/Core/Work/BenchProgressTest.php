@@ -37,7 +37,13 @@ final class BenchProgressTest extends TestCase
     {
         $plan = $bench->plan();
 
-        return Traveller::of((new OperationPlanner($bench->installation))->of($plan->assemblies[array_key_first($plan->assemblies)], $plan->runs), $bench->installation->rules)->operations;
+        return Traveller::of(
+            (new OperationPlanner($bench->installation))->of(
+                $plan->assemblies[array_key_first($plan->assemblies)],
+                $plan->runs,
+            ),
+            $bench->installation->rules,
+        )->operations;
     }
 
     private function event(EventKind $kind, string $run, ?Side $side = null, mixed ...$more): Event
@@ -45,12 +51,28 @@ final class BenchProgressTest extends TestCase
         $id = sprintf('00000000-0000-4000-8000-%012d', ++$this->count);
         $at = sprintf('2026-03-09T08:%02d:%02d.000000Z', intdiv($this->count, 60), $this->count % 60);
 
-        return new Event(...$more + ['id' => $id, 'kind' => $kind, 'run' => $run, 'side' => $side, 'by' => 'ines', 'at' => $at, 'received' => $at, 'fingerprint' => '']);
+        return new Event(
+            ...$more + [
+                'id' => $id,
+                'kind' => $kind,
+                'run' => $run,
+                'side' => $side,
+                'by' => 'ines',
+                'at' => $at,
+                'received' => $at,
+                'fingerprint' => '',
+            ],
+        );
     }
 
     private function confirm(Operation $operation, mixed ...$more): Event
     {
-        return $this->event($operation->task->event(), $operation->run, $operation->side, ...$more + ['step' => $operation->id, 'fingerprint' => $operation->fingerprint()]);
+        return $this->event(
+            $operation->task->event(),
+            $operation->run,
+            $operation->side,
+            ...$more + ['step' => $operation->id, 'fingerprint' => $operation->fingerprint()],
+        );
     }
 
     public function test_the_place_is_the_first_that_is_not_done(): void
@@ -59,7 +81,11 @@ final class BenchProgressTest extends TestCase
         $events = [];
         foreach ($operations as $operation) {
             $progress = new Progress($operations, $events);
-            self::assertContains($operation->id, array_map(static fn (Operation $open): string => $open->id, $progress->open()), 'what comes next in the order can be done');
+            self::assertContains(
+                $operation->id,
+                array_map(static fn (Operation $open): string => $open->id, $progress->open()),
+                'what comes next in the order can be done',
+            );
             self::assertSame(count($events), $progress->settled());
             $events[] = $this->confirm($operation);
             if (count($events) > 60) {
@@ -69,16 +95,31 @@ final class BenchProgressTest extends TestCase
         $all = array_map(fn (Operation $operation): Event => $this->confirm($operation), array_values($operations));
         $test = array_pop($all);
         self::assertSame(EventKind::Tested, $test?->kind);
-        $progress = new Progress($operations, [...$all, $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Fails)]);
-        self::assertSame([Task::Test], array_map(static fn (Operation $operation): Task => $operation->task, $progress->open()));
-        self::assertSame([], (new Progress($operations, [...$all, $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Passes)]))->open());
+        $progress = new Progress($operations, [
+            ...$all,
+            $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Fails),
+        ]);
+        self::assertSame(
+            [Task::Test],
+            array_map(static fn (Operation $operation): Task => $operation->task, $progress->open()),
+        );
+        self::assertSame(
+            [],
+            (new Progress($operations, [
+                ...$all,
+                $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Passes),
+            ]))->open(),
+        );
     }
 
     public function test_nothing_is_open_before_what_it_needs(): void
     {
         $operations = self::operations(Bench::microphone());
         $progress = new Progress($operations, []);
-        self::assertSame(['A-1|cut'], array_map(static fn (Operation $operation): string => $operation->id, $progress->open()));
+        self::assertSame(
+            ['A-1|cut'],
+            array_map(static fn (Operation $operation): string => $operation->id, $progress->open()),
+        );
         $join = self::first($operations, Task::Join);
         self::assertNotSame([], $progress->waitsFor($join));
         self::assertNotSame('', $progress->waitsFor($join)[0]->why);
@@ -89,16 +130,45 @@ final class BenchProgressTest extends TestCase
         $operations = self::operations(Bench::microphone());
         $cut = $operations['A-1|cut'];
         $join = self::first($operations, Task::Join);
-        $status = fn (Event ...$events): Status => (new Progress($operations, array_values($events)))->of($join->id)->status;
+        $status = fn (Event ...$events): Status => (new Progress($operations, array_values($events)))->of($join->id)
+            ->status;
         $done = $this->confirm($join);
         self::assertSame(Status::Done, $status($done));
-        self::assertSame(Status::ToDo, $status($done, $this->event(EventKind::TakenBack, 'A-1', Side::A, step: $join->id)));
-        self::assertSame(Status::ToDo, $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Damaged)));
-        self::assertSame(Status::Done, $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Redone)));
-        self::assertSame(Status::Done, $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Extracted), $this->confirm($join)), 'extracted, then seated again');
-        self::assertSame(Status::Skipped, $status($this->event(EventKind::Skipped, 'A-1', Side::A, step: $join->id, note: 'none in the drawer')));
-        self::assertSame(Status::Overtaken, $status($this->event(EventKind::ContactJoined, 'A-1', Side::A, step: $join->id, fingerprint: 'of another plan')));
-        self::assertSame(Status::Done, (new Progress($operations, [$this->event(EventKind::Cut, 'A-1')]))->of($cut->id)->status);
+        self::assertSame(
+            Status::ToDo,
+            $status($done, $this->event(EventKind::TakenBack, 'A-1', Side::A, step: $join->id)),
+        );
+        self::assertSame(
+            Status::ToDo,
+            $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Damaged)),
+        );
+        self::assertSame(
+            Status::Done,
+            $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Redone)),
+        );
+        self::assertSame(
+            Status::Done,
+            $status(
+                $done,
+                $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Extracted),
+                $this->confirm($join),
+            ),
+            'extracted, then seated again',
+        );
+        self::assertSame(
+            Status::Skipped,
+            $status($this->event(EventKind::Skipped, 'A-1', Side::A, step: $join->id, note: 'none in the drawer')),
+        );
+        self::assertSame(
+            Status::Overtaken,
+            $status(
+                $this->event(EventKind::ContactJoined, 'A-1', Side::A, step: $join->id, fingerprint: 'of another plan'),
+            ),
+        );
+        self::assertSame(
+            Status::Done,
+            (new Progress($operations, [$this->event(EventKind::Cut, 'A-1')]))->of($cut->id)->status,
+        );
     }
 
     public function test_an_end_recorded_at_once_is_done_as_far_as_that_speaks_of_it(): void
@@ -108,7 +178,11 @@ final class BenchProgressTest extends TestCase
         foreach ($operations as $operation) {
             $whole = in_array($operation->task, [Task::Cut, Task::Mark], true);
             $label = $operation->task === Task::Label;
-            self::assertSame($whole || ($operation->side === Side::A && ! $label) ? Status::Done : Status::ToDo, $progress->of($operation->id)->status, $operation->id);
+            self::assertSame(
+                $whole || ($operation->side === Side::A && ! $label) ? Status::Done : Status::ToDo,
+                $progress->of($operation->id)->status,
+                $operation->id,
+            );
         }
     }
 
@@ -122,22 +196,58 @@ final class BenchProgressTest extends TestCase
             }
         }
         $keys = static fn (array $of): array => array_keys((new Progress($operations, array_values($of)))->milestones());
-        self::assertSame(['cut|A-1|', 'joined|A-1|A'], $keys(array_slice($events, 0, -1)), 'the other end is not, and labels count for the run');
-        self::assertSame(['cut|A-1|'], $keys([...$events, $this->event(EventKind::TakenBack, 'A-1', Side::A, step: self::first($operations, Task::Tin)->id)]));
+        self::assertSame(
+            ['cut|A-1|', 'joined|A-1|A'],
+            $keys(array_slice($events, 0, -1)),
+            'the other end is not, and labels count for the run',
+        );
+        self::assertSame(
+            ['cut|A-1|'],
+            $keys([
+                ...$events,
+                $this->event(EventKind::TakenBack, 'A-1', Side::A, step: self::first($operations, Task::Tin)->id),
+            ]),
+        );
         $all = array_map(fn (Operation $operation): Event => $this->confirm($operation), array_values($operations));
-        self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'], $keys($all));
+        self::assertEqualsCanonicalizing(
+            ['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'],
+            $keys($all),
+        );
     }
 
     /** An inspection that was passed over is no inspection; an end without its boot is an end, and shows it. */
     public function test_what_was_left_out_fills_no_bead_of_its_own(): void
     {
         $operations = self::operations(Bench::microphone());
-        $with = fn (Task ...$skipped): array => array_keys((new Progress($operations, array_map(fn (Operation $operation): Event => in_array($operation->task, $skipped, true)
-            ? $this->event(EventKind::Skipped, $operation->run, $operation->side, step: $operation->id, note: 'later')
-            : $this->confirm($operation), array_values($operations))))->milestones());
-        self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'], $with(Task::SlideOn));
-        self::assertEqualsCanonicalizing(['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'labelled|A-1|'], $with(Task::Inspect));
-        self::assertEqualsCanonicalizing(['joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|'], $with(Task::Cut, Task::Label));
+        $with = fn (Task ...$skipped): array => array_keys(
+            (new Progress(
+                $operations,
+                array_map(
+                    fn (Operation $operation): Event => in_array($operation->task, $skipped, true)
+                        ? $this->event(
+                            EventKind::Skipped,
+                            $operation->run,
+                            $operation->side,
+                            step: $operation->id,
+                            note: 'later',
+                        )
+                        : $this->confirm($operation),
+                    array_values($operations),
+                ),
+            ))->milestones(),
+        );
+        self::assertEqualsCanonicalizing(
+            ['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|', 'labelled|A-1|'],
+            $with(Task::SlideOn),
+        );
+        self::assertEqualsCanonicalizing(
+            ['cut|A-1|', 'joined|A-1|A', 'joined|A-1|B', 'labelled|A-1|'],
+            $with(Task::Inspect),
+        );
+        self::assertEqualsCanonicalizing(
+            ['joined|A-1|A', 'joined|A-1|B', 'inspected|A-1|'],
+            $with(Task::Cut, Task::Label),
+        );
     }
 
     public function test_a_hold_stands_until_it_is_lifted_and_a_question_until_it_is_answered(): void
@@ -149,7 +259,12 @@ final class BenchProgressTest extends TestCase
         self::assertSame([$hold], $progress->holds());
         self::assertNull($progress->questions()[0]['answer']);
         $answer = $this->event(EventKind::Answered, 'A-1', null, of: $question->id, note: 'No.');
-        $progress = new Progress($operations, [$hold, $question, $answer, $this->event(EventKind::Lifted, 'A-1', null, of: $hold->id)]);
+        $progress = new Progress($operations, [
+            $hold,
+            $question,
+            $answer,
+            $this->event(EventKind::Lifted, 'A-1', null, of: $hold->id),
+        ]);
         self::assertSame([], $progress->holds());
         self::assertSame($answer, $progress->questions()[0]['answer']);
     }
@@ -158,13 +273,31 @@ final class BenchProgressTest extends TestCase
     private function reworked(Bench $bench, Side $side, Remedy $remedy, bool $oneJoint = false): array
     {
         $operations = self::operations($bench);
-        $events = array_map(fn (Operation $operation): Event => $operation->task === Task::Test ? $this->event(EventKind::Tested, $operation->run, verdict: Verdict::Passes) : $this->confirm($operation), array_values($operations));
+        $events = array_map(
+            fn (Operation $operation): Event => $operation->task === Task::Test
+                ? $this->event(EventKind::Tested, $operation->run, verdict: Verdict::Passes)
+                : $this->confirm($operation),
+            array_values($operations),
+        );
         $inspect = self::first($operations, Task::Inspect, $side);
         $join = $oneJoint ? self::first($operations, Task::Join, $side)->id : null;
-        $rework = (new ReworkPlanner($bench->installation))->of($operations, new Progress($operations, $events), $inspect, $remedy, $join);
-        $after = new Progress($operations, [...$events, $this->event(EventKind::Reworked, $inspect->run, $side, step: $inspect->id, reopens: $rework->reopens)]);
+        $rework = (new ReworkPlanner($bench->installation))->of(
+            $operations,
+            new Progress($operations, $events),
+            $inspect,
+            $remedy,
+            $join,
+        );
+        $after = new Progress($operations, [
+            ...$events,
+            $this->event(EventKind::Reworked, $inspect->run, $side, step: $inspect->id, reopens: $rework->reopens),
+        ]);
 
-        return [$operations, $rework, array_map(static fn (Operation $operation): Status => $after->of($operation->id)->status, $operations)];
+        return [
+            $operations,
+            $rework,
+            array_map(static fn (Operation $operation): Status => $after->of($operation->id)->status, $operations),
+        ];
     }
 
     /** @param  array<string, Operation>  $operations */
@@ -181,13 +314,18 @@ final class BenchProgressTest extends TestCase
     /** @return array<string, int> */
     private static function tasks(array $operations, Rework $rework): array
     {
-        return array_count_values(array_map(static fn (string $id): string => $operations[$id]->task->value, $rework->reopens));
+        return array_count_values(
+            array_map(static fn (string $id): string => $operations[$id]->task->value, $rework->reopens),
+        );
     }
 
     public function test_one_contact_is_extracted_and_the_other_seventy_one_stay(): void
     {
         [$operations, $rework] = $this->reworked(Bench::stageBox(), Side::B, Remedy::Rework, oneJoint: true);
-        self::assertSame(['crimp' => 1, 'join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 1, 'test' => 1], self::tasks($operations, $rework));
+        self::assertSame(
+            ['crimp' => 1, 'join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 1, 'test' => 1],
+            self::tasks($operations, $rework),
+        );
         self::assertSame(['contact-rect-male-fine' => 1], $rework->scraps);
         self::assertFalse($rework->cutsBack);
     }
@@ -195,7 +333,10 @@ final class BenchProgressTest extends TestCase
     public function test_a_solder_joint_is_made_again_and_costs_nothing(): void
     {
         [$operations, $rework, $after] = $this->reworked(Bench::microphone(), Side::A, Remedy::Rework, oneJoint: true);
-        self::assertSame(['join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 2, 'test' => 1], self::tasks($operations, $rework));
+        self::assertSame(
+            ['join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 2, 'test' => 1],
+            self::tasks($operations, $rework),
+        );
         self::assertSame([], $rework->scraps);
         self::assertSame(Status::Done, $after[self::first($operations, Task::SlideOn)->id], 'the boot stays on');
     }
@@ -208,20 +349,37 @@ final class BenchProgressTest extends TestCase
         self::assertTrue($rework->cutsBack);
         self::assertSame(Status::Done, $after[self::first($operations, Task::SlideOn, Side::B)->id]);
         self::assertSame(Status::ToDo, $after[self::first($operations, Task::Strip, Side::B)->id]);
-        self::assertSame(Status::Done, $after[self::first($operations, Task::Join, Side::A)->id], 'the other end is left alone');
+        self::assertSame(
+            Status::Done,
+            $after[self::first($operations, Task::Join, Side::A)->id],
+            'the other end is left alone',
+        );
     }
 
     public function test_a_crimped_ferrule_is_scrap_and_a_new_one_slides_on(): void
     {
         [$operations, $rework, $after] = $this->reworked(Bench::coax(), Side::A, Remedy::Remake);
         self::assertSame(['ferrule-coax-large' => 1, 'bnc75-plug' => 1], $rework->scraps);
-        $slides = array_filter($operations, static fn (Operation $operation): bool => $operation->task === Task::SlideOn && $operation->side === Side::A);
-        self::assertSame(['boot-bnc-black' => Status::Done, 'ferrule-coax-large' => Status::ToDo], array_combine(array_map(static fn (Operation $operation): string => $operation->part, $slides), array_map(static fn (string $id): Status => $after[$id], array_keys($slides))));
+        $slides = array_filter(
+            $operations,
+            static fn (Operation $operation): bool => $operation->task === Task::SlideOn && $operation->side === Side::A,
+        );
+        self::assertSame(
+            ['boot-bnc-black' => Status::Done, 'ferrule-coax-large' => Status::ToDo],
+            array_combine(
+                array_map(static fn (Operation $operation): string => $operation->part, $slides),
+                array_map(static fn (string $id): Status => $after[$id], array_keys($slides)),
+            ),
+        );
     }
 
     public function test_a_jack_reopens(): void
     {
-        [$operations, $rework] = $this->reworked(Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-jack-t568b'], ['8p8c-plug-t568b'])), Side::A, Remedy::Rework);
+        [$operations, $rework] = $this->reworked(
+            Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-jack-t568b'], ['8p8c-plug-t568b'])),
+            Side::A,
+            Remedy::Rework,
+        );
         self::assertSame(8, self::tasks($operations, $rework)['join']);
         self::assertSame([], $rework->scraps);
         self::assertStringContainsString('used again', implode($rework->survives));
@@ -231,7 +389,9 @@ final class BenchProgressTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $with = static fn (int $spares): Bench => $bench->withRun(new Run(...['a' => new End(...['spares' => $spares] + get_object_vars($run->a))] + get_object_vars($run)));
+        $with = static fn (int $spares): Bench => $bench->withRun(
+            new Run(...['a' => new End(...['spares' => $spares] + get_object_vars($run->a))] + get_object_vars($run)),
+        );
         self::assertSame(0, $this->reworked($with(1), Side::A, Remedy::Remake)[1]->sparesLeft);
         [, $none] = $this->reworked($with(0), Side::A, Remedy::Remake);
         self::assertSame(-1, $none->sparesLeft);
@@ -243,7 +403,9 @@ final class BenchProgressTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $bench = $bench->withRun(new Run(...['a' => new End(...['spares' => 2] + get_object_vars($run->a))] + get_object_vars($run)));
+        $bench = $bench->withRun(
+            new Run(...['a' => new End(...['spares' => 2] + get_object_vars($run->a))] + get_object_vars($run)),
+        );
         $operations = self::operations($bench);
         $events = array_map(fn (Operation $operation): Event => $this->confirm($operation), array_values($operations));
         $inspect = self::first($operations, Task::Inspect);
@@ -251,7 +413,13 @@ final class BenchProgressTest extends TestCase
         foreach ([1, 0, -1] as $left) {
             $rework = $planner->of($operations, new Progress($operations, $events), $inspect, Remedy::Remake);
             self::assertSame($left, $rework->sparesLeft);
-            $events[] = $this->event(EventKind::Reworked, 'A-1', Side::A, step: $inspect->id, reopens: $rework->reopens);
+            $events[] = $this->event(
+                EventKind::Reworked,
+                'A-1',
+                Side::A,
+                step: $inspect->id,
+                reopens: $rework->reopens,
+            );
             foreach ($rework->reopens as $id) {
                 $events[] = $this->confirm($operations[$id]);
             }
@@ -287,7 +455,12 @@ final class BenchProgressTest extends TestCase
 
     public function test_every_flaw_is_looked_for_somewhere(): void
     {
-        $looked = array_merge(...array_map(static fn (?Joining $joining): array => Flaw::at($joining, HazardDomain::Mains), [...Joining::cases(), null]));
+        $looked = array_merge(
+            ...array_map(static fn (?Joining $joining): array => Flaw::at($joining, HazardDomain::Mains), [
+                ...Joining::cases(),
+                null,
+            ]),
+        );
         foreach (Flaw::cases() as $flaw) {
             self::assertContains($flaw, $looked, $flaw->value);
         }

@@ -47,15 +47,28 @@ final class CuttingTest extends TestCase
         $runs = $needs = [];
         foreach ($metres as $i => $length) {
             $run = $bench->installation->runs['A-1'];
-            $runs['R-'.$i] = new Run('R-'.$i, 'R-'.$i, $run->cable, $run->build, $run->a, $run->b, [], $run->carries);
+            $runs['R-'.$i] = new Run(
+                'R-'.$i,
+                'R-'.$i,
+                $run->cable,
+                $run->build,
+                $run->a,
+                $run->b,
+                [],
+                $run->carries,
+            );
             $needs[] = new Need('R-'.$i, 'pair-foil', Length::metres($length), $group);
         }
 
         return (new CutPlanner($bench->with(runs: $runs)->installation))->plan($needs, $stock)->cables['pair-foil'];
     }
 
-    private static function stock(string $id, float $metres, StockKind $kind = StockKind::Reel, ?JacketMarks $marks = null): Stock
-    {
+    private static function stock(
+        string $id,
+        float $metres,
+        StockKind $kind = StockKind::Reel,
+        ?JacketMarks $marks = null,
+    ): Stock {
         return new Stock($id, $id, 'pair-foil', Length::metres($metres), $kind, $marks, Length::zero());
     }
 
@@ -64,7 +77,14 @@ final class CuttingTest extends TestCase
         $random = new Randomizer(new Mt19937(17));
         for ($n = 0; $n < 60; $n++) {
             $metres = array_map(static fn (): float => $random->getInt(10, 900) / 10, range(1, $random->getInt(1, 60)));
-            $stock = array_map(static fn (int $i): Stock => self::stock('S-'.$i, $random->getInt(20, 1500) / 10, $random->getInt(0, 1) === 1 ? StockKind::Reel : StockKind::Offcut), range(1, $random->getInt(1, 8)));
+            $stock = array_map(
+                static fn (int $i): Stock => self::stock(
+                    'S-'.$i,
+                    $random->getInt(20, 1500) / 10,
+                    $random->getInt(0, 1) === 1 ? StockKind::Reel : StockKind::Offcut,
+                ),
+                range(1, $random->getInt(1, 8)),
+            );
             $plan = self::plan($metres, $stock);
             $seen = [];
             foreach ($plan->assigned as $assigned) {
@@ -79,7 +99,11 @@ final class CuttingTest extends TestCase
             self::assertCount(count($metres), $seen, 'every cut is somewhere');
             self::assertSame([1], array_values(array_unique($seen)), 'and in one piece');
             self::assertGreaterThanOrEqual($plan->atLeast, $plan->bought);
-            self::assertSame($plan->needed()->plus($plan->scrap, $plan->kept)->nanometres, array_sum(array_map(static fn ($each): int => $each->stock->left->nanometres, $plan->assigned)), 'what goes in comes out');
+            self::assertSame(
+                $plan->needed()->plus($plan->scrap, $plan->kept)->nanometres,
+                array_sum(array_map(static fn ($each): int => $each->stock->left->nanometres, $plan->assigned)),
+                'what goes in comes out',
+            );
         }
     }
 
@@ -89,7 +113,13 @@ final class CuttingTest extends TestCase
         self::assertSame(['O'], array_map(static fn ($each): string => $each->stock->id, $plan->assigned));
         self::assertSame(['R'], array_map(static fn (Stock $each): string => $each->id, $plan->untouched));
         self::assertSame(0, $plan->bought);
-        self::assertSame(['R'], array_map(static fn ($each): string => $each->stock->id, self::plan([20], [self::stock('R', 100)])->assigned));
+        self::assertSame(
+            ['R'],
+            array_map(
+                static fn ($each): string => $each->stock->id,
+                self::plan([20], [self::stock('R', 100)])->assigned,
+            ),
+        );
     }
 
     public function test_a_usable_offcut_is_left_rather_than_a_scrap(): void
@@ -109,10 +139,19 @@ final class CuttingTest extends TestCase
     public function test_a_group_comes_off_one_reel_where_one_is_long_enough(): void
     {
         $stock = [self::stock('O', 45, StockKind::Offcut), self::stock('R', 200)];
-        $reels = static fn (CablePlan $plan): int => count(array_filter($plan->assigned, static fn ($each): bool => $each->cuts !== []));
+        $reels = static fn (CablePlan $plan): int => count(
+            array_filter($plan->assigned, static fn ($each): bool => $each->cuts !== []),
+        );
         self::assertSame(2, $reels(self::plan([40, 40, 40], $stock)), 'by themselves they use the offcut up');
         self::assertSame(1, $reels(self::plan([40, 40, 40], $stock, 'L')));
-        $codes = Bench::codes(self::plan([150, 150, 150], [], 'L', Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')]))->findings);
+        $codes = Bench::codes(
+            self::plan(
+                [150, 150, 150],
+                [],
+                'L',
+                Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')]),
+            )->findings,
+        );
         self::assertContains('cut.group', $codes, 'more together than any reel holds');
     }
 
@@ -121,15 +160,28 @@ final class CuttingTest extends TestCase
         $plan = self::plan([310, 20]);
         self::assertSame(['R-0'], array_map(static fn (Need $need): string => $need->run, $plan->unmet));
         self::assertContains('cut.too-long', Bench::codes($plan->findings));
-        self::assertContains('cut.reel-too-short', Bench::codes(self::plan([20], [self::stock('S', 5), self::stock('R', 100)])->findings));
+        self::assertContains(
+            'cut.reel-too-short',
+            Bench::codes(self::plan([20], [self::stock('S', 5), self::stock('R', 100)])->findings),
+        );
         $unsold = self::bench()->withCatalogueEdited(['cables.pair-foil.reels' => []]);
         self::assertContains('cut.not-in-stock', Bench::codes(self::plan([20], [], '', $unsold)->findings));
     }
 
     public function test_jacket_marks_add_up_whichever_way_they_run(): void
     {
-        foreach ([[true, MarkUnit::Metre, 1.0], [false, MarkUnit::Metre, -1.0], [true, MarkUnit::Foot, 1 / 0.3048], [false, MarkUnit::Foot, -1 / 0.3048]] as [$rising, $unit, $perMetre]) {
-            $plan = self::plan([20.5, 13.25, 7], [self::stock('R', 60, StockKind::Reel, new JacketMarks($unit, $rising, 400.0))]);
+        foreach (
+            [
+                [true, MarkUnit::Metre, 1.0],
+                [false, MarkUnit::Metre, -1.0],
+                [true, MarkUnit::Foot, 1 / 0.3048],
+                [false, MarkUnit::Foot, -1 / 0.3048],
+            ] as [$rising, $unit, $perMetre]
+        ) {
+            $plan = self::plan(
+                [20.5, 13.25, 7],
+                [self::stock('R', 60, StockKind::Reel, new JacketMarks($unit, $rising, 400.0))],
+            );
             $mark = 400.0;
             foreach ($plan->assigned[0]->cuts as $cut) {
                 self::assertEqualsWithDelta($mark, $cut->from, 1e-6);
@@ -142,35 +194,78 @@ final class CuttingTest extends TestCase
 
     private static function site(): Bench
     {
-        $bench = Site::of(Site::ways(), Site::run('A-1'), Site::run('A-2'), Site::run('A-3', 'right'))->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m']]);
+        $bench = Site::of(
+            Site::ways(),
+            Site::run('A-1'),
+            Site::run('A-2'),
+            Site::run('A-3', 'right'),
+        )->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m']]);
 
-        return $bench->with(reels: ['R' => new Reel('R', 'pair-foil', Length::metres(60), false, new JacketMarks(MarkUnit::Metre, true, 100.0))]);
+        return $bench->with(
+            reels: [
+                'R' => new Reel(
+                    'R',
+                    'pair-foil',
+                    Length::metres(60),
+                    false,
+                    new JacketMarks(MarkUnit::Metre, true, 100.0),
+                ),
+            ],
+        );
     }
 
-    private static function cut(string $run, string $length, ?string $reel = 'R', ?float $from = null, ?float $to = null, int $n = 1): Event
-    {
+    private static function cut(
+        string $run,
+        string $length,
+        ?string $reel = 'R',
+        ?float $from = null,
+        ?float $to = null,
+        int $n = 1,
+    ): Event {
         $id = sprintf('00000000-0000-4000-a000-%012d', $n);
 
-        return new Event($id, EventKind::Cut, $run, null, 'bench', '2026-03-09T08:00:00Z', sprintf('2026-03-09T08:%02d:00.000000Z', $n), '', '', '', null, null, new CutMade(Length::parse($length), $reel, $from, $to));
+        return new Event(
+            $id,
+            EventKind::Cut,
+            $run,
+            null,
+            'bench',
+            '2026-03-09T08:00:00Z',
+            sprintf('2026-03-09T08:%02d:00.000000Z', $n),
+            '',
+            '',
+            '',
+            null,
+            null,
+            new CutMade(Length::parse($length), $reel, $from, $to),
+        );
     }
 
     private static function cuts(Bench $bench, Event ...$events): CutPlan
     {
         $record = new Record(array_values($events));
 
-        return Cuts::plan($bench->installation, (new Planner)->plan($bench->installation, $record), $record);
+        return Cuts::plan($bench->installation, (new Planner())->plan($bench->installation, $record), $record);
     }
 
     public function test_a_recorded_cut_is_off_the_reel_and_needs_no_other(): void
     {
         $bench = self::site();
         $planned = $bench->plan()->runs['A-1']->cut->result;
-        [$before, $after] = [self::cuts($bench), self::cuts($bench, self::cut('A-1', $planned->canonical(), 'R', 100.0, 100.0 + $planned->inMetres()))];
+        [$before, $after] = [
+            self::cuts($bench),
+            self::cuts($bench, self::cut('A-1', $planned->canonical(), 'R', 100.0, 100.0 + $planned->inMetres())),
+        ];
         self::assertArrayHasKey('A-1', $before->byRun());
         self::assertArrayNotHasKey('A-1', $after->byRun());
         $reel = $after->cables['pair-foil']->assigned[0]->stock;
         self::assertEqualsWithDelta(60 - $planned->inMetres(), $reel->left->inMetres(), 1e-9);
-        self::assertEqualsWithDelta(100 + $planned->inMetres(), $reel->marks?->start, 1e-9, 'the free end has moved on');
+        self::assertEqualsWithDelta(
+            100 + $planned->inMetres(),
+            $reel->marks?->start,
+            1e-9,
+            'the free end has moved on',
+        );
         self::assertSame(['A-1'], Replanned::between($before, $after)->done);
     }
 
@@ -187,14 +282,27 @@ final class CuttingTest extends TestCase
         $short = self::cut('A-3', '17 m', 'R', 100.0, 117.0);
         [$before, $after] = [self::cuts($bench), self::cuts($bench, $short)];
         self::assertArrayHasKey('A-3', $after->byRun(), 'too short: it is cut again');
-        $pieces = array_filter($after->cables['pair-foil']->assigned, static fn ($each): bool => $each->stock->kind === StockKind::Piece);
+        $pieces = array_filter(
+            $after->cables['pair-foil']->assigned,
+            static fn ($each): bool => $each->stock->kind === StockKind::Piece,
+        );
         self::assertCount(1, $pieces);
         self::assertSame('17000 mm', reset($pieces)->stock->left->canonical());
         self::assertContains(reset($pieces)->cuts[0]->run, ['A-1', 'A-2'], 'a shorter run takes it');
         self::assertNotSame([], Replanned::between($before, $after)->moved, 'and it is said what changed');
-        $prints = (new Planner)->fingerprintsFor('A-3', $bench->installation, $bench->plan());
-        $now = new Event($short->id, $short->kind, $short->run, null, $short->by, $short->at, $short->received, $prints->for(EventKind::Cut, null), cut: $short->cut);
-        $strand = (new Planner)->plan($bench->installation, new Record([$now]))->strands['A-3'];
+        $prints = (new Planner())->fingerprintsFor('A-3', $bench->installation, $bench->plan());
+        $now = new Event(
+            $short->id,
+            $short->kind,
+            $short->run,
+            null,
+            $short->by,
+            $short->at,
+            $short->received,
+            $prints->for(EventKind::Cut, null),
+            cut: $short->cut,
+        );
+        $strand = (new Planner())->plan($bench->installation, new Record([$now]))->strands['A-3'];
         self::assertSame(BeadState::Failed, $strand[0]->state);
     }
 
@@ -203,7 +311,9 @@ final class CuttingTest extends TestCase
         $bench = self::site();
         $fits = self::cut('A-1', $bench->plan()->runs['A-1']->cut->result->canonical());
         self::assertArrayNotHasKey('A-1', self::cuts($bench, $fits)->byRun());
-        $longer = $bench->with(ways: Site::ways(Site::way('tray', \Sartal\Core\Given\Installation\WayKind::Tray, 14, 'rack', 'hall')));
+        $longer = $bench->with(
+            ways: Site::ways(Site::way('tray', \Sartal\Core\Given\Installation\WayKind::Tray, 14, 'rack', 'hall')),
+        );
         self::assertArrayHasKey('A-1', self::cuts($longer, $fits)->byRun());
     }
 
@@ -211,7 +321,24 @@ final class CuttingTest extends TestCase
     {
         $bench = Site::of(Site::ways(), Site::run('A-1'));
         $run = $bench->installation->runs['A-1'];
-        $site = $bench->withRun(new Run($run->id, $run->code, $run->cable, \Sartal\Core\Given\Installation\Build::Site, $run->a, $run->b, $run->ways, $run->carries));
-        self::assertSame('500 mm', $site->plan()->runs['A-1']->cut->exact->minus($bench->plan()->runs['A-1']->cut->exact)->canonical());
+        $site = $bench->withRun(
+            new Run(
+                $run->id,
+                $run->code,
+                $run->cable,
+                \Sartal\Core\Given\Installation\Build::Site,
+                $run->a,
+                $run->b,
+                $run->ways,
+                $run->carries,
+            ),
+        );
+        self::assertSame(
+            '500 mm',
+            $site
+                ->plan()
+                ->runs['A-1']->cut->exact->minus($bench->plan()->runs['A-1']->cut->exact)
+                ->canonical(),
+        );
     }
 }

@@ -25,9 +25,14 @@ final class PartsTest extends TestCase
 {
     private static function list(Bench $bench, bool $whole = true, ?Record $record = null): PartsList
     {
-        $plan = (new Planner)->plan($bench->installation, $record ?? new Record);
+        $plan = (new Planner())->plan($bench->installation, $record ?? new Record());
 
-        return (new PartsPlanner($bench->installation, $plan))->list(array_map(strval(...), array_keys($bench->installation->runs)), [], Cuts::plan($bench->installation, $plan, $record ?? new Record), $whole);
+        return (new PartsPlanner($bench->installation, $plan))->list(
+            array_map(strval(...), array_keys($bench->installation->runs)),
+            [],
+            Cuts::plan($bench->installation, $plan, $record ?? new Record()),
+            $whole,
+        );
     }
 
     private static function line(PartsList $list, string $id): ?Line
@@ -43,7 +48,9 @@ final class PartsTest extends TestCase
 
     public function test_a_multicore_takes_72_contacts_in_one_pack_with_spares(): void
     {
-        $contacts = self::line(self::list(Bench::stageBox()), 'contact-rect-male-fine') ?? self::line(self::list(Bench::stageBox()), 'contact-rect-male');
+        $contacts =
+            self::line(self::list(Bench::stageBox()), 'contact-rect-male-fine') ??
+            self::line(self::list(Bench::stageBox()), 'contact-rect-male');
         self::assertSame(72.0, $contacts?->needed->value, '24 channels of three');
         self::assertSame(4.0, $contacts->spares, '5 % of 72, rounded up');
         self::assertSame(1, $contacts->packs);
@@ -51,9 +58,24 @@ final class PartsTest extends TestCase
 
     public function test_packs_are_rounded_up_once_for_the_whole_order(): void
     {
-        $order = Bench::of(...array_map(static fn (int $n): \Sartal\Core\Plan\Proposing\RunRequest => Bench::request('V-'.$n, 'coax-75-12g', ['video'], ['bnc75-plug-video'], ['bnc75-plug-video']), range(1, 4)));
+        $order = Bench::of(
+            ...array_map(
+                static fn (int $n): \Sartal\Core\Plan\Proposing\RunRequest => Bench::request(
+                    'V-'.$n,
+                    'coax-75-12g',
+                    ['video'],
+                    ['bnc75-plug-video'],
+                    ['bnc75-plug-video'],
+                ),
+                range(1, 4),
+            ),
+        );
         $ferrules = self::line(self::list($order), 'ferrule-coax-large');
-        self::assertSame([8.0, 1], [$ferrules?->needed->value, $ferrules?->packs], 'eight and a spare are one pack of ten, not four packs');
+        self::assertSame(
+            [8.0, 1],
+            [$ferrules?->needed->value, $ferrules?->packs],
+            'eight and a spare are one pack of ten, not four packs',
+        );
     }
 
     public function test_what_a_kit_brings_and_nobody_uses_goes_back_on_the_shelf(): void
@@ -62,7 +84,13 @@ final class PartsTest extends TestCase
         $wide = self::line($list, 'chuck-wide');
         $narrow = self::line($list, 'chuck-narrow');
         // Each of the two connectors brings both chucks and uses one.
-        self::assertSame([2.0, 0.0], [($wide->returned ?? 0.0) + ($narrow->returned ?? 0.0), ($wide->needed->value ?? 0.0) + ($narrow->needed->value ?? 0.0)]);
+        self::assertSame(
+            [2.0, 0.0],
+            [
+                ($wide->returned ?? 0.0) + ($narrow->returned ?? 0.0),
+                ($wide->needed->value ?? 0.0) + ($narrow->needed->value ?? 0.0),
+            ],
+        );
         self::assertNull(self::line($list, 'shell-3pole'), 'used as it came: neither bought nor left over');
     }
 
@@ -83,7 +111,33 @@ final class PartsTest extends TestCase
         self::assertSame(1.0, $before?->needed->value);
         $run = $block->installation->runs['C-2'];
         $leg = $run->a->legs[0];
-        $shared = $block->withRun(new \Sartal\Core\Given\Installation\Run($run->id, $run->code, $run->cable, $run->build, new \Sartal\Core\Given\Installation\End($run->a->location, $run->a->tail, $run->a->slack, $run->a->preparation, 0, [new \Sartal\Core\Given\Installation\Leg($leg->id, $leg->label, $leg->elements, $leg->length, $block->installation->runs['C-1']->a->legs[0]->landing)]), $run->b, $run->ways, $run->carries));
+        $shared = $block->withRun(
+            new \Sartal\Core\Given\Installation\Run(
+                $run->id,
+                $run->code,
+                $run->cable,
+                $run->build,
+                new \Sartal\Core\Given\Installation\End(
+                    $run->a->location,
+                    $run->a->tail,
+                    $run->a->slack,
+                    $run->a->preparation,
+                    0,
+                    [
+                        new \Sartal\Core\Given\Installation\Leg(
+                            $leg->id,
+                            $leg->label,
+                            $leg->elements,
+                            $leg->length,
+                            $block->installation->runs['C-1']->a->legs[0]->landing,
+                        ),
+                    ],
+                ),
+                $run->b,
+                $run->ways,
+                $run->carries,
+            ),
+        );
         self::assertSame(1.0, self::line(self::list($shared), 'modular-frame-4')?->needed->value);
     }
 
@@ -91,18 +145,40 @@ final class PartsTest extends TestCase
     {
         $chain = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
         self::assertNull(self::line(self::list($chain), 'terminator-dmx'));
-        self::assertSame(1.0, self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'D-1.b1')), 'terminator-dmx')?->needed->value);
-        self::assertNull(self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'dimmer:in')), 'terminator-dmx'));
+        self::assertSame(
+            1.0,
+            self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'D-1.b1')), 'terminator-dmx')?->needed
+                ->value,
+        );
+        self::assertNull(
+            self::line(self::list($chain->withCircuit('D-1.c1', terminator: 'dimmer:in')), 'terminator-dmx'),
+        );
     }
 
     public function test_stranded_wire_under_a_screw_takes_a_bootlace_ferrule_and_mains_as_the_house_has_it(): void
     {
-        $mains = Bench::of(Bench::request('P-1', 'composite', ['mains', 'analogue'], ['power-out-cable-mains', 'xlr3-female-cable-balanced'], ['power-in-cable-mains', 'xlr3-male-cable-balanced']));
-        self::assertSame(6.0, self::line(self::list($mains), 'bootlace-1-5')?->needed->value, 'line, neutral and earth of 1.5 mm² at both ends');
+        $mains = Bench::of(
+            Bench::request(
+                'P-1',
+                'composite',
+                ['mains', 'analogue'],
+                ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+                ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+            ),
+        );
+        self::assertSame(
+            6.0,
+            self::line(self::list($mains), 'bootlace-1-5')?->needed->value,
+            'line, neutral and earth of 1.5 mm² at both ends',
+        );
         $bare = $mains->with(rules: $mains->installation->rules->with(\Sartal\Core\Given\Schools\MainsEnds::Bare));
         self::assertNull(self::line(self::list($bare), 'bootlace-1-5'));
         $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
-        self::assertSame(6.0, self::line(self::list($bus), 'bootlace-0-5')?->needed->value, 'thin wires go into the smallest there is');
+        self::assertSame(
+            6.0,
+            self::line(self::list($bus), 'bootlace-0-5')?->needed->value,
+            'thin wires go into the smallest there is',
+        );
         self::assertNull(self::line(self::list(Bench::microphone()), 'bootlace-0-5'), 'no screw, no ferrule');
     }
 
@@ -120,9 +196,21 @@ final class PartsTest extends TestCase
     {
         $bench = Bench::microphone();
         $plan = $bench->plan();
-        $prints = (new Planner)->fingerprintsFor('A-1', $bench->installation, $plan);
-        $event = static fn (EventKind $kind, ?\Sartal\Core\Given\Installation\Side $side, int $n): Event => new Event(sprintf('00000000-0000-4000-a000-%012d', $n), $kind, 'A-1', $side, 'bench', '2026-03-09T08:00:00Z', sprintf('2026-03-09T08:0%d:00.000000Z', $n), $prints->for($kind, $side));
-        $record = new Record([$event(EventKind::Cut, null, 1), $event(EventKind::Joined, \Sartal\Core\Given\Installation\Side::A, 2)]);
+        $prints = (new Planner())->fingerprintsFor('A-1', $bench->installation, $plan);
+        $event = static fn (EventKind $kind, ?\Sartal\Core\Given\Installation\Side $side, int $n): Event => new Event(
+            sprintf('00000000-0000-4000-a000-%012d', $n),
+            $kind,
+            'A-1',
+            $side,
+            'bench',
+            '2026-03-09T08:00:00Z',
+            sprintf('2026-03-09T08:0%d:00.000000Z', $n),
+            $prints->for($kind, $side),
+        );
+        $record = new Record([
+            $event(EventKind::Cut, null, 1),
+            $event(EventKind::Joined, \Sartal\Core\Given\Installation\Side::A, 2),
+        ]);
         $left = self::list($bench, false, $record);
         self::assertNull(self::line($left, 'pair-foil'));
         self::assertNull(self::line($left, 'xlr3-female-cable'), 'end A is made');
@@ -131,20 +219,41 @@ final class PartsTest extends TestCase
 
     public function test_a_loom_takes_sleeve_shrink_and_ties_by_length_and_piece(): void
     {
-        $bench = Site::of(Site::ways(), Site::run('A-1', loom: 'L'), Site::run('A-2', loom: 'L'))->with(looms: ['L' => Site::loom('L', covering: Covering::Sleeve)]);
+        $bench = Site::of(Site::ways(), Site::run('A-1', loom: 'L'), Site::run('A-2', loom: 'L'))->with(
+            looms: ['L' => Site::loom('L', covering: Covering::Sleeve)],
+        );
         $plan = $bench->plan();
-        $dress = (new Dresser($bench->installation, new MemoryPackings))->dress($plan->layout->looms['L']);
+        $dress = (new Dresser($bench->installation, new MemoryPackings()))->dress($plan->layout->looms['L']);
         $list = (new PartsPlanner($bench->installation, $plan))->list(['A-1', 'A-2'], [$dress]);
         $sleeve = self::line($list, 'sleeve-6');
         self::assertSame('m', $sleeve?->unit);
-        self::assertEqualsWithDelta(array_sum(array_map(static fn ($segment): float => $segment->sleeve?->cut->result->inMetres() ?? 0.0, $dress->segments)), $sleeve->needed->value, 1e-9);
+        self::assertEqualsWithDelta(
+            array_sum(
+                array_map(
+                    static fn ($segment): float => $segment->sleeve?->cut->result->inMetres() ?? 0.0,
+                    $dress->segments,
+                ),
+            ),
+            $sleeve->needed->value,
+            1e-9,
+        );
         self::assertSame(1, $sleeve->packs, 'one reel of 50 m');
-        self::assertSame((float) array_sum(array_map(static fn ($segment): int => count($segment->points), $dress->segments)), self::line($list, 'tie-hook')?->needed->value);
+        self::assertSame(
+            (float) array_sum(array_map(static fn ($segment): int => count($segment->points), $dress->segments)),
+            self::line($list, 'tie-hook')?->needed->value,
+        );
     }
 
     public function test_make_against_buy(): void
     {
-        $prices = ['pair-foil' => 1.0, 'xlr3-female-cable' => 3.0, 'xlr3-male-cable' => 3.0, 'label-flag' => 250.0, 'label-wrap-s' => 250.0, 'solder-leadfree' => 2500.0];
+        $prices = [
+            'pair-foil' => 1.0,
+            'xlr3-female-cable' => 3.0,
+            'xlr3-male-cable' => 3.0,
+            'label-flag' => 250.0,
+            'label-wrap-s' => 250.0,
+            'solder-leadfree' => 2500.0,
+        ];
         $bench = Bench::microphone()->with(economy: new Economy('EUR', 60.0, 0.0, $prices, [], ['A-1' => 100.0]));
         $plan = $bench->plan();
         $worth = (new PartsPlanner($bench->installation, $plan))->makeOrBuy($plan->assemblies['A-1']);
@@ -152,8 +261,15 @@ final class PartsTest extends TestCase
         // Cable by the metre, two connectors at 3, two labels and six joints at 1 each; an hour costs 60, so a minute 1.
         self::assertEqualsWithDelta($cable + 6 + 2 + 6 + $worth->minutes->value, $worth->make->value, 1e-6);
         self::assertSame([], $worth->unpriced);
-        self::assertEqualsWithDelta(100 * (100 - $worth->make->value) / 100, $worth->saving?->value, 1e-9, '(buy − make) ÷ buy');
-        $unpriced = (new PartsPlanner($bench->with(economy: new Economy)->installation, $plan))->makeOrBuy($plan->assemblies['A-1']);
+        self::assertEqualsWithDelta(
+            (100 * (100 - $worth->make->value)) / 100,
+            $worth->saving?->value,
+            1e-9,
+            '(buy − make) ÷ buy',
+        );
+        $unpriced = (new PartsPlanner($bench->with(economy: new Economy())->installation, $plan))->makeOrBuy(
+            $plan->assemblies['A-1'],
+        );
         self::assertNotSame([], $unpriced->unpriced, 'a part without a price is named, not counted as nothing');
         self::assertNull($unpriced->saving);
     }

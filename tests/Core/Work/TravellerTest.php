@@ -43,7 +43,10 @@ final class TravellerTest extends TestCase
         $plan = $bench->plan();
         $operations = [];
         foreach ($plan->assemblies as $assembly) {
-            array_push($operations, ...(new OperationPlanner($bench->installation, $covers))->of($assembly, $plan->runs));
+            array_push(
+                $operations,
+                ...(new OperationPlanner($bench->installation, $covers))->of($assembly, $plan->runs),
+            );
         }
 
         return Traveller::of($operations, $bench->installation->rules);
@@ -54,7 +57,12 @@ final class TravellerTest extends TestCase
     {
         $steps = array_filter($traveller->steps, static fn (Step $step): bool => $step->first()->side === $side);
 
-        return array_values(array_map(static fn (Step $step): string => $step->first()->task->value.' '.$step->first()->part, $steps));
+        return array_values(
+            array_map(
+                static fn (Step $step): string => $step->first()->task->value.' '.$step->first()->part,
+                $steps,
+            ),
+        );
     }
 
     private static function at(Traveller $traveller, string $part, Task $task): int
@@ -87,7 +95,11 @@ final class TravellerTest extends TestCase
             if (isset($made[$plan->connector])) {
                 continue;
             }
-            foreach ($mains ? ['mains', 'analogue'] : ['analogue', 'network', 'video', 'loudspeaker', 'control', 'lighting', 'digital-audio'] as $signal) {
+            foreach (
+                $mains
+                    ? ['mains', 'analogue']
+                    : ['analogue', 'network', 'video', 'loudspeaker', 'control', 'lighting', 'digital-audio'] as $signal
+            ) {
                 try {
                     $bench = Bench::of(Bench::request('X-1', $cable, [$signal], [$plan->id], [$plan->id]));
                 } catch (\Throwable) {
@@ -97,11 +109,17 @@ final class TravellerTest extends TestCase
                     continue;
                 }
                 $made[$plan->connector] = true;
-                foreach ([[], [LabelMaterial::Sleeve, JointShrink::Each], [JointShrink::WholeTail, SecondEnd::Together]] as $rules) {
+                foreach (
+                    [[], [LabelMaterial::Sleeve, JointShrink::Each], [JointShrink::WholeTail, SecondEnd::Together]] as $rules
+                ) {
                     $housed = $bench->with(rules: $bench->installation->rules->with(...$rules));
                     $traveller = self::traveller($housed);
                     self::assertOrder($traveller, $cable.' '.$plan->connector);
-                    self::assertSame([], Vice::troubles($traveller, $housed->installation), $cable.' in '.$plan->connector);
+                    self::assertSame(
+                        [],
+                        Vice::troubles($traveller, $housed->installation),
+                        $cable.' in '.$plan->connector,
+                    );
                 }
 
                 break;
@@ -118,7 +136,11 @@ final class TravellerTest extends TestCase
         foreach ($traveller->steps as $step) {
             foreach ($step->operations as $operation) {
                 foreach ($operation->needs as $need) {
-                    self::assertArrayHasKey($need->before, $done, $name.': '.$operation->id.' needs '.$need->before);
+                    self::assertArrayHasKey(
+                        $need->before,
+                        $done,
+                        $name.': '.$operation->id.' needs '.$need->before,
+                    );
                     self::assertNotSame('', $need->why);
                 }
                 $done[$operation->id] = true;
@@ -131,10 +153,25 @@ final class TravellerTest extends TestCase
 
     public function test_the_boot_the_nut_and_the_shell_go_on_in_the_order_in_which_they_lie(): void
     {
-        self::assertSame([
-            'slide-on boot-3pole-black', 'slide-on nut-3pole', 'slide-on shell-3pole', 'strip ', 'strip ', 'strip ', 'dress ', 'tin ', 'join ', 'tug ', 'inspect ',
-            'close chuck-narrow', 'close ', 'label label-wrap-s',
-        ], self::steps(self::traveller(Bench::microphone())));
+        self::assertSame(
+            [
+                'slide-on boot-3pole-black',
+                'slide-on nut-3pole',
+                'slide-on shell-3pole',
+                'strip ',
+                'strip ',
+                'strip ',
+                'dress ',
+                'tin ',
+                'join ',
+                'tug ',
+                'inspect ',
+                'close chuck-narrow',
+                'close ',
+                'label label-wrap-s',
+            ],
+            self::steps(self::traveller(Bench::microphone())),
+        );
     }
 
     public function test_the_ferrule_is_on_before_the_body(): void
@@ -145,8 +182,15 @@ final class TravellerTest extends TestCase
         self::assertGreaterThanOrEqual(0, $ferrule);
         self::assertGreaterThan($ferrule, $body);
         $operations = array_values($traveller->operations);
-        self::assertSame('Crimp the centre pin', $operations[$body - 1]->words, 'the pin goes in before the body covers it');
-        self::assertContains($operations[$ferrule]->id, array_map(static fn ($need): string => $need->before, $operations[$body]->needs));
+        self::assertSame(
+            'Crimp the centre pin',
+            $operations[$body - 1]->words,
+            'the pin goes in before the body covers it',
+        );
+        self::assertContains(
+            $operations[$ferrule]->id,
+            array_map(static fn ($need): string => $need->before, $operations[$body]->needs),
+        );
     }
 
     /** A 3:1 shrink of 24 mm clears a plug of 21 mm and can wait; a 2:1 that grips the same sheath does not and cannot. */
@@ -155,18 +199,34 @@ final class TravellerTest extends TestCase
         $bench = Bench::of(Bench::request('W-1', 'coax-50-lowloss', ['radio'], ['n-plug-radio'], ['n-plug-radio']));
         $waits = self::traveller($bench);
         self::assertSame(-1, self::at($waits, 'shrink-3to1-24', Task::SlideOn));
-        self::assertGreaterThan(self::at($waits, 'ferrule-coax-lowloss', Task::Join), self::at($waits, 'shrink-3to1-24', Task::Close));
+        self::assertGreaterThan(
+            self::at($waits, 'ferrule-coax-lowloss', Task::Join),
+            self::at($waits, 'shrink-3to1-24', Task::Close),
+        );
         $must = self::traveller($bench->withCatalogueEdited(['connectors.n-plug.cable.slides' => ['shrink-2to1-19']]));
         self::assertGreaterThanOrEqual(0, self::at($must, 'shrink-2to1-19', Task::SlideOn));
-        self::assertLessThan(self::at($must, 'ferrule-coax-lowloss', Task::Join), self::at($must, 'shrink-2to1-19', Task::SlideOn));
+        self::assertLessThan(
+            self::at($must, 'ferrule-coax-lowloss', Task::Join),
+            self::at($must, 'shrink-2to1-19', Task::SlideOn),
+        );
     }
 
     public function test_changing_a_diameter_reorders_the_traveller(): void
     {
         $bench = Bench::of(Bench::request('W-1', 'coax-50-lowloss', ['radio'], ['n-plug-radio'], ['n-plug-radio']));
         $tight = self::traveller($bench->withCatalogueEdited(['parts.shrink-3to1-24.grips' => ['8 mm', '20.9 mm']]));
-        self::assertLessThan(self::at($tight, 'ferrule-coax-lowloss', Task::Join), self::at($tight, 'shrink-3to1-24', Task::SlideOn), 'now it does not clear the plug');
-        $wide = self::traveller($bench->withCatalogueEdited(['parts.shrink-3to1-24.grips' => ['8 mm', '20.9 mm'], 'connectors.n-plug.outline.width' => '20 mm', 'connectors.n-plug.outline.height' => '20 mm']));
+        self::assertLessThan(
+            self::at($tight, 'ferrule-coax-lowloss', Task::Join),
+            self::at($tight, 'shrink-3to1-24', Task::SlideOn),
+            'now it does not clear the plug',
+        );
+        $wide = self::traveller(
+            $bench->withCatalogueEdited([
+                'parts.shrink-3to1-24.grips' => ['8 mm', '20.9 mm'],
+                'connectors.n-plug.outline.width' => '20 mm',
+                'connectors.n-plug.outline.height' => '20 mm',
+            ]),
+        );
         self::assertSame(-1, self::at($wide, 'shrink-3to1-24', Task::SlideOn), 'it clears a slimmer plug');
     }
 
@@ -175,10 +235,18 @@ final class TravellerTest extends TestCase
     {
         $before = self::traveller(Bench::microphone());
         $nut = array_values($before->operations)[self::at($before, 'nut-3pole', Task::SlideOn)];
-        self::assertStringContainsString('does not get past', implode(' ', array_map(static fn ($need): string => $need->why, $nut->needs)));
-        $free = self::traveller(Bench::microphone()->withCatalogueEdited(['parts.boot-3pole-black.grips' => ['2.5 mm', '18.5 mm']]));
+        self::assertStringContainsString(
+            'does not get past',
+            implode(' ', array_map(static fn ($need): string => $need->why, $nut->needs)),
+        );
+        $free = self::traveller(
+            Bench::microphone()->withCatalogueEdited(['parts.boot-3pole-black.grips' => ['2.5 mm', '18.5 mm']]),
+        );
         $nut = array_values($free->operations)[self::at($free, 'nut-3pole', Task::SlideOn)];
-        self::assertStringNotContainsString('Boot', implode(' ', array_map(static fn ($need): string => $need->why, $nut->needs)));
+        self::assertStringNotContainsString(
+            'Boot',
+            implode(' ', array_map(static fn ($need): string => $need->why, $nut->needs)),
+        );
     }
 
     public function test_a_label_that_is_a_sleeve_is_on_before_the_connector(): void
@@ -197,10 +265,23 @@ final class TravellerTest extends TestCase
         $sleeve = $bench->installation->catalogue->parts['sleeve-6'];
         $traveller = self::traveller($bench, ['A-1' => ['Trunk' => $sleeve]]);
         $cover = self::at($traveller, 'sleeve-6', Task::Cover);
-        $joins = array_keys(array_filter(array_values($traveller->operations), static fn (Operation $operation): bool => $operation->task === Task::Join));
+        $joins = array_keys(
+            array_filter(
+                array_values($traveller->operations),
+                static fn (Operation $operation): bool => $operation->task === Task::Join,
+            ),
+        );
         self::assertGreaterThan($joins[2], $cover, 'the first end is made');
         self::assertLessThan($joins[3], $cover, 'the second is not');
-        $needs = static fn (Traveller $of): int => count(array_filter($of->operations, static fn (Operation $operation): bool => array_filter($operation->needs, static fn ($need): bool => str_contains($need->before, '|cover|')) !== []));
+        $needs = static fn (Traveller $of): int => count(
+            array_filter(
+                $of->operations,
+                static fn (Operation $operation): bool => array_filter(
+                    $operation->needs,
+                    static fn ($need): bool => str_contains($need->before, '|cover|'),
+                ) !== [],
+            ),
+        );
         self::assertSame(3, $needs($traveller), 'the joints of the second end wait for it');
         $wide = self::traveller($bench, ['A-1' => ['Trunk' => $bench->installation->catalogue->parts['sleeve-20']]]);
         self::assertSame(0, $needs($wide), 'a sleeve of 30 mm goes over either plug and nothing waits for it');
@@ -210,12 +291,27 @@ final class TravellerTest extends TestCase
     {
         $steps = self::steps(self::traveller(Bench::stageBox()));
         self::assertSame(['slide-on breakout-24', 'strip ', 'slide-on boot-3pole-black'], array_slice($steps, 0, 3));
-        self::assertNotContains('slide-on breakout-24', self::steps(self::traveller(Bench::stageBox()), Side::B), 'all tails go into one hood there');
+        self::assertNotContains(
+            'slide-on breakout-24',
+            self::steps(self::traveller(Bench::stageBox()), Side::B),
+            'all tails go into one hood there',
+        );
     }
 
     public function test_a_batch_takes_each_tool_up_once(): void
     {
-        $bench = Bench::of(...array_map(static fn (int $n) => Bench::request('A-'.$n, 'pair-foil', ['analogue'], ['xlr3-female-cable-balanced'], ['xlr3-male-cable-balanced']), range(1, 6)));
+        $bench = Bench::of(
+            ...array_map(
+                static fn (int $n) => Bench::request(
+                    'A-'.$n,
+                    'pair-foil',
+                    ['analogue'],
+                    ['xlr3-female-cable-balanced'],
+                    ['xlr3-male-cable-balanced'],
+                ),
+                range(1, 6),
+            ),
+        );
         $batch = self::traveller($bench);
         $one = self::traveller(Bench::microphone());
         self::assertCount(6 * count($one->operations), $batch->operations);
@@ -230,7 +326,18 @@ final class TravellerTest extends TestCase
             $bench = Bench::microphone();
             $traveller = self::traveller($bench->with(rules: $bench->installation->rules->with($rule)));
 
-            return implode('', array_map(static fn (Operation $operation): string => ($operation->task->isPreparation() ? 'p' : 'j').($operation->side->value ?? ''), array_filter($traveller->operations, static fn (Operation $operation): bool => $operation->side !== null && $operation->task !== Task::Label)));
+            return implode(
+                '',
+                array_map(
+                    static fn (Operation $operation): string => ($operation->task->isPreparation() ? 'p' : 'j').
+                        ($operation->side->value ?? ''),
+                    array_filter(
+                        $traveller->operations,
+                        static fn (Operation $operation): bool => $operation->side !== null &&
+                            $operation->task !== Task::Label,
+                    ),
+                ),
+            );
         };
         self::assertMatchesRegularExpression('~^((p|j)A)+((p|j)B)+$~', $sides(SecondEnd::Whole));
         self::assertMatchesRegularExpression('~^(p[AB])+(jA)+(jB)+$~', $sides(SecondEnd::Together));
@@ -250,19 +357,27 @@ final class TravellerTest extends TestCase
             $clock = max($clock, $from) + StandardTimes::minutes($operation->pace) * $operation->amount;
             $ready[$operation->id] = $clock + $operation->wait / 60;
         }
-        self::assertLessThan(0.2, $waited, 'two dozen tails are tinned one after the other: the first has cooled when the last is done');
+        self::assertLessThan(
+            0.2,
+            $waited,
+            'two dozen tails are tinned one after the other: the first has cooled when the last is done',
+        );
     }
 
     public function test_mains_is_for_the_licensed_and_its_wires_are_ferruled(): void
     {
-        $bench = Bench::of(Bench::request('P-1', 'composite', ['mains'], ['power-in-cable-mains'], ['power-out-cable-mains']));
+        $bench = Bench::of(
+            Bench::request('P-1', 'composite', ['mains'], ['power-in-cable-mains'], ['power-out-cable-mains']),
+        );
         $traveller = self::traveller($bench);
         foreach ($traveller->operations as $operation) {
             if ($operation->fitting !== '') {
                 self::assertSame(Skill::Mains, $operation->skill, $operation->id);
             }
         }
-        $count = static fn (Traveller $of, Task $task): int => count(array_filter($of->operations, static fn (Operation $operation): bool => $operation->task === $task));
+        $count = static fn (Traveller $of, Task $task): int => count(
+            array_filter($of->operations, static fn (Operation $operation): bool => $operation->task === $task),
+        );
         self::assertSame(6, $count($traveller, Task::Crimp));
         $tinned = self::traveller($bench->with(rules: $bench->installation->rules->with(MainsEnds::Tinned)));
         self::assertSame([0, 2], [$count($tinned, Task::Crimp), $count($tinned, Task::Tin)]);
@@ -275,8 +390,17 @@ final class TravellerTest extends TestCase
     {
         $bench = Bench::stageBox();
         $traveller = self::traveller($bench);
-        $steps = array_values(array_filter($traveller->steps, static fn (Step $step): bool => $step->first()->side === Side::B && in_array($step->first()->task, [Task::Crimp, Task::Join], true)));
-        self::assertSame([[Task::Crimp, 72], [Task::Join, 72]], array_map(static fn (Step $step): array => [$step->first()->task, $step->count()], $steps));
+        $steps = array_values(
+            array_filter(
+                $traveller->steps,
+                static fn (Step $step): bool => $step->first()->side === Side::B &&
+                    in_array($step->first()->task, [Task::Crimp, Task::Join], true),
+            ),
+        );
+        self::assertSame(
+            [[Task::Crimp, 72], [Task::Join, 72]],
+            array_map(static fn (Step $step): array => [$step->first()->task, $step->count()], $steps),
+        );
         $soldered = self::traveller($bench->with(rules: $bench->installation->rules->with(ContactsMade::SolderAll)));
         self::assertNotContains('crimp contact-rect-male-fine', self::steps($soldered, Side::B));
         self::assertContains('tin ', self::steps($soldered, Side::B));
@@ -304,7 +428,12 @@ final class TravellerTest extends TestCase
         };
         self::assertEqualsWithDelta(13.5, 2 * $end(Bench::microphone()), 1.5, 'a 3-pole cable, both ends');
         self::assertEqualsWithDelta(5.0, $end(Bench::category()), 1.0, 'a category plug');
-        self::assertEqualsWithDelta(6.5, $end(Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-jack-t568b'], []))), 1.5, 'a jack');
+        self::assertEqualsWithDelta(
+            6.5,
+            $end(Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-jack-t568b'], []))),
+            1.5,
+            'a jack',
+        );
         self::assertEqualsWithDelta(4.0, $end(Bench::coax()), 1.2, 'a BNC');
         $contact = 60 * (StandardTimes::minutes('crimp') + StandardTimes::minutes('join-crimp'));
         self::assertTrue($contact >= 25 && $contact <= 40, 'a crimp contact, s');
@@ -313,23 +442,42 @@ final class TravellerTest extends TestCase
     public function test_where_the_house_cuts_long_each_end_is_trimmed_at_its_connector(): void
     {
         $bench = Bench::microphone();
-        $trims = static fn (Bench $of): array => array_values(array_filter(array_keys(self::traveller($of)->operations), static fn (string $id): bool => str_ends_with($id, '|trim')));
+        $trims = static fn (Bench $of): array => array_values(
+            array_filter(
+                array_keys(self::traveller($of)->operations),
+                static fn (string $id): bool => str_ends_with($id, '|trim'),
+            ),
+        );
         self::assertSame([], $trims($bench));
         $long = $bench->with(rules: $bench->installation->rules->with(LengthPractice::CutLong));
         self::assertSame(['A-1|A|trim', 'A-1|B|trim'], $trims($long));
         $operations = array_keys(self::traveller($long)->operations);
-        self::assertLessThan(array_search('A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|strip|0', $operations, true), array_search('A-1|A|trim', $operations, true));
+        self::assertLessThan(
+            array_search('A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|strip|0', $operations, true),
+            array_search('A-1|A|trim', $operations, true),
+        );
     }
 
     /** The demo's split panel: a jumper from each input to its direct output, made before the connectors are tugged. */
     public function test_jumpers_on_a_panel_are_joined_too(): void
     {
-        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
+        $file = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
         $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
-        $plan = (new Planner)->plan($in);
-        $operations = Traveller::of((new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs), $in->rules)->operations;
-        $jumpers = array_filter($operations, static fn (Operation $operation): bool => str_starts_with($operation->id, 'link|'));
-        self::assertCount(count(array_filter($in->links, static fn ($link): bool => str_starts_with($link->from, 'M-203.'))), $jumpers);
+        $plan = (new Planner())->plan($in);
+        $operations = Traveller::of(
+            (new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs),
+            $in->rules,
+        )->operations;
+        $jumpers = array_filter(
+            $operations,
+            static fn (Operation $operation): bool => str_starts_with($operation->id, 'link|'),
+        );
+        self::assertCount(
+            count(array_filter($in->links, static fn ($link): bool => str_starts_with($link->from, 'M-203.'))),
+            $jumpers,
+        );
         $order = array_flip(array_keys($operations));
         foreach ($jumpers as $id => $jumper) {
             self::assertLessThan($order[$jumper->fitting.'|tug'], $order[$id]);
@@ -340,12 +488,17 @@ final class TravellerTest extends TestCase
     /** Runs that share a connector are looked over together: none of them is before it is. */
     public function test_what_is_done_at_a_shared_connector_counts_for_all_its_runs(): void
     {
-        $file = InstallationFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'));
+        $file = InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+        );
         $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
-        $plan = (new Planner)->plan($in);
+        $plan = (new Planner())->plan($in);
         $assembly = $plan->assemblies[$plan->assemblyOf['A-133']];
         self::assertGreaterThan(1, count($assembly->runs));
-        $shared = array_filter((new OperationPlanner($in))->of($assembly, $plan->runs), static fn (Operation $operation): bool => $operation->task === Task::Inspect && $operation->with !== []);
+        $shared = array_filter(
+            (new OperationPlanner($in))->of($assembly, $plan->runs),
+            static fn (Operation $operation): bool => $operation->task === Task::Inspect && $operation->with !== [],
+        );
         self::assertNotSame([], $shared);
         foreach ($shared as $operation) {
             foreach ($operation->with as $run) {
@@ -359,14 +512,50 @@ final class TravellerTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $spliced = $bench->with(splices: ['s1'])->withRun(new Run(...['a' => new End(...['exceptions' => [new HandJoint($bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor, 'splice:s1', 'spliced to the old cable')]] + get_object_vars($run->a))] + get_object_vars($run)));
-        $joins = array_values(array_filter(self::traveller($spliced)->operations, static fn (Operation $operation): bool => $operation->task === Task::Join && $operation->side === Side::A));
-        self::assertContains('Splice it and insulate the splice', array_map(static fn (Operation $operation): string => $operation->words, $joins));
+        $spliced = $bench
+            ->with(splices: ['s1'])
+            ->withRun(
+                new Run(
+                    ...[
+                        'a' => new End(
+                            ...[
+                                'exceptions' => [
+                                    new HandJoint(
+                                        $bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor,
+                                        'splice:s1',
+                                        'spliced to the old cable',
+                                    ),
+                                ],
+                            ] + get_object_vars($run->a),
+                        ),
+                    ] + get_object_vars($run),
+                ),
+            );
+        $joins = array_values(
+            array_filter(
+                self::traveller($spliced)->operations,
+                static fn (Operation $operation): bool => $operation->task === Task::Join &&
+                    $operation->side === Side::A,
+            ),
+        );
+        self::assertContains(
+            'Splice it and insulate the splice',
+            array_map(static fn (Operation $operation): string => $operation->words, $joins),
+        );
     }
 
     public function test_a_circle_is_said_so(): void
     {
-        $operation = static fn (string $id, string $needs): Operation => (new Operation($id, Task::Strip, 'r', Side::A, '', '', 'strip', 600))->needing([new Need($needs, 'because')]);
+        $operation = static fn (string $id, string $needs): Operation => (new Operation(
+            $id,
+            Task::Strip,
+            'r',
+            Side::A,
+            '',
+            '',
+            'strip',
+            600,
+        ))->needing([new Need($needs, 'because')]);
         $this->expectException(\LogicException::class);
         (new Sequencer(SecondEnd::Whole))->order([$operation('a', 'b'), $operation('b', 'a')]);
     }
@@ -374,10 +563,14 @@ final class TravellerTest extends TestCase
     public function test_what_an_operation_says_is_what_its_fingerprint_is_of(): void
     {
         $plain = self::traveller(Bench::microphone());
-        $moved = self::traveller(Bench::microphone()->withCatalogueEdited(['recipes.pair-to-cup.steps.0.at' => '20 mm']));
+        $moved = self::traveller(
+            Bench::microphone()->withCatalogueEdited(['recipes.pair-to-cup.steps.0.at' => '20 mm']),
+        );
         $strip = 'A-1|A|'.Bench::microphone()->installation->runs['A-1']->a->legs[0]->id.'|strip|0';
         self::assertNotSame($plain->operations[$strip]->fingerprint(), $moved->operations[$strip]->fingerprint());
-        $join = array_key_first(array_filter($plain->operations, static fn (Operation $operation): bool => $operation->task === Task::Join));
+        $join = array_key_first(
+            array_filter($plain->operations, static fn (Operation $operation): bool => $operation->task === Task::Join),
+        );
         self::assertSame($plain->operations[$join]->fingerprint(), $moved->operations[$join]->fingerprint());
     }
 }

@@ -53,18 +53,32 @@ final readonly class LabelController
     /** What a scheme would print, before it is saved. */
     public function preview(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $then = $loaded->with($loaded->installation->withRules($loaded->installation->rules->withLabels(self::scheme($request))));
+        $then = $loaded->with(
+            $loaded->installation->withRules($loaded->installation->rules->withLabels(self::scheme($request))),
+        );
 
-        return response()->json(['labels' => LabelResource::lines($this->stock->of($then), $this->stock->printed($stored), $then), 'findings' => LabelResource::findings($then)]);
+        return response()->json([
+            'labels' => LabelResource::lines($this->stock->of($then), $this->stock->printed($stored), $then),
+            'findings' => LabelResource::findings($then),
+        ]);
     }
 
     public function save(Request $request, StoredInstallation $stored, Loaded $loaded, ChangeLog $log): JsonResponse
     {
         $rules = FileEncoder::rules($loaded->installation->rules->withLabels(self::scheme($request)));
         try {
-            $log->write($stored, self::who($request), 'Labels say something else', [new Edit('rules', $stored->key, $rules, $request->integer('version'))]);
+            $log->write($stored, self::who($request), 'Labels say something else', [
+                new Edit('rules', $stored->key, $rules, $request->integer('version')),
+            ]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $rules['labels'], 'theirs' => $stored->refresh()->rules['labels'] ?? null], 409);
+            return response()->json(
+                [
+                    'message' => $stale->getMessage(),
+                    'yours' => $rules['labels'],
+                    'theirs' => $stored->refresh()->rules['labels'] ?? null,
+                ],
+                409,
+            );
         }
 
         return response()->json(['saved' => true]);
@@ -73,7 +87,11 @@ final readonly class LabelController
     public function pdf(Request $request, StoredInstallation $stored, Loaded $loaded): Response
     {
         $geometry = self::geometry($request);
-        $canvas = new PdfCanvas($stored->name.', labels', $geometry->pageWidth->inMillimetres(), $geometry->pageHeight->inMillimetres());
+        $canvas = new PdfCanvas(
+            $stored->name.', labels',
+            $geometry->pageWidth->inMillimetres(),
+            $geometry->pageHeight->inMillimetres(),
+        );
         $this->onSheets($canvas, $request, $stored, $loaded, $geometry);
 
         return self::file($canvas->bytes(), 'application/pdf', 'labels.pdf');
@@ -93,7 +111,11 @@ final readonly class LabelController
     public function test(Request $request): Response
     {
         $geometry = self::geometry($request);
-        $canvas = new PdfCanvas($geometry->name, $geometry->pageWidth->inMillimetres(), $geometry->pageHeight->inMillimetres());
+        $canvas = new PdfCanvas(
+            $geometry->name,
+            $geometry->pageWidth->inMillimetres(),
+            $geometry->pageHeight->inMillimetres(),
+        );
         LabelSheets::test($canvas, $geometry, self::shift($request));
 
         return self::file($canvas->bytes(), 'application/pdf', 'label-test-page.pdf');
@@ -101,24 +123,52 @@ final readonly class LabelController
 
     public function csv(Request $request, StoredInstallation $stored, Loaded $loaded): Response
     {
-        $rows = array_map(static fn (PrintedLabel $label): array => [
-            $label->id, $label->face->form->value, $label->part, $label->marked->text ?? $label->code, $label->line, $label->marked->word ?? '', ($label->marked->underlined ?? false) ? 'underlined' : '', $label->colour, $label->place, $label->path === '' ? '' : self::address().'/'.$label->path,
-        ], $this->chosen($request, $stored, $loaded));
-        $csv = CsvWriter::write(['id', 'kind', 'label', 'text', 'second line', 'in words', 'mark', 'colour', 'where', 'address'], $rows);
+        $rows = array_map(
+            static fn (PrintedLabel $label): array => [
+                $label->id,
+                $label->face->form->value,
+                $label->part,
+                $label->marked->text ?? $label->code,
+                $label->line,
+                $label->marked->word ?? '',
+                $label->marked->underlined ?? false ? 'underlined' : '',
+                $label->colour,
+                $label->place,
+                $label->path === '' ? '' : self::address().'/'.$label->path,
+            ],
+            $this->chosen($request, $stored, $loaded),
+        );
+        $csv = CsvWriter::write(
+            ['id', 'kind', 'label', 'text', 'second line', 'in words', 'mark', 'colour', 'where', 'address'],
+            $rows,
+        );
 
         return self::file($csv, 'text/csv; charset=UTF-8', 'labels.csv');
     }
 
     public function mark(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $data = $request->validate(['ids' => 'required|array|max:20000', 'ids.*' => 'string|max:255'], ['ids.required' => 'Choose the labels that came out.']);
+        $data = $request->validate(
+            ['ids' => 'required|array|max:20000', 'ids.*' => 'string|max:255'],
+            ['ids.required' => 'Choose the labels that came out.'],
+        );
 
-        return response()->json(['marked' => $this->stock->mark($stored, self::who($request), array_values($data['ids']), $this->stock->of($loaded))]);
+        return response()->json([
+            'marked' => $this->stock->mark(
+                $stored,
+                self::who($request),
+                array_values($data['ids']),
+                $this->stock->of($loaded),
+            ),
+        ]);
     }
 
     public function roll(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $data = $request->validate(['ids' => 'required|array|max:2000', 'ids.*' => 'string|max:255'], ['ids.required' => 'Choose the labels to print.', 'ids.max' => 'A printer takes 2,000 labels at a time.']);
+        $data = $request->validate(
+            ['ids' => 'required|array|max:2000', 'ids.*' => 'string|max:255'],
+            ['ids.required' => 'Choose the labels to print.', 'ids.max' => 'A printer takes 2,000 labels at a time.'],
+        );
         $labels = $this->stock->of($loaded);
         $wanted = array_flip($data['ids']);
         $faces = [];
@@ -151,7 +201,11 @@ final readonly class LabelController
 
     public function picture(StoredInstallation $stored, int $number): Response
     {
-        return self::file($this->printer($stored)->picture($number) ?? abort(404, 'No such label hangs from the printer.'), 'image/svg+xml', 'label.svg');
+        return self::file(
+            $this->printer($stored)->picture($number) ?? abort(404, 'No such label hangs from the printer.'),
+            'image/svg+xml',
+            'label.svg',
+        );
     }
 
     public function cancel(StoredInstallation $stored): JsonResponse
@@ -162,9 +216,21 @@ final readonly class LabelController
         return response()->json(['printer' => $printer->summary()]);
     }
 
-    private function onSheets(PdfCanvas|SvgCanvas $canvas, Request $request, StoredInstallation $stored, Loaded $loaded, SheetGeometry $geometry): void
-    {
-        LabelSheets::draw($canvas, $this->chosen($request, $stored, $loaded), $geometry, self::address(), max(0, min($geometry->perSheet() - 1, $request->integer('start'))), self::shift($request));
+    private function onSheets(
+        PdfCanvas|SvgCanvas $canvas,
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        SheetGeometry $geometry,
+    ): void {
+        LabelSheets::draw(
+            $canvas,
+            $this->chosen($request, $stored, $loaded),
+            $geometry,
+            self::address(),
+            max(0, min($geometry->perSheet() - 1, $request->integer('start'))),
+            self::shift($request),
+        );
     }
 
     /** @return list<PrintedLabel> by what they are printed on, of a loom or all, and whether they are printed */
@@ -175,14 +241,23 @@ final readonly class LabelController
         $loom = $request->query('loom');
         $only = $request->query('only');
 
-        return array_values(array_filter($this->stock->of($loaded), static function (PrintedLabel $label) use ($printed, $part, $loom, $only, $loaded): bool {
-            $state = LabelResource::state($label, $printed);
-            $run = $loaded->installation->runs[$label->run] ?? null;
+        return array_values(
+            array_filter($this->stock->of($loaded), static function (PrintedLabel $label) use (
+                $printed,
+                $part,
+                $loom,
+                $only,
+                $loaded,
+            ): bool {
+                $state = LabelResource::state($label, $printed);
+                $run = $loaded->installation->runs[$label->run] ?? null;
 
-            return ($part === null || $part === '' || $label->part === $part)
-                && ($loom === null || $loom === '' || $run?->loom === $loom || $run?->id === $loom)
-                && ($only !== 'left' || $state !== 'printed') && ($only !== 'changed' || $state === 'changed');
-        }));
+                return ($part === null || $part === '' || $label->part === $part) &&
+                    ($loom === null || $loom === '' || $run?->loom === $loom || $run?->id === $loom) &&
+                    ($only !== 'left' || $state !== 'printed') &&
+                    ($only !== 'changed' || $state === 'changed');
+            }),
+        );
     }
 
     private static function geometry(Request $request): SheetGeometry
@@ -192,12 +267,22 @@ final readonly class LabelController
             return $named;
         }
         $own = $request->query('sheet');
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of(is_string($own) ? json_decode($own, true) : [], 'sheet', $problems);
         $most = \Sartal\Core\Given\Measure\Length::metres(2);
         $geometry = new SheetGeometry(
-            'own', 'own sheet', $fields->length('pageWidth', $most), $fields->length('pageHeight', $most), $fields->whole('columns', 1, 50), $fields->whole('rows', 1, 100), $fields->length('width', $most), $fields->length('height', $most),
-            $fields->length('pitchX', $most), $fields->length('pitchY', $most), $fields->length('left', $most), $fields->length('top', $most),
+            'own',
+            'own sheet',
+            $fields->length('pageWidth', $most),
+            $fields->length('pageHeight', $most),
+            $fields->whole('columns', 1, 50),
+            $fields->whole('rows', 1, 100),
+            $fields->length('width', $most),
+            $fields->length('height', $most),
+            $fields->length('pitchX', $most),
+            $fields->length('pitchY', $most),
+            $fields->length('left', $most),
+            $fields->length('top', $most),
         );
         $fields->done();
         $problems->settle();
@@ -218,7 +303,7 @@ final readonly class LabelController
 
     private static function scheme(Request $request): LabelScheme
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $scheme = FileDecoder::labels(Fields::of($request->input('scheme'), 'scheme', $problems));
         $problems->settle();
 
@@ -245,6 +330,14 @@ final readonly class LabelController
 
     private static function file(string $bytes, string $type, string $name): Response
     {
-        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => sprintf('%s; filename="%s"', str_starts_with($type, 'text/') ? 'attachment' : 'inline', $name), 'Cache-Control' => 'private, no-store']);
+        return new Response($bytes, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => sprintf(
+                '%s; filename="%s"',
+                str_starts_with($type, 'text/') ? 'attachment' : 'inline',
+                $name,
+            ),
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

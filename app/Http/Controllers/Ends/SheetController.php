@@ -25,14 +25,27 @@ final class SheetController
     {
         $sheet = self::sheet($loaded, $id, self::side($side));
 
-        return response()->json(['sheet' => SheetResource::of($sheet, $loaded), 'other' => SheetResource::of(self::sheet($loaded, $id, $sheet->side->other()), $loaded)]);
+        return response()->json([
+            'sheet' => SheetResource::of($sheet, $loaded),
+            'other' => SheetResource::of(self::sheet($loaded, $id, $sheet->side->other()), $loaded),
+        ]);
     }
 
     public function pdf(Request $request, Loaded $loaded, string $id, string $side): Response
     {
         $sheet = self::sheet($loaded, $id, self::side($side));
-        $canvas = new PdfCanvas($sheet->run->code.' end '.$sheet->side->value, SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-        SheetDrawing::draw($canvas, $sheet, self::sheet($loaded, $id, $sheet->side->other()), self::view($request), $loaded->installation->name);
+        $canvas = new PdfCanvas(
+            $sheet->run->code.' end '.$sheet->side->value,
+            SheetDrawing::WIDTH,
+            SheetDrawing::HEIGHT,
+        );
+        SheetDrawing::draw(
+            $canvas,
+            $sheet,
+            self::sheet($loaded, $id, $sheet->side->other()),
+            self::view($request),
+            $loaded->installation->name,
+        );
 
         return self::file($canvas->bytes(), 'application/pdf', $sheet, 'pdf');
     }
@@ -41,7 +54,13 @@ final class SheetController
     {
         $sheet = self::sheet($loaded, $id, self::side($side));
         $canvas = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
-        SheetDrawing::draw($canvas, $sheet, self::sheet($loaded, $id, $sheet->side->other()), self::view($request), $loaded->installation->name);
+        SheetDrawing::draw(
+            $canvas,
+            $sheet,
+            self::sheet($loaded, $id, $sheet->side->other()),
+            self::view($request),
+            $loaded->installation->name,
+        );
         $page = max(1, $request->integer('page', 1));
         abort_if($page > $canvas->pages(), 404, sprintf('This sheet has %d pages.', $canvas->pages()));
 
@@ -67,7 +86,8 @@ final class SheetController
     {
         $run = $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
 
-        return (new EndSheets($loaded->installation))->of($run, $side, $loaded->plan()->runs[$id]) ?? abort(404, 'The cable type of this run is unknown, so there is no sheet.');
+        return (new EndSheets($loaded->installation))->of($run, $side, $loaded->plan()->runs[$id]) ??
+            abort(404, 'The cable type of this run is unknown, so there is no sheet.');
     }
 
     private static function side(string $side): Side
@@ -77,13 +97,21 @@ final class SheetController
 
     private static function view(Request $request): View
     {
-        return new View($request->query('view') !== 'face', ((int) round($request->integer('turn') / 90) * 90 % 360 + 360) % 360, $request->query('units') === 'inch');
+        return new View(
+            $request->query('view') !== 'face',
+            ((((int) round($request->integer('turn') / 90) * 90) % 360) + 360) % 360,
+            $request->query('units') === 'inch',
+        );
     }
 
     private static function file(string $bytes, string $type, EndSheet $sheet, string $suffix): Response
     {
         $name = preg_replace('~[^A-Za-z0-9._-]~', '-', $sheet->run->code.'-'.$sheet->side->value);
 
-        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => sprintf('inline; filename="%s.%s"', $name, $suffix), 'Cache-Control' => 'private, no-store']);
+        return new Response($bytes, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => sprintf('inline; filename="%s.%s"', $name, $suffix),
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

@@ -36,27 +36,45 @@ final readonly class CsvController
     /** What a file would bring, or every row that keeps it out. Saves nothing. */
     public function preview(Request $request, Loaded $loaded): JsonResponse
     {
-        ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
+        ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(
+            self::text($request),
+            $loaded->installation,
+            self::columns($request),
+        );
 
         return response()->json([
             'problems' => $problems,
             'columns' => $columns,
-            'runs' => $problems !== [] ? [] : array_values(array_map(static fn (Proposal $proposal): array => [
-                'code' => $proposal->run->code,
-                'cable' => $loaded->installation->catalogue->cables[$proposal->run->cable]->name,
-                'from' => $loaded->installation->locationName($proposal->run->a->location),
-                'to' => $loaded->installation->locationName($proposal->run->b->location),
-                'circuits' => count($proposal->circuits),
-                'fittings' => count($proposal->fittings),
-            ], $proposals)),
+            'runs' => $problems !== []
+                    ? []
+                    : array_values(
+                        array_map(
+                            static fn (Proposal $proposal): array => [
+                                'code' => $proposal->run->code,
+                                'cable' => $loaded->installation->catalogue->cables[$proposal->run->cable]->name,
+                                'from' => $loaded->installation->locationName($proposal->run->a->location),
+                                'to' => $loaded->installation->locationName($proposal->run->b->location),
+                                'circuits' => count($proposal->circuits),
+                                'fittings' => count($proposal->fittings),
+                            ],
+                            $proposals,
+                        ),
+                    ),
         ]);
     }
 
     public function import(Request $request, Loaded $loaded): JsonResponse
     {
-        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(self::text($request), $loaded->installation, self::columns($request));
+        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(
+            self::text($request),
+            $loaded->installation,
+            self::columns($request),
+        );
         if ($problems !== []) {
-            return response()->json(['message' => 'Nothing was imported. Mend the rows named, then import again.', 'problems' => $problems], 422);
+            return response()->json(
+                ['message' => 'Nothing was imported. Mend the rows named, then import again.', 'problems' => $problems],
+                422,
+            );
         }
         $user = $request->user();
         assert($user instanceof User);
@@ -70,14 +88,20 @@ final readonly class CsvController
     {
         $said = json_decode($request->string('columns')->toString(), true);
 
-        return new RunColumns(array_filter(is_array($said) ? $said : [], static fn (mixed $field, int|string $name): bool => is_string($field) && is_string($name), ARRAY_FILTER_USE_BOTH));
+        return new RunColumns(
+            array_filter(
+                is_array($said) ? $said : [],
+                static fn (mixed $field, int|string $name): bool => is_string($field) && is_string($name),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** @throws BadLine */
     private static function text(Request $request): string
     {
         $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw BadLine::because('file', '', 'Choose a CSV file of at most 5 MB.');
         }
 

@@ -22,7 +22,9 @@ final class FileController
     {
         return new Response($exporter->export($loaded)->print(), 200, [
             'Content-Type' => 'application/json',
-            'Content-Disposition' => 'attachment; filename="'.preg_replace('~[^A-Za-z0-9._-]~', '-', $loaded->stored->key).'.sartal.json"',
+            'Content-Disposition' => 'attachment; filename="'.
+                preg_replace('~[^A-Za-z0-9._-]~', '-', $loaded->stored->key).
+                '.sartal.json"',
             'X-Content-Type-Options' => 'nosniff',
         ]);
     }
@@ -31,7 +33,7 @@ final class FileController
     public function import(Request $request, FileImporter $importer): JsonResponse
     {
         $file = $request->file('file');
-        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw InvalidDocument::because('file', '', 'is missing or over 16 MB. Choose an installation file.');
         }
         $stored = $importer->import(InstallationFile::parse($file->getContent()));

@@ -37,7 +37,13 @@ final readonly class BuildingController
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $versions = [];
-        foreach ($stored->parts()->toBase()->whereIn('kind', SharedKinds::ALL)->get(['kind', 'key', 'version']) as $part) {
+        foreach (
+            $stored
+                ->parts()
+                ->toBase()
+                ->whereIn('kind', SharedKinds::ALL)
+                ->get(['kind', 'key', 'version']) as $part
+        ) {
             $versions[$part->kind.' '.$part->key] = (int) $part->version;
         }
 
@@ -47,22 +53,47 @@ final readonly class BuildingController
     /** How far a place may move before the first cable that is cut no longer reaches. */
     public function leeway(Loaded $loaded, string $id): JsonResponse
     {
-        abort_unless(isset($loaded->installation->locations[$id]) || isset($loaded->installation->junctions[$id]), 404, 'There is no such place here.');
+        abort_unless(
+            isset($loaded->installation->locations[$id]) || isset($loaded->installation->junctions[$id]),
+            404,
+            'There is no such place here.',
+        );
         $work = new Work($loaded->installation, $loaded->plan(), $loaded->record);
-        $lines = array_map(static fn (Leeway $line): array => [
-            'way' => $line->way, 'name' => $loaded->installation->ways[$line->way]->name, 'run' => $line->run, 'code' => $line->code,
-            'before' => $line->before->canonical(), 'atMost' => $line->atMost->canonical(), 'margin' => PlanEncoder::worked($line->margin),
-        ], (new LeewayFinder($work, new Pieces($work)))->of($id));
+        $lines = array_map(
+            static fn (Leeway $line): array => [
+                'way' => $line->way,
+                'name' => $loaded->installation->ways[$line->way]->name,
+                'run' => $line->run,
+                'code' => $line->code,
+                'before' => $line->before->canonical(),
+                'atMost' => $line->atMost->canonical(),
+                'margin' => PlanEncoder::worked($line->margin),
+            ],
+            (new LeewayFinder($work, new Pieces($work)))->of($id),
+        );
         $cut = array_column($lines, 'run');
-        $follow = array_filter($loaded->installation->runs, static fn (Run $run): bool => ! $run->withdrawn && ! in_array($run->id, $cut, true) && ($run->a->location === $id || $run->b->location === $id));
+        $follow = array_filter(
+            $loaded->installation->runs,
+            static fn (Run $run): bool => ! $run->withdrawn &&
+                ! in_array($run->id, $cut, true) &&
+                ($run->a->location === $id || $run->b->location === $id),
+        );
 
         return response()->json(['lines' => $lines, 'follow' => count($follow)]);
     }
 
     /** Moves a place along the ways that lead to it: so much longer, or shorter, each. One change. */
-    public function move(Request $request, StoredInstallation $stored, Loaded $loaded, ChangeLog $log, InstallationStore $store, string $id): JsonResponse
-    {
-        $name = $loaded->installation->locations[$id]->name ?? $loaded->installation->junctions[$id]->name ?? abort(404, 'There is no such place here.');
+    public function move(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        ChangeLog $log,
+        InstallationStore $store,
+        string $id,
+    ): JsonResponse {
+        $name =
+            $loaded->installation->locations[$id]->name ??
+            ($loaded->installation->junctions[$id]->name ?? abort(404, 'There is no such place here.'));
         $edits = [];
         foreach ((array) $request->input('by') as $way => $text) {
             $edits[] = self::longer($stored, $loaded, $id, (string) $way, is_string($text) ? $text : '');
@@ -79,12 +110,20 @@ final readonly class BuildingController
         }
         $now = $store->load($stored->refresh());
 
-        return response()->json(['saved' => true, 'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation))]);
+        return response()->json([
+            'saved' => true,
+            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
+        ]);
     }
 
     /** @throws BadLine */
-    private static function longer(StoredInstallation $stored, Loaded $loaded, string $place, string $id, string $text): Edit
-    {
+    private static function longer(
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $place,
+        string $id,
+        string $text,
+    ): Edit {
         $way = $loaded->installation->ways[$id] ?? null;
         if ($way?->across($place) === null) {
             throw BadLine::because('by.'.$id, $id, 'This way does not lead there. Load the building again.');
@@ -92,10 +131,18 @@ final readonly class BuildingController
         try {
             $length = $way->length->plus(Length::parse($text, 'm'));
         } catch (InvalidMeasure $invalid) {
-            throw BadLine::because('by.'.$id, $text, 'Write a length, such as 2 m or -0.5 m. '.$invalid->getMessage());
+            throw BadLine::because(
+                'by.'.$id,
+                $text,
+                'Write a length, such as 2 m or -0.5 m. '.$invalid->getMessage(),
+            );
         }
         if ($length->isNegative() || $length->isZero()) {
-            throw BadLine::because('by.'.$id, $text, sprintf('%s is %s long: it cannot be shortened by as much.', $way->name, $way->length->canonical()));
+            throw BadLine::because(
+                'by.'.$id,
+                $text,
+                sprintf('%s is %s long: it cannot be shortened by as much.', $way->name, $way->length->canonical()),
+            );
         }
         $row = $stored->parts()->where('kind', 'way')->where('key', $id)->firstOrFail();
 
@@ -105,13 +152,19 @@ final readonly class BuildingController
     /** What a way would do to the runs, before it is saved. */
     public function preview(Request $request, Loaded $loaded): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($request->input('part'), '', $problems);
         $way = BuildingCodec::way($fields);
         $fields->done();
         $problems->settle();
         $then = $loaded->installation->withWays([...$loaded->installation->ways, $way->id => $way]);
-        $rerouted = Uncollected::run(static fn (): Rerouted => Rerouted::between($loaded->plan(), $loaded->planner->plan($then, $loaded->record), $then));
+        $rerouted = Uncollected::run(
+            static fn (): Rerouted => Rerouted::between(
+                $loaded->plan(),
+                $loaded->planner->plan($then, $loaded->record),
+                $then,
+            ),
+        );
 
         return response()->json(ReroutedResource::of($rerouted));
     }

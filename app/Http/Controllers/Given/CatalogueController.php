@@ -23,20 +23,63 @@ final class CatalogueController
         $named = static fn (Location|Loom $thing): array => ['id' => $thing->id, 'name' => $thing->name];
 
         return response()->json([
-            'cables' => array_values(array_map(static fn (CableType $cable): array => [
-                'id' => $cable->id, 'name' => $cable->name, 'family' => $cable->family, 'prefix' => $cable->prefix, 'outerDiameter' => $cable->outerDiameter->canonical(),
-            ], array_filter($in->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired))),
-            'signals' => array_values(array_map(static fn (SignalType $signal): array => [
-                'id' => $signal->id, 'name' => $signal->name,
-                'functions' => array_map(static fn (SignalFunction $function): string => $function->name, array_values(array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->required))),
-            ], $in->catalogue->signals)),
-            'plans' => array_values(array_map(static fn (ContactPlan $plan): array => [
-                'id' => $plan->id, 'name' => $plan->name, 'channels' => count($plan->channels),
-                'connector' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector,
-                'functions' => array_map(strval(...), array_keys($plan->channels[array_key_first($plan->channels) ?? ''] ?? [])),
-            ], array_filter($in->catalogue->plans, static fn (ContactPlan $plan): bool => ! $plan->retired))),
+            'cables' => array_values(
+                array_map(
+                    static fn (CableType $cable): array => [
+                        'id' => $cable->id,
+                        'name' => $cable->name,
+                        'family' => $cable->family,
+                        'prefix' => $cable->prefix,
+                        'outerDiameter' => $cable->outerDiameter->canonical(),
+                    ],
+                    array_filter($in->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired),
+                ),
+            ),
+            'signals' => array_values(
+                array_map(
+                    static fn (SignalType $signal): array => [
+                        'id' => $signal->id,
+                        'name' => $signal->name,
+                        'functions' => array_map(
+                            static fn (SignalFunction $function): string => $function->name,
+                            array_values(
+                                array_filter(
+                                    $signal->functions,
+                                    static fn (SignalFunction $function): bool => $function->required,
+                                ),
+                            ),
+                        ),
+                    ],
+                    $in->catalogue->signals,
+                ),
+            ),
+            'plans' => array_values(
+                array_map(
+                    static fn (ContactPlan $plan): array => [
+                        'id' => $plan->id,
+                        'name' => $plan->name,
+                        'channels' => count($plan->channels),
+                        'connector' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector,
+                        'functions' => array_map(
+                            strval(...),
+                            array_keys($plan->channels[array_key_first($plan->channels) ?? ''] ?? []),
+                        ),
+                    ],
+                    array_filter($in->catalogue->plans, static fn (ContactPlan $plan): bool => ! $plan->retired),
+                ),
+            ),
             'locations' => array_values(array_map($named, $in->locations)),
-            'ways' => array_values(array_map(static fn (Way $way): array => ['id' => $way->id, 'name' => $way->name, 'kind' => $way->kind, 'length' => $way->length->canonical()], $in->ways)),
+            'ways' => array_values(
+                array_map(
+                    static fn (Way $way): array => [
+                        'id' => $way->id,
+                        'name' => $way->name,
+                        'kind' => $way->kind,
+                        'length' => $way->length->canonical(),
+                    ],
+                    $in->ways,
+                ),
+            ),
             'looms' => array_values(array_map($named, $in->looms)),
         ]);
     }

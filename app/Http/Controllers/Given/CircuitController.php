@@ -29,15 +29,32 @@ final readonly class CircuitController
     public function update(Request $request, Loaded $loaded, string $id): JsonResponse
     {
         $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
-        $topology = Topology::tryFrom($request->string('topology')->toString()) ?? throw BadLine::because('topology', $request->string('topology')->toString(), 'Choose point-to-point, split or daisy-chain.');
+        $topology =
+            Topology::tryFrom($request->string('topology')->toString()) ??
+            throw BadLine::because(
+                'topology',
+                $request->string('topology')->toString(),
+                'Choose point-to-point, split or daisy-chain.',
+            );
         $name = $request->string('name')->trim()->limit(200, '')->toString();
         if ($name === '') {
             throw BadLine::because('name', '', 'A circuit needs a name.');
         }
-        $changed = new Circuit($id, $name, $circuit->signal, $topology, self::fitting($request, 'from', $loaded), self::fitting($request, 'phantom', $loaded), self::end($request, $loaded), self::demand($request, $circuit));
+        $changed = new Circuit(
+            $id,
+            $name,
+            $circuit->signal,
+            $topology,
+            self::fitting($request, 'from', $loaded),
+            self::fitting($request, 'phantom', $loaded),
+            self::end($request, $loaded),
+            self::demand($request, $circuit),
+        );
         $user = $request->user();
         assert($user instanceof User);
-        $this->log->write($loaded->stored, $user, sprintf('Circuit %s changed', $name), [new Edit('circuit', $id, FileEncoder::circuit($changed))]);
+        $this->log->write($loaded->stored, $user, sprintf('Circuit %s changed', $name), [
+            new Edit('circuit', $id, FileEncoder::circuit($changed)),
+        ]);
 
         return response()->json(['saved' => true]);
     }
@@ -48,7 +65,7 @@ final readonly class CircuitController
         if (! $request->has('demand')) {
             return $circuit->demand;
         }
-        $problems = new Problems;
+        $problems = new Problems();
         $demand = FileDecoder::demand(Fields::of((array) $request->input('demand'), 'demand', $problems));
         $problems->settle();
 

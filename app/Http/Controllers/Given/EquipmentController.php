@@ -34,7 +34,7 @@ final readonly class EquipmentController
 
     public function save(Request $request, Loaded $loaded): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($request->input('device'), '', $problems);
         $device = FileDecoder::equipment($fields);
         $fields->done();
@@ -45,7 +45,12 @@ final readonly class EquipmentController
             throw BadLine::because('id', $device->id, 'There is such a device already. Choose another name.');
         }
 
-        return $this->write($request, $loaded, sprintf('Device %s %s', $device->name, $version === null ? 'added' : 'changed'), new Edit('equipment', $device->id, self::plain(FileEncoder::equipment($device)), $version));
+        return $this->write(
+            $request,
+            $loaded,
+            sprintf('Device %s %s', $device->name, $version === null ? 'added' : 'changed'),
+            new Edit('equipment', $device->id, self::plain(FileEncoder::equipment($device)), $version),
+        );
     }
 
     public function remove(Request $request, Loaded $loaded, string $id): JsonResponse
@@ -57,7 +62,12 @@ final readonly class EquipmentController
             }
         }
 
-        return $this->write($request, $loaded, sprintf('Device %s removed', $device->name), new Edit('equipment', $id, null, $request->integer('version')));
+        return $this->write(
+            $request,
+            $loaded,
+            sprintf('Device %s removed', $device->name),
+            new Edit('equipment', $id, null, $request->integer('version')),
+        );
     }
 
     /** Plugs a fitting into a port, or leaves the port free. */
@@ -69,14 +79,25 @@ final readonly class EquipmentController
             throw BadLine::because('port', $port, 'There is no such port. Load the page again.');
         }
         if ($fitting !== null && (! is_string($fitting) || ! isset($loaded->installation->fittings[$fitting]))) {
-            throw BadLine::because('fitting', is_scalar($fitting) ? (string) $fitting : '', 'There is no such fitting. Load the page again.');
+            throw BadLine::because(
+                'fitting',
+                is_scalar($fitting) ? (string) $fitting : '',
+                'There is no such fitting. Load the page again.',
+            );
         }
-        $matings = array_values(array_filter($loaded->installation->matings, static fn (Mating $mating): bool => $mating->with !== $port && $mating->fitting !== $fitting));
+        $matings = array_values(
+            array_filter(
+                $loaded->installation->matings,
+                static fn (Mating $mating): bool => $mating->with !== $port && $mating->fitting !== $fitting,
+            ),
+        );
         if (is_string($fitting)) {
             $matings[] = new Mating($fitting, $port);
         }
         $panel = [...$loaded->stored->panel, 'matings' => array_map(FileEncoder::mating(...), $matings)];
-        $words = is_string($fitting) ? sprintf('%s plugged into %s', $loaded->installation->fittings[$fitting]->label, $port) : sprintf('%s left free', $port);
+        $words = is_string($fitting)
+            ? sprintf('%s plugged into %s', $loaded->installation->fittings[$fitting]->label, $port)
+            : sprintf('%s left free', $port);
 
         return $this->write($request, $loaded, $words, new Edit('panel', $loaded->stored->key, $panel));
     }
@@ -84,12 +105,20 @@ final readonly class EquipmentController
     private static function sound(Equipment $device, Loaded $loaded): void
     {
         if (! isset($loaded->installation->locations[$device->location])) {
-            throw BadLine::because('location', $device->location, 'There is no such place. Choose one, or add it under Building.');
+            throw BadLine::because(
+                'location',
+                $device->location,
+                'There is no such place. Choose one, or add it under Building.',
+            );
         }
         $names = [];
         foreach ($device->ports as $i => $port) {
             if (! isset($loaded->installation->catalogue->connectors[$port->connector])) {
-                throw BadLine::because('ports', $port->connector, sprintf('Port %d has a connector that the catalogue does not hold. Choose one from it.', $i + 1));
+                throw BadLine::because(
+                    'ports',
+                    $port->connector,
+                    sprintf('Port %d has a connector that the catalogue does not hold. Choose one from it.', $i + 1),
+                );
             }
             if (str_contains($port->id, ':') || isset($names[$port->id])) {
                 throw BadLine::because('ports', $port->id, 'Each port needs an id of its own, without a colon.');
@@ -111,7 +140,15 @@ final readonly class EquipmentController
         try {
             $this->log->write($loaded->stored, $user, $words, [$edit]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $loaded->stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()?->definition], 409);
+            return response()->json(
+                [
+                    'message' => $stale->getMessage(),
+                    'yours' => $edit->after,
+                    'theirs' => $loaded->stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()
+                        ?->definition,
+                ],
+                409,
+            );
         }
 
         return response()->json(['saved' => true]);

@@ -25,9 +25,16 @@ final readonly class FittingController
     public function update(Request $request, Loaded $loaded, string $id): JsonResponse
     {
         $fitting = $loaded->installation->fittings[$id] ?? abort(404, 'There is no such fitting here.');
-        $type = $loaded->installation->catalogue->connectors[$fitting->connector] ?? abort(404, 'The connector type of this fitting is unknown.');
+        $type =
+            $loaded->installation->catalogue->connectors[$fitting->connector] ??
+            abort(404, 'The connector type of this fitting is unknown.');
         $changed = new Fitting(
-            $fitting->id, $fitting->label, $fitting->connector, $fitting->location, $fitting->inserts, $fitting->shared,
+            $fitting->id,
+            $fitting->label,
+            $fitting->connector,
+            $fitting->location,
+            $fitting->inserts,
+            $fitting->shared,
             $request->has('exit') ? self::exit($request->string('exit')->toString(), $type) : $fitting->exit,
             $request->has('clocking') ? self::clocking($request->input('clocking'), $type) : $fitting->clocking,
             $request->has('parts') ? self::parts($request->input('parts'), $loaded) : $fitting->parts,
@@ -36,7 +43,9 @@ final readonly class FittingController
         assert($user instanceof User);
         /** @var array<int|string, mixed> $after */
         $after = json_decode((string) json_encode(FileEncoder::fitting($changed)), true);
-        $this->log->write($loaded->stored, $user, sprintf('%s made up otherwise', $fitting->label), [new Edit('fitting', $id, $after)]);
+        $this->log->write($loaded->stored, $user, sprintf('%s made up otherwise', $fitting->label), [
+            new Edit('fitting', $id, $after),
+        ]);
 
         return response()->json(['saved' => true]);
     }
@@ -45,7 +54,11 @@ final readonly class FittingController
     {
         $names = array_map(static fn ($exit): string => $exit->name, $type->cable->exits);
         if (! in_array($name, $names, true)) {
-            throw BadLine::because('exit', $name, $names === [] ? 'This connector has one exit only.' : 'Choose one of: '.implode(', ', $names).'.');
+            throw BadLine::because(
+                'exit',
+                $name,
+                $names === [] ? 'This connector has one exit only.' : 'Choose one of: '.implode(', ', $names).'.',
+            );
         }
 
         // The usual exit is not written down, so that it stays the usual one.
@@ -58,7 +71,13 @@ final readonly class FittingController
             return null;
         }
         if (! is_int($degrees) || ! in_array($degrees, $type->cable->clocking, true)) {
-            throw BadLine::because('clocking', is_scalar($degrees) ? (string) $degrees : '', $type->cable->clocking === [] ? 'This connector points nowhere.' : 'Choose one of: '.implode(', ', $type->cable->clocking).' degrees.');
+            throw BadLine::because(
+                'clocking',
+                is_scalar($degrees) ? (string) $degrees : '',
+                $type->cable->clocking === []
+                    ? 'This connector points nowhere.'
+                    : 'Choose one of: '.implode(', ', $type->cable->clocking).' degrees.',
+            );
         }
 
         return $degrees;
@@ -70,7 +89,11 @@ final readonly class FittingController
         $parts = [];
         foreach (is_array($ids) ? $ids : [] as $id) {
             if (! is_string($id) || ! isset($loaded->installation->catalogue->parts[$id])) {
-                throw BadLine::because('parts', is_scalar($id) ? (string) $id : '', 'There is no such part. Choose one from the catalogue.');
+                throw BadLine::because(
+                    'parts',
+                    is_scalar($id) ? (string) $id : '',
+                    'There is no such part. Choose one from the catalogue.',
+                );
             }
             $parts[] = $id;
         }

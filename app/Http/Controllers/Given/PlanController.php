@@ -45,9 +45,23 @@ final class PlanController
     public function lay(Request $request, Loaded $loaded): JsonResponse
     {
         $catalogue = $loaded->installation->catalogue;
-        $type = $catalogue->connectors[$request->string('connector')->toString()] ?? throw BadLine::because('connector', $request->string('connector')->toString(), 'There is no such connector. Choose one from the catalogue.');
-        $signal = $catalogue->signals[$request->string('signal')->toString()] ?? throw BadLine::because('signal', $request->string('signal')->toString(), 'There is no such signal. Choose one from the catalogue.');
-        $order = LayOrder::tryFrom($request->string('order')->toString()) ?? throw BadLine::because('order', $request->string('order')->toString(), 'Choose columns or rows.');
+        $type =
+            $catalogue->connectors[$request->string('connector')->toString()] ??
+            throw BadLine::because(
+                'connector',
+                $request->string('connector')->toString(),
+                'There is no such connector. Choose one from the catalogue.',
+            );
+        $signal =
+            $catalogue->signals[$request->string('signal')->toString()] ??
+            throw BadLine::because(
+                'signal',
+                $request->string('signal')->toString(),
+                'There is no such signal. Choose one from the catalogue.',
+            );
+        $order =
+            LayOrder::tryFrom($request->string('order')->toString()) ??
+            throw BadLine::because('order', $request->string('order')->toString(), 'Choose columns or rows.');
         $wanted = $request->integer('channels');
         if ($wanted < 1 || $wanted > 500) {
             throw BadLine::because('channels', (string) $wanted, 'Choose from 1 to 500.');
@@ -65,7 +79,14 @@ final class PlanController
         }
         $channels = $functions === [] ? [] : PlanLayout::lay($layout, $functions, $wanted, $order, $first);
         if (count($channels) < $wanted) {
-            throw BadLine::because('channels', (string) $wanted, sprintf('Only %d whole channels fit. Choose fewer, another direction, or a larger connector.', count($channels)));
+            throw BadLine::because(
+                'channels',
+                (string) $wanted,
+                sprintf(
+                    'Only %d whole channels fit. Choose fewer, another direction, or a larger connector.',
+                    count($channels),
+                ),
+            );
         }
 
         return response()->json(['channels' => (object) $channels]);
@@ -82,15 +103,29 @@ final class PlanController
 
         return response()->json([
             'problems' => array_map(PlanEncoder::finding(...), PlanProblems::of($plan, $catalogue)),
-            'pairs' => $against === null || $mode === null ? [] : array_map(static fn (ContactPair $pair): array => [
-                'address' => $pair->address, 'own' => $pair->own, 'opposite' => $pair->opposite, 'theirs' => $pair->theirs, 'agrees' => $pair->agrees(),
-            ], PlanComparison::of($plan, $against, $mode)),
+            'pairs' => $against === null || $mode === null
+                    ? []
+                    : array_map(
+                        static fn (ContactPair $pair): array => [
+                            'address' => $pair->address,
+                            'own' => $pair->own,
+                            'opposite' => $pair->opposite,
+                            'theirs' => $pair->theirs,
+                            'agrees' => $pair->agrees(),
+                        ],
+                        PlanComparison::of($plan, $against, $mode),
+                    ),
         ]);
     }
 
     public function table(Request $request): JsonResponse
     {
-        return response()->json(['channels' => (object) array_map(static fn (array $functions): object => (object) $functions, PlanCsv::read($request->string('table')->toString()))]);
+        return response()->json([
+            'channels' => (object) array_map(
+                static fn (array $functions): object => (object) $functions,
+                PlanCsv::read($request->string('table')->toString()),
+            ),
+        ]);
     }
 
     public function csv(Loaded $loaded, string $id): Response
@@ -107,7 +142,8 @@ final class PlanController
     {
         $plans = TypeDesk::alone('plan', $request->input('definition'))->plans;
 
-        return $plans[array_key_first($plans) ?? ''] ?? throw BadLine::because('definition', '', 'A contact plan is needed.');
+        return $plans[array_key_first($plans) ?? ''] ??
+            throw BadLine::because('definition', '', 'A contact plan is needed.');
     }
 
     /** @return list<array{id: string, name: string, connector: string}> */

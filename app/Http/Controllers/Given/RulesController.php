@@ -31,19 +31,29 @@ final readonly class RulesController
 
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        return response()->json(['rules' => FileEncoder::rules($loaded->installation->rules), 'schools' => self::schools(), 'version' => $stored->version]);
+        return response()->json([
+            'rules' => FileEncoder::rules($loaded->installation->rules),
+            'schools' => self::schools(),
+            'version' => $stored->version,
+        ]);
     }
 
     /** @return list<array<int|string, mixed>> every question, its answers, the usual one and why */
     private static function schools(): array
     {
-        return array_map(static fn (string $school): array => [
-            'key' => $school::key(),
-            'question' => $school::question(),
-            'usual' => $school::usual()->value,
-            'reason' => $school::reason(),
-            'answers' => array_map(static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()], self::cases($school)),
-        ], HouseRules::SCHOOLS);
+        return array_map(
+            static fn (string $school): array => [
+                'key' => $school::key(),
+                'question' => $school::question(),
+                'usual' => $school::usual()->value,
+                'reason' => $school::reason(),
+                'answers' => array_map(
+                    static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()],
+                    self::cases($school),
+                ),
+            ],
+            HouseRules::SCHOOLS,
+        );
     }
 
     /**
@@ -60,12 +70,18 @@ final readonly class RulesController
     {
         $then = $loaded->installation->withRules(self::read($request));
 
-        return response()->json(ConsequencesResource::of(Uncollected::run(static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record))));
+        return response()->json(
+            ConsequencesResource::of(
+                Uncollected::run(
+                    static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record),
+                ),
+            ),
+        );
     }
 
     private static function read(Request $request): HouseRules
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $rules = FileDecoder::rules(Fields::of($request->input('rules'), '', $problems));
         $problems->settle();
 
@@ -76,7 +92,12 @@ final readonly class RulesController
     {
         $rules = self::read($request);
 
-        return $this->write($request, $stored, 'House rules changed', new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')));
+        return $this->write(
+            $request,
+            $stored,
+            'House rules changed',
+            new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')),
+        );
     }
 
     private function write(Request $request, StoredInstallation $stored, string $words, Edit $edit): JsonResponse
@@ -86,7 +107,10 @@ final readonly class RulesController
         try {
             $this->log->write($stored, $user, $words, [$edit]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $stored->refresh()->rules], 409);
+            return response()->json(
+                ['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $stored->refresh()->rules],
+                409,
+            );
         }
 
         return response()->json(['saved' => true]);

@@ -37,10 +37,20 @@ final readonly class SharedController
         $exists = $stored->parts()->where('kind', $kind)->where('key', $id)->exists();
         $version = $request->input('version') === null ? null : $request->integer('version');
         if ($exists && $version === null) {
-            throw BadLine::because('id', $id, sprintf('There is such a %s already. Choose another id.', SharedKinds::NAMES[$kind]));
+            throw BadLine::because(
+                'id',
+                $id,
+                sprintf('There is such a %s already. Choose another id.', SharedKinds::NAMES[$kind]),
+            );
         }
 
-        return $this->write($request, $stored, $loaded, sprintf('%s %s %s', ucfirst(SharedKinds::NAMES[$kind]), $name, $exists ? 'changed' : 'added'), new Edit($kind, $id, $part, $version));
+        return $this->write(
+            $request,
+            $stored,
+            $loaded,
+            sprintf('%s %s %s', ucfirst(SharedKinds::NAMES[$kind]), $name, $exists ? 'changed' : 'added'),
+            new Edit($kind, $id, $part, $version),
+        );
     }
 
     /** Reels are the bench's to enter as well. */
@@ -60,20 +70,35 @@ final readonly class SharedController
         return $this->save($request, $stored, $loaded, 'instrument');
     }
 
-    public function removeInstrument(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
-    {
+    public function removeInstrument(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $id,
+    ): JsonResponse {
         return $this->remove($request, $stored, $loaded, 'instrument', $id);
     }
 
-    public function remove(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind, string $id): JsonResponse
-    {
+    public function remove(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $kind,
+        string $id,
+    ): JsonResponse {
         abort_unless(in_array($kind, SharedKinds::ALL, true), 404);
         $user = SharedKinds::user($kind, $id, $loaded->installation) ?? $this->cutFrom($kind, $id, $loaded);
         if ($user !== null) {
             throw BadLine::because('id', $id, sprintf('%s still uses it. Change that first.', $user));
         }
 
-        return $this->write($request, $stored, $loaded, sprintf('%s %s removed', ucfirst(SharedKinds::NAMES[$kind]), $id), new Edit($kind, $id, null, $request->integer('version')));
+        return $this->write(
+            $request,
+            $stored,
+            $loaded,
+            sprintf('%s %s removed', ucfirst(SharedKinds::NAMES[$kind]), $id),
+            new Edit($kind, $id, null, $request->integer('version')),
+        );
     }
 
     /** A reel that something was cut off stays: its marks are the record's. */
@@ -88,8 +113,13 @@ final readonly class SharedController
         return null;
     }
 
-    private function write(Request $request, StoredInstallation $stored, Loaded $loaded, string $words, Edit $edit): JsonResponse
-    {
+    private function write(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $words,
+        Edit $edit,
+    ): JsonResponse {
         $user = $request->user();
         assert($user instanceof User);
         try {
@@ -97,14 +127,19 @@ final readonly class SharedController
         } catch (StaleWrite $stale) {
             $now = $stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()?->definition;
 
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $now], 409);
+            return response()->json(
+                ['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $now],
+                409,
+            );
         }
         $now = $this->store->load($stored->refresh());
 
         return response()->json([
             'saved' => true,
             'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
-            ...($edit->kind === 'reel' ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
+            ...$edit->kind === 'reel'
+                ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)]
+                : [],
         ]);
     }
 }

@@ -38,15 +38,35 @@ final readonly class TypeController
     {
         $then = TypeDesk::with($loaded->installation, self::kind($kind), $request->input('definition'));
 
-        return response()->json(ConsequencesResource::of(Uncollected::run(static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record))));
+        return response()->json(
+            ConsequencesResource::of(
+                Uncollected::run(
+                    static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record),
+                ),
+            ),
+        );
     }
 
     public function save(Request $request, Loaded $loaded, string $kind): JsonResponse
     {
         try {
-            $id = $this->desk->save($loaded, self::user($request), self::kind($kind), $request->input('definition'), $request->input('version') === null ? null : $request->integer('version'));
+            $id = $this->desk->save(
+                $loaded,
+                self::user($request),
+                self::kind($kind),
+                $request->input('definition'),
+                $request->input('version') === null ? null : $request->integer('version'),
+            );
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $request->input('definition'), 'theirs' => $loaded->stored->parts()->where('kind', $kind)->where('key', $stale->key)->first()?->definition], 409);
+            return response()->json(
+                [
+                    'message' => $stale->getMessage(),
+                    'yours' => $request->input('definition'),
+                    'theirs' => $loaded->stored->parts()->where('kind', $kind)->where('key', $stale->key)->first()
+                        ?->definition,
+                ],
+                409,
+            );
         }
 
         return response()->json(['id' => $id]);
@@ -55,7 +75,13 @@ final readonly class TypeController
     public function remove(Request $request, Loaded $loaded, string $kind, string $id): JsonResponse
     {
         try {
-            $done = $this->desk->remove($loaded, self::user($request), self::kind($kind), $id, $request->input('version') === null ? null : $request->integer('version'));
+            $done = $this->desk->remove(
+                $loaded,
+                self::user($request),
+                self::kind($kind),
+                $id,
+                $request->input('version') === null ? null : $request->integer('version'),
+            );
         } catch (StaleWrite $stale) {
             return response()->json(['message' => $stale->getMessage()], 409);
         }

@@ -17,12 +17,38 @@ final class AuditController
 
     public function __invoke(Request $request, StoredInstallation $stored): JsonResponse
     {
-        $request->validate(['q' => 'nullable|string|max:100', 'who' => 'nullable|string|max:200', 'what' => 'nullable|in:decided,recorded,released,packed', 'from' => 'nullable|date_format:Y-m-d', 'to' => 'nullable|date_format:Y-m-d', 'page' => 'nullable|integer|min:1|max:100000']);
+        $request->validate([
+            'q' => 'nullable|string|max:100',
+            'who' => 'nullable|string|max:200',
+            'what' => 'nullable|in:decided,recorded,released,packed',
+            'from' => 'nullable|date_format:Y-m-d',
+            'to' => 'nullable|date_format:Y-m-d',
+            'page' => 'nullable|integer|min:1|max:100000',
+        ]);
         $all = self::of($stored, $request->string('what')->toString());
-        $rows = DB::query()->fromSub($all, 'log')->join('users', 'users.id', '=', 'log.user_id')
-            ->when($request->string('who')->toString() !== '', static fn (Builder $query) => $query->where('users.sign_in', $request->string('who')->toString()))
-            ->when($request->string('from')->toString() !== '', static fn (Builder $query) => $query->where('log.at', '>=', $request->string('from')->toString().' 00:00:00+00'))
-            ->when($request->string('to')->toString() !== '', static fn (Builder $query) => $query->where('log.at', '<=', $request->string('to')->toString().' 23:59:59.999999+00'));
+        $rows = DB::query()
+            ->fromSub($all, 'log')
+            ->join('users', 'users.id', '=', 'log.user_id')
+            ->when(
+                $request->string('who')->toString() !== '',
+                static fn (Builder $query) => $query->where('users.sign_in', $request->string('who')->toString()),
+            )
+            ->when(
+                $request->string('from')->toString() !== '',
+                static fn (Builder $query) => $query->where(
+                    'log.at',
+                    '>=',
+                    $request->string('from')->toString().' 00:00:00+00',
+                ),
+            )
+            ->when(
+                $request->string('to')->toString() !== '',
+                static fn (Builder $query) => $query->where(
+                    'log.at',
+                    '<=',
+                    $request->string('to')->toString().' 23:59:59.999999+00',
+                ),
+            );
         foreach (preg_split('~\s+~', trim($request->string('q')->toString()), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
             $rows->where(DB::raw("log.words || ' ' || users.name"), 'ilike', '%'.addcslashes($word, '%_\\').'%');
         }
@@ -32,9 +58,27 @@ final class AuditController
         return response()->json([
             'count' => $count,
             'pages' => (int) ceil($count / self::PAGE),
-            'rows' => $rows->orderByDesc('log.at')->orderByDesc('log.id')->forPage($page, self::PAGE)->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.sign_in'])
-                ->map(static fn (object $row): array => ['what' => $row->what, 'words' => $row->words, 'at' => $row->at, 'run' => $row->run, 'who' => $row->name, 'signIn' => $row->sign_in])->all(),
-            'people' => $stored->crew()->get(['users.name', 'users.sign_in'])->map(static fn ($person): array => ['signIn' => $person->sign_in, 'name' => $person->name])->all(),
+            'rows' => $rows
+                ->orderByDesc('log.at')
+                ->orderByDesc('log.id')
+                ->forPage($page, self::PAGE)
+                ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.sign_in'])
+                ->map(
+                    static fn (object $row): array => [
+                        'what' => $row->what,
+                        'words' => $row->words,
+                        'at' => $row->at,
+                        'run' => $row->run,
+                        'who' => $row->name,
+                        'signIn' => $row->sign_in,
+                    ],
+                )
+                ->all(),
+            'people' => $stored
+                ->crew()
+                ->get(['users.name', 'users.sign_in'])
+                ->map(static fn ($person): array => ['signIn' => $person->sign_in, 'name' => $person->name])
+                ->all(),
         ]);
     }
 
@@ -42,11 +86,30 @@ final class AuditController
     private static function of(StoredInstallation $stored, string $only): Builder
     {
         $parts = [
-            'decided' => DB::table('changes')->where('installation_id', $stored->id)->selectRaw("'decided' as what, id, words, created_at as at, '' as run, user_id"),
-            'recorded' => DB::table('events')->leftJoin('runs', static fn ($join) => $join->on('runs.installation_id', '=', 'events.installation_id')->on('runs.key', '=', 'events.run'))->where('events.installation_id', $stored->id)
-                ->selectRaw("'recorded' as what, events.id, coalesce(runs.code, events.run) || ' ' || events.kind || coalesce(' ' || (events.definition->>'side'), '') || coalesce(' ' || (events.definition->>'verdict'), '') || coalesce(': ' || nullif(events.definition->>'note', ''), '') || case when events.step <> '' then ' (' || events.step || ')' else '' end as words, coalesce((events.definition->>'received')::timestamptz, events.created_at) as at, events.run, events.user_id"),
-            'released' => DB::table('releases')->where('installation_id', $stored->id)->selectRaw("'released' as what, id, 'release ' || letter || case when note <> '' then ': ' || note else '' end as words, created_at as at, '' as run, user_id"),
-            'packed' => DB::table('packs')->where('installation_id', $stored->id)->selectRaw("'packed' as what, id, 'pack ' || number || ', ' || gaps || ' open points' as words, created_at as at, '' as run, user_id"),
+            'decided' => DB::table('changes')
+                ->where('installation_id', $stored->id)
+                ->selectRaw("'decided' as what, id, words, created_at as at, '' as run, user_id"),
+            'recorded' => DB::table('events')
+                ->leftJoin(
+                    'runs',
+                    static fn ($join) => $join
+                        ->on('runs.installation_id', '=', 'events.installation_id')
+                        ->on('runs.key', '=', 'events.run'),
+                )
+                ->where('events.installation_id', $stored->id)
+                ->selectRaw(
+                    "'recorded' as what, events.id, coalesce(runs.code, events.run) || ' ' || events.kind || coalesce(' ' || (events.definition->>'side'), '') || coalesce(' ' || (events.definition->>'verdict'), '') || coalesce(': ' || nullif(events.definition->>'note', ''), '') || case when events.step <> '' then ' (' || events.step || ')' else '' end as words, coalesce((events.definition->>'received')::timestamptz, events.created_at) as at, events.run, events.user_id",
+                ),
+            'released' => DB::table('releases')
+                ->where('installation_id', $stored->id)
+                ->selectRaw(
+                    "'released' as what, id, 'release ' || letter || case when note <> '' then ': ' || note else '' end as words, created_at as at, '' as run, user_id",
+                ),
+            'packed' => DB::table('packs')
+                ->where('installation_id', $stored->id)
+                ->selectRaw(
+                    "'packed' as what, id, 'pack ' || number || ', ' || gaps || ' open points' as words, created_at as at, '' as run, user_id",
+                ),
         ];
         $parts = $only === '' ? array_values($parts) : [$parts[$only]];
         $first = array_shift($parts);

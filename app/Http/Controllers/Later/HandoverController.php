@@ -27,16 +27,31 @@ final readonly class HandoverController
         $open = array_unique(array_filter(array_map(static fn (Gap $gap): string => $gap->run, $gaps)));
         $changes = $stored->release_id === null ? 0 : count(Comparison::between($loaded, $this->store->load($stored)));
         if ($changes > 0) {
-            $gaps[] = new Gap(GapKind::Unreleased, '', sprintf('%d', $changes), 'decided since the release that is worked from');
+            $gaps[] = new Gap(
+                GapKind::Unreleased,
+                '',
+                sprintf('%d', $changes),
+                'decided since the release that is worked from',
+            );
         }
         $groups = [];
         foreach ($gaps as $gap) {
             $groups[$gap->kind->value]['kind'] = $gap->kind->value;
             $groups[$gap->kind->value]['words'] = $gap->kind->words();
-            $groups[$gap->kind->value]['gaps'][] = ['run' => $gap->run, 'code' => $gap->code, 'words' => $gap->words, 'path' => self::path($gap, $loaded)];
+            $groups[$gap->kind->value]['gaps'][] = [
+                'run' => $gap->run,
+                'code' => $gap->code,
+                'words' => $gap->words,
+                'path' => self::path($gap, $loaded),
+            ];
         }
 
-        return response()->json(['ready' => $gaps === [], 'runs' => $runs, 'clear' => max(0, $runs - count($open)), 'groups' => array_values($groups)]);
+        return response()->json([
+            'ready' => $gaps === [],
+            'runs' => $runs,
+            'clear' => max(0, $runs - count($open)),
+            'groups' => array_values($groups),
+        ]);
     }
 
     /** Where it is mended. */
@@ -47,7 +62,8 @@ final readonly class HandoverController
 
         return match ($gap->kind) {
             GapKind::Overtaken => '/handover/overtaken',
-            GapKind::Failed, GapKind::Contradiction, GapKind::Untested, GapKind::Licence, GapKind::OwnWork => '/test/'.$assembly,
+            GapKind::Failed, GapKind::Contradiction, GapKind::Untested, GapKind::Licence, GapKind::OwnWork => '/test/'.
+                $assembly,
             GapKind::UntestedInPlace => '/test/'.$assembly.'?stage=installed',
             GapKind::Calibration => '/test/instruments',
             GapKind::NotMade, GapKind::Question, GapKind::Held => '/bench/'.$assembly,

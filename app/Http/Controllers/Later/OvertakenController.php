@@ -36,7 +36,13 @@ final readonly class OvertakenController
         $request->validate(['id' => 'required|uuid', 'remedy' => 'required|string|max:40']);
         $user = $request->user();
         assert($user instanceof User);
-        $this->desk->record($stored, $user, $id, $request->string('remedy')->toString(), $request->string('id')->lower()->toString());
+        $this->desk->record(
+            $stored,
+            $user,
+            $id,
+            $request->string('remedy')->toString(),
+            $request->string('id')->lower()->toString(),
+        );
 
         return response()->json(['recorded' => true], 201);
     }

@@ -32,7 +32,9 @@ final readonly class PackController
 
     public function index(StoredInstallation $stored): JsonResponse
     {
-        return response()->json($stored->packs()->with('user')->get()->map(static fn (Pack $pack): array => self::line($pack))->all());
+        return response()->json(
+            $stored->packs()->with('user')->get()->map(static fn (Pack $pack): array => self::line($pack))->all(),
+        );
     }
 
     /** One line of JSON for each step while it is made; the last one is the pack, or why there is none. */
@@ -42,34 +44,59 @@ final readonly class PackController
         assert($user instanceof User);
         $request->session()->save();
 
-        return new StreamedResponse(function () use ($stored, $user): void {
-            set_time_limit(0);
-            // Whoever goes away meanwhile finds it made.
-            ignore_user_abort(true);
-            $tell = static function (array $line): void {
-                echo json_encode($line, JSON_UNESCAPED_UNICODE), "\n";
-                if (ob_get_level() > 0) {
-                    ob_flush();
+        return new StreamedResponse(
+            function () use ($stored, $user): void {
+                set_time_limit(0);
+                // Whoever goes away meanwhile finds it made.
+                ignore_user_abort(true);
+                $tell = static function (array $line): void {
+                    echo json_encode($line, JSON_UNESCAPED_UNICODE), "\n";
+                    if (ob_get_level() > 0) {
+                        ob_flush();
+                    }
+                    flush();
+                };
+                try {
+                    $pack = $this->desk->make(
+                        $stored,
+                        $user,
+                        static fn (string $what, int $done, int $of) => $tell([
+                            'what' => $what,
+                            'done' => $done,
+                            'of' => $of,
+                        ]),
+                    );
+                    $tell(['pack' => self::line($pack->load('user'))]);
+                } catch (\Throwable $failed) {
+                    Log::error($failed);
+                    $tell([
+                        'problem' => 'The pack could not be made: '.
+                            class_basename($failed).
+                            '. Nothing was kept of it; the log says more.',
+                    ]);
                 }
-                flush();
-            };
-            try {
-                $pack = $this->desk->make($stored, $user, static fn (string $what, int $done, int $of) => $tell(['what' => $what, 'done' => $done, 'of' => $of]));
-                $tell(['pack' => self::line($pack->load('user'))]);
-            } catch (\Throwable $failed) {
-                Log::error($failed);
-                $tell(['problem' => 'The pack could not be made: '.class_basename($failed).'. Nothing was kept of it; the log says more.']);
-            }
-        }, 200, ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no']);
+            },
+            200,
+            ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no'],
+        );
     }
 
-    public function sign(Request $request, StoredInstallation $stored, Loaded $loaded, Recorder $recorder, int $number): JsonResponse
-    {
+    public function sign(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Recorder $recorder,
+        int $number,
+    ): JsonResponse {
         $request->validate(['role' => 'required|string']);
         $user = $request->user();
         assert($user instanceof User);
         $role = $request->string('role')->toString();
-        abort_unless(in_array($role, $user->roles, true), 422, 'You sign as what you are here: '.implode(' or ', $user->roles).'.');
+        abort_unless(
+            in_array($role, $user->roles, true),
+            422,
+            'You sign as what you are here: '.implode(' or ', $user->roles).'.',
+        );
         $pack = $this->desk->sign(self::find($stored, $number), $user, $role);
         if ($role === 'lead') {
             $this->signOff($loaded, $user, $recorder);
@@ -86,8 +113,16 @@ final readonly class PackController
             foreach ($loaded->plan()->strands[$run->id] as $bead) {
                 $states[$bead->stage->value] = $bead->state;
             }
-            if (! $run->withdrawn && ($states[Stage::Test->value] ?? null) === BeadState::Done && ($states[Stage::Signed->value] ?? null) !== BeadState::Done) {
-                $recorder->record($loaded, $user, ['id' => (string) Str::uuid(), 'kind' => 'signed-off', 'run' => $run->id]);
+            if (
+                ! $run->withdrawn &&
+                ($states[Stage::Test->value] ?? null) === BeadState::Done &&
+                ($states[Stage::Signed->value] ?? null) !== BeadState::Done
+            ) {
+                $recorder->record($loaded, $user, [
+                    'id' => (string) Str::uuid(),
+                    'kind' => 'signed-off',
+                    'run' => $run->id,
+                ]);
             }
         }
     }
@@ -97,7 +132,12 @@ final readonly class PackController
         $pack = self::find($stored, $number);
         $name = sprintf('%s-pack-%d.zip', preg_replace('~[^A-Za-z0-9._-]~', '-', $stored->key), $pack->number);
 
-        return response()->download($this->desk->zip($pack), $name, ['Content-Type' => 'application/zip', 'Cache-Control' => 'private, no-store'])->deleteFileAfterSend();
+        return response()
+            ->download($this->desk->zip($pack), $name, [
+                'Content-Type' => 'application/zip',
+                'Cache-Control' => 'private, no-store',
+            ])
+            ->deleteFileAfterSend();
     }
 
     public function file(StoredInstallation $stored, int $number, string $name): Response|BinaryFileResponse
@@ -107,9 +147,16 @@ final readonly class PackController
             return new Response(PackDesk::signatures($pack), 200, ['Content-Type' => 'application/json']);
         }
         abort_unless(isset($pack->files[$name]) || $name === Sums::FILE, 404, 'There is no such file in this pack.');
-        $type = ['pdf' => 'application/pdf', 'json' => 'application/json', 'csv' => 'text/csv; charset=UTF-8'][pathinfo($name, PATHINFO_EXTENSION)] ?? 'text/plain; charset=UTF-8';
+        $type =
+            ['pdf' => 'application/pdf', 'json' => 'application/json', 'csv' => 'text/csv; charset=UTF-8'][
+                pathinfo($name, PATHINFO_EXTENSION)
+            ] ?? 'text/plain; charset=UTF-8';
 
-        return response()->file(PackDesk::disk()->path($pack->folder.'/'.$name), ['Content-Type' => $type, 'X-Content-Type-Options' => 'nosniff', 'Cache-Control' => 'private, no-store']);
+        return response()->file(PackDesk::disk()->path($pack->folder.'/'.$name), [
+            'Content-Type' => $type,
+            'X-Content-Type-Options' => 'nosniff',
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 
     /** Reads all of it again and says whether it is what was signed. */
@@ -122,7 +169,13 @@ final readonly class PackController
             @unlink($path);
         }
 
-        return response()->json(['holds' => $result->holds(), 'problems' => $result->problems, 'signed' => $result->signed, 'digest' => $result->digest, 'key' => $result->key]);
+        return response()->json([
+            'holds' => $result->holds(),
+            'problems' => $result->problems,
+            'signed' => $result->signed,
+            'digest' => $result->digest,
+            'key' => $result->key,
+        ]);
     }
 
     private static function find(StoredInstallation $stored, int $number): Pack
@@ -134,9 +187,25 @@ final readonly class PackController
     private static function line(Pack $pack): array
     {
         return [
-            'number' => $pack->number, 'who' => $pack->user->name, 'at' => $pack->created_at, 'digest' => $pack->digest, 'gaps' => $pack->gaps, 'pages' => $pack->pages,
-            'files' => array_map(static fn (string $name, array $file): array => ['name' => $name, 'sha256' => $file['sha256'], 'bytes' => $file['bytes']], Names::of($pack->files), $pack->files),
-            'signatures' => array_map(static fn (array $signature): array => array_diff_key($signature, ['signature' => 0]), $pack->signatures),
+            'number' => $pack->number,
+            'who' => $pack->user->name,
+            'at' => $pack->created_at,
+            'digest' => $pack->digest,
+            'gaps' => $pack->gaps,
+            'pages' => $pack->pages,
+            'files' => array_map(
+                static fn (string $name, array $file): array => [
+                    'name' => $name,
+                    'sha256' => $file['sha256'],
+                    'bytes' => $file['bytes'],
+                ],
+                Names::of($pack->files),
+                $pack->files,
+            ),
+            'signatures' => array_map(
+                static fn (array $signature): array => array_diff_key($signature, ['signature' => 0]),
+                $pack->signatures,
+            ),
         ];
     }
 }

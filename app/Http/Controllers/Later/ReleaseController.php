@@ -28,10 +28,17 @@ final readonly class ReleaseController
 
     public function index(StoredInstallation $stored): JsonResponse
     {
-        $releases = $stored->releases()->with('user')->get(['id', 'installation_id', 'letter', 'note', 'user_id', 'created_at', 'digest']);
+        $releases = $stored
+            ->releases()
+            ->with('user')
+            ->get(['id', 'installation_id', 'letter', 'note', 'user_id', 'created_at', 'digest']);
 
         return response()->json([
-            'releases' => array_reverse(array_values($releases->map(static fn (Release $release): array => self::line($release, $stored))->all())),
+            'releases' => array_reverse(
+                array_values(
+                    $releases->map(static fn (Release $release): array => self::line($release, $stored))->all(),
+                ),
+            ),
             'next' => ReleaseDesk::letter($releases->count()),
         ]);
     }
@@ -59,18 +66,29 @@ final readonly class ReleaseController
 
     public function compare(StoredInstallation $stored, Loaded $decided, string $one, string $other): JsonResponse
     {
-        return response()->json(['changes' => Comparison::between($this->at($one, $stored, $decided), $this->at($other, $stored, $decided))]);
+        return response()->json([
+            'changes' => Comparison::between($this->at($one, $stored, $decided), $this->at($other, $stored, $decided)),
+        ]);
     }
 
     /** The frozen copy: the installation as a file, or its plan. */
     public function document(StoredInstallation $stored, string $letter, string $what): Response
     {
         $release = self::find($stored, $letter);
-        abort_unless(ReleaseDesk::holds($release->load('user'), $stored), 500, 'This release is not what was signed. Restore it from a backup.');
+        abort_unless(
+            ReleaseDesk::holds($release->load('user'), $stored),
+            500,
+            'This release is not what was signed. Restore it from a backup.',
+        );
 
         return new Response($what === 'plan' ? $release->plan : $release->document, 200, [
             'Content-Type' => 'application/json',
-            'Content-Disposition' => sprintf('attachment; filename="%s-%s.%s.json"', preg_replace('~[^A-Za-z0-9._-]~', '-', $stored->key), $release->letter, $what === 'plan' ? 'plan' : 'sartal'),
+            'Content-Disposition' => sprintf(
+                'attachment; filename="%s-%s.%s.json"',
+                preg_replace('~[^A-Za-z0-9._-]~', '-', $stored->key),
+                $release->letter,
+                $what === 'plan' ? 'plan' : 'sartal',
+            ),
         ]);
     }
 
@@ -88,7 +106,11 @@ final readonly class ReleaseController
     private static function line(Release $release, StoredInstallation $stored): array
     {
         return [
-            'letter' => $release->letter, 'note' => $release->note, 'who' => $release->user->name, 'at' => $release->created_at, 'digest' => $release->digest,
+            'letter' => $release->letter,
+            'note' => $release->note,
+            'who' => $release->user->name,
+            'at' => $release->created_at,
+            'digest' => $release->digest,
             'working' => $stored->release_id === $release->id,
         ];
     }

@@ -24,20 +24,47 @@ final class ServiceController
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $in = $loaded->installation;
-        $codes = static fn (string $assembly): string => implode(', ', array_map(static fn (string $run): string => $in->runs[$run]->code, $loaded->plan()->assemblies[$assembly]->runs));
+        $codes = static fn (string $assembly): string => implode(
+            ', ',
+            array_map(
+                static fn (string $run): string => $in->runs[$run]->code,
+                $loaded->plan()->assemblies[$assembly]->runs,
+            ),
+        );
         $today = now()->format('Y-m-d');
 
         return response()->json([
-            'faults' => array_map(static fn (ServiceFault $fault): array => [
-                'id' => $fault->report->id, 'run' => $fault->report->run, 'code' => $in->runs[$fault->report->run]->code ?? $fault->report->run, 'note' => $fault->report->note,
-                'reported' => self::by($fault->report, $loaded), 'repaired' => $fault->repair === null ? null : self::by($fault->repair, $loaded) + ['note' => $fault->repair->note], 'tested' => $fault->test === null ? null : self::by($fault->test, $loaded),
-                'state' => match (true) {
-                    $fault->isClosed() => 'closed',
-                    $fault->repair !== null => 'repaired',
-                    default => 'open',
-                },
-            ], ServiceFaults::of($loaded->record, $loaded->plan())),
-            'retests' => array_map(static fn (Retest $retest): array => ['assembly' => $retest->assembly, 'codes' => $codes($retest->assembly), 'mains' => $retest->mains, 'last' => $retest->last, 'due' => $retest->due, 'months' => $retest->months, 'overdue' => $retest->isOverdue($today)], Retests::of($in, $loaded->plan(), $loaded->record)),
+            'faults' => array_map(
+                static fn (ServiceFault $fault): array => [
+                    'id' => $fault->report->id,
+                    'run' => $fault->report->run,
+                    'code' => $in->runs[$fault->report->run]->code ?? $fault->report->run,
+                    'note' => $fault->report->note,
+                    'reported' => self::by($fault->report, $loaded),
+                    'repaired' => $fault->repair === null
+                            ? null
+                            : self::by($fault->repair, $loaded) + ['note' => $fault->repair->note],
+                    'tested' => $fault->test === null ? null : self::by($fault->test, $loaded),
+                    'state' => match (true) {
+                        $fault->isClosed() => 'closed',
+                        $fault->repair !== null => 'repaired',
+                        default => 'open',
+                    },
+                ],
+                ServiceFaults::of($loaded->record, $loaded->plan()),
+            ),
+            'retests' => array_map(
+                static fn (Retest $retest): array => [
+                    'assembly' => $retest->assembly,
+                    'codes' => $codes($retest->assembly),
+                    'mains' => $retest->mains,
+                    'last' => $retest->last,
+                    'due' => $retest->due,
+                    'months' => $retest->months,
+                    'overdue' => $retest->isOverdue($today),
+                ],
+                Retests::of($in, $loaded->plan(), $loaded->record),
+            ),
             'months' => ['all' => $in->testing->retestMonths, 'mains' => $in->testing->mainsMonths],
             'version' => $stored->version,
         ]);
@@ -49,7 +76,13 @@ final class ServiceController
         $wanted = mb_strtolower(trim($request->string('q')->toString()));
         $found = [];
         foreach ($wanted === '' ? [] : $this->lines($loaded) as $id => [$name, $about]) {
-            if (count($found) < self::FOUND && array_filter(preg_split('~\s+~', $wanted) ?: [], static fn (string $word): bool => ! str_contains(mb_strtolower($name.' '.$about), $word)) === []) {
+            if (
+                count($found) < self::FOUND &&
+                array_filter(
+                    preg_split('~\s+~', $wanted) ?: [],
+                    static fn (string $word): bool => ! str_contains(mb_strtolower($name.' '.$about), $word),
+                ) === []
+            ) {
                 $found[] = ['id' => (string) $id, 'name' => $name, 'about' => $about];
             }
         }
@@ -62,9 +95,22 @@ final class ServiceController
         $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
         $steps = (new CircuitTracer($loaded->installation, $loaded->plan()))->circuit($id);
 
-        return response()->json(['id' => $id, 'name' => $circuit->name, 'signal' => $loaded->installation->catalogue->signals[$circuit->signal]->name ?? $circuit->signal, 'steps' => array_map(static fn (TraceStep $step): array => [
-            'depth' => $step->depth, 'kind' => $step->kind, 'run' => $step->run, 'name' => $step->name, 'place' => $step->place, 'contacts' => $step->contacts,
-        ], $steps)]);
+        return response()->json([
+            'id' => $id,
+            'name' => $circuit->name,
+            'signal' => $loaded->installation->catalogue->signals[$circuit->signal]->name ?? $circuit->signal,
+            'steps' => array_map(
+                static fn (TraceStep $step): array => [
+                    'depth' => $step->depth,
+                    'kind' => $step->kind,
+                    'run' => $step->run,
+                    'name' => $step->name,
+                    'place' => $step->place,
+                    'contacts' => $step->contacts,
+                ],
+                $steps,
+            ),
+        ]);
     }
 
     /** @return array<int|string, array{string, string}> circuit → its name; what else it is known by */
@@ -74,7 +120,12 @@ final class ServiceController
         $about = [];
         foreach ($in->runs as $run) {
             foreach ($run->withdrawn ? [] : $run->carries as $carriage) {
-                $about[$carriage->circuit][] = sprintf('%s, %s → %s', $run->code, $in->locationName($run->a->location), $in->locationName($run->b->location));
+                $about[$carriage->circuit][] = sprintf(
+                    '%s, %s → %s',
+                    $run->code,
+                    $in->locationName($run->a->location),
+                    $in->locationName($run->b->location),
+                );
             }
         }
         $lines = [];

@@ -27,19 +27,40 @@ final readonly class TemplateController
 
     public function __invoke(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:120', 'key' => ['required', 'string', 'max:60', 'regex:~^[a-z0-9][a-z0-9-]*$~'], 'building' => 'boolean', 'runs' => 'boolean'], [
-            'key.regex' => 'Use small letters, digits and hyphens, such as "lock-gallery".',
-        ]);
+        $request->validate(
+            [
+                'name' => 'required|string|max:120',
+                'key' => ['required', 'string', 'max:60', 'regex:~^[a-z0-9][a-z0-9-]*$~'],
+                'building' => 'boolean',
+                'runs' => 'boolean',
+            ],
+            [
+                'key.regex' => 'Use small letters, digits and hyphens, such as "lock-gallery".',
+            ],
+        );
         $key = $request->string('key')->toString();
         if (StoredInstallation::query()->where('key', $key)->exists()) {
             throw BadLine::because('key', $key, 'There is an installation of this name already. Choose another.');
         }
         $file = $this->exporter->export($loaded);
-        $template = self::of($file->installation, $key, $request->string('name')->trim()->toString(), $request->boolean('building') || $request->boolean('runs'), $request->boolean('runs'));
-        $made = $this->importer->import(new InstallationFile($template, new Record, $file->people));
+        $template = self::of(
+            $file->installation,
+            $key,
+            $request->string('name')->trim()->toString(),
+            $request->boolean('building') || $request->boolean('runs'),
+            $request->boolean('runs'),
+        );
+        $made = $this->importer->import(new InstallationFile($template, new Record(), $file->people));
         // Types of the house's own travel with it, whether a run uses them yet or not.
         foreach ($stored->parts()->whereIn('kind', array_keys(TypeKinds::LISTS))->get() as $type) {
-            $made->parts()->create(['installation_id' => $made->id, 'kind' => $type->kind, 'key' => $type->key, 'definition' => $type->definition]);
+            $made
+                ->parts()
+                ->create([
+                    'installation_id' => $made->id,
+                    'kind' => $type->kind,
+                    'key' => $type->key,
+                    'definition' => $type->definition,
+                ]);
         }
         $user = $request->user();
         assert($user instanceof User);
@@ -52,11 +73,30 @@ final readonly class TemplateController
     private static function of(Installation $in, string $key, string $name, bool $building, bool $runs): Installation
     {
         $all = get_object_vars($in);
-        $kept = ['rules' => $in->rules, 'catalogue' => $in->catalogue, 'economy' => $in->economy, 'workshop' => $in->workshop, 'testing' => $in->testing, 'instruments' => $in->instruments];
-        $kept += $building ? array_intersect_key($all, array_flip(['locations', 'ways', 'junctions', 'panels', 'equipment'])) : [];
-        $kept += $runs ? array_intersect_key($all, array_flip(['looms', 'circuits', 'fittings', 'runs', 'matings', 'splices', 'links', 'switches'])) : [];
+        $kept = [
+            'rules' => $in->rules,
+            'catalogue' => $in->catalogue,
+            'economy' => $in->economy,
+            'workshop' => $in->workshop,
+            'testing' => $in->testing,
+            'instruments' => $in->instruments,
+        ];
+        $kept += $building
+            ? array_intersect_key($all, array_flip(['locations', 'ways', 'junctions', 'panels', 'equipment']))
+            : [];
+        $kept += $runs
+            ? array_intersect_key(
+                $all,
+                array_flip(['looms', 'circuits', 'fittings', 'runs', 'matings', 'splices', 'links', 'switches']),
+            )
+            : [];
         if (! $runs && isset($kept['panels'])) {
-            $kept['panels'] = array_map(static fn ($panel) => new \Sartal\Core\Given\Installation\Panel(...['places' => []] + get_object_vars($panel)), $in->panels);
+            $kept['panels'] = array_map(
+                static fn ($panel) => new \Sartal\Core\Given\Installation\Panel(
+                    ...['places' => []] + get_object_vars($panel),
+                ),
+                $in->panels,
+            );
         }
 
         return new Installation(...['id' => $key, 'name' => $name] + $kept);

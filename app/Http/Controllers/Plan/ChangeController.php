@@ -20,17 +20,28 @@ final class ChangeController
     public function index(Request $request, StoredInstallation $stored): JsonResponse
     {
         /** @var Collection<int, Change> $changes */
-        $changes = Change::query()->with('user')->where('installation_id', $stored->id)->latest('id')->limit(self::SHOWN)->get();
+        $changes = Change::query()
+            ->with('user')
+            ->where('installation_id', $stored->id)
+            ->latest('id')
+            ->limit(self::SHOWN)
+            ->get();
         $undone = $stored->changes()->whereIn('undoes', $changes->modelKeys())->pluck('undoes')->all();
 
-        return response()->json($changes->map(static fn (Change $change): array => [
-            'id' => $change->id,
-            'words' => $change->words,
-            'who' => $change->user->name,
-            'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
-            'at' => $change->created_at,
-            'undone' => in_array($change->id, $undone, true),
-        ])->all());
+        return response()->json(
+            $changes
+                ->map(
+                    static fn (Change $change): array => [
+                        'id' => $change->id,
+                        'words' => $change->words,
+                        'who' => $change->user->name,
+                        'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
+                        'at' => $change->created_at,
+                        'undone' => in_array($change->id, $undone, true),
+                    ],
+                )
+                ->all(),
+        );
     }
 
     public function undo(Request $request, StoredInstallation $stored, ChangeLog $log, int $id): JsonResponse
@@ -45,7 +56,10 @@ final class ChangeController
         try {
             $undone = $log->undo($stored, $user, $change);
         } catch (StaleWrite) {
-            abort(409, 'What this change touched has been changed again since. Undo the later change first, or edit it by hand.');
+            abort(
+                409,
+                'What this change touched has been changed again since. Undo the later change first, or edit it by hand.',
+            );
         }
 
         return response()->json(['id' => $undone->id, 'words' => $undone->words], 201);

@@ -24,22 +24,42 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 /** Edits that were put aside: looked at again, made after all, or dropped. */
 final readonly class DraftController
 {
-    public function __construct(private ChangeLog $log, private InstallationStore $store, private Foresight $foresight)
-    {
+    public function __construct(
+        private ChangeLog $log,
+        private InstallationStore $store,
+        private Foresight $foresight,
+    ) {
     }
 
     public function index(StoredInstallation $stored): JsonResponse
     {
-        return response()->json($stored->drafts()->with('user')->get()->map(static fn (Draft $draft): array => [
-            'id' => $draft->id, 'words' => $draft->words, 'who' => $draft->user->name, 'at' => $draft->created_at,
-        ])->all());
+        return response()->json(
+            $stored
+                ->drafts()
+                ->with('user')
+                ->get()
+                ->map(
+                    static fn (Draft $draft): array => [
+                        'id' => $draft->id,
+                        'words' => $draft->words,
+                        'who' => $draft->user->name,
+                        'at' => $draft->created_at,
+                    ],
+                )
+                ->all(),
+        );
     }
 
     public function impact(StoredInstallation $stored, Loaded $loaded, int $id): JsonResponse
     {
         $draft = self::find($stored, $id);
 
-        return response()->json(ImpactResource::of($this->foresight->impact($loaded, $this->store->with($loaded, self::edits($draft), self::pins($draft))), $draft->words));
+        return response()->json(
+            ImpactResource::of(
+                $this->foresight->impact($loaded, $this->store->with($loaded, self::edits($draft), self::pins($draft))),
+                $draft->words,
+            ),
+        );
     }
 
     public function accept(Request $request, StoredInstallation $stored, int $id): JsonResponse
@@ -50,7 +70,10 @@ final readonly class DraftController
         try {
             $change = $this->log->write($stored, $user, $draft->words, self::edits($draft), pins: self::pins($draft));
         } catch (StaleWrite) {
-            abort(409, 'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.');
+            abort(
+                409,
+                'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.',
+            );
         }
         $draft->delete();
 
@@ -66,13 +89,17 @@ final readonly class DraftController
 
     private static function find(StoredInstallation $stored, int $id): Draft
     {
-        return $stored->drafts()->whereKey($id)->first() ?? abort(404, 'There is no such draft. Somebody made it, or dropped it.');
+        return $stored->drafts()->whereKey($id)->first() ??
+            abort(404, 'There is no such draft. Somebody made it, or dropped it.');
     }
 
     /** @return list<Edit> */
     private static function edits(Draft $draft): array
     {
-        return array_map(static fn (array $edit): Edit => new Edit($edit['kind'], $edit['key'], $edit['after'], $edit['version']), $draft->edits);
+        return array_map(
+            static fn (array $edit): Edit => new Edit($edit['kind'], $edit['key'], $edit['after'], $edit['version']),
+            $draft->edits,
+        );
     }
 
     private static function pins(Draft $draft): ?Catalogue
@@ -80,7 +107,7 @@ final readonly class DraftController
         if ($draft->pins === null) {
             return null;
         }
-        $problems = new Problems;
+        $problems = new Problems();
         $pins = CatalogueDecoder::catalogue(Fields::of($draft->pins, 'pins', $problems));
         $problems->settle();
 

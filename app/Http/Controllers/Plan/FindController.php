@@ -14,6 +14,8 @@ final class FindController
 {
     public function __invoke(Request $request, Loaded $loaded): JsonResponse
     {
-        return response()->json(['found' => (new Finder($loaded))->find($request->string('q')->trim()->limit(200, '')->toString())]);
+        return response()->json([
+            'found' => (new Finder($loaded))->find($request->string('q')->trim()->limit(200, '')->toString()),
+        ]);
     }
 }

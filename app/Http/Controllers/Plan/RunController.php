@@ -42,7 +42,10 @@ final readonly class RunController
     public function propose(Request $request, Loaded $loaded): JsonResponse
     {
         $proposal = $this->desk->propose($loaded, self::values($request), self::optional($request, 'id'));
-        $plan = RunPlanner::plan($proposal->run, $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits));
+        $plan = RunPlanner::plan(
+            $proposal->run,
+            $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits),
+        );
 
         return response()->json([
             'cut' => PlanEncoder::worked($plan->cut),
@@ -62,7 +65,14 @@ final readonly class RunController
 
         return response()->json([
             'line' => RunLine::describe($proposal->run, $with),
-            'understood' => array_map(static fn (Understood $each): array => ['what' => $each->what, 'took' => $each->took, 'said' => $each->said], $guess->understood),
+            'understood' => array_map(
+                static fn (Understood $each): array => [
+                    'what' => $each->what,
+                    'took' => $each->took,
+                    'said' => $each->said,
+                ],
+                $guess->understood,
+            ),
             'cut' => PlanEncoder::worked($plan->cut),
             'circuits' => count($proposal->circuits),
             'fittings' => count($proposal->fittings),
@@ -80,8 +90,14 @@ final readonly class RunController
                 $plans[] = [
                     'plan' => (string) $plan,
                     'signal' => $signal,
-                    'why' => array_map(static fn (Finding $finding): string => self::withoutPlace($finding->words), $findings),
-                    'stops' => array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop) !== [],
+                    'why' => array_map(
+                        static fn (Finding $finding): string => self::withoutPlace($finding->words),
+                        $findings,
+                    ),
+                    'stops' => array_filter(
+                        $findings,
+                        static fn (Finding $finding): bool => $finding->severity === Severity::Stop,
+                    ) !== [],
                 ];
             }
         }
@@ -98,7 +114,12 @@ final readonly class RunController
     /** Many runs at once: the same fields for all, or new codes in a row. */
     public function bulk(Request $request, Loaded $loaded): JsonResponse
     {
-        $request->validate(['runs' => 'required|array|min:1|max:2000', 'runs.*.id' => 'required|string', 'runs.*.version' => 'required|integer|min:1', 'number' => 'nullable|array']);
+        $request->validate([
+            'runs' => 'required|array|min:1|max:2000',
+            'runs.*.id' => 'required|string',
+            'runs.*.version' => 'required|integer|min:1',
+            'number' => 'nullable|array',
+        ]);
         $versions = [];
         foreach ((array) $request->input('runs') as $each) {
             $versions[(string) $each['id']] = (int) $each['version'];
@@ -111,7 +132,13 @@ final readonly class RunController
         try {
             $this->desk->changeMany($loaded, self::user($request), $lines, $versions);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => 'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and repeat.', 'stale' => $stale->key], 409);
+            return response()->json(
+                [
+                    'message' => 'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and repeat.',
+                    'stale' => $stale->key,
+                ],
+                409,
+            );
         }
 
         return response()->json(['changed' => count($lines)]);
@@ -124,7 +151,11 @@ final readonly class RunController
         $from = is_numeric($number['from'] ?? null) ? (int) $number['from'] : 0;
         $step = is_numeric($number['step'] ?? null) ? (int) $number['step'] : 1;
         if ($prefix === '' || $from < 0 || $step < 1) {
-            throw BadLine::because('number', $prefix.' '.$from, 'Give a prefix, a first number of nothing or more, and a step of one or more.');
+            throw BadLine::because(
+                'number',
+                $prefix.' '.$from,
+                'Give a prefix, a first number of nothing or more, and a step of one or more.',
+            );
         }
 
         return $prefix.str_pad((string) ($from + $place * $step), 3, '0', STR_PAD_LEFT);
@@ -152,7 +183,12 @@ final readonly class RunController
 
     public function duplicate(Request $request, Loaded $loaded, string $id): JsonResponse
     {
-        $run = $this->desk->duplicate($loaded, self::user($request), self::run($loaded, $id), trim($request->string('code')->toString()));
+        $run = $this->desk->duplicate(
+            $loaded,
+            self::user($request),
+            self::run($loaded, $id),
+            trim($request->string('code')->toString()),
+        );
 
         return $this->fresh($loaded->stored, $run->id, 201);
     }
@@ -191,7 +227,15 @@ final readonly class RunController
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
         $legs = array_values(array_filter((array) $request->input('legs'), is_string(...)));
         try {
-            $this->desk->prepareBy($loaded, self::user($request), $run, $end, $legs, $request->string('recipe')->toString(), self::version($request));
+            $this->desk->prepareBy(
+                $loaded,
+                self::user($request),
+                $run,
+                $end,
+                $legs,
+                $request->string('recipe')->toString(),
+                self::version($request),
+            );
         } catch (StaleWrite $stale) {
             return $this->stale($stale, $loaded, $id, []);
         }
@@ -213,7 +257,12 @@ final readonly class RunController
     public function destroy(Request $request, Loaded $loaded, string $id): JsonResponse
     {
         try {
-            $withdrawn = $this->desk->remove($loaded, self::user($request), self::run($loaded, $id), self::version($request));
+            $withdrawn = $this->desk->remove(
+                $loaded,
+                self::user($request),
+                self::run($loaded, $id),
+                self::version($request),
+            );
         } catch (StaleWrite $stale) {
             return $this->stale($stale, $loaded, $id, []);
         }
@@ -238,11 +287,19 @@ final readonly class RunController
         $now = $this->store->load($loaded->stored->refresh());
         $run = $now->installation->runs[$id] ?? null;
 
-        return response()->json([
-            'message' => $stale->getMessage(),
-            'yours' => (object) $yours,
-            'theirs' => $run === null ? null : ['line' => RunLine::describe($run, $now->installation), 'row' => ScheduleResource::row($run, $now)],
-        ], 409);
+        return response()->json(
+            [
+                'message' => $stale->getMessage(),
+                'yours' => (object) $yours,
+                'theirs' => $run === null
+                        ? null
+                        : [
+                            'line' => RunLine::describe($run, $now->installation),
+                            'row' => ScheduleResource::row($run, $now),
+                        ],
+            ],
+            409,
+        );
     }
 
     private static function run(Loaded $loaded, string $id): Run

@@ -23,7 +23,10 @@ final class ScheduleController
         $key = sprintf('schedule:%d:%d', $stored->id, $stored->revision);
         $json = Cache::get($key);
         if (! is_string($json)) {
-            $json = json_encode(ScheduleResource::of($container->make(Loaded::class)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+            $json = json_encode(
+                ScheduleResource::of($container->make(Loaded::class)),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+            );
             Cache::put($key, $json, 3600);
         }
 

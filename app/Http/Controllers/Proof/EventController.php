@@ -28,18 +28,37 @@ final readonly class EventController
         assert($user instanceof User);
         $kind = EventKind::tryFrom($request->string('kind')->toString());
         if ($kind !== null && ! $user->hasRole(...self::may($kind))) {
-            abort(403, sprintf('Recording "%s" needs the role %s. Ask the lead.', $kind->value, implode(' or ', array_map(static fn (Role $role): string => $role->value, self::may($kind)))));
+            abort(
+                403,
+                sprintf(
+                    'Recording "%s" needs the role %s. Ask the lead.',
+                    $kind->value,
+                    implode(' or ', array_map(static fn (Role $role): string => $role->value, self::may($kind))),
+                ),
+            );
         }
         $new = $this->recorder->record($loaded, $user, $request->all());
         $now = $this->store->atWork($loaded->stored->refresh());
         $run = $request->string('run')->toString();
 
-        return response()->json([
-            'new' => $new,
-            'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
-            ...($kind === EventKind::Tested ? ['verdict' => self::verdict($now, $request->string('id')->lower()->toString())] : []),
-            ...($kind === EventKind::Cut ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)] : []),
-        ], $new ? 201 : 200);
+        return response()->json(
+            [
+                'new' => $new,
+                'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+                ...$kind === EventKind::Tested
+                    ? ['verdict' => self::verdict($now, $request->string('id')->lower()->toString())]
+                    : [],
+                ...$kind === EventKind::Cut
+                    ? [
+                        'replanned' => ReplannedResource::of(
+                            Replanned::between($loaded->cutPlan(), $now->cutPlan()),
+                            $now,
+                        ),
+                    ]
+                    : [],
+            ],
+            $new ? 201 : 200,
+        );
     }
 
     /** What the server made of a test. */
@@ -60,7 +79,11 @@ final readonly class EventController
         return match ($kind) {
             EventKind::Tested, EventKind::Settled => [Role::Tester, Role::Lead],
             EventKind::SignedOff, EventKind::Withdrawn => [Role::Lead],
-            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed, EventKind::Labelled => [Role::Installer, Role::Bench, Role::Lead],
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed, EventKind::Labelled => [
+                Role::Installer,
+                Role::Bench,
+                Role::Lead,
+            ],
             // Whoever stands before it says what is wrong.
             EventKind::Reported => Role::cases(),
             EventKind::Repaired => [Role::Bench, Role::Installer, Role::Tester, Role::Lead],

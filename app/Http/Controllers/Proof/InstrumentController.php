@@ -51,11 +51,39 @@ final readonly class InstrumentController
         }
 
         return response()->json([
-            'instruments' => array_map(static fn (Instrument $instrument): array => TestingCodec::encodeInstrument($instrument) + ['words' => $instrument->kind->words(), 'version' => $versions[$instrument->id] ?? 0, 'overdue' => $instrument->isOverdue(now()->format('Y-m-d'))], array_values($loaded->installation->instruments)),
-            'kinds' => array_map(static fn (InstrumentKind $kind): array => ['id' => $kind->value, 'words' => $kind->words(), 'methods' => array_map(static fn (Method $method): string => $method->words(), $kind->methods())], InstrumentKind::cases()),
-            'methods' => array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words()], Method::cases()),
-            'stages' => array_map(static fn (TestStage $stage): array => ['id' => $stage->value, 'words' => $stage->words()], TestStage::cases()),
-            'families' => array_map(static fn (string $family, int $count): array => ['family' => $family, 'types' => array_map(strval(...), array_keys($types[$family] ?? [])), 'assemblies' => $count], array_map(strval(...), array_keys($families)), array_values($families)),
+            'instruments' => array_map(
+                static fn (Instrument $instrument): array => TestingCodec::encodeInstrument($instrument) + [
+                    'words' => $instrument->kind->words(),
+                    'version' => $versions[$instrument->id] ?? 0,
+                    'overdue' => $instrument->isOverdue(now()->format('Y-m-d')),
+                ],
+                array_values($loaded->installation->instruments),
+            ),
+            'kinds' => array_map(
+                static fn (InstrumentKind $kind): array => [
+                    'id' => $kind->value,
+                    'words' => $kind->words(),
+                    'methods' => array_map(static fn (Method $method): string => $method->words(), $kind->methods()),
+                ],
+                InstrumentKind::cases(),
+            ),
+            'methods' => array_map(
+                static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words()],
+                Method::cases(),
+            ),
+            'stages' => array_map(
+                static fn (TestStage $stage): array => ['id' => $stage->value, 'words' => $stage->words()],
+                TestStage::cases(),
+            ),
+            'families' => array_map(
+                static fn (string $family, int $count): array => [
+                    'family' => $family,
+                    'types' => array_map(strval(...), array_keys($types[$family] ?? [])),
+                    'assemblies' => $count,
+                ],
+                array_map(strval(...), array_keys($families)),
+                array_values($families),
+            ),
             'rules' => TestingCodec::encodeRules($loaded->installation->testing),
             'version' => $stored->version,
         ]);
@@ -64,13 +92,22 @@ final readonly class InstrumentController
     /** What the house tests at connectors of a family. */
     public function rules(Request $request, StoredInstallation $stored, ChangeLog $log): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $rules = TestingCodec::rules(Fields::of($request->input('rules'), 'rules', $problems));
         $problems->settle();
         try {
-            $log->write($stored, self::who($request), 'Test plans changed', [new Edit('testing', '', TestingCodec::encodeRules($rules), $request->integer('version'))]);
+            $log->write($stored, self::who($request), 'Test plans changed', [
+                new Edit('testing', '', TestingCodec::encodeRules($rules), $request->integer('version')),
+            ]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => TestingCodec::encodeRules($rules), 'theirs' => $stored->refresh()->testing], 409);
+            return response()->json(
+                [
+                    'message' => $stale->getMessage(),
+                    'yours' => TestingCodec::encodeRules($rules),
+                    'theirs' => $stored->refresh()->testing,
+                ],
+                409,
+            );
         }
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
@@ -81,7 +118,10 @@ final readonly class InstrumentController
     {
         $message = InstrumentMessage::decode($request->input('message'), UnderTest::of($loaded, $id));
 
-        return response()->json(['instrument' => $message->instrument, 'reading' => ReadingCodec::encode($message->reading)]);
+        return response()->json([
+            'instrument' => $message->instrument,
+            'reading' => ReadingCodec::encode($message->reading),
+        ]);
     }
 
     /** A certifier's card: looked at first, then recorded, all of it or nothing. */
@@ -91,15 +131,29 @@ final readonly class InstrumentController
         $lines = [];
         foreach ($readings as $run => $reading) {
             $test = UnderTest::of($loaded, (string) $run);
-            $lines[] = ['run' => (string) $run, 'code' => $loaded->installation->runs[$run]->code, 'results' => count($reading->samples), 'verdict' => $test->plan(TestStage::Installed)->verdict($test->expectation(), $reading)->value];
+            $lines[] = [
+                'run' => (string) $run,
+                'code' => $loaded->installation->runs[$run]->code,
+                'results' => count($reading->samples),
+                'verdict' => $test->plan(TestStage::Installed)->verdict($test->expectation(), $reading)->value,
+            ];
         }
         if ($request->boolean('record')) {
             $card = $request->string('id')->toString();
-            abort_unless(Uuid::isValid($card), 422, 'The card needs an id of its own, so that a repeat is recorded once.');
+            abort_unless(
+                Uuid::isValid($card),
+                422,
+                'The card needs an id of its own, so that a repeat is recorded once.',
+            );
             DB::transaction(function () use ($readings, $recorder, $loaded, $request, $card): void {
                 foreach ($readings as $run => $reading) {
                     $recorder->record($loaded, self::who($request), [
-                        'id' => Uuid::uuid5($card, (string) $run)->toString(), 'kind' => 'tested', 'run' => (string) $run, 'stage' => TestStage::Installed->value, 'instrument' => $request->string('instrument')->toString(), 'reading' => ['lights' => $reading->lights] + ReadingCodec::encode($reading),
+                        'id' => Uuid::uuid5($card, (string) $run)->toString(),
+                        'kind' => 'tested',
+                        'run' => (string) $run,
+                        'stage' => TestStage::Installed->value,
+                        'instrument' => $request->string('instrument')->toString(),
+                        'reading' => ['lights' => $reading->lights] + ReadingCodec::encode($reading),
                     ]);
                 }
             });
@@ -109,8 +163,13 @@ final readonly class InstrumentController
     }
 
     /** What a test found goes back to the bench. */
-    public function mend(Request $request, StoredInstallation $stored, Loaded $loaded, Mending $mending, string $id): JsonResponse
-    {
+    public function mend(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Mending $mending,
+        string $id,
+    ): JsonResponse {
         $edges = $request->input('edges');
         $edges = is_array($edges) ? array_values(array_filter($edges, is_string(...))) : [];
         $test = $request->string('test')->toString();
@@ -118,7 +177,19 @@ final readonly class InstrumentController
             throw Refused::because('Record the test first: what goes back to the bench names the test that found it.');
         }
 
-        return response()->json(['again' => $mending->send($stored, self::who($request), UnderTest::of($loaded, $id)->assembly->id, $edges, $test, $request->string('note')->toString())], 201);
+        return response()->json(
+            [
+                'again' => $mending->send(
+                    $stored,
+                    self::who($request),
+                    UnderTest::of($loaded, $id)->assembly->id,
+                    $edges,
+                    $test,
+                    $request->string('note')->toString(),
+                ),
+            ],
+            201,
+        );
     }
 
     private static function who(Request $request): User

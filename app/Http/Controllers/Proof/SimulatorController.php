@@ -47,7 +47,11 @@ final class SimulatorController
         $keys = is_array($keys) ? array_values(array_filter($keys, is_string(...))) : [];
         foreach ($keys as $key) {
             if (! isset($could[$key])) {
-                throw BadLine::because('faults', $key, 'There is no such fault in this assembly. Choose one of those that are listed.');
+                throw BadLine::because(
+                    'faults',
+                    $key,
+                    'There is no such fault in this assembly. Choose one of those that are listed.',
+                );
             }
         }
         self::bench($stored)->inject($test, $keys);
@@ -64,10 +68,20 @@ final class SimulatorController
         $asked = $request->input('measure', []);
         $methods = [];
         foreach (is_array($asked) ? $asked : [] as $name) {
-            $methods[] = is_string($name) ? Method::tryFrom($name) ?? throw BadLine::because('measure', $name, 'No instrument knows this measurement.') : throw BadLine::because('measure', '', 'Measurements are words.');
+            $methods[] = is_string($name)
+                ? Method::tryFrom($name) ??
+                    throw BadLine::because('measure', $name, 'No instrument knows this measurement.')
+                : throw BadLine::because('measure', '', 'Measurements are words.');
         }
 
-        return response()->json($instrument->measure($test, $methods, array_values(self::bench($stored)->in($test)), is_array($nodes) ? array_values(array_filter($nodes, is_string(...))) : null));
+        return response()->json(
+            $instrument->measure(
+                $test,
+                $methods,
+                array_values(self::bench($stored)->in($test)),
+                is_array($nodes) ? array_values(array_filter($nodes, is_string(...))) : null,
+            ),
+        );
     }
 
     /** What the certifier writes to its card: one line per pair of each cable. */
@@ -75,15 +89,31 @@ final class SimulatorController
     {
         $bench = self::bench($stored);
         $runs = array_filter(explode(',', $request->string('runs')->toString()));
-        $tests = array_map(static fn (string $run): UnderTest => UnderTest::of($loaded, $run), array_values($runs === [] ? self::fourPair($loaded) : $runs));
+        $tests = array_map(
+            static fn (string $run): UnderTest => UnderTest::of($loaded, $run),
+            array_values($runs === [] ? self::fourPair($loaded) : $runs),
+        );
 
-        return new Response(CertifierCsv::write(array_map(static fn (UnderTest $test): array => [$test, array_values($bench->in($test))], $tests)), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="certifier.csv"']);
+        return new Response(
+            CertifierCsv::write(
+                array_map(static fn (UnderTest $test): array => [$test, array_values($bench->in($test))], $tests),
+            ),
+            200,
+            [
+                'Content-Type' => 'text/csv; charset=UTF-8',
+                'Content-Disposition' => 'attachment; filename="certifier.csv"',
+            ],
+        );
     }
 
     /** @return list<string> the first of the runs that a certifier is for */
     private static function fourPair(Loaded $loaded): array
     {
-        $runs = array_filter($loaded->installation->runs, static fn (Run $run): bool => ! $run->withdrawn && ($loaded->installation->catalogue->cables[$run->cable]->category ?? '') !== '');
+        $runs = array_filter(
+            $loaded->installation->runs,
+            static fn (Run $run): bool => ! $run->withdrawn &&
+                ($loaded->installation->catalogue->cables[$run->cable]->category ?? '') !== '',
+        );
 
         return array_slice(array_map(static fn (Run $run): string => $run->id, array_values($runs)), 0, self::CARD);
     }
@@ -91,7 +121,10 @@ final class SimulatorController
     private static function instrument(Loaded $loaded, string $id): TestInstrument
     {
         $known = $loaded->installation->instruments[$id] ?? null;
-        $kind = $known->kind ?? InstrumentKind::tryFrom($id) ?? abort(404, 'There is no such instrument. Enter it under Test, Instruments.');
+        $kind =
+            $known->kind ??
+            (InstrumentKind::tryFrom($id) ??
+                abort(404, 'There is no such instrument. Enter it under Test, Instruments.'));
 
         return new TestInstrument($kind, $known->name ?? 'simulated '.$kind->words(), $known->number ?? '');
     }

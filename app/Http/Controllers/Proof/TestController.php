@@ -29,13 +29,19 @@ final class TestController
 {
     public function show(Request $request, Loaded $loaded, string $id): JsonResponse
     {
-        return response()->json(TestResource::sheet($loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.'), UnderTest::of($loaded, $id), self::stage($request)));
+        return response()->json(
+            TestResource::sheet(
+                $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.'),
+                UnderTest::of($loaded, $id),
+                self::stage($request),
+            ),
+        );
     }
 
     /** Verdict and likely causes of a reading that is not recorded yet. */
     public function judge(Request $request, Loaded $loaded, string $id): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $reading = ReadingCodec::decode(Fields::of($request->input('reading'), 'reading', $problems));
         $problems->settle();
         $test = UnderTest::of($loaded, $id);
@@ -45,8 +51,12 @@ final class TestController
     }
 
     /** How far everybody is; asked every few seconds. */
-    public function progress(Request $request, StoredInstallation $stored, TestProgress $progress, Given $given): JsonResponse
-    {
+    public function progress(
+        Request $request,
+        StoredInstallation $stored,
+        TestProgress $progress,
+        Given $given,
+    ): JsonResponse {
         $user = $request->user();
         assert($user instanceof User);
 
@@ -56,12 +66,36 @@ final class TestController
     /** What the chosen methods cannot see. */
     public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
     {
-        $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))));
-        abort_if($methods === [], 422, 'Choose at least one check: '.implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).'.');
+        $methods = array_values(
+            array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))),
+        );
+        abort_if(
+            $methods === [],
+            422,
+            'Choose at least one check: '.
+                implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).
+                '.',
+        );
         $test = UnderTest::of($loaded, $id);
-        $key = sprintf('coverage.%s.%d.%s.%s.%s', Edition::id(), $stored->id, $stored->edition(), $test->assembly->id, implode('.', array_map(static fn (Method $method): string => $method->value, $methods)));
+        $key = sprintf(
+            'coverage.%s.%d.%s.%s.%s',
+            Edition::id(),
+            $stored->id,
+            $stored->edition(),
+            $test->assembly->id,
+            implode('.', array_map(static fn (Method $method): string => $method->value, $methods)),
+        );
 
-        return response()->json(Cache::store('file')->remember($key, 24 * 3600, static fn (): array => CoverageResource::of($test->planner->coverage($test->assembly, $methods), $test->words())));
+        return response()->json(
+            Cache::store('file')->remember(
+                $key,
+                24 * 3600,
+                static fn (): array => CoverageResource::of(
+                    $test->planner->coverage($test->assembly, $methods),
+                    $test->words(),
+                ),
+            ),
+        );
     }
 
     public static function stage(Request $request): TestStage

@@ -41,7 +41,11 @@ final class TrainerController
         $test = UnderTest::of($loaded, $run);
         $faults = TestInstrument::faults($test);
         if ($faults === []) {
-            throw BadLine::because('run', $run, 'Nothing can be wrong with this one: it has no joints yet. Choose another.');
+            throw BadLine::because(
+                'run',
+                $run,
+                'Nothing can be wrong with this one: it has no joints yet. Choose another.',
+            );
         }
         $exercise = new Exercise((string) Str::ulid(), $test->assembly->id, (string) array_rand($faults), self::BUDGET);
         $this->keep($request, $stored, $exercise);
@@ -53,16 +57,28 @@ final class TrainerController
     {
         $exercise = $this->kept($request, $stored);
 
-        return $exercise === null ? response()->json(['exercise' => null]) : $this->shown($exercise, UnderTest::of($loaded, $exercise->run));
+        return $exercise === null
+            ? response()->json(['exercise' => null])
+            : $this->shown($exercise, UnderTest::of($loaded, $exercise->run));
     }
 
     /** One method put to the assembly; an end that is opened comes off the budget. */
     public function measure(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
-        $method = $request->enum('method', Method::class) ?? throw BadLine::because('method', $request->string('method')->toString(), 'Choose what to read.');
-        if ($method->opens() && ! in_array($method->value, $exercise->read, true) && $exercise->opened >= $exercise->budget) {
-            throw BadLine::because('method', $method->words(), 'No end is left to open. Name the cause from what you have read.');
+        $method =
+            $request->enum('method', Method::class) ??
+            throw BadLine::because('method', $request->string('method')->toString(), 'Choose what to read.');
+        if (
+            $method->opens() &&
+            ! in_array($method->value, $exercise->read, true) &&
+            $exercise->opened >= $exercise->budget
+        ) {
+            throw BadLine::because(
+                'method',
+                $method->words(),
+                'No end is left to open. Name the cause from what you have read.',
+            );
         }
         $exercise = $exercise->after($method->value, $method->minutes(), $method->opens());
         $this->keep($request, $stored, $exercise);
@@ -70,7 +86,9 @@ final class TrainerController
         $samples = [];
         foreach ($senses->questions($method === Method::Map ? Method::Shells : $method) as $question) {
             $value = $senses->answer($question, [$fault->edit]);
-            $samples[] = ReadingCodec::encodeSample(new Sample($question, is_float($value) && is_nan($value) ? 0.0 : $value)) + ['wrong' => ! $senses->agree($question, $senses->expected($question), $value)];
+            $samples[] = ReadingCodec::encodeSample(
+                new Sample($question, is_float($value) && is_nan($value) ? 0.0 : $value),
+            ) + ['wrong' => ! $senses->agree($question, $senses->expected($question), $value)];
         }
 
         return response()->json(['exercise' => $exercise->shown(), 'method' => $method->value, 'samples' => $samples]);
@@ -81,7 +99,13 @@ final class TrainerController
     {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
         $faults = TestInstrument::faults($test);
-        $named = $faults[$request->string('fault')->toString()] ?? throw BadLine::because('fault', $request->string('fault')->toString(), 'Choose one of the causes that are listed.');
+        $named =
+            $faults[$request->string('fault')->toString()] ??
+            throw BadLine::because(
+                'fault',
+                $request->string('fault')->toString(),
+                'Choose one of the causes that are listed.',
+            );
         $this->keep($request, $stored, $exercise->ended());
         $words = $test->words();
         $steps = (new Probing($test->expectation(), $test->planner->places($test->assembly)))->to($fault);
@@ -94,9 +118,16 @@ final class TrainerController
             'named' => $words->name($named),
             'minutes' => $exercise->minutes,
             'opened' => $exercise->opened,
-            'path' => array_map(static fn (ProbingStep $step): array => [
-                'method' => $step->method->value, 'words' => $step->method->words(), 'nodes' => $step->question === null ? [] : $test->expectation()->senses()->nodes($step->question), 'left' => $step->left, 'minutes' => $step->minutes(),
-            ], $steps),
+            'path' => array_map(
+                static fn (ProbingStep $step): array => [
+                    'method' => $step->method->value,
+                    'words' => $step->method->words(),
+                    'nodes' => $step->question === null ? [] : $test->expectation()->senses()->nodes($step->question),
+                    'left' => $step->left,
+                    'minutes' => $step->minutes(),
+                ],
+                $steps,
+            ),
         ]);
     }
 
@@ -105,7 +136,13 @@ final class TrainerController
         $senses = $test->expectation()->senses();
         foreach (Method::cases() as $method) {
             foreach ($senses->questions($method) as $question) {
-                if (! $senses->agree($question, $senses->answer($question, [$one->edit]), $senses->answer($question, [$other->edit]))) {
+                if (
+                    ! $senses->agree(
+                        $question,
+                        $senses->answer($question, [$one->edit]),
+                        $senses->answer($question, [$other->edit]),
+                    )
+                ) {
                     return false;
                 }
             }
@@ -122,7 +159,9 @@ final class TrainerController
             throw BadLine::because('exercise', '', 'This exercise is over. Start another.');
         }
         $test = UnderTest::of($loaded, $exercise->run);
-        $fault = TestInstrument::faults($test)[$exercise->fault] ?? throw BadLine::because('exercise', '', 'The plan has changed meanwhile. Start another.');
+        $fault =
+            TestInstrument::faults($test)[$exercise->fault] ??
+            throw BadLine::because('exercise', '', 'The plan has changed meanwhile. Start another.');
 
         return [$exercise, $test, $fault];
     }
@@ -135,12 +174,33 @@ final class TrainerController
             $choices[] = ['key' => (string) $key, 'words' => $words->name($fault), 'kind' => $fault->kind->value];
         }
 
-        return response()->json([
-            'exercise' => $exercise->shown(),
-            'sheet' => TestResource::sheet($test->loaded->installation->runs[$exercise->run], $test, TestStage::Bench),
-            'methods' => array_values(array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words(), 'minutes' => $method->minutes(), 'opens' => $method->opens()], array_filter(Method::cases(), static fn (Method $method): bool => $method !== Method::Shells && $test->expectation()->senses()->questions($method) !== []))),
-            'choices' => $choices,
-        ], $status);
+        return response()->json(
+            [
+                'exercise' => $exercise->shown(),
+                'sheet' => TestResource::sheet(
+                    $test->loaded->installation->runs[$exercise->run],
+                    $test,
+                    TestStage::Bench,
+                ),
+                'methods' => array_values(
+                    array_map(
+                        static fn (Method $method): array => [
+                            'id' => $method->value,
+                            'words' => $method->words(),
+                            'minutes' => $method->minutes(),
+                            'opens' => $method->opens(),
+                        ],
+                        array_filter(
+                            Method::cases(),
+                            static fn (Method $method): bool => $method !== Method::Shells &&
+                                $test->expectation()->senses()->questions($method) !== [],
+                        ),
+                    ),
+                ),
+                'choices' => $choices,
+            ],
+            $status,
+        );
     }
 
     private function kept(Request $request, StoredInstallation $stored): ?Exercise

@@ -37,12 +37,20 @@ final readonly class LoomController
             $mass = 0.0;
             foreach ($dress->segments as $segment) {
                 $mass += $segment->mass->value;
-                $thickest = $thickest === null || $segment->packing->diameter > $thickest->packing->diameter ? $segment : $thickest;
+                $thickest =
+                    $thickest === null || $segment->packing->diameter > $thickest->packing->diameter
+                        ? $segment
+                        : $thickest;
             }
             $looms[] = [
-                'id' => (string) $id, 'name' => $shape->loom->name, 'covering' => $shape->loom->covering->value, 'members' => count($shape->members),
+                'id' => (string) $id,
+                'name' => $shape->loom->name,
+                'covering' => $shape->loom->covering->value,
+                'members' => count($shape->members),
                 'root' => $shape->root === '' ? '' : $loaded->installation->placeName($shape->root),
-                'segments' => count($shape->segments), 'thickest' => $thickest === null ? null : PlanEncoder::figure($thickest->diameter), 'mass' => round($mass, 2),
+                'segments' => count($shape->segments),
+                'thickest' => $thickest === null ? null : PlanEncoder::figure($thickest->diameter),
+                'mass' => round($mass, 2),
                 'findings' => array_map(PlanEncoder::finding(...), $dress->findings),
             ];
         }
@@ -58,7 +66,7 @@ final readonly class LoomController
     /** The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing. */
     public function preview(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $fields = Fields::of($request->input('part'), '', $problems);
         $loom = LoomCodec::decode($fields);
         $fields->done();
@@ -76,7 +84,11 @@ final readonly class LoomController
     public function formboard(Request $request, Loaded $loaded, string $id): Response
     {
         $dress = self::dress($loaded, $id);
-        $canvas = new PdfCanvas('Formboard '.$dress->shape->loom->name, FormboardDrawing::WIDTH, FormboardDrawing::HEIGHT);
+        $canvas = new PdfCanvas(
+            'Formboard '.$dress->shape->loom->name,
+            FormboardDrawing::WIDTH,
+            FormboardDrawing::HEIGHT,
+        );
         FormboardDrawing::draw($canvas, $dress, $loaded->installation, $request->query('units') === 'inch');
 
         return self::file($canvas->bytes(), 'application/pdf', $id.'-formboard.pdf');
@@ -90,12 +102,17 @@ final readonly class LoomController
             $rows[] = [sprintf('%.3f', $row['at']->inMetres()), $row['what'], $row['where'], $row['who']];
         }
 
-        return self::file(CsvWriter::write(['from root, m', 'what', 'where', 'members'], $rows), 'text/csv; charset=UTF-8', $id.'-offsets.csv');
+        return self::file(
+            CsvWriter::write(['from root, m', 'what', 'where', 'members'], $rows),
+            'text/csv; charset=UTF-8',
+            $id.'-offsets.csv',
+        );
     }
 
     private static function dress(Loaded $loaded, string $id): LoomDress
     {
-        $shape = $loaded->plan()->layout->looms[$id] ?? abort(404, 'There is no such loom here. It may have been removed.');
+        $shape =
+            $loaded->plan()->layout->looms[$id] ?? abort(404, 'There is no such loom here. It may have been removed.');
 
         return Uncollected::run(static fn (): LoomDress => $loaded->dresser()->dress($shape));
     }
@@ -107,6 +124,10 @@ final readonly class LoomController
 
     private static function file(string $bytes, string $type, string $name): Response
     {
-        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => sprintf('inline; filename="%s"', preg_replace('~[^A-Za-z0-9._-]~', '-', $name)), 'Cache-Control' => 'private, no-store']);
+        return new Response($bytes, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => sprintf('inline; filename="%s"', preg_replace('~[^A-Za-z0-9._-]~', '-', $name)),
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

@@ -35,7 +35,10 @@ final readonly class BenchController
 
     public function index(Request $request, StoredInstallation $stored, Queue $queue, Given $given): JsonResponse
     {
-        return response()->json(['jobs' => $given->marked($stored, self::who($request), $queue->of($stored)), 'people' => $this->places->others($stored)]);
+        return response()->json([
+            'jobs' => $given->marked($stored, self::who($request), $queue->of($stored)),
+            'people' => $this->places->others($stored),
+        ]);
     }
 
     public function show(Request $request, StoredInstallation $stored, Times $times, string $ids): JsonResponse
@@ -57,13 +60,25 @@ final readonly class BenchController
         $this->places->stand($stored, $who, $job->assemblies[0], $request->string('step')->toString());
         $now = $this->records->cursor($stored, $job->runs());
 
-        return response()->json(['state' => $now === $cursor ? null : $this->state($stored, $job), 'people' => $this->places->others($stored, $who)]);
+        return response()->json([
+            'state' => $now === $cursor ? null : $this->state($stored, $job),
+            'people' => $this->places->others($stored, $who),
+        ]);
     }
 
-    public function record(Request $request, StoredInstallation $stored, BenchRecorder $recorder, string $ids): JsonResponse
-    {
+    public function record(
+        Request $request,
+        StoredInstallation $stored,
+        BenchRecorder $recorder,
+        string $ids,
+    ): JsonResponse {
         $job = $this->job($stored, $ids);
-        $new = $recorder->record($stored, $job, self::who($request), $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all());
+        $new = $recorder->record(
+            $stored,
+            $job,
+            self::who($request),
+            $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all(),
+        );
 
         return response()->json(['new' => $new], $new ? 201 : 200);
     }
@@ -75,8 +90,13 @@ final readonly class BenchController
         $rework = $this->asked($request, $stored, $job);
 
         return response()->json([
-            'remedy' => $rework->remedy->value, 'words' => $rework->words, 'reopens' => $rework->reopens, 'scraps' => (object) $rework->scraps,
-            'survives' => $rework->survives, 'cutsBack' => $rework->cutsBack, 'sparesLeft' => $rework->sparesLeft,
+            'remedy' => $rework->remedy->value,
+            'words' => $rework->words,
+            'reopens' => $rework->reopens,
+            'scraps' => (object) $rework->scraps,
+            'survives' => $rework->survives,
+            'cutsBack' => $rework->cutsBack,
+            'sparesLeft' => $rework->sparesLeft,
             'names' => array_map(static fn (string $id): string => $job->operation($id)->words ?? $id, $rework->reopens),
         ]);
     }
@@ -89,35 +109,60 @@ final readonly class BenchController
     private function reworked(Request $request, StoredInstallation $stored, Job $job): array
     {
         $rework = $this->asked($request, $stored, $job);
-        abort_if($rework->remedy === Remedy::Accept, 422, 'What is left as it is goes back to nothing. Confirm the inspection with a note.');
+        abort_if(
+            $rework->remedy === Remedy::Accept,
+            422,
+            'What is left as it is goes back to nothing. Confirm the inspection with a note.',
+        );
 
-        return ['reopens' => $rework->reopens, 'scraps' => $rework->scraps] + $request->except(['remedy', 'joint', 'reopens', 'scraps']);
+        return ['reopens' => $rework->reopens, 'scraps' => $rework->scraps] +
+            $request->except(['remedy', 'joint', 'reopens', 'scraps']);
     }
 
     private function asked(Request $request, StoredInstallation $stored, Job $job): Rework
     {
-        $at = $job->operation($request->string('step')->toString()) ?? abort(404, 'There is no such step in this job. Load it again.');
+        $at =
+            $job->operation($request->string('step')->toString()) ??
+            abort(404, 'There is no such step in this job. Load it again.');
         $remedy = $request->enum('remedy', Remedy::class) ?? abort(422, 'Choose what becomes of it.');
         $joint = $request->string('joint')->toString();
         $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
 
-        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of($job->traveller->operations, $progress, $at, $remedy, $joint === '' ? null : $joint);
+        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of(
+            $job->traveller->operations,
+            $progress,
+            $at,
+            $remedy,
+            $joint === '' ? null : $joint,
+        );
     }
 
     public function pdf(Request $request, StoredInstallation $stored, string $ids): Response
     {
         $job = $this->job($stored, $ids);
         $loaded = $this->jobs->loaded($stored);
-        $canvas = new PdfCanvas('Traveller '.implode(', ', $job->assemblies), TravellerDrawing::WIDTH, TravellerDrawing::HEIGHT);
+        $canvas = new PdfCanvas(
+            'Traveller '.implode(', ', $job->assemblies),
+            TravellerDrawing::WIDTH,
+            TravellerDrawing::HEIGHT,
+        );
         $codes = array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $job->runs());
         TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $request->query('units') === 'inch');
 
-        return new Response($canvas->bytes(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => sprintf('inline; filename="traveller-%s.pdf"', preg_replace('~[^A-Za-z0-9._-]~', '-', implode('-', $codes))), 'Cache-Control' => 'private, no-store']);
+        return new Response($canvas->bytes(), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => sprintf(
+                'inline; filename="traveller-%s.pdf"',
+                preg_replace('~[^A-Za-z0-9._-]~', '-', implode('-', $codes)),
+            ),
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 
     private function job(StoredInstallation $stored, string $ids): Job
     {
-        return $this->jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
+        return $this->jobs->of($stored, explode(',', $ids)) ??
+            abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
     }
 
     /** @return array<int|string, mixed> */
@@ -126,7 +171,12 @@ final readonly class BenchController
         // The cursor first: what comes in between is then seen twice rather than never.
         $cursor = $this->records->cursor($stored, $job->runs());
 
-        return JobStateResource::of($job, $this->records->events($stored, $job->runs()), $cursor, $stored->crew()->pluck('name', 'sign_in')->all());
+        return JobStateResource::of(
+            $job,
+            $this->records->events($stored, $job->runs()),
+            $cursor,
+            $stored->crew()->pluck('name', 'sign_in')->all(),
+        );
     }
 
     private static function who(Request $request): User

@@ -38,26 +38,76 @@ final readonly class CrewController
         return response()->json($board->of($stored));
     }
 
-    public function index(Request $request, StoredInstallation $stored, Loaded $loaded, Jobs $jobs, Times $times): JsonResponse
-    {
+    public function index(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Jobs $jobs,
+        Times $times,
+    ): JsonResponse {
         $lead = self::who($request);
-        $people = $stored->crew()->get()->map(fn (User $person): array => [
-            'id' => $person->id, 'signIn' => $person->sign_in, 'name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills, 'retired' => $person->retired_at !== null,
-            'signsIn' => $person->password !== null, 'mine' => $this->isMine($lead, $person),
-        ])->all();
-        $given = DB::table('assignments')->where('installation_id', $stored->id)->orderBy('id')->get(['id', 'user_id', 'kind', 'key'])->all();
+        $people = $stored
+            ->crew()
+            ->get()
+            ->map(
+                fn (User $person): array => [
+                    'id' => $person->id,
+                    'signIn' => $person->sign_in,
+                    'name' => $person->name,
+                    'roles' => $person->roles,
+                    'skills' => $person->skills,
+                    'retired' => $person->retired_at !== null,
+                    'signsIn' => $person->password !== null,
+                    'mine' => $this->isMine($lead, $person),
+                ],
+            )
+            ->all();
+        $given = DB::table('assignments')
+            ->where('installation_id', $stored->id)
+            ->orderBy('id')
+            ->get(['id', 'user_id', 'kind', 'key'])
+            ->all();
         $book = $times->of($stored);
 
         return response()->json([
             'people' => $people,
             'given' => $given,
-            'skills' => array_map(static fn (Skill $skill): array => ['id' => $skill->value, 'name' => $skill->words()], Skill::cases()),
-            'looms' => array_map(static fn (Loom $loom): array => ['id' => $loom->id, 'name' => $loom->name], array_values($loaded->installation->looms)),
-            'jobs' => array_map(static fn (Assembly $assembly): array => ['id' => $assembly->id, 'name' => implode(', ', array_slice(array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $assembly->runs), 0, 3))], array_values($loaded->plan()->assemblies)),
+            'skills' => array_map(
+                static fn (Skill $skill): array => ['id' => $skill->value, 'name' => $skill->words()],
+                Skill::cases(),
+            ),
+            'looms' => array_map(
+                static fn (Loom $loom): array => ['id' => $loom->id, 'name' => $loom->name],
+                array_values($loaded->installation->looms),
+            ),
+            'jobs' => array_map(
+                static fn (Assembly $assembly): array => [
+                    'id' => $assembly->id,
+                    'name' => implode(
+                        ', ',
+                        array_slice(
+                            array_map(
+                                static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                                $assembly->runs,
+                            ),
+                            0,
+                            3,
+                        ),
+                    ),
+                ],
+                array_values($loaded->plan()->assemblies),
+            ),
             'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop),
             'tools' => $this->tools($stored, $loaded, $jobs),
             'version' => $stored->version,
-            'times' => array_map(static fn (string $pace): array => ['pace' => $pace, 'minutes' => PlanEncoder::figure($book->figure($pace)), 'measured' => $book->isMeasured($pace)], Names::of(StandardTimes::all())),
+            'times' => array_map(
+                static fn (string $pace): array => [
+                    'pace' => $pace,
+                    'minutes' => PlanEncoder::figure($book->figure($pace)),
+                    'measured' => $book->isMeasured($pace),
+                ],
+                Names::of(StandardTimes::all()),
+            ),
         ]);
     }
 
@@ -66,11 +116,19 @@ final readonly class CrewController
         $data = $this->checked($request, null);
         $signIn = mb_strtolower(trim($data['signIn'] ?? ''));
         if (User::query()->where('sign_in', $signIn)->exists()) {
-            throw ValidationException::withMessages(['signIn' => 'Somebody has this sign-in name already. Choose another.']);
+            throw ValidationException::withMessages([
+                'signIn' => 'Somebody has this sign-in name already. Choose another.',
+            ]);
         }
         $password = self::password();
         $person = DB::transaction(function () use ($data, $signIn, $password, $stored): User {
-            $person = User::query()->create(['sign_in' => $signIn, 'name' => $data['name'], 'roles' => $data['roles'], 'skills' => $data['skills'], 'password' => $password]);
+            $person = User::query()->create([
+                'sign_in' => $signIn,
+                'name' => $data['name'],
+                'roles' => $data['roles'],
+                'skills' => $data['skills'],
+                'password' => $password,
+            ]);
             $stored->crew()->attach($person->id);
 
             return $person;
@@ -84,7 +142,9 @@ final readonly class CrewController
         $person = $this->person($request, $stored, $id);
         $data = $this->checked($request, $person);
         if ($person->id === self::who($request)->id && ! in_array(Role::Lead->value, $data['roles'], true)) {
-            throw ValidationException::withMessages(['roles' => 'You cannot take the lead from yourself. Make somebody else lead first, and let them do it.']);
+            throw ValidationException::withMessages([
+                'roles' => 'You cannot take the lead from yourself. Make somebody else lead first, and let them do it.',
+            ]);
         }
         $person->update(['name' => $data['name'], 'roles' => $data['roles'], 'skills' => $data['skills']]);
 
@@ -119,19 +179,30 @@ final readonly class CrewController
 
     public function give(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $data = $request->validate(['user' => 'required|integer', 'kind' => ['required', Rule::in(['loom', 'assembly', 'skill'])], 'key' => 'required|string|max:255']);
+        $data = $request->validate([
+            'user' => 'required|integer',
+            'kind' => ['required', Rule::in(['loom', 'assembly', 'skill'])],
+            'key' => 'required|string|max:255',
+        ]);
         $known = match ($data['kind']) {
             'loom' => isset($loaded->installation->looms[$data['key']]),
             'assembly' => isset($loaded->plan()->assemblies[$data['key']]),
             default => Skill::tryFrom($data['key']) !== null,
         };
         if (! $known) {
-            throw ValidationException::withMessages(['key' => sprintf('There is no %s "%s" here.', $data['kind'], $data['key'])]);
+            throw ValidationException::withMessages([
+                'key' => sprintf('There is no %s "%s" here.', $data['kind'], $data['key']),
+            ]);
         }
         if (! $stored->crew()->where('users.id', $data['user'])->whereNull('retired_at')->exists()) {
             throw ValidationException::withMessages(['user' => 'This person is not at work here.']);
         }
-        DB::table('assignments')->insertOrIgnore(['installation_id' => $stored->id, 'user_id' => $data['user'], 'kind' => $data['kind'], 'key' => $data['key']]);
+        DB::table('assignments')->insertOrIgnore([
+            'installation_id' => $stored->id,
+            'user_id' => $data['user'],
+            'kind' => $data['kind'],
+            'key' => $data['key'],
+        ]);
 
         return response()->json(['saved' => true], 201);
     }
@@ -145,14 +216,19 @@ final readonly class CrewController
 
     public function workshop(Request $request, StoredInstallation $stored, ChangeLog $log): JsonResponse
     {
-        $problems = new Problems;
+        $problems = new Problems();
         $workshop = StockCodec::workshop(Fields::of($request->input('workshop'), '', $problems));
         $problems->settle();
         $after = (array) json_decode((string) json_encode(StockCodec::encodeWorkshop($workshop)), true);
         try {
-            $log->write($stored, self::who($request), 'Benches, hours and shared tools changed', [new Edit('workshop', $stored->key, $after, $request->integer('version'))]);
+            $log->write($stored, self::who($request), 'Benches, hours and shared tools changed', [
+                new Edit('workshop', $stored->key, $after, $request->integer('version')),
+            ]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->workshop], 409);
+            return response()->json(
+                ['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->workshop],
+                409,
+            );
         }
 
         return response()->json(['saved' => true]);
@@ -165,20 +241,34 @@ final readonly class CrewController
         $skills = array_map(static fn (Skill $skill): string => $skill->value, Skill::cases());
 
         /** @var array{name: string, roles: list<string>, skills: list<string>, signIn?: string} */
-        return $request->validate([
-            'name' => 'required|string|max:120', 'roles' => 'required|array|min:1', 'roles.*' => [Rule::in($roles)], 'skills' => 'present|array', 'skills.*' => [Rule::in($skills)],
-            ...($person === null ? ['signIn' => 'required|string|max:200'] : []),
-        ], [
-            'name.required' => 'Write the person’s name.', 'roles.required' => 'Choose at least one role.', 'roles.*.in' => 'Roles are '.implode(', ', $roles).'.',
-            'skills.*.in' => 'Skills are '.implode(', ', $skills).'.', 'signIn.required' => 'Write a sign-in name, such as an address.',
-        ]);
+        return $request->validate(
+            [
+                'name' => 'required|string|max:120',
+                'roles' => 'required|array|min:1',
+                'roles.*' => [Rule::in($roles)],
+                'skills' => 'present|array',
+                'skills.*' => [Rule::in($skills)],
+                ...$person === null ? ['signIn' => 'required|string|max:200'] : [],
+            ],
+            [
+                'name.required' => 'Write the person’s name.',
+                'roles.required' => 'Choose at least one role.',
+                'roles.*.in' => 'Roles are '.implode(', ', $roles).'.',
+                'skills.*.in' => 'Skills are '.implode(', ', $skills).'.',
+                'signIn.required' => 'Write a sign-in name, such as an address.',
+            ],
+        );
     }
 
     /** Of this crew, and of no crew that the lead is not lead of: a password opens all of somebody's installations. */
     private function person(Request $request, StoredInstallation $stored, int $id): User
     {
         $person = $stored->crew()->where('users.id', $id)->first() ?? abort(404, 'This person is not of the crew.');
-        abort_unless($this->isMine(self::who($request), $person), 403, 'This person works on an installation that you do not lead. Their lead changes them.');
+        abort_unless(
+            $this->isMine(self::who($request), $person),
+            403,
+            'This person works on an installation that you do not lead. Their lead changes them.',
+        );
 
         return $person;
     }

@@ -19,7 +19,13 @@ final readonly class CuttingController
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $versions = [];
-        foreach ($stored->parts()->toBase()->where('kind', 'reel')->get(['key', 'version']) as $reel) {
+        foreach (
+            $stored
+                ->parts()
+                ->toBase()
+                ->where('kind', 'reel')
+                ->get(['key', 'version']) as $reel
+        ) {
             $versions[(string) $reel->key] = (int) $reel->version;
         }
 
@@ -31,6 +37,10 @@ final readonly class CuttingController
         $canvas = new PdfCanvas('Cut list', CutListDrawing::WIDTH, CutListDrawing::HEIGHT);
         CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $request->query('units') === 'inch');
 
-        return new Response($canvas->bytes(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => 'inline; filename="cut-list.pdf"', 'Cache-Control' => 'private, no-store']);
+        return new Response($canvas->bytes(), 200, [
+            'Content-Type' => 'application/pdf',
+            'Content-Disposition' => 'inline; filename="cut-list.pdf"',
+            'Cache-Control' => 'private, no-store',
+        ]);
     }
 }

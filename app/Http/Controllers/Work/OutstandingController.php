@@ -28,12 +28,25 @@ final readonly class OutstandingController
     public function __invoke(StoredInstallation $stored): JsonResponse
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
-        $key = sprintf('outstanding.%s.%d.%s.%s', Edition::id(), $stored->id, $stored->decisions.'.'.$stored->edition(), $last);
+        $key = sprintf(
+            'outstanding.%s.%d.%s.%s',
+            Edition::id(),
+            $stored->id,
+            $stored->decisions.'.'.$stored->edition(),
+            $last,
+        );
 
         /** @var array{counts: array<int|string, int>, labels: array<int|string, string>} $known */
         $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
         $printed = $this->labels->printed($stored);
-        $left = count(array_filter($known['labels'], static fn (string $fingerprint, int|string $id): bool => ($printed[$id]['fingerprint'] ?? '') !== $fingerprint, ARRAY_FILTER_USE_BOTH));
+        $left = count(
+            array_filter(
+                $known['labels'],
+                static fn (string $fingerprint, int|string $id): bool => ($printed[$id]['fingerprint'] ?? '') !==
+                    $fingerprint,
+                ARRAY_FILTER_USE_BOTH,
+            ),
+        );
 
         return response()->json($known['counts'] + ['labels' => $left]);
     }
@@ -44,7 +57,12 @@ final readonly class OutstandingController
         $decided = $this->store->load($stored);
         $loaded = $stored->release_id === null ? $decided : $this->store->atWork($stored);
         $known = $this->count($loaded);
-        $known['counts']['schedule'] = count(array_filter($decided->plan()->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+        $known['counts']['schedule'] = count(
+            array_filter(
+                $decided->plan()->findings,
+                static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+            ),
+        );
 
         return $known;
     }
@@ -58,7 +76,10 @@ final readonly class OutstandingController
             if ($run->withdrawn) {
                 continue;
             }
-            $states = array_combine(array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]), array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]));
+            $states = array_combine(
+                array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]),
+                array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]),
+            );
             $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
             $made = $done(Stage::EndA) && $done(Stage::EndB);
             // What a change has overtaken waits for a remedy.
@@ -69,6 +90,12 @@ final readonly class OutstandingController
         }
         $labels = $this->labels->of($loaded);
 
-        return ['counts' => $counts, 'labels' => array_combine(array_map(static fn (PrintedLabel $label): string => $label->id, $labels), array_map(static fn (PrintedLabel $label): string => $label->fingerprint(), $labels))];
+        return [
+            'counts' => $counts,
+            'labels' => array_combine(
+                array_map(static fn (PrintedLabel $label): string => $label->id, $labels),
+                array_map(static fn (PrintedLabel $label): string => $label->fingerprint(), $labels),
+            ),
+        ];
     }
 }

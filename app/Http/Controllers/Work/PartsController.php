@@ -32,20 +32,63 @@ final readonly class PartsController
     {
         $scope = self::scope($request, $loaded);
 
-        return response()->json(PartsResource::of($scope, $scope->list($loaded, $request->query('left') !== '1'), $loaded, $stored->version));
+        return response()->json(
+            PartsResource::of(
+                $scope,
+                $scope->list($loaded, $request->query('left') !== '1'),
+                $loaded,
+                $stored->version,
+            ),
+        );
     }
 
     public function csv(Request $request, Loaded $loaded): Response
     {
         $list = self::scope($request, $loaded)->list($loaded, $request->query('left') !== '1');
         $number = static fn (float $value): string => rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
-        $rows = array_map(static fn (Line $line): array => [
-            $line->group, $line->id, $line->name, $line->colour, $number($line->needed->value), $line->unit, $number($line->spares), $number($line->returned), $number($line->stock),
-            $number($line->short), $number($line->pack), (string) $line->packs, $line->price === null ? '' : $number($line->price), $line->cost() === null ? '' : $number($line->cost()),
-        ], $list->lines);
-        $csv = CsvWriter::write(['kind', 'id', 'name', 'colour', 'needed', 'unit', 'spares', 'back from kits', 'in stock', 'to buy', 'pack', 'packs', 'price of a pack', 'cost'], $rows);
+        $rows = array_map(
+            static fn (Line $line): array => [
+                $line->group,
+                $line->id,
+                $line->name,
+                $line->colour,
+                $number($line->needed->value),
+                $line->unit,
+                $number($line->spares),
+                $number($line->returned),
+                $number($line->stock),
+                $number($line->short),
+                $number($line->pack),
+                (string) $line->packs,
+                $line->price === null ? '' : $number($line->price),
+                $line->cost() === null ? '' : $number($line->cost()),
+            ],
+            $list->lines,
+        );
+        $csv = CsvWriter::write(
+            [
+                'kind',
+                'id',
+                'name',
+                'colour',
+                'needed',
+                'unit',
+                'spares',
+                'back from kits',
+                'in stock',
+                'to buy',
+                'pack',
+                'packs',
+                'price of a pack',
+                'cost',
+            ],
+            $rows,
+        );
 
-        return new Response($csv, 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => sprintf('attachment; filename="%s-parts.csv"', $loaded->stored->key)]);
+        return new Response($csv, 200, [
+            'Content-Type' => 'text/csv; charset=UTF-8',
+            'Content-Disposition' => sprintf('attachment; filename="%s-parts.csv"', $loaded->stored->key),
+        ]);
     }
 
     /** Make against buy, for every assembly. */
@@ -58,14 +101,19 @@ final readonly class PartsController
     {
         $user = $request->user();
         assert($user instanceof User);
-        $problems = new Problems;
+        $problems = new Problems();
         $economy = StockCodec::economy(Fields::of($request->input('economy'), '', $problems));
         $problems->settle();
         $after = (array) json_decode((string) json_encode(StockCodec::encodeEconomy($economy)), true);
         try {
-            $this->log->write($stored, $user, 'Prices, rates and shelf changed', [new Edit('economy', $stored->key, $after, $request->integer('version'))]);
+            $this->log->write($stored, $user, 'Prices, rates and shelf changed', [
+                new Edit('economy', $stored->key, $after, $request->integer('version')),
+            ]);
         } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->economy], 409);
+            return response()->json(
+                ['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->economy],
+                409,
+            );
         }
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
@@ -73,6 +121,7 @@ final readonly class PartsController
 
     private static function scope(Request $request, Loaded $loaded): PartsScope
     {
-        return PartsScope::read($request->string('scope')->toString(), $loaded) ?? abort(404, 'There is nothing of that name to list parts for.');
+        return PartsScope::read($request->string('scope')->toString(), $loaded) ??
+            abort(404, 'There is nothing of that name to list parts for.');
     }
 }

@@ -22,24 +22,41 @@ final class PictureController
 
     private const MOST = 8 * 1024;
 
-    public function store(Request $request, StoredInstallation $stored, Jobs $jobs, BenchRecorder $recorder, string $ids): JsonResponse
-    {
-        $request->validate(['picture' => 'required|file|max:'.self::MOST], [
-            'picture.required' => 'Choose a photo.',
-            'picture.max' => 'This photo is larger than 8 MB. Take it at a lower resolution.',
-            'picture.uploaded' => 'This photo is larger than the server takes. Take it at a lower resolution.',
-        ]);
+    public function store(
+        Request $request,
+        StoredInstallation $stored,
+        Jobs $jobs,
+        BenchRecorder $recorder,
+        string $ids,
+    ): JsonResponse {
+        $request->validate(
+            ['picture' => 'required|file|max:'.self::MOST],
+            [
+                'picture.required' => 'Choose a photo.',
+                'picture.max' => 'This photo is larger than 8 MB. Take it at a lower resolution.',
+                'picture.uploaded' => 'This photo is larger than the server takes. Take it at a lower resolution.',
+            ],
+        );
         $file = $request->file('picture');
         assert($file instanceof UploadedFile);
         $size = @getimagesize($file->getPathname());
-        $kind = ($size === false ? null : self::KINDS[$size[2]] ?? null) ?? throw ValidationException::withMessages(['picture' => 'This is no JPEG, PNG or WebP picture. Choose a photo.']);
+        $kind =
+            ($size === false ? null : self::KINDS[$size[2]] ?? null) ??
+            throw ValidationException::withMessages([
+                'picture' => 'This is no JPEG, PNG or WebP picture. Choose a photo.',
+            ]);
         $name = hash_file('sha256', $file->getPathname()).'.'.$kind;
         Storage::disk('local')->putFileAs('pictures', $file, $name);
         $job = $jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job.');
         $user = $request->user();
         assert($user instanceof User);
         $new = $recorder->record($stored, $job, $user, [
-            'id' => $request->string('id')->toString(), 'kind' => 'pictured', 'run' => $request->string('run')->toString(), 'step' => $request->string('step')->toString(), 'note' => $request->string('note')->toString(), 'picture' => $name,
+            'id' => $request->string('id')->toString(),
+            'kind' => 'pictured',
+            'run' => $request->string('run')->toString(),
+            'step' => $request->string('step')->toString(),
+            'note' => $request->string('note')->toString(),
+            'picture' => $name,
         ]);
 
         return response()->json(['new' => $new, 'picture' => $name], $new ? 201 : 200);
@@ -47,9 +64,22 @@ final class PictureController
 
     public function show(StoredInstallation $stored, string $name): Response
     {
-        $known = $stored->events()->toBase()->reorder()->where('kind', 'pictured')->where('definition->picture', $name)->exists();
-        abort_unless($known && Storage::disk('local')->exists('pictures/'.$name), 404, 'There is no such picture here.');
+        $known = $stored
+            ->events()
+            ->toBase()
+            ->reorder()
+            ->where('kind', 'pictured')
+            ->where('definition->picture', $name)
+            ->exists();
+        abort_unless(
+            $known && Storage::disk('local')->exists('pictures/'.$name),
+            404,
+            'There is no such picture here.',
+        );
 
-        return response()->file(Storage::disk('local')->path('pictures/'.$name), ['Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
+        return response()->file(Storage::disk('local')->path('pictures/'.$name), [
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+            'X-Content-Type-Options' => 'nosniff',
+        ]);
     }
 }

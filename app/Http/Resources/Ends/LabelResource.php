@@ -19,30 +19,33 @@ final class LabelResource
      */
     public static function lines(array $labels, array $printed, Loaded $loaded): array
     {
-        return array_map(static fn (PrintedLabel $label): array => [
-            'id' => $label->id,
-            'part' => $label->part,
-            'form' => $label->face->form->value,
-            'kind' => $loaded->installation->catalogue->parts[$label->part]->name ?? $label->part,
-            'run' => $label->run,
-            'side' => $label->side,
-            'leg' => $label->leg,
-            'code' => $label->marked->text ?? $label->code,
-            'line' => $label->line,
-            'word' => $label->marked->word ?? '',
-            'underlined' => $label->marked->underlined ?? false,
-            'turned' => $label->turned,
-            'colour' => $label->colour,
-            'place' => $label->place,
-            'path' => $label->path,
-            'loom' => $loaded->installation->runs[$label->run]->loom ?? '',
-            'width' => $label->face->width->canonical(),
-            'height' => $label->face->height->canonical(),
-            'printed' => $label->face->printed->canonical(),
-            'state' => self::state($label, $printed),
-            'at' => $printed[$label->id]['at'] ?? null,
-            'by' => $printed[$label->id]['by'] ?? null,
-        ], $labels);
+        return array_map(
+            static fn (PrintedLabel $label): array => [
+                'id' => $label->id,
+                'part' => $label->part,
+                'form' => $label->face->form->value,
+                'kind' => $loaded->installation->catalogue->parts[$label->part]->name ?? $label->part,
+                'run' => $label->run,
+                'side' => $label->side,
+                'leg' => $label->leg,
+                'code' => $label->marked->text ?? $label->code,
+                'line' => $label->line,
+                'word' => $label->marked->word ?? '',
+                'underlined' => $label->marked->underlined ?? false,
+                'turned' => $label->turned,
+                'colour' => $label->colour,
+                'place' => $label->place,
+                'path' => $label->path,
+                'loom' => $loaded->installation->runs[$label->run]->loom ?? '',
+                'width' => $label->face->width->canonical(),
+                'height' => $label->face->height->canonical(),
+                'printed' => $label->face->printed->canonical(),
+                'state' => self::state($label, $printed),
+                'at' => $printed[$label->id]['at'] ?? null,
+                'by' => $printed[$label->id]['by'] ?? null,
+            ],
+            $labels,
+        );
     }
 
     /** @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed */
@@ -58,17 +61,41 @@ final class LabelResource
     /** @return list<array<int|string, mixed>> */
     public static function geometries(): array
     {
-        return array_map(static fn (SheetGeometry $sheet): array => [
-            'id' => $sheet->id, 'name' => $sheet->name, 'columns' => $sheet->columns, 'rows' => $sheet->rows, 'width' => $sheet->width->canonical(), 'height' => $sheet->height->canonical(),
-            'pageWidth' => $sheet->pageWidth->canonical(), 'pageHeight' => $sheet->pageHeight->canonical(), 'pitchX' => $sheet->pitchX->canonical(), 'pitchY' => $sheet->pitchY->canonical(), 'left' => $sheet->left->canonical(), 'top' => $sheet->top->canonical(),
-        ], SheetGeometry::usual());
+        return array_map(
+            static fn (SheetGeometry $sheet): array => [
+                'id' => $sheet->id,
+                'name' => $sheet->name,
+                'columns' => $sheet->columns,
+                'rows' => $sheet->rows,
+                'width' => $sheet->width->canonical(),
+                'height' => $sheet->height->canonical(),
+                'pageWidth' => $sheet->pageWidth->canonical(),
+                'pageHeight' => $sheet->pageHeight->canonical(),
+                'pitchX' => $sheet->pitchX->canonical(),
+                'pitchY' => $sheet->pitchY->canonical(),
+                'left' => $sheet->left->canonical(),
+                'top' => $sheet->top->canonical(),
+            ],
+            SheetGeometry::usual(),
+        );
     }
 
     /** @return list<array<int|string, string>> */
     public static function findings(Loaded $loaded): array
     {
-        $findings = array_filter($loaded->plan()->findings, static fn (Finding $finding): bool => str_starts_with($finding->code, 'label.'));
+        $findings = array_filter(
+            $loaded->plan()->findings,
+            static fn (Finding $finding): bool => str_starts_with($finding->code, 'label.'),
+        );
 
-        return array_map(static fn (Finding $finding): array => ['severity' => $finding->severity->value, 'subject' => $finding->subject, 'words' => $finding->words, 'remedy' => $finding->remedy], array_values($findings));
+        return array_map(
+            static fn (Finding $finding): array => [
+                'severity' => $finding->severity->value,
+                'subject' => $finding->subject,
+                'words' => $finding->words,
+                'remedy' => $finding->remedy,
+            ],
+            array_values($findings),
+        );
     }
 }

@@ -23,22 +23,30 @@ final class ReachResource
     public static function of(Loaded $loaded, ?array $circuits = null): array
     {
         $reaches = new Reaches($loaded->installation);
-        $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $loaded->plan()->runs));
+        $lines = $reaches->lines(
+            array_map(static fn (RunPlan $run): Length => $run->cut->result, $loaded->plan()->runs),
+        );
 
-        return array_map(static fn (Line $line): array => self::line($line, $reaches), array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))));
+        return array_map(
+            static fn (Line $line): array => self::line($line, $reaches),
+            array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))),
+        );
     }
 
     /** @return array<int|string, mixed> */
     private static function line(Line $line, Reaches $reaches): array
     {
         $reach = $reaches->judge($line);
-        $next = $reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight ? $reaches->next($line) : null;
+        $next =
+            $reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight ? $reaches->next($line) : null;
 
         return [
             'id' => $line->circuit->id,
             'name' => $line->circuit->name,
             'signal' => $line->signal->name,
-            'runs' => array_values(array_unique(array_map(static fn (Stretch $stretch): string => $stretch->run, $line->stretches))),
+            'runs' => array_values(
+                array_unique(array_map(static fn (Stretch $stretch): string => $stretch->run, $line->stretches)),
+            ),
             'verdict' => $reach->verdict->value,
             'kind' => $reach->kind,
             'used' => $reach->used === null ? null : PlanEncoder::figure($reach->used),
@@ -46,7 +54,10 @@ final class ReachResource
             'margin' => $reach->margin === null ? null : round($reach->margin, 1),
             'decibels' => $reach->decibels === null ? null : round($reach->decibels, 2),
             'missing' => $reach->missing,
-            'information' => array_map(static fn (array $each): array => ['what' => $each[0], 'figure' => PlanEncoder::figure($each[1])], $reach->information),
+            'information' => array_map(
+                static fn (array $each): array => ['what' => $each[0], 'figure' => PlanEncoder::figure($each[1])],
+                $reach->information,
+            ),
             'next' => $next === null ? null : ['cable' => $next[0]->name, 'margin' => round($next[1]->margin ?? 0.0, 1)],
         ];
     }

@@ -34,11 +34,24 @@ final class SheetResource
             'location' => $sheet->location,
             'cable' => $sheet->cable->name,
             'mains' => $sheet->isMains(),
-            'fittings' => array_map(static fn (SheetFitting $fitting): array => self::fitting($fitting, $sheet->cable, $loaded), $sheet->fittings),
+            'fittings' => array_map(
+                static fn (SheetFitting $fitting): array => self::fitting($fitting, $sheet->cable, $loaded),
+                $sheet->fittings,
+            ),
             'alike' => $sheet->alike,
             'breakout' => $sheet->breakout === null ? null : self::slide($sheet->breakout),
-            'unused' => array_map(static fn (Unused $unused): array => ['conductor' => $unused->conductor, 'colour' => $sheet->cable->element($unused->conductor)->colour ?? '', 'reason' => $unused->reason], $sheet->unused),
-            'rules' => array_map(static fn (School $rule): array => ['question' => $rule::question(), 'answer' => $rule->words()], $sheet->rules),
+            'unused' => array_map(
+                static fn (Unused $unused): array => [
+                    'conductor' => $unused->conductor,
+                    'colour' => $sheet->cable->element($unused->conductor)->colour ?? '',
+                    'reason' => $unused->reason,
+                ],
+                $sheet->unused,
+            ),
+            'rules' => array_map(
+                static fn (School $rule): array => ['question' => $rule::question(), 'answer' => $rule->words()],
+                $sheet->rules,
+            ),
         ];
     }
 
@@ -56,12 +69,25 @@ final class SheetResource
             'clocking' => $fitting->fitting->clocking,
             'clockings' => $fitting->type->cable->clocking,
             'mains' => $fitting->type->domain->value === 'mains',
-            'join' => array_values(array_unique(array_map(static fn (TerminalKind $terminal): string => $terminal->joining->words(), $fitting->terminals))),
+            'join' => array_values(
+                array_unique(
+                    array_map(
+                        static fn (TerminalKind $terminal): string => $terminal->joining->words(),
+                        $fitting->terminals,
+                    ),
+                ),
+            ),
             'legs' => array_map(static fn (SheetLeg $leg): array => self::leg($leg, $fitting, $cable), $fitting->legs),
-            'blocks' => array_map(static fn (Block $block): array => [
-                'number' => $block->number, 'channels' => $block->channels, 'colour' => $block->colour,
-                'offset' => $block->offset->canonical(), 'length' => PlanEncoder::worked($block->length),
-            ], $fitting->blocks),
+            'blocks' => array_map(
+                static fn (Block $block): array => [
+                    'number' => $block->number,
+                    'channels' => $block->channels,
+                    'colour' => $block->colour,
+                    'offset' => $block->offset->canonical(),
+                    'length' => PlanEncoder::worked($block->length),
+                ],
+                $fitting->blocks,
+            ),
             'print' => $fitting->print,
             'mates' => $fitting->mates,
         ];
@@ -78,26 +104,43 @@ final class SheetResource
             'length' => ($leg->tail->result ?? $leg->leg->length)->canonical(),
             'tail' => $leg->tail === null ? null : PlanEncoder::worked($leg->tail),
             'chosen' => $leg->leg->recipe,
-            'recipe' => $made->recipe === null ? null : [
-                'id' => $made->recipe->id,
-                'name' => $made->recipe->name,
-                'discard' => $made->recipe->discard->canonical(),
-                'source' => $made->recipe->source,
-                'steps' => array_map(static fn (RecipeStep $step): array => [
-                    'layer' => $step->layer->value, 'at' => $step->at->canonical(), 'does' => $step->does, 'keep' => $step->keep, 'tool' => $step->tool, 'check' => $step->check,
-                ], $made->recipe->steps),
-            ],
-            'cores' => array_map(static fn (CoreCut $core): array => [
-                'conductor' => $core->joint->conductor,
-                'colour' => $cable->element($core->joint->conductor)->colour ?? '',
-                'element' => str_contains($core->joint->conductor, '/') ? $cable->element(substr($core->joint->conductor, 0, (int) strrpos($core->joint->conductor, '/')))->label ?? '' : '',
-                'address' => $core->joint->address(),
-                'terminal' => $fitting->layout->cavities[$core->joint->address()]->terminal ?? '',
-                'function' => $core->joint->function,
-                'channel' => $core->joint->channel,
-                'exception' => $core->joint->exception,
-                'length' => PlanEncoder::worked($core->length),
-            ], $made->cores),
+            'recipe' => $made->recipe === null
+                    ? null
+                    : [
+                        'id' => $made->recipe->id,
+                        'name' => $made->recipe->name,
+                        'discard' => $made->recipe->discard->canonical(),
+                        'source' => $made->recipe->source,
+                        'steps' => array_map(
+                            static fn (RecipeStep $step): array => [
+                                'layer' => $step->layer->value,
+                                'at' => $step->at->canonical(),
+                                'does' => $step->does,
+                                'keep' => $step->keep,
+                                'tool' => $step->tool,
+                                'check' => $step->check,
+                            ],
+                            $made->recipe->steps,
+                        ),
+                    ],
+            'cores' => array_map(
+                static fn (CoreCut $core): array => [
+                    'conductor' => $core->joint->conductor,
+                    'colour' => $cable->element($core->joint->conductor)->colour ?? '',
+                    'element' => str_contains($core->joint->conductor, '/')
+                        ? $cable->element(
+                            substr($core->joint->conductor, 0, (int) strrpos($core->joint->conductor, '/')),
+                        )->label ?? ''
+                        : '',
+                    'address' => $core->joint->address(),
+                    'terminal' => $fitting->layout->cavities[$core->joint->address()]->terminal ?? '',
+                    'function' => $core->joint->function,
+                    'channel' => $core->joint->channel,
+                    'exception' => $core->joint->exception,
+                    'length' => PlanEncoder::worked($core->length),
+                ],
+                $made->cores,
+            ),
             'slides' => array_map(self::slide(...), $made->slides),
             'contacts' => array_map(static fn (Part $part): string => $part->name, $made->contacts),
             'tools' => $made->tools,
@@ -108,6 +151,11 @@ final class SheetResource
     /** @return array<int|string, mixed> */
     private static function slide(SlideOn $slide): array
     {
-        return ['name' => $slide->part->name, 'colour' => $slide->part->colour, 'before' => $slide->before, 'note' => $slide->note];
+        return [
+            'name' => $slide->part->name,
+            'colour' => $slide->part->colour,
+            'before' => $slide->before,
+            'note' => $slide->note,
+        ];
     }
 }

@@ -37,13 +37,45 @@ final class BuildingResource
         }
 
         return [
-            'locations' => array_map(static fn (Location $each): array => ['part' => BuildingCodec::encodeLocation($each), 'version' => $versions['location '.$each->id] ?? 0, 'ends' => $ends[$each->id] ?? 0], array_values($in->locations)),
-            'junctions' => array_map(static fn (Junction $each): array => ['part' => BuildingCodec::encodeJunction($each), 'version' => $versions['junction '.$each->id] ?? 0], array_values($in->junctions)),
-            'ways' => array_map(static fn (Way $way): array => self::way($way, $plan->ways[$way->id] ?? null, $loaded, $versions['way '.$way->id] ?? 0), array_values($in->ways)),
-            'panels' => array_map(static fn (Panel $panel): array => self::panel($panel, $in, $versions['tail-panel '.$panel->id] ?? 0), array_values($in->panels)),
+            'locations' => array_map(
+                static fn (Location $each): array => [
+                    'part' => BuildingCodec::encodeLocation($each),
+                    'version' => $versions['location '.$each->id] ?? 0,
+                    'ends' => $ends[$each->id] ?? 0,
+                ],
+                array_values($in->locations),
+            ),
+            'junctions' => array_map(
+                static fn (Junction $each): array => [
+                    'part' => BuildingCodec::encodeJunction($each),
+                    'version' => $versions['junction '.$each->id] ?? 0,
+                ],
+                array_values($in->junctions),
+            ),
+            'ways' => array_map(
+                static fn (Way $way): array => self::way(
+                    $way,
+                    $plan->ways[$way->id] ?? null,
+                    $loaded,
+                    $versions['way '.$way->id] ?? 0,
+                ),
+                array_values($in->ways),
+            ),
+            'panels' => array_map(
+                static fn (Panel $panel): array => self::panel($panel, $in, $versions['tail-panel '.$panel->id] ?? 0),
+                array_values($in->panels),
+            ),
             'routes' => array_map(static fn ($route): array => $route->ways(), $plan->layout->routes),
             'fittings' => self::fittings($in),
-            'findings' => array_map(PlanEncoder::finding(...), array_values(array_filter($plan->findings, static fn ($finding): bool => preg_match('~^(?:way|route|panel)\.~', $finding->code) === 1))),
+            'findings' => array_map(
+                PlanEncoder::finding(...),
+                array_values(
+                    array_filter(
+                        $plan->findings,
+                        static fn ($finding): bool => preg_match('~^(?:way|route|panel)\.~', $finding->code) === 1,
+                    ),
+                ),
+            ),
         ];
     }
 
@@ -53,7 +85,14 @@ final class BuildingResource
         return [
             'part' => BuildingCodec::encodeWay($way),
             'version' => $version,
-            'runs' => array_map(static fn (string $run): array => ['id' => $run, 'code' => $loaded->installation->runs[$run]->code, 'pinned' => $loaded->installation->runs[$run]->ways !== []], $load->runs ?? []),
+            'runs' => array_map(
+                static fn (string $run): array => [
+                    'id' => $run,
+                    'code' => $loaded->installation->runs[$run]->code,
+                    'pinned' => $loaded->installation->runs[$run]->ways !== [],
+                ],
+                $load->runs ?? [],
+            ),
             'families' => (object) ($load->families ?? []),
             'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
             'rule' => $load?->rule === null ? null : self::rule($load->rule),
@@ -77,11 +116,23 @@ final class BuildingResource
         foreach (Tail::order($panel) as $i => [$row, $column]) {
             $place = $row.'-'.$column;
             $fitting = $panel->places[$place] ?? '';
-            $tails[] = ['place' => $place, 'order' => $i + 1, 'fitting' => $in->fittings[$fitting]->label ?? $fitting, 'tail' => PlanEncoder::worked(Tail::to($panel, $row, $column))];
+            $tails[] = [
+                'place' => $place,
+                'order' => $i + 1,
+                'fitting' => $in->fittings[$fitting]->label ?? $fitting,
+                'tail' => PlanEncoder::worked(Tail::to($panel, $row, $column)),
+            ];
         }
         $climb = Tail::climb($panel, $in);
 
-        return ['part' => PanelCodec::encode($panel), 'version' => $version, 'tails' => $tails, 'climb' => $climb === null ? null : ['detail' => $climb->detail, 'amount' => $climb->amount->canonical(), 'source' => $climb->source]];
+        return [
+            'part' => PanelCodec::encode($panel),
+            'version' => $version,
+            'tails' => $tails,
+            'climb' => $climb === null
+                    ? null
+                    : ['detail' => $climb->detail, 'amount' => $climb->amount->canonical(), 'source' => $climb->source],
+        ];
     }
 
     /** @return array<int|string, list<array{id: string, label: string}>> location → fittings there */

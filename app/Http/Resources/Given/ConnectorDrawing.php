@@ -31,12 +31,15 @@ final class ConnectorDrawing
             'height' => $type->outline->height->inMillimetres(),
             'key' => $type->outline->key === null ? null : CatalogueEncoder::point($type->outline->key),
             'contact' => $type->outline->contact->inMillimetres(),
-            'cavities' => array_map(static fn (Cavity $cavity): array => [
-                'address' => $cavity->address,
-                'face' => CatalogueEncoder::point($cavity->face),
-                'wiring' => CatalogueEncoder::point($cavity->wiring),
-                'terminal' => $cavity->terminal,
-            ], array_values($layout->cavities)),
+            'cavities' => array_map(
+                static fn (Cavity $cavity): array => [
+                    'address' => $cavity->address,
+                    'face' => CatalogueEncoder::point($cavity->face),
+                    'wiring' => CatalogueEncoder::point($cavity->wiring),
+                    'terminal' => $cavity->terminal,
+                ],
+                array_values($layout->cavities),
+            ),
             'shells' => array_map(strval(...), array_keys($layout->shells)),
             'cautions' => $type->cautions,
         ];

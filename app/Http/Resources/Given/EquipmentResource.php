@@ -24,15 +24,32 @@ final class EquipmentResource
         }
         $versions = $loaded->stored->parts()->where('kind', 'equipment')->pluck('version', 'key');
 
-        return array_values(array_map(static fn (Equipment $device): array => [
-            'id' => $device->id,
-            'name' => $device->name,
-            'location' => $device->location,
-            'place' => $in->locationName($device->location),
-            'version' => $versions[$device->id] ?? 1,
-            'ports' => array_map(static fn (Port $port): array => self::port($device, $port, $plugged[$device->id.':'.$port->id] ?? null, $runs, $loaded), $device->ports),
-            'findings' => array_map(PlanEncoder::finding(...), $loaded->plan()->findingsOn('equipment:'.$device->id)),
-        ], $in->equipment));
+        return array_values(
+            array_map(
+                static fn (Equipment $device): array => [
+                    'id' => $device->id,
+                    'name' => $device->name,
+                    'location' => $device->location,
+                    'place' => $in->locationName($device->location),
+                    'version' => $versions[$device->id] ?? 1,
+                    'ports' => array_map(
+                        static fn (Port $port): array => self::port(
+                            $device,
+                            $port,
+                            $plugged[$device->id.':'.$port->id] ?? null,
+                            $runs,
+                            $loaded,
+                        ),
+                        $device->ports,
+                    ),
+                    'findings' => array_map(
+                        PlanEncoder::finding(...),
+                        $loaded->plan()->findingsOn('equipment:'.$device->id),
+                    ),
+                ],
+                $in->equipment,
+            ),
+        );
     }
 
     /**
@@ -46,17 +63,36 @@ final class EquipmentResource
         $fit = [];
         foreach ($in->fittings as $other) {
             $own = $in->catalogue->connectors[$other->connector] ?? null;
-            if ($type !== null && $own !== null && isset($runs[$other->id]) && ($own->matesWith($type) ?? $type->matesWith($own)) !== null) {
-                $fit[] = ['id' => $other->id, 'name' => self::name($other, $runs), 'here' => $other->location === $device->location];
+            if (
+                $type !== null &&
+                $own !== null &&
+                isset($runs[$other->id]) &&
+                ($own->matesWith($type) ?? $type->matesWith($own)) !== null
+            ) {
+                $fit[] = [
+                    'id' => $other->id,
+                    'name' => self::name($other, $runs),
+                    'here' => $other->location === $device->location,
+                ];
             }
         }
         usort($fit, static fn (array $a, array $b): int => [$b['here'], $a['name']] <=> [$a['here'], $b['name']]);
 
         return [
-            'id' => $port->id, 'name' => $port->name, 'connector' => $port->connector, 'connectorName' => $type->name ?? $port->connector,
-            'plan' => $port->plan, 'direction' => $port->direction->value, 'signal' => $port->signal, 'level' => $port->level->value,
-            'phantom' => $port->phantom, 'terminates' => $port->terminates,
-            'plugged' => $fitting, 'pluggedName' => $fitting === null ? '' : self::name($in->fittings[$fitting] ?? new Fitting($fitting, $fitting, '', ''), $runs),
+            'id' => $port->id,
+            'name' => $port->name,
+            'connector' => $port->connector,
+            'connectorName' => $type->name ?? $port->connector,
+            'plan' => $port->plan,
+            'direction' => $port->direction->value,
+            'signal' => $port->signal,
+            'level' => $port->level->value,
+            'phantom' => $port->phantom,
+            'terminates' => $port->terminates,
+            'plugged' => $fitting,
+            'pluggedName' => $fitting === null
+                    ? ''
+                    : self::name($in->fittings[$fitting] ?? new Fitting($fitting, $fitting, '', ''), $runs),
             'fits' => $fit,
         ];
     }

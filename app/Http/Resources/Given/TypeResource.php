@@ -35,9 +35,13 @@ final class TypeResource
             foreach ($loaded->installation->catalogue->{$list} as $id => $type) {
                 $id = (string) $id;
                 $lines[$kind][] = [
-                    'id' => $id, 'name' => $type->name, 'about' => self::about($type),
+                    'id' => $id,
+                    'name' => $type->name,
+                    'about' => self::about($type),
                     'source' => isset($own[$kind][$id]) ? 'own' : (isset($shipped->{$list}[$id]) ? 'shipped' : 'file'),
-                    'version' => $own[$kind][$id] ?? null, 'used' => isset($used->{$list}[$id]), 'retired' => $type->retired ?? false,
+                    'version' => $own[$kind][$id] ?? null,
+                    'used' => isset($used->{$list}[$id]),
+                    'retired' => $type->retired ?? false,
                 ];
             }
         }
@@ -70,7 +74,13 @@ final class TypeResource
     private static function own(Loaded $loaded): array
     {
         $own = [];
-        foreach ($loaded->stored->parts()->toBase()->whereIn('kind', array_keys(TypeKinds::LISTS))->get(['kind', 'key', 'version']) as $row) {
+        foreach (
+            $loaded->stored
+                ->parts()
+                ->toBase()
+                ->whereIn('kind', array_keys(TypeKinds::LISTS))
+                ->get(['kind', 'key', 'version']) as $row
+        ) {
             $own[$row->kind][$row->key] = (int) $row->version;
         }
 
@@ -81,8 +91,16 @@ final class TypeResource
     {
         return match (true) {
             $type instanceof CableType => $type->family.', '.$type->outerDiameter->canonical(),
-            $type instanceof ConnectorType => sprintf('%s, %s, %d contacts', $type->gender->value, $type->mount->value, count($type->cavities)),
-            $type instanceof SignalType => implode(', ', array_slice(array_map(static fn ($function): string => $function->name, $type->functions), 0, 5)),
+            $type instanceof ConnectorType => sprintf(
+                '%s, %s, %d contacts',
+                $type->gender->value,
+                $type->mount->value,
+                count($type->cavities),
+            ),
+            $type instanceof SignalType => implode(
+                ', ',
+                array_slice(array_map(static fn ($function): string => $function->name, $type->functions), 0, 5),
+            ),
             $type instanceof ContactPlan => sprintf('%s, %d channels', $type->connector, count($type->channels)),
             $type instanceof Part => trim($type->kind->value.' '.$type->colour),
             $type instanceof Recipe => sprintf('%d marks', count($type->steps)),
@@ -104,15 +122,41 @@ final class TypeResource
             }
         }
         foreach ($gauges as $name => $conductor) {
-            $figures[] = ['label' => 'Resistance '.$name, 'value' => number_format($conductor->ohmsPerMetre() * 1000, 1).' Ω/km', 'rule' => 'area by ASTM B258, copper at 20 °C by IEC 60028'.($conductor->element->metal->resistance() > 1 ? ', copper-clad 1.6 times that' : '')];
+            $figures[] = [
+                'label' => 'Resistance '.$name,
+                'value' => number_format($conductor->ohmsPerMetre() * 1000, 1).' Ω/km',
+                'rule' => 'area by ASTM B258, copper at 20 °C by IEC 60028'.
+                    ($conductor->element->metal->resistance() > 1 ? ', copper-clad 1.6 times that' : ''),
+            ];
         }
         $coax = self::coax($cable, $cable->construction);
         if ($coax !== null) {
-            $figures[] = ['label' => 'Impedance', 'value' => number_format($coax->impedance(), 1).' Ω', 'rule' => sprintf('59.96 / √εr × ln(D/d), D %s, d %.2f mm, εr %s', $coax->dielectric->canonical(), $coax->centre->inMillimetres(), $coax->permittivity)];
-            $figures[] = ['label' => 'Capacitance', 'value' => number_format($coax->capacitance() * 1e12, 1).' pF/m', 'rule' => '2π ε0 εr / ln(D/d)'];
-            $figures[] = ['label' => 'Velocity', 'value' => number_format($coax->velocity() * 100, 0).' %', 'rule' => '1/√εr'];
+            $figures[] = [
+                'label' => 'Impedance',
+                'value' => number_format($coax->impedance(), 1).' Ω',
+                'rule' => sprintf(
+                    '59.96 / √εr × ln(D/d), D %s, d %.2f mm, εr %s',
+                    $coax->dielectric->canonical(),
+                    $coax->centre->inMillimetres(),
+                    $coax->permittivity,
+                ),
+            ];
+            $figures[] = [
+                'label' => 'Capacitance',
+                'value' => number_format($coax->capacitance() * 1e12, 1).' pF/m',
+                'rule' => '2π ε0 εr / ln(D/d)',
+            ];
+            $figures[] = [
+                'label' => 'Velocity',
+                'value' => number_format($coax->velocity() * 100, 0).' %',
+                'rule' => '1/√εr',
+            ];
         } elseif (($line = $cable->impedance('')) !== null) {
-            $figures[] = ['label' => 'Impedance', 'value' => number_format($line, 0).' Ω', 'rule' => 'nominal, as the type is made'];
+            $figures[] = [
+                'label' => 'Impedance',
+                'value' => number_format($line, 0).' Ω',
+                'rule' => 'nominal, as the type is made',
+            ];
         }
 
         return $figures;

@@ -85,6 +85,13 @@ final class ImpactResource
     /** @return array<int|string, mixed> */
     private static function part(Line $line): array
     {
-        return ['name' => $line->name, 'needed' => PlanEncoder::figure($line->needed), 'stock' => $line->stock, 'short' => $line->short, 'packs' => $line->packs, 'unit' => $line->unit];
+        return [
+            'name' => $line->name,
+            'needed' => PlanEncoder::figure($line->needed),
+            'stock' => $line->stock,
+            'short' => $line->short,
+            'packs' => $line->packs,
+            'unit' => $line->unit,
+        ];
     }
 }

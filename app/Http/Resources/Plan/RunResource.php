@@ -41,22 +41,53 @@ final class RunResource
             ...ScheduleResource::row($run, $loaded),
             'line' => RunLine::describe($run, $loaded->installation),
             'note' => $run->note,
-            'assembly' => ['id' => $assembly->id, 'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs)],
+            'assembly' => [
+                'id' => $assembly->id,
+                'runs' => array_map(
+                    static fn (string $id): string => $loaded->installation->runs[$id]->code,
+                    $assembly->runs,
+                ),
+            ],
             'circuits' => self::circuits($run, $loaded),
             'worked' => PlanEncoder::worked($runPlan->cut),
             'way' => array_map(static fn (Hop $hop): string => $hop->way->name, $runPlan->lay->route->hops),
             'pinned' => $run->ways !== [],
-            'reach' => ReachResource::of($loaded, array_map(static fn (Carriage $carriage): string => $carriage->circuit, $run->carries)),
-            'ends' => array_map(static fn (Side $side): array => [
-                'side' => $side->value,
-                'location' => $loaded->installation->locationName($run->end($side)->location),
-                'fittings' => self::fittings($run, $side, $loaded),
-                'joints' => array_map(static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded), $runPlan->end($side)->joints),
-                'unused' => array_map(static fn (Unused $unused): array => [...self::conductor($unused->conductor, $cable), 'reason' => $unused->reason], $runPlan->end($side)->unused),
-                ...self::made($run, $side, $loaded),
-            ], Side::cases()),
-            'labels' => array_map(static fn (Label $label): array => PlanEncoder::label($label, $plan->rotations, $loaded->installation->rules->on(LabelTurn::class)), $runPlan->labels),
-            'history' => array_map(static fn (Event $event): array => self::event($event, $loaded), array_reverse(self::events($run, $loaded))),
+            'reach' => ReachResource::of(
+                $loaded,
+                array_map(static fn (Carriage $carriage): string => $carriage->circuit, $run->carries),
+            ),
+            'ends' => array_map(
+                static fn (Side $side): array => [
+                    'side' => $side->value,
+                    'location' => $loaded->installation->locationName($run->end($side)->location),
+                    'fittings' => self::fittings($run, $side, $loaded),
+                    'joints' => array_map(
+                        static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded),
+                        $runPlan->end($side)->joints,
+                    ),
+                    'unused' => array_map(
+                        static fn (Unused $unused): array => [
+                            ...self::conductor($unused->conductor, $cable),
+                            'reason' => $unused->reason,
+                        ],
+                        $runPlan->end($side)->unused,
+                    ),
+                    ...self::made($run, $side, $loaded),
+                ],
+                Side::cases(),
+            ),
+            'labels' => array_map(
+                static fn (Label $label): array => PlanEncoder::label(
+                    $label,
+                    $plan->rotations,
+                    $loaded->installation->rules->on(LabelTurn::class),
+                ),
+                $runPlan->labels,
+            ),
+            'history' => array_map(
+                static fn (Event $event): array => self::event($event, $loaded),
+                array_reverse(self::events($run, $loaded)),
+            ),
         ];
     }
 
@@ -73,11 +104,19 @@ final class RunResource
                 continue;
             }
             if ($event->kind === EventKind::Skipped) {
-                $out[$event->step] = ['note' => $event->note, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+                $out[$event->step] = [
+                    'note' => $event->note,
+                    'who' => $loaded->people[$event->by] ?? $event->by,
+                    'at' => $event->at,
+                ];
             } elseif ($event->kind->isDone() || $event->kind === EventKind::TakenBack) {
                 unset($out[$event->step]);
             } elseif ($event->kind === EventKind::Pictured) {
-                $pictures[] = ['picture' => $event->picture, 'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+                $pictures[] = [
+                    'picture' => $event->picture,
+                    'who' => $loaded->people[$event->by] ?? $event->by,
+                    'at' => $event->at,
+                ];
             }
         }
 
@@ -98,8 +137,19 @@ final class RunResource
             $signal = $in->catalogue->signals[$circuit->signal ?? ''] ?? null;
             if ($circuit !== null) {
                 $circuits[] = [
-                    ...FileEncoder::circuit($circuit), 'topology' => $circuit->topology->value, 'from' => $circuit->from, 'phantom' => $circuit->phantom, 'terminator' => $circuit->terminator,
-                    'signalName' => $signal->name ?? $circuit->signal, 'joins' => $signal?->joins->value, 'takesPhantom' => $signal->phantom ?? false, 'asks' => $signal?->reach === null ? '' : ($signal->reach->kilohertz !== null && $signal->reach->kind->value === 'loss' ? 'radio' : $signal->reach->kind->value),
+                    ...FileEncoder::circuit($circuit),
+                    'topology' => $circuit->topology->value,
+                    'from' => $circuit->from,
+                    'phantom' => $circuit->phantom,
+                    'terminator' => $circuit->terminator,
+                    'signalName' => $signal->name ?? $circuit->signal,
+                    'joins' => $signal?->joins->value,
+                    'takesPhantom' => $signal->phantom ?? false,
+                    'asks' => $signal?->reach === null
+                            ? ''
+                            : ($signal->reach->kilohertz !== null && $signal->reach->kind->value === 'loss'
+                                ? 'radio'
+                                : $signal->reach->kind->value),
                     'fittings' => self::fittingsOf($circuit->id, $loaded),
                 ];
             }
@@ -119,7 +169,8 @@ final class RunResource
                 }
                 foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                     if ($leg->landing !== null && isset($leg->landing->channels[$carriage->element])) {
-                        $found[$leg->landing->fitting] = $loaded->installation->fittings[$leg->landing->fitting]->label ?? $leg->landing->fitting;
+                        $found[$leg->landing->fitting] =
+                            $loaded->installation->fittings[$leg->landing->fitting]->label ?? $leg->landing->fitting;
                     }
                 }
             }
@@ -130,7 +181,11 @@ final class RunResource
             }
         }
 
-        return array_map(static fn (string $id, string $label): array => ['id' => $id, 'label' => $label], Names::of($found), array_values($found));
+        return array_map(
+            static fn (string $id, string $label): array => ['id' => $id, 'label' => $label],
+            Names::of($found),
+            array_values($found),
+        );
     }
 
     /** @return list<Event> the run's own, and the tests of its assembly */
@@ -141,7 +196,16 @@ final class RunResource
         $all = $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
 
         // Single steps fill a book of their own, at the bench; here stands what they came to and what was said.
-        return array_values(array_filter($all, static fn (Event $event): bool => $event->step === '' || ! ($event->kind->isDone() || in_array($event->kind, [EventKind::TakenBack, EventKind::Paused, EventKind::Resumed], true))));
+        return array_values(
+            array_filter(
+                $all,
+                static fn (Event $event): bool => $event->step === '' ||
+                    ! (
+                        $event->kind->isDone() ||
+                        in_array($event->kind, [EventKind::TakenBack, EventKind::Paused, EventKind::Resumed], true)
+                    ),
+            ),
+        );
     }
 
     /** @return array<int|string, mixed> */

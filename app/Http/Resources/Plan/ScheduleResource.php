@@ -19,7 +19,10 @@ final class ScheduleResource
     {
         return [
             'revision' => $loaded->stored->revision,
-            'rows' => array_map(static fn (Run $run): array => self::row($run, $loaded), array_values($loaded->installation->runs)),
+            'rows' => array_map(
+                static fn (Run $run): array => self::row($run, $loaded),
+                array_values($loaded->installation->runs),
+            ),
         ];
     }
 
@@ -45,7 +48,7 @@ final class ScheduleResource
             'family' => $cable->family ?? '',
             'cable' => $cable->name ?? $run->cable,
             'build' => $run->build->value,
-            'loom' => $run->loom === null ? '' : ($in->looms[$run->loom]->name ?? $run->loom),
+            'loom' => $run->loom === null ? '' : $in->looms[$run->loom]->name ?? $run->loom,
             'from' => $in->locationName($run->a->location),
             'to' => $in->locationName($run->b->location),
             'endA' => self::end($run->a, $loaded),
@@ -53,8 +56,17 @@ final class ScheduleResource
             'cut' => $plan->runs[$run->id]->cut->result->canonical(),
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
             'withdrawn' => $run->withdrawn,
-            'who' => array_values(array_unique(array_map(static fn (Event $event): string => $event->by, $loaded->record->of($run->id)))),
-            'findings' => array_map(static fn (Finding $finding): array => ['severity' => $finding->severity->value, 'words' => $finding->words, 'remedy' => $finding->remedy], $findings),
+            'who' => array_values(
+                array_unique(array_map(static fn (Event $event): string => $event->by, $loaded->record->of($run->id))),
+            ),
+            'findings' => array_map(
+                static fn (Finding $finding): array => [
+                    'severity' => $finding->severity->value,
+                    'words' => $finding->words,
+                    'remedy' => $finding->remedy,
+                ],
+                $findings,
+            ),
         ];
     }
 
@@ -65,7 +77,7 @@ final class ScheduleResource
         foreach ($end->legs as $leg) {
             $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
             $type = $loaded->installation->catalogue->connectors[$fitting->connector ?? ''] ?? null;
-            $name = $type->short ?? $type->name ?? $fitting->connector ?? 'bare';
+            $name = $type->short ?? ($type->name ?? ($fitting->connector ?? 'bare'));
             $connectors[$name] = ($connectors[$name] ?? 0) + 1;
         }
         $words = [];

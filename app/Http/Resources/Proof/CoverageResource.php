@@ -21,14 +21,31 @@ final class CoverageResource
         return [
             'faults' => $coverage->faults,
             'seen' => $coverage->seen(),
-            'unseen' => array_map(static fn (Unseen $unseen): array => [
-                'kind' => $unseen->kind->value,
-                'count' => count($unseen->faults),
-                'names' => array_map($words->name(...), array_slice($unseen->faults, 0, self::NAMED)),
-                'consequence' => $words->consequence($unseen->faults[0]),
-                'add' => $unseen->add === null ? null : ['id' => $unseen->add->value, 'words' => $unseen->add->words(), 'minutes' => $unseen->add->minutes()],
-            ], $coverage->unseen),
-            'checks' => array_map(static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words(), 'minutes' => $method->minutes(), 'chosen' => in_array($method, $coverage->methods, true)], Method::cases()),
+            'unseen' => array_map(
+                static fn (Unseen $unseen): array => [
+                    'kind' => $unseen->kind->value,
+                    'count' => count($unseen->faults),
+                    'names' => array_map($words->name(...), array_slice($unseen->faults, 0, self::NAMED)),
+                    'consequence' => $words->consequence($unseen->faults[0]),
+                    'add' => $unseen->add === null
+                            ? null
+                            : [
+                                'id' => $unseen->add->value,
+                                'words' => $unseen->add->words(),
+                                'minutes' => $unseen->add->minutes(),
+                            ],
+                ],
+                $coverage->unseen,
+            ),
+            'checks' => array_map(
+                static fn (Method $method): array => [
+                    'id' => $method->value,
+                    'words' => $method->words(),
+                    'minutes' => $method->minutes(),
+                    'chosen' => in_array($method, $coverage->methods, true),
+                ],
+                Method::cases(),
+            ),
         ];
     }
 }

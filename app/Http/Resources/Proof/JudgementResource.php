@@ -39,27 +39,56 @@ final class JudgementResource
             'verdict' => $plan->verdict($expectation, $reading)->value,
             'wrong' => $expectation->wrongLines($reading),
             'wrongPairs' => $expectation->wrongPairs($reading),
-            'wrongSamples' => array_map(static fn (Sample $sample): array => ['method' => $sample->question->method->value, 'at' => $sample->question->at, 'state' => $sample->question->state], $expectation->wrongSamples($reading)),
+            'wrongSamples' => array_map(
+                static fn (Sample $sample): array => [
+                    'method' => $sample->question->method->value,
+                    'at' => $sample->question->at,
+                    'state' => $sample->question->state,
+                ],
+                $expectation->wrongSamples($reading),
+            ),
             'over' => LinkLimits::over($expectation, $reading),
             'unread' => count($expectation->unreadLines($reading)),
-            'missing' => array_map(static fn (Method $method): array => ['method' => $method->value, 'words' => $method->words(), 'binding' => in_array($method, $plan->missing($expectation, $reading, true), true)], $plan->missing($expectation, $reading)),
-            'troubles' => array_map(static function (Trouble $trouble) use ($words, $installation, $first, $expectation, $reading, $test): array {
+            'missing' => array_map(
+                static fn (Method $method): array => [
+                    'method' => $method->value,
+                    'words' => $method->words(),
+                    'binding' => in_array($method, $plan->missing($expectation, $reading, true), true),
+                ],
+                $plan->missing($expectation, $reading),
+            ),
+            'troubles' => array_map(static function (Trouble $trouble) use (
+                $words,
+                $installation,
+                $first,
+                $expectation,
+                $reading,
+                $test,
+            ): array {
                 $open = $first->among($trouble);
 
                 return [
                     'lines' => $trouble->lines,
                     'pairs' => $trouble->pairs,
-                    'causes' => array_map(static fn (Cause $cause): array => array_map(static fn (Fault $fault): array => [
-                        'words' => $words->name($fault),
-                        'consequence' => $words->consequence($fault),
-                        'kind' => $fault->kind->value,
-                        'side' => $words->side($fault),
-                        'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
-                        'edges' => $fault->edges,
-                    ], $cause->faults), array_slice($trouble->causes, 0, self::LISTED)),
+                    'causes' => array_map(
+                        static fn (Cause $cause): array => array_map(
+                            static fn (Fault $fault): array => [
+                                'words' => $words->name($fault),
+                                'consequence' => $words->consequence($fault),
+                                'kind' => $fault->kind->value,
+                                'side' => $words->side($fault),
+                                'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
+                                'edges' => $fault->edges,
+                            ],
+                            $cause->faults,
+                        ),
+                        array_slice($trouble->causes, 0, self::LISTED),
+                    ),
                     'more' => max(0, count($trouble->causes) - self::LISTED),
                     'open' => self::open($open, $test->loaded),
-                    'next' => self::next((new NextReading($expectation, $reading, self::methods($test, $open)))->after($trouble)),
+                    'next' => self::next(
+                        (new NextReading($expectation, $reading, self::methods($test, $open)))->after($trouble),
+                    ),
                 ];
             }, $test->diagnosis($reading)->troubles),
         ];
@@ -79,26 +108,42 @@ final class JudgementResource
             default => null,
         };
 
-        return $look === null ? $methods : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
+        return $look === null
+            ? $methods
+            : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
     }
 
     /** @return ?array<int|string, mixed> */
     private static function next(?Separation $separation): ?array
     {
-        return $separation === null ? null : [
-            'method' => $separation->method->value,
-            'words' => $separation->method->words(),
-            'unit' => $separation->method->unit(),
-            'at' => $separation->question->at ?? '',
-            'state' => $separation->question->state ?? '',
-            'left' => round($separation->left(), 1),
-            'answers' => array_map(static fn (Answer $answer): array => ['value' => $separation->question === null ? '' : ReadingCodec::value($answer->value), 'causes' => $answer->causes], $separation->answers),
-        ];
+        return $separation === null
+            ? null
+            : [
+                'method' => $separation->method->value,
+                'words' => $separation->method->words(),
+                'unit' => $separation->method->unit(),
+                'at' => $separation->question->at ?? '',
+                'state' => $separation->question->state ?? '',
+                'left' => round($separation->left(), 1),
+                'answers' => array_map(
+                    static fn (Answer $answer): array => [
+                        'value' => $separation->question === null ? '' : ReadingCodec::value($answer->value),
+                        'causes' => $answer->causes,
+                    ],
+                    $separation->answers,
+                ),
+            ];
     }
 
     /** @return ?array<int|string, mixed> */
     private static function open(?EndToOpen $end, Loaded $loaded): ?array
     {
-        return $end === null ? null : ['side' => $end->side, 'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting, 'reasons' => $end->reasons];
+        return $end === null
+            ? null
+            : [
+                'side' => $end->side,
+                'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting,
+                'reasons' => $end->reasons,
+            ];
     }
 }

@@ -42,22 +42,50 @@ final class TestResource
             'stage' => $stage->value,
             'fingerprint' => $expectation->fingerprint(),
             'run' => ScheduleResource::row($run, $loaded),
-            'runs' => array_map(static fn (string $id): string => $loaded->installation->runs[$id]->code, $assembly->runs),
+            'runs' => array_map(
+                static fn (string $id): string => $loaded->installation->runs[$id]->code,
+                $assembly->runs,
+            ),
             'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
             'to' => array_values(array_map(self::probe(...), $expectation->setup->to)),
             'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
             'expected' => ReadingCodec::encode($expectation->reading)['lights'],
-            'pairs' => array_map(static fn (PairCheck $pair): array => ['id' => $pair->id, 'nodes' => $pair->nodes], $expectation->setup->pairs),
-            'states' => array_map(static fn (SwitchState $state): array => ['id' => $state->id, 'name' => $state->name], array_values($expectation->states)),
-            'plan' => array_map(static fn (PlannedTest $planned): array => [
-                'method' => $planned->method->value, 'words' => $planned->method->words(), 'why' => $planned->why, 'limit' => $planned->limit, 'licensed' => $planned->licensed, 'binding' => $planned->binding,
-            ], $plan->tests),
+            'pairs' => array_map(
+                static fn (PairCheck $pair): array => ['id' => $pair->id, 'nodes' => $pair->nodes],
+                $expectation->setup->pairs,
+            ),
+            'states' => array_map(
+                static fn (SwitchState $state): array => ['id' => $state->id, 'name' => $state->name],
+                array_values($expectation->states),
+            ),
+            'plan' => array_map(
+                static fn (PlannedTest $planned): array => [
+                    'method' => $planned->method->value,
+                    'words' => $planned->method->words(),
+                    'why' => $planned->why,
+                    'limit' => $planned->limit,
+                    'licensed' => $planned->licensed,
+                    'binding' => $planned->binding,
+                ],
+                $plan->tests,
+            ),
             'licensed' => $plan->isLicensed(),
             'methods' => self::methods($expectation),
-            'instruments' => array_map(static fn (Instrument $instrument): array => ['methods' => array_map(static fn (Method $method): string => $method->value, $instrument->kind->methods())] + TestingCodec::encodeInstrument($instrument), array_values($loaded->installation->instruments)),
+            'instruments' => array_map(
+                static fn (Instrument $instrument): array => [
+                    'methods' => array_map(
+                        static fn (Method $method): string => $method->value,
+                        $instrument->kind->methods(),
+                    ),
+                ] + TestingCodec::encodeInstrument($instrument),
+                array_values($loaded->installation->instruments),
+            ),
             'fittings' => self::fittings($assembly, $loaded),
             'trials' => self::trials($test),
-            'contradiction' => array_map(static fn (Event $event): string => $event->id, $test->trials()->contradiction($stage)),
+            'contradiction' => array_map(
+                static fn (Event $event): string => $event->id,
+                $test->trials()->contradiction($stage),
+            ),
             'makers' => ResultChecks::makers($test->events()),
             'cautions' => self::cautions($expectation),
         ];
@@ -80,11 +108,11 @@ final class TestResource
                 $figure = ExpectedFigure::of($expectation, $question);
                 $methods[$method->value][] = [
                     'at' => $question->at,
-                    ...($question->state === '' ? [] : ['state' => $question->state]),
+                    ...$question->state === '' ? [] : ['state' => $question->state],
                     'nodes' => $senses->nodes($question),
-                    ...($method === Method::Certifier ? ['what' => CertifierSense::what($question->at)] : []),
+                    ...$method === Method::Certifier ? ['what' => CertifierSense::what($question->at)] : [],
                     'expected' => ReadingCodec::value($senses->expected($question)),
-                    ...($figure === null ? [] : ['figure' => PlanEncoder::figure($figure)]),
+                    ...$figure === null ? [] : ['figure' => PlanEncoder::figure($figure)],
                 ];
             }
         }
@@ -104,21 +132,35 @@ final class TestResource
         $today = $test->expectation()->fingerprint();
         $codes = $test->loaded->installation->runs;
         foreach (array_reverse($events) as $event) {
-            $again = $event->step === '' && $event->kind === EventKind::Remade || $event->kind === EventKind::Reworked && $event->reopens !== [];
+            $again =
+                ($event->step === '' && $event->kind === EventKind::Remade) ||
+                ($event->kind === EventKind::Reworked && $event->reopens !== []);
             if ($event->kind !== EventKind::Tested && $event->kind !== EventKind::Settled && ! $again) {
                 continue;
             }
             $trials[] = [
-                ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0, 'reopens' => 0, 'scraps' => 0]),
+                ...array_diff_key(EventCodec::encode($event), [
+                    'reading' => 0,
+                    'fingerprint' => 0,
+                    'reopens' => 0,
+                    'scraps' => 0,
+                ]),
                 'code' => $codes[$event->run]->code ?? $event->run,
                 'who' => $test->loaded->people[$event->by] ?? $event->by,
-                ...($event->kind === EventKind::Tested ? [
-                    'stage' => $event->stage()->value,
-                    'overtaken' => $event->fingerprint !== '' && $event->fingerprint !== $today,
-                    'read' => self::read($event),
-                    'missing' => array_map(static fn (Method $method): string => $method->words(), $event->reading === null ? [] : $test->plan($event->stage())->missing($test->expectation(), $event->reading)),
-                    'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
-                ] : []),
+                ...$event->kind === EventKind::Tested
+                    ? [
+                        'stage' => $event->stage()->value,
+                        'overtaken' => $event->fingerprint !== '' && $event->fingerprint !== $today,
+                        'read' => self::read($event),
+                        'missing' => array_map(
+                            static fn (Method $method): string => $method->words(),
+                            $event->reading === null
+                                ? []
+                                : $test->plan($event->stage())->missing($test->expectation(), $event->reading),
+                        ),
+                        'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
+                    ]
+                    : [],
             ];
         }
 
@@ -130,14 +172,20 @@ final class TestResource
     {
         $read = [];
         if ($event->reading !== null && $event->reading->lights !== []) {
-            $read[Method::Map->words()] = ['read' => count($event->reading->lights), 'declared' => count($event->reading->declared)];
+            $read[Method::Map->words()] = [
+                'read' => count($event->reading->lights),
+                'declared' => count($event->reading->declared),
+            ];
         }
         if ($event->reading?->splits !== null) {
             $read[Method::Pairs->words()] = ['read' => 1, 'declared' => 0];
         }
         foreach ($event->reading->samples ?? [] as $sample) {
             $words = $sample->question->method->words();
-            $read[$words] = ['read' => ($read[$words]['read'] ?? 0) + 1, 'declared' => ($read[$words]['declared'] ?? 0) + ($sample->declared ? 1 : 0)];
+            $read[$words] = [
+                'read' => ($read[$words]['read'] ?? 0) + 1,
+                'declared' => ($read[$words]['declared'] ?? 0) + ($sample->declared ? 1 : 0),
+            ];
         }
 
         return $read;
@@ -146,7 +194,14 @@ final class TestResource
     /** @return array<int|string, string> */
     private static function probe(Probe $probe): array
     {
-        return ['node' => $probe->node, 'side' => $probe->side->value, 'fitting' => $probe->fitting, 'address' => $probe->address, 'serves' => $probe->serves, 'channel' => $probe->channel];
+        return [
+            'node' => $probe->node,
+            'side' => $probe->side->value,
+            'fitting' => $probe->fitting,
+            'address' => $probe->address,
+            'serves' => $probe->serves,
+            'channel' => $probe->channel,
+        ];
     }
 
     /** @return array<int|string, mixed> */
@@ -201,9 +256,11 @@ final class TestResource
     /** @return list<string> */
     private static function cautions(Expectation $expectation): array
     {
-        return $expectation->setup->makeup->mains ? [
-            'Mains: disconnect and prove dead at both ends before you touch a contact.',
-            'Protective earth, insulation and polarity are proven in this order by a licensed person, under local code, before it is energised.',
-        ] : [];
+        return $expectation->setup->makeup->mains
+            ? [
+                'Mains: disconnect and prove dead at both ends before you touch a contact.',
+                'Protective earth, insulation and polarity are proven in this order by a licensed person, under local code, before it is energised.',
+            ]
+            : [];
     }
 }

@@ -28,15 +28,39 @@ final class LoomResource
             'version' => $version,
             'root' => $shape->root,
             'rootName' => $shape->root === '' ? '' : $in->placeName($shape->root),
-            'segments' => array_map(static fn (SegmentDress $segment): array => self::segment($segment, $dress->lanes[$segment->segment->id] ?? 0, $loaded), $dress->segments),
-            'branches' => array_map(static fn (BranchPlace $branch): array => [
-                'at' => $branch->at, 'atName' => $in->placeName($branch->at), 'into' => $branch->into, 'intoName' => $branch->into === '' ? 'ends here' : ($in->ways[$branch->into]->name ?? $branch->into),
-                'junction' => $branch->junction->canonical(), 'by' => $branch->by->canonical(), 'least' => $branch->least->canonical(), 'most' => $branch->most->canonical(),
-                'members' => self::codes($branch->members, $loaded),
-            ], $shape->branches),
-            'ends' => array_map(static fn (LoomEnd $end): array => [
-                'code' => $in->runs[$end->run]->code, 'side' => $end->side->value, 'place' => $in->placeName($end->place), 'after' => $end->after, 'start' => $end->start->canonical(), 'beside' => $end->beside->canonical(),
-            ], $shape->ends),
+            'segments' => array_map(
+                static fn (SegmentDress $segment): array => self::segment(
+                    $segment,
+                    $dress->lanes[$segment->segment->id] ?? 0,
+                    $loaded,
+                ),
+                $dress->segments,
+            ),
+            'branches' => array_map(
+                static fn (BranchPlace $branch): array => [
+                    'at' => $branch->at,
+                    'atName' => $in->placeName($branch->at),
+                    'into' => $branch->into,
+                    'intoName' => $branch->into === '' ? 'ends here' : $in->ways[$branch->into]->name ?? $branch->into,
+                    'junction' => $branch->junction->canonical(),
+                    'by' => $branch->by->canonical(),
+                    'least' => $branch->least->canonical(),
+                    'most' => $branch->most->canonical(),
+                    'members' => self::codes($branch->members, $loaded),
+                ],
+                $shape->branches,
+            ),
+            'ends' => array_map(
+                static fn (LoomEnd $end): array => [
+                    'code' => $in->runs[$end->run]->code,
+                    'side' => $end->side->value,
+                    'place' => $in->placeName($end->place),
+                    'after' => $end->after,
+                    'start' => $end->start->canonical(),
+                    'beside' => $end->beside->canonical(),
+                ],
+                $shape->ends,
+            ),
             'members' => array_map(static fn (string $run): array => self::member($run, $loaded), $shape->members),
             'findings' => array_map(PlanEncoder::finding(...), $dress->findings),
         ];
@@ -48,13 +72,28 @@ final class LoomResource
         $segment = $dress->segment;
         $circles = [];
         foreach ($dress->packing->circles as $i => $circle) {
-            $circles[] = ['x' => round($circle->x, 3), 'y' => round($circle->y, 3), 'r' => round($circle->r, 3), 'sheath' => $dress->cables[$i]->sheath, 'code' => $loaded->installation->runs[$dress->runs[$i]]->code];
+            $circles[] = [
+                'x' => round($circle->x, 3),
+                'y' => round($circle->y, 3),
+                'r' => round($circle->r, 3),
+                'sheath' => $dress->cables[$i]->sheath,
+                'code' => $loaded->installation->runs[$dress->runs[$i]]->code,
+            ];
         }
 
         return [
-            'id' => $segment->id, 'before' => $segment->before, 'lane' => $lane, 'beside' => $segment->beside,
-            'way' => $segment->way->id, 'wayName' => $segment->way->name, 'wayLength' => $segment->way->length->canonical(),
-            'from' => $segment->from->canonical(), 'to' => $segment->to->canonical(), 'start' => $segment->start->canonical(), 'end' => $segment->end()->canonical(), 'length' => $segment->length()->canonical(),
+            'id' => $segment->id,
+            'before' => $segment->before,
+            'lane' => $lane,
+            'beside' => $segment->beside,
+            'way' => $segment->way->id,
+            'wayName' => $segment->way->name,
+            'wayLength' => $segment->way->length->canonical(),
+            'from' => $segment->from->canonical(),
+            'to' => $segment->to->canonical(),
+            'start' => $segment->start->canonical(),
+            'end' => $segment->end()->canonical(),
+            'length' => $segment->length()->canonical(),
             'members' => self::codes($segment->members, $loaded),
             'circles' => $circles,
             'diameter' => PlanEncoder::figure($dress->diameter),
@@ -79,7 +118,13 @@ final class LoomResource
         $run = $loaded->installation->runs[$id];
         $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
 
-        return ['id' => $id, 'code' => $run->code, 'cable' => $cable->name ?? $run->cable, 'sheath' => $cable->sheath ?? '', 'cut' => PlanEncoder::worked($loaded->plan()->runs[$id]->cut)];
+        return [
+            'id' => $id,
+            'code' => $run->code,
+            'cable' => $cable->name ?? $run->cable,
+            'sheath' => $cable->sheath ?? '',
+            'cut' => PlanEncoder::worked($loaded->plan()->runs[$id]->cut),
+        ];
     }
 
     /**

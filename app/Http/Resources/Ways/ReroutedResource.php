@@ -18,7 +18,14 @@ final class ReroutedResource
         return [
             'routes' => array_slice($all->routes, 0, self::LISTED),
             'routesCount' => count($all->routes),
-            'cuts' => array_map(static fn (array $cut): array => ['code' => $cut['code'], 'was' => $cut['was']->canonical(), 'is' => $cut['is']->canonical()], array_slice($all->cuts, 0, self::LISTED)),
+            'cuts' => array_map(
+                static fn (array $cut): array => [
+                    'code' => $cut['code'],
+                    'was' => $cut['was']->canonical(),
+                    'is' => $cut['is']->canonical(),
+                ],
+                array_slice($all->cuts, 0, self::LISTED),
+            ),
             'cutsCount' => count($all->cuts),
             'overtaken' => $all->overtaken,
             'comes' => array_map(PlanEncoder::finding(...), array_slice($all->comes, 0, self::LISTED)),

@@ -30,8 +30,17 @@ final class CuttingResource
 
         return [
             'usable' => $loaded->installation->rules->usable->canonical(),
-            'cables' => array_map(static fn (CablePlan $cable): array => self::cable($cable, $loaded), array_values($plan->cables)),
-            'reels' => array_map(static fn (Reel $reel): array => ['part' => StockCodec::encodeReel($reel), 'version' => $versions[$reel->id] ?? 0], array_values($loaded->installation->reels)),
+            'cables' => array_map(
+                static fn (CablePlan $cable): array => self::cable($cable, $loaded),
+                array_values($plan->cables),
+            ),
+            'reels' => array_map(
+                static fn (Reel $reel): array => [
+                    'part' => StockCodec::encodeReel($reel),
+                    'version' => $versions[$reel->id] ?? 0,
+                ],
+                array_values($loaded->installation->reels),
+            ),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
             'recorded' => self::recorded($loaded),
         ];
@@ -41,7 +50,9 @@ final class CuttingResource
     private static function cable(CablePlan $plan, Loaded $loaded): array
     {
         $onShelf = Length::zero();
-        foreach ([...array_map(static fn (Assigned $each): Stock => $each->stock, $plan->assigned), ...$plan->untouched] as $stock) {
+        foreach (
+            [...array_map(static fn (Assigned $each): Stock => $each->stock, $plan->assigned), ...$plan->untouched] as $stock
+        ) {
             $onShelf = str_starts_with($stock->id, 'buy:') ? $onShelf : $onShelf->plus($stock->left);
         }
         $type = $loaded->installation->catalogue->cables[$plan->cable] ?? null;
@@ -58,9 +69,18 @@ final class CuttingResource
             'reel' => $plan->reel?->canonical(),
             'scrap' => $plan->scrap->canonical(),
             'kept' => $plan->kept->canonical(),
-            'assigned' => array_map(static fn (Assigned $each): array => self::assigned($each, $loaded), $plan->assigned),
+            'assigned' => array_map(
+                static fn (Assigned $each): array => self::assigned($each, $loaded),
+                $plan->assigned,
+            ),
             'untouched' => array_map(self::stock(...), $plan->untouched),
-            'unmet' => array_map(static fn (Need $need): array => ['code' => $loaded->installation->runs[$need->run]->code, 'length' => $need->length->canonical()], $plan->unmet),
+            'unmet' => array_map(
+                static fn (Need $need): array => [
+                    'code' => $loaded->installation->runs[$need->run]->code,
+                    'length' => $need->length->canonical(),
+                ],
+                $plan->unmet,
+            ),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
         ];
     }
@@ -81,8 +101,18 @@ final class CuttingResource
     private static function stock(Stock $stock): array
     {
         return [
-            'id' => $stock->id, 'name' => $stock->name, 'kind' => $stock->kind->value, 'left' => $stock->left->canonical(), 'gone' => $stock->gone->canonical(),
-            'marks' => $stock->marks === null ? null : ['unit' => $stock->marks->unit->value, 'rising' => $stock->marks->rising, 'at' => round($stock->marks->start, 2)],
+            'id' => $stock->id,
+            'name' => $stock->name,
+            'kind' => $stock->kind->value,
+            'left' => $stock->left->canonical(),
+            'gone' => $stock->gone->canonical(),
+            'marks' => $stock->marks === null
+                    ? null
+                    : [
+                        'unit' => $stock->marks->unit->value,
+                        'rising' => $stock->marks->rising,
+                        'at' => round($stock->marks->start, 2),
+                    ],
         ];
     }
 
@@ -109,14 +139,27 @@ final class CuttingResource
     /** @return list<array<int|string, mixed>> cuts that somebody measured, the last first */
     private static function recorded(Loaded $loaded): array
     {
-        $cuts = array_filter($loaded->record->events, static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false);
+        $cuts = array_filter(
+            $loaded->record->events,
+            static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false,
+        );
         usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
 
-        return array_map(static fn (Event $event): array => [
-            'code' => $loaded->installation->runs[$event->run]->code ?? $event->run,
-            'length' => $event->cut?->length->canonical(), 'reel' => $event->cut->reel ?? '', 'from' => $event->cut?->from, 'to' => $event->cut?->to,
-            'short' => $event->cut !== null && isset($loaded->plan()->runs[$event->run]) && $event->cut->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
-            'who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at, 'note' => $event->note,
-        ], array_slice($cuts, 0, 30));
+        return array_map(
+            static fn (Event $event): array => [
+                'code' => $loaded->installation->runs[$event->run]->code ?? $event->run,
+                'length' => $event->cut?->length->canonical(),
+                'reel' => $event->cut->reel ?? '',
+                'from' => $event->cut?->from,
+                'to' => $event->cut?->to,
+                'short' => $event->cut !== null &&
+                    isset($loaded->plan()->runs[$event->run]) &&
+                    $event->cut->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
+                'who' => $loaded->people[$event->by] ?? $event->by,
+                'at' => $event->at,
+                'note' => $event->note,
+            ],
+            array_slice($cuts, 0, 30),
+        );
     }
 }

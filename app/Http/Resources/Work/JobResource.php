@@ -30,13 +30,23 @@ final class JobResource
         $runs = [];
         foreach ($job->runs() as $id) {
             $run = $in->runs[$id];
-            $runs[] = ['id' => $id, 'code' => $run->code, 'cable' => $in->catalogue->cables[$run->cable]->name ?? $run->cable, 'from' => $in->locationName($run->a->location), 'to' => $in->locationName($run->b->location), 'loom' => $in->looms[$run->loom ?? '']->name ?? ''];
+            $runs[] = [
+                'id' => $id,
+                'code' => $run->code,
+                'cable' => $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                'from' => $in->locationName($run->a->location),
+                'to' => $in->locationName($run->b->location),
+                'loom' => $in->looms[$run->loom ?? '']->name ?? '',
+            ];
         }
 
         return [
             'assemblies' => $job->assemblies,
             'runs' => $runs,
-            'steps' => array_map(static fn (Step $step): array => self::step($step, $times, $loaded), $job->traveller->steps),
+            'steps' => array_map(
+                static fn (Step $step): array => self::step($step, $times, $loaded),
+                $job->traveller->steps,
+            ),
             'fittings' => self::fittings($job, $loaded),
             'sheets' => self::sheets($job),
         ];
@@ -55,36 +65,73 @@ final class JobResource
             'unforgiving' => $first->isUnforgiving(),
             'skill' => $first->skill?->words(),
             'mains' => $first->skill?->value === 'mains',
-            'pieces' => array_map(static fn (Operation $operation): array => self::piece($operation, $times) + self::sizes($operation, $loaded), $step->operations),
-            ...($first->task === Task::Inspect ? ['flaws' => array_map(static fn (Flaw $flaw): array => [
-                'id' => $flaw->value, 'words' => $flaw->words(), 'why' => $flaw->why(), 'usual' => $flaw->usual()->value,
-            ], Flaw::at($first->joining, $first->skill?->value === 'mains' ? HazardDomain::Mains : HazardDomain::Signal))] : []),
+            'pieces' => array_map(
+                static fn (Operation $operation): array => self::piece($operation, $times) +
+                    self::sizes($operation, $loaded),
+                $step->operations,
+            ),
+            ...$first->task === Task::Inspect
+                ? [
+                    'flaws' => array_map(
+                        static fn (Flaw $flaw): array => [
+                            'id' => $flaw->value,
+                            'words' => $flaw->words(),
+                            'why' => $flaw->why(),
+                            'usual' => $flaw->usual()->value,
+                        ],
+                        Flaw::at(
+                            $first->joining,
+                            $first->skill?->value === 'mains' ? HazardDomain::Mains : HazardDomain::Signal,
+                        ),
+                    ),
+                ]
+                : [],
         ];
     }
 
     /** @return array<int|string, mixed> */
     private static function piece(Operation $operation, TimeBook $times): array
     {
-        return array_filter([
-            'id' => $operation->id,
-            'run' => $operation->run,
-            'place' => $operation->place,
-            'words' => $operation->words,
-            'detail' => $operation->detail,
-            'fitting' => $operation->fitting,
-            'leg' => $operation->leg,
-            'address' => $operation->address,
-            'at' => $operation->at?->canonical(),
-            'lengths' => array_map(static fn (CutTo $cut): array => ['length' => $cut->length->canonical(), 'most' => $cut->most?->canonical(), 'for' => $cut->for], $operation->lengths),
-            'tool' => $operation->tool,
-            'check' => $operation->check,
-            'why' => $operation->why,
-            'cautions' => $operation->cautions,
-            'cores' => array_map(static fn (BenchCore $core): array => ['run' => $core->run, 'conductor' => $core->conductor, 'colour' => $core->colour, 'element' => $core->element, 'function' => $core->function, 'channel' => $core->channel], $operation->cores),
-            'seconds' => round($times->of($operation) * 60, 1),
-            'wait' => $operation->wait,
-            'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
-        ], static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0);
+        return array_filter(
+            [
+                'id' => $operation->id,
+                'run' => $operation->run,
+                'place' => $operation->place,
+                'words' => $operation->words,
+                'detail' => $operation->detail,
+                'fitting' => $operation->fitting,
+                'leg' => $operation->leg,
+                'address' => $operation->address,
+                'at' => $operation->at?->canonical(),
+                'lengths' => array_map(
+                    static fn (CutTo $cut): array => [
+                        'length' => $cut->length->canonical(),
+                        'most' => $cut->most?->canonical(),
+                        'for' => $cut->for,
+                    ],
+                    $operation->lengths,
+                ),
+                'tool' => $operation->tool,
+                'check' => $operation->check,
+                'why' => $operation->why,
+                'cautions' => $operation->cautions,
+                'cores' => array_map(
+                    static fn (BenchCore $core): array => [
+                        'run' => $core->run,
+                        'conductor' => $core->conductor,
+                        'colour' => $core->colour,
+                        'element' => $core->element,
+                        'function' => $core->function,
+                        'channel' => $core->channel,
+                    ],
+                    $operation->cores,
+                ),
+                'seconds' => round($times->of($operation) * 60, 1),
+                'wait' => $operation->wait,
+                'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
+            ],
+            static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0,
+        );
     }
 
     /**
@@ -94,7 +141,10 @@ final class JobResource
      */
     private static function sizes(Operation $operation, Loaded $loaded): array
     {
-        $part = $operation->task === Task::SlideOn ? $loaded->installation->catalogue->parts[$operation->part] ?? null : null;
+        $part =
+            $operation->task === Task::SlideOn
+                ? $loaded->installation->catalogue->parts[$operation->part] ?? null
+                : null;
         $run = $loaded->installation->runs[$operation->run];
         $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
         if ($part === null || $cable === null) {
@@ -107,7 +157,13 @@ final class JobResource
             }
         }
 
-        return ['sizes' => ['over' => $over->inMillimetres(), 'bore' => $part->bore()?->inMillimetres(), 'outer' => $part->outer?->inMillimetres()]];
+        return [
+            'sizes' => [
+                'over' => $over->inMillimetres(),
+                'bore' => $part->bore()?->inMillimetres(),
+                'outer' => $part->outer?->inMillimetres(),
+            ],
+        ];
     }
 
     /** @return array<int|string, mixed> */
@@ -117,7 +173,9 @@ final class JobResource
         $sheets = new EndSheets($loaded->installation);
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
-                foreach ($sheets->of($loaded->installation->runs[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting) {
+                foreach (
+                    $sheets->of($loaded->installation->runs[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
+                ) {
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [
                         'label' => $fitting->fitting->label,
@@ -125,7 +183,15 @@ final class JobResource
                         'print' => $fitting->print,
                         'mates' => $fitting->mates,
                         'strip' => $recipe === null ? null : ['run' => $id, 'side' => $side->value, 'at' => $at],
-                        'blocks' => array_map(static fn (Block $block): array => ['number' => $block->number, 'channels' => $block->channels, 'colour' => $block->colour, 'offset' => $block->offset->canonical()], $fitting->blocks),
+                        'blocks' => array_map(
+                            static fn (Block $block): array => [
+                                'number' => $block->number,
+                                'channels' => $block->channels,
+                                'colour' => $block->colour,
+                                'offset' => $block->offset->canonical(),
+                            ],
+                            $fitting->blocks,
+                        ),
                     ];
                 }
             }
@@ -140,7 +206,10 @@ final class JobResource
         $ends = [];
         foreach ($job->traveller->operations as $operation) {
             if ($operation->side !== null) {
-                $ends[$operation->run.$operation->side->value] = ['run' => $operation->run, 'side' => $operation->side->value];
+                $ends[$operation->run.$operation->side->value] = [
+                    'run' => $operation->run,
+                    'side' => $operation->side->value,
+                ];
             }
         }
 

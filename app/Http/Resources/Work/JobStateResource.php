@@ -23,21 +23,51 @@ final class JobStateResource
         foreach ($job->traveller->operations as $id => $operation) {
             $standing = $progress->of((string) $id);
             if ($standing->by !== null || $standing->flagged !== null) {
-                $standings[$id] = array_filter([
-                    'status' => $standing->status->value, 'by' => self::name($standing->by, $people), 'at' => $standing->by?->at, 'note' => $standing->by?->note, 'flag' => $standing->flagged?->flag?->value,
-                ], static fn (?string $value): bool => $value !== null && $value !== '');
+                $standings[$id] = array_filter(
+                    [
+                        'status' => $standing->status->value,
+                        'by' => self::name($standing->by, $people),
+                        'at' => $standing->by?->at,
+                        'note' => $standing->by?->note,
+                        'flag' => $standing->flagged?->flag?->value,
+                    ],
+                    static fn (?string $value): bool => $value !== null && $value !== '',
+                );
             }
         }
-        $said = static fn (Event $event): array => ['id' => $event->id, 'step' => $event->step, 'note' => $event->note, 'by' => self::name($event, $people), 'at' => $event->at, 'own' => $event->by];
+        $said = static fn (Event $event): array => [
+            'id' => $event->id,
+            'step' => $event->step,
+            'note' => $event->note,
+            'by' => self::name($event, $people),
+            'at' => $event->at,
+            'own' => $event->by,
+        ];
 
         return [
             'cursor' => $cursor,
             'standings' => (object) $standings,
             'settled' => $progress->settled(),
             'holds' => array_map($said, $progress->holds()),
-            'questions' => array_map(static fn (array $pair): array => [...$said($pair['question']), 'answer' => $pair['answer'] === null ? null : $said($pair['answer'])], $progress->questions()),
-            'pictures' => array_map(static fn (Event $event): array => [...$said($event), 'picture' => $event->picture], $progress->pictures()),
-            'reworks' => array_map(static fn (Event $event): array => [...$said($event), 'reopens' => count($event->reopens), 'scraps' => (object) $event->scraps], $progress->reworks()),
+            'questions' => array_map(
+                static fn (array $pair): array => [
+                    ...$said($pair['question']),
+                    'answer' => $pair['answer'] === null ? null : $said($pair['answer']),
+                ],
+                $progress->questions(),
+            ),
+            'pictures' => array_map(
+                static fn (Event $event): array => [...$said($event), 'picture' => $event->picture],
+                $progress->pictures(),
+            ),
+            'reworks' => array_map(
+                static fn (Event $event): array => [
+                    ...$said($event),
+                    'reopens' => count($event->reopens),
+                    'scraps' => (object) $event->scraps,
+                ],
+                $progress->reworks(),
+            ),
         ];
     }
 

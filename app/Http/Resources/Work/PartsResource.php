@@ -25,13 +25,44 @@ final class PartsResource
             'currency' => $loaded->installation->economy->currency,
             'cost' => round($list->cost, 2),
             'unpriced' => $list->unpriced,
-            'lines' => array_map(static fn (Line $line): array => [
-                'sort' => $line->sort->value, 'id' => $line->id, 'name' => $line->name, 'group' => $line->group, 'colour' => $line->colour, 'unit' => $line->unit,
-                'needed' => PlanEncoder::figure($line->needed), 'spares' => $line->spares, 'returned' => $line->returned, 'stock' => round($line->stock, 3), 'short' => round($line->short, 3),
-                'sources' => $line->sources, 'pack' => $line->pack, 'packs' => $line->packs, 'price' => $line->price, 'cost' => $line->cost() === null ? null : round($line->cost(), 2),
-            ], $list->lines),
-            'looms' => array_map(static fn ($loom): array => ['id' => $loom->id, 'name' => $loom->name], array_values($loaded->installation->looms)),
-            'assemblies' => array_map(static fn ($assembly): array => ['id' => $assembly->id, 'name' => implode(', ', array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, array_slice($assembly->runs, 0, 4)))], array_values($loaded->plan()->assemblies)),
+            'lines' => array_map(
+                static fn (Line $line): array => [
+                    'sort' => $line->sort->value,
+                    'id' => $line->id,
+                    'name' => $line->name,
+                    'group' => $line->group,
+                    'colour' => $line->colour,
+                    'unit' => $line->unit,
+                    'needed' => PlanEncoder::figure($line->needed),
+                    'spares' => $line->spares,
+                    'returned' => $line->returned,
+                    'stock' => round($line->stock, 3),
+                    'short' => round($line->short, 3),
+                    'sources' => $line->sources,
+                    'pack' => $line->pack,
+                    'packs' => $line->packs,
+                    'price' => $line->price,
+                    'cost' => $line->cost() === null ? null : round($line->cost(), 2),
+                ],
+                $list->lines,
+            ),
+            'looms' => array_map(
+                static fn ($loom): array => ['id' => $loom->id, 'name' => $loom->name],
+                array_values($loaded->installation->looms),
+            ),
+            'assemblies' => array_map(
+                static fn ($assembly): array => [
+                    'id' => $assembly->id,
+                    'name' => implode(
+                        ', ',
+                        array_map(
+                            static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                            array_slice($assembly->runs, 0, 4),
+                        ),
+                    ),
+                ],
+                array_values($loaded->plan()->assemblies),
+            ),
         ];
     }
 
@@ -41,12 +72,19 @@ final class PartsResource
         $planner = new PartsPlanner($loaded->installation, $loaded->plan());
         $rows = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
-            $codes = array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $assembly->runs);
+            $codes = array_map(
+                static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                $assembly->runs,
+            );
             $of = $planner->makeOrBuy($assembly);
             $rows[] = [
-                'id' => $assembly->id, 'codes' => $codes,
-                'minutes' => PlanEncoder::figure($of->minutes), 'make' => PlanEncoder::figure($of->make), 'buy' => $of->buy,
-                'saving' => $of->saving === null ? null : PlanEncoder::figure($of->saving), 'unpriced' => $of->unpriced,
+                'id' => $assembly->id,
+                'codes' => $codes,
+                'minutes' => PlanEncoder::figure($of->minutes),
+                'make' => PlanEncoder::figure($of->make),
+                'buy' => $of->buy,
+                'saving' => $of->saving === null ? null : PlanEncoder::figure($of->saving),
+                'unpriced' => $of->unpriced,
             ];
         }
 

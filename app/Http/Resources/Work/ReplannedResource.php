@@ -16,11 +16,21 @@ final class ReplannedResource
         $code = static fn (string $run): string => $loaded->installation->runs[$run]->code ?? $run;
         $bought = [];
         foreach ($all->bought as $cable => $reels) {
-            $bought[] = ['cable' => $loaded->installation->catalogue->cables[$cable]->name ?? $cable, 'reels' => $reels];
+            $bought[] = [
+                'cable' => $loaded->installation->catalogue->cables[$cable]->name ?? $cable,
+                'reels' => $reels,
+            ];
         }
 
         return [
-            'moved' => array_map(static fn (array $each): array => ['code' => $code($each['run']), 'from' => $each['from'], 'to' => $each['to']], $all->moved),
+            'moved' => array_map(
+                static fn (array $each): array => [
+                    'code' => $code($each['run']),
+                    'from' => $each['from'],
+                    'to' => $each['to'],
+                ],
+                $all->moved,
+            ),
             'again' => array_map($code, $all->again),
             'done' => array_map($code, $all->done),
             'bought' => $bought,

@@ -36,8 +36,20 @@ final class SiteResource
             'pulls' => array_map(static fn (Pull $pull): array => self::pull($pull, $in), $planned),
             'unplaced' => array_values(array_diff(array_map(strval(...), array_keys($runs)), $inPull)),
             'runs' => (object) $runs,
-            'ways' => array_map(static fn ($way): array => ['id' => $way->id, 'name' => $way->name], array_values($in->ways)),
-            'steps' => array_map(static fn (SiteStep $step): array => ['id' => $step->value, 'words' => $step->words(), 'said' => $step->said(), 'kind' => $step->event()->value, 'side' => $step->side()?->value], SiteStep::cases()),
+            'ways' => array_map(
+                static fn ($way): array => ['id' => $way->id, 'name' => $way->name],
+                array_values($in->ways),
+            ),
+            'steps' => array_map(
+                static fn (SiteStep $step): array => [
+                    'id' => $step->value,
+                    'words' => $step->words(),
+                    'said' => $step->said(),
+                    'kind' => $step->event()->value,
+                    'side' => $step->side()?->value,
+                ],
+                SiteStep::cases(),
+            ),
         ];
     }
 
@@ -49,7 +61,15 @@ final class SiteResource
             'mains' => $pull->mains,
             'from' => $in->locationName($pull->from),
             'to' => $in->locationName($pull->to),
-            'ways' => array_map(static fn (string $way): array => ['id' => $way, 'name' => $in->ways[$way]->name, 'kind' => $in->ways[$way]->kind->value, 'length' => $in->ways[$way]->length->canonical()], $pull->ways),
+            'ways' => array_map(
+                static fn (string $way): array => [
+                    'id' => $way,
+                    'name' => $in->ways[$way]->name,
+                    'kind' => $in->ways[$way]->kind->value,
+                    'length' => $in->ways[$way]->length->canonical(),
+                ],
+                $pull->ways,
+            ),
             'runs' => $pull->runs,
             'length' => $pull->length->canonical(),
             'tension' => PlanEncoder::figure($pull->tension),
@@ -84,7 +104,13 @@ final class SiteResource
             'steps' => array_map(static fn ($bead): string => $bead->value, $state->steps),
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
             'ready' => SiteState::isReady($run, $plan->strands[$run->id]),
-            'built' => $state->built === null ? null : ['length' => $state->built->length?->canonical(), 'ways' => $state->built->ways, 'difference' => $difference?->canonical()],
+            'built' => $state->built === null
+                    ? null
+                    : [
+                        'length' => $state->built->length?->canonical(),
+                        'ways' => $state->built->ways,
+                        'difference' => $difference?->canonical(),
+                    ],
         ];
     }
 

@@ -19,6 +19,7 @@ final readonly class Circle
     /** Whether the other lies in it, but for what rounding does. */
     public function holds(self $other): bool
     {
-        return hypot($this->x - $other->x, $this->y - $other->y) + $other->r <= $this->r + max($this->r, $other->r, 1.0) * 1e-9;
+        return hypot($this->x - $other->x, $this->y - $other->y) + $other->r <=
+            $this->r + max($this->r, $other->r, 1.0) * 1e-9;
     }
 }

@@ -17,7 +17,10 @@ final class EnclosingCircle
         if ($circles === []) {
             return new Circle(0.0, 0.0, 0.0);
         }
-        usort($circles, static fn (Circle $a, Circle $b): int => hypot($b->x, $b->y) + $b->r <=> hypot($a->x, $a->y) + $a->r);
+        usort(
+            $circles,
+            static fn (Circle $a, Circle $b): int => hypot($b->x, $b->y) + $b->r <=> hypot($a->x, $a->y) + $a->r,
+        );
         $basis = [];
         $circle = null;
         for ($i = 0; $i < count($circles);) {
@@ -52,7 +55,12 @@ final class EnclosingCircle
         foreach ($basis as $i => $one) {
             foreach (array_slice($basis, $i + 1) as $other) {
                 $candidate = [$one, $other, $new];
-                if (! self::two($one, $other)->holds($new) && ! self::two($one, $new)->holds($other) && ! self::two($other, $new)->holds($one) && self::allIn(self::three($one, $other, $new), $basis)) {
+                if (
+                    ! self::two($one, $other)->holds($new) &&
+                    ! self::two($one, $new)->holds($other) &&
+                    ! self::two($other, $new)->holds($one) &&
+                    self::allIn(self::three($one, $other, $new), $basis)
+                ) {
                     return $candidate;
                 }
             }
@@ -92,7 +100,11 @@ final class EnclosingCircle
         }
         $share = ($b->r - $a->r) / $distance;
 
-        return new Circle(($a->x + $b->x + ($b->x - $a->x) * $share) / 2, ($a->y + $b->y + ($b->y - $a->y) * $share) / 2, ($distance + $a->r + $b->r) / 2);
+        return new Circle(
+            ($a->x + $b->x + ($b->x - $a->x) * $share) / 2,
+            ($a->y + $b->y + ($b->y - $a->y) * $share) / 2,
+            ($distance + $a->r + $b->r) / 2,
+        );
     }
 
     /** The circle that all three touch from inside: Apollonius. */

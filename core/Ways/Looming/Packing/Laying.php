@@ -99,7 +99,11 @@ final class Laying
     {
         foreach ($laid as $circle) {
             $least = $circle->r + $place->r;
-            if (abs($circle->x - $place->x) < $least && abs($circle->y - $place->y) < $least && hypot($circle->x - $place->x, $circle->y - $place->y) < $least * (1 - 1e-9)) {
+            if (
+                abs($circle->x - $place->x) < $least &&
+                abs($circle->y - $place->y) < $least &&
+                hypot($circle->x - $place->x, $circle->y - $place->y) < $least * (1 - 1e-9)
+            ) {
                 return false;
             }
         }

@@ -93,7 +93,7 @@ final class Packer
                 $circles = $found->circles;
             } else {
                 $failed++;
-                $radius = ($best->diameter ?? 2 * $within) / 2 * (1 - (1 - self::SQUEEZE) / 3);
+                $radius = (($best->diameter ?? 2 * $within) / 2) * (1 - (1 - self::SQUEEZE) / 3);
                 $circles = $best === null ? $circles : $best->circles;
             }
         }

@@ -20,6 +20,12 @@ final readonly class Packing
     {
         $round = EnclosingCircle::of(array_values($circles));
 
-        return new self(array_map(static fn (Circle $circle): Circle => $circle->moved(-$round->x, -$round->y), array_values($circles)), 2 * $round->r);
+        return new self(
+            array_map(
+                static fn (Circle $circle): Circle => $circle->moved(-$round->x, -$round->y),
+                array_values($circles),
+            ),
+            2 * $round->r,
+        );
     }
 }

@@ -26,7 +26,7 @@ final class Scatter
             $step = match ($way) {
                 1 => $i,
                 2 => $count - 1 - $i,
-                default => $count * $state / 0x100000000,
+                default => ($count * $state) / 0x100000000,
             };
             $out = ($within - $r) * sqrt(($step + 0.5) / $count);
             $angle = $i * self::GOLDEN + $way * 0.7 + ($way > 2 ? 0.4 * $step : 0);

@@ -28,6 +28,9 @@ final class Spreading
             }
         }
 
-        return array_map(static fn (Circle $circle): Circle => new Circle($circle->x * $factor, $circle->y * $factor, $circle->r), $circles);
+        return array_map(
+            static fn (Circle $circle): Circle => new Circle($circle->x * $factor, $circle->y * $factor, $circle->r),
+            $circles,
+        );
     }
 }

@@ -32,12 +32,18 @@ export function usePlanDraft() {
       plan.channels[channel] = { ...plan.channels[channel], [fn]: address }
     })
   }
-  const setChannels = (channels: Channels) => change(plan => { plan.channels = channels })
+  const setChannels = (channels: Channels) =>
+    change(plan => {
+      plan.channels = channels
+    })
   const dirty = computed(() => draft.value !== null && JSON.stringify(draft.value) !== original.value)
   const channels = computed(() => Object.keys(draft.value?.channels ?? {}))
   /** All functions that occur, in the order in which they first do. */
-  const functions = computed(() => [...new Set(Object.values(draft.value?.channels ?? {}).flatMap(each => Object.keys(each)))])
-  const blockOf = (channel: string) => draft.value?.block ? Math.floor(channels.value.indexOf(channel) / draft.value.block) + 1 : 0
+  const functions = computed(() => [
+    ...new Set(Object.values(draft.value?.channels ?? {}).flatMap(each => Object.keys(each))),
+  ])
+  const blockOf = (channel: string) =>
+    draft.value?.block ? Math.floor(channels.value.indexOf(channel) / draft.value.block) + 1 : 0
 
   return { draft, past, dirty, channels, functions, start, change, undo, put, setChannels, blockOf }
 }

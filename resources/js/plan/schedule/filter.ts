@@ -3,7 +3,9 @@ import { STAGE } from '../../ui/stages'
 
 /** What a filter's words are looked for in. */
 function haystack(row: Row): string {
-  return [row.code, row.family, row.cable, row.from, row.to, row.endA, row.endB, row.loom, row.build].join(' ').toLowerCase()
+  return [row.code, row.family, row.cable, row.from, row.to, row.endA, row.endB, row.loom, row.build]
+    .join(' ')
+    .toLowerCase()
 }
 
 /** The first stage that is not done: where the run waits. */
@@ -25,20 +27,28 @@ function fits(row: Row, word: string): boolean {
   const [field, ...rest] = word.split(':')
   const value = rest.join(':')
   switch (field) {
-    case 'from': return row.from.toLowerCase().includes(value)
-    case 'to': return row.to.toLowerCase().includes(value)
-    case 'loom': return row.loom.toLowerCase().includes(value)
-    case 'cable': return row.cable.toLowerCase().includes(value)
-    case 'by': return row.who.some(each => each.includes(value))
-    case 'next': return (STAGE[waiting(row)] ?? '').toLowerCase().includes(value)
+    case 'from':
+      return row.from.toLowerCase().includes(value)
+    case 'to':
+      return row.to.toLowerCase().includes(value)
+    case 'loom':
+      return row.loom.toLowerCase().includes(value)
+    case 'cable':
+      return row.cable.toLowerCase().includes(value)
+    case 'by':
+      return row.who.some(each => each.includes(value))
+    case 'next':
+      return (STAGE[waiting(row)] ?? '').toLowerCase().includes(value)
   }
   return STATES[word]?.(row) ?? haystack(row).includes(word)
 }
 
 /** Rows that fit every word; "quoted words" stay together, a minus turns one round. */
 export function filtered(rows: Row[], text: string): Row[] {
-  const words = (text.toLowerCase().match(/-?(?:[a-z]+:)?"[^"]*"|\S+/g) ?? []).map(word => word.replaceAll('"', '')).filter(word => word !== '' && word !== '-' && !word.endsWith(':'))
-  return rows.filter(row => words.every(word => word.startsWith('-') ? !fits(row, word.slice(1)) : fits(row, word)))
+  const words = (text.toLowerCase().match(/-?(?:[a-z]+:)?"[^"]*"|\S+/g) ?? [])
+    .map(word => word.replaceAll('"', ''))
+    .filter(word => word !== '' && word !== '-' && !word.endsWith(':'))
+  return rows.filter(row => words.every(word => (word.startsWith('-') ? !fits(row, word.slice(1)) : fits(row, word))))
 }
 
 export type SortKey = 'code' | 'from' | 'cable' | 'cut' | 'next' | 'findings'
@@ -47,7 +57,11 @@ const WEIGHT = { stop: 100, check: 10, note: 1 }
 
 /** What a planner should look at first weighs most. */
 function urgency(row: Row): number {
-  const beads = row.strand.some(bead => bead.state === 'failed') ? 1000 : row.strand.some(bead => bead.state === 'overtaken') ? 500 : 0
+  const beads = row.strand.some(bead => bead.state === 'failed')
+    ? 1000
+    : row.strand.some(bead => bead.state === 'overtaken')
+      ? 500
+      : 0
   return row.withdrawn ? 0 : beads + row.findings.reduce((sum, finding) => sum + WEIGHT[finding.severity], 0)
 }
 
@@ -56,11 +70,16 @@ const collator = new Intl.Collator('en', { numeric: true })
 export function sorted(rows: Row[], key: SortKey, down: boolean): Row[] {
   const value = (row: Row): string | number => {
     switch (key) {
-      case 'cut': return Number.parseFloat(row.cut)
-      case 'next': return row.strand.filter(bead => bead.state === 'done').length
-      case 'findings': return -urgency(row)
-      case 'from': return `${row.from} ${row.to}`
-      default: return row[key]
+      case 'cut':
+        return Number.parseFloat(row.cut)
+      case 'next':
+        return row.strand.filter(bead => bead.state === 'done').length
+      case 'findings':
+        return -urgency(row)
+      case 'from':
+        return `${row.from} ${row.to}`
+      default:
+        return row[key]
     }
   }
   const order = (a: Row, b: Row) => {

@@ -20,8 +20,13 @@ export function useMarks(shown: Ref<Row[]>) {
     marked.value = next
     anchor = id
   }
-  const all = () => { marked.value = new Set(shown.value.map(row => row.id)) }
-  const none = () => { marked.value = new Set(); anchor = '' }
+  const all = () => {
+    marked.value = new Set(shown.value.map(row => row.id))
+  }
+  const none = () => {
+    marked.value = new Set()
+    anchor = ''
+  }
   /** In the order that is shown: numbers are given in that order. */
   const rows = computed(() => shown.value.filter(row => marked.value.has(row.id)))
 

@@ -18,20 +18,33 @@ export type Typed = { lights: string[] } | { wrong: string }
  * otherwise the contacts that light, parted by blanks or commas.
  */
 export function typed(text: string, expected: string[], sheet: TestSheet): Typed {
-  const words = text.trim().toLowerCase().split(/[\s,]+/).filter(Boolean)
+  const words = text
+    .trim()
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean)
   if (words.length === 0) return { lights: [...expected] }
-  if (words.length === 1 && ['0', '-', 'n', 'nothing'].includes(words[0]!) && !sheet.to.some(probe => token(probe, sheet).toLowerCase() === words[0])) return { lights: [] }
+  if (
+    words.length === 1 &&
+    ['0', '-', 'n', 'nothing'].includes(words[0]!) &&
+    !sheet.to.some(probe => token(probe, sheet).toLowerCase() === words[0])
+  )
+    return { lights: [] }
   const byToken = new Map(sheet.to.map(probe => [token(probe, sheet).toLowerCase(), probe.node]))
   const lights: string[] = []
   for (const word of words) {
     const node = byToken.get(word) ?? (word === 's' ? byToken.get('shell') : undefined)
-    if (!node) return { wrong: `There is no contact "${word}" on the other side. Write ${[...byToken.keys()].slice(0, 3).join(', ')} …, or 0 for nothing.` }
+    if (!node)
+      return {
+        wrong: `There is no contact "${word}" on the other side. Write ${[...byToken.keys()].slice(0, 3).join(', ')} …, or 0 for nothing.`,
+      }
     lights.push(node)
   }
   return { lights }
 }
 
-export const same = (one: string[], other: string[]) => one.length === other.length && [...one].sort().join() === [...other].sort().join()
+export const same = (one: string[], other: string[]) =>
+  one.length === other.length && [...one].sort().join() === [...other].sort().join()
 
 /** A point by its node, with its end where both ends have a contact of that name. */
 export function point(node: string, sheet: TestSheet): string {
@@ -41,9 +54,15 @@ export function point(node: string, sheet: TestSheet): string {
 
 /** What was read, as a tester says it. */
 export function said(value: Value, unit: string, sheet: TestSheet): string {
-  if (Array.isArray(value)) return value.length === 0 ? 'nothing' : value.map(each => each.startsWith('t:') || each.startsWith('c:') ? point(each, sheet) : each).join(', ')
+  if (Array.isArray(value))
+    return value.length === 0
+      ? 'nothing'
+      : value.map(each => (each.startsWith('t:') || each.startsWith('c:') ? point(each, sheet) : each)).join(', ')
   if (typeof value === 'number') return `${Number(value.toFixed(3))} ${unit}`.trim()
   return value === 'open' && unit === 'MΩ' ? 'beyond the meter' : value === 'open' ? 'open' : value
 }
 
-export const unitOf = (method: string, what = '') => method === 'certifier' ? { '': 'm', 'delay': 'ns', 'loop': 'Ω' }[what] ?? '' : { ohms: 'Ω', insulation: 'MΩ', capacitance: 'nF' }[method] ?? ''
+export const unitOf = (method: string, what = '') =>
+  method === 'certifier'
+    ? ({ '': 'm', delay: 'ns', loop: 'Ω' }[what] ?? '')
+    : ({ ohms: 'Ω', insulation: 'MΩ', capacitance: 'nF' }[method] ?? '')

@@ -4,9 +4,27 @@ import type { Reading, Sample, Stage, Value } from '../../api/test'
 import { kept } from '../../api/page'
 import { keyOf } from './provisional'
 
-interface Draft { id: string, fingerprint: string, lights: Record<string, string[]>, splits: string[] | null, samples: Sample[], declared: string[], note: string, used: string[] }
+interface Draft {
+  id: string
+  fingerprint: string
+  lights: Record<string, string[]>
+  splits: string[] | null
+  samples: Sample[]
+  declared: string[]
+  note: string
+  used: string[]
+}
 
-const blank = (fingerprint = ''): Draft => ({ id: crypto.randomUUID(), fingerprint, lights: {}, splits: null, samples: [], declared: [], note: '', used: [] })
+const blank = (fingerprint = ''): Draft => ({
+  id: crypto.randomUUID(),
+  fingerprint,
+  lights: {},
+  splits: null,
+  samples: [],
+  declared: [],
+  note: '',
+  used: [],
+})
 
 /** A reading that an earlier version began, which did not say of which installation: it is this one's where it is of this very wiring. */
 function before(name: string, fingerprint: string): Draft | null {
@@ -31,7 +49,10 @@ export function useDraft(id: () => string, stage: () => Stage) {
     ...(draft.value.samples.length ? { samples: draft.value.samples } : {}),
     ...(draft.value.declared.length ? { declared: draft.value.declared } : {}),
   }))
-  const isEmpty = computed(() => Object.keys(draft.value.lights).length === 0 && draft.value.splits === null && draft.value.samples.length === 0)
+  const isEmpty = computed(
+    () =>
+      Object.keys(draft.value.lights).length === 0 && draft.value.splits === null && draft.value.samples.length === 0,
+  )
 
   function light(node: string, lights: string[], declared = false) {
     draft.value.lights = { ...draft.value.lights, [node]: lights }
@@ -40,7 +61,10 @@ export function useDraft(id: () => string, stage: () => Stage) {
   function answer(method: string, at: string, state: string, value: Value | null, declared = false) {
     const key = keyOf({ method, at, state })
     const rest = draft.value.samples.filter(sample => keyOf(sample) !== key)
-    draft.value.samples = value === null ? rest : [...rest, { method, at, ...(state ? { state } : {}), value, ...(declared ? { declared } : {}) }]
+    draft.value.samples =
+      value === null
+        ? rest
+        : [...rest, { method, at, ...(state ? { state } : {}), value, ...(declared ? { declared } : {}) }]
   }
   /** What an instrument read, over what was there. */
   function take(read: Reading, instrument: string) {
@@ -50,7 +74,9 @@ export function useDraft(id: () => string, stage: () => Stage) {
     const keys = new Set((read.samples ?? []).map(keyOf))
     draft.value.samples = [...draft.value.samples.filter(sample => !keys.has(keyOf(sample))), ...(read.samples ?? [])]
   }
-  const start = (fingerprint: string) => { draft.value = before(`sartal.test.${id()}.${stage()}`, fingerprint) ?? blank(fingerprint) }
+  const start = (fingerprint: string) => {
+    draft.value = before(`sartal.test.${id()}.${stage()}`, fingerprint) ?? blank(fingerprint)
+  }
 
   return { draft, samples, reading, isEmpty, light, answer, take, start }
 }

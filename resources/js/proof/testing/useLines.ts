@@ -12,7 +12,10 @@ export function useLines(count: () => number, isRead: (i: number) => boolean, an
     wrong.value = ''
     void nextTick(() => document.getElementById(`${anchor}-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
   }
-  const open = (from: number) => { for (let i = from; i < count(); i++) if (!isRead(i)) return i; return -1 }
+  const open = (from: number) => {
+    for (let i = from; i < count(); i++) if (!isRead(i)) return i
+    return -1
+  }
   function next() {
     const to = open(at.value + 1)
     go(to === -1 ? at.value + 1 : to)

@@ -10,7 +10,11 @@ const LOOK = 3
 /** Longer than this nobody takes for one piece: they were away. */
 const AWAY = 20 * 60
 
-export interface Place { step: Step, piece: Piece, index: number }
+export interface Place {
+  step: Step
+  piece: Piece
+  index: number
+}
 
 /**
  * A job with everything that was recorded on it. What is confirmed counts at
@@ -29,7 +33,9 @@ export function useJob(ids: () => string) {
   const offline = computed(() => outbox.offline)
   let since = Date.now()
 
-  const places = computed<Place[]>(() => (job.value?.steps ?? []).flatMap(step => step.pieces.map((piece, index) => ({ step, piece, index }))))
+  const places = computed<Place[]>(() =>
+    (job.value?.steps ?? []).flatMap(step => step.pieces.map((piece, index) => ({ step, piece, index }))),
+  )
   const byId = computed(() => new Map(places.value.map(place => [place.piece.id, place])))
 
   /** As recorded, with what is still on its way on top. */
@@ -37,7 +43,8 @@ export function useJob(ids: () => string) {
     const all: Record<string, Standing> = { ...(state.value?.standings ?? {}) }
     for (const event of unsent.value) {
       if (!event.step) continue
-      if (event.kind === 'taken-back' || event.kind === 'flagged' && event.flag !== 'redone') all[event.step] = { status: 'to-do' }
+      if (event.kind === 'taken-back' || (event.kind === 'flagged' && event.flag !== 'redone'))
+        all[event.step] = { status: 'to-do' }
       else if (event.kind === 'skipped') all[event.step] = { status: 'skipped', note: event.note }
       else if (byId.value.get(event.step)?.step.event === event.kind) all[event.step] = { status: 'done', at: event.at }
     }
@@ -46,7 +53,8 @@ export function useJob(ids: () => string) {
   const standing = (id: string): Standing => standings.value[id] ?? { status: 'to-do' }
   const settled = (id: string) => ['done', 'skipped'].includes(standing(id).status)
   /** What stands in the way of a piece. */
-  const waitsFor = (piece: Piece) => (piece.needs ?? []).filter(([before]) => byId.value.has(before) && !settled(before))
+  const waitsFor = (piece: Piece) =>
+    (piece.needs ?? []).filter(([before]) => byId.value.has(before) && !settled(before))
   const elsewhere = (id: string) => people.value.find(person => person.step === id)
 
   /** The next piece that can be done, after this one in the order of work, and that nobody else has in hand. */
@@ -58,13 +66,15 @@ export function useJob(ids: () => string) {
   }
   /** Where somebody picks up: after what was confirmed last, whoever did it. */
   function first() {
-    const last = Object.entries(standings.value).filter(([id, each]) => each.status === 'done' && each.at && byId.value.has(id)).sort((a, b) => a[1].at! < b[1].at! ? 1 : -1)[0]
+    const last = Object.entries(standings.value)
+      .filter(([id, each]) => each.status === 'done' && each.at && byId.value.has(id))
+      .sort((a, b) => (a[1].at! < b[1].at! ? 1 : -1))[0]
     return next(last?.[0] ?? places.value.at(-1)?.piece.id ?? '')
   }
 
   async function load() {
     try {
-      const answer = await api.get<{ job: Job, state: JobState, people: Placed[] }>(`bench/${ids()}`)
+      const answer = await api.get<{ job: Job; state: JobState; people: Placed[] }>(`bench/${ids()}`)
       job.value = answer.job
       state.value = answer.state
       people.value = answer.people
@@ -79,7 +89,9 @@ export function useJob(ids: () => string) {
   async function look() {
     if (!job.value || !state.value || document.hidden) return
     try {
-      const answer = await api.get<{ state: JobState | null, people: Placed[] }>(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
+      const answer = await api.get<{ state: JobState | null; people: Placed[] }>(
+        `bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`,
+      )
       outbox.offline = false
       people.value = answer.people
       if (answer.state) state.value = answer.state
@@ -102,14 +114,16 @@ export function useJob(ids: () => string) {
     refused: (item, error) => {
       problem.value = error.message
       const refused = (item.body as unknown as BenchEvent).step ?? ''
-      void refresh().then(() => { if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused })
+      void refresh().then(() => {
+        if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused
+      })
       return true
     },
   })
   onScopeDispose(stop)
 
   async function refresh() {
-    const answer = await api.get<{ state: JobState, people: Placed[] }>(`bench/${ids()}`)
+    const answer = await api.get<{ state: JobState; people: Placed[] }>(`bench/${ids()}`)
     state.value = answer.state
     people.value = answer.people
   }
@@ -120,7 +134,9 @@ export function useJob(ids: () => string) {
     since = Date.now()
     return seconds > AWAY ? undefined : seconds
   }
-  const restart = () => { since = Date.now() }
+  const restart = () => {
+    since = Date.now()
+  }
 
   function record(event: Omit<BenchEvent, 'id' | 'at'>) {
     problem.value = ''
@@ -131,22 +147,62 @@ export function useJob(ids: () => string) {
   /** Like pieces at once share the time that they took. */
   function confirmAll(all: Place[]) {
     const seconds = took()
-    for (const place of all) confirm(place, '', seconds === undefined ? undefined : Math.round(seconds / all.length * 10) / 10)
+    for (const place of all)
+      confirm(place, '', seconds === undefined ? undefined : Math.round((seconds / all.length) * 10) / 10)
   }
 
   function confirm(place: Place, note = '', seconds = took()) {
-    record({ kind: place.step.event, run: place.piece.run, step: place.piece.id, took: seconds, ...(note ? { note } : {}) })
+    record({
+      kind: place.step.event,
+      run: place.piece.run,
+      step: place.piece.id,
+      took: seconds,
+      ...(note ? { note } : {}),
+    })
     at.value = next(place.piece.id)
   }
 
-  const go = (id: string) => { at.value = id }
+  const go = (id: string) => {
+    at.value = id
+  }
 
   /** Whoever goes leaves the place to the others at once. */
-  const leave = () => { if (state.value) void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, { keepalive: true, headers: { Accept: 'application/json', ...belongsTo(page.value) } }).catch(() => undefined) }
+  const leave = () => {
+    if (state.value)
+      void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, {
+        keepalive: true,
+        headers: { Accept: 'application/json', ...belongsTo(page.value) },
+      }).catch(() => undefined)
+  }
   onScopeDispose(leave)
   useEventListener(window, 'pagehide', leave)
 
-  watch(at, () => { if (job.value) void look() })
+  watch(at, () => {
+    if (job.value) void look()
+  })
 
-  return { job, state, people, problem, at, unsent, offline, places, byId, standing, settled, waitsFor, elsewhere, next, first, go, load, refresh, record, confirm, confirmAll, restart }
+  return {
+    job,
+    state,
+    people,
+    problem,
+    at,
+    unsent,
+    offline,
+    places,
+    byId,
+    standing,
+    settled,
+    waitsFor,
+    elsewhere,
+    next,
+    first,
+    go,
+    load,
+    refresh,
+    record,
+    confirm,
+    confirmAll,
+    restart,
+  }
 }

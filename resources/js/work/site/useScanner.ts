@@ -1,7 +1,13 @@
 import { onUnmounted, ref } from 'vue'
 
-interface Detector { detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]> }
-declare global { interface Window { BarcodeDetector?: new (options: { formats: string[] }) => Detector } }
+interface Detector {
+  detect(source: HTMLVideoElement): Promise<{ rawValue: string }[]>
+}
+declare global {
+  interface Window {
+    BarcodeDetector?: new (options: { formats: string[] }) => Detector
+  }
+}
 
 /** Reads codes with the device's camera, where the browser can. */
 export function useScanner(found: (text: string) => void) {
@@ -9,7 +15,9 @@ export function useScanner(found: (text: string) => void) {
   const on = ref(false)
   const problem = ref('')
   let video: HTMLVideoElement | null = null
-  const show = (element: unknown) => { video = element instanceof HTMLVideoElement ? element : null }
+  const show = (element: unknown) => {
+    video = element instanceof HTMLVideoElement ? element : null
+  }
   let stream: MediaStream | null = null
 
   async function start() {
@@ -25,11 +33,20 @@ export function useScanner(found: (text: string) => void) {
     const look = async () => {
       if (!on.value) return
       if (video && stream) {
-        if (video.srcObject !== stream) { video.srcObject = stream; await video.play().catch(() => undefined) }
+        if (video.srcObject !== stream) {
+          video.srcObject = stream
+          await video.play().catch(() => undefined)
+        }
         const [code] = await detector.detect(video).catch(() => [])
-        if (code) { stop(); found(code.rawValue); return }
+        if (code) {
+          stop()
+          found(code.rawValue)
+          return
+        }
       }
-      window.setTimeout(() => { void look() }, 200)
+      window.setTimeout(() => {
+        void look()
+      }, 200)
     }
     void look()
   }

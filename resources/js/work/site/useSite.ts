@@ -24,8 +24,16 @@ export function useSite() {
     }
   }
   onMounted(load)
-  useIntervalFn(() => { if (!document.hidden && !outbox.offline && outbox.of('events').length === 0) void load() }, EVERY)
-  onUnmounted(outbox.listen('events', { sent: () => { if (outbox.of('events').length <= 1) void load() } }))
+  useIntervalFn(() => {
+    if (!document.hidden && !outbox.offline && outbox.of('events').length === 0) void load()
+  }, EVERY)
+  onUnmounted(
+    outbox.listen('events', {
+      sent: () => {
+        if (outbox.of('events').length <= 1) void load()
+      },
+    }),
+  )
 
   const waiting = computed(() => outbox.of('events'))
   /** As it stands here: what the server knows, and what waits on this device. */
@@ -36,26 +44,55 @@ export function useSite() {
       const run = all[body.run as string]
       if (!run) continue
       const taken = body.kind === 'taken-back'
-      const step = site.value?.steps.find(each => each.kind === (taken ? body.undoes : body.kind) && (each.side === null || each.side === body.side) && each.id in run.steps)
+      const step = site.value?.steps.find(
+        each =>
+          each.kind === (taken ? body.undoes : body.kind) &&
+          (each.side === null || each.side === body.side) &&
+          each.id in run.steps,
+      )
       if (step && step.id !== 'tested') run.steps[step.id] = (taken ? 'to-do' : 'done') satisfies BeadState
-      const built = body.built as { length?: string, ways?: string[] } | undefined
-      if (built) run.built = { length: built.length ?? run.built?.length ?? null, ways: built.ways ?? run.built?.ways ?? null, difference: null } satisfies Built
+      const built = body.built as { length?: string; ways?: string[] } | undefined
+      if (built)
+        run.built = {
+          length: built.length ?? run.built?.length ?? null,
+          ways: built.ways ?? run.built?.ways ?? null,
+          difference: null,
+        } satisfies Built
     }
     return all
   })
   const left = (run: SiteRun) => Object.values(run.steps).filter(state => state !== 'done').length
   const next = (run: SiteRun) => site.value?.steps.find(step => step.id in run.steps && run.steps[step.id] !== 'done')
 
-  function confirm(run: SiteRun, stepId: string, built?: { length?: string, ways?: string[] }) {
+  function confirm(run: SiteRun, stepId: string, built?: { length?: string; ways?: string[] }) {
     const step = site.value!.steps.find(each => each.id === stepId)!
-    return outbox.add('events', {
-      id: crypto.randomUUID(), kind: step.kind, run: run.id, at: new Date().toISOString(),
-      ...(step.side ? { side: step.side } : {}), ...(built ? { built } : {}),
-    }, `${run.code} ${step.words}`)
+    return outbox.add(
+      'events',
+      {
+        id: crypto.randomUUID(),
+        kind: step.kind,
+        run: run.id,
+        at: new Date().toISOString(),
+        ...(step.side ? { side: step.side } : {}),
+        ...(built ? { built } : {}),
+      },
+      `${run.code} ${step.words}`,
+    )
   }
   function takeBack(run: SiteRun, stepId: string) {
     const step = site.value!.steps.find(each => each.id === stepId)!
-    return outbox.add('events', { id: crypto.randomUUID(), kind: 'taken-back', run: run.id, at: new Date().toISOString(), undoes: step.kind, ...(step.side ? { side: step.side } : {}) }, `${run.code} not ${step.words}`)
+    return outbox.add(
+      'events',
+      {
+        id: crypto.randomUUID(),
+        kind: 'taken-back',
+        run: run.id,
+        at: new Date().toISOString(),
+        undoes: step.kind,
+        ...(step.side ? { side: step.side } : {}),
+      },
+      `${run.code} not ${step.words}`,
+    )
   }
 
   return { site, runs, problem, waiting, left, next, confirm, takeBack, load }
