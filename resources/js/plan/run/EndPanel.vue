@@ -137,8 +137,10 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
       :fittings="end.fittings"
       @close="inHand = null"
       @done="
-        inHand = null
-        emit('changed')
+        () => {
+          inHand = null
+          emit('changed')
+        }
       "
     />
   </section>

@@ -376,8 +376,10 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         :prefilled="editing === 'new' ? prefilled : null"
         @saved="saved"
         @close="
-          editing = null
-          prefilled = null
+          () => {
+            editing = null
+            prefilled = null
+          }
         "
       />
       <RunInspector v-else-if="row" :row="row" @edit="editing = 'edit'" @copy="editing = 'copy'" @remove="remove" />

@@ -132,8 +132,10 @@ async function takeAlong(some: Row[]) {
             type="button"
             :aria-pressed="by === 'looms'"
             @click="
-              by = 'looms'
-              chosen = null
+              () => {
+                by = 'looms'
+                chosen = null
+              }
             "
           >
             by loom</button
@@ -141,8 +143,10 @@ async function takeAlong(some: Row[]) {
             type="button"
             :aria-pressed="by === 'places'"
             @click="
-              by = 'places'
-              chosen = null
+              () => {
+                by = 'places'
+                chosen = null
+              }
             "
           >
             by place

@@ -121,8 +121,10 @@ const remove = () =>
         type="button"
         class="link"
         @click="
-          theirs = false
-          attempt(load)
+          () => {
+            theirs = false
+            attempt(load)
+          }
         "
       >
         Show how it stands now

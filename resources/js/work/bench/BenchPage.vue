@@ -308,8 +308,10 @@ watch([at, aloud], () => {
         type="button"
         class="plain"
         @click="
-          bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id })
-          state!.holds.shift()
+          () => {
+            bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold!.id })
+            state!.holds.shift()
+          }
         "
       >
         Lift the hold
