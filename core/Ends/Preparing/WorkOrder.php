@@ -67,13 +67,11 @@ final readonly class WorkOrder
             $blocks,
         );
         $order = array_keys($blocks);
-        usort(
-            $order,
-            fn (int $a, int $b): int => $this->order === JoinOrder::HardestFirst
-                ? $hardness[$a] <=> $hardness[$b]
-                : 0 ?:
-            $a <=> $b,
-        );
+        usort($order, function (int $a, int $b) use ($hardness): int {
+            $harder = $this->order === JoinOrder::HardestFirst ? $hardness[$a] <=> $hardness[$b] : 0;
+
+            return $harder ?: $a <=> $b;
+        });
         $sorted = [];
         foreach ($order as $number) {
             uksort(
