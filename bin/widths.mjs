@@ -1,6 +1,7 @@
 /**
  * Holds how wide a line may be: 160 columns, and 120 where it can be helped. A sentence in one string is not broken,
- * nor is a line of a docblock that says a shape.
+ * nor is a line of a docblock that says a shape. Templates are not held yet: their compiler drops a space between
+ * elements where a line is broken.
  */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
@@ -9,7 +10,7 @@ const WIDE = 120
 const WIDEST = 160
 /** Lines over 120 columns, of all that there are: fewer is better, more is not allowed. */
 const SUFFERED = 0.02
-const files = execFileSync('git', ['ls-files', '*.php', '*.ts', '*.vue', '*.mjs'], { encoding: 'utf8' })
+const files = execFileSync('git', ['ls-files', '*.php', '*.ts', '*.mjs'], { encoding: 'utf8' })
   .split('\n')
   .filter(Boolean)
 /** What is one string, a template's text or a comment for most of its width is a sentence. */
