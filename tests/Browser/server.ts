@@ -62,8 +62,6 @@ export class OwnServer {
     const settings = [
       'opcache.enable_cli=1',
       'opcache.validate_timestamps=0',
-      'opcache.jit=tracing',
-      'opcache.jit_buffer_size=64M',
       'memory_limit=512M',
       'upload_max_filesize=16M',
       'post_max_size=20M',
