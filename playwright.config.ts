@@ -5,6 +5,8 @@ export default defineConfig({
   testDir: 'tests/Browser',
   workers: Number(process.env.SARTAL_LANES ?? 2),
   timeout: 240_000,
+  // On a busy machine something may come too late; what passes only the second time is reported as flaky.
+  retries: 1,
   expect: { timeout: 15_000 },
   reporter: [['line'], ['json', { outputFile: '.sartal/log/browser.json' }]],
   outputDir: '.sartal/playwright',
