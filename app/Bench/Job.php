@@ -24,9 +24,10 @@ final readonly class Job
     ) {
     }
 
+    /** By its id, or by the one that the first edition gave it. */
     public function operation(string $id): ?Operation
     {
-        return $this->traveller->operations[$id] ?? null;
+        return $this->traveller->find($id);
     }
 
     /** @return list<string> */

@@ -20,6 +20,7 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\Milestone;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Status;
@@ -210,20 +211,23 @@ final readonly class BenchRecorder
             $sent->by,
             $sent->at,
             $sent->received,
-            $operation !== null && $sent->kind->isDone() ? $operation->fingerprint() : '',
+            $operation !== null && $sent->kind->isDone() ? OperationFacts::fingerprint($operation) : '',
             $sent->instrument,
             $sent->note,
             null,
             null,
             null,
-            $sent->step,
+            $operation === null ? $sent->step : $before->named($operation),
             $sent->took,
             $sent->of,
             $sent->flag,
-            array_values(array_filter($sent->reopens, static fn (string $id): bool => isset($operations[$id]))),
+            array_values(
+                array_filter($before->reopened($sent), static fn (string $id): bool => isset($operations[$id])),
+            ),
             $sent->scraps,
             null,
             $sent->picture,
+            joints: $operation !== null && $sent->kind === EventKind::ContactJoined ? $operation->joints() : [],
         );
     }
 

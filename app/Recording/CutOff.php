@@ -7,7 +7,7 @@ namespace App\Recording;
 use App\Formats\BadLine;
 use App\Planning\Loaded;
 use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -65,7 +65,7 @@ final class CutOff
 
     private static function stock(string $id, Loaded $loaded): ?Stock
     {
-        $lengths = array_map(static fn (RunPlan $plan): Length => $plan->cut->result, $loaded->plan()->runs);
+        $lengths = array_map(static fn (RunPlan $plan): Worked => $plan->cut, $loaded->plan()->runs);
         foreach (StockTake::stock($loaded->installation, $loaded->record, $lengths) as $stock) {
             if ($stock->id === $id) {
                 return $stock;

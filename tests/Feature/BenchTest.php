@@ -216,6 +216,22 @@ final class BenchTest extends TestCase
         $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'])->assertCreated();
     }
 
+    /** A page that was loaded before the upgrade, or an outbox that was filled by it, names steps as they were named then. */
+    public function test_a_step_by_the_name_that_an_earlier_version_gave_it_arrives(): void
+    {
+        $pieces = collect($this->steps('A-121', 'bench'))->flatMap->pieces;
+        $strip = $pieces->first(fn (array $piece): bool => str_contains($piece['id'], '|bare|'));
+        self::assertIsArray($strip);
+        $then = (string) preg_replace('~\|bare\|.*~', '|strip|0', $strip['id']);
+        $this->record('A-121', ['kind' => 'flagged', 'step' => $then, 'flag' => 'damaged'])->assertCreated();
+        self::assertSame('damaged', $this->getJson('/api/bench/A-121')->json('state.standings')[$strip['id']]['flag']);
+        $this->record('A-121', [
+            'kind' => 'flagged',
+            'step' => $then.'0',
+            'flag' => 'damaged',
+        ])->assertUnprocessable();
+    }
+
     public function test_a_question_hangs_on_its_step_until_the_planner_answers(): void
     {
         $ask = Str::uuid()->toString();

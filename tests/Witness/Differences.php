@@ -4,16 +4,29 @@ declare(strict_types=1);
 
 namespace Tests\Witness;
 
-/** What a witness was laid beside what it is; what rightly differs is on a closed list with its reason. */
-final readonly class Differences
+/**
+ * What a witness was laid beside what it is; what rightly differs is on a
+ * closed list with its reason. Where a name may be another one now, it is the
+ * same other one everywhere, and no two have become one.
+ */
+final class Differences
 {
     private const SHOWN = 25;
 
     /** @var array<string, string> pattern → reason */
-    private array $rightly;
+    private readonly array $rightly;
+
+    /** @var array<string, string> pattern → reason */
+    private readonly array $renamed;
+
+    /** @var array<int|string, string> name then → name now */
+    private array $names = [];
 
     public function __construct(string $version)
     {
+        /** @var array<string, string> $renamed */
+        $renamed = require __DIR__.'/'.$version.'/renamed.php';
+        $this->renamed = $renamed;
         /** @var array<string, string> $rightly */
         $rightly = require __DIR__.'/'.$version.'/differs.php';
         $this->rightly = $rightly;
@@ -23,6 +36,7 @@ final readonly class Differences
     public function between(string $part, mixed $was, mixed $is): array
     {
         $found = [];
+        $this->learn($part, $was, $is, $found);
         $this->compare($part, $was, $is, $found);
 
         return count($found) > self::SHOWN
@@ -30,10 +44,37 @@ final readonly class Differences
             : $found;
     }
 
+    /**
+     * Which names have become others, where they may.
+     *
+     * @param  list<string>  $found
+     */
+    private function learn(string $at, mixed $was, mixed $is, array &$found): void
+    {
+        if (is_string($was) && is_string($is)) {
+            [$a, $b] = [self::opened($was), self::opened($is)];
+            if (is_array($a) && is_array($b)) {
+                $this->learn($at, $a, $b, $found);
+            } elseif (self::matches($this->renamed, $at)) {
+                if (($this->names[$was] ?? $is) !== $is) {
+                    $found[] = sprintf('%s: "%s" is called both "%s" and "%s"', $at, $was, $this->names[$was], $is);
+                }
+                $this->names[$was] = $is;
+            }
+        } elseif (is_array($was) && is_array($is)) {
+            foreach (array_intersect_key($was, $is) as $key => $then) {
+                $this->learn($at.'/'.$key, $then, $is[$key], $found);
+            }
+        }
+    }
+
     /** @param  list<string>  $found */
     private function compare(string $at, mixed $was, mixed $is, array &$found): void
     {
-        if ($was === $is || $this->isRight($at)) {
+        if ($was === $is || self::matches($this->rightly, $at)) {
+            return;
+        }
+        if (is_string($was) && isset($this->names[$was]) && $this->names[$was] === $is) {
             return;
         }
         if (is_string($was) && is_string($is)) {
@@ -45,9 +86,10 @@ final readonly class Differences
             }
         }
         if (is_array($was) && is_array($is)) {
+            $was = $this->inNamesOfNow($was, $at, $found);
             foreach ($was + $is as $key => $_) {
                 if (! array_key_exists($key, $was) || ! array_key_exists($key, $is)) {
-                    if (! $this->isRight($at.'/'.$key)) {
+                    if (! self::matches($this->rightly, $at.'/'.$key)) {
                         $found[] = sprintf(
                             '%s/%s: %s',
                             $at,
@@ -65,7 +107,7 @@ final readonly class Differences
                 array_keys($was) !== array_keys($is) &&
                 count($was) === count($is) &&
                 array_diff_key($was, $is) === [] &&
-                ! $this->isRight($at)
+                ! self::matches($this->rightly, $at)
             ) {
                 $found[] = $at.': in another order';
             }
@@ -99,9 +141,29 @@ final readonly class Differences
         );
     }
 
-    private function isRight(string $at): bool
+    /**
+     * @param  array<array-key, mixed>  $was
+     * @param  list<string>  $found
+     * @return array<array-key, mixed>
+     */
+    private function inNamesOfNow(array $was, string $at, array &$found): array
     {
-        foreach ($this->rightly as $pattern => $_) {
+        $renamed = [];
+        foreach ($was as $key => $value) {
+            $now = $this->names[$key] ?? $key;
+            if (array_key_exists($now, $renamed)) {
+                $found[] = sprintf('%s: two are called "%s" now', $at, $now);
+            }
+            $renamed[$now] = $value;
+        }
+
+        return $renamed;
+    }
+
+    /** @param  array<string, string>  $patterns */
+    private static function matches(array $patterns, string $at): bool
+    {
+        foreach ($patterns as $pattern => $_) {
             if (fnmatch($pattern, $at)) {
                 return true;
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Labelling;
 
 use Sartal\Core\Given\Catalogue\LabelFace;
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 
 /** One label as it comes off a sheet or a roll. */
 final readonly class PrintedLabel
@@ -38,25 +40,38 @@ final readonly class PrintedLabel
     ) {
     }
 
-    /** Of all that is printed: another one, and it is printed again. */
+    /** Of what it is read for: where that is another, it is printed again. How the address under its code is written is not. */
     public function fingerprint(): string
     {
-        return substr(
-            hash(
-                'xxh128',
-                serialize([
-                    $this->part,
-                    $this->code,
-                    $this->line,
-                    $this->marked?->text,
-                    $this->marked?->underlined,
-                    $this->marked?->word,
-                    $this->colour,
-                    $this->path,
-                ]),
-            ),
-            0,
-            16,
+        return Fingerprint::of(
+            [...$this->read(), $this->path === '' ? [] : [$this->run, $this->side, $this->leg]],
+            Edition::now(),
         );
+    }
+
+    /** Whether what was printed by this fingerprint need not be printed again. */
+    public function stands(string $fingerprint): bool
+    {
+        return in_array($fingerprint, $this->fingerprints(), true);
+    }
+
+    /** @return list<string> by any of which it may have been printed */
+    public function fingerprints(): array
+    {
+        return [$this->fingerprint(), Fingerprint::of([...$this->read(), $this->path], Edition::First)];
+    }
+
+    /** @return list<mixed> */
+    private function read(): array
+    {
+        return [
+            $this->part,
+            $this->code,
+            $this->line,
+            $this->marked?->text,
+            $this->marked?->underlined,
+            $this->marked?->word,
+            $this->colour,
+        ];
     }
 }

@@ -16,6 +16,7 @@ final readonly class Worked
         public Length $exact,
         public string $rounding,
         public array $terms,
+        private ?Length $step = null,
     ) {
     }
 
@@ -42,7 +43,21 @@ final readonly class Worked
     {
         $exact = self::total($terms);
 
-        return new self($exact->roundedUpTo($step), $exact, 'up to the next '.$step->canonical(), $terms);
+        return new self($exact->roundedUpTo($step), $exact, 'up to the next '.$step->canonical(), $terms, $step);
+    }
+
+    /** The result as an edition reckoned it: without the terms that only later ones know. */
+    public function known(Edition $edition): Length
+    {
+        $known = array_values(
+            array_filter($this->terms, static fn (Term $term): bool => $term->since->value <= $edition->value),
+        );
+        if (count($known) === count($this->terms)) {
+            return $this->result;
+        }
+        $exact = self::total($known);
+
+        return $this->step === null ? $exact : $exact->roundedUpTo($this->step);
     }
 
     /** @param  list<Term>  $terms */

@@ -13,6 +13,8 @@ use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Consequences;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\TimeBook;
@@ -335,7 +337,7 @@ final readonly class ImpactPlanner
             $parts,
             reopens: array_map(static fn (Operation $operation): string => $operation->id, $settled),
             scraps: $scraps,
-            step: $run->id.'|cut',
+            step: StepId::ofRun($run->id, StepKind::Cut)->text(),
         );
     }
 

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Later\Changing;
 
-use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Cover;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
@@ -23,7 +25,7 @@ final class Work
     /** @var array<int|string, array{array<int|string, Operation>, Progress}> */
     private array $known = [];
 
-    /** @param  array<int|string, array<int|string, Part>>  $covers  run → the sleeves over it, where they are to count */
+    /** @param  array<int|string, list<Cover>>  $covers  by run, where they are to count */
     public function __construct(
         public readonly Installation $installation,
         public readonly Plan $plan,
@@ -81,7 +83,8 @@ final class Work
         foreach ($this->record->of($run) as $event) {
             if (
                 $event->step !== ''
-                    ? ! str_ends_with($event->step, '|cut') && ! str_ends_with($event->step, '|mark')
+                    ? ! StepId::isOfRun($event->step, $run, StepKind::Cut) &&
+                        ! StepId::isOfRun($event->step, $run, StepKind::Mark)
                     : in_array(
                         $event->kind,
                         [

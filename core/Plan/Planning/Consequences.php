@@ -65,8 +65,9 @@ final readonly class Consequences
                 ? (new AssemblyPlanner($now, $before->runs))
                     ->expectation($before->assemblies[$assembly->id])
                     ->fingerprint()
+                    ->now()
                 : '';
-            if ($was !== (new AssemblyPlanner($then, $after->runs))->expectation($assembly)->fingerprint()) {
+            if ($was !== (new AssemblyPlanner($then, $after->runs))->expectation($assembly)->fingerprint()->now()) {
                 array_push(
                     $tests,
                     ...array_map(static fn (string $run): string => $then->runs[$run]->code, $assembly->runs),

@@ -5,54 +5,67 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Testing\ReadingPrint;
 
-/** The parts of a run's plan that work relies on, each as a short hash of what it says. */
+/** The facts of a run's plan that work relies on, and whether they are still what work relied on. */
 final readonly class Fingerprints
 {
     /**
-     * @param  array<int|string, string>  $ends  by side
      * @param  string  $cable  type that the run is made of
-     * @param  Length  $length  that it is cut at
+     * @param  Worked  $cut  length that it is cut at
      * @param  array<int|string, list<string>>  $joints  by side: "conductor>node", what its end is made by
+     * @param  list<list<string>>  $labels  what each reads
+     * @param  array{list<string>, string, string}  $route  ways in order, and between which places
+     * @param  ?ReadingPrint  $reading  of its assembly; null where nothing relies on it yet
      */
     public function __construct(
-        public string $cut,
-        public array $ends,
-        public string $labels,
-        public string $route,
-        public string $reading,
         public string $cable,
-        public Length $length,
+        public Worked $cut,
         public array $joints,
+        public array $labels,
+        public array $route,
+        public ?ReadingPrint $reading,
     ) {
     }
 
-    /** What an event of this kind relies on. */
+    /** What an event of this kind relies on, written down with it. */
     public function for(EventKind $kind, ?Side $side): string
     {
-        return match ($kind) {
-            EventKind::Cut => $this->cut,
-            EventKind::SlidOn,
-            EventKind::Prepared,
-            EventKind::ContactJoined,
-            EventKind::Joined,
-            EventKind::Closed,
-            EventKind::Remade => $side === null ? '' : $this->ends[$side->value] ?? '',
-            EventKind::Inspected => implode('', $this->ends),
-            EventKind::Labelled => $this->labels,
-            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => $this->route,
-            EventKind::Tested, EventKind::SignedOff => $this->reading,
-            default => '',
-        };
+        return $this->by(Edition::now(), $kind, $side);
+    }
+
+    /**
+     * Whether what an event relied on is so today, as far as its edition
+     * knew. An end stands as long as its joints do, whatever was hashed.
+     */
+    public function stand(Event $event): bool
+    {
+        $edition = Fingerprint::edition($event->fingerprint);
+        if ($edition === null) {
+            return false;
+        }
+
+        return $event->fingerprint === $this->by($edition, $event->kind, $event->side) ||
+            ($event->fingerprint !== '' && $this->joined($event));
+    }
+
+    /** That it is cut at, as the edition knew by which a piece was cut. */
+    public function length(string $fingerprint): Length
+    {
+        return $this->cut->known(Fingerprint::edition($fingerprint) ?? Edition::now());
     }
 
     /** The piece that a cut of this kind leaves, where nobody measured it. */
     public function piece(EventKind $kind): ?CutMade
     {
-        return $kind === EventKind::Cut ? new CutMade($this->length, cable: $this->cable, planned: true) : null;
+        return $kind === EventKind::Cut ? new CutMade($this->cut->result, cable: $this->cable, planned: true) : null;
     }
 
     /** @return list<string> joints that an event of this kind says were made */
@@ -63,8 +76,51 @@ final readonly class Fingerprints
             : [];
     }
 
-    public static function hash(mixed $of): string
+    private function joined(Event $event): bool
     {
-        return substr(hash('xxh128', serialize($of)), 0, 16);
+        $made = $this->made($event->kind, $event->side);
+
+        return $made !== [] && Fingerprint::sorted($made) === Fingerprint::sorted($event->joints);
+    }
+
+    private function by(Edition $edition, EventKind $kind, ?Side $side): string
+    {
+        return match ($kind) {
+            EventKind::Cut => Fingerprint::of([$this->cable, $this->cut->known($edition)->nanometres], $edition),
+            EventKind::SlidOn,
+            EventKind::Prepared,
+            EventKind::ContactJoined,
+            EventKind::Joined,
+            EventKind::Closed,
+            EventKind::Remade => $side === null ? '' : $this->end($edition, $side->value),
+            EventKind::Inspected => implode(
+                '',
+                array_map(
+                    fn (int|string $side): string => $this->end($edition, (string) $side),
+                    array_keys($this->joints),
+                ),
+            ),
+            EventKind::Labelled => Fingerprint::of(
+                $edition === Edition::First
+                    ? $this->labels
+                    : Fingerprint::sorted(array_map(serialize(...), $this->labels)),
+                $edition,
+            ),
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => Fingerprint::of(
+                $this->route,
+                $edition,
+            ),
+            EventKind::Tested, EventKind::SignedOff => $this->reading?->by($edition) ?? '',
+            default => '',
+        };
+    }
+
+    private function end(Edition $edition, string $side): string
+    {
+        $joints = $this->joints[$side] ?? null;
+
+        return $joints === null
+            ? ''
+            : Fingerprint::of($edition === Edition::First ? $joints : Fingerprint::sorted($joints), $edition);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Testing\ReadingPrint;
 
 /** For as long as the process lives. Counts what it had to leave to be computed. */
 final class MemoryPlanCache implements PlanCache
@@ -16,7 +17,7 @@ final class MemoryPlanCache implements PlanCache
     /** @var array<int|string, RunPlan> */
     private array $runs = [];
 
-    /** @var array<int|string, string> */
+    /** @var array<int|string, ReadingPrint> */
     private array $readings = [];
 
     public function run(string $inputs): ?RunPlan
@@ -30,12 +31,12 @@ final class MemoryPlanCache implements PlanCache
         $this->runs[$inputs] = $plan;
     }
 
-    public function readingFingerprint(string $inputs): ?string
+    public function readingFingerprint(string $inputs): ?ReadingPrint
     {
         return $this->readings[$inputs] ?? null;
     }
 
-    public function keepReadingFingerprint(string $inputs, string $fingerprint): void
+    public function keepReadingFingerprint(string $inputs, ReadingPrint $fingerprint): void
     {
         $this->readingsComputed++;
         $this->readings[$inputs] = $fingerprint;

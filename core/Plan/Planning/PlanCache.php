@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Testing\ReadingPrint;
 
 /** Keeps what was computed for one subject, under a hash of all that it was computed from. */
 interface PlanCache
@@ -13,7 +14,7 @@ interface PlanCache
 
     public function keepRun(string $inputs, RunPlan $plan): void;
 
-    public function readingFingerprint(string $inputs): ?string;
+    public function readingFingerprint(string $inputs): ?ReadingPrint;
 
-    public function keepReadingFingerprint(string $inputs, string $fingerprint): void;
+    public function keepReadingFingerprint(string $inputs, ReadingPrint $fingerprint): void;
 }

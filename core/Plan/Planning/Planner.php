@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Ends\Wiring\Joint;
@@ -16,6 +17,7 @@ use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Testing\ReadingPrint;
 use Sartal\Core\Ways\Looming\Layout;
 use Sartal\Core\Ways\Routing\WayLoads;
 
@@ -57,9 +59,11 @@ final readonly class Planner
         foreach ($installation->runs as $run) {
             $assembly = $assemblies[$assemblyOf[$run->id]];
             $events = self::eventsOf($run->id, $assembly, $record);
-            $reading = self::reliesOnReading($events) ? $this->reading($assembly, $hashes, $tests, $installation) : '';
+            $reading = self::reliesOnReading($events)
+                ? $this->reading($assembly, $hashes, $tests, $installation)
+                : null;
             $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading, $rotations);
-            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id], $runs[$run->id]->cut->result);
+            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id]);
         }
 
         $ways = WayLoads::of($installation, $layout->routes, $layout->router);
@@ -101,7 +105,7 @@ final readonly class Planner
         InputHashes $hashes,
         AssemblyPlanner $tests,
         Installation $installation,
-    ): string {
+    ): ReadingPrint {
         $inputs = $hashes->assembly($assembly);
         $fingerprint = $this->cache->readingFingerprint($inputs);
         if ($fingerprint === null) {
@@ -184,37 +188,34 @@ final readonly class Planner
     private static function fingerprints(
         RunPlan $plan,
         Installation $installation,
-        string $reading,
+        ?ReadingPrint $reading,
         array $rotations,
     ): Fingerprints {
         $run = $installation->runs[$plan->run];
-        $ends = $joints = [];
+        $joints = [];
         foreach ($plan->ends as $side => $end) {
             $joints[$side] = array_map(
                 static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to,
                 $end->joints,
             );
-            $ends[$side] = Fingerprints::hash($joints[$side]);
         }
         $turn = $installation->rules->on(LabelTurn::class);
         $labels = array_map(
-            static fn ($label): array => [
+            static fn (Label $label): array => [
                 $label->code,
                 $label->line,
                 ...isset($rotations[$label->code]) ? [$turn->value] : [],
             ],
-            $plan->labels,
+            array_values($plan->labels),
         );
 
         return new Fingerprints(
-            Fingerprints::hash([$run->cable, $plan->cut->result->nanometres]),
-            $ends,
-            Fingerprints::hash($labels),
-            Fingerprints::hash([$plan->lay->route->ways(), $run->a->location, $run->b->location]),
-            $reading,
             $run->cable,
-            $plan->cut->result,
+            $plan->cut,
             $joints,
+            $labels,
+            [$plan->lay->route->ways(), $run->a->location, $run->b->location],
+            $reading,
         );
     }
 }

@@ -6,7 +6,6 @@ namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Trials;
@@ -19,18 +18,18 @@ final class Strand
      * @param  list<Event>  $events  of the run, and of the assembly it belongs to
      * @return list<Bead>
      */
-    public static function of(Run $run, array $events, Fingerprints $today, Length $cut): array
+    public static function of(Run $run, array $events, Fingerprints $today): array
     {
         $beads = [];
         foreach (Stage::of($run->build) as $stage) {
-            $beads[] = new Bead($stage, self::state($stage, $events, $today, $cut));
+            $beads[] = new Bead($stage, self::state($stage, $events, $today));
         }
 
         return $beads;
     }
 
     /** @param  list<Event>  $events */
-    private static function state(Stage $stage, array $events, Fingerprints $today, Length $cut): BeadState
+    private static function state(Stage $stage, array $events, Fingerprints $today): BeadState
     {
         [$kinds, $side] = self::evidence($stage);
         $last = null;
@@ -59,9 +58,11 @@ final class Strand
             $last === null => BeadState::ToDo,
             $last->verdict === Verdict::Fails => BeadState::Failed,
             $last->verdict === Verdict::Incomplete => BeadState::ToDo,
-            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            ! $today->stand($last) => BeadState::Overtaken,
             // A piece that does not reach is to be cut again, unless somebody said that its slack makes up for it.
-            $last->of === '' && $last->cut !== null && $last->cut->length->compare($cut) < 0 => BeadState::Failed,
+            $last->of === '' &&
+                $last->cut !== null &&
+                $last->cut->length->compare($today->length($last->fingerprint)) < 0 => BeadState::Failed,
             default => BeadState::Done,
         };
     }

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\StepId;
 
 /**
  * Where causes read the same and lie at different ends, one end is opened
@@ -98,7 +99,7 @@ final class FirstToOpen
     {
         $last = '';
         foreach ($this->events as $event) {
-            $own = str_starts_with($event->step, $fitting.'|join|');
+            $own = StepId::joinsIn($event->step, $fitting);
             $whole =
                 $event->step === '' &&
                 in_array($event->kind, [EventKind::Joined, EventKind::Remade], true) &&
@@ -117,7 +118,7 @@ final class FirstToOpen
     {
         $notes = [];
         foreach ($this->events as $event) {
-            if (! str_starts_with($event->step, $fitting.'|')) {
+            if (! StepId::isAt($event->step, $fitting)) {
                 continue;
             }
             if ($event->kind === EventKind::Flagged && $event->flag !== null) {

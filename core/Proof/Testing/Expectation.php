@@ -6,6 +6,8 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\Wiring;
 use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 
 /** What an assembly should read, computed from its wiring. */
 final class Expectation
@@ -112,16 +114,31 @@ final class Expectation
     }
 
     /** Changes whenever what should be read changes. */
-    public function fingerprint(): string
+    public function fingerprint(): ReadingPrint
     {
         $switched = [];
         foreach ($this->states as $id => $_) {
             $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->setup)->lights;
         }
 
-        return hash(
-            'xxh128',
-            serialize([$this->reading->lights, $this->reading->splits, ...$switched === [] ? [] : [$switched]]),
+        $facts = [$this->reading->lights, $this->reading->splits, ...$switched === [] ? [] : [$switched]];
+
+        // The first edition kept all of the hash.
+        return new ReadingPrint(
+            hash('xxh128', serialize($facts)),
+            Fingerprint::of(self::ordered($facts), Edition::Second),
         );
+    }
+
+    /** In an order that follows from what it says, not from how it was found. */
+    private static function ordered(mixed $facts): mixed
+    {
+        if (! is_array($facts)) {
+            return $facts;
+        }
+        $facts = array_map(self::ordered(...), $facts);
+        array_is_list($facts) ? sort($facts) : ksort($facts, SORT_STRING);
+
+        return $facts;
     }
 }

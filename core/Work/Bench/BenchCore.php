@@ -14,6 +14,7 @@ final readonly class BenchCore
      * @param  string  $conductor  path in the cable
      * @param  string  $colour  with its stripe after a slash; "" where the type says none
      * @param  string  $element  what it lies in, "pair 15"
+     * @param  string  $to  node that it is joined to; "" where the work is the same whichever that is
      */
     public function __construct(
         public string $run,
@@ -22,6 +23,7 @@ final readonly class BenchCore
         public string $element,
         public string $function,
         public string $channel,
+        public string $to = '',
     ) {
     }
 
@@ -38,6 +40,7 @@ final readonly class BenchCore
             $within->label ?? '',
             $core->joint->function,
             $core->joint->channel,
+            $core->joint->to,
         );
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
-use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Ways\Dressing\Dresser;
@@ -19,7 +18,7 @@ final readonly class Covers
 
     /**
      * @param  list<string>  $runs
-     * @return array<int|string, array<int|string, Part>> run → stretch of its loom, in words → the sleeve over it
+     * @return array<int|string, list<Cover>> by run
      */
     public function of(array $runs): array
     {
@@ -38,12 +37,17 @@ final readonly class Covers
                     continue;
                 }
                 foreach (array_intersect($dress->runs, $members) as $run) {
-                    $covers[$run][$this->installation->looms[$loom]->name.', '.$dress->segment->way->name] =
-                        $dress->sleeve->part;
+                    $cover = new Cover(
+                        (string) $loom,
+                        $dress->segment->way->id,
+                        $this->installation->looms[$loom]->name.', '.$dress->segment->way->name,
+                        $dress->sleeve->part,
+                    );
+                    $covers[$run][$cover->key()] = $cover;
                 }
             }
         }
 
-        return $covers;
+        return array_map(array_values(...), $covers);
     }
 }

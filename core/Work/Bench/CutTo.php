@@ -9,8 +9,16 @@ use Sartal\Core\Given\Measure\Length;
 /** A length that some of the cores, or of the tails, are cut to. */
 final readonly class CutTo
 {
-    /** @param  ?Length  $most  where they lie between two lengths */
-    public function __construct(public Length $length, public string $for, public ?Length $most = null)
-    {
+    /**
+     * @param  string  $for  which, in words
+     * @param  ?Length  $most  where they lie between two lengths
+     * @param  list<string>  $of  which: conductors, or legs by id
+     */
+    public function __construct(
+        public Length $length,
+        public string $for,
+        public ?Length $most = null,
+        public array $of = [],
+    ) {
     }
 }

@@ -13,6 +13,8 @@ use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\LengthPractice;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** What is done to one end of a run before its connectors: what goes on the sheath, then leg by leg. */
 final readonly class EndTasks
@@ -34,15 +36,14 @@ final readonly class EndTasks
      */
     public function of(EndSheet $sheet, array $shared, string $after): EndWork
     {
-        $id = $sheet->run->id.'|'.$sheet->side->value;
         $several = count($sheet->run->end($sheet->side)->legs) > 1;
         if ($this->rules->on(LengthPractice::class) === LengthPractice::CutLong && $sheet->fittings !== []) {
-            $after = $this->trim($sheet, $id, $after);
+            $after = $this->trim($sheet, $after);
         }
-        [$on, $sleeve] = $this->onSheath($sheet, $id, $after);
+        [$on, $sleeve] = $this->onSheath($sheet, $after);
         $waits = [$after, ...$on];
         if ($several && $sheet->fittings !== []) {
-            $waits[] = $this->sheath($sheet, $id, [$after]);
+            $waits[] = $this->sheath($sheet, [$after]);
         }
         $legs = [];
         foreach ($sheet->fittings as $fitting) {
@@ -69,7 +70,7 @@ final readonly class EndTasks
      *
      * @return array{list<string>, ?string}
      */
-    private function onSheath(EndSheet $sheet, string $id, string $after): array
+    private function onSheath(EndSheet $sheet, string $after): array
     {
         $label = $this->labels->over($sheet->cable->outerDiameter, $sheet->cable->jacket);
         /** @var array<int|string, SlideOn> $items */
@@ -92,7 +93,7 @@ final readonly class EndTasks
         foreach ($items as $key => $slide) {
             $ids[$key] = $this->draft->add(
                 new Operation(
-                    $id.'|on|'.$key,
+                    StepId::ofEnd($sheet->run->id, $sheet->side, StepKind::OnSheath, (string) $key),
                     Task::SlideOn,
                     $sheet->run->id,
                     $sheet->side,
@@ -122,11 +123,11 @@ final readonly class EndTasks
     }
 
     /** Where ends are cut long, each is held to its connector and trimmed there. */
-    private function trim(EndSheet $sheet, string $id, string $after): string
+    private function trim(EndSheet $sheet, string $after): string
     {
         $trim = $this->draft->add(
             new Operation(
-                $id.'|trim',
+                StepId::ofEnd($sheet->run->id, $sheet->side, StepKind::Trim),
                 Task::Strip,
                 $sheet->run->id,
                 $sheet->side,
@@ -161,7 +162,7 @@ final readonly class EndTasks
     }
 
     /** @param  list<string>  $after */
-    private function sheath(EndSheet $sheet, string $id, array $after): string
+    private function sheath(EndSheet $sheet, array $after): string
     {
         $longest = Length::zero();
         $lengths = [];
@@ -171,22 +172,24 @@ final readonly class EndTasks
                 $lengths[$length->canonical()] = [
                     $length,
                     [...$lengths[$length->canonical()][1] ?? [], $leg->leg->label],
+                    [...$lengths[$length->canonical()][2] ?? [], $leg->leg->id],
                 ];
                 $longest = $length->compare($longest) > 0 ? $length : $longest;
             }
         }
         $cuts = [];
-        foreach (count($lengths) > 1 ? $lengths : [] as [$length, $labels]) {
+        foreach (count($lengths) > 1 ? $lengths : [] as [$length, $labels, $ids]) {
             $cuts[] = new CutTo(
                 $length,
                 count($labels) > 3
                     ? sprintf('tails %s to %s', $labels[0], $labels[count($labels) - 1])
                     : 'tail '.implode(', ', $labels),
+                of: $ids,
             );
         }
         $strip = $this->draft->add(
             new Operation(
-                $id.'|sheath',
+                StepId::ofEnd($sheet->run->id, $sheet->side, StepKind::Sheath),
                 Task::Strip,
                 $sheet->run->id,
                 $sheet->side,

@@ -13,6 +13,8 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** What is done at one connector, once its legs are ready: join, tug, inspect, shrink, close. */
 final readonly class FittingTasks
@@ -70,7 +72,7 @@ final readonly class FittingTasks
         $tug = $this->draft->add(
             new Operation(
                 ...$base + [
-                    'id' => $sheet->fitting->id.'|tug',
+                    'step' => StepId::ofFitting($sheet->fitting->id, StepKind::Tug),
                     'task' => Task::Tug,
                     'words' => 'Tug every joint lightly',
                     'pace' => 'tug',
@@ -88,7 +90,7 @@ final readonly class FittingTasks
         $inspect = $this->draft->add(
             new Operation(
                 ...$base + [
-                    'id' => $sheet->fitting->id.'|inspect',
+                    'step' => StepId::ofFitting($sheet->fitting->id, StepKind::Inspect),
                     'task' => Task::Inspect,
                     'words' => 'Look it over before it is closed',
                     'pace' => 'inspect',
@@ -126,7 +128,12 @@ final readonly class FittingTasks
                         new Operation(
                             ...['leg' => ''] +
                                 $base + [
-                                    'id' => $base['fitting'].'|slide|'.$slide->part->id,
+                                    'step' => StepId::ofFitting(
+                                        $base['fitting'],
+                                        StepKind::SlideOn,
+                                        $slide->part->id,
+                                        'slide|'.$slide->part->id,
+                                    ),
                                     'task' => Task::SlideOn,
                                     'words' => 'Slide on '.LegTasks::name($slide),
                                     'pace' => 'slide-on',
@@ -264,7 +271,7 @@ final readonly class FittingTasks
                     'place' => $leg === '' ? $base['place'] : $wires[0][0]->place,
                 ] +
                     $base + [
-                        'id' => $sheet->fitting->id.'|join|'.$key,
+                        'step' => StepId::ofFitting($sheet->fitting->id, StepKind::Join, $key),
                         'task' => Task::Join,
                         'words' => $this->words($joining, $ferrule, $address),
                         'pace' => $joining === null ? 'join-coax' : StandardTimes::joining($joining),
@@ -334,7 +341,7 @@ final readonly class FittingTasks
                 $before[] = $this->shrink(
                     $leg,
                     $base,
-                    $sheet->fitting->id.'|cover|'.$i.'.'.$j,
+                    StepId::ofFitting($sheet->fitting->id, StepKind::ShrinkJoints, $cover, 'cover|'.$i.'.'.$j),
                     'Shrink it over the joints',
                     1300,
                     [$inspect, $cover],
@@ -359,7 +366,7 @@ final readonly class FittingTasks
         $close = $this->draft->add(
             new Operation(
                 ...$base + [
-                    'id' => $sheet->fitting->id.'|close',
+                    'step' => StepId::ofFitting($sheet->fitting->id, StepKind::Close),
                     'task' => Task::Close,
                     'words' => $panel ? 'Fix it in its panel' : 'Close the connector',
                     'pace' => 'close',
@@ -378,12 +385,13 @@ final readonly class FittingTasks
             ),
         );
         $this->draft->need($close, $before, 'Closed, it is not seen again.');
+        $alike = new Alike();
         foreach ($legs as $i => $leg) {
             foreach ($leg->shrinks as $j => $slid) {
                 $this->shrink(
                     $leg,
                     $base,
-                    $sheet->fitting->id.'|shrink|'.$i.'.'.$j,
+                    StepId::ofFitting($sheet->fitting->id, StepKind::ShrinkTail, $slid, 'shrink|'.$i.'.'.$j),
                     'Bring the shrink up and shrink it',
                     1500,
                     [$close, $slid],
@@ -392,11 +400,19 @@ final readonly class FittingTasks
                 );
             }
             foreach ($leg->late as $j => $slide) {
+                $key = $alike->key(
+                    implode(' ', [$slide->part->id, $leg->run->id, $leg->side->value, $leg->leg->leg->id]),
+                );
                 $this->late(
                     $slide,
                     $leg,
                     $base,
-                    $sheet->fitting->id.'|late|'.$i.'.'.$j,
+                    static fn (StepKind $kind, string $also): StepId => StepId::ofFitting(
+                        $sheet->fitting->id,
+                        $kind,
+                        $key,
+                        'late|'.$i.'.'.$j.$also,
+                    ),
                     $inspect,
                     $close,
                     $skill,
@@ -411,12 +427,13 @@ final readonly class FittingTasks
      * What opens along its side, or clears the connector.
      *
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string, with: list<string>}  $base
+     * @param  \Closure(StepKind, string): StepId  $step
      */
     private function late(
         SlideOn $slide,
         LegWork $leg,
         array $base,
-        string $id,
+        \Closure $step,
         string $inspect,
         string $close,
         ?Skill $skill,
@@ -426,7 +443,7 @@ final readonly class FittingTasks
             new Operation(
                 ...['leg' => $leg->leg->leg->id, 'place' => $leg->place] +
                     $base + [
-                        'id' => $id,
+                        'step' => $step(StepKind::BringUp, ''),
                         'task' => Task::Close,
                         'words' => ($shrinks ? 'Slide on ' : 'Fit ').LegTasks::name($slide),
                         'pace' => 'slide-on',
@@ -449,7 +466,7 @@ final readonly class FittingTasks
         $this->shrink(
             $leg,
             $base,
-            $id.'|shrink',
+            $step(StepKind::ShrinkBroughtUp, '|shrink'),
             'Shrink it',
             1500,
             [$slid],
@@ -465,7 +482,7 @@ final readonly class FittingTasks
     private function shrink(
         LegWork $leg,
         array $base,
-        string $id,
+        StepId $step,
         string $words,
         int $phase,
         array $after,
@@ -476,7 +493,7 @@ final readonly class FittingTasks
             new Operation(
                 ...['leg' => $leg->leg->leg->id, 'place' => $leg->place] +
                     $base + [
-                        'id' => $id,
+                        'step' => $step,
                         'task' => Task::Shrink,
                         'words' => $words,
                         'pace' => 'shrink',

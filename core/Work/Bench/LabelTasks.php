@@ -10,6 +10,8 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** Labels: what is wrapped round goes on when the end is closed, what is a sleeve is shrunk then; a run that is pulled is labelled before. */
 final readonly class LabelTasks
@@ -42,10 +44,11 @@ final readonly class LabelTasks
         $over = count($elements) === 1 ? $cable->diameter($elements[0]) : null;
         $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
         $sleeve = $label->leg === '' ? $end?->sleeve : $work?->sleeve;
+        $mark = StepId::ofRun($run->id, StepKind::Mark)->text();
         $first = $run->build === Build::Site && $label->leg === '';
         $id = $this->draft->add(
             new Operation(
-                $run->id.'|label|'.$label->side->value.'|'.$label->leg,
+                StepId::ofLabel($run->id, $label->side, $label->leg),
                 $part !== null && ! $part->split ? Task::Shrink : Task::Label,
                 $run->id,
                 $label->side,
@@ -61,12 +64,13 @@ final readonly class LabelTasks
                 cautions: $part !== null && ! $part->split ? Cautions::of(Task::Shrink) : [],
                 check: 'Read it once the right way up: the code is this cable’s.',
                 why: 'Every end and every tail says which it is.',
+                facts: [$label->code, $label->end, $label->to],
             ),
         );
         if ($first) {
-            $this->draft->need($id, $run->id.'|mark', 'The mark says which end this is.');
+            $this->draft->need($id, $mark, 'The mark says which end this is.');
             $this->draft->need(
-                $run->id.'|pull',
+                StepId::ofRun($run->id, StepKind::Pull)->text(),
                 $id,
                 'It is labelled before it is pulled: in the way, nobody can tell it apart.',
             );
@@ -75,7 +79,7 @@ final readonly class LabelTasks
         }
         $this->draft->need(
             $id,
-            [...$after, $run->id.'|mark', $sleeve ?? ''],
+            [...$after, $mark, $sleeve ?? ''],
             'The end is closed first, so that the label sits where it stays.',
         );
     }

@@ -21,6 +21,8 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\MainsEnds;
 use Sartal\Core\Given\Schools\ScreenTinning;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** What is done to one leg before it meets its connector: slide on, strip, dress, crimp, tin. */
 final readonly class LegTasks
@@ -47,7 +49,14 @@ final readonly class LegTasks
         ?Part $label,
         array $after,
     ): LegWork {
-        $id = $run->id.'|'.$side->value.'|'.$leg->leg->id;
+        $step = static fn (StepKind $kind, ?string $key = null, ?string $first = null): StepId => StepId::ofLeg(
+            $run->id,
+            $side,
+            $leg->leg->id,
+            $kind,
+            $key,
+            $first,
+        );
         $place =
             sprintf('%s end %s', $run->code, $side->value).
             (count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
@@ -60,10 +69,11 @@ final readonly class LegTasks
         ];
         $skill = self::isMains($fitting) ? Skill::Mains : null;
         [$early, $late] = self::parted($leg->preparation->slides, $shares);
-        [$slid, $sleeve, $shrinks] = $this->slides($early, $label, $base, $id, $after, $skill);
+        [$slid, $sleeve, $shrinks] = $this->slides($early, $label, $base, $step, $after, $skill);
         [$covers, $coresSlides] = [[], []];
-        $last = $this->strip($leg, $base, $id, $after, $skill);
-        $dressed = $this->dress($leg, $fitting, $base, $id, [...$after, $last], $skill);
+        $last = $this->strip($leg, $base, $step, $after, $skill);
+        $dressed = $this->dress($leg, $fitting, $base, $step, [...$after, $last], $skill);
+        $alike = new Alike();
         foreach ($leg->preparation->slides as $i => $slide) {
             if ($slide->over === SlideOver::Leg) {
                 continue;
@@ -71,7 +81,7 @@ final readonly class LegTasks
             $covers[] = $coresSlides[] = $cover = $this->draft->add(
                 new Operation(
                     ...$base + [
-                        'id' => $id.'|over|'.$i,
+                        'step' => $step(StepKind::CoreSleeve, $alike->key($slide->part->id), 'over|'.$i),
                         'task' => Task::SlideOn,
                         'words' => 'Slide on '.self::name($slide),
                         'pace' => 'slide-on',
@@ -82,13 +92,14 @@ final readonly class LegTasks
                         'why' => $slide->why,
                         'skill' => $skill,
                         'amount' => (float) $slide->count,
+                        'facts' => self::several($slide),
                     ],
                 ),
             );
             $this->draft->need($cover, $dressed, 'It goes over the bared core.');
         }
-        $ended = $this->ends($leg, $fitting, $cable, $base, $id, $dressed, $skill);
-        $ready = $this->tin($leg, $fitting, $base, $id, $dressed, $skill);
+        $ended = $this->ends($leg, $fitting, $cable, $base, $step, $dressed, $skill);
+        $ready = $this->tin($leg, $fitting, $base, $step, $dressed, $skill);
 
         return new LegWork(
             $run,
@@ -128,13 +139,20 @@ final readonly class LegTasks
      *
      * @param  list<SlideOn>  $slides
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
      * @param  list<string>  $after
      * @return array{list<string>, ?string, list<string>} all of them; the label's; those that are shrunk
      */
-    private function slides(array $slides, ?Part $label, array $base, string $id, array $after, ?Skill $skill): array
-    {
-        $sleeve = null;
-        if ($label !== null && ! $label->split) {
+    private function slides(
+        array $slides,
+        ?Part $label,
+        array $base,
+        \Closure $step,
+        array $after,
+        ?Skill $skill,
+    ): array {
+        $sleeve = $label !== null && ! $label->split;
+        if ($sleeve) {
             array_unshift(
                 $slides,
                 new SlideOn(
@@ -145,14 +163,14 @@ final readonly class LegTasks
                     'A label that is a sleeve goes on from the free end.',
                 ),
             );
-            $sleeve = $id.'|slide|0';
         }
         $ids = $shrinks = [];
+        $alike = new Alike();
         foreach ($slides as $i => $slide) {
             $ids[$i] = $this->draft->add(
                 new Operation(
                     ...$base + [
-                        'id' => $id.'|slide|'.$i,
+                        'step' => $step(StepKind::SlideOn, $alike->key($slide->part->id), 'slide|'.$i),
                         'task' => Task::SlideOn,
                         'words' => 'Slide on '.self::name($slide),
                         'pace' => 'slide-on',
@@ -162,6 +180,7 @@ final readonly class LegTasks
                         'like' => 'slide|'.$slide->part->id,
                         'why' => $slide->why,
                         'skill' => $skill,
+                        'facts' => self::several($slide),
                     ],
                 ),
             );
@@ -180,16 +199,17 @@ final readonly class LegTasks
             }
         }
 
-        return [array_values($ids), $sleeve, $shrinks];
+        return [array_values($ids), $sleeve ? $ids[0] : null, $shrinks];
     }
 
     /**
      * Mark by mark, as the recipe has them.
      *
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
      * @param  list<string>  $after
      */
-    private function strip(SheetLeg $leg, array $base, string $id, array $after, ?Skill $skill): string
+    private function strip(SheetLeg $leg, array $base, \Closure $step, array $after, ?Skill $skill): string
     {
         $recipe = $leg->preparation->recipe;
         $last = '';
@@ -200,7 +220,7 @@ final readonly class LegTasks
             $last = $this->draft->add(
                 new Operation(
                     ...$base + [
-                        'id' => $id.'|discard',
+                        'step' => $step(StepKind::Discard),
                         'task' => Task::Strip,
                         'words' => 'Cut off and throw away',
                         'pace' => 'strip',
@@ -215,23 +235,24 @@ final readonly class LegTasks
             );
             $this->draft->need($last, $after, 'The end is free once these are done.');
         }
-        foreach ($recipe->steps as $i => $step) {
+        $alike = new Alike();
+        foreach ($recipe->steps as $i => $mark) {
             $strip = $this->draft->add(
                 new Operation(
                     ...$base + [
-                        'id' => $id.'|strip|'.$i,
+                        'step' => $step(StepKind::Bare, $alike->key($mark->layer->value), 'strip|'.$i),
                         'task' => Task::Strip,
-                        'words' => ucfirst(self::layer($step->layer)).': '.$step->does,
+                        'words' => ucfirst(self::layer($mark->layer)).': '.$mark->does,
                         'pace' => 'strip',
                         'phase' => 610 + $i,
-                        'detail' => $step->keep === '' ? '' : 'Keep '.$step->keep.' whole.',
-                        'at' => $step->at,
-                        'tool' => $step->tool,
-                        'check' => $step->check,
-                        'like' => 'strip|'.$recipe->id.'|'.$i.'|'.$step->at->nanometres,
+                        'detail' => $mark->keep === '' ? '' : 'Keep '.$mark->keep.' whole.',
+                        'at' => $mark->at,
+                        'tool' => $mark->tool,
+                        'check' => $mark->check,
+                        'like' => 'strip|'.$recipe->id.'|'.$i.'|'.$mark->at->nanometres,
                         'skill' => $skill,
                         'cautions' => Cautions::of(Task::Strip),
-                        'amount' => $step->layer === Layer::Insulation ? self::handfuls($leg) : 1.0,
+                        'amount' => $mark->layer === Layer::Insulation ? self::handfuls($leg) : 1.0,
                         'why' => $recipe->source === ''
                                 ? 'As the recipe '.$recipe->name.' has it.'
                                 : $recipe->name.': '.$recipe->source,
@@ -249,13 +270,14 @@ final readonly class LegTasks
 
     /**
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
      * @param  list<string>  $after
      */
     private function dress(
         SheetLeg $leg,
         SheetFitting $fitting,
         array $base,
-        string $id,
+        \Closure $step,
         array $after,
         ?Skill $skill,
     ): string {
@@ -267,7 +289,7 @@ final readonly class LegTasks
         $dress = $this->draft->add(
             new Operation(
                 ...$base + [
-                    'id' => $id.'|dress',
+                    'step' => $step(StepKind::Dress),
                     'task' => Task::Dress,
                     'words' => $ordered
                         ? 'Order the cores by colour, straighten, cut square'
@@ -326,9 +348,10 @@ final readonly class LegTasks
                 );
             }
         }
-        $ranges = [];
+        $ranges = $conductors = [];
         foreach ($leg->preparation->cores as $core) {
             $name = $names[$core->joint->channel] ?? ($core->joint->function === '' ? 'core' : $core->joint->function);
+            $conductors[$name][] = $core->joint->conductor;
             $length = $core->length->result;
             [$least, $most] = $ranges[$name] ?? [$length, $length];
             $ranges[$name] = [
@@ -338,7 +361,12 @@ final readonly class LegTasks
         }
         $cuts = [];
         foreach ($ranges as $name => [$least, $most]) {
-            $cuts[] = new CutTo($least, (string) $name, $most->compare($least) === 0 ? null : $most);
+            $cuts[] = new CutTo(
+                $least,
+                (string) $name,
+                $most->compare($least) === 0 ? null : $most,
+                $conductors[$name],
+            );
         }
         $equal =
             count(
@@ -363,6 +391,7 @@ final readonly class LegTasks
      * Crimped contacts, and bootlace ferrules on stranded wire under screws.
      *
      * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
      * @return array<int|string, string> conductor → operation
      */
     private function ends(
@@ -370,7 +399,7 @@ final readonly class LegTasks
         SheetFitting $fitting,
         CableType $cable,
         array $base,
-        string $id,
+        \Closure $step,
         string $dressed,
         ?Skill $skill,
     ): array {
@@ -397,7 +426,7 @@ final readonly class LegTasks
             $ended[$core->joint->conductor] = $crimp = $this->draft->add(
                 new Operation(
                     ...$base + [
-                        'id' => $id.'|crimp|'.$core->joint->conductor,
+                        'step' => $step(StepKind::Crimp, $core->joint->conductor),
                         'task' => Task::Crimp,
                         'words' => 'Put on '.lcfirst($contact->name ?? 'the contact'),
                         'pace' => 'crimp',
@@ -427,12 +456,15 @@ final readonly class LegTasks
         return $ended;
     }
 
-    /** @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base */
+    /**
+     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
+     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
+     */
     private function tin(
         SheetLeg $leg,
         SheetFitting $fitting,
         array $base,
-        string $id,
+        \Closure $step,
         string $dressed,
         ?Skill $skill,
     ): string {
@@ -454,7 +486,7 @@ final readonly class LegTasks
         $tin = $this->draft->add(
             new Operation(
                 ...$base + [
-                    'id' => $id.'|tin',
+                    'step' => $step(StepKind::Tin),
                     'task' => Task::Tin,
                     'words' => 'Tin the cores',
                     'pace' => 'tin',
@@ -467,6 +499,7 @@ final readonly class LegTasks
                     'cautions' => Cautions::of(Task::Tin),
                     'amount' => (float) count($leg->preparation->cores),
                     'check' => 'Bright, no blob, insulation not melted.',
+                    'facts' => $screen ? [$this->rules->on(ScreenTinning::class)->value] : [],
                     'why' => 'Tinned strands hold together in the cup; they cool a minute or two before they go in.',
                 ],
             ),
@@ -495,6 +528,12 @@ final readonly class LegTasks
     public static function name(SlideOn $slide): string
     {
         return lcfirst($slide->part->name).($slide->count > 1 ? sprintf(' × %d', $slide->count) : '');
+    }
+
+    /** @return list<string> */
+    private static function several(SlideOn $slide): array
+    {
+        return $slide->count === 1 ? [] : [(string) $slide->count];
     }
 
     private static function layer(Layer $layer): string

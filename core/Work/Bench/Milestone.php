@@ -6,6 +6,7 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** A bead of a run's strand that the bench fills: it stands while every operation that counts for it is settled. */
 final readonly class Milestone
@@ -48,10 +49,10 @@ final readonly class Milestone
             return [$made->key() => $made];
         }
         $side = $operation->side;
-        if ($side === null || str_contains($operation->id, '|cover|')) {
+        if ($side === null || $operation->step->kind === StepKind::Thread) {
             return [];
         }
-        $label = $operation->task === Task::Label || str_contains($operation->id, '|label|');
+        $label = $operation->step->kind === StepKind::Label;
         $made = [];
         $runs = array_unique([
             $operation->run,

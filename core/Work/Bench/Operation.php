@@ -7,15 +7,22 @@ namespace Sartal\Core\Work\Bench;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
+use Sartal\Core\Given\Measure\Worked;
+use Sartal\Core\Proof\Record\StepId;
 
 /** One thing that one person does to a leg, an end, a fitting or a run. */
 final readonly class Operation
 {
+    use Withers;
+
     /** Phase from which on connectors sit on the cable. */
     public const JOINED = 1000;
 
+    /** Stays while there is such a thing to do: events name it. */
+    public string $id;
+
     /**
-     * @param  string  $id  stays while there is such a thing to do: events name it
      * @param  string  $run  whose record it is written to
      * @param  ?Side  $side  null where it is done to the whole run
      * @param  string  $fitting  fitting id; "" where none is concerned
@@ -35,9 +42,11 @@ final readonly class Operation
      * @param  list<string>  $with  further runs that it is done to, where several share a connector
      * @param  list<CutTo>  $lengths  where there are several
      * @param  list<Need>  $needs
+     * @param  list<string>  $facts  what else it is done by: a type, a school's choice, what a label reads
+     * @param  ?Worked  $sum  how the dimension came about, where it is a sum
      */
     public function __construct(
-        public string $id,
+        public StepId $step,
         public Task $task,
         public string $run,
         public ?Side $side,
@@ -64,41 +73,16 @@ final readonly class Operation
         public ?Joining $joining = null,
         public array $with = [],
         public array $needs = [],
+        public array $facts = [],
+        public ?Worked $sum = null,
     ) {
+        $this->id = $step->text();
     }
 
     /** @param  list<Need>  $needs */
     public function needing(array $needs): self
     {
-        return new self(
-            $this->id,
-            $this->task,
-            $this->run,
-            $this->side,
-            $this->place,
-            $this->words,
-            $this->pace,
-            $this->phase,
-            $this->fitting,
-            $this->leg,
-            $this->address,
-            $this->detail,
-            $this->at,
-            $this->tool,
-            $this->check,
-            $this->part,
-            $this->cores,
-            $this->cautions,
-            $this->why,
-            $this->skill,
-            $this->wait,
-            $this->like,
-            $this->amount,
-            $this->lengths,
-            $this->joining,
-            $this->with,
-            $needs,
-        );
+        return $this->with(['needs' => $needs]);
     }
 
     /** Whether its end is spoilt where it is left out. */
@@ -107,30 +91,16 @@ final readonly class Operation
         return $this->task->isUnforgiving() && $this->phase < self::JOINED;
     }
 
-    /** Of all that it says: done by another description, it is overtaken. */
-    public function fingerprint(): string
+    /** @return list<string> joints that it makes on its own run: "conductor>node" */
+    public function joints(): array
     {
-        $cores = array_map(
-            static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->colour],
-            $this->cores,
-        );
+        $joints = [];
+        foreach ($this->task === Task::Join ? $this->cores : [] as $core) {
+            if ($core->run === $this->run && $core->to !== '') {
+                $joints[] = $core->conductor.'>'.$core->to;
+            }
+        }
 
-        return substr(
-            hash(
-                'xxh128',
-                serialize([
-                    $this->task->value,
-                    $this->words,
-                    $this->detail,
-                    $this->at?->nanometres,
-                    $this->part,
-                    $this->address,
-                    $cores,
-                    array_map(static fn (CutTo $cut): array => [$cut->length->nanometres, $cut->for], $this->lengths),
-                ]),
-            ),
-            0,
-            16,
-        );
+        return $joints;
     }
 }

@@ -17,6 +17,8 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** Everything that is done to make an assembly, and what must be done before what. */
 final readonly class OperationPlanner
@@ -25,7 +27,7 @@ final readonly class OperationPlanner
 
     private LabelParts $labels;
 
-    /** @param  array<int|string, array<int|string, Part>>  $covers  run → stretch of its loom, in words → the sleeve over it ({@see Covers}) */
+    /** @param  array<int|string, list<Cover>>  $covers  by run ({@see Covers}) */
     public function __construct(private Installation $installation, private array $covers = [])
     {
         $this->sheets = new EndSheets($installation);
@@ -151,7 +153,13 @@ final readonly class OperationPlanner
                 ),
             );
             $tugs = array_values(
-                array_filter(array_map(static fn (string $id): string => $id.'|tug', $fittings), $draft->has(...)),
+                array_filter(
+                    array_map(
+                        static fn (string $id): string => StepId::ofFitting($id, StepKind::Tug)->text(),
+                        $fittings,
+                    ),
+                    $draft->has(...),
+                ),
             );
             $owner = $tugs === [] ? null : $draft->get($tugs[0]);
             if ($owner === null || $fittings === [] || ! isset($runs[$owner->run])) {
@@ -161,7 +169,7 @@ final readonly class OperationPlanner
             $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
             $id = $draft->add(
                 new Operation(
-                    'link|'.$link->from.'|'.$link->to,
+                    StepId::ofLink($fitting->id, $link->from, $link->to),
                     Task::Join,
                     $owner->run,
                     $owner->side,
@@ -204,9 +212,9 @@ final readonly class OperationPlanner
     private function cover(Draft $draft, Run $run, array $ends): void
     {
         $sleeves = $this->covers[$run->id] ?? [];
-        foreach ($sleeves as $stretch => $sleeve) {
-            $waits = ! self::lets($sleeve, $ends['A'] ?? null) && ! self::lets($sleeve, $ends['B'] ?? null);
-            $ids = (new RunTasks($draft))->covers($run, [$stretch => $sleeve], $waits);
+        foreach ($sleeves as $cover) {
+            $waits = ! self::lets($cover->sleeve, $ends['A'] ?? null) && ! self::lets($cover->sleeve, $ends['B'] ?? null);
+            $ids = (new RunTasks($draft))->covers($run, [$cover], $waits);
             foreach ($waits ? $draft->joinsAt($run->id, Side::B) : [] as $join) {
                 $draft->need($join, $ids, 'The sleeve does not go over the connectors of either end.');
             }
@@ -236,7 +244,7 @@ final readonly class OperationPlanner
         $codes = implode(', ', array_map(static fn (Run $run): string => $run->code, $runs));
         $test = $draft->add(
             new Operation(
-                $assembly->id.'|test',
+                StepId::ofTest($assembly->id),
                 Task::Test,
                 $assembly->id,
                 null,
@@ -251,7 +259,13 @@ final readonly class OperationPlanner
         );
         $draft->need(
             $test,
-            [...array_values($closes), ...array_map(static fn (string $id): string => $id.'|mark', Names::of($runs))],
+            [
+                ...array_values($closes),
+                ...array_map(
+                    static fn (string $id): string => StepId::ofRun($id, StepKind::Mark)->text(),
+                    Names::of($runs),
+                ),
+            ],
             'It is tested as it leaves the bench.',
         );
     }

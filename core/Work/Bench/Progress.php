@@ -6,6 +6,8 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Proof\Testing\Verdict;
 
 /**
@@ -17,6 +19,9 @@ final class Progress
 {
     /** @var array<int|string, Standing> */
     private array $standings = [];
+
+    /** @var array<int|string, string> first edition's id of an operation → its id */
+    private array $first = [];
 
     /** @var array<int|string, Event> holds that are not lifted, by id */
     private array $holds = [];
@@ -36,6 +41,11 @@ final class Progress
      */
     public function __construct(private readonly array $operations, array $events)
     {
+        foreach ($operations as $operation) {
+            if ($operation->step->first !== '' && ! isset($operations[$operation->step->first])) {
+                $this->first[$operation->step->first] = $operation->id;
+            }
+        }
         foreach ($events as $event) {
             $this->take($event);
         }
@@ -43,9 +53,10 @@ final class Progress
             $operation = $this->operations[$id] ?? null;
             if (
                 $standing->status === Status::Done &&
-                $standing->by?->step === $id &&
                 $operation !== null &&
-                $standing->by->fingerprint !== $operation->fingerprint()
+                $standing->by !== null &&
+                $this->id($standing->by->step) === $operation->id &&
+                ! OperationFacts::stand($operation, $standing->by->fingerprint)
             ) {
                 $this->standings[$id] = new Standing(Status::Overtaken, $standing->by, $standing->flagged);
             }
@@ -79,6 +90,20 @@ final class Progress
     public function reworks(): array
     {
         return $this->reworks;
+    }
+
+    /** @return list<string> operations that a rework goes back to, as they are called now */
+    public function reopened(Event $rework): array
+    {
+        return array_map($this->id(...), $rework->reopens);
+    }
+
+    /** How its next record names an operation: what was begun under a name of the first edition goes on under it. */
+    public function named(Operation $operation): string
+    {
+        $by = $this->of($operation->id)->by->step ?? '';
+
+        return $by !== '' && $this->id($by) === $operation->id ? $by : $operation->id;
     }
 
     public function settled(): int
@@ -138,6 +163,12 @@ final class Progress
         return array_filter($milestones, static fn (Milestone $milestone): bool => ! $open[$milestone->key()]);
     }
 
+    /** What a recorded step is called now. */
+    private function id(string $step): string
+    {
+        return $this->first[$step] ?? $step;
+    }
+
     private function take(Event $event): void
     {
         match (true) {
@@ -164,25 +195,26 @@ final class Progress
 
     private function step(Event $event): void
     {
-        $flagged = $this->of($event->step)->flagged;
+        $step = $this->id($event->step);
+        $flagged = $this->of($step)->flagged;
         if ($event->kind === EventKind::Reworked) {
             $this->reworks[] = $event;
-            foreach ($event->reopens as $id) {
+            foreach ($this->reopened($event) as $id) {
                 $this->standings[$id] = new Standing(Status::ToDo, $event, $this->of($id)->flagged);
             }
         } elseif ($event->kind === EventKind::Flagged) {
-            $before = $this->of($event->step);
-            $this->standings[$event->step] = new Standing(
+            $before = $this->of($step);
+            $this->standings[$step] = new Standing(
                 $event->flag?->reopens() === true ? Status::ToDo : $before->status,
                 $before->by,
                 $event,
             );
         } elseif ($event->kind === EventKind::TakenBack) {
-            $this->standings[$event->step] = new Standing(Status::ToDo, $event, $flagged);
+            $this->standings[$step] = new Standing(Status::ToDo, $event, $flagged);
         } elseif ($event->kind === EventKind::Skipped) {
-            $this->standings[$event->step] = new Standing(Status::Skipped, $event, $flagged);
+            $this->standings[$step] = new Standing(Status::Skipped, $event, $flagged);
         } elseif ($event->kind->isDone()) {
-            $this->standings[$event->step] = new Standing(Status::Done, $event, $flagged);
+            $this->standings[$step] = new Standing(Status::Done, $event, $flagged);
         }
     }
 
@@ -199,7 +231,7 @@ final class Progress
             }
         }
         if ($event->kind === EventKind::Tested) {
-            $this->standings[$event->run.'|test'] = new Standing(
+            $this->standings[StepId::ofTest($event->run)->text()] = new Standing(
                 $event->verdict === Verdict::Passes ? Status::Done : Status::ToDo,
                 $event,
             );
@@ -216,12 +248,12 @@ final class Progress
             EventKind::Cut => $operation->task === Task::Cut,
             EventKind::Pulled => in_array($operation->task, [Task::Pull, Task::Mark, Task::Cut], true),
             EventKind::Labelled => $operation->task === Task::Label ||
-                ($operation->task === Task::Shrink && str_contains($operation->id, '|label|')),
+                ($operation->task === Task::Shrink && $operation->step->kind === StepKind::Label),
             EventKind::Inspected => in_array($operation->task, [Task::Tug, Task::Inspect], true),
             EventKind::Joined, EventKind::Remade => in_array($operation->task, [Task::Cut, Task::Mark], true) ||
                 ($operation->side === $event->side &&
                     ! in_array($operation->task, [Task::Label, Task::Cover], true) &&
-                    ! str_contains($operation->id, '|label|')),
+                    $operation->step->kind !== StepKind::Label),
             // Nobody tests, dresses or installs a cable that its loom's sleeve still has to go over.
             EventKind::Tested => $operation->task === Task::Cover && $event->verdict === Verdict::Passes,
             EventKind::Dressed, EventKind::Installed => $operation->task === Task::Cover,

@@ -9,6 +9,7 @@ use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Proof\Record\StepKind;
 
 /**
  * Rework by the way in which a joint is made: a loose contact is extracted
@@ -117,7 +118,7 @@ final readonly class ReworkPlanner
             $scrapped =
                 $operation->task === Task::SlideOn &&
                 ($this->installation->catalogue->parts[$operation->part]->kind ?? null) === PartKind::Ferrule;
-            $onCores = $operation->task === Task::SlideOn && str_contains((string) $id, '|over|');
+            $onCores = $operation->task === Task::SlideOn && $operation->step->kind === StepKind::CoreSleeve;
             if (
                 $operation->fitting === $at->fitting &&
                 $operation->fitting !== '' &&
@@ -169,8 +170,7 @@ final readonly class ReworkPlanner
                 array_filter($operation->needs, static fn (Need $need): bool => isset($again[$need->before])) !== [];
             if (
                 $follows &&
-                $operation->task !== Task::Label &&
-                ! str_contains((string) $id, '|label|') &&
+                $operation->step->kind !== StepKind::Label &&
                 ($operation->fitting === $fitting || $operation->task === Task::Test)
             ) {
                 $again[$id] = true;
@@ -225,7 +225,7 @@ final readonly class ReworkPlanner
         foreach ($progress->reworks() as $rework) {
             $cut =
                 array_filter(
-                    $rework->reopens,
+                    $progress->reopened($rework),
                     static fn (string $id): bool => ($operations[$id] ?? null)?->task === Task::Strip,
                 ) !== [];
             $used += $cut && $rework->run === $at->run && $rework->side === $at->side ? 1 : 0;

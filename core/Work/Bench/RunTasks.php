@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** What is done to a run as a whole, before its ends are made. */
 final readonly class RunTasks
@@ -24,7 +25,7 @@ final readonly class RunTasks
         $metres = $plan->cut->result->inMetres();
         $cut = $this->draft->add(
             new Operation(
-                $run->id.'|cut',
+                StepId::ofRun($run->id, StepKind::Cut),
                 Task::Cut,
                 $run->id,
                 null,
@@ -39,11 +40,13 @@ final readonly class RunTasks
                 check: 'Both ends square, sheath whole.',
                 amount: 1 + ($metres * StandardTimes::minutes('cut-metre')) / StandardTimes::minutes('cut'),
                 why: 'Its length is the sum that the schedule shows.',
+                facts: [$cable->id],
+                sum: $plan->cut,
             ),
         );
         $mark = $this->draft->add(
             new Operation(
-                $run->id.'|mark',
+                StepId::ofRun($run->id, StepKind::Mark),
                 Task::Mark,
                 $run->id,
                 null,
@@ -54,6 +57,7 @@ final readonly class RunTasks
                 tool: 'marker and tape',
                 like: 'mark',
                 why: 'Two bare ends look the same; marked at once, neither is made as the other.',
+                facts: [$run->code],
             ),
         );
         $this->draft->need($mark, $cut, 'There is nothing to mark before it is cut.');
@@ -65,7 +69,7 @@ final readonly class RunTasks
     {
         $pull = $this->draft->add(
             new Operation(
-                $run->id.'|pull',
+                StepId::ofRun($run->id, StepKind::Pull),
                 Task::Pull,
                 $run->id,
                 null,
@@ -88,17 +92,18 @@ final readonly class RunTasks
      * The sleeves of its loom. A braid comes from a free end, so it goes on
      * before the second end is made, unless one end's connectors get through.
      *
-     * @param  array<int|string, Part>  $sleeves  stretch of its loom, in words → what goes over it
+     * @param  list<Cover>  $sleeves  of its loom
      * @param  bool  $waits  connectors at both ends are too large for it
      * @return list<string>
      */
     public function covers(Run $run, array $sleeves, bool $waits): array
     {
         $ids = [];
-        foreach ($sleeves as $stretch => $sleeve) {
+        foreach ($sleeves as $cover) {
+            [$stretch, $sleeve] = [$cover->words, $cover->sleeve];
             $ids[] = $id = $this->draft->add(
                 new Operation(
-                    $run->id.'|cover|'.$stretch,
+                    StepId::ofRun($run->id, StepKind::Thread, $cover->key(), $run->id.'|cover|'.$stretch),
                     Task::Cover,
                     $run->id,
                     Side::B,
@@ -116,7 +121,11 @@ final readonly class RunTasks
                         ),
                 ),
             );
-            $this->draft->need($id, $run->id.'|mark', 'In the sleeve nobody sees which cable it is.');
+            $this->draft->need(
+                $id,
+                StepId::ofRun($run->id, StepKind::Mark)->text(),
+                'In the sleeve nobody sees which cable it is.',
+            );
         }
 
         return $ids;

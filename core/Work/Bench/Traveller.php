@@ -44,6 +44,21 @@ final readonly class Traveller
         return new self($steps, array_column($ordered, null, 'id'));
     }
 
+    /** By its id, or by the one that the first edition gave it. */
+    public function find(string $id): ?Operation
+    {
+        if (isset($this->operations[$id])) {
+            return $this->operations[$id];
+        }
+        foreach ($id === '' ? [] : $this->operations as $operation) {
+            if ($operation->step->first === $id) {
+                return $operation;
+            }
+        }
+
+        return null;
+    }
+
     /** How often a tool is laid down for another. */
     public function toolChanges(): int
     {

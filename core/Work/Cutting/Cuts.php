@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Record;
@@ -16,7 +16,7 @@ final class Cuts
     /** @param  ?list<string>  $runs  ids, where an order is for these alone */
     public static function plan(Installation $installation, Plan $plan, Record $record, ?array $runs = null): CutPlan
     {
-        $lengths = array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs);
+        $lengths = array_map(static fn (RunPlan $run): Worked => $run->cut, $plan->runs);
         $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
         $needs = StockTake::needs($installation, $record, $wanted);
 

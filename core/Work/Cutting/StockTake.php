@@ -7,7 +7,10 @@ namespace Sartal\Core\Work\Cutting;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Installation\Reel;
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\CutMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -20,19 +23,20 @@ final class StockTake
     public const PIECE = 'piece:';
 
     /**
-     * @param  array<int|string, Length>  $cuts  run → length that it is to be cut at
+     * @param  array<int|string, Worked>  $cuts  run → length that it is to be cut at
      * @return list<Need>
      */
     public static function needs(Installation $installation, Record $record, array $cuts): array
     {
         $needs = [];
         foreach ($installation->runs as $id => $run) {
-            $length = $cuts[$id] ?? Length::zero();
+            $cut = $cuts[$id] ?? Worked::sum([]);
+            $length = $cut->result;
             if ($run->withdrawn || $length->isZero() || ! isset($installation->catalogue->cables[$run->cable])) {
                 continue;
             }
             $last = self::last($record, $run->id);
-            if ($last !== null && ! self::isShort($last, $length)) {
+            if ($last !== null && ! self::isShort($last, $cut)) {
                 continue;
             }
             $loom = $installation->looms[$run->loom ?? ''] ?? null;
@@ -43,7 +47,7 @@ final class StockTake
     }
 
     /**
-     * @param  array<int|string, Length>  $cuts
+     * @param  array<int|string, Worked>  $cuts
      * @return list<Stock>
      */
     public static function stock(Installation $installation, Record $record, array $cuts): array
@@ -60,10 +64,15 @@ final class StockTake
         return [...$stock, ...self::pieces($installation, $record, $cuts, $made)];
     }
 
-    /** Whether a cut does not reach, and nobody said that it serves: it is to be made again. */
-    public static function isShort(Event $event, Length $needed): bool
+    /**
+     * Whether a cut does not reach, and nobody said that it serves: it is to be
+     * made again. It need not reach for what its edition did not know of.
+     */
+    public static function isShort(Event $event, Worked $needed): bool
     {
-        return $event->of === '' && $event->cut !== null && $event->cut->length->compare($needed) < 0;
+        $known = $needed->known(Fingerprint::edition($event->fingerprint) ?? Edition::now());
+
+        return $event->of === '' && $event->cut !== null && $event->cut->length->compare($known) < 0;
     }
 
     public static function last(Record $record, string $run): ?Event
@@ -129,7 +138,7 @@ final class StockTake
     /**
      * Pieces that are no use for their run: too short, or cut again since.
      *
-     * @param  array<int|string, Length>  $cuts
+     * @param  array<int|string, Worked>  $cuts
      * @param  array<int|string, list<CutMade>>  $made
      * @return list<Stock>
      */
@@ -173,7 +182,7 @@ final class StockTake
     /**
      * Pieces that some run is made of.
      *
-     * @param  array<int|string, Length>  $cuts
+     * @param  array<int|string, Worked>  $cuts
      * @return array<int|string, true> by the event that cut it
      */
     private static function holders(Installation $installation, Record $record, array $cuts): array
@@ -181,7 +190,7 @@ final class StockTake
         $held = [];
         foreach ($installation->runs as $id => $run) {
             $last = $run->withdrawn ? null : self::last($record, $run->id);
-            if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Length::zero())) {
+            if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Worked::sum([]))) {
                 $held[self::piece($last)] = true;
             }
         }

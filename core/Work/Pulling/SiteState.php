@@ -97,7 +97,7 @@ final readonly class SiteState
 
         return match (true) {
             $last === null => BeadState::ToDo,
-            $last->fingerprint !== $today->for($last->kind, $last->side) => BeadState::Overtaken,
+            ! $today->stand($last) => BeadState::Overtaken,
             default => BeadState::Done,
         };
     }
@@ -110,7 +110,7 @@ final readonly class SiteState
         return match (true) {
             $last === null, $last->verdict === Verdict::Incomplete => BeadState::ToDo,
             $last->verdict === Verdict::Fails => BeadState::Failed,
-            $last->fingerprint !== $today->for($last->kind, null) => BeadState::Overtaken,
+            ! $today->stand($last) => BeadState::Overtaken,
             default => BeadState::Done,
         };
     }

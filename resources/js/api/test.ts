@@ -61,6 +61,8 @@ export interface TestSheet {
   assembly: string
   stage: Stage
   fingerprint: string
+  /** What an earlier version called the same. */
+  formerly: string
   run: Row
   runs: string[]
   from: Probe[]

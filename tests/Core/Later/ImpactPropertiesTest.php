@@ -21,6 +21,7 @@ use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 
 /** On the demo: any edit, and taking it back. */
@@ -68,14 +69,15 @@ final class ImpactPropertiesTest extends TestCase
                 continue;
             }
             foreach ((new OperationPlanner($in))->of($assembly, $plan->runs) as $operation) {
-                $event = $last[$operation->run][$operation->id] ?? null;
+                $event =
+                    $last[$operation->run][$operation->id] ?? ($last[$operation->run][$operation->step->first] ?? null);
                 $label = in_array($operation->task->value, ['cut', 'label', 'test'], true);
                 if (
                     ! $in->runs[$operation->run]->withdrawn &&
                     ! $label &&
                     $event !== null &&
                     $event->kind->isDone() &&
-                    $event->fingerprint !== $operation->fingerprint()
+                    ! OperationFacts::stand($operation, $event->fingerprint)
                 ) {
                     $found[] =
                         $operation->run.

@@ -141,7 +141,7 @@ final class TrialsTest extends TestCase
     public function test_the_strand_fails_on_a_contradiction_and_the_plan_says_so(): void
     {
         $bench = Bench::microphone();
-        $fingerprint = $bench->expectation()->fingerprint();
+        $fingerprint = $bench->expectation()->fingerprint()->now();
         $made = [
             self::event(EventKind::Joined, 'bo', side: Side::A),
             self::event(EventKind::Joined, 'bo', side: Side::B),

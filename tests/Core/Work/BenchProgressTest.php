@@ -17,6 +17,7 @@ use Sartal\Core\Proof\Record\Flag;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Remedy;
@@ -71,7 +72,7 @@ final class BenchProgressTest extends TestCase
             $operation->task->event(),
             $operation->run,
             $operation->side,
-            ...$more + ['step' => $operation->id, 'fingerprint' => $operation->fingerprint()],
+            ...$more + ['step' => $operation->id, 'fingerprint' => OperationFacts::fingerprint($operation)],
         );
     }
 

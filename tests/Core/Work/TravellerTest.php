@@ -8,7 +8,6 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
-use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
@@ -21,9 +20,13 @@ use Sartal\Core\Given\Schools\LengthPractice;
 use Sartal\Core\Given\Schools\MainsEnds;
 use Sartal\Core\Given\Schools\SecondEnd;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Cover;
 use Sartal\Core\Work\Bench\Milestone;
 use Sartal\Core\Work\Bench\Need;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Sequencer;
 use Sartal\Core\Work\Bench\Skill;
@@ -37,7 +40,7 @@ use Tests\Support\Vice;
 /** What is done at the bench, what must be done before what, and the order that comes of it. */
 final class TravellerTest extends TestCase
 {
-    /** @param  array<string, array<string, Part>>  $covers */
+    /** @param  array<string, list<Cover>>  $covers */
     private static function traveller(Bench $bench, array $covers = []): Traveller
     {
         $plan = $bench->plan();
@@ -263,7 +266,7 @@ final class TravellerTest extends TestCase
     {
         $bench = Bench::microphone();
         $sleeve = $bench->installation->catalogue->parts['sleeve-6'];
-        $traveller = self::traveller($bench, ['A-1' => ['Trunk' => $sleeve]]);
+        $traveller = self::traveller($bench, ['A-1' => [new Cover('L', 'w', 'Trunk', $sleeve)]]);
         $cover = self::at($traveller, 'sleeve-6', Task::Cover);
         $joins = array_keys(
             array_filter(
@@ -278,12 +281,14 @@ final class TravellerTest extends TestCase
                 $of->operations,
                 static fn (Operation $operation): bool => array_filter(
                     $operation->needs,
-                    static fn ($need): bool => str_contains($need->before, '|cover|'),
+                    static fn ($need): bool => str_contains($need->before, '|thread|'),
                 ) !== [],
             ),
         );
         self::assertSame(3, $needs($traveller), 'the joints of the second end wait for it');
-        $wide = self::traveller($bench, ['A-1' => ['Trunk' => $bench->installation->catalogue->parts['sleeve-20']]]);
+        $wide = self::traveller($bench, [
+            'A-1' => [new Cover('L', 'w', 'Trunk', $bench->installation->catalogue->parts['sleeve-20'])],
+        ]);
         self::assertSame(0, $needs($wide), 'a sleeve of 30 mm goes over either plug and nothing waits for it');
     }
 
@@ -453,7 +458,11 @@ final class TravellerTest extends TestCase
         self::assertSame(['A-1|A|trim', 'A-1|B|trim'], $trims($long));
         $operations = array_keys(self::traveller($long)->operations);
         self::assertLessThan(
-            array_search('A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|strip|0', $operations, true),
+            array_search(
+                'A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|bare|sheath/1',
+                $operations,
+                true,
+            ),
             array_search('A-1|A|trim', $operations, true),
         );
     }
@@ -472,7 +481,7 @@ final class TravellerTest extends TestCase
         )->operations;
         $jumpers = array_filter(
             $operations,
-            static fn (Operation $operation): bool => str_starts_with($operation->id, 'link|'),
+            static fn (Operation $operation): bool => $operation->step->kind === StepKind::Link,
         );
         self::assertCount(
             count(array_filter($in->links, static fn ($link): bool => str_starts_with($link->from, 'M-203.'))),
@@ -512,25 +521,23 @@ final class TravellerTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $spliced = $bench
-            ->with(splices: ['s1'])
-            ->withRun(
-                new Run(
-                    ...[
-                        'a' => new End(
-                            ...[
-                                'exceptions' => [
-                                    new HandJoint(
-                                        $bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor,
-                                        'splice:s1',
-                                        'spliced to the old cable',
-                                    ),
-                                ],
-                            ] + get_object_vars($run->a),
-                        ),
-                    ] + get_object_vars($run),
-                ),
-            );
+        $spliced = $bench->with(splices: ['s1'])->withRun(
+            new Run(
+                ...[
+                    'a' => new End(
+                        ...[
+                            'exceptions' => [
+                                new HandJoint(
+                                    $bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor,
+                                    'splice:s1',
+                                    'spliced to the old cable',
+                                ),
+                            ],
+                        ] + get_object_vars($run->a),
+                    ),
+                ] + get_object_vars($run),
+            ),
+        );
         $joins = array_values(
             array_filter(
                 self::traveller($spliced)->operations,
@@ -547,7 +554,7 @@ final class TravellerTest extends TestCase
     public function test_a_circle_is_said_so(): void
     {
         $operation = static fn (string $id, string $needs): Operation => (new Operation(
-            $id,
+            StepId::ofRun($id, StepKind::Trim),
             Task::Strip,
             'r',
             Side::A,
@@ -557,7 +564,7 @@ final class TravellerTest extends TestCase
             600,
         ))->needing([new Need($needs, 'because')]);
         $this->expectException(\LogicException::class);
-        (new Sequencer(SecondEnd::Whole))->order([$operation('a', 'b'), $operation('b', 'a')]);
+        (new Sequencer(SecondEnd::Whole))->order([$operation('a', 'b|trim'), $operation('b', 'a|trim')]);
     }
 
     public function test_what_an_operation_says_is_what_its_fingerprint_is_of(): void
@@ -566,11 +573,17 @@ final class TravellerTest extends TestCase
         $moved = self::traveller(
             Bench::microphone()->withCatalogueEdited(['recipes.pair-to-cup.steps.0.at' => '20 mm']),
         );
-        $strip = 'A-1|A|'.Bench::microphone()->installation->runs['A-1']->a->legs[0]->id.'|strip|0';
-        self::assertNotSame($plain->operations[$strip]->fingerprint(), $moved->operations[$strip]->fingerprint());
+        $strip = 'A-1|A|'.Bench::microphone()->installation->runs['A-1']->a->legs[0]->id.'|bare|sheath/1';
+        self::assertNotSame(
+            OperationFacts::fingerprint($plain->operations[$strip]),
+            OperationFacts::fingerprint($moved->operations[$strip]),
+        );
         $join = array_key_first(
             array_filter($plain->operations, static fn (Operation $operation): bool => $operation->task === Task::Join),
         );
-        self::assertSame($plain->operations[$join]->fingerprint(), $moved->operations[$join]->fingerprint());
+        self::assertSame(
+            OperationFacts::fingerprint($plain->operations[$join]),
+            OperationFacts::fingerprint($moved->operations[$join]),
+        );
     }
 }

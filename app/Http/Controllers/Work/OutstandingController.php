@@ -36,14 +36,17 @@ final readonly class OutstandingController
             $last,
         );
 
-        /** @var array{counts: array<int|string, int>, labels: array<int|string, string>} $known */
+        /** @var array{counts: array<int|string, int>, labels: array<int|string, list<string>>} $known */
         $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
         $printed = $this->labels->printed($stored);
         $left = count(
             array_filter(
                 $known['labels'],
-                static fn (string $fingerprint, int|string $id): bool => ($printed[$id]['fingerprint'] ?? '') !==
-                    $fingerprint,
+                static fn (array $fingerprints, int|string $id): bool => ! in_array(
+                    $printed[$id]['fingerprint'] ?? '',
+                    $fingerprints,
+                    true,
+                ),
                 ARRAY_FILTER_USE_BOTH,
             ),
         );
@@ -51,7 +54,7 @@ final readonly class OutstandingController
         return response()->json($known['counts'] + ['labels' => $left]);
     }
 
-    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */
     private function counts(StoredInstallation $stored): array
     {
         $decided = $this->store->load($stored);
@@ -67,7 +70,7 @@ final readonly class OutstandingController
         return $known;
     }
 
-    /** @return array{counts: array<int|string, int>, labels: array<int|string, string>} */
+    /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */
     private function count(Loaded $loaded): array
     {
         $plan = $loaded->plan();
@@ -94,7 +97,7 @@ final readonly class OutstandingController
             'counts' => $counts,
             'labels' => array_combine(
                 array_map(static fn (PrintedLabel $label): string => $label->id, $labels),
-                array_map(static fn (PrintedLabel $label): string => $label->fingerprint(), $labels),
+                array_map(static fn (PrintedLabel $label): array => $label->fingerprints(), $labels),
             ),
         ];
     }

@@ -53,7 +53,7 @@ final class LabelResource
     {
         return match (true) {
             ! isset($printed[$label->id]) => 'new',
-            $printed[$label->id]['fingerprint'] === $label->fingerprint() => 'printed',
+            $label->stands($printed[$label->id]['fingerprint']) => 'printed',
             default => 'changed',
         };
     }

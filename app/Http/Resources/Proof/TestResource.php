@@ -40,7 +40,8 @@ final class TestResource
         return [
             'assembly' => $assembly->id,
             'stage' => $stage->value,
-            'fingerprint' => $expectation->fingerprint(),
+            'fingerprint' => $expectation->fingerprint()->now(),
+            'formerly' => $expectation->fingerprint()->first,
             'run' => ScheduleResource::row($run, $loaded),
             'runs' => array_map(
                 static fn (string $id): string => $loaded->installation->runs[$id]->code,
@@ -150,7 +151,7 @@ final class TestResource
                 ...$event->kind === EventKind::Tested
                     ? [
                         'stage' => $event->stage()->value,
-                        'overtaken' => $event->fingerprint !== '' && $event->fingerprint !== $today,
+                        'overtaken' => $event->fingerprint !== '' && ! $today->stands($event->fingerprint),
                         'read' => self::read($event),
                         'missing' => array_map(
                             static fn (Method $method): string => $method->words(),

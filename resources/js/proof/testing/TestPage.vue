@@ -31,7 +31,7 @@ const stage = computed<Stage>(() => STAGES.find(each => each.id === route.query.
 const sheet = ref<TestSheet | null>(null)
 const judgement = ref<Judgement | null>(null)
 const instrument = useLocalStorage<string | null>('sartal.instrument', '')
-const { draft, samples, reading, isEmpty, light, answer, take, start } = useDraft(() => props.id, () => stage.value)
+const { draft, samples, reading, isEmpty, light, answer, take, follow } = useDraft(() => props.id, () => stage.value)
 const { problem, busy, attempt } = useAttempt()
 /** What was recorded last on this page: id, verdict, and the causes that can go back to the bench. */
 const recorded = ref<{ id: string, verdict: string, edges: { words: string, edges: string[] }[] } | null>(null)
@@ -60,7 +60,7 @@ const own = computed(() => sheet.value?.makers.includes(session.session.person?.
 
 const load = () => attempt(async () => {
   sheet.value = await api.get<TestSheet>(`runs/${props.id}/test?stage=${stage.value}`)
-  if (draft.value.fingerprint !== sheet.value.fingerprint) start(sheet.value.fingerprint)
+  follow(sheet.value)
   if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
   judge()
 })
@@ -104,7 +104,7 @@ async function record() {
   recorded.value = { id, verdict: verdict.value ?? '', edges: (judgement.value?.troubles ?? []).flatMap(trouble => trouble.causes.slice(0, 4)).map(cause => ({ words: cause.map(fault => fault.words).join(', and '), edges: cause.flatMap(fault => fault.edges).filter(edge => edge.startsWith('j:')) })).filter(cause => cause.edges.length) }
   sentBack.value = []
   const body = { id, kind: 'tested', run: props.id, at: new Date().toISOString(), stage: stage.value, instrument: [...new Set([...draft.value.used, instrument.value ?? ''])].filter(Boolean).join(', '), note: draft.value.note, fingerprint: sheet.value.fingerprint, reading: { ...reading.value } }
-  start(sheet.value.fingerprint)
+  follow(sheet.value, true)
   judgement.value = null
   busy.value = true
   await outbox.add(path, body, `Test of ${sheet.value.run.code}, ${recorded.value.verdict}`)
@@ -119,7 +119,7 @@ async function look() {
   const ready = sorted(rows.filter(row => !row.withdrawn && stageOf(row, 'test') === 'to-do' && stageOf(row, 'end-a') !== 'to-do' && stageOf(row, 'end-b') !== 'to-do' && row.id !== props.id && !outbox.items.some(item => item.body.run === row.id)), 'code', false)
   following.value = ready.find(row => row.code.localeCompare(sheet.value?.run.code ?? '', undefined, { numeric: true }) > 0) ?? ready[0] ?? null
 }
-function again() { start(sheet.value?.fingerprint ?? ''); judgement.value = null }
+function again() { if (sheet.value) follow(sheet.value, true); judgement.value = null }
 const settle = (id: string) => attempt(async () => {
   await api.post('events', { id: crypto.randomUUID(), kind: 'settled', run: props.id, of: id, stage: stage.value, at: new Date().toISOString() })
   await load()

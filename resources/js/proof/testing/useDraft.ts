@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
-import type { Reading, Sample, Stage, Value } from '../../api/test'
+import type { Reading, Sample, Stage, TestSheet, Value } from '../../api/test'
 import { kept } from '../../api/page'
 import { keyOf } from './provisional'
 
@@ -26,13 +26,18 @@ const blank = (fingerprint = ''): Draft => ({
   used: [],
 })
 
+/** The wiring that a reading is of, by what this version and an earlier one call it. */
+type Wiring = Pick<TestSheet, 'fingerprint' | 'formerly'>
+const isOf = (draft: Draft, sheet: Wiring) =>
+  draft.fingerprint === sheet.fingerprint || draft.fingerprint === sheet.formerly
+
 /** A reading that an earlier version began, which did not say of which installation: it is this one's where it is of this very wiring. */
-function before(name: string, fingerprint: string): Draft | null {
+function before(name: string, sheet: Wiring): Draft | null {
   try {
     const found = JSON.parse(localStorage.getItem(name) ?? 'null') as Draft | null
-    if (found?.fingerprint !== fingerprint) return null
+    if (!found || !isOf(found, sheet)) return null
     localStorage.removeItem(name)
-    return found
+    return { ...found, fingerprint: sheet.fingerprint }
   } catch {
     return null
   }
@@ -74,9 +79,11 @@ export function useDraft(id: () => string, stage: () => Stage) {
     const keys = new Set((read.samples ?? []).map(keyOf))
     draft.value.samples = [...draft.value.samples.filter(sample => !keys.has(keyOf(sample))), ...(read.samples ?? [])]
   }
-  const start = (fingerprint: string) => {
-    draft.value = before(`sartal.test.${id()}.${stage()}`, fingerprint) ?? blank(fingerprint)
+  /** Goes on with what was read of this wiring; of another one, or where all is to be read anew, it begins. */
+  const follow = (sheet: Wiring, anew = false) => {
+    if (!anew && isOf(draft.value, sheet)) draft.value = { ...draft.value, fingerprint: sheet.fingerprint }
+    else draft.value = before(`sartal.test.${id()}.${stage()}`, sheet) ?? blank(sheet.fingerprint)
   }
 
-  return { draft, samples, reading, isEmpty, light, answer, take, start }
+  return { draft, samples, reading, isEmpty, light, answer, take, follow }
 }

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Given\Catalogue\Part;
+
+/** A sleeve of a loom that a run is threaded through. */
+final readonly class Cover
+{
+    /**
+     * @param  string  $loom  id
+     * @param  string  $way  id of the way that the sleeve lies in
+     * @param  string  $words  which stretch of its loom
+     */
+    public function __construct(public string $loom, public string $way, public string $words, public Part $sleeve)
+    {
+    }
+
+    /** Tells it from the others of its run. */
+    public function key(): string
+    {
+        return $this->loom.' '.$this->way;
+    }
+}
