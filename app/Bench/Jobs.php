@@ -70,6 +70,14 @@ final class Jobs
         return $job;
     }
 
+    /** Where nothing is released, what is decided is what is worked from: it need not be read again. */
+    public function know(Loaded $decided): void
+    {
+        if ($decided->stored->release_id === null) {
+            $this->loaded ??= $decided;
+        }
+    }
+
     public function loaded(StoredInstallation $stored): Loaded
     {
         $state = $this->loaded?->stored;

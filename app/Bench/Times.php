@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Models\StoredInstallation;
+use App\Planning\Loaded;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Work\Bench\TimeBook;
 
@@ -16,6 +17,14 @@ final readonly class Times
 
     public function __construct(private Jobs $jobs)
     {
+    }
+
+    /** By an installation as it was read already. */
+    public function by(Loaded $decided): TimeBook
+    {
+        $this->jobs->know($decided);
+
+        return $this->of($decided->stored);
     }
 
     public function of(StoredInstallation $stored): TimeBook

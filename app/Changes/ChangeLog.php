@@ -6,64 +6,62 @@ namespace App\Changes;
 
 use App\Models\Change;
 use App\Models\StoredInstallation;
-use App\Models\StoredPart;
-use App\Models\StoredRun;
-use App\Models\User;
 use App\Planning\Edit;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
 use App\Planning\Pinning;
-use Illuminate\Database\Eloquent\Model;
+use App\Planning\Rows;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\File\DecisionKind;
 
 /** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
 final readonly class ChangeLog
 {
-    public function __construct(private Foresight $foresight)
+    private const AFTER_UNDO = 'What this change touched has been changed again since. Undo the later change first, or edit it by hand.';
+
+    public function __construct(private Foresight $foresight, private InstallationStore $store)
     {
     }
 
     /**
-     * @param  list<Edit>  $edits
-     * @param  ?Catalogue  $pins  types that come into use; once pinned they stay, whatever is undone
-     *
      * @throws StaleWrite when a row is not at the version that its edit was made on
-     * @throws Overtakes|PutAside where the request asked for it ({@see Intent})
+     * @throws Overtakes|PutAside where its author asked for it ({@see Intent})
      */
-    public function write(
-        StoredInstallation $installation,
-        User $by,
-        string $words,
-        array $edits,
-        ?Change $undoes = null,
-        ?Catalogue $pins = null,
-    ): Change {
-        $this->foresight->weigh($installation, $by, $words, $edits, $pins);
+    public function write(Decision $decision): Written
+    {
+        $this->foresight->weigh($decision);
 
-        return DB::transaction(function () use ($installation, $by, $words, $edits, $undoes, $pins): Change {
+        return DB::transaction(function () use ($decision): Written {
             // One writer at a time per installation: versions are compared under this lock.
-            DB::table('installations')->where('id', $installation->id)->lockForUpdate()->first();
-            $locked = StoredInstallation::query()->findOrFail($installation->id);
-            $entries = [];
-            foreach ($edits as $edit) {
-                $entries[] = $this->apply($installation, $edit);
+            DB::table('installations')->where('id', $decision->in->id)->lockForUpdate()->first();
+            $locked = StoredInstallation::query()->findOrFail($decision->in->id);
+            $rows = new Rows($locked);
+            $alone = $locked->decisions === $decision->on?->stored->decisions;
+            $entries = $versions = [];
+            foreach ($decision->edits as $edit) {
+                [$entries[], $version] = $this->apply($rows, $decision, $edit);
+                if ($edit->kind === DecisionKind::Run) {
+                    $versions[$edit->key] = $version;
+                }
             }
-            if ($pins !== null) {
-                $locked->update(['catalogue' => Pinning::more($locked->catalogue, $pins)]);
+            if ($decision->pins !== null) {
+                $locked->update(['catalogue' => Pinning::more($locked->catalogue, $decision->pins)]);
             }
-            $installation
+            $locked
                 ->newQuery()
-                ->whereKey($installation->id)
+                ->whereKey($locked->id)
                 ->increment('revision', 1, ['decisions' => (string) Str::ulid()]);
-
-            return Change::query()->create([
-                'installation_id' => $installation->id,
-                'user_id' => $by->id,
-                'words' => mb_substr($words, 0, 250),
+            $change = Change::query()->create([
+                'installation_id' => $locked->id,
+                'user_id' => $decision->by->user->id,
+                'words' => mb_substr($decision->words, 0, 250),
                 'entries' => $entries,
-                'undoes' => $undoes?->id,
+                'undoes' => $decision->undoes?->id,
                 'created_at' => now(),
             ]);
+
+            return new Written($change, fn (): Loaded => $this->since($decision, $alone, $versions));
         });
     }
 
@@ -72,122 +70,65 @@ final readonly class ChangeLog
      *
      * @throws StaleWrite when something that it touched has changed since
      */
-    public function undo(StoredInstallation $installation, User $by, Change $change): Change
+    public function undo(StoredInstallation $installation, Author $by, Change $change): Written
     {
-        $edits = [];
+        $rows = new Rows($installation);
+        $edits = $stale = [];
         foreach (array_reverse($change->entries) as $entry) {
-            $now = $this->current($installation, $entry['kind'], $entry['key']);
+            $edits[] = $edit = new Edit(DecisionKind::from($entry['kind']), $entry['key'], $entry['before']);
+            $now = $rows->current($edit->kind, $edit->key);
             if ($now !== $entry['after']) {
-                throw new StaleWrite($entry['kind'], $entry['key'], $now === null ? null : 0);
+                $stale[] = [$edit, $now];
             }
-            $edits[] = new Edit($entry['kind'], $entry['key'], $entry['before']);
         }
-
-        return $this->write(
+        $decision = new Decision(
             $installation,
             $by,
             $change->undoes === null
                 ? 'Undone: '.$change->words
                 : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words),
             $edits,
-            $change,
+            undoes: $change,
+            ifStale: self::AFTER_UNDO,
         );
-    }
-
-    /** @return array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>} */
-    private function apply(StoredInstallation $installation, Edit $edit): array
-    {
-        $row = $this->row($installation, $edit->kind, $edit->key);
-        if ($edit->version !== null && ($row === null || $row->getAttribute('version') !== $edit->version)) {
-            $current = $row?->getAttribute('version');
-            throw new StaleWrite($edit->kind, $edit->key, is_int($current) ? $current : null);
-        }
-        $before = $row === null ? null : $this->shape($edit->kind, $row);
-        if ($edit->after === null) {
-            $row?->delete();
-        } elseif ($this->isOfTheWhole($edit->kind)) {
-            $row?->update([$edit->kind => $edit->after, 'version' => $this->next($row)]);
-        } elseif ($row === null) {
-            $this->insert($installation, $edit, $edit->after);
-        } else {
-            $columns = $this->columns($edit->kind, $edit->after);
-            $columns['version'] = $this->next($row);
-            $row->update($columns);
+        if ($stale !== []) {
+            throw new StaleWrite($decision, ...$stale[0]);
         }
 
-        return ['kind' => $edit->kind, 'key' => $edit->key, 'before' => $before, 'after' => $edit->after];
-    }
-
-    /** @return ?array<int|string, mixed> */
-    private function current(StoredInstallation $installation, string $kind, string $key): ?array
-    {
-        $row = $this->row($installation, $kind, $key);
-
-        return $row === null ? null : $this->shape($kind, $row);
-    }
-
-    private function row(StoredInstallation $installation, string $kind, string $key): ?Model
-    {
-        return match ($kind) {
-            'rules', 'panel', 'economy', 'workshop', 'testing' => $installation->fresh(),
-            'run' => StoredRun::query()->where('installation_id', $installation->id)->where('key', $key)->first(),
-            default => StoredPart::query()
-                ->where('installation_id', $installation->id)
-                ->where('kind', $kind)
-                ->where('key', $key)
-                ->first(),
-        };
-    }
-
-    /** @param  array<int|string, mixed>  $after */
-    private function insert(StoredInstallation $installation, Edit $edit, array $after): void
-    {
-        $columns = [
-            'installation_id' => $installation->id,
-            'key' => $edit->key,
-            ...$this->columns($edit->kind, $after),
-        ];
-        if ($edit->kind === 'run') {
-            StoredRun::query()->create($columns);
-        } else {
-            StoredPart::query()->create(['kind' => $edit->kind, ...$columns]);
-        }
+        return $this->write($decision);
     }
 
     /**
-     * @param  array<int|string, mixed>  $after
-     * @return array<string, mixed>
+     * The installation as it is after a decision: what was read for it with
+     * its edits, unless somebody else has decided something in between.
+     *
+     * @param  array<int|string, ?int>  $versions  of the runs that it touched
      */
-    private function columns(string $kind, array $after): array
+    private function since(Decision $decision, bool $alone, array $versions): Loaded
     {
-        return $kind === 'run'
-            ? [
-                'definition' => $after,
-                'code' => $after['code'] ?? '',
-                'withdrawn' => (bool) ($after['withdrawn'] ?? false),
-            ]
-            : ['definition' => $after];
+        $stored = $decision->in->refresh();
+
+        return $decision->on !== null && $alone
+            ? $this->store->since($decision->on, $stored, $decision->edits, $decision->pins, $versions)
+            : $this->store->load($stored);
     }
 
-    /** @return array<int|string, mixed> */
-    private function shape(string $kind, Model $row): array
+    /**
+     * @return array{array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>}, ?int}
+     *
+     * @throws StaleWrite
+     */
+    private function apply(Rows $rows, Decision $decision, Edit $edit): array
     {
-        /** @var array<int|string, mixed> $shape */
-        $shape = $row->getAttribute($this->isOfTheWhole($kind) ? $kind : 'definition');
+        $row = $rows->row($edit->kind, $edit->key);
+        $before = $row === null ? null : $rows->shape($edit->kind, $row);
+        if ($edit->version !== null && ($row === null || $row->getAttribute('version') !== $edit->version)) {
+            throw new StaleWrite($decision, $edit, $before);
+        }
 
-        return $shape;
-    }
-
-    /** Kept with the installation itself: its rules, what is joined and plugged together, what things cost. */
-    private function isOfTheWhole(string $kind): bool
-    {
-        return in_array($kind, ['rules', 'panel', 'economy', 'workshop', 'testing'], true);
-    }
-
-    private function next(Model $row): int
-    {
-        $version = $row->getAttribute('version');
-
-        return (is_int($version) ? $version : 0) + 1;
+        return [
+            ['kind' => $edit->kind->value, 'key' => $edit->key, 'before' => $before, 'after' => $edit->after],
+            $rows->put($edit, $row),
+        ];
     }
 }

@@ -6,63 +6,81 @@ namespace App\Changes;
 
 use App\Bench\Times;
 use App\Models\Draft;
-use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Planning\Uncollected;
-use Illuminate\Contracts\Container\Container;
-use Illuminate\Http\Request;
 use Sartal\Core\File\CatalogueEncoder;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Later\Changing\Impact;
 use Sartal\Core\Later\Changing\ImpactPlanner;
 use Sartal\Core\Later\Changing\Work;
+use Sartal\Core\Plan\Planning\Consequences;
+use Sartal\Core\Plan\Planning\Rerouted;
 
-/** Looks at an edit before it is made, whoever makes it and wherever: every decision passes here. */
+/** Looks at a decision before it is written, whoever makes it and wherever: every one passes here. */
 final readonly class Foresight
 {
-    /** What is bought, counted and employed overtakes nothing. */
-    private const HARMLESS = ['reel', 'instrument', 'economy', 'workshop', 'testing'];
-
-    public function __construct(private Container $container, private InstallationStore $store, private Times $times)
+    public function __construct(private InstallationStore $store, private Times $times)
     {
     }
 
     /**
-     * @param  list<Edit>  $edits
-     *
      * @throws Overtakes where somebody asked first, and work is overtaken
      * @throws PutAside where somebody wants it put aside
      */
-    public function weigh(
-        StoredInstallation $installation,
-        User $by,
-        string $words,
-        array $edits,
-        ?Catalogue $pins,
-    ): void {
-        $intent = Intent::of($this->container->make(Request::class));
-        if ($intent === Intent::Park) {
-            throw $this->aside($installation, $by, $words, $edits, $pins);
+    public function weigh(Decision $decision): void
+    {
+        if ($decision->by->intent === Intent::Park) {
+            throw $this->aside($decision);
         }
-        if (
-            $intent === Intent::Ask &&
-            array_filter($edits, static fn (Edit $edit): bool => ! in_array($edit->kind, self::HARMLESS, true)) !== []
-        ) {
-            $before = $this->store->load($installation);
-            $after = $this->store->with($before, $edits, $pins);
+        if ($decision->by->intent === Intent::Ask && $decision->canOvertake()) {
+            $before = $decision->on ?? $this->store->load($decision->in);
+            $after = $this->ahead($before, $decision->edits, $decision->pins);
             $impact = $this->impact($before, $after);
             if (! $impact->isNothing()) {
-                throw new Overtakes($words, $impact, $after);
+                throw new Overtakes($decision->words, $impact, $after);
             }
         }
     }
 
+    /**
+     * The installation as it would be: every look ahead begins here, and nothing is saved.
+     *
+     * @param  list<Edit>  $edits
+     */
+    public function ahead(Loaded $now, array $edits, ?Catalogue $pins = null): Loaded
+    {
+        return $this->store->with($now, $edits, $pins);
+    }
+
+    /** What it would change in the plan. */
+    public function consequences(Loaded $now, Edit ...$edits): Consequences
+    {
+        $then = $this->ahead($now, array_values($edits));
+
+        return Uncollected::run(
+            static fn (): Consequences => Consequences::between(
+                $now->installation,
+                $now->plan(),
+                $then->installation,
+                $then->plan(),
+            ),
+        );
+    }
+
+    /** Where runs would lie, and how long they would be. */
+    public function rerouted(Loaded $now, Loaded $then): Rerouted
+    {
+        return Uncollected::run(
+            static fn (): Rerouted => Rerouted::between($now->plan(), $then->plan(), $then->installation),
+        );
+    }
+
+    /** What that is done would no longer fit, and what can be done about it. */
     public function impact(Loaded $before, Loaded $after): Impact
     {
-        $times = $this->times->of($before->stored);
+        $times = $this->times->by($before);
 
         return Uncollected::run(
             static fn (): Impact => (new ImpactPlanner(
@@ -73,33 +91,25 @@ final readonly class Foresight
         );
     }
 
-    /**
-     * @param  list<Edit>  $edits
-     */
-    private function aside(
-        StoredInstallation $installation,
-        User $by,
-        string $words,
-        array $edits,
-        ?Catalogue $pins,
-    ): PutAside {
+    private function aside(Decision $decision): PutAside
+    {
         $draft = Draft::query()->create([
-            'installation_id' => $installation->id,
-            'user_id' => $by->id,
-            'words' => mb_substr($words, 0, 250),
+            'installation_id' => $decision->in->id,
+            'user_id' => $decision->by->user->id,
+            'words' => mb_substr($decision->words, 0, 250),
             'edits' => array_map(
                 static fn (Edit $edit): array => [
-                    'kind' => $edit->kind,
+                    'kind' => $edit->kind->value,
                     'key' => $edit->key,
                     'after' => $edit->after,
                     'version' => $edit->version,
                 ],
-                $edits,
+                $decision->edits,
             ),
-            'pins' => $pins === null ? null : CatalogueEncoder::catalogue($pins),
+            'pins' => $decision->pins === null ? null : CatalogueEncoder::catalogue($decision->pins),
             'created_at' => now(),
         ]);
 
-        return new PutAside($draft->id, $words);
+        return new PutAside($draft->id, $decision->words);
     }
 }

@@ -5,16 +5,13 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Formats\BadLine;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\ShippedCatalogue;
-use App\Planning\TypeKinds;
-use Sartal\Core\File\CatalogueDecoder;
 use Sartal\Core\File\CatalogueEncoder;
-use Sartal\Core\File\Fields;
+use Sartal\Core\File\Decided;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InvalidDocument;
-use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -43,31 +40,11 @@ final readonly class TypeDesk
      *
      * @throws InvalidDocument naming every field that is wrong
      */
-    public static function canonical(string $kind, mixed $definition): array
+    public static function canonical(DecisionKind $kind, mixed $definition): array
     {
-        $types = self::alone($kind, $definition)->{TypeKinds::LISTS[$kind]};
+        $types = Decided::type($kind, $definition)->{$kind->list()};
 
         return self::shape(reset($types) ?: throw BadLine::because('definition', '', 'A definition is needed.'));
-    }
-
-    /**
-     * A catalogue of nothing but this type.
-     *
-     * @throws InvalidDocument
-     */
-    public static function alone(string $kind, mixed $definition): Catalogue
-    {
-        $problems = new Problems();
-        $catalogue = CatalogueDecoder::catalogue(Fields::of([TypeKinds::LISTS[$kind] => [$definition]], '', $problems));
-        $problems->settle();
-
-        return $catalogue;
-    }
-
-    /** The installation as it would be with a type of its own. */
-    public static function with(Installation $installation, string $kind, mixed $definition): Installation
-    {
-        return $installation->withCatalogue(self::alone($kind, $definition)->plus($installation->catalogue));
     }
 
     /**
@@ -75,11 +52,11 @@ final readonly class TypeDesk
      *
      * @throws InvalidDocument|StaleWrite|BadLine
      */
-    public function save(Loaded $loaded, User $by, string $kind, mixed $definition, ?int $version): string
+    public function save(Loaded $loaded, Author $by, DecisionKind $kind, mixed $definition, ?int $version): string
     {
         $shape = self::canonical($kind, $definition);
         $id = is_string($shape['id']) ? $shape['id'] : '';
-        $exists = $loaded->stored->parts()->where('kind', $kind)->where('key', $id)->exists();
+        $exists = $loaded->stored->parts()->where('kind', $kind->value)->where('key', $id)->exists();
         if ($exists && $version === null) {
             throw BadLine::because(
                 'id',
@@ -88,11 +65,15 @@ final readonly class TypeDesk
             );
         }
         $name = is_string($shape['name']) ? $shape['name'] : $id;
+        $words = sprintf('%s %s %s', ucfirst($kind->value), $name, $exists ? 'changed' : 'added to the catalogue');
         $this->log->write(
-            $loaded->stored,
-            $by,
-            sprintf('%s %s %s', ucfirst($kind), $name, $exists ? 'changed' : 'added to the catalogue'),
-            [new Edit($kind, $id, $shape, $version)],
+            Decision::on(
+                $loaded,
+                $by,
+                $words,
+                [new Edit($kind, $id, $shape, $version)],
+                typed: is_array($definition) ? $definition : null,
+            ),
         );
 
         return $id;
@@ -105,22 +86,18 @@ final readonly class TypeDesk
      *
      * @throws StaleWrite|BadLine
      */
-    public function remove(Loaded $loaded, User $by, string $kind, string $id, ?int $version): string
+    public function remove(Loaded $loaded, Author $by, DecisionKind $kind, string $id, ?int $version): string
     {
-        $list = TypeKinds::LISTS[$kind];
+        $list = $kind->list();
         $type = $loaded->installation->catalogue->{$list}[$id] ?? null;
         if ($type === null) {
             throw BadLine::because('id', $id, 'There is no such type.');
         }
-        $own = $loaded->stored->parts()->where('kind', $kind)->where('key', $id)->exists();
+        $own = $loaded->stored->parts()->where('kind', $kind->value)->where('key', $id)->exists();
         $used = isset(UsedTypes::of($loaded->installation)->{$list}[$id]);
         if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}[$id]))) {
-            $this->log->write(
-                $loaded->stored,
-                $by,
-                sprintf('%s %s taken out of the catalogue', ucfirst($kind), $type->name),
-                [new Edit($kind, $id, null, $version)],
-            );
+            $words = sprintf('%s %s taken out of the catalogue', ucfirst($kind->value), $type->name);
+            $this->log->write(Decision::on($loaded, $by, $words, [Edit::without($kind, $id, $version)]));
 
             return 'removed';
         }
@@ -132,9 +109,9 @@ final readonly class TypeDesk
             );
         }
         $shape = [...self::shape($type), 'retired' => true];
-        $this->log->write($loaded->stored, $by, sprintf('%s %s retired', ucfirst($kind), $type->name), [
-            new Edit($kind, $id, $shape, $own ? $version : null),
-        ]);
+        $edit = new Edit($kind, $id, $shape, $own ? $version : null);
+        $words = sprintf('%s %s retired', ucfirst($kind->value), $type->name);
+        $this->log->write(Decision::on($loaded, $by, $words, [$edit]));
 
         return 'retired';
     }

@@ -409,9 +409,9 @@ final class SheetDrawing
             2.8,
             'end',
         );
-        if ($joint->exception !== '') {
+        if ($joint->byHand !== '') {
             $this->y += 3.6;
-            $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->exception, 2.6, fill: '#8a5b00');
+            $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->byHand, 2.6, fill: '#8a5b00');
         }
         $this->y += 4.6;
     }

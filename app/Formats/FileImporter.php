@@ -10,11 +10,11 @@ use App\Models\StoredInstallation;
 use App\Models\StoredPart;
 use App\Models\StoredRun;
 use App\Models\User;
-use App\Planning\InstallationStore;
 use App\Planning\ShippedCatalogue;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\InstallationFile;
@@ -54,15 +54,15 @@ final class FileImporter
             ]);
             $people = $this->people($file->people);
             $stored->crew()->attach(array_values($people));
-            foreach (InstallationStore::kinds() as $kind) {
+            foreach (DecisionKind::entries() as $kind) {
                 /** @var list<array<int|string, mixed>> $entries */
-                $entries = $in[InstallationStore::listOf($kind)];
+                $entries = $in[$kind->list()];
                 $this->insert(
                     StoredPart::class,
                     array_map(
                         static fn (array $entry): array => [
                             'installation_id' => $stored->id,
-                            'kind' => $kind,
+                            'kind' => $kind->value,
                             'key' => $entry['id'],
                             'definition' => json_encode($entry),
                         ],

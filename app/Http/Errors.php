@@ -10,6 +10,7 @@ use App\Changes\StaleWrite;
 use App\Formats\BadLine;
 use App\Formats\Slip;
 use App\Http\Resources\Later\ImpactResource;
+use App\Http\Resources\Plan\StaleResource;
 use App\Recording\Refused;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
@@ -27,6 +28,9 @@ final class Errors
         );
         $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
         $exceptions->dontReport([Refused::class, Overtakes::class, PutAside::class]);
+        $exceptions->render(
+            static fn (StaleWrite $stale): JsonResponse => response()->json(app(StaleResource::class)->of($stale), 409),
+        );
         $exceptions->render(
             static fn (Overtakes $overtakes): JsonResponse => response()->json(
                 [

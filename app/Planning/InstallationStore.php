@@ -6,6 +6,9 @@ namespace App\Planning;
 
 use App\Models\Release;
 use App\Models\StoredInstallation;
+use Sartal\Core\File\Decided;
+use Sartal\Core\File\DecisionHome;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
@@ -20,22 +23,6 @@ use Sartal\Core\Proof\Record\Record;
  */
 final class InstallationStore
 {
-    private const LISTS = [
-        'location' => 'locations',
-        'junction' => 'junctions',
-        'way' => 'ways',
-        'tail-panel' => 'panels',
-        'loom' => 'looms',
-        'reel' => 'reels',
-        'instrument' => 'instruments',
-        'circuit' => 'circuits',
-        'equipment' => 'equipment',
-        'fitting' => 'fittings',
-    ];
-
-    /** What can come and go while a release is worked from: stock and instruments, not the plan. */
-    private const LIVE = ['reel', 'instrument'];
-
     /** As many queries for one run as for thousands. */
     public function load(StoredInstallation $stored): Loaded
     {
@@ -49,13 +36,62 @@ final class InstallationStore
      */
     public function with(Loaded $loaded, array $edits, ?Catalogue $pins): Loaded
     {
-        return Uncollected::run(
-            fn (): Loaded => $this->read(
-                $loaded->stored,
-                $this->rows($loaded->stored, $edits, $pins),
-                $loaded->record,
-                $loaded->planner,
-            ),
+        return $this->since($loaded, $loaded->stored, $edits, $pins, []);
+    }
+
+    /**
+     * What was read, with what was decided since: only that is decoded. Where
+     * a type goes the rest is read again, for what stands behind it is the one
+     * that was pinned, or the one that ships.
+     *
+     * @param  list<Edit>  $edits
+     * @param  array<int|string, ?int>  $versions  of the runs among them; null: gone
+     */
+    public function since(
+        Loaded $loaded,
+        StoredInstallation $stored,
+        array $edits,
+        ?Catalogue $pins,
+        array $versions,
+    ): Loaded {
+        [$installation, $pinned] = [$loaded->installation, $loaded->pinned];
+        foreach ($edits as $edit) {
+            $isType = $edit->kind->home() === DecisionHome::Type;
+            if ($isType && $edit->after === null) {
+                return Uncollected::run(
+                    fn (): Loaded => $this->read(
+                        $stored,
+                        $this->rows($stored, $edits, $pins),
+                        $loaded->record,
+                        $loaded->planner,
+                    ),
+                );
+            }
+            if ($isType) {
+                $pinned = $pinned->replacing(Decided::type($edit->kind, $edit->after));
+                $installation = $installation->withCatalogue($pinned->plus($installation->catalogue));
+            } else {
+                $installation = Decided::in($installation, $edit->kind, $edit->key, $edit->after);
+            }
+        }
+        if ($pins !== null) {
+            $pinned = $pinned->plus($pins);
+            $installation = $installation->withCatalogue($pinned->plus($installation->catalogue));
+        }
+        foreach ($edits as $edit) {
+            if ($edit->kind === DecisionKind::Run) {
+                $versions += [$edit->key => $edit->after === null ? null : ($loaded->versions[$edit->key] ?? 0) + 1];
+            }
+        }
+
+        return new Loaded(
+            $stored,
+            $installation,
+            $pinned,
+            $loaded->record,
+            array_filter($versions + $loaded->versions, static fn (?int $version): bool => $version !== null),
+            $loaded->people,
+            $loaded->planner,
         );
     }
 
@@ -86,17 +122,20 @@ final class InstallationStore
     {
         /** @var array<int|string, mixed> $data */
         $data = json_decode($document, true, 512, JSON_THROW_ON_ERROR);
-        foreach (self::LIVE as $kind) {
-            $data[self::LISTS[$kind]] = [];
+        $live = self::named(
+            array_filter(DecisionKind::entries(), static fn (DecisionKind $kind): bool => $kind->isLive()),
+        );
+        foreach ($live as $kind) {
+            $data[$kind->list()] = [];
         }
         foreach (
             $stored
                 ->parts()
                 ->toBase()
-                ->whereIn('kind', self::LIVE)
+                ->whereIn('kind', array_keys($live))
                 ->get(['kind', 'definition']) as $part
         ) {
-            $data[self::LISTS[$part->kind]][] = json_decode($part->definition, true);
+            $data[$live[$part->kind]->list()][] = json_decode($part->definition, true);
         }
 
         return [['economy' => $stored->economy, 'workshop' => $stored->workshop] + $data, []];
@@ -117,29 +156,30 @@ final class InstallationStore
         ];
         $parts = $runs = [];
         foreach ($edits as $edit) {
-            $after = $edit->after === null ? null : self::plain($edit->after);
-            if (isset($whole[$edit->kind])) {
-                $whole[$edit->kind] = $after ?? [];
-            } elseif ($edit->kind === 'run') {
-                $runs[$edit->key] = $after;
-            } else {
-                $parts[$edit->kind.' '.$edit->key] = $after;
-            }
+            match ($edit->kind->home()) {
+                DecisionHome::Whole => ($whole[$edit->kind->value] = $edit->after ?? []),
+                DecisionHome::Run => ($runs[$edit->key] = $edit->after),
+                default => ($parts[$edit->kind->value][$edit->key] = $edit->after),
+            };
         }
+        $entries = self::named(DecisionKind::entries());
         $data = [
             'installation' => ['id' => $stored->key, 'name' => $stored->name, 'rules' => $whole['rules']],
-            'catalogue' => $pins === null ? $stored->catalogue : self::plain(Pinning::more($stored->catalogue, $pins)),
+            'catalogue' => $pins === null ? $stored->catalogue : Decided::plain(Pinning::more($stored->catalogue, $pins)),
             ...$whole['panel'],
-            ...array_fill_keys(array_values(self::LISTS), []),
+            ...array_fill_keys(
+                array_map(static fn (DecisionKind $kind): string => $kind->list(), array_values($entries)),
+                [],
+            ),
             'economy' => $whole['economy'],
             'workshop' => $whole['workshop'],
             'testing' => $whole['testing'],
             'runs' => [],
         ];
         $own = [];
-        $take = static function (string $kind, array $definition) use (&$data, &$own): void {
-            if (isset(self::LISTS[$kind])) {
-                $data[self::LISTS[$kind]][] = $definition;
+        $take = static function (string $kind, array $definition) use (&$data, &$own, $entries): void {
+            if (isset($entries[$kind])) {
+                $data[$entries[$kind]->list()][] = $definition;
             } else {
                 $own[$kind][] = $definition;
             }
@@ -150,17 +190,19 @@ final class InstallationStore
                 ->toBase()
                 ->get(['kind', 'key', 'definition']) as $part
         ) {
-            $edited = $part->kind.' '.$part->key;
-            $definition = array_key_exists($edited, $parts) ? $parts[$edited] : json_decode($part->definition, true);
-            unset($parts[$edited]);
+            $edited = array_key_exists($part->key, $parts[$part->kind] ?? []);
+            $definition = $edited ? $parts[$part->kind][$part->key] : json_decode($part->definition, true);
+            unset($parts[$part->kind][$part->key]);
             if ($definition !== null) {
                 $take($part->kind, $definition);
             }
         }
-        foreach (array_filter($parts, static fn (?array $added): bool => $added !== null) as $of => $added) {
-            $take(explode(' ', (string) $of, 2)[0], $added);
+        foreach ($parts as $kind => $added) {
+            foreach (array_filter($added, static fn (?array $each): bool => $each !== null) as $each) {
+                $take((string) $kind, $each);
+            }
         }
-        $data['catalogue'] = TypeKinds::merged($data['catalogue'], $own);
+        $data['catalogue'] = self::merged($data['catalogue'], $own);
         $versions = [];
         foreach (
             $stored
@@ -184,15 +226,31 @@ final class InstallationStore
     }
 
     /**
-     * As the database would give it back.
+     * Pinned types with an installation's own laid over them, in a file's shape.
      *
-     * @param  array<int|string, mixed>  $shape
+     * @param  array<int|string, mixed>  $pinned
+     * @param  array<int|string, list<array<int|string, mixed>>>  $own  kind → definitions
      * @return array<int|string, mixed>
      */
-    private static function plain(array $shape): array
+    private static function merged(array $pinned, array $own): array
     {
-        /** @var array<int|string, mixed> */
-        return json_decode(json_encode($shape, JSON_THROW_ON_ERROR), true, 512, JSON_THROW_ON_ERROR);
+        foreach (DecisionKind::types() as $kind) {
+            $entries = is_array($pinned[$kind->list()] ?? null) ? $pinned[$kind->list()] : [];
+            $pinned[$kind->list()] = array_values(
+                array_replace(array_column($entries, null, 'id'), array_column($own[$kind->value] ?? [], null, 'id')),
+            );
+        }
+
+        return $pinned;
+    }
+
+    /**
+     * @param  array<array-key, DecisionKind>  $kinds
+     * @return array<string, DecisionKind> by what rows call them
+     */
+    private static function named(array $kinds): array
+    {
+        return array_column($kinds, null, 'value');
     }
 
     /** @param  array{array<int|string, mixed>, array<int|string, int>}  $rows */
@@ -226,16 +284,5 @@ final class InstallationStore
         }
 
         return new Record($events);
-    }
-
-    /** @return list<string> */
-    public static function kinds(): array
-    {
-        return array_keys(self::LISTS);
-    }
-
-    public static function listOf(string $kind): string
-    {
-        return self::LISTS[$kind];
     }
 }

@@ -53,20 +53,6 @@ final class Loaded
         return new Dresser($of ?? $this->installation, new KeptPackings(Cache::store('file')));
     }
 
-    /** The same with other decisions, for looking ahead; nothing is saved. */
-    public function with(Installation $then): self
-    {
-        return new self(
-            $this->stored,
-            $then,
-            $this->pinned,
-            $this->record,
-            $this->versions,
-            $this->people,
-            $this->planner,
-        );
-    }
-
     public function plan(): Plan
     {
         return $this->plan ??= Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));

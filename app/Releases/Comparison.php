@@ -8,6 +8,7 @@ use App\Planning\Loaded;
 use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
@@ -17,28 +18,6 @@ use Sartal\Core\Ways\Routing\Hop;
 /** Two states of one installation, line by line and field by field, in the words that people use of them. */
 final class Comparison
 {
-    /** What runs share, as the file lists it → as it is called. */
-    private const SHARED = [
-        'locations' => 'location',
-        'ways' => 'way',
-        'junctions' => 'junction',
-        'looms' => 'loom',
-        'panels' => 'panel',
-        'equipment' => 'equipment',
-        'circuits' => 'circuit',
-        'fittings' => 'connector',
-        'switches' => 'switch',
-    ];
-
-    private const TYPES = [
-        'cables' => 'cable type',
-        'connectors' => 'connector type',
-        'plans' => 'contact plan',
-        'signals' => 'signal',
-        'parts' => 'part',
-        'recipes' => 'recipe',
-    ];
-
     private const JOINTS = 12;
 
     /**
@@ -51,15 +30,16 @@ final class Comparison
             FileEncoder::installation($before->installation->withCatalogue($before->pinned)),
             FileEncoder::installation($after->installation->withCatalogue($after->pinned)),
         ];
-        foreach (self::SHARED as $list => $kind) {
-            array_push($lines, ...self::lists($kind, self::keyed($was[$list] ?? []), self::keyed($is[$list] ?? [])));
+        foreach (self::shared() as $list => $words) {
+            array_push($lines, ...self::lists($words, self::keyed($was[$list] ?? []), self::keyed($is[$list] ?? [])));
         }
-        foreach (self::TYPES as $list => $kind) {
+        foreach (DecisionKind::types() as $kind) {
+            $list = $kind->list();
             array_push(
                 $lines,
                 ...array_filter(
                     self::lists(
-                        $kind,
+                        $kind->words(),
                         self::keyed(((array) $was['catalogue'])[$list] ?? []),
                         self::keyed(((array) $is['catalogue'])[$list] ?? []),
                     ),
@@ -88,6 +68,19 @@ final class Comparison
         }
 
         return $lines;
+    }
+
+    /** @return array<int|string, string> what runs share, as the file lists it → as it is called; stock is no part of the plan */
+    private static function shared(): array
+    {
+        $shared = [];
+        foreach (DecisionKind::entries() as $kind) {
+            if ($kind->overtakes()) {
+                $shared[$kind->list()] = $kind->words();
+            }
+        }
+
+        return $shared + ['switches' => 'switch'];
     }
 
     /** @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}> */

@@ -82,22 +82,34 @@ final class FileDecoder
             self::byId($fields, 'equipment', self::equipment(...)),
             self::byId($fields, 'fittings', self::fitting(...)),
             self::byId($fields, 'runs', RunCodec::decode(...)),
-            $fields->each('matings', self::mating(...)),
-            $fields->texts('splices'),
-            $fields->each('links', self::link(...)),
-            self::byId($fields, 'switches', self::switch(...)),
-            self::byId($fields, 'junctions', BuildingCodec::junction(...)),
-            self::byId($fields, 'panels', PanelCodec::decode(...)),
-            self::byId($fields, 'reels', StockCodec::reel(...)),
-            $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy(),
-            $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop(),
-            $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules(),
-            self::byId($fields, 'instruments', TestingCodec::instrument(...)),
+            ...self::connections($fields),
+            junctions: self::byId($fields, 'junctions', BuildingCodec::junction(...)),
+            panels: self::byId($fields, 'panels', PanelCodec::decode(...)),
+            reels: self::byId($fields, 'reels', StockCodec::reel(...)),
+            economy: $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy(),
+            workshop: $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop(),
+            testing: $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules(),
+            instruments: self::byId($fields, 'instruments', TestingCodec::instrument(...)),
         );
         $own->done();
         $catalogue?->done();
 
         return $installation;
+    }
+
+    /**
+     * What is joined and plugged together.
+     *
+     * @return array{matings: list<Mating>, splices: list<string>, links: list<Link>, switches: array<int|string, PanelSwitch>}
+     */
+    public static function connections(Fields $fields): array
+    {
+        return [
+            'matings' => $fields->each('matings', self::mating(...)),
+            'splices' => $fields->texts('splices'),
+            'links' => $fields->each('links', self::link(...)),
+            'switches' => self::byId($fields, 'switches', self::switch(...)),
+        ];
     }
 
     public static function rules(Fields $fields): HouseRules

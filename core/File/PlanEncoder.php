@@ -136,7 +136,7 @@ final class PlanEncoder
             'function' => $joint->function,
             'channel' => $joint->channel,
             'circuit' => $joint->circuit,
-            ...$joint->exception === '' ? [] : ['exception' => $joint->exception],
+            ...$joint->byHand === '' ? [] : ['exception' => $joint->byHand],
         ];
     }
 

@@ -132,7 +132,7 @@ final class RunCodec
                     'to' => $joint->to,
                     'reason' => $joint->reason,
                 ]),
-                $end->exceptions,
+                $end->handJoints,
             ),
             'unused' => $end->unused === [] ? null : (object) $end->unused,
         ]);

@@ -45,7 +45,7 @@ final class ExceptionsChapter
         $none = true;
         foreach ($packing->loaded->installation->runs as $run) {
             foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
-                foreach ($run->withdrawn ? [] : $end->exceptions as $joint) {
+                foreach ($run->withdrawn ? [] : $end->handJoints as $joint) {
                     $none = false;
                     $book->line(
                         sprintf(

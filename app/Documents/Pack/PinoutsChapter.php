@@ -60,7 +60,7 @@ final class PinoutsChapter
                     ($packing->loaded->installation->fittings[$fitting ?? '']->label ?? ($fitting ?? 'splice')).
                         ' '.
                         $joint->address().
-                        ($joint->exception === '' ? '' : ' (by hand: '.$joint->exception.')'),
+                        ($joint->byHand === '' ? '' : ' (by hand: '.$joint->byHand.')'),
                 );
             }, $joints),
         );

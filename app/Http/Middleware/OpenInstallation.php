@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Changes\Author;
+use App\Changes\Intent;
 use App\Http\Elsewhere;
 use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
@@ -37,6 +39,7 @@ final readonly class OpenInstallation
         }
         Elsewhere::check($request, $user, $open);
         $this->container->instance(StoredInstallation::class, $open);
+        $this->container->instance(Author::class, new Author($user, Intent::of($request)));
         $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
 
         return $next($request);

@@ -177,7 +177,7 @@ final class PinoutRule
     /** Lays the joints made by hand over the derived ones. */
     private function except(End $end): void
     {
-        foreach ($end->exceptions as $exception) {
+        foreach ($end->handJoints as $exception) {
             $path = $exception->conductor;
             if (! isset($this->cable->conductors()[$path])) {
                 $this->findings[] = Finding::stop(

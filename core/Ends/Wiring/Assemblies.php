@@ -41,7 +41,7 @@ final class Assemblies
     {
         $anchors = array_map(static fn (string $id): string => 'f:'.$id, $run->fittings());
         foreach ([$run->a, $run->b] as $end) {
-            foreach ($end->exceptions as $exception) {
+            foreach ($end->handJoints as $exception) {
                 if ($exception->to !== null) {
                     $anchors[] = self::anchor(Node::named($exception->to));
                 }

@@ -12,7 +12,7 @@ final readonly class Joint
     /**
      * @param  string  $conductor  path in the cable
      * @param  string  $to  node
-     * @param  string  $exception  why it departs from the plans; "" where it does not
+     * @param  string  $byHand  why it departs from the plans; "" where it does not
      */
     public function __construct(
         public string $run,
@@ -23,7 +23,7 @@ final readonly class Joint
         public string $function,
         public string $channel,
         public string $circuit,
-        public string $exception = '',
+        public string $byHand = '',
     ) {
     }
 

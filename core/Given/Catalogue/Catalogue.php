@@ -34,6 +34,19 @@ final readonly class Catalogue
         return $meant === null ? $plan : $this->plans[$meant] ?? $plan;
     }
 
+    /** The other's types in the place of this one's of the same id, or after them. */
+    public function replacing(self $other): self
+    {
+        return new self(
+            array_replace($this->cables, $other->cables),
+            array_replace($this->connectors, $other->connectors),
+            array_replace($this->signals, $other->signals),
+            array_replace($this->plans, $other->plans),
+            array_replace($this->parts, $other->parts),
+            array_replace($this->recipes, $other->recipes),
+        );
+    }
+
     /** This one's types in their order, then those of the other that it lacks. */
     public function plus(self $other): self
     {

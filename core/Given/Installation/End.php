@@ -5,17 +5,20 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** One end of a run: where it is, what it needs in length, and the legs it parts into. */
 final readonly class End
 {
+    use Withers;
+
     /**
      * @param  Length  $tail  from where the way leaves off to the fitting
      * @param  Length  $slack  service slack left at this end
      * @param  Length  $preparation  used up each time the end is made
      * @param  int  $spares  further times that the end can be made again
      * @param  list<Leg>  $legs
-     * @param  list<HandJoint>  $exceptions
+     * @param  list<HandJoint>  $handJoints
      * @param  array<int|string, string>  $unused  conductor or element path → reason
      */
     public function __construct(
@@ -25,16 +28,49 @@ final readonly class End
         public Length $preparation,
         public int $spares,
         public array $legs,
-        public array $exceptions = [],
+        public array $handJoints = [],
         public array $unused = [],
     ) {
     }
 
-    public function exceptionFor(string $conductor): ?HandJoint
+    /** @param  list<Leg>  $legs */
+    public function withLegs(array $legs): self
     {
-        foreach ($this->exceptions as $exception) {
-            if ($exception->conductor === $conductor) {
-                return $exception;
+        return $this->with(['legs' => $legs]);
+    }
+
+    /** One conductor joined otherwise than the plans have it; null: as the plans have it. */
+    public function joinedByHand(string $conductor, ?HandJoint $joint): self
+    {
+        $others = array_values(
+            array_filter($this->handJoints, static fn (HandJoint $each): bool => $each->conductor !== $conductor),
+        );
+
+        return $this->with(['handJoints' => $joint === null ? $others : [...$others, $joint]]);
+    }
+
+    /**
+     * With another's place and lengths, and these legs; what is joined by hand or left unused stays.
+     *
+     * @param  list<Leg>  $legs
+     */
+    public function lyingAs(self $other, array $legs): self
+    {
+        return $this->with([
+            'location' => $other->location,
+            'tail' => $other->tail,
+            'slack' => $other->slack,
+            'preparation' => $other->preparation,
+            'spares' => $other->spares,
+            'legs' => $legs,
+        ]);
+    }
+
+    public function handJoint(string $conductor): ?HandJoint
+    {
+        foreach ($this->handJoints as $joint) {
+            if ($joint->conductor === $conductor) {
+                return $joint;
             }
         }
 

@@ -6,11 +6,14 @@ namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\ColourScheme;
 
 /** Everything that people decided about one installation. All maps are by id. */
 final readonly class Installation
 {
+    use Withers;
+
     /**
      * @param  Catalogue  $catalogue  the types that the installation uses, pinned
      * @param  array<int|string, Location>  $locations
@@ -57,23 +60,18 @@ final readonly class Installation
 
     public function withCatalogue(Catalogue $catalogue): self
     {
-        return $this->copy(catalogue: $catalogue);
+        return $this->with(['catalogue' => $catalogue]);
     }
 
     public function withRules(HouseRules $rules): self
     {
-        return $this->copy(rules: $rules);
+        return $this->with(['rules' => $rules]);
     }
 
     /** @param  array<int|string, Way>  $ways */
     public function withWays(array $ways): self
     {
-        return $this->copy(ways: $ways);
-    }
-
-    public function withLoom(Loom $loom): self
-    {
-        return $this->copy(looms: [$loom->id => $loom] + $this->looms);
+        return $this->with(['ways' => $ways]);
     }
 
     /**
@@ -84,11 +82,11 @@ final readonly class Installation
      */
     public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
-        return $this->copy(
-            runs: [$run->id => $run] + $this->runs,
-            fittings: $fittings + $this->fittings,
-            circuits: $circuits + $this->circuits,
-        );
+        return $this->with([
+            'runs' => [$run->id => $run] + $this->runs,
+            'fittings' => $fittings + $this->fittings,
+            'circuits' => $circuits + $this->circuits,
+        ]);
     }
 
     /** A contact plan, as the house's colour scheme has it. */
@@ -117,44 +115,10 @@ final readonly class Installation
     }
 
     /**
-     * @param  ?array<int|string, Way>  $ways
-     * @param  ?array<int|string, Loom>  $looms
-     * @param  ?array<int|string, Circuit>  $circuits
-     * @param  ?array<int|string, Fitting>  $fittings
-     * @param  ?array<int|string, Run>  $runs
+     * @param  array<string, mixed>  $changes  property → what it is in the copy
      */
-    private function copy(
-        ?HouseRules $rules = null,
-        ?Catalogue $catalogue = null,
-        ?array $ways = null,
-        ?array $looms = null,
-        ?array $circuits = null,
-        ?array $fittings = null,
-        ?array $runs = null,
-    ): self {
-        return new self(
-            $this->id,
-            $this->name,
-            $rules ?? $this->rules,
-            $catalogue ?? $this->catalogue,
-            $this->locations,
-            $ways ?? $this->ways,
-            $looms ?? $this->looms,
-            $circuits ?? $this->circuits,
-            $this->equipment,
-            $fittings ?? $this->fittings,
-            $runs ?? $this->runs,
-            $this->matings,
-            $this->splices,
-            $this->links,
-            $this->switches,
-            $this->junctions,
-            $this->panels,
-            $this->reels,
-            $this->economy,
-            $this->workshop,
-            $this->testing,
-            $this->instruments,
-        );
+    public function changed(array $changes): self
+    {
+        return $this->with($changes);
     }
 }

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** Some of a cable's elements that leave the sheath together, with a length and a label of their own. */
 final readonly class Leg
 {
+    use Withers;
+
     /**
      * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
      * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
@@ -22,5 +25,15 @@ final readonly class Leg
         public ?Landing $landing,
         public string $recipe = '',
     ) {
+    }
+
+    public function withLength(Length $length): self
+    {
+        return $this->with(['length' => $length]);
+    }
+
+    public function withRecipe(string $recipe): self
+    {
+        return $this->with(['recipe' => $recipe]);
     }
 }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Installation;
 
+use Sartal\Core\Given\Measure\Withers;
+
 /** A piece of cable with two ends in two locations, following ways. */
 final readonly class Run
 {
+    use Withers;
+
     /**
      * @param  string  $id  stays when the code changes
      * @param  string  $cable  cable type id
@@ -32,6 +36,31 @@ final readonly class Run
     public function end(Side $side): End
     {
         return $side === Side::A ? $this->a : $this->b;
+    }
+
+    public function withEnd(Side $side, End $end): self
+    {
+        return $this->with([$side === Side::A ? 'a' : 'b' => $end]);
+    }
+
+    /** Work on it had begun, so it is not taken out but withdrawn. */
+    public function withdraw(): self
+    {
+        return $this->with(['withdrawn' => true]);
+    }
+
+    /** With another's code, place, ways, loom and note; its cable, what is joined in it and what it carries stay. */
+    public function goingAs(self $other, End $a, End $b): self
+    {
+        return $this->with([
+            'code' => $other->code,
+            'build' => $other->build,
+            'a' => $a,
+            'b' => $b,
+            'ways' => $other->ways,
+            'loom' => $other->loom,
+            'note' => $other->note,
+        ]);
     }
 
     /** @return list<string> ids of the fittings that its legs land in */

@@ -60,7 +60,7 @@ final class CrossoverChecks
     {
         $functions = [];
         foreach ($plan->end($side)->joints as $joint) {
-            if ($joint->function !== '' && $joint->exception === '') {
+            if ($joint->function !== '' && $joint->byHand === '') {
                 $functions[$joint->circuit][$joint->function] = $joint->address();
             }
         }

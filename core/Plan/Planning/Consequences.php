@@ -6,7 +6,6 @@ namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Proof\Record\Record;
 
 /** What a change of the installation would change in the plan, before anybody makes it. */
 final readonly class Consequences
@@ -33,11 +32,12 @@ final readonly class Consequences
     ) {
     }
 
-    public static function of(Installation $now, Installation $then, Record $record): self
+    /**
+     * @param  Plan  $before  of the installation as it is now
+     * @param  Plan  $after  of the installation as it would be then
+     */
+    public static function between(Installation $now, Plan $before, Installation $then, Plan $after): self
     {
-        $planner = new Planner();
-        $before = $planner->plan($now, $record);
-        $after = $planner->plan($then, $record);
         [$joints, $ends, $cuts, $labels, $tests, $overtaken] = [0, [], [], [], [], []];
         foreach ($after->runs as $id => $plan) {
             $old = $before->runs[$id] ?? null;

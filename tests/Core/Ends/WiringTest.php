@@ -243,7 +243,7 @@ final class WiringTest extends TestCase
         self::assertNotContains('t:A-1.b1/1', $lit);
         self::assertContains('t:second/1', $lit, 'the leg that feeds phantom power keeps its screen');
         $joints = $plan->runs['A-1']->end(Side::B)->joints;
-        self::assertContains('ground lift', array_map(static fn ($joint): string => $joint->exception, $joints));
+        self::assertContains('ground lift', array_map(static fn ($joint): string => $joint->byHand, $joints));
     }
 
     public function test_a_cable_with_bare_ends_is_probed_at_its_cores(): void

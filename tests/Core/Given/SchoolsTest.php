@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Labelling\Marked;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\ColourScheme;
 use Sartal\Core\Given\Schools\ContactsMade;
@@ -21,6 +22,7 @@ use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\ScreenAndDrain;
 use Sartal\Core\Given\Schools\ShellBond;
 use Sartal\Core\Plan\Planning\Consequences;
+use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Work\Bench\EndSheets;
 use Tests\Support\Bench;
 
@@ -292,30 +294,38 @@ final class SchoolsTest extends TestCase
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
         $in = $file->installation;
-        $none = Consequences::of($in, $in, $file->record);
+        $planner = new Planner();
+        $before = $planner->plan($in, $file->record);
+        $of = static fn (Installation $then): Consequences => Consequences::between(
+            $in,
+            $before,
+            $then,
+            $planner->plan($then, $file->record),
+        );
+        $none = $of($in);
         self::assertSame(
             [0, [], [], [], [], []],
             [$none->joints, $none->ends, $none->cuts, $none->labels, $none->tests, $none->overtaken],
         );
-        $white = Consequences::of($in, $in->withRules($in->rules->with(HotColour::White)), $file->record);
+        $white = $of($in->withRules($in->rules->with(HotColour::White)));
         self::assertSame(['A-119 A', 'A-119 B'], $white->ends, 'only the star-quad has a white core');
         self::assertSame(16, $white->joints, 'four cores at two ends go and come');
-        $open = Consequences::of($in, $in->withRules($in->rules->with(ShellBond::OneEnd)), $file->record);
+        $open = $of($in->withRules($in->rules->with(ShellBond::OneEnd)));
         self::assertContains('A-114 B', $open->ends);
         self::assertNotContains('A-114 A', $open->ends);
         self::assertContains('A-114', $open->tests);
         self::assertContains('A-114 end-b', $open->overtaken, 'it is built');
         self::assertContains('phantom.open', Bench::codes($open->comes));
-        $long = Consequences::of($in, $in->withRules($in->rules->with(LengthPractice::CutLong)), $file->record);
+        $long = $of($in->withRules($in->rules->with(LengthPractice::CutLong)));
         self::assertContains('A-114 cut', $long->overtaken);
         self::assertSame(0, $long->joints);
-        $labels = Consequences::of($in, $in->withRules($in->rules->with(LabelTurn::LeadingLetter)), $file->record);
+        $labels = $of($in->withRules($in->rules->with(LabelTurn::LeadingLetter)));
         self::assertContains('M-202', $labels->labels);
         self::assertNotContains('A-114', $labels->labels);
-        $scheme = Consequences::of($in, $in->withRules($in->rules->with(ColourScheme::A)), $file->record);
+        $scheme = $of($in->withRules($in->rules->with(ColourScheme::A)));
         self::assertSame(['C-443 A'], $scheme->ends, 'only that end follows the house');
         self::assertSame(8, $scheme->joints, 'four wires go and come');
-        $drain = Consequences::of($in, $in->withRules($in->rules->with(ScreenAndDrain::Together)), $file->record);
+        $drain = $of($in->withRules($in->rules->with(ScreenAndDrain::Together)));
         self::assertSame([], $drain->tests, 'they touch: nothing reads otherwise');
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ends;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
+use App\Changes\Foresight;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\LabelDrawing;
@@ -18,12 +20,14 @@ use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Simulators\RollPrinter;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
@@ -51,11 +55,14 @@ final readonly class LabelController
     }
 
     /** What a scheme would print, before it is saved. */
-    public function preview(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
-        $then = $loaded->with(
-            $loaded->installation->withRules($loaded->installation->rules->withLabels(self::scheme($request))),
-        );
+    public function preview(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Foresight $foresight,
+    ): JsonResponse {
+        $rules = FileEncoder::rules($loaded->installation->rules->withLabels(self::scheme($request)));
+        $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Rules, $stored->key, $rules)]);
 
         return response()->json([
             'labels' => LabelResource::lines($this->stock->of($then), $this->stock->printed($stored), $then),
@@ -63,23 +70,16 @@ final readonly class LabelController
         ]);
     }
 
-    public function save(Request $request, StoredInstallation $stored, Loaded $loaded, ChangeLog $log): JsonResponse
-    {
+    public function save(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Author $author,
+        ChangeLog $log,
+    ): JsonResponse {
         $rules = FileEncoder::rules($loaded->installation->rules->withLabels(self::scheme($request)));
-        try {
-            $log->write($stored, self::who($request), 'Labels say something else', [
-                new Edit('rules', $stored->key, $rules, $request->integer('version')),
-            ]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                [
-                    'message' => $stale->getMessage(),
-                    'yours' => $rules['labels'],
-                    'theirs' => $stored->refresh()->rules['labels'] ?? null,
-                ],
-                409,
-            );
-        }
+        $edit = new Edit(DecisionKind::Rules, $stored->key, $rules, $request->integer('version'));
+        $log->write(Decision::on($loaded, $author, 'Labels say something else', [$edit], part: 'labels'));
 
         return response()->json(['saved' => true]);
     }
@@ -146,25 +146,28 @@ final readonly class LabelController
         return self::file($csv, 'text/csv; charset=UTF-8', 'labels.csv');
     }
 
-    public function mark(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function mark(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         $data = $request->validate(
             ['ids' => 'required|array|max:20000', 'ids.*' => 'string|max:255'],
             ['ids.required' => 'Choose the labels that came out.'],
         );
 
         return response()->json([
-            'marked' => $this->stock->mark(
-                $stored,
-                self::who($request),
-                array_values($data['ids']),
-                $this->stock->of($loaded),
-            ),
+            'marked' => $this->stock->mark($stored, $user, array_values($data['ids']), $this->stock->of($loaded)),
         ]);
     }
 
-    public function roll(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function roll(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         $data = $request->validate(
             ['ids' => 'required|array|max:2000', 'ids.*' => 'string|max:255'],
             ['ids.required' => 'Choose the labels to print.', 'ids.max' => 'A printer takes 2,000 labels at a time.'],
@@ -181,20 +184,24 @@ final readonly class LabelController
         }
         $printer = $this->printer($stored);
         $out = $printer->print($faces);
-        $this->stock->mark($stored, self::who($request), $out, $labels);
+        $this->stock->mark($stored, $user, $out, $labels);
 
         return response()->json(['out' => $out, 'printer' => $printer->summary()]);
     }
 
-    public function load(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function load(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         $part = $loaded->installation->catalogue->parts[$request->string('part')->toString()] ?? null;
         if ($part?->face === null) {
             abort(422, 'Choose what is on the roll: a label of the catalogue.');
         }
         $printer = $this->printer($stored);
         $out = $printer->load($part->id);
-        $this->stock->mark($stored, self::who($request), $out, $this->stock->of($loaded));
+        $this->stock->mark($stored, $user, $out, $this->stock->of($loaded));
 
         return response()->json(['out' => $out, 'printer' => $printer->summary()]);
     }
@@ -318,14 +325,6 @@ final readonly class LabelController
     private function printer(StoredInstallation $stored): RollPrinter
     {
         return new RollPrinter(Cache::store('file'), $stored->id);
-    }
-
-    private static function who(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 
     private static function file(string $bytes, string $type, string $name): Response

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\File;
 
+use App\Changes\Author;
 use App\Changes\RunDesk;
 use App\Formats\BadLine;
 use App\Formats\RunColumns;
 use App\Formats\RunLine;
 use App\Formats\RunsCsv;
-use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -63,7 +63,7 @@ final readonly class CsvController
         ]);
     }
 
-    public function import(Request $request, Loaded $loaded): JsonResponse
+    public function import(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(
             self::text($request),
@@ -76,9 +76,7 @@ final readonly class CsvController
                 422,
             );
         }
-        $user = $request->user();
-        assert($user instanceof User);
-        $this->desk->addAll($loaded, $user, $proposals);
+        $this->desk->addAll($loaded, $author, $proposals);
 
         return response()->json(['imported' => count($proposals)], 201);
     }

@@ -9,6 +9,7 @@ use App\Formats\FileImporter;
 use App\Http\OpenOnDesk;
 use App\Models\User;
 use App\Planning\Loaded;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,15 +31,13 @@ final class FileController
     }
 
     /** @throws InvalidDocument */
-    public function import(Request $request, FileImporter $importer): JsonResponse
+    public function import(Request $request, #[CurrentUser] User $user, FileImporter $importer): JsonResponse
     {
         $file = $request->file('file');
         if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
             throw InvalidDocument::because('file', '', 'is missing or over 16 MB. Choose an installation file.');
         }
         $stored = $importer->import(InstallationFile::parse($file->getContent()));
-        $user = $request->user();
-        assert($user instanceof User);
         $stored->crew()->syncWithoutDetaching([$user->id]);
         OpenOnDesk::put($user, $request, $stored);
 

@@ -4,24 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\SharedKinds;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
+use App\Changes\Foresight;
 use App\Formats\BadLine;
 use App\Http\Resources\Given\BuildingResource;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
-use App\Planning\InstallationStore;
 use App\Planning\Loaded;
-use App\Planning\Uncollected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Sartal\Core\File\BuildingCodec;
-use Sartal\Core\File\Fields;
+use Sartal\Core\File\Decided;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
-use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
@@ -34,6 +31,8 @@ use Sartal\Core\Plan\Planning\Rerouted;
 /** The building: the schematic map and what lies in its ways. */
 final readonly class BuildingController
 {
+    private const STALE = 'Somebody has changed one of these ways meanwhile. Load the building again.';
+
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $versions = [];
@@ -41,7 +40,7 @@ final readonly class BuildingController
             $stored
                 ->parts()
                 ->toBase()
-                ->whereIn('kind', SharedKinds::ALL)
+                ->whereIn('kind', array_column(DecisionKind::shared(), 'value'))
                 ->get(['kind', 'key', 'version']) as $part
         ) {
             $versions[$part->kind.' '.$part->key] = (int) $part->version;
@@ -87,8 +86,8 @@ final readonly class BuildingController
         Request $request,
         StoredInstallation $stored,
         Loaded $loaded,
+        Author $author,
         ChangeLog $log,
-        InstallationStore $store,
         string $id,
     ): JsonResponse {
         $name =
@@ -101,14 +100,9 @@ final readonly class BuildingController
         if ($edits === []) {
             throw BadLine::because('by', '', 'Say along which way it moves, and how far.');
         }
-        $user = $request->user();
-        assert($user instanceof User);
-        try {
-            $log->write($stored, $user, sprintf('%s moved', $name), $edits);
-        } catch (StaleWrite) {
-            abort(409, 'Somebody has changed one of these ways meanwhile. Load the building again.');
-        }
-        $now = $store->load($stored->refresh());
+        $now = $log
+            ->write(Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE))
+            ->now();
 
         return response()->json([
             'saved' => true,
@@ -146,26 +140,16 @@ final readonly class BuildingController
         }
         $row = $stored->parts()->where('kind', 'way')->where('key', $id)->firstOrFail();
 
-        return new Edit('way', $id, ['length' => $length->canonical()] + $row->definition, $row->version);
+        return new Edit(DecisionKind::Way, $id, ['length' => $length->canonical()] + $row->definition, $row->version);
     }
 
     /** What a way would do to the runs, before it is saved. */
-    public function preview(Request $request, Loaded $loaded): JsonResponse
+    public function preview(Request $request, Loaded $loaded, Foresight $foresight): JsonResponse
     {
-        $problems = new Problems();
-        $fields = Fields::of($request->input('part'), '', $problems);
-        $way = BuildingCodec::way($fields);
-        $fields->done();
-        $problems->settle();
-        $then = $loaded->installation->withWays([...$loaded->installation->ways, $way->id => $way]);
-        $rerouted = Uncollected::run(
-            static fn (): Rerouted => Rerouted::between(
-                $loaded->plan(),
-                $loaded->planner->plan($then, $loaded->record),
-                $then,
-            ),
-        );
+        $way = Decided::canonical(DecisionKind::Way, $request->input('part'));
+        $id = is_string($way['id'] ?? null) ? $way['id'] : '';
+        $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Way, $id, $way)]);
 
-        return response()->json(ReroutedResource::of($rerouted));
+        return response()->json(ReroutedResource::of($foresight->rerouted($loaded, $then)));
     }
 }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
+use App\Changes\Decision;
 use App\Formats\BadLine;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
@@ -26,7 +28,7 @@ final readonly class CircuitController
     {
     }
 
-    public function update(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
         $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
         $topology =
@@ -50,11 +52,8 @@ final readonly class CircuitController
             self::end($request, $loaded),
             self::demand($request, $circuit),
         );
-        $user = $request->user();
-        assert($user instanceof User);
-        $this->log->write($loaded->stored, $user, sprintf('Circuit %s changed', $name), [
-            new Edit('circuit', $id, FileEncoder::circuit($changed)),
-        ]);
+        $edit = new Edit(DecisionKind::Circuit, $id, FileEncoder::circuit($changed));
+        $this->log->write(Decision::on($loaded, $author, sprintf('Circuit %s changed', $name), [$edit]));
 
         return response()->json(['saved' => true]);
     }

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
 use App\Formats\BadLine;
 use App\Http\Resources\Given\EquipmentResource;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
@@ -32,7 +33,7 @@ final readonly class EquipmentController
         return response()->json(['equipment' => EquipmentResource::all($loaded)]);
     }
 
-    public function save(Request $request, Loaded $loaded): JsonResponse
+    public function save(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $problems = new Problems();
         $fields = Fields::of($request->input('device'), '', $problems);
@@ -46,14 +47,14 @@ final readonly class EquipmentController
         }
 
         return $this->write(
-            $request,
             $loaded,
+            $author,
             sprintf('Device %s %s', $device->name, $version === null ? 'added' : 'changed'),
-            new Edit('equipment', $device->id, self::plain(FileEncoder::equipment($device)), $version),
+            new Edit(DecisionKind::Equipment, $device->id, FileEncoder::equipment($device), $version),
         );
     }
 
-    public function remove(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function remove(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
         $device = $loaded->installation->equipment[$id] ?? abort(404, 'There is no such device here.');
         foreach ($loaded->installation->matings as $mating) {
@@ -63,15 +64,15 @@ final readonly class EquipmentController
         }
 
         return $this->write(
-            $request,
             $loaded,
+            $author,
             sprintf('Device %s removed', $device->name),
-            new Edit('equipment', $id, null, $request->integer('version')),
+            Edit::without(DecisionKind::Equipment, $id, $request->integer('version')),
         );
     }
 
     /** Plugs a fitting into a port, or leaves the port free. */
-    public function plug(Request $request, Loaded $loaded): JsonResponse
+    public function plug(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $port = $request->string('port')->toString();
         $fitting = $request->input('fitting');
@@ -99,7 +100,12 @@ final readonly class EquipmentController
             ? sprintf('%s plugged into %s', $loaded->installation->fittings[$fitting]->label, $port)
             : sprintf('%s left free', $port);
 
-        return $this->write($request, $loaded, $words, new Edit('panel', $loaded->stored->key, $panel));
+        return $this->write(
+            $loaded,
+            $author,
+            $words,
+            new Edit(DecisionKind::Connections, $loaded->stored->key, $panel),
+        );
     }
 
     private static function sound(Equipment $device, Loaded $loaded): void
@@ -133,36 +139,10 @@ final readonly class EquipmentController
         }
     }
 
-    private function write(Request $request, Loaded $loaded, string $words, Edit $edit): JsonResponse
+    private function write(Loaded $loaded, Author $author, string $words, Edit $edit): JsonResponse
     {
-        $user = $request->user();
-        assert($user instanceof User);
-        try {
-            $this->log->write($loaded->stored, $user, $words, [$edit]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                [
-                    'message' => $stale->getMessage(),
-                    'yours' => $edit->after,
-                    'theirs' => $loaded->stored->parts()->where('kind', $edit->kind)->where('key', $edit->key)->first()
-                        ?->definition,
-                ],
-                409,
-            );
-        }
+        $this->log->write(Decision::on($loaded, $author, $words, [$edit]));
 
         return response()->json(['saved' => true]);
-    }
-
-    /**
-     * @param  array<int|string, mixed>  $shape
-     * @return array<int|string, mixed>
-     */
-    private static function plain(array $shape): array
-    {
-        /** @var array<int|string, mixed> $plain */
-        $plain = json_decode((string) json_encode($shape), true);
-
-        return $plain;
     }
 }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
+use App\Changes\Decision;
 use App\Formats\BadLine;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Installation\Fitting;
@@ -22,7 +24,7 @@ final readonly class FittingController
     {
     }
 
-    public function update(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
         $fitting = $loaded->installation->fittings[$id] ?? abort(404, 'There is no such fitting here.');
         $type =
@@ -39,13 +41,8 @@ final readonly class FittingController
             $request->has('clocking') ? self::clocking($request->input('clocking'), $type) : $fitting->clocking,
             $request->has('parts') ? self::parts($request->input('parts'), $loaded) : $fitting->parts,
         );
-        $user = $request->user();
-        assert($user instanceof User);
-        /** @var array<int|string, mixed> $after */
-        $after = json_decode((string) json_encode(FileEncoder::fitting($changed)), true);
-        $this->log->write($loaded->stored, $user, sprintf('%s made up otherwise', $fitting->label), [
-            new Edit('fitting', $id, $after),
-        ]);
+        $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed));
+        $this->log->write(Decision::on($loaded, $author, sprintf('%s made up otherwise', $fitting->label), [$edit]));
 
         return response()->json(['saved' => true]);
     }

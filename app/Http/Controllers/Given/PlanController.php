@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
-use App\Changes\TypeDesk;
 use App\Formats\BadLine;
 use App\Formats\PlanCsv;
 use App\Http\Resources\Given\ConnectorDrawing;
@@ -18,6 +17,8 @@ use Sartal\Core\Ends\Pinout\PlanComparison;
 use Sartal\Core\Ends\Pinout\PlanLayout;
 use Sartal\Core\Ends\Pinout\PlanProblems;
 use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\File\Decided;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -140,7 +141,7 @@ final class PlanController
 
     private static function plan(Request $request): ContactPlan
     {
-        $plans = TypeDesk::alone('plan', $request->input('definition'))->plans;
+        $plans = Decided::type(DecisionKind::ContactPlan, $request->input('definition'))->plans;
 
         return $plans[array_key_first($plans) ?? ''] ??
             throw BadLine::because('definition', '', 'A contact plan is needed.');

@@ -4,28 +4,28 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
+use App\Changes\Foresight;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use App\Planning\Uncollected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Schools\School;
-use Sartal\Core\Plan\Planning\Consequences;
 
 /** House rules: what they are, what they would change. */
 final readonly class RulesController
 {
-    public function __construct(private ChangeLog $log)
+    public function __construct(private ChangeLog $log, private Foresight $foresight)
     {
     }
 
@@ -68,15 +68,9 @@ final readonly class RulesController
     /** What these rules would change, before they are saved. */
     public function preview(Request $request, Loaded $loaded): JsonResponse
     {
-        $then = $loaded->installation->withRules(self::read($request));
+        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, FileEncoder::rules(self::read($request)));
 
-        return response()->json(
-            ConsequencesResource::of(
-                Uncollected::run(
-                    static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record),
-                ),
-            ),
-        );
+        return response()->json(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
     }
 
     private static function read(Request $request): HouseRules
@@ -88,30 +82,11 @@ final readonly class RulesController
         return $rules;
     }
 
-    public function rules(Request $request, StoredInstallation $stored): JsonResponse
+    public function rules(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
-        $rules = self::read($request);
-
-        return $this->write(
-            $request,
-            $stored,
-            'House rules changed',
-            new Edit('rules', $stored->key, FileEncoder::rules($rules), $request->integer('version')),
-        );
-    }
-
-    private function write(Request $request, StoredInstallation $stored, string $words, Edit $edit): JsonResponse
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-        try {
-            $this->log->write($stored, $user, $words, [$edit]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                ['message' => $stale->getMessage(), 'yours' => $edit->after, 'theirs' => $stored->refresh()->rules],
-                409,
-            );
-        }
+        $rules = FileEncoder::rules(self::read($request));
+        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, $rules, $request->integer('version'));
+        $this->log->write(Decision::on($loaded, $author, 'House rules changed', [$edit]));
 
         return response()->json(['saved' => true]);
     }

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
-use App\Changes\StaleWrite;
+use App\Changes\Author;
+use App\Changes\Foresight;
 use App\Changes\TypeDesk;
 use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
-use App\Models\User;
+use App\Planning\Edit;
 use App\Planning\Loaded;
-use App\Planning\TypeKinds;
-use App\Planning\Uncollected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Sartal\Core\Plan\Planning\Consequences;
+use Sartal\Core\File\DecisionHome;
+use Sartal\Core\File\DecisionKind;
 
 /** The catalogue as an installation has it: shipped types, and types of its own. */
 final readonly class TypeController
 {
-    public function __construct(private TypeDesk $desk)
+    public function __construct(private TypeDesk $desk, private Foresight $foresight)
     {
     }
 
@@ -36,69 +36,34 @@ final readonly class TypeController
     /** What the type would change in the plan, before it is saved. */
     public function preview(Request $request, Loaded $loaded, string $kind): JsonResponse
     {
-        $then = TypeDesk::with($loaded->installation, self::kind($kind), $request->input('definition'));
+        $shape = TypeDesk::canonical(self::kind($kind), $request->input('definition'));
+        $edit = new Edit(self::kind($kind), is_string($shape['id']) ? $shape['id'] : '', $shape);
 
-        return response()->json(
-            ConsequencesResource::of(
-                Uncollected::run(
-                    static fn (): Consequences => Consequences::of($loaded->installation, $then, $loaded->record),
-                ),
-            ),
-        );
+        return response()->json(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
     }
 
-    public function save(Request $request, Loaded $loaded, string $kind): JsonResponse
+    public function save(Request $request, Loaded $loaded, Author $author, string $kind): JsonResponse
     {
-        try {
-            $id = $this->desk->save(
-                $loaded,
-                self::user($request),
-                self::kind($kind),
-                $request->input('definition'),
-                $request->input('version') === null ? null : $request->integer('version'),
-            );
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                [
-                    'message' => $stale->getMessage(),
-                    'yours' => $request->input('definition'),
-                    'theirs' => $loaded->stored->parts()->where('kind', $kind)->where('key', $stale->key)->first()
-                        ?->definition,
-                ],
-                409,
-            );
-        }
+        $version = $request->input('version') === null ? null : $request->integer('version');
 
-        return response()->json(['id' => $id]);
+        return response()->json([
+            'id' => $this->desk->save($loaded, $author, self::kind($kind), $request->input('definition'), $version),
+        ]);
     }
 
-    public function remove(Request $request, Loaded $loaded, string $kind, string $id): JsonResponse
+    public function remove(Request $request, Loaded $loaded, Author $author, string $kind, string $id): JsonResponse
     {
-        try {
-            $done = $this->desk->remove(
-                $loaded,
-                self::user($request),
-                self::kind($kind),
-                $id,
-                $request->input('version') === null ? null : $request->integer('version'),
-            );
-        } catch (StaleWrite $stale) {
-            return response()->json(['message' => $stale->getMessage()], 409);
-        }
+        $version = $request->input('version') === null ? null : $request->integer('version');
 
-        return response()->json(['done' => $done]);
+        return response()->json([
+            'done' => $this->desk->remove($loaded, $author, self::kind($kind), $id, $version),
+        ]);
     }
 
-    private static function kind(string $kind): string
+    private static function kind(string $kind): DecisionKind
     {
-        return isset(TypeKinds::LISTS[$kind]) ? $kind : abort(404, 'There is no such kind of type.');
-    }
+        $known = DecisionKind::tryFrom($kind);
 
-    private static function user(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
+        return $known?->home() === DecisionHome::Type ? $known : abort(404, 'There is no such kind of type.');
     }
 }

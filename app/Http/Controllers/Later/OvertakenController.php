@@ -9,6 +9,7 @@ use App\Http\Resources\Later\ImpactResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -31,11 +32,13 @@ final readonly class OvertakenController
         return response()->json(['run' => $impact === null ? null : ImpactResource::run($impact)]);
     }
 
-    public function record(Request $request, StoredInstallation $stored, string $id): JsonResponse
-    {
+    public function record(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        string $id,
+    ): JsonResponse {
         $request->validate(['id' => 'required|uuid', 'remedy' => 'required|string|max:40']);
-        $user = $request->user();
-        assert($user instanceof User);
         $this->desk->record(
             $stored,
             $user,

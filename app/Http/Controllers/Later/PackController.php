@@ -12,6 +12,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -38,10 +39,8 @@ final readonly class PackController
     }
 
     /** One line of JSON for each step while it is made; the last one is the pack, or why there is none. */
-    public function store(Request $request, StoredInstallation $stored): StreamedResponse
+    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): StreamedResponse
     {
-        $user = $request->user();
-        assert($user instanceof User);
         $request->session()->save();
 
         return new StreamedResponse(
@@ -83,14 +82,13 @@ final readonly class PackController
 
     public function sign(
         Request $request,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
         int $number,
     ): JsonResponse {
         $request->validate(['role' => 'required|string']);
-        $user = $request->user();
-        assert($user instanceof User);
         $role = $request->string('role')->toString();
         abort_unless(
             in_array($role, $user->roles, true),

@@ -12,6 +12,7 @@ use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Releases\Comparison;
 use App\Releases\ReleaseDesk;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -54,11 +55,9 @@ final readonly class ReleaseController
         ]);
     }
 
-    public function store(Request $request, StoredInstallation $stored): JsonResponse
+    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
     {
         $request->validate(['note' => 'nullable|string|max:500']);
-        $user = $request->user();
-        assert($user instanceof User);
         $release = $this->desk->release($stored, $user, $request->string('note')->toString());
 
         return response()->json(self::line($release->load('user'), $stored), 201);

@@ -11,9 +11,10 @@ use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
-use App\Planning\TypeKinds;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Proof\Record\Record;
@@ -25,8 +26,12 @@ final readonly class TemplateController
     {
     }
 
-    public function __invoke(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function __invoke(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         $request->validate(
             [
                 'name' => 'required|string|max:120',
@@ -52,18 +57,14 @@ final readonly class TemplateController
         );
         $made = $this->importer->import(new InstallationFile($template, new Record(), $file->people));
         // Types of the house's own travel with it, whether a run uses them yet or not.
-        foreach ($stored->parts()->whereIn('kind', array_keys(TypeKinds::LISTS))->get() as $type) {
-            $made
-                ->parts()
-                ->create([
-                    'installation_id' => $made->id,
-                    'kind' => $type->kind,
-                    'key' => $type->key,
-                    'definition' => $type->definition,
-                ]);
+        foreach ($stored->parts()->whereIn('kind', array_column(DecisionKind::types(), 'value'))->get() as $type) {
+            $made->parts()->create([
+                'installation_id' => $made->id,
+                'kind' => $type->kind,
+                'key' => $type->key,
+                'definition' => $type->definition,
+            ]);
         }
-        $user = $request->user();
-        assert($user instanceof User);
         $made->crew()->syncWithoutDetaching([$user->id]);
         OpenOnDesk::put($user, $request, $made);
 

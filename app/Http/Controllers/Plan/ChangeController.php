@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plan;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
 use App\Models\Change;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -44,23 +43,14 @@ final class ChangeController
         );
     }
 
-    public function undo(Request $request, StoredInstallation $stored, ChangeLog $log, int $id): JsonResponse
+    public function undo(StoredInstallation $stored, Author $author, ChangeLog $log, int $id): JsonResponse
     {
-        $user = $request->user();
-        assert($user instanceof User);
         $change = Change::query()->where('installation_id', $stored->id)->find($id);
         if ($change === null) {
             abort(404, 'There is no such change.');
         }
         abort_if($stored->changes()->where('undoes', $id)->exists(), 409, 'This change has been undone already.');
-        try {
-            $undone = $log->undo($stored, $user, $change);
-        } catch (StaleWrite) {
-            abort(
-                409,
-                'What this change touched has been changed again since. Undo the later change first, or edit it by hand.',
-            );
-        }
+        $undone = $log->undo($stored, $author, $change)->change;
 
         return response()->json(['id' => $undone->id, 'words' => $undone->words], 201);
     }

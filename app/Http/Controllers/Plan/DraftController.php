@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plan;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
+use App\Changes\Decision;
 use App\Changes\Foresight;
-use App\Changes\StaleWrite;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Draft;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
-use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\CatalogueDecoder;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Catalogue\Catalogue;
@@ -24,11 +23,10 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 /** Edits that were put aside: looked at again, made after all, or dropped. */
 final readonly class DraftController
 {
-    public function __construct(
-        private ChangeLog $log,
-        private InstallationStore $store,
-        private Foresight $foresight,
-    ) {
+    private const STALE = 'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.';
+
+    public function __construct(private ChangeLog $log, private Foresight $foresight)
+    {
     }
 
     public function index(StoredInstallation $stored): JsonResponse
@@ -56,28 +54,31 @@ final readonly class DraftController
 
         return response()->json(
             ImpactResource::of(
-                $this->foresight->impact($loaded, $this->store->with($loaded, self::edits($draft), self::pins($draft))),
+                $this->foresight->impact(
+                    $loaded,
+                    $this->foresight->ahead($loaded, self::edits($draft), self::pins($draft)),
+                ),
                 $draft->words,
             ),
         );
     }
 
-    public function accept(Request $request, StoredInstallation $stored, int $id): JsonResponse
+    public function accept(StoredInstallation $stored, Author $author, int $id): JsonResponse
     {
         $draft = self::find($stored, $id);
-        $user = $request->user();
-        assert($user instanceof User);
-        try {
-            $change = $this->log->write($stored, $user, $draft->words, self::edits($draft), pins: self::pins($draft));
-        } catch (StaleWrite) {
-            abort(
-                409,
-                'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.',
-            );
-        }
+        $written = $this->log->write(
+            new Decision(
+                $stored,
+                $author,
+                $draft->words,
+                self::edits($draft),
+                pins: self::pins($draft),
+                ifStale: self::STALE,
+            ),
+        );
         $draft->delete();
 
-        return response()->json(['id' => $change->id, 'words' => $change->words], 201);
+        return response()->json(['id' => $written->change->id, 'words' => $written->change->words], 201);
     }
 
     public function destroy(StoredInstallation $stored, int $id): JsonResponse
@@ -97,7 +98,12 @@ final readonly class DraftController
     private static function edits(Draft $draft): array
     {
         return array_map(
-            static fn (array $edit): Edit => new Edit($edit['kind'], $edit['key'], $edit['after'], $edit['version']),
+            static fn (array $edit): Edit => new Edit(
+                DecisionKind::from($edit['kind']),
+                $edit['key'],
+                $edit['after'],
+                $edit['version'],
+            ),
             $draft->edits,
         );
     }

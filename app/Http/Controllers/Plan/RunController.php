@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plan;
 
+use App\Changes\Author;
+use App\Changes\EndDesk;
 use App\Changes\RunDesk;
-use App\Changes\StaleWrite;
+use App\Changes\RunLines;
+use App\Changes\RunWritten;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
 use App\Http\Resources\Plan\RunResource;
-use App\Http\Resources\Plan\ScheduleResource;
-use App\Models\StoredInstallation;
-use App\Models\User;
-use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -29,7 +28,7 @@ use Sartal\Core\Plan\Proposing\Understood;
 
 final readonly class RunController
 {
-    public function __construct(private RunDesk $desk, private InstallationStore $store)
+    public function __construct(private RunDesk $desk, private RunLines $lines, private EndDesk $ends)
     {
     }
 
@@ -41,7 +40,7 @@ final readonly class RunController
     /** What a line would become, before anything is saved. */
     public function propose(Request $request, Loaded $loaded): JsonResponse
     {
-        $proposal = $this->desk->propose($loaded, self::values($request), self::optional($request, 'id'));
+        $proposal = $this->lines->propose($loaded, self::values($request), self::optional($request, 'id'));
         $plan = RunPlanner::plan(
             $proposal->run,
             $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits),
@@ -59,7 +58,7 @@ final readonly class RunController
     public function quick(Request $request, Loaded $loaded): JsonResponse
     {
         $text = $request->string('text')->trim()->limit(300, '')->toString();
-        ['proposal' => $proposal, 'guess' => $guess] = $this->desk->quick($loaded, $text);
+        ['proposal' => $proposal, 'guess' => $guess] = $this->lines->quick($loaded, $text);
         $with = $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
         $plan = RunPlanner::plan($proposal->run, $with);
 
@@ -112,7 +111,7 @@ final readonly class RunController
     }
 
     /** Many runs at once: the same fields for all, or new codes in a row. */
-    public function bulk(Request $request, Loaded $loaded): JsonResponse
+    public function bulk(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $request->validate([
             'runs' => 'required|array|min:1|max:2000',
@@ -129,17 +128,7 @@ final readonly class RunController
         foreach (array_keys($versions) as $i => $id) {
             $lines[$id] = self::values($request) + (is_array($number) ? ['code' => self::numbered($number, $i)] : []);
         }
-        try {
-            $this->desk->changeMany($loaded, self::user($request), $lines, $versions);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                [
-                    'message' => 'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and repeat.',
-                    'stale' => $stale->key,
-                ],
-                409,
-            );
-        }
+        $this->desk->changeMany($loaded, $author, $lines, $versions);
 
         return response()->json(['changed' => count($lines)]);
     }
@@ -161,40 +150,29 @@ final readonly class RunController
         return $prefix.str_pad((string) ($from + $place * $step), 3, '0', STR_PAD_LEFT);
     }
 
-    public function store(Request $request, Loaded $loaded): JsonResponse
+    public function store(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
-        $run = $this->desk->add($loaded, self::user($request), self::values($request));
-
-        return $this->fresh($loaded->stored, $run->id, 201);
+        return self::answer($this->desk->add($loaded, $author, self::values($request)), 201);
     }
 
-    public function update(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
         $run = self::run($loaded, $id);
-        $values = self::values($request);
-        try {
-            $this->desk->change($loaded, self::user($request), $run, $values, self::version($request));
-        } catch (StaleWrite $stale) {
-            return $this->stale($stale, $loaded, $id, $values);
-        }
 
-        return $this->fresh($loaded->stored, $id);
+        return self::answer(
+            $this->desk->change($loaded, $author, $run, self::values($request), self::version($request)),
+        );
     }
 
-    public function duplicate(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function duplicate(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
-        $run = $this->desk->duplicate(
-            $loaded,
-            self::user($request),
-            self::run($loaded, $id),
-            trim($request->string('code')->toString()),
-        );
+        $code = trim($request->string('code')->toString());
 
-        return $this->fresh($loaded->stored, $run->id, 201);
+        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $code), 201);
     }
 
     /** One joint made by hand, with the reason; without one, the plans decide again. */
-    public function except(Request $request, Loaded $loaded, string $id, string $side): JsonResponse
+    public function except(Request $request, Loaded $loaded, Author $author, string $id, string $side): JsonResponse
     {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
@@ -211,36 +189,30 @@ final readonly class RunController
             }
             $joint = new HandJoint($conductor, $to, $reason);
         }
-        try {
-            $this->desk->except($loaded, self::user($request), $run, $end, $conductor, $joint, self::version($request));
-        } catch (StaleWrite $stale) {
-            return $this->stale($stale, $loaded, $id, []);
-        }
 
-        return $this->fresh($loaded->stored, $id);
+        return self::answer(
+            $this->ends->join($loaded, $author, $run, $end, $conductor, $joint, self::version($request)),
+        );
     }
 
     /** Legs of one end prepared by another recipe than their connector's. */
-    public function recipe(Request $request, Loaded $loaded, string $id, string $side): JsonResponse
+    public function recipe(Request $request, Loaded $loaded, Author $author, string $id, string $side): JsonResponse
     {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
         $legs = array_values(array_filter((array) $request->input('legs'), is_string(...)));
-        try {
-            $this->desk->prepareBy(
+
+        return self::answer(
+            $this->ends->prepareBy(
                 $loaded,
-                self::user($request),
+                $author,
                 $run,
                 $end,
                 $legs,
                 $request->string('recipe')->toString(),
                 self::version($request),
-            );
-        } catch (StaleWrite $stale) {
-            return $this->stale($stale, $loaded, $id, []);
-        }
-
-        return $this->fresh($loaded->stored, $id);
+            ),
+        );
     }
 
     private function isPlace(string $to, Loaded $loaded): bool
@@ -254,52 +226,19 @@ final readonly class RunController
         return $found !== null && FittingLayout::of($found, $loaded->installation->catalogue)?->has($address) === true;
     }
 
-    public function destroy(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function destroy(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
-        try {
-            $withdrawn = $this->desk->remove(
-                $loaded,
-                self::user($request),
-                self::run($loaded, $id),
-                self::version($request),
-            );
-        } catch (StaleWrite $stale) {
-            return $this->stale($stale, $loaded, $id, []);
-        }
+        $withdrawn = $this->desk->remove($loaded, $author, self::run($loaded, $id), self::version($request));
 
         return response()->json(['withdrawn' => $withdrawn]);
     }
 
-    private function fresh(StoredInstallation $stored, string $id, int $status = 200): JsonResponse
+    /** The run as it is since. */
+    private static function answer(RunWritten $made, int $status = 200): JsonResponse
     {
-        $loaded = $this->store->load($stored->refresh());
+        $now = $made->written->now();
 
-        return response()->json(RunResource::of($loaded->installation->runs[$id], $loaded), $status);
-    }
-
-    /**
-     * Both versions, field by field, so that nothing that was typed is lost.
-     *
-     * @param  array<int|string, string>  $yours
-     */
-    private function stale(StaleWrite $stale, Loaded $loaded, string $id, array $yours): JsonResponse
-    {
-        $now = $this->store->load($loaded->stored->refresh());
-        $run = $now->installation->runs[$id] ?? null;
-
-        return response()->json(
-            [
-                'message' => $stale->getMessage(),
-                'yours' => (object) $yours,
-                'theirs' => $run === null
-                        ? null
-                        : [
-                            'line' => RunLine::describe($run, $now->installation),
-                            'row' => ScheduleResource::row($run, $now),
-                        ],
-            ],
-            409,
-        );
+        return response()->json(RunResource::of($now->installation->runs[$made->run], $now), $status);
     }
 
     private static function run(Loaded $loaded, string $id): Run
@@ -333,13 +272,5 @@ final readonly class RunController
         $value = $request->input($key);
 
         return is_string($value) && $value !== '' ? $value : null;
-    }
-
-    private static function user(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\File\PlanEncoder;
@@ -22,10 +23,8 @@ final readonly class EventController
     {
     }
 
-    public function store(Request $request, Loaded $loaded): JsonResponse
+    public function store(Request $request, #[CurrentUser] User $user, Loaded $loaded): JsonResponse
     {
-        $user = $request->user();
-        assert($user instanceof User);
         $kind = EventKind::tryFrom($request->string('kind')->toString());
         if ($kind !== null && ! $user->hasRole(...self::may($kind))) {
             abort(

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
@@ -16,10 +17,12 @@ use App\Testing\CertifierCsv;
 use App\Testing\InstrumentMessage;
 use App\Testing\Mending;
 use App\Testing\UnderTest;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\ReadingCodec;
@@ -90,25 +93,13 @@ final readonly class InstrumentController
     }
 
     /** What the house tests at connectors of a family. */
-    public function rules(Request $request, StoredInstallation $stored, ChangeLog $log): JsonResponse
+    public function rules(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
     {
         $problems = new Problems();
         $rules = TestingCodec::rules(Fields::of($request->input('rules'), 'rules', $problems));
         $problems->settle();
-        try {
-            $log->write($stored, self::who($request), 'Test plans changed', [
-                new Edit('testing', '', TestingCodec::encodeRules($rules), $request->integer('version')),
-            ]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                [
-                    'message' => $stale->getMessage(),
-                    'yours' => TestingCodec::encodeRules($rules),
-                    'theirs' => $stored->refresh()->testing,
-                ],
-                409,
-            );
-        }
+        $edit = new Edit(DecisionKind::Testing, '', TestingCodec::encodeRules($rules), $request->integer('version'));
+        $log->write(new Decision($stored, $author, 'Test plans changed', [$edit]));
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
     }
@@ -125,8 +116,13 @@ final readonly class InstrumentController
     }
 
     /** A certifier's card: looked at first, then recorded, all of it or nothing. */
-    public function card(Request $request, StoredInstallation $stored, Loaded $loaded, Recorder $recorder): JsonResponse
-    {
+    public function card(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Recorder $recorder,
+    ): JsonResponse {
         $readings = CertifierCsv::read($request->string('csv')->toString(), $loaded);
         $lines = [];
         foreach ($readings as $run => $reading) {
@@ -145,9 +141,9 @@ final readonly class InstrumentController
                 422,
                 'The card needs an id of its own, so that a repeat is recorded once.',
             );
-            DB::transaction(function () use ($readings, $recorder, $loaded, $request, $card): void {
+            DB::transaction(function () use ($readings, $recorder, $loaded, $user, $request, $card): void {
                 foreach ($readings as $run => $reading) {
-                    $recorder->record($loaded, self::who($request), [
+                    $recorder->record($loaded, $user, [
                         'id' => Uuid::uuid5($card, (string) $run)->toString(),
                         'kind' => 'tested',
                         'run' => (string) $run,
@@ -165,6 +161,7 @@ final readonly class InstrumentController
     /** What a test found goes back to the bench. */
     public function mend(
         Request $request,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
         Mending $mending,
@@ -181,7 +178,7 @@ final readonly class InstrumentController
             [
                 'again' => $mending->send(
                     $stored,
-                    self::who($request),
+                    $user,
                     UnderTest::of($loaded, $id)->assembly->id,
                     $edges,
                     $test,
@@ -190,13 +187,5 @@ final readonly class InstrumentController
             ],
             201,
         );
-    }
-
-    private static function who(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

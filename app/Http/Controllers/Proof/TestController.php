@@ -15,6 +15,7 @@ use App\Planning\Loaded;
 use App\Testing\Known;
 use App\Testing\TestProgress;
 use App\Testing\UnderTest;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -52,14 +53,11 @@ final class TestController
 
     /** How far everybody is; asked every few seconds. */
     public function progress(
-        Request $request,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         TestProgress $progress,
         Given $given,
     ): JsonResponse {
-        $user = $request->user();
-        assert($user instanceof User);
-
         return response()->json($progress->of($stored) + ['mine' => $given->to($stored, $user)]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ways;
 
+use App\Changes\Foresight;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\FormboardDrawing;
 use App\Formats\Csv\CsvWriter;
@@ -11,16 +12,15 @@ use App\Http\Resources\Ways\LoomResource;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\StoredInstallation;
+use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\Uncollected;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Sartal\Core\File\Fields;
-use Sartal\Core\File\LoomCodec;
+use Sartal\Core\File\Decided;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
-use Sartal\Core\File\Problems;
-use Sartal\Core\Plan\Planning\Rerouted;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Work\Cutting\Replanned;
 
@@ -64,19 +64,24 @@ final readonly class LoomController
     }
 
     /** The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing. */
-    public function preview(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
-    {
-        $problems = new Problems();
-        $fields = Fields::of($request->input('part'), '', $problems);
-        $loom = LoomCodec::decode($fields);
-        $fields->done();
-        $problems->settle();
-        abort_unless($loom->id === $id && isset($loaded->installation->looms[$id]), 404, 'There is no such loom here.');
-        $then = $loaded->with($loaded->installation->withLoom($loom));
+    public function preview(
+        Request $request,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Foresight $foresight,
+        string $id,
+    ): JsonResponse {
+        $loom = Decided::canonical(DecisionKind::Loom, $request->input('part'));
+        abort_unless(
+            $loom['id'] === $id && isset($loaded->installation->looms[$id]),
+            404,
+            'There is no such loom here.',
+        );
+        $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Loom, $id, $loom)]);
 
         return response()->json([
             'loom' => LoomResource::of(self::dress($then, $id), $then, self::version($stored, $id)),
-            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $then->plan(), $then->installation)),
+            'rerouted' => ReroutedResource::of($foresight->rerouted($loaded, $then)),
             'replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $then->cutPlan()), $then),
         ]);
     }

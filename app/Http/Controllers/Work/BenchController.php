@@ -18,6 +18,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -33,41 +34,50 @@ final readonly class BenchController
     {
     }
 
-    public function index(Request $request, StoredInstallation $stored, Queue $queue, Given $given): JsonResponse
-    {
+    public function index(
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Queue $queue,
+        Given $given,
+    ): JsonResponse {
         return response()->json([
-            'jobs' => $given->marked($stored, self::who($request), $queue->of($stored)),
+            'jobs' => $given->marked($stored, $user, $queue->of($stored)),
             'people' => $this->places->others($stored),
         ]);
     }
 
-    public function show(Request $request, StoredInstallation $stored, Times $times, string $ids): JsonResponse
+    public function show(#[CurrentUser] User $user, StoredInstallation $stored, Times $times, string $ids): JsonResponse
     {
         $job = $this->job($stored, $ids);
 
         return response()->json([
             'job' => JobResource::of($job, $this->jobs->loaded($stored), $times->of($stored)),
             'state' => $this->state($stored, $job),
-            'people' => $this->places->others($stored, self::who($request)),
+            'people' => $this->places->others($stored, $user),
         ]);
     }
 
     /** What happened since a place in the record; asked every few seconds, so it reads no more than it has to. */
-    public function since(Request $request, StoredInstallation $stored, string $ids, int $cursor): JsonResponse
-    {
+    public function since(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        string $ids,
+        int $cursor,
+    ): JsonResponse {
         $job = $this->job($stored, $ids);
-        $who = self::who($request);
-        $this->places->stand($stored, $who, $job->assemblies[0], $request->string('step')->toString());
+        $this->places->stand($stored, $user, $job->assemblies[0], $request->string('step')->toString());
         $now = $this->records->cursor($stored, $job->runs());
 
         return response()->json([
             'state' => $now === $cursor ? null : $this->state($stored, $job),
-            'people' => $this->places->others($stored, $who),
+            'people' => $this->places->others($stored, $user),
         ]);
     }
 
     public function record(
         Request $request,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         BenchRecorder $recorder,
         string $ids,
@@ -76,7 +86,7 @@ final readonly class BenchController
         $new = $recorder->record(
             $stored,
             $job,
-            self::who($request),
+            $user,
             $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all(),
         );
 
@@ -177,13 +187,5 @@ final readonly class BenchController
             $cursor,
             $stored->crew()->pluck('name', 'sign_in')->all(),
         );
-    }
-
-    private static function who(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

@@ -7,13 +7,15 @@ namespace App\Http\Controllers\Work;
 use App\Bench\Board;
 use App\Bench\Jobs;
 use App\Bench\Times;
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -21,6 +23,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\Problems;
@@ -39,13 +42,12 @@ final readonly class CrewController
     }
 
     public function index(
-        Request $request,
+        #[CurrentUser] User $lead,
         StoredInstallation $stored,
         Loaded $loaded,
         Jobs $jobs,
         Times $times,
     ): JsonResponse {
-        $lead = self::who($request);
         $people = $stored
             ->crew()
             ->get()
@@ -137,11 +139,15 @@ final readonly class CrewController
         return response()->json(['id' => $person->id, 'password' => $password], 201);
     }
 
-    public function update(Request $request, StoredInstallation $stored, int $id): JsonResponse
-    {
-        $person = $this->person($request, $stored, $id);
+    public function update(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        int $id,
+    ): JsonResponse {
+        $person = $this->person($user, $stored, $id);
         $data = $this->checked($request, $person);
-        if ($person->id === self::who($request)->id && ! in_array(Role::Lead->value, $data['roles'], true)) {
+        if ($person->id === $user->id && ! in_array(Role::Lead->value, $data['roles'], true)) {
             throw ValidationException::withMessages([
                 'roles' => 'You cannot take the lead from yourself. Make somebody else lead first, and let them do it.',
             ]);
@@ -152,9 +158,9 @@ final readonly class CrewController
     }
 
     /** A new password, shown once: the lead hands it over. */
-    public function reset(Request $request, StoredInstallation $stored, int $id): JsonResponse
+    public function reset(#[CurrentUser] User $user, StoredInstallation $stored, int $id): JsonResponse
     {
-        $person = $this->person($request, $stored, $id);
+        $person = $this->person($user, $stored, $id);
         $password = self::password();
         $person->update(['password' => $password]);
         DB::table('sessions')->where('user_id', $person->id)->delete();
@@ -162,10 +168,14 @@ final readonly class CrewController
         return response()->json(['password' => $password]);
     }
 
-    public function retire(Request $request, StoredInstallation $stored, int $id): JsonResponse
-    {
-        $person = $this->person($request, $stored, $id);
-        if ($person->id === self::who($request)->id) {
+    public function retire(
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        int $id,
+    ): JsonResponse {
+        $person = $this->person($user, $stored, $id);
+        if ($person->id === $user->id) {
             throw ValidationException::withMessages(['id' => 'You cannot retire yourself. Another lead can.']);
         }
         $retires = $request->boolean('retired');
@@ -214,22 +224,14 @@ final readonly class CrewController
         return response()->json(['saved' => true]);
     }
 
-    public function workshop(Request $request, StoredInstallation $stored, ChangeLog $log): JsonResponse
+    public function workshop(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
     {
         $problems = new Problems();
         $workshop = StockCodec::workshop(Fields::of($request->input('workshop'), '', $problems));
         $problems->settle();
-        $after = (array) json_decode((string) json_encode(StockCodec::encodeWorkshop($workshop)), true);
-        try {
-            $log->write($stored, self::who($request), 'Benches, hours and shared tools changed', [
-                new Edit('workshop', $stored->key, $after, $request->integer('version')),
-            ]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                ['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->workshop],
-                409,
-            );
-        }
+        $after = StockCodec::encodeWorkshop($workshop);
+        $edit = new Edit(DecisionKind::Workshop, $stored->key, $after, $request->integer('version'));
+        $log->write(new Decision($stored, $author, 'Benches, hours and shared tools changed', [$edit]));
 
         return response()->json(['saved' => true]);
     }
@@ -261,11 +263,11 @@ final readonly class CrewController
     }
 
     /** Of this crew, and of no crew that the lead is not lead of: a password opens all of somebody's installations. */
-    private function person(Request $request, StoredInstallation $stored, int $id): User
+    private function person(User $lead, StoredInstallation $stored, int $id): User
     {
         $person = $stored->crew()->where('users.id', $id)->first() ?? abort(404, 'This person is not of the crew.');
         abort_unless(
-            $this->isMine(self::who($request), $person),
+            $this->isMine($lead, $person),
             403,
             'This person works on an installation that you do not lead. Their lead changes them.',
         );
@@ -298,13 +300,5 @@ final readonly class CrewController
     private static function password(): string
     {
         return Str::lower(Str::random(4)).'-'.Str::lower(Str::random(4)).'-'.Str::lower(Str::random(4));
-    }
-
-    private static function who(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

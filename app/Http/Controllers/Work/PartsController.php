@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
+use App\Changes\Author;
 use App\Changes\ChangeLog;
-use App\Changes\StaleWrite;
+use App\Changes\Decision;
 use App\Formats\Csv\CsvWriter;
 use App\Http\Resources\Work\PartsResource;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
@@ -97,24 +98,14 @@ final readonly class PartsController
         return response()->json(PartsResource::worth($loaded));
     }
 
-    public function economy(Request $request, StoredInstallation $stored): JsonResponse
+    public function economy(Request $request, StoredInstallation $stored, Author $author): JsonResponse
     {
-        $user = $request->user();
-        assert($user instanceof User);
         $problems = new Problems();
         $economy = StockCodec::economy(Fields::of($request->input('economy'), '', $problems));
         $problems->settle();
-        $after = (array) json_decode((string) json_encode(StockCodec::encodeEconomy($economy)), true);
-        try {
-            $this->log->write($stored, $user, 'Prices, rates and shelf changed', [
-                new Edit('economy', $stored->key, $after, $request->integer('version')),
-            ]);
-        } catch (StaleWrite $stale) {
-            return response()->json(
-                ['message' => $stale->getMessage(), 'yours' => $after, 'theirs' => $stored->refresh()->economy],
-                409,
-            );
-        }
+        $after = StockCodec::encodeEconomy($economy);
+        $edit = new Edit(DecisionKind::Economy, $stored->key, $after, $request->integer('version'));
+        $this->log->write(new Decision($stored, $author, 'Prices, rates and shelf changed', [$edit]));
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
     }

@@ -8,6 +8,7 @@ use App\Bench\Jobs;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecorder;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -24,6 +25,7 @@ final class PictureController
 
     public function store(
         Request $request,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         Jobs $jobs,
         BenchRecorder $recorder,
@@ -48,8 +50,6 @@ final class PictureController
         $name = hash_file('sha256', $file->getPathname()).'.'.$kind;
         Storage::disk('local')->putFileAs('pictures', $file, $name);
         $job = $jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job.');
-        $user = $request->user();
-        assert($user instanceof User);
         $new = $recorder->record($stored, $job, $user, [
             'id' => $request->string('id')->toString(),
             'kind' => 'pictured',

@@ -136,7 +136,7 @@ final class SheetResource
                     'terminal' => $fitting->layout->cavities[$core->joint->address()]->terminal ?? '',
                     'function' => $core->joint->function,
                     'channel' => $core->joint->channel,
-                    'exception' => $core->joint->exception,
+                    'exception' => $core->joint->byHand,
                     'length' => PlanEncoder::worked($core->length),
                 ],
                 $made->cores,

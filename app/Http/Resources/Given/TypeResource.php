@@ -6,8 +6,8 @@ namespace App\Http\Resources\Given;
 
 use App\Planning\Loaded;
 use App\Planning\ShippedCatalogue;
-use App\Planning\TypeKinds;
 use Sartal\Core\File\CatalogueEncoder;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\CoaxGeometry;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -30,7 +30,8 @@ final class TypeResource
         $used = UsedTypes::of($loaded->installation);
         $shipped = ShippedCatalogue::load();
         $lines = [];
-        foreach (TypeKinds::LISTS as $kind => $list) {
+        foreach (DecisionKind::types() as $of) {
+            [$kind, $list] = [$of->value, $of->list()];
             $lines[$kind] = [];
             foreach ($loaded->installation->catalogue->{$list} as $id => $type) {
                 $id = (string) $id;
@@ -50,18 +51,18 @@ final class TypeResource
     }
 
     /** @return array<int|string, mixed> */
-    public static function of(string $kind, string $id, Loaded $loaded): array
+    public static function of(DecisionKind $kind, string $id, Loaded $loaded): array
     {
-        $list = TypeKinds::LISTS[$kind];
+        $list = $kind->list();
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->{$list}[$id] ?? abort(404, 'There is no such type here.');
 
         return [
-            'kind' => $kind,
+            'kind' => $kind->value,
             'id' => $id,
             'name' => $type->name,
             'definition' => CatalogueEncoder::type($type),
-            'version' => self::own($loaded)[$kind][$id] ?? null,
+            'version' => self::own($loaded)[$kind->value][$id] ?? null,
             'shipped' => isset(ShippedCatalogue::load()->{$list}[$id]),
             'used' => isset(UsedTypes::of($loaded->installation)->{$list}[$id]),
             'retired' => $type->retired ?? false,
@@ -78,7 +79,7 @@ final class TypeResource
             $loaded->stored
                 ->parts()
                 ->toBase()
-                ->whereIn('kind', array_keys(TypeKinds::LISTS))
+                ->whereIn('kind', array_column(DecisionKind::types(), 'value'))
                 ->get(['kind', 'key', 'version']) as $row
         ) {
             $own[$row->kind][$row->key] = (int) $row->version;

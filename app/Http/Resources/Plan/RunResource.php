@@ -282,7 +282,7 @@ final class RunResource
             'function' => $joint->function,
             'channel' => $joint->channel,
             'circuit' => $loaded->installation->circuits[$joint->circuit]->name ?? '',
-            'exception' => $joint->exception,
+            'exception' => $joint->byHand,
         ];
     }
 

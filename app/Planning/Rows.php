@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use App\Models\StoredPart;
+use App\Models\StoredRun;
+use Illuminate\Database\Eloquent\Model;
+use Sartal\Core\File\DecisionHome;
+use Sartal\Core\File\DecisionKind;
+
+/** Where the decisions of one installation are kept, whatever their kind. */
+final readonly class Rows
+{
+    public function __construct(private StoredInstallation $installation)
+    {
+    }
+
+    /** @return ?array<int|string, mixed> what stands now, in the shape of the file format */
+    public function current(DecisionKind $kind, string $key): ?array
+    {
+        $row = $this->row($kind, $key);
+
+        return $row === null ? null : $this->shape($kind, $row);
+    }
+
+    public function row(DecisionKind $kind, string $key): ?Model
+    {
+        return match ($kind->home()) {
+            DecisionHome::Whole => $this->installation->fresh(),
+            DecisionHome::Run => StoredRun::query()
+                ->where('installation_id', $this->installation->id)
+                ->where('key', $key)
+                ->first(),
+            default => StoredPart::query()
+                ->where('installation_id', $this->installation->id)
+                ->where('kind', $kind->value)
+                ->where('key', $key)
+                ->first(),
+        };
+    }
+
+    /** @return array<int|string, mixed> */
+    public function shape(DecisionKind $kind, Model $row): array
+    {
+        /** @var array<int|string, mixed> $shape */
+        $shape = $row->getAttribute($kind->home() === DecisionHome::Whole ? $kind->value : 'definition');
+
+        return $shape;
+    }
+
+    /** @return ?int the version that it has since; null where it is gone */
+    public function put(Edit $edit, ?Model $row): ?int
+    {
+        if ($edit->after === null) {
+            $row?->delete();
+
+            return null;
+        }
+        $whole = $edit->kind->home() === DecisionHome::Whole;
+        /** @var array<string, mixed> $columns */
+        $columns = $whole ? [$edit->kind->value => $edit->after] : $this->columns($edit->kind, $edit->after);
+        if ($row === null) {
+            $this->insert($edit, $columns);
+
+            return 1;
+        }
+        $version = $row->getAttribute('version');
+        $next = (is_int($version) ? $version : 0) + 1;
+        $columns['version'] = $next;
+        $row->update($columns);
+
+        return $next;
+    }
+
+    /** @param  array<string, mixed>  $columns */
+    private function insert(Edit $edit, array $columns): void
+    {
+        $columns = ['installation_id' => $this->installation->id, 'key' => $edit->key, ...$columns];
+        if ($edit->kind === DecisionKind::Run) {
+            StoredRun::query()->create($columns);
+        } else {
+            StoredPart::query()->create(['kind' => $edit->kind->value, ...$columns]);
+        }
+    }
+
+    /**
+     * @param  array<int|string, mixed>  $after
+     * @return array<string, mixed>
+     */
+    private function columns(DecisionKind $kind, array $after): array
+    {
+        return $kind === DecisionKind::Run
+            ? [
+                'definition' => $after,
+                'code' => $after['code'] ?? '',
+                'withdrawn' => (bool) ($after['withdrawn'] ?? false),
+            ]
+            : ['definition' => $after];
+    }
+}
