@@ -11,11 +11,10 @@ use Carbon\CarbonImmutable;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
-use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
-use Sartal\Core\Work\Bench\StandardTimes;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Forecasting\Booking;
 use Sartal\Core\Work\Forecasting\Bound;
@@ -86,7 +85,7 @@ final readonly class Board
         $book = $this->times->of($stored);
         $chores = $this->workload->of($stored, $book);
         $forecast = (new Forecaster($hands, $in->workshop->tools, $in->workshop->benches))->forecast($chores);
-        $measured = count(array_filter(Names::of(StandardTimes::all()), $book->isMeasured(...)));
+        $measured = count(array_filter(Pace::cases(), $book->isMeasured(...)));
         $hours = $forecast->minutes / 60;
         $ahead = [];
         foreach ($forecast->bookings as $booking) {
@@ -119,7 +118,7 @@ final readonly class Board
                             ? sprintf(
                                 '%d of %d kinds of work by this crew’s own record, the rest by standard times',
                                 $measured,
-                                count(StandardTimes::all()),
+                                count(Pace::cases()),
                             )
                             : 'standard times',
                     ),

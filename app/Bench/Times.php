@@ -69,7 +69,7 @@ final readonly class Times
             foreach ($rows as [$step, $seconds]) {
                 $operation = $job?->operation($step);
                 if ($operation !== null && $seconds > 0.0) {
-                    $measured[$operation->pace][] = $seconds / 60 / $operation->amount;
+                    $measured[$operation->pace->value][] = $seconds / 60 / $operation->amount;
                 }
             }
         }

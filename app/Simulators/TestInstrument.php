@@ -14,6 +14,7 @@ use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\Fault;
 use Sartal\Core\Proof\Diagnosing\FaultSources;
 use Sartal\Core\Proof\Diagnosing\Patch;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Sample;
 
@@ -53,7 +54,7 @@ final readonly class TestInstrument
                 sprintf(
                     'This %s cannot do that. It can: %s.',
                     $this->kind->words(),
-                    implode(', ', array_map(static fn (Method $method): string => $method->words(), $can)),
+                    implode(', ', array_map(static fn (Method $method): string => Methods::card($method)->words, $can)),
                 ),
             );
         }

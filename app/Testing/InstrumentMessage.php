@@ -10,6 +10,7 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\ReadingCodec;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\CertifierSense;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\PairCheck;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Reading;
@@ -126,11 +127,11 @@ final readonly class InstrumentMessage
                 Method::Ohms, Method::Insulation, Method::Capacitance => [
                     'between' => array_map($point, $nodes),
                     'value' => $value,
-                    'unit' => $question->method->unit(),
+                    'unit' => Methods::card($question->method)->unit,
                 ],
                 Method::Certifier => [
                     'pair' => array_map($point, $nodes),
-                    'what' => CertifierSense::what($question->at),
+                    'what' => CertifierSense::asked($question->at),
                     'value' => $value,
                 ],
                 Method::Noise => ['pair' => array_map($point, $nodes), 'value' => $value],

@@ -6,6 +6,7 @@ namespace App\Testing;
 
 use App\Formats\BadLine;
 use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Reading;
 
 /** Refuses a reading that speaks of points the assembly does not have: the plan has changed, or it is another cable. */
@@ -47,7 +48,7 @@ final class Known
                     $sample->question->at,
                     sprintf(
                         '"%s" cannot be asked of this here. Load the test again.',
-                        $sample->question->method->words(),
+                        Methods::card($sample->question->method)->words,
                     ),
                 );
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\File;
 
 use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
@@ -78,12 +79,17 @@ final class ReadingCodec
         $value = $fields->raw('value');
         $read = match (true) {
             is_array($value) => self::nodes($fields, 'value', $value, sorted: true),
-            $method->unit() !== '' => self::number($fields, $value),
+            Methods::card($method)->unit !== '' => self::number($fields, $value),
             is_string($value) => $value,
             default => $fields->wrong('value', $value, 'should be a word, a number or a list of contacts.', ''),
         };
-        if (is_array($read) !== ($method->lights() || $method->opens())) {
-            $read = $fields->wrong('value', $value, sprintf('is not what "%s" shows.', $method->words()), '');
+        if (is_array($read) !== (Methods::card($method)->lights || Methods::card($method)->opens)) {
+            $read = $fields->wrong(
+                'value',
+                $value,
+                sprintf('is not what "%s" shows.', Methods::card($method)->words),
+                '',
+            );
         }
         $sample = new Sample($question, $read, $fields->flag('declared', false));
         $fields->done();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Changing;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Work\Bench\Pace;
 
 /**
  * Which pieces change places so that the runs of one type of cable come out
@@ -62,7 +63,7 @@ final class Exchanges
     /** min for one piece that goes to another run. */
     private function move(): float
     {
-        return $this->worth->pace('mark') + Worth::CONFIRM;
+        return $this->worth->pace(Pace::Mark) + Worth::CONFIRM;
     }
 
     /**
@@ -163,8 +164,8 @@ final class Exchanges
         $rate = $this->installation->economy->rate / 60;
         $cable = $this->installation->economy->prices[$run->cable] ?? 0.0;
 
-        return ($this->worth->pace('cut') + $this->worth->pace('mark')) * $rate +
-            $run->planned->inMetres() * ($cable + $this->worth->pace('cut-metre') * $rate);
+        return ($this->worth->pace(Pace::Cut) + $this->worth->pace(Pace::Mark)) * $rate +
+            $run->planned->inMetres() * ($cable + $this->worth->pace(Pace::CutMetre) * $rate);
     }
 
     /**

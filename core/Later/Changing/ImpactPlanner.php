@@ -16,6 +16,7 @@ use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Parts\Ask;
@@ -271,7 +272,7 @@ final readonly class ImpactPlanner
             new Effort(
                 'pull again',
                 Figure::amount($metres, 'm', 2),
-                $metres * $this->worth->pace('pull-metre'),
+                $metres * $this->worth->pace(Pace::PullMetre),
                 'standard times, or the crew’s own',
             ),
         );

@@ -8,6 +8,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Parts\Ask;
@@ -55,7 +56,7 @@ final readonly class Worth
             );
     }
 
-    public function pace(string $pace): float
+    public function pace(Pace $pace): float
     {
         return $this->times->minutes($pace);
     }

@@ -6,6 +6,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Methods;
 
 /**
  * What chosen methods cannot see: every credible single fault, and the double
@@ -65,7 +66,10 @@ final readonly class Coverage
     private static function added(Sight $sight, Fault $fault, array $methods): ?Method
     {
         $others = array_filter(Method::cases(), static fn (Method $method): bool => ! in_array($method, $methods, true));
-        usort($others, static fn (Method $a, Method $b): int => $a->minutes() <=> $b->minutes());
+        usort(
+            $others,
+            static fn (Method $a, Method $b): int => Methods::card($a)->minutes <=> Methods::card($b)->minutes,
+        );
         foreach ($others as $method) {
             if ($sight->shows($method, $fault)) {
                 return $method;

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Reading;
 
@@ -41,7 +42,9 @@ final readonly class NextReading
         $best = null;
         foreach ([false, true] as $opened) {
             foreach ($this->methods as $method) {
-                foreach ($method->opens() === $opened ? $this->candidates($method, $nodes) : [] as $questions) {
+                foreach (
+                    Methods::card($method)->opens === $opened ? $this->candidates($method, $nodes) : [] as $questions
+                ) {
                     $separation = $this->separated($method, $questions, $causes, $wirings);
                     if (count($separation->answers) > 1 && ($best === null || self::isBetter($separation, $best))) {
                         $best = $separation;
@@ -72,7 +75,7 @@ final readonly class NextReading
             ),
         );
 
-        return $method->opens()
+        return Methods::card($method)->opens
             ? ($open === []
                 ? []
                 : [$open])
@@ -112,7 +115,7 @@ final readonly class NextReading
             $answers[] = new Answer($said, [$i]);
         }
 
-        return new Separation($method, $method->opens() ? null : $questions[0], $answers);
+        return new Separation($method, Methods::card($method)->opens ? null : $questions[0], $answers);
     }
 
     /**
@@ -157,7 +160,10 @@ final readonly class NextReading
 
     private static function isBetter(Separation $one, Separation $other): bool
     {
-        return [$one->left(), $one->method->minutes()] < [$other->left(), $other->method->minutes()];
+        return [$one->left(), Methods::card($one->method)->minutes] < [
+            $other->left(),
+            Methods::card($other->method)->minutes,
+        ];
     }
 
     private function wired(Cause $cause): Wiring

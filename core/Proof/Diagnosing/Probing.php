@@ -7,6 +7,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\MapMethod;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
@@ -81,7 +82,10 @@ final readonly class Probing
         );
         usort(
             $methods,
-            static fn (Method $a, Method $b): int => [$a->opens(), $a->minutes()] <=> [$b->opens(), $b->minutes()],
+            static fn (Method $a, Method $b): int => [Methods::card($a)->opens, Methods::card($a)->minutes] <=> [
+                Methods::card($b)->opens,
+                Methods::card($b)->minutes,
+            ],
         );
 
         return $methods;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 
 /** One reading on the way to a fault. */
@@ -21,6 +22,8 @@ final readonly class ProbingStep
     /** min; a single question takes a share of the method's. */
     public function minutes(): float
     {
-        return $this->question === null ? $this->method->minutes() : round($this->method->minutes() / 2, 2);
+        return $this->question === null
+            ? Methods::card($this->method)->minutes
+            : round(Methods::card($this->method)->minutes / 2, 2);
     }
 }

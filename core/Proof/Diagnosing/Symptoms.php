@@ -7,6 +7,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Ends\Wiring\DisjointSets;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Proof\Testing\Expectation;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\PairCheck;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
@@ -73,7 +74,7 @@ final class Symptoms
     {
         $senses = $expectation->senses();
         $nodes = $senses->nodes($sample->question);
-        if ($sample->question->method->lights()) {
+        if (Methods::card($sample->question->method)->lights) {
             $expected = $senses->expected($sample->question);
             array_push(
                 $nodes,
@@ -105,7 +106,7 @@ final class Symptoms
     {
         $missing = $found = [];
         foreach ($wrong as $sample) {
-            if (! $sample->question->method->opens() || ! is_array($sample->value)) {
+            if (! Methods::card($sample->question->method)->opens || ! is_array($sample->value)) {
                 continue;
             }
             $expected = $expectation->senses()->expected($sample->question);

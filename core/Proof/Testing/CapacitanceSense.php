@@ -6,6 +6,7 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 
 /**
  * A capacitance meter between a contact and its screen, in nF. A core hangs
@@ -14,12 +15,33 @@ use Sartal\Core\Ends\Wiring\Wiring;
  */
 final readonly class CapacitanceSense implements Sense
 {
+    use PlainSense;
+
+    private const UNIT = 'nF';
+
     private const SHARE = 0.25;
 
     private const LEAST = 0.05;
 
     public function __construct(private TestSetup $setup)
     {
+    }
+
+    public static function card(Method $method): MethodCard
+    {
+        return new MethodCard(
+            name: 'Capacitance',
+            words: 'capacitance, core to screen',
+            limit: 'what the length makes, within a quarter',
+            minutes: 1.2,
+            near: Nearness::within(self::SHARE, self::LEAST),
+            unit: self::UNIT,
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup);
     }
 
     public function questions(Wiring $good): array
@@ -71,11 +93,6 @@ final readonly class CapacitanceSense implements Sense
         }
 
         return $nanofarads;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 
     /**

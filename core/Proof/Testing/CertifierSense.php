@@ -7,6 +7,7 @@ namespace Sartal\Core\Proof\Testing;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Resistance;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 
 /**
  * What a certifier says of each pair: its length in m, its delay in ns, the
@@ -16,6 +17,8 @@ use Sartal\Core\Ends\Wiring\Wiring;
  */
 final readonly class CertifierSense implements Sense
 {
+    private const UNIT = 'm';
+
     public const LENGTH = '';
 
     public const DELAY = 'delay';
@@ -32,8 +35,61 @@ final readonly class CertifierSense implements Sense
     {
     }
 
+    public static function card(Method $method): MethodCard
+    {
+        return new MethodCard(
+            name: 'Certifier',
+            words: 'certifier: length, delay, loop resistance',
+            limit: sprintf(
+                'the planned length within %g %%; %g m, %g ns, %g ns skew, %g Ω at most',
+                self::SHARE * 100,
+                LinkLimits::LENGTH,
+                LinkLimits::DELAY,
+                LinkLimits::SKEW,
+                LinkLimits::LOOP,
+            ),
+            minutes: 0.5,
+            near: Nearness::within(self::SHARE, self::LEAST),
+            unit: self::UNIT,
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup);
+    }
+
+    public function what(string $at): string
+    {
+        return self::asked($at);
+    }
+
+    public function asks(string $at): string
+    {
+        return match (self::asked($at)) {
+            self::DELAY => 'delay',
+            self::LOOP => 'there and back',
+            default => 'length',
+        };
+    }
+
+    public function scale(string $at): Scale
+    {
+        return match (self::asked($at)) {
+            self::DELAY => new Scale('ns', 1),
+            self::LOOP => new Scale('Ω'),
+            default => new Scale(self::UNIT),
+        };
+    }
+
+    /** The lengths will do. */
+    public function counts(string $at): bool
+    {
+        return self::asked($at) === self::LENGTH;
+    }
+
     /** Which of the three a question is about. */
-    public static function what(string $at): string
+    public static function asked(string $at): string
     {
         return explode('#', $at, 2)[1] ?? self::LENGTH;
     }
@@ -69,16 +125,11 @@ final readonly class CertifierSense implements Sense
     {
         $pair = explode('#', $at, 2)[0];
 
-        return match (self::what($at)) {
+        return match (self::asked($at)) {
             self::DELAY => $this->metres($wiring, $pair) * ($this->setup->makeup->nanosecondsPerMetre[$pair] ?? NAN),
             self::LOOP => $this->loop($wiring, $pair),
             default => $this->metres($wiring, $pair),
         };
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 
     private function metres(Wiring $wiring, string $pair): float

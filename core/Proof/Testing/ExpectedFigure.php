@@ -20,16 +20,10 @@ final class ExpectedFigure
         if (! is_float($value) || is_nan($value) || is_infinite($value)) {
             return null;
         }
-        $what = $question->method === Method::Certifier ? CertifierSense::what($question->at) : '';
-        [$unit, $digits] = match (true) {
-            $what === CertifierSense::DELAY => ['ns', 1],
-            $what === CertifierSense::LOOP => ['Ω', 2],
-            $question->method === Method::Certifier => ['m', 2],
-            $question->method === Method::Ohms => ['Ω', 3],
-            default => [$question->method->unit(), 2],
-        };
+        $what = $expectation->senses()->what($question);
+        $scale = $expectation->senses()->scale($question);
 
-        return new Figure($value, $unit, self::terms($expectation, $question, $what, $value), $digits);
+        return new Figure($value, $scale->unit, self::terms($expectation, $question, $what, $value), $scale->digits);
     }
 
     /** @return list<FigureTerm> */

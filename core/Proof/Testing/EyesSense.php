@@ -6,17 +6,45 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Side;
 
 /** Which colours meet a contact of an opened end, and whether something bridges it. */
 final readonly class EyesSense implements Sense
 {
-    use AgreesExactly;
+    use PlainSense;
+
+    private const UNIT = '';
 
     public const BRIDGED = 'a bridge';
 
     public function __construct(private TestSetup $setup, private Side $side)
     {
+    }
+
+    public static function card(Method $method): MethodCard
+    {
+        $side = self::side($method)->value;
+
+        return new MethodCard(
+            name: 'Eyes, end '.$side,
+            words: 'core colours looked at, end '.$side,
+            limit: 'each colour on its contact, no strand astray',
+            minutes: 1.2,
+            near: Nearness::exactly(),
+            opens: true,
+            answers: [self::BRIDGED],
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup, self::side($method));
+    }
+
+    private static function side(Method $method): Side
+    {
+        return $method === Method::EyesA ? Side::A : Side::B;
     }
 
     public function questions(Wiring $good): array

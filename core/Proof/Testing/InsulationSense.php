@@ -6,6 +6,7 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\Resistance;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 
 /**
  * An insulation meter between two points that should not conduct, in MΩ. Two
@@ -14,11 +15,34 @@ use Sartal\Core\Ends\Wiring\Wiring;
  */
 final readonly class InsulationSense implements Sense
 {
+    use PlainSense;
+
+    private const UNIT = 'MΩ';
+
     /** MΩ, the least that is good. Source: IEC 60364-6, table of minimum insulation resistance, 500 V d.c. (from memory). */
     public const LEAST = 1.0;
 
     public function __construct(private TestSetup $setup)
     {
+    }
+
+    public static function card(Method $method): MethodCard
+    {
+        return new MethodCard(
+            name: 'Insulation',
+            words: 'insulation test',
+            limit: sprintf('%g %s at least', self::LEAST, self::UNIT),
+            minutes: 1.0,
+            near: Nearness::bands(MapMethod::LAMP / 1e6, self::LEAST),
+            unit: self::UNIT,
+            should: sprintf('%g %s or more', self::LEAST, self::UNIT),
+            beyond: 'beyond the meter',
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup);
     }
 
     public function questions(Wiring $good): array
@@ -43,19 +67,5 @@ final readonly class InsulationSense implements Sense
         [$one, $other] = explode('|', $at, 2) + ['', ''];
 
         return Resistance::between($wiring, $one, $other) / 1e6;
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return is_float($expected) && is_float($read) && self::band($expected) === self::band($read);
-    }
-
-    private static function band(float $megohms): int
-    {
-        return match (true) {
-            $megohms >= self::LEAST => 2,
-            $megohms * 1e6 > MapMethod::LAMP => 1,
-            default => 0,
-        };
     }
 }

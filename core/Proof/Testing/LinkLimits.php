@@ -36,7 +36,7 @@ final class LinkLimits
             if ($sample->question->method !== Method::Certifier || ! is_float($value)) {
                 continue;
             }
-            [$what, $limit, $unit] = match (CertifierSense::what($sample->question->at)) {
+            [$what, $limit, $unit] = match (CertifierSense::asked($sample->question->at)) {
                 CertifierSense::DELAY => ['delay', self::DELAY, 'ns'],
                 CertifierSense::LOOP => ['loop resistance', self::LOOP, 'Ω'],
                 default => ['length', self::LENGTH, 'm'],

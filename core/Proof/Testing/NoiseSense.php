@@ -6,6 +6,7 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 
 /**
  * A signal is sent down a circuit and listened to. It is silent where it does
@@ -15,7 +16,9 @@ use Sartal\Core\Ends\Wiring\Wiring;
  */
 final readonly class NoiseSense implements Sense
 {
-    use AgreesExactly;
+    use PlainSense;
+
+    private const UNIT = '';
 
     public const CLEAN = 'clean';
 
@@ -25,6 +28,23 @@ final readonly class NoiseSense implements Sense
 
     public function __construct(private TestSetup $setup)
     {
+    }
+
+    public static function card(Method $method): MethodCard
+    {
+        return new MethodCard(
+            name: 'Noise',
+            words: 'signal and noise check',
+            limit: self::CLEAN,
+            minutes: 0.8,
+            near: Nearness::exactly(),
+            answers: [self::CLEAN, self::HUM, self::SILENT],
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup);
     }
 
     public function questions(Wiring $good): array

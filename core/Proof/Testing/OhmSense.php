@@ -6,10 +6,13 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\Resistance;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Given\Installation\Method;
 
 /** An ohmmeter between two points that should conduct, in Ω. */
 final readonly class OhmSense implements Sense
 {
+    private const UNIT = 'Ω';
+
     /** What it is trusted with, share and Ω: common practice. */
     public const SHARE = 0.2;
 
@@ -17,6 +20,46 @@ final readonly class OhmSense implements Sense
 
     public function __construct(private TestSetup $setup)
     {
+    }
+
+    public static function card(Method $method): MethodCard
+    {
+        return new MethodCard(
+            name: 'Ohms',
+            words: 'ohmmeter, against what length and gauge make',
+            limit: sprintf('what length and gauge make, within a fifth or %g Ω', self::LEAST),
+            minutes: 1.5,
+            near: Nearness::within(self::SHARE, self::LEAST),
+            unit: self::UNIT,
+        );
+    }
+
+    public static function for(Method $method, TestSetup $setup): self
+    {
+        return new self($setup);
+    }
+
+    public function what(string $at): string
+    {
+        return '';
+    }
+
+    public function asks(string $at): string
+    {
+        return '';
+    }
+
+    public function scale(string $at): Scale
+    {
+        return new Scale(self::UNIT, 3);
+    }
+
+    /** Of a cable with mains, protective earth. */
+    public function counts(string $at): bool
+    {
+        $makeup = $this->setup->makeup;
+
+        return ! $makeup->mains || in_array($this->nodes($at)[0], $makeup->earths, true);
     }
 
     public function questions(Wiring $good): array
@@ -48,10 +91,5 @@ final readonly class OhmSense implements Sense
         [$one, $other] = explode('|', $at, 2) + ['', ''];
 
         return Resistance::between($wiring, $one, $other, MapMethod::LAMP);
-    }
-
-    public function agree(array|float|string $expected, array|float|string $read): bool
-    {
-        return (new Tolerance(self::SHARE, self::LEAST))->agrees($expected, $read);
     }
 }

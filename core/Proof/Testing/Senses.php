@@ -7,13 +7,15 @@ namespace Sartal\Core\Proof\Testing;
 use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
 use Sartal\Core\Given\Installation\Method;
-use Sartal\Core\Given\Installation\Side;
 
 /** Every method put to one assembly: what can be asked, what should be answered, and what a fault would make of it. */
 final class Senses
 {
     /** @var array<int|string, Sense> by method */
     private array $senses = [];
+
+    /** @var array<int|string, Nearness> by method */
+    private array $near = [];
 
     /** @var array<int|string, list<Question>> by method */
     private array $questions = [];
@@ -74,6 +76,29 @@ final class Senses
         }
 
         return $moved;
+    }
+
+    /** What of the thing is asked; "" for the usual. */
+    public function what(Question $question): string
+    {
+        return $this->sense($question->method)->what($question->at);
+    }
+
+    /** The same as it is said. */
+    public function asks(Question $question): string
+    {
+        return $this->sense($question->method)->asks($question->at);
+    }
+
+    public function scale(Question $question): Scale
+    {
+        return $this->sense($question->method)->scale($question->at);
+    }
+
+    /** Whether its method is not answered as long as this is open. */
+    public function counts(Question $question): bool
+    {
+        return $this->sense($question->method)->counts($question->at);
     }
 
     /** @return list<string> nodes that the answer hangs on */
@@ -147,7 +172,9 @@ final class Senses
      */
     public function agree(Question $question, array|float|string $expected, array|float|string $read): bool
     {
-        return $this->sense($question->method)->agree($expected, $read);
+        $near = $this->near[$question->method->value] ??= Methods::card($question->method)->near;
+
+        return $near->agree($expected, $read);
     }
 
     public function isWrong(Sample $sample): bool
@@ -177,19 +204,6 @@ final class Senses
 
     private function sense(Method $method): Sense
     {
-        return $this->senses[$method->value] ??= match ($method) {
-            Method::Map => new LampSense($this->setup, false),
-            Method::Shells, Method::Switches => new LampSense($this->setup),
-            Method::All => new LampSense($this->setup->everything()),
-            Method::Pairs => new PairSense($this->setup),
-            Method::Wiggle => new WiggleSense($this->setup),
-            Method::Noise => new NoiseSense($this->setup),
-            Method::Capacitance => new CapacitanceSense($this->setup),
-            Method::Ohms => new OhmSense($this->setup),
-            Method::Insulation => new InsulationSense($this->setup),
-            Method::Certifier => new CertifierSense($this->setup),
-            Method::EyesA => new EyesSense($this->setup, Side::A),
-            Method::EyesB => new EyesSense($this->setup, Side::B),
-        };
+        return $this->senses[$method->value] ??= Methods::of($method, $this->setup);
     }
 }

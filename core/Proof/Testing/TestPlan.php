@@ -69,23 +69,15 @@ final readonly class TestPlan
             count($this->missing($expectation, $reading)) === count($this->tests);
     }
 
-    /** A method is answered when all that it can be asked is; of a certifier the lengths will do, and of mains' ohms those of protective earth. */
+    /** A method is answered when all of it that counts is. */
     private static function isAnswered(Method $method, Expectation $expectation, Reading $reading): bool
     {
-        $needed = match (true) {
-            $method === Method::Ohms && $expectation->setup->makeup->mains => static fn (
-                Question $question,
-            ): bool => in_array($expectation->senses()->nodes($question)[0], $expectation->setup->makeup->earths, true),
-            $method === Method::Certifier => static fn (Question $question): bool => CertifierSense::what(
-                $question->at,
-            ) === CertifierSense::LENGTH,
-            default => null,
-        };
-        if ($needed === null) {
+        if ($method === Method::Map || $method === Method::Shells || $method === Method::Pairs) {
             return $expectation->unasked($method, $reading) === 0;
         }
-        foreach (array_filter($expectation->senses()->questions($method), $needed) as $question) {
-            if (! isset($reading->samples[$question->key()])) {
+        $senses = $expectation->senses();
+        foreach ($senses->questions($method) as $question) {
+            if (! isset($reading->samples[$question->key()]) && $senses->counts($question)) {
                 return false;
             }
         }

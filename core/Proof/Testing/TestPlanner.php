@@ -47,7 +47,7 @@ final readonly class TestPlanner
                 $tests[] = new PlannedTest(
                     $method,
                     $this->why($method, $expectation, $usual, $isChosen, $mains),
-                    self::limit($method, $expectation),
+                    Methods::card($method)->limit,
                     $licensed,
                     $chosen[$method->value],
                 );
@@ -146,23 +146,6 @@ final readonly class TestPlanner
             isset($usual[$method->value]) => $usual[$method->value][1],
             $isChosen => 'the house wants it on these connectors',
             default => '',
-        };
-    }
-
-    private static function limit(Method $method, Expectation $expectation): string
-    {
-        return match ($method) {
-            Method::Map, Method::Shells, Method::All, Method::Switches => 'exactly what the plan joins lights',
-            Method::Pairs => 'no pair is split',
-            Method::Wiggle => 'nothing comes and goes',
-            Method::Noise => 'clean',
-            Method::Ohms => 'what length and gauge make, within a fifth or 0.05 Ω',
-            Method::Insulation => '1 MΩ at least',
-            Method::Capacitance => 'what the length makes, within a quarter',
-            Method::Certifier => $expectation->setup->makeup->category
-                ? 'the planned length within 15 %; 90 m, 498 ns, 44 ns skew, 21 Ω at most'
-                : 'the planned length within 15 %',
-            Method::EyesA, Method::EyesB => 'each colour on its contact, no strand astray',
         };
     }
 

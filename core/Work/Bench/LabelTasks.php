@@ -55,8 +55,8 @@ final readonly class LabelTasks
                 sprintf('%s end %s', $run->code, $label->side->value).
                     ($label->leg === '' ? '' : ', tail '.$label->code),
                 self::words($label, $part),
-                $part !== null && ! $part->split ? 'shrink' : 'label',
-                $first ? 20 : 1600,
+                $part !== null && ! $part->split ? Pace::Shrink : Pace::Label,
+                $first ? Phase::LabelBeforePull : Phase::Label,
                 leg: $label->leg,
                 detail: $label->leg === '' ? 'to '.$label->to : '',
                 part: $part->id ?? '',

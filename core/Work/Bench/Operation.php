@@ -16,9 +16,6 @@ final readonly class Operation
 {
     use Withers;
 
-    /** Phase from which on connectors sit on the cable. */
-    public const JOINED = 1000;
-
     /** Stays while there is such a thing to do: events name it. */
     public string $id;
 
@@ -34,9 +31,8 @@ final readonly class Operation
      * @param  list<BenchCore>  $cores
      * @param  list<string>  $cautions
      * @param  string  $why  on demand
-     * @param  string  $pace  by which its time is known ({@see StandardTimes})
      * @param  int  $wait  s before what needs it may begin
-     * @param  int  $phase  the order within an end; what is like and of one phase is done together
+     * @param  int  $turn  which comes first within a phase
      * @param  string  $like  operations of one likeness are pieces of one step
      * @param  ?Joining  $joining  how its joints are made, where it has to do with joints
      * @param  list<string>  $with  further runs that it is done to, where several share a connector
@@ -52,8 +48,8 @@ final readonly class Operation
         public ?Side $side,
         public string $place,
         public string $words,
-        public string $pace,
-        public int $phase,
+        public Pace $pace,
+        public Phase $phase,
         public string $fitting = '',
         public string $leg = '',
         public string $address = '',
@@ -75,6 +71,7 @@ final readonly class Operation
         public array $needs = [],
         public array $facts = [],
         public ?Worked $sum = null,
+        public int $turn = 0,
     ) {
         $this->id = $step->text();
     }
@@ -88,7 +85,7 @@ final readonly class Operation
     /** Whether its end is spoilt where it is left out. */
     public function isUnforgiving(): bool
     {
-        return $this->task->isUnforgiving() && $this->phase < self::JOINED;
+        return $this->task->isUnforgiving() && $this->phase->isBeforeJoining();
     }
 
     /** @return list<string> joints that it makes on its own run: "conductor>node" */

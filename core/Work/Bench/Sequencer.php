@@ -58,7 +58,7 @@ final readonly class Sequencer
             $id = $this->next($heap, $from, $clock);
             $operation = $byId[$id];
             $order[] = $operation;
-            $clock = max($clock, $from[$id] ?? 0.0) + StandardTimes::minutes($operation->pace) * $operation->amount;
+            $clock = max($clock, $from[$id] ?? 0.0) + $operation->pace->minutes() * $operation->amount;
             foreach ($then[$id] ?? [] as $after) {
                 $from[$after] = max($from[$after] ?? 0.0, $clock + $operation->wait / 60);
                 if (--$open[$after] === 0) {
@@ -106,7 +106,7 @@ final readonly class Sequencer
 
     /**
      * @param  list<Operation>  $operations
-     * @return array<int|string, list<int>> group, phase, tool, likeness, place
+     * @return array<int|string, list<int>> group, phase, turn, tool, likeness, place
      */
     private function keys(array $operations): array
     {
@@ -114,7 +114,8 @@ final readonly class Sequencer
         foreach ($operations as $i => $operation) {
             $keys[$operation->id] = [
                 $this->group($operation),
-                $operation->phase,
+                $operation->phase->value,
+                $operation->turn,
                 ($tools[$operation->tool] ??= count($tools)),
                 ($likes[$operation->like] ??= count($likes)),
                 $i,
@@ -126,7 +127,7 @@ final readonly class Sequencer
 
     private function group(Operation $operation): int
     {
-        if ($operation->side === null || $operation->phase < 100) {
+        if ($operation->side === null || $operation->phase->isOfTheRun()) {
             return $operation->task === Task::Test ? 9 : 0;
         }
         if ($this->rule === SecondEnd::Together && $operation->task->isPreparation()) {

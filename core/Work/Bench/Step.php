@@ -36,7 +36,7 @@ final readonly class Step
     {
         return array_sum(
             array_map(
-                static fn (Operation $operation): float => StandardTimes::minutes($operation->pace) * $operation->amount,
+                static fn (Operation $operation): float => $operation->pace->minutes() * $operation->amount,
                 $this->operations,
             ),
         );

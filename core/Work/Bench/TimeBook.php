@@ -18,14 +18,14 @@ final readonly class TimeBook
     {
     }
 
-    public function minutes(string $pace): float
+    public function minutes(Pace $pace): float
     {
-        return $this->isMeasured($pace) ? self::median($this->measured[$pace]) : StandardTimes::minutes($pace);
+        return $this->isMeasured($pace) ? self::median($this->measured[$pace->value]) : $pace->minutes();
     }
 
-    public function isMeasured(string $pace): bool
+    public function isMeasured(Pace $pace): bool
     {
-        return count($this->measured[$pace] ?? []) >= self::ENOUGH;
+        return count($this->measured[$pace->value] ?? []) >= self::ENOUGH;
     }
 
     public function of(Operation $operation): float
@@ -34,13 +34,13 @@ final readonly class TimeBook
     }
 
     /** A time with what it rests on. */
-    public function figure(string $pace): Figure
+    public function figure(Pace $pace): Figure
     {
-        $standard = StandardTimes::minutes($pace);
+        $standard = $pace->minutes();
         $terms = [
             new FigureTerm('standard', 'practised hands', Figure::amount($standard, 'min', 2), 'common practice'),
         ];
-        $count = count($this->measured[$pace] ?? []);
+        $count = count($this->measured[$pace->value] ?? []);
         if ($count > 0) {
             $terms[] = new FigureTerm(
                 'measured',
@@ -49,7 +49,7 @@ final readonly class TimeBook
                     $count,
                     $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : '',
                 ),
-                Figure::amount(self::median($this->measured[$pace] ?? [0.0]), 'min', 2),
+                Figure::amount(self::median($this->measured[$pace->value] ?? [0.0]), 'min', 2),
                 'this crew’s record',
             );
         }

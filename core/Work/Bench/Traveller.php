@@ -30,6 +30,7 @@ final readonly class Traveller
                 $pieces !== [] &&
                 ($pieces[0]->like !== $operation->like ||
                     $pieces[0]->phase !== $operation->phase ||
+                    $pieces[0]->turn !== $operation->turn ||
                     $pieces[0]->side !== $operation->side)
             ) {
                 $steps[] = new Step(count($steps) + 1, $pieces);

@@ -11,7 +11,6 @@ use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
-use Sartal\Core\Work\Bench\StandardTimes;
 use Sartal\Core\Work\Bench\Task;
 
 /** How long an assembly takes at the bench: the operations of its traveller, by standard times. */
@@ -31,7 +30,7 @@ final readonly class Labour
         $minutes = $counts = [];
         foreach ($this->operations->of($assembly, $plans) as $operation) {
             $group = $this->group($operation);
-            $taken = StandardTimes::minutes($operation->pace) * $operation->amount;
+            $taken = $operation->pace->minutes() * $operation->amount;
             $minutes[$group] = ($minutes[$group] ?? 0.0) + $taken;
             $counts[$group] = ($counts[$group] ?? 0) + 1;
             $total += $taken;

@@ -18,9 +18,26 @@ export interface Question {
   at: string
   state?: string
   nodes: string[]
-  what?: string
+  /** What of it, where one thing has several answers. */
+  asks?: string
+  unit?: string
+  /** Its method is answered without it. */
+  optional?: boolean
   expected: Value
   figure?: Figure
+}
+/** What there is to know of a method; the trade's figures come with it. */
+export interface MethodCard {
+  name?: string
+  answers?: string[]
+  /** Share of what is expected, and least, within which a number is as expected. */
+  within?: [number, number]
+  /** Where one band ends and the next begins: numbers of one band are alike. */
+  bands?: number[]
+  opens?: boolean
+  byInstrument?: boolean
+  should?: string
+  beyond: string
 }
 export interface PlannedTest {
   method: string
@@ -73,6 +90,7 @@ export interface TestSheet {
   states: { id: string; name: string }[]
   plan: PlannedTest[]
   licensed: boolean
+  cards: Record<string, MethodCard>
   methods: Record<string, Question[]>
   instruments: Instrument[]
   fittings: Record<string, { label: string; tag: string; location: string; drawing: Drawing | null }>

@@ -172,7 +172,7 @@ final class FactsTest extends TestCase
         foreach (self::operations($bench) as $operation) {
             $is = OperationFacts::fingerprint($operation);
             self::assertMatchesRegularExpression('/^2\.[0-9a-f]{16}$/', $is);
-            foreach (['words', 'detail', 'place', 'why', 'tool', 'check', 'like', 'pace'] as $said) {
+            foreach (['words', 'detail', 'place', 'why', 'tool', 'check', 'like'] as $said) {
                 self::assertSame(
                     $is,
                     OperationFacts::fingerprint($copy($operation, [$said => 'anders gesagt'])),

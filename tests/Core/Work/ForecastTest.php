@@ -7,8 +7,8 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
-use Sartal\Core\Work\Bench\StandardTimes;
 use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Forecasting\Booking;
 use Sartal\Core\Work\Forecasting\Chore;
@@ -277,12 +277,12 @@ final class ForecastTest extends TestCase
 
     public function test_the_crews_own_times_count_once_there_are_enough(): void
     {
-        $standard = StandardTimes::minutes('crimp');
-        self::assertSame($standard, (new TimeBook())->minutes('crimp'));
-        self::assertSame($standard, (new TimeBook(['crimp' => [1.0, 1.0, 1.0, 1.0]]))->minutes('crimp'));
+        $standard = Pace::Crimp->minutes();
+        self::assertSame($standard, (new TimeBook())->minutes(Pace::Crimp));
+        self::assertSame($standard, (new TimeBook(['crimp' => [1.0, 1.0, 1.0, 1.0]]))->minutes(Pace::Crimp));
         $book = new TimeBook(['crimp' => [9.0, 0.5, 0.6, 0.4, 0.55]]);
-        self::assertSame(0.55, $book->minutes('crimp'), 'one long break does not spoil it');
-        self::assertTrue($book->isMeasured('crimp'));
-        self::assertStringContainsString('the middle one of 5', $book->figure('crimp')->terms[1]->detail);
+        self::assertSame(0.55, $book->minutes(Pace::Crimp), 'one long break does not spoil it');
+        self::assertTrue($book->isMeasured(Pace::Crimp));
+        self::assertStringContainsString('the middle one of 5', $book->figure(Pace::Crimp)->terms[1]->detail);
     }
 }

@@ -28,9 +28,10 @@ use Sartal\Core\Work\Bench\Need;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
+use Sartal\Core\Work\Bench\Pace;
+use Sartal\Core\Work\Bench\Phase;
 use Sartal\Core\Work\Bench\Sequencer;
 use Sartal\Core\Work\Bench\Skill;
-use Sartal\Core\Work\Bench\StandardTimes;
 use Sartal\Core\Work\Bench\Step;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
@@ -359,7 +360,7 @@ final class TravellerTest extends TestCase
         foreach ($traveller->operations as $operation) {
             $from = max([0.0, ...array_map(static fn ($need): float => $ready[$need->before], $operation->needs)]);
             $waited += max(0.0, $from - $clock);
-            $clock = max($clock, $from) + StandardTimes::minutes($operation->pace) * $operation->amount;
+            $clock = max($clock, $from) + $operation->pace->minutes() * $operation->amount;
             $ready[$operation->id] = $clock + $operation->wait / 60;
         }
         self::assertLessThan(
@@ -440,7 +441,7 @@ final class TravellerTest extends TestCase
             'a jack',
         );
         self::assertEqualsWithDelta(4.0, $end(Bench::coax()), 1.2, 'a BNC');
-        $contact = 60 * (StandardTimes::minutes('crimp') + StandardTimes::minutes('join-crimp'));
+        $contact = 60 * (Pace::Crimp->minutes() + Pace::JoinCrimp->minutes());
         self::assertTrue($contact >= 25 && $contact <= 40, 'a crimp contact, s');
     }
 
@@ -526,7 +527,7 @@ final class TravellerTest extends TestCase
                 ...[
                     'a' => new End(
                         ...[
-                            'exceptions' => [
+                            'handJoints' => [
                                 new HandJoint(
                                     $bench->plan()->runs['A-1']->end(Side::A)->joints[0]->conductor,
                                     'splice:s1',
@@ -560,8 +561,8 @@ final class TravellerTest extends TestCase
             Side::A,
             '',
             '',
-            'strip',
-            600,
+            Pace::Strip,
+            Phase::Discard,
         ))->needing([new Need($needs, 'because')]);
         $this->expectException(\LogicException::class);
         (new Sequencer(SecondEnd::Whole))->order([$operation('a', 'b|trim'), $operation('b', 'a|trim')]);

@@ -11,4 +11,9 @@ return [
     'file/progress/V-406' => 'withdrawn since the release that the shop works from; a file carries what is decided, and no release',
     'answers/api/runs/*/test*/body/fingerprint' => 'what a reading relies on is hashed by the second edition; the first one’s hash comes along as formerly',
     'answers/api/runs/*/test*/body/formerly' => 'see fingerprint',
+    'answers/api/runs/*/test*/body/cards' => 'what a method is called, what it answers in and how near is near comes with the answer',
+    'answers/api/runs/*/test*/body/methods/*/*/what' => 'see asks',
+    'answers/api/runs/*/test*/body/methods/*/*/asks' => 'what is asked of a pair, as it is said',
+    'answers/api/runs/*/test*/body/methods/*/*/unit' => 'a reading’s unit comes with its question',
+    'answers/api/runs/*/test*/body/methods/*/*/optional' => 'what a method is answered without is said with the question',
 ];

@@ -31,6 +31,7 @@ use Sartal\Core\Given\Installation\Instrument;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\TestPlanner;
 
 /** Instruments of the crew, what they say, and what the house tests with them. */
@@ -66,12 +67,15 @@ final readonly class InstrumentController
                 static fn (InstrumentKind $kind): array => [
                     'id' => $kind->value,
                     'words' => $kind->words(),
-                    'methods' => array_map(static fn (Method $method): string => $method->words(), $kind->methods()),
+                    'methods' => array_map(
+                        static fn (Method $method): string => Methods::card($method)->words,
+                        $kind->methods(),
+                    ),
                 ],
                 InstrumentKind::cases(),
             ),
             'methods' => array_map(
-                static fn (Method $method): array => ['id' => $method->value, 'words' => $method->words()],
+                static fn (Method $method): array => ['id' => $method->value, 'words' => Methods::card($method)->words],
                 Method::cases(),
             ),
             'stages' => array_map(

@@ -23,6 +23,7 @@ use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Proof\Diagnosing\Fault;
 use Sartal\Core\Proof\Diagnosing\Probing;
 use Sartal\Core\Proof\Diagnosing\ProbingStep;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Sample;
 
 /** The trainer: an assembly with a hidden fault, instruments to probe it with, and the short way shown at the end. Nothing is recorded. */
@@ -70,17 +71,17 @@ final class TrainerController
             $request->enum('method', Method::class) ??
             throw BadLine::because('method', $request->string('method')->toString(), 'Choose what to read.');
         if (
-            $method->opens() &&
+            Methods::card($method)->opens &&
             ! in_array($method->value, $exercise->read, true) &&
             $exercise->opened >= $exercise->budget
         ) {
             throw BadLine::because(
                 'method',
-                $method->words(),
+                Methods::card($method)->words,
                 'No end is left to open. Name the cause from what you have read.',
             );
         }
-        $exercise = $exercise->after($method->value, $method->minutes(), $method->opens());
+        $exercise = $exercise->after($method->value, Methods::card($method)->minutes, Methods::card($method)->opens);
         $this->keep($request, $stored, $exercise);
         $senses = $test->expectation()->senses();
         $samples = [];
@@ -121,7 +122,7 @@ final class TrainerController
             'path' => array_map(
                 static fn (ProbingStep $step): array => [
                     'method' => $step->method->value,
-                    'words' => $step->method->words(),
+                    'words' => Methods::card($step->method)->words,
                     'nodes' => $step->question === null ? [] : $test->expectation()->senses()->nodes($step->question),
                     'left' => $step->left,
                     'minutes' => $step->minutes(),
@@ -186,9 +187,9 @@ final class TrainerController
                     array_map(
                         static fn (Method $method): array => [
                             'id' => $method->value,
-                            'words' => $method->words(),
-                            'minutes' => $method->minutes(),
-                            'opens' => $method->opens(),
+                            'words' => Methods::card($method)->words,
+                            'minutes' => Methods::card($method)->minutes,
+                            'opens' => Methods::card($method)->opens,
                         ],
                         array_filter(
                             Method::cases(),

@@ -29,9 +29,8 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Installation\Loom;
-use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
-use Sartal\Core\Work\Bench\StandardTimes;
 
 /** The crew: who there is, what they can, what they were given, and the board that the lead looks at. */
 final readonly class CrewController
@@ -103,12 +102,12 @@ final readonly class CrewController
             'tools' => $this->tools($stored, $loaded, $jobs),
             'version' => $stored->version,
             'times' => array_map(
-                static fn (string $pace): array => [
-                    'pace' => $pace,
+                static fn (Pace $pace): array => [
+                    'pace' => $pace->value,
                     'minutes' => PlanEncoder::figure($book->figure($pace)),
                     'measured' => $book->isMeasured($pace),
                 ],
-                Names::of(StandardTimes::all()),
+                Pace::cases(),
             ),
         ]);
     }

@@ -8,6 +8,7 @@ use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Coverage;
 use Sartal\Core\Proof\Diagnosing\Unseen;
+use Sartal\Core\Proof\Testing\Methods;
 
 /** What chosen checks let pass, in words. */
 final class CoverageResource
@@ -31,8 +32,8 @@ final class CoverageResource
                             ? null
                             : [
                                 'id' => $unseen->add->value,
-                                'words' => $unseen->add->words(),
-                                'minutes' => $unseen->add->minutes(),
+                                'words' => Methods::card($unseen->add)->words,
+                                'minutes' => Methods::card($unseen->add)->minutes,
                             ],
                 ],
                 $coverage->unseen,
@@ -40,8 +41,8 @@ final class CoverageResource
             'checks' => array_map(
                 static fn (Method $method): array => [
                     'id' => $method->value,
-                    'words' => $method->words(),
-                    'minutes' => $method->minutes(),
+                    'words' => Methods::card($method)->words,
+                    'minutes' => Methods::card($method)->minutes,
                     'chosen' => in_array($method, $coverage->methods, true),
                 ],
                 Method::cases(),

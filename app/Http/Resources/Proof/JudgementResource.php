@@ -17,6 +17,7 @@ use Sartal\Core\Proof\Diagnosing\NextReading;
 use Sartal\Core\Proof\Diagnosing\Separation;
 use Sartal\Core\Proof\Diagnosing\Trouble;
 use Sartal\Core\Proof\Testing\LinkLimits;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
 
@@ -52,7 +53,7 @@ final class JudgementResource
             'missing' => array_map(
                 static fn (Method $method): array => [
                     'method' => $method->value,
-                    'words' => $method->words(),
+                    'words' => Methods::card($method)->words,
                     'binding' => in_array($method, $plan->missing($expectation, $reading, true), true),
                 ],
                 $plan->missing($expectation, $reading),
@@ -120,8 +121,8 @@ final class JudgementResource
             ? null
             : [
                 'method' => $separation->method->value,
-                'words' => $separation->method->words(),
-                'unit' => $separation->method->unit(),
+                'words' => Methods::card($separation->method)->words,
+                'unit' => Methods::card($separation->method)->unit,
                 'at' => $separation->question->at ?? '',
                 'state' => $separation->question->state ?? '',
                 'left' => round($separation->left(), 1),

@@ -20,9 +20,9 @@ use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Proof\Testing\CertifierSense;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\ExpectedFigure;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\PairCheck;
 use Sartal\Core\Proof\Testing\PlannedTest;
 use Sartal\Core\Proof\Testing\Probe;
@@ -62,7 +62,7 @@ final class TestResource
             'plan' => array_map(
                 static fn (PlannedTest $planned): array => [
                     'method' => $planned->method->value,
-                    'words' => $planned->method->words(),
+                    'words' => Methods::card($planned->method)->words,
                     'why' => $planned->why,
                     'limit' => $planned->limit,
                     'licensed' => $planned->licensed,
@@ -71,6 +71,7 @@ final class TestResource
                 $plan->tests,
             ),
             'licensed' => $plan->isLicensed(),
+            'cards' => self::cards(),
             'methods' => self::methods($expectation),
             'instruments' => array_map(
                 static fn (Instrument $instrument): array => [
@@ -93,6 +94,31 @@ final class TestResource
     }
 
     /**
+     * What there is to know of each method to offer it, to read it and to compare what was read with what should be.
+     *
+     * @return array<int|string, array<string, mixed>>
+     */
+    private static function cards(): array
+    {
+        $cards = [];
+        foreach (Method::cases() as $method) {
+            $card = Methods::card($method);
+            $cards[$method->value] = array_filter([
+                'name' => $card->name,
+                'answers' => $card->answers,
+                'within' => $card->near->share === null ? null : [$card->near->share, $card->near->least],
+                'bands' => $card->near->bands,
+                'opens' => $card->opens,
+                'byInstrument' => ! $card->byHand,
+                'should' => $card->should,
+                'beyond' => $card->beyond,
+            ]);
+        }
+
+        return $cards;
+    }
+
+    /**
      * Questions of every method but the map, with what should be read.
      *
      * @return array<int|string, list<array<int|string, mixed>>>
@@ -111,7 +137,11 @@ final class TestResource
                     'at' => $question->at,
                     ...$question->state === '' ? [] : ['state' => $question->state],
                     'nodes' => $senses->nodes($question),
-                    ...$method === Method::Certifier ? ['what' => CertifierSense::what($question->at)] : [],
+                    ...array_filter(
+                        ['asks' => $senses->asks($question), 'unit' => $senses->scale($question)->unit],
+                        static fn (string $said): bool => $said !== '',
+                    ),
+                    ...$senses->counts($question) ? [] : ['optional' => true],
                     'expected' => ReadingCodec::value($senses->expected($question)),
                     ...$figure === null ? [] : ['figure' => PlanEncoder::figure($figure)],
                 ];
@@ -154,7 +184,7 @@ final class TestResource
                         'overtaken' => $event->fingerprint !== '' && ! $today->stands($event->fingerprint),
                         'read' => self::read($event),
                         'missing' => array_map(
-                            static fn (Method $method): string => $method->words(),
+                            static fn (Method $method): string => Methods::card($method)->words,
                             $event->reading === null
                                 ? []
                                 : $test->plan($event->stage())->missing($test->expectation(), $event->reading),
@@ -173,16 +203,16 @@ final class TestResource
     {
         $read = [];
         if ($event->reading !== null && $event->reading->lights !== []) {
-            $read[Method::Map->words()] = [
+            $read[Methods::card(Method::Map)->words] = [
                 'read' => count($event->reading->lights),
                 'declared' => count($event->reading->declared),
             ];
         }
         if ($event->reading?->splits !== null) {
-            $read[Method::Pairs->words()] = ['read' => 1, 'declared' => 0];
+            $read[Methods::card(Method::Pairs)->words] = ['read' => 1, 'declared' => 0];
         }
         foreach ($event->reading->samples ?? [] as $sample) {
-            $words = $sample->question->method->words();
+            $words = Methods::card($sample->question->method)->words;
             $read[$words] = [
                 'read' => ($read[$words]['read'] ?? 0) + 1,
                 'declared' => ($read[$words]['declared'] ?? 0) + ($sample->declared ? 1 : 0),

@@ -1,31 +1,31 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { PlannedTest, Question, Sample, TestSheet, Value } from '../../api/test'
+import type { MethodCard, PlannedTest, Question, Sample, TestSheet, Value } from '../../api/test'
 import FigureSum from '../../ui/FigureSum.vue'
 import { inFigures } from '../../ui/units'
 import { agrees, keyOf } from './provisional'
-import { point, said, unitOf } from './reading'
+import { point, said } from './reading'
 import { useLines } from './useLines'
 
 /** Questions of a method one after the other, each with what should be read. */
 const props = defineProps<{ sheet: TestSheet, method: string, planned?: PlannedTest, samples: Map<string, Sample>, sought?: string }>()
 const emit = defineEmits<{ answer: [at: string, state: string, value: Value | null, declared: boolean] }>()
 
-const WORDS: Record<string, string[]> = { noise: ['clean', 'hum', 'silent'], wiggle: ['steady', 'comes and goes'] }
+const card = computed<MethodCard>(() => props.sheet.cards[props.method] ?? { beyond: 'open' })
 const questions = computed<Question[]>(() => props.sheet.methods[props.method] ?? [])
-const words = computed(() => WORDS[props.method])
+const words = computed(() => card.value.opens ? undefined : card.value.answers)
 /** Nobody touches every point against every other by hand. */
-const byInstrument = computed(() => props.method === 'all')
-const eyes = computed(() => props.method.startsWith('eyes'))
+const byInstrument = computed(() => card.value.byInstrument ?? false)
+const eyes = computed(() => card.value.opens ?? false)
 /** Colours that can sit on a contact of this end. */
-const colours = computed(() => [...new Set(questions.value.flatMap(each => Array.isArray(each.expected) ? each.expected : [])), 'a bridge'])
+const colours = computed(() => [...new Set(questions.value.flatMap(each => Array.isArray(each.expected) ? each.expected : [])), ...card.value.answers ?? []])
 const { at, entry, wrong, go, next, first } = useLines(() => questions.value.length, i => read(questions.value[i]!) !== undefined, 'question')
 const current = computed(() => questions.value[at.value])
 const read = (question: Question) => props.samples.get(keyOf({ method: props.method, ...question }))
-const name = (question: Question) => question.nodes.map(node => point(node, props.sheet)).join(' – ') + (question.what ? `, ${question.what === 'loop' ? 'there and back' : question.what}` : props.method === 'certifier' ? ', length' : '')
-const unit = (question: Question) => unitOf(props.method, question.what)
-const should = (question: Question) => props.method === 'insulation' ? '1 MΩ or more' : question.figure ? inFigures(question.figure.text) : said(question.expected, unit(question), props.sheet)
-const state = (question: Question) => { const sample = read(question); return !sample ? 'open' : agrees(props.method, question.expected, sample.value) ? 'good' : 'bad' }
+const name = (question: Question) => question.nodes.map(node => point(node, props.sheet)).join(' – ') + (question.asks ? `, ${question.asks}` : '')
+const unit = (question: Question) => question.unit ?? ''
+const should = (question: Question) => card.value.should ? card.value.should : question.figure ? inFigures(question.figure.text) : said(question.expected, unit(question), props.sheet, card.value.beyond)
+const state = (question: Question) => { const sample = read(question); return !sample ? 'open' : agrees(card.value, question.expected, sample.value) ? 'good' : 'bad' }
 const licensed = computed(() => props.planned?.licensed ?? false)
 const done = computed(() => questions.value.filter(read).length)
 
@@ -85,7 +85,7 @@ watch([() => props.method, () => props.sought], () => {
         <tr v-for="(question, i) in questions" :id="`question-${i}`" :key="question.at + (question.state ?? '')" :class="[state(question), { at: i === at }]" @click="go(i)">
           <td class="mono">{{ name(question) }}</td>
           <td class="mono"><FigureSum v-if="question.figure" :figure="question.figure" @click.stop /><template v-else>{{ should(question) }}</template></td>
-          <td class="mono">{{ read(question) ? said(read(question)!.value, unit(question), sheet) : '' }}</td>
+          <td class="mono">{{ read(question) ? said(read(question)!.value, unit(question), sheet, card.beyond) : '' }}</td>
           <td>{{ { open: '', good: read(question)?.declared ? 'declared' : 'as expected', bad: 'wrong' }[state(question)] }}</td>
         </tr>
       </tbody>

@@ -26,7 +26,7 @@ const outbox = useOutbox()
 const route = useRoute()
 const router = useRouter()
 const STAGES: { id: Stage, name: string }[] = [{ id: 'before-closing', name: 'Before closing' }, { id: 'bench', name: 'Bench' }, { id: 'installed', name: 'In place' }]
-const NAMES: Record<string, string> = { map: 'Map', all: 'All against all', switches: 'Switches', pairs: 'Pairs', wiggle: 'Wiggle', noise: 'Noise', capacitance: 'Capacitance', ohms: 'Ohms', insulation: 'Insulation', certifier: 'Certifier', 'eyes-a': 'Eyes, end A', 'eyes-b': 'Eyes, end B' }
+const nameOf = (each: string) => sheet.value?.cards[each]?.name ?? ''
 const stage = computed<Stage>(() => STAGES.find(each => each.id === route.query.stage)?.id ?? 'bench')
 const sheet = ref<TestSheet | null>(null)
 const judgement = ref<Judgement | null>(null)
@@ -47,7 +47,7 @@ const tabs = computed(() => {
   return [...own, ...new Set(extra)]
 })
 const extras = ref<string[]>([])
-const more = computed(() => Object.keys(NAMES).filter(each => !tabs.value.includes(each) && (each === 'map' || each === 'pairs' ? each === 'map' || (sheet.value?.pairs.length ?? 0) > 0 : (sheet.value?.methods[each] ?? []).length > 0)))
+const more = computed(() => Object.keys(sheet.value?.cards ?? {}).filter(each => nameOf(each) && !tabs.value.includes(each) && (each === 'map' || each === 'pairs' ? each === 'map' || (sheet.value?.pairs.length ?? 0) > 0 : (sheet.value?.methods[each] ?? []).length > 0)))
 /** The plan's methods, and whatever was added or read. */
 const covering = computed(() => [...planned.value.map(each => each.method), ...tabs.value, ...(draft.value.splits ? ['pairs'] : [])])
 const done = (each: string) => sheet.value !== null && answered(each, sheet.value, reading.value, draft.value.samples)
@@ -155,10 +155,10 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
         <p v-for="caution in sheet.cautions" :key="caution" class="note stop"><strong>{{ caution }}</strong></p>
         <nav class="methods" aria-label="What is tested">
           <button v-for="each in tabs" :key="each" type="button" :aria-pressed="each === method" @click="method = each">
-            <span class="dot" :class="{ done: done(each) }" aria-hidden="true" />{{ NAMES[each] }}<small v-if="licensed(each)">licensed</small>
+            <span class="dot" :class="{ done: done(each) }" aria-hidden="true" />{{ nameOf(each) }}<small v-if="licensed(each)">licensed</small>
           </button>
           <v-menu v-if="more.length"><template #activator="{ props: menu }"><button v-bind="menu" type="button" class="add">Add a method</button></template>
-            <v-list density="compact"><v-list-item v-for="each in more" :key="each" :title="NAMES[each]" @click="add(each)" /></v-list></v-menu>
+            <v-list density="compact"><v-list-item v-for="each in more" :key="each" :title="nameOf(each)" @click="add(each)" /></v-list></v-menu>
         </nav>
         <MapPanel v-if="method === 'map'" :sheet="sheet" :lights="draft.lights" :declared="draft.declared" @light="onLight" />
         <template v-else-if="method === 'switches'">

@@ -3,7 +3,8 @@ import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import type { Named, NamedFault, Sample, Training } from '../../api/test'
 import { useAttempt } from '../../ui/attempt'
-import { point, said, unitOf } from './reading'
+import { keyOf } from './provisional'
+import { point, said } from './reading'
 import TestTabs from './TestTabs.vue'
 
 /** A cable with a hidden fault: probe it, name the cause, then see the short way. Nothing is recorded. */
@@ -44,7 +45,7 @@ const sheet = computed(() => training.value!.sheet)
 const choices = computed(() => (training.value?.choices ?? []).filter(each => words.value.toLowerCase().split(/\s+/).every(word => each.words.toLowerCase().includes(word))).slice(0, 50))
 const lines = computed(() => readings.value[shown.value] ?? [])
 const places = (sample: Sample) => sample.at.split('#')[0]!.split('|').map(node => point(node, sheet.value)).join(' – ')
-const unit = (sample: Sample) => unitOf(sample.method, sample.at.split('#')[1])
+const unit = (sample: Sample) => sheet.value.methods[sample.method]?.find(each => keyOf({ method: sample.method, ...each }) === keyOf(sample))?.unit ?? ''
 const least = computed(() => Math.round((outcome.value?.path.reduce((sum, step) => sum + step.minutes, 0) ?? 0) * 10) / 10)
 </script>
 
@@ -61,7 +62,7 @@ const least = computed(() => Math.round((outcome.value?.path.reduce((sum, step) 
         <p><b class="mono">{{ sheet.run.code }}</b> {{ sheet.run.cable }}, {{ sheet.run.endA }} – {{ sheet.run.endB }} · <b>{{ training.exercise.minutes }}</b> min spent · ends opened: <b>{{ training.exercise.opened }}</b> of {{ training.exercise.budget }}</p>
         <p class="methods" role="group" aria-label="Read with"><v-btn v-for="method in training.methods" :key="method.id" size="small" :variant="shown === method.id ? 'flat' : 'outlined'" color="primary" :disabled="busy || (training.exercise.over && !readings[method.id])" @click="read(method.id)">{{ method.words }}<small>{{ readings[method.id] ? ' read' : ` ${method.minutes} min` }}</small></v-btn></p>
         <p v-if="!lines.length" class="quiet">Nothing read yet. Start with the map.</p>
-        <table v-else class="lines"><thead><tr><th>Between</th><th>Reads</th><th /></tr></thead><tbody><tr v-for="sample in lines" :key="sample.at + (sample.state ?? '')" :class="{ bad: sample.wrong }"><td class="mono">{{ places(sample) }}{{ sample.state ? `, ${sheet.states.find(each => each.id === sample.state)?.name}` : '' }}</td><td class="mono">{{ said(sample.value, unit(sample), sheet) }}</td><td>{{ sample.wrong ? 'not as planned' : '' }}</td></tr></tbody></table>
+        <table v-else class="lines"><thead><tr><th>Between</th><th>Reads</th><th /></tr></thead><tbody><tr v-for="sample in lines" :key="sample.at + (sample.state ?? '')" :class="{ bad: sample.wrong }"><td class="mono">{{ places(sample) }}{{ sample.state ? `, ${sheet.states.find(each => each.id === sample.state)?.name}` : '' }}</td><td class="mono">{{ said(sample.value, unit(sample), sheet, sheet.cards[sample.method]?.beyond) }}</td><td>{{ sample.wrong ? 'not as planned' : '' }}</td></tr></tbody></table>
       </section>
       <aside>
         <template v-if="outcome">

@@ -36,7 +36,7 @@ const names = (trouble: Trouble, causes: number[]) => causes.slice(0, 2).map(i =
             <template v-if="trouble.next">
               <h2>Read next</h2>
               <p v-if="trouble.next.at"><b>{{ trouble.next.words }}</b> <button type="button" class="mono" @click="$emit('next', trouble.next.method, trouble.next.at, trouble.next.state)">{{ asked(trouble) }}</button></p>
-              <ul v-if="trouble.next.at" class="answers"><li v-for="(answer, k) in trouble.next.answers" :key="k"><span class="mono">{{ said(answer.value, trouble.next.unit, sheet) }}</span>: {{ names(trouble, answer.causes) }}</li></ul>
+              <ul v-if="trouble.next.at" class="answers"><li v-for="(answer, k) in trouble.next.answers" :key="k"><span class="mono">{{ said(answer.value, trouble.next.unit, sheet, sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble, answer.causes) }}</li></ul>
               <p v-else><b>{{ trouble.next.words }}.</b> {{ ends(trouble.causes).length > 1 ? `Nothing at the terminals tells ${ends(trouble.causes).join(' from ')}: look at the core colours of the opened end.` : 'Nothing at the terminals tells these apart.' }}</p>
             </template>
             <p v-else-if="ends(trouble.causes).length > 1" class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at the core colours of an opened end.</p>

@@ -1,24 +1,28 @@
-import type { Question, Reading, Sample, TestSheet, Value, VerdictWord } from '../../api/test'
+import type { MethodCard, Question, Reading, Sample, TestSheet, Value, VerdictWord } from '../../api/test'
 import { same } from './reading'
-
-/** Share and least difference within which a number is as expected, where the server is out of reach. */
-const NEAR: Record<string, [number, number]> = { ohms: [0.2, 0.05], capacitance: [0.25, 0.05], certifier: [0.15, 1] }
-const INSULATION = 1
 
 export const keyOf = (each: { method: string; at: string; state?: string }) =>
   `${each.method}|${each.state ?? ''}|${each.at}`
 
-/** Whether a value is the one expected, as near as the method can tell. */
-export function agrees(method: string, expected: Value, read: Value): boolean {
-  if (Array.isArray(expected) || Array.isArray(read))
-    return Array.isArray(expected) && Array.isArray(read) && same(expected, read)
-  if (method === 'insulation') return megohms(expected) >= INSULATION === megohms(read) >= INSULATION
-  if (expected === '' || read === expected) return true
-  if (typeof expected !== 'number' || typeof read !== 'number') return false
-  const [share, least] = NEAR[method] ?? [0, 0]
-  return Math.abs(read - expected) <= Math.max(least, share * expected)
+/** Whether a value is the one expected, as near as its method can tell: by what the server says of it, and nothing else. */
+export function agrees(near: Nearness, expected: Value, read: Value): boolean {
+  if (expected === '' || read === '') return true
+  if (!near.within && !near.bands)
+    return Array.isArray(expected) && Array.isArray(read) ? same(expected, read) : expected === read
+  const [should, is] = [number(expected), number(read)]
+  if (should === null || is === null) return false
+  if (near.bands) return band(should, near.bands) === band(is, near.bands)
+  if (!Number.isFinite(should) || !Number.isFinite(is)) return should === is
+  const [share, least] = near.within!
+  return Math.abs(is - should) <= Math.max(least, share * should)
 }
-const megohms = (value: Value) => (value === 'open' ? Infinity : Number(value))
+type Nearness = Pick<MethodCard, 'within' | 'bands'>
+const band = (value: number, bands: number[]) => bands.filter(end => value >= end).length
+/** A number as it travels: "open" is beyond measure. ("" cannot be foreseen, and agrees with anything.) */
+function number(value: Value): number | null {
+  if (typeof value === 'number') return value
+  return value === 'open' ? Infinity : null
+}
 
 /**
  * What a reading comes to as long as nobody can ask the server: sets and
@@ -34,7 +38,7 @@ export function provisional(sheet: TestSheet, reading: Reading): VerdictWord {
     (reading.splits ?? []).length > 0 ||
     samples.some(sample => {
       const question = byKey.get(keyOf(sample))
-      return question && !agrees(sample.method, question.expected, sample.value)
+      return question && !agrees(sheet.cards[sample.method] ?? {}, question.expected, sample.value)
     })
   if (wrong) return 'fails'
   const binding = sheet.plan.filter(planned => planned.binding)
@@ -46,7 +50,6 @@ export function answered(method: string, sheet: TestSheet, reading: Reading, sam
   if (method === 'map' || method === 'shells') return sheet.from.every(probe => reading.lights[probe.node])
   if (method === 'pairs') return reading.splits !== undefined
   const own = new Set(samples.filter(sample => sample.method === method).map(keyOf))
-  // Of a certifier the lengths will do; where mains is, ohms means protective earth, and the server knows which that is.
-  const needed = (sheet.methods[method] ?? []).filter(question => method !== 'certifier' || !question.what)
+  const needed = (sheet.methods[method] ?? []).filter(question => !question.optional)
   return needed.length > 0 && needed.every(question => own.has(keyOf({ method, ...question })))
 }

@@ -53,16 +53,11 @@ export function point(node: string, sheet: TestSheet): string {
 }
 
 /** What was read, as a tester says it. */
-export function said(value: Value, unit: string, sheet: TestSheet): string {
+export function said(value: Value, unit: string, sheet: TestSheet, beyond = 'open'): string {
   if (Array.isArray(value))
     return value.length === 0
       ? 'nothing'
       : value.map(each => (each.startsWith('t:') || each.startsWith('c:') ? point(each, sheet) : each)).join(', ')
   if (typeof value === 'number') return `${Number(value.toFixed(3))} ${unit}`.trim()
-  return value === 'open' && unit === 'MΩ' ? 'beyond the meter' : value === 'open' ? 'open' : value
+  return value === 'open' ? beyond : value
 }
-
-export const unitOf = (method: string, what = '') =>
-  method === 'certifier'
-    ? ({ '': 'm', delay: 'ns', loop: 'Ω' }[what] ?? '')
-    : ({ ohms: 'Ω', insulation: 'MΩ', capacitance: 'nF' }[method] ?? '')
