@@ -13,6 +13,7 @@ use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\FoundFlaws;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Task;
@@ -275,10 +276,7 @@ final readonly class Board
         if ($event->kind === EventKind::Flagged) {
             return $event->flag === null ? [] : [$event->flag->value];
         }
-        if (! in_array($event->kind, [EventKind::Reworked, EventKind::Inspected], true) || $event->note === '') {
-            return [];
-        }
 
-        return array_map(static fn (string $part): string => trim(explode(':', $part)[0]), explode(';', $event->note));
+        return in_array($event->kind, [EventKind::Reworked, EventKind::Inspected], true) ? FoundFlaws::in($event) : [];
     }
 }

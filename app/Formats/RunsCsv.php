@@ -8,6 +8,7 @@ use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Proposing\CannotPropose;
@@ -78,7 +79,7 @@ final class RunsCsv
                 ...array_map(static fn (string $field): string => $line[$field], RunLine::FIELDS),
                 number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', ''),
                 $run->withdrawn ? 'withdrawn' : ($last === false ? '' : $last->stage->value),
-                (string) count($plan->findingsOn('run:'.$run->id)),
+                (string) count($plan->findingsOn(Subject::run($run->id))),
             ];
         }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Sartal\Core\Given\Installation\PortRef;
+
 /**
  * Looks through everything that has a name. The best match first: what is
  * exactly so, then what begins so, then what has the words somewhere.
@@ -106,7 +108,7 @@ final readonly class Finder
                     'kind' => 'port',
                     'name' => $device->name.' '.$port->name,
                     'about' => $in->locationName($device->location),
-                    'path' => $this->atPort($device->id.':'.$port->id),
+                    'path' => $this->atPort((new PortRef($device->id, $port->id))->text()),
                 ];
             }
         }

@@ -111,7 +111,7 @@ final readonly class InstrumentMessage
     {
         $question = $sample->question;
         $pairs = array_column($test->expectation()->setup->pairs, 'nodes', 'id');
-        $nodes = $pairs[explode('#', $question->at)[0]] ?? $test->expectation()->senses()->nodes($question);
+        $nodes = $pairs[CertifierSense::pair($question->at)] ?? $test->expectation()->senses()->nodes($question);
         $value = ReadingCodec::value($sample->value);
         $point = $points->point(...);
 

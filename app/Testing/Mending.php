@@ -13,6 +13,7 @@ use App\Recording\BenchRecorder;
 use App\Recording\Refused;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
@@ -115,6 +116,6 @@ final readonly class Mending
     /** How the wiring names the joint, up to where it leads. */
     private static function joint(Operation $operation, BenchCore $core): string
     {
-        return 'j:'.$core->run.':'.($operation->side->value ?? '').':'.$core->conductor.'>';
+        return EdgeId::jointsOf($core->run, $operation->side, $core->conductor);
     }
 }

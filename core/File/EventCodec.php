@@ -57,6 +57,7 @@ final class EventCodec
             $fields->has('stage') ? $fields->choice('stage', TestStage::class) : null,
             $fields->texts('joints'),
             $fields->has('built') ? self::built($fields->child('built')) : null,
+            $fields->textMap('flaws'),
         );
     }
 
@@ -137,6 +138,7 @@ final class EventCodec
                         'length' => $event->built->length?->canonical(),
                         'ways' => $event->built->ways,
                     ]),
+            'flaws' => $event->flaws === [] ? null : (object) $event->flaws,
         ]);
     }
 

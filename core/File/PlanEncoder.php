@@ -208,7 +208,7 @@ final class PlanEncoder
         return [
             'severity' => $finding->severity->value,
             'code' => $finding->code,
-            'subject' => $finding->subject,
+            'subject' => $finding->subject->text(),
             'words' => $finding->words,
             'remedy' => $finding->remedy,
         ];

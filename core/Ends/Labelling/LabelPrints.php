@@ -11,6 +11,7 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
+use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Schools\LabelTurn;
 
@@ -103,7 +104,7 @@ final class LabelPrints
         }
         foreach ($this->installation->equipment as $device) {
             foreach ($device->ports as $port) {
-                $at = $device->id.':'.$port->id;
+                $at = (new PortRef($device->id, $port->id))->text();
                 $prints[] = $this->print(
                     $strip,
                     'port|'.$at,

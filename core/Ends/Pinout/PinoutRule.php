@@ -11,6 +11,7 @@ use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
@@ -71,7 +72,7 @@ final class PinoutRule
         if ($signal === null || $this->cable->element($carriage->element) === null) {
             $this->findings[] = Finding::stop(
                 'carriage.unknown',
-                'run:'.$this->run->id,
+                Subject::run($this->run->id),
                 sprintf(
                     '%s carries "%s" on "%s", and one of the two is unknown.',
                     $this->run->code,
@@ -117,7 +118,7 @@ final class PinoutRule
         if ($function->required && $this->side === Side::A) {
             $this->findings[] = Finding::stop(
                 'function.no-conductor',
-                'run:'.$this->run->id,
+                Subject::run($this->run->id),
                 sprintf(
                     '%s needs a conductor for %s, and %s has none in "%s".',
                     $signal,
@@ -182,7 +183,7 @@ final class PinoutRule
             if (! isset($this->cable->conductors()[$path])) {
                 $this->findings[] = Finding::stop(
                     'exception.unknown-conductor',
-                    'run:'.$this->run->id,
+                    Subject::run($this->run->id),
                     sprintf(
                         'An exception at end %s of %s speaks of "%s", which %s does not have.',
                         $this->side->value,

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 
 /** What is wrong with a contact plan by itself. */
 final class PlanProblems
@@ -15,7 +16,7 @@ final class PlanProblems
     /** @return list<Finding> */
     public static function of(ContactPlan $plan, Catalogue $catalogue): array
     {
-        $subject = 'plan:'.$plan->id;
+        $subject = Subject::plan($plan->id);
         $type = $catalogue->connectors[$plan->connector] ?? null;
         if ($type === null) {
             return [

@@ -8,6 +8,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\ReachKind;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\Length;
@@ -149,7 +150,7 @@ final class Reaches
             $limit->text(),
             $limit->terms[0]->source,
         );
-        $subject = 'circuit:'.$line->circuit->id;
+        $subject = Subject::circuit($line->circuit->id);
         if ($line->signal->domain === HazardDomain::Mains) {
             return Finding::note(
                 'reach.mains',

@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Wiring;
 
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Measure\Withers;
 
 /** Two nodes that conduct to each other. */
 final readonly class Edge
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  float  $ohms  at 20 °C
      * @param  ?string  $twist  the twist group of a conductor, unique in the installation
@@ -32,83 +37,28 @@ final readonly class Edge
 
     public function movedTo(string $to): self
     {
-        return new self(
-            $this->id,
-            $this->kind,
-            $this->from,
-            $to,
-            $this->ohms,
-            $this->twist,
-            $this->domain,
-            $this->closed,
-            $this->metres,
-            $this->loose,
-        );
+        return $this->copy(['to' => $to]);
     }
 
     public function movedFrom(string $from): self
     {
-        return new self(
-            $this->id,
-            $this->kind,
-            $from,
-            $this->to,
-            $this->ohms,
-            $this->twist,
-            $this->domain,
-            $this->closed,
-            $this->metres,
-            $this->loose,
-        );
+        return $this->copy(['from' => $from]);
     }
 
     public function operated(bool $closed): self
     {
-        return new self(
-            $this->id,
-            $this->kind,
-            $this->from,
-            $this->to,
-            $this->ohms,
-            $this->twist,
-            $this->domain,
-            $closed,
-            $this->metres,
-            $this->loose,
-        );
+        return $this->copy(['closed' => $closed]);
     }
 
     public function loosened(): self
     {
-        return new self(
-            $this->id,
-            $this->kind,
-            $this->from,
-            $this->to,
-            $this->ohms,
-            $this->twist,
-            $this->domain,
-            $this->closed,
-            $this->metres,
-            true,
-        );
+        return $this->copy(['loose' => true]);
     }
 
     /** The same conductor in a cable so many times as long. */
     public function stretched(float $times): self
     {
-        return new self(
-            $this->id,
-            $this->kind,
-            $this->from,
-            $this->to,
-            $this->ohms * $times,
-            $this->twist,
-            $this->domain,
-            $this->closed,
-            $this->metres * $times,
-            $this->loose,
-        );
+        return $this->copy(['ohms' => $this->ohms * $times, 'metres' => $this->metres * $times]);
     }
 
     public function opposite(string $node): string

@@ -29,7 +29,7 @@ final readonly class Joint
 
     public function id(): string
     {
-        return 'j:'.$this->run.':'.$this->side->value.':'.$this->conductor.'>'.$this->to;
+        return EdgeId::joint($this->run, $this->side, $this->conductor, $this->to);
     }
 
     public function from(): string

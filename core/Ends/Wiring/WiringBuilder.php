@@ -58,7 +58,7 @@ final class WiringBuilder
             $path = (string) $path;
             $this->put(
                 new Edge(
-                    'c:'.$run->id.':'.$path,
+                    EdgeId::conductor($run->id, $path),
                     EdgeKind::Conductor,
                     Node::conductor($run->id, Side::A, $path),
                     Node::conductor($run->id, Side::B, $path),
@@ -77,7 +77,7 @@ final class WiringBuilder
                 foreach (Side::cases() as $side) {
                     $this->put(
                         new Edge(
-                            'b:'.$run->id.':'.$side->value.':'.$together[$i],
+                            EdgeId::touch($run->id, $side, $together[$i]),
                             EdgeKind::Touch,
                             Node::conductor($run->id, $side, $together[$i - 1]),
                             Node::conductor($run->id, $side, $together[$i]),
@@ -103,7 +103,7 @@ final class WiringBuilder
                 foreach ($pairs as [$one, $other]) {
                     $this->put(
                         new Edge(
-                            'w:'.$id.':'.$switch->name.':'.$state.':'.$one,
+                            EdgeId::contactOfSwitch($id, $switch->name, $state, $one),
                             EdgeKind::Switch,
                             Node::terminal($id, $one),
                             Node::terminal($id, $other),
@@ -124,7 +124,7 @@ final class WiringBuilder
                 if ($ties && ($tie === ShellTie::Lug || ! str_contains($joint->conductor, '/'))) {
                     $this->put(
                         new Edge(
-                            'h:'.$joint->to,
+                            EdgeId::shellTie($joint->to),
                             EdgeKind::Link,
                             $joint->to,
                             Node::terminal($id, ConnectorType::SHELL),
@@ -158,13 +158,21 @@ final class WiringBuilder
         foreach ($this->installation->links as $i => $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
             if ($belongs($from) && $belongs($to)) {
-                $this->put(new Edge('l:'.$i, EdgeKind::Link, $from, $to));
+                $this->put(new Edge(EdgeId::link($i), EdgeKind::Link, $from, $to));
             }
         }
         foreach ($this->installation->switches as $switch) {
             [$from, $to] = [Node::named($switch->from), Node::named($switch->to)];
             if ($belongs($from) && $belongs($to)) {
-                $this->put(new Edge('p:'.$switch->id, EdgeKind::Switch, $from, $to, closed: $switch->closedAtRest));
+                $this->put(
+                    new Edge(
+                        EdgeId::panelSwitch($switch->id),
+                        EdgeKind::Switch,
+                        $from,
+                        $to,
+                        closed: $switch->closedAtRest,
+                    ),
+                );
             }
         }
     }

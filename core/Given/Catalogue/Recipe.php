@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Catalogue;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** How one kind of cable is prepared for one kind of connector: marks in the order of work. */
 final readonly class Recipe
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  list<RecipeStep>  $steps
      * @param  array<int|string, Length>  $cores  function → length of its core from the end of the sheath, where it differs from the rest
@@ -31,27 +36,12 @@ final readonly class Recipe
     {
         $steps = array_map(
             static fn (RecipeStep $step): RecipeStep => $step->layer->isAroundTheCores()
-                ? new RecipeStep(
-                    $step->layer,
-                    $step->at->plus($more),
-                    $step->does,
-                    $step->keep,
-                    $step->tool,
-                    $step->check,
-                )
+                ? $step->furtherBy($more)
                 : $step,
             $this->steps,
         );
 
-        return new self(
-            $this->id,
-            $this->name,
-            $steps,
-            $this->cores,
-            $this->earthLonger,
-            $this->discard,
-            $this->source,
-        );
+        return $this->copy(['steps' => $steps]);
     }
 
     /** How far back a layer is worked on; null where the recipe leaves it alone. */

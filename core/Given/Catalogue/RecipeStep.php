@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Catalogue;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** One mark of a recipe: what is done to which layer, back to how far from the cut end. */
 final readonly class RecipeStep
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  Length  $at  from the cut end
      * @param  string  $does  "remove", "fold back", "twist", …
@@ -22,5 +27,10 @@ final readonly class RecipeStep
         public string $tool = '',
         public string $check = '',
     ) {
+    }
+
+    public function furtherBy(Length $more): self
+    {
+        return $this->copy(['at' => $this->at->plus($more)]);
     }
 }

@@ -9,28 +9,35 @@ final readonly class Finding
 {
     /**
      * @param  string  $code  stays the same across wordings: "contact.two-functions"
-     * @param  string  $subject  "run:M-201", "fitting:F7", "plan:xlr-analogue", "installation"
+     * @param  string  $apart  the words without where; "" where they do not say that
      */
     public function __construct(
         public Severity $severity,
         public string $code,
-        public string $subject,
+        public Subject $subject,
         public string $words,
         public string $remedy,
+        private string $apart = '',
     ) {
     }
 
-    public static function stop(string $code, string $subject, string $words, string $remedy): self
+    /** What is wrong, without where: for those who ask of a kind of thing and not of one of them. */
+    public function withoutPlace(): string
+    {
+        return $this->apart === '' ? $this->words : $this->apart;
+    }
+
+    public static function stop(string $code, Subject $subject, string $words, string $remedy): self
     {
         return new self(Severity::Stop, $code, $subject, $words, $remedy);
     }
 
-    public static function check(string $code, string $subject, string $words, string $remedy): self
+    public static function check(string $code, Subject $subject, string $words, string $remedy): self
     {
         return new self(Severity::Check, $code, $subject, $words, $remedy);
     }
 
-    public static function note(string $code, string $subject, string $words, string $remedy): self
+    public static function note(string $code, Subject $subject, string $words, string $remedy): self
     {
         return new self(Severity::Note, $code, $subject, $words, $remedy);
     }

@@ -12,6 +12,8 @@ final readonly class End
 {
     use Withers;
 
+    private const DERIVED = [];
+
     /**
      * @param  Length  $tail  from where the way leaves off to the fitting
      * @param  Length  $slack  service slack left at this end
@@ -36,7 +38,7 @@ final readonly class End
     /** @param  list<Leg>  $legs */
     public function withLegs(array $legs): self
     {
-        return $this->with(['legs' => $legs]);
+        return $this->copy(['legs' => $legs]);
     }
 
     /** One conductor joined otherwise than the plans have it; null: as the plans have it. */
@@ -46,7 +48,7 @@ final readonly class End
             array_filter($this->handJoints, static fn (HandJoint $each): bool => $each->conductor !== $conductor),
         );
 
-        return $this->with(['handJoints' => $joint === null ? $others : [...$others, $joint]]);
+        return $this->copy(['handJoints' => $joint === null ? $others : [...$others, $joint]]);
     }
 
     /**
@@ -56,7 +58,7 @@ final readonly class End
      */
     public function lyingAs(self $other, array $legs): self
     {
-        return $this->with([
+        return $this->copy([
             'location' => $other->location,
             'tail' => $other->tail,
             'slack' => $other->slack,

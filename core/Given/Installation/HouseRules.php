@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\ColourScheme;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\HotColour;
@@ -83,29 +84,25 @@ final readonly class HouseRules
 
     public function with(School ...$choices): self
     {
-        return new self(
-            $this->routeAllowance,
-            $this->cutStep,
-            $this->trimAllowance,
-            $this->payOut,
-            $this->usable,
-            $this->labels,
-            ...array_values($this->chosen),
-            ...$choices,
-        );
+        return $this->copy([], ...$choices);
     }
 
     public function withLabels(LabelScheme $labels): self
     {
-        return new self(
-            $this->routeAllowance,
-            $this->cutStep,
-            $this->trimAllowance,
-            $this->payOut,
-            $this->usable,
-            $labels,
-            ...array_values($this->chosen),
-        );
+        return $this->copy(['labels' => $labels]);
+    }
+
+    /**
+     * What was chosen comes after the rest, one by one, so this copies by hand what {@see Withers} copies by name.
+     *
+     * @param  array<string, mixed>  $changes  property → what it is in the copy
+     */
+    private function copy(array $changes, School ...$choices): self
+    {
+        $rest = array_diff_key(get_object_vars($this), ['chosen' => true]);
+        $all = [...array_values(array_replace($rest, $changes)), ...array_values($this->chosen), ...$choices];
+
+        return (new \ReflectionClass($this))->newInstanceArgs($all);
     }
 
     /**

@@ -14,6 +14,8 @@ final readonly class Installation
 {
     use Withers;
 
+    private const DERIVED = [];
+
     /**
      * @param  Catalogue  $catalogue  the types that the installation uses, pinned
      * @param  array<int|string, Location>  $locations
@@ -60,18 +62,18 @@ final readonly class Installation
 
     public function withCatalogue(Catalogue $catalogue): self
     {
-        return $this->with(['catalogue' => $catalogue]);
+        return $this->copy(['catalogue' => $catalogue]);
     }
 
     public function withRules(HouseRules $rules): self
     {
-        return $this->with(['rules' => $rules]);
+        return $this->copy(['rules' => $rules]);
     }
 
     /** @param  array<int|string, Way>  $ways */
     public function withWays(array $ways): self
     {
-        return $this->with(['ways' => $ways]);
+        return $this->copy(['ways' => $ways]);
     }
 
     /**
@@ -82,7 +84,7 @@ final readonly class Installation
      */
     public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
-        return $this->with([
+        return $this->copy([
             'runs' => [$run->id => $run] + $this->runs,
             'fittings' => $fittings + $this->fittings,
             'circuits' => $circuits + $this->circuits,
@@ -98,9 +100,9 @@ final readonly class Installation
     /** A port by its "device:port"; null where there is none. */
     public function port(string $reference): ?Port
     {
-        [$device, $id] = [...explode(':', $reference, 2), ''];
+        $at = PortRef::from($reference);
 
-        return ($this->equipment[$device] ?? null)?->port($id);
+        return ($this->equipment[$at->device] ?? null)?->port($at->port);
     }
 
     public function locationName(string $id): string
@@ -119,6 +121,6 @@ final readonly class Installation
      */
     public function changed(array $changes): self
     {
-        return $this->with($changes);
+        return $this->copy($changes);
     }
 }

@@ -12,6 +12,8 @@ final readonly class Leg
 {
     use Withers;
 
+    private const DERIVED = [];
+
     /**
      * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
      * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
@@ -29,11 +31,11 @@ final readonly class Leg
 
     public function withLength(Length $length): self
     {
-        return $this->with(['length' => $length]);
+        return $this->copy(['length' => $length]);
     }
 
     public function withRecipe(string $recipe): self
     {
-        return $this->with(['recipe' => $recipe]);
+        return $this->copy(['recipe' => $recipe]);
     }
 }

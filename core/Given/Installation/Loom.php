@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** Runs that are dressed together. Its shape follows from their ways; this is what was decided about it. */
 final readonly class Loom
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /** A hand's width and a half: common practice. */
     public const USUAL_TIES = 300;
 
@@ -55,14 +60,6 @@ final readonly class Loom
             ),
         );
 
-        return new self(
-            $this->id,
-            $this->name,
-            $this->root,
-            $this->covering,
-            $this->tieEvery,
-            $this->oneReel,
-            $moved->by->isZero() ? $others : [...$others, $moved],
-        );
+        return $this->copy(['breakouts' => $moved->by->isZero() ? $others : [...$others, $moved]]);
     }
 }

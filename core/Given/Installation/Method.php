@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Installation;
 
-/** A way of looking at an assembly that shows some faults and not others. What each is: {@see \Sartal\Core\Proof\Testing\Methods}. */
+/** A way of looking at an assembly that shows some faults and not others. What each is, its class says. */
 enum Method: string
 {
     case Map = 'map';

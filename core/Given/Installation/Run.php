@@ -11,6 +11,8 @@ final readonly class Run
 {
     use Withers;
 
+    private const DERIVED = [];
+
     /**
      * @param  string  $id  stays when the code changes
      * @param  string  $cable  cable type id
@@ -40,19 +42,19 @@ final readonly class Run
 
     public function withEnd(Side $side, End $end): self
     {
-        return $this->with([$side === Side::A ? 'a' : 'b' => $end]);
+        return $this->copy([$side === Side::A ? 'a' : 'b' => $end]);
     }
 
     /** Work on it had begun, so it is not taken out but withdrawn. */
     public function withdraw(): self
     {
-        return $this->with(['withdrawn' => true]);
+        return $this->copy(['withdrawn' => true]);
     }
 
     /** With another's code, place, ways, loom and note; its cable, what is joined in it and what it carries stay. */
     public function goingAs(self $other, End $a, End $b): self
     {
-        return $this->with([
+        return $this->copy([
             'code' => $other->code,
             'build' => $other->build,
             'a' => $a,

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Installation;
 
+use Sartal\Core\Given\Measure\Withers;
+
 /** Which methods the house wants at connectors of a family, where that departs from what follows from the wiring. */
 final readonly class TestRules
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  array<int|string, array<int|string, list<Method>>>  $byFamily  connector family → stage → methods
      * @param  int  $retestMonths  from one test in service to the next; 0: never
@@ -36,6 +42,6 @@ final readonly class TestRules
         }
         ksort($rules);
 
-        return new self(array_filter($rules), $this->retestMonths, $this->mainsMonths);
+        return $this->copy(['byFamily' => array_filter($rules)]);
     }
 }

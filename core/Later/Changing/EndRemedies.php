@@ -11,6 +11,7 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\MadeJoint;
 use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
@@ -325,7 +326,7 @@ final readonly class EndRemedies
         $joints = [];
         foreach ($this->work->plan->runs[$run]->end($join->side ?? Side::A)->joints as $joint) {
             if (isset($wanted[$joint->conductor])) {
-                $joints[] = $joint->conductor.'>'.$joint->to;
+                $joints[] = (new MadeJoint($joint->conductor, $joint->to))->text();
             }
         }
 
@@ -341,14 +342,14 @@ final readonly class EndRemedies
     {
         $was = $now = [];
         foreach (array_keys($made ?? []) as $joint) {
-            [$conductor, $node] = [...explode('>', (string) $joint, 2), ''];
-            $was[$conductor][] = $node;
+            $each = MadeJoint::from((string) $joint);
+            $was[$each->conductor][] = $each->node;
         }
         foreach ($joins as $join) {
             foreach ($this->today($join, $run->id) as $joint) {
-                [$conductor, $node] = [...explode('>', $joint, 2), ''];
                 if (! isset($made[$joint])) {
-                    $now[$conductor][] = $node;
+                    $is = MadeJoint::from($joint);
+                    $now[$is->conductor][] = $is->node;
                 }
             }
         }
@@ -368,7 +369,12 @@ final readonly class EndRemedies
         foreach ($was as $conductor => $nodes) {
             $gone = isset($now[$conductor])
                 ? []
-                : array_filter($nodes, static fn (string $node): bool => ! isset($planned[$conductor.'>'.$node]));
+                : array_filter(
+                    $nodes,
+                    static fn (string $node): bool => ! isset(
+                        $planned[(new MadeJoint((string) $conductor, $node))->text()],
+                    ),
+                );
             if ($gone !== []) {
                 $details[] = sprintf(
                     '%s: %s → open',

@@ -7,6 +7,7 @@ namespace Sartal\Core\Later\Handover;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Given\Findings\SubjectKind;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
@@ -181,14 +182,15 @@ final readonly class Readiness
             $finding->severity === Severity::Stop => GapKind::Stop,
             default => null,
         };
-        [$what, $id] = [...explode(':', $finding->subject, 2), ''];
+        $subject = $finding->subject;
+        $isRun = $subject->kind === SubjectKind::Run;
 
         return $kind === null
             ? null
             : new Gap(
                 $kind,
-                $what === 'run' ? $id : '',
-                $what === 'run' ? $this->code($id) : $finding->subject,
+                $isRun ? $subject->id : '',
+                $isRun ? $this->code($subject->id) : $subject->text(),
                 $finding->words,
             );
     }

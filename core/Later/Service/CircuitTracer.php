@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Plan\Planning\Plan;
 
 /**
@@ -193,12 +194,12 @@ final class CircuitTracer
     /** @return list<string> devices that a fitting is plugged into */
     private function devices(string $fitting): array
     {
-        return array_map(static fn (string $port): string => explode(':', $port, 2)[0], $this->ports[$fitting] ?? []);
+        return array_map(static fn (string $port): string => PortRef::from($port)->device, $this->ports[$fitting] ?? []);
     }
 
     private function port(string $port, int $depth): TraceStep
     {
-        [$device] = explode(':', $port, 2);
+        $device = PortRef::from($port)->device;
         $of = $this->installation->equipment[$device] ?? null;
 
         return new TraceStep(

@@ -7,6 +7,7 @@ namespace Sartal\Core\Plan\Checks;
 use Sartal\Core\Ends\Compatibility\ImpedanceRule;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -29,7 +30,7 @@ final class CableChecks
             if ($location !== null && ! $cable->fire->meets($location->fire)) {
                 $findings[] = Finding::stop(
                     'run.fire-class',
-                    'run:'.$run->id,
+                    Subject::run($run->id),
                     sprintf(
                         '%s asks for cable of fire class "%s"; %s is "%s".',
                         $location->name,
@@ -59,7 +60,7 @@ final class CableChecks
             if ($line === null) {
                 $findings[$signal->id] = Finding::check(
                     'run.impedance-unknown',
-                    'run:'.$run->id,
+                    Subject::run($run->id),
                     sprintf(
                         '%s needs a line of %d Ω, and %s is not made to any.',
                         $signal->name,
@@ -71,7 +72,7 @@ final class CableChecks
             } elseif (ImpedanceRule::differ($line, $signal->impedance)) {
                 $findings[$signal->id] = Finding::stop(
                     'run.impedance',
-                    'run:'.$run->id,
+                    Subject::run($run->id),
                     sprintf(
                         '%s needs a line of %d Ω; %s is %d Ω.',
                         $signal->name,

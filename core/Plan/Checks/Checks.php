@@ -6,6 +6,7 @@ namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Reach\Reaches;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Runs\RunPlan;
@@ -69,7 +70,7 @@ final class Checks
             foreach (count($ids) > 1 ? $ids : [] as $id) {
                 $findings[] = Finding::stop(
                     'run.code-twice',
-                    'run:'.$id,
+                    Subject::run($id),
                     sprintf('%d runs have the code %s.', count($ids), $code),
                     'Give each run a code of its own.',
                 );

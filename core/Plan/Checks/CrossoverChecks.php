@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -38,7 +39,7 @@ final class CrossoverChecks
             }
             $findings[] = Finding::check(
                 'run.crossed',
-                'run:'.$run->id,
+                Subject::run($run->id),
                 sprintf(
                     '%s is a crossover: %s.',
                     $installation->circuits[$circuit]->name ?? $circuit,

@@ -14,6 +14,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
@@ -58,9 +59,10 @@ final class FitChecks
                 $findings[] = new Finding(
                     $misfit->severity,
                     $misfit->code,
-                    'run:'.$run->id,
+                    Subject::run($run->id),
                     $where.': '.$misfit->words,
                     $misfit->remedy,
+                    $misfit->words,
                 );
             }
         }

@@ -10,6 +10,7 @@ use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Runs\RunPlan;
@@ -46,7 +47,7 @@ final class FittingChecks
             if ($layout === null) {
                 $findings[] = Finding::stop(
                     'fitting.unknown-connector',
-                    'fitting:'.$id,
+                    Subject::fitting((string) $id),
                     sprintf('%s is of connector type "%s", which is unknown.', $fitting->label, $fitting->connector),
                     'Choose a connector from the catalogue.',
                 );
@@ -57,7 +58,7 @@ final class FittingChecks
             foreach ($layout->unfit as $words) {
                 $findings[] = Finding::stop(
                     'fitting.insert',
-                    'fitting:'.$id,
+                    Subject::fitting((string) $id),
                     $fitting->label.': '.$words.'.',
                     'Choose an insert of the family that the bay takes.',
                 );
@@ -81,7 +82,7 @@ final class FittingChecks
     {
         $findings = [];
         $side = $layout->types['']->cable;
-        $subject = 'fitting:'.$fitting->id;
+        $subject = Subject::fitting($fitting->id);
         if ($fitting->exit !== '' && $side->exit($fitting->exit)?->name !== $fitting->exit) {
             $findings[] = Finding::stop(
                 'fitting.exit',
@@ -122,7 +123,7 @@ final class FittingChecks
             foreach ($plan->collisions() as $address => $claims) {
                 $findings[] = Finding::stop(
                     'plan.contact-twice',
-                    'plan:'.$plan->id,
+                    Subject::plan($plan->id),
                     sprintf(
                         'Contact %s of plan "%s" is claimed by %s.',
                         $address,
@@ -158,7 +159,7 @@ final class FittingChecks
         foreach ($at as $address => $meeting) {
             $address = (string) $address;
             $first = $meeting[0];
-            $subject = 'run:'.$first->run;
+            $subject = Subject::run($first->run);
             if (! $layout->has($address)) {
                 $findings[] = Finding::stop(
                     'contact.unknown',
@@ -174,7 +175,7 @@ final class FittingChecks
                 if ($own !== null && $own !== $domain) {
                     $findings[] = Finding::stop(
                         'contact.hazard',
-                        'run:'.$joint->run,
+                        Subject::run($joint->run),
                         sprintf(
                             'A %s conductor lands on contact %s of %s, which is a %s connector.',
                             $own->value,
@@ -267,7 +268,7 @@ final class FittingChecks
                 $joint = reset($contacts);
                 $findings[] = Finding::stop(
                     'function.on-two-contacts',
-                    'run:'.$joint->run,
+                    Subject::run($joint->run),
                     sprintf(
                         'Channel %s %s sits on contacts %s of %s.',
                         $joint->channel,

@@ -9,6 +9,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\SignalJoins;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Topology;
 use Sartal\Core\Plan\Runs\RunPlan;
@@ -61,14 +62,14 @@ final class JoinChecks
             if ($signal->joins === SignalJoins::PointToPoint) {
                 $findings[$circuit->id] = Finding::stop(
                     'join.not-split',
-                    'run:'.$first->run,
+                    Subject::run($first->run),
                     sprintf('%s is joined %d ways, and %s does not split.', $circuit->name, $ways, $signal->name),
                     'Use an active splitter, or separate runs.',
                 );
             } elseif ($signal->joins === SignalJoins::Chain && $circuit->topology !== Topology::DaisyChain) {
                 $findings[$circuit->id] = Finding::stop(
                     'join.not-chain',
-                    'run:'.$first->run,
+                    Subject::run($first->run),
                     sprintf(
                         '%s is joined %d ways as a Y; %s runs from one to the next.',
                         $circuit->name,
@@ -138,7 +139,7 @@ final class JoinChecks
             } elseif (! array_key_exists($circuit->id, $findings)) {
                 $findings[$circuit->id] = Finding::check(
                     'chain.no-terminator',
-                    'run:'.$joint->run,
+                    Subject::run($joint->run),
                     sprintf('Nobody has said where %s is terminated.', $circuit->name),
                     sprintf('%s ends in a terminator at its last device: name it in the circuit.', $signal->name),
                 );

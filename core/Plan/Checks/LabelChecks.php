@@ -6,6 +6,7 @@ namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Labelling\Rotation;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Runs\RunPlan;
 
@@ -54,7 +55,7 @@ final class LabelChecks
             if ($long !== []) {
                 $findings[] = Finding::check(
                     'label.long',
-                    'run:'.$id,
+                    Subject::run((string) $id),
                     sprintf(
                         'The label %s has %d characters, and %d are the most.',
                         $long[0],
@@ -75,7 +76,7 @@ final class LabelChecks
             if (count($labels) > 1 && (count($codes) > 1 || count($runs) === 1)) {
                 $findings[] = Finding::check(
                     'label.same',
-                    'run:'.$id,
+                    Subject::run((string) $id),
                     sprintf(
                         '%d labels say “%s”: nobody can tell them apart.',
                         count($labels),
@@ -107,7 +108,7 @@ final class LabelChecks
             if ($texts !== []) {
                 $findings[] = Finding::note(
                     'label.rotates',
-                    'run:'.$run->run,
+                    Subject::run($run->run),
                     'Read upside down, one label is another in use: '.implode(', ', $texts).'.',
                     'They are printed marked, as the house rule has it; keep the mark on the label.',
                 );

@@ -8,7 +8,9 @@ use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Plan\Runs\RunPlan;
 
 /** What is plugged into what: do the halves mate, and does every contact meet its own function? */
@@ -28,7 +30,7 @@ final class MatingChecks
         $taken = [];
         foreach ($installation->matings as $mating) {
             $fitting = $installation->fittings[$mating->fitting] ?? null;
-            $subject = 'fitting:'.$mating->fitting;
+            $subject = Subject::fitting($mating->fitting);
             $other = self::otherHalf($mating->with, $installation);
             if ($fitting === null || $other === null) {
                 $findings[] = Finding::stop(
@@ -135,7 +137,7 @@ final class MatingChecks
             return [$fitting->connector, $fitting->label, null];
         }
         $port = $installation->port($with);
-        [$device] = explode(':', $with, 2);
+        $device = PortRef::from($with)->device;
 
         return $port === null
             ? null

@@ -14,6 +14,7 @@ use Sartal\Core\Ends\Wiring\Wiring;
 use Sartal\Core\Ends\Wiring\WiringBuilder;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Runs\RunPlan;
@@ -129,7 +130,7 @@ final class PhantomChecks
             if (! self::reaches($wiring, $here, $there)) {
                 return Finding::stop(
                     'phantom.open',
-                    'run:'.$run,
+                    Subject::run($run),
                     sprintf(
                         '%s takes phantom power from %s, and its screen is not whole from there.',
                         $circuit->name,
@@ -145,7 +146,7 @@ final class PhantomChecks
                 ) {
                     return Finding::check(
                         'phantom.lifted',
-                        'run:'.$run,
+                        Subject::run($run),
                         sprintf(
                             '%s takes phantom power from %s through a switch that can lift its screen.',
                             $circuit->name,

@@ -6,11 +6,13 @@ namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Level;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
+use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Plan\Runs\RunPlan;
 
 /** The ports that a circuit joins: one source, sinks of its signal and level; and the ports that stay free. */
@@ -76,7 +78,7 @@ final class PortChecks
             if ($port->signal !== '' && $port->signal !== $circuit->signal) {
                 $findings[] = Finding::stop(
                     'port.signal',
-                    'run:'.$run,
+                    Subject::run($run),
                     sprintf(
                         '%s carries %s, and %s is for %s.',
                         $circuit->name,
@@ -97,7 +99,7 @@ final class PortChecks
             [, $run] = reset($sources);
             $findings[] = Finding::stop(
                 'port.two-outputs',
-                'run:'.$run,
+                Subject::run($run),
                 sprintf('%s joins outputs to each other: %s.', $circuit->name, implode(' and ', array_keys($sources))),
                 'Keep one source for a circuit.',
             );
@@ -106,7 +108,7 @@ final class PortChecks
             [, $run] = reset($sinks);
             $findings[] = Finding::check(
                 'port.no-source',
-                'run:'.$run,
+                Subject::run($run),
                 sprintf('%s joins inputs only: %s.', $circuit->name, implode(' and ', array_keys($sinks))),
                 'Plug its source into an output.',
             );
@@ -125,13 +127,13 @@ final class PortChecks
                         $source->level === Level::Speaker
                             ? Finding::stop(
                                 'port.level',
-                                'run:'.$run,
+                                Subject::run($run),
                                 $words,
                                 'Take the signal before the amplifier.',
                             )
                             : Finding::check(
                                 'port.level',
-                                'run:'.$run,
+                                Subject::run($run),
                                 $words,
                                 'Choose a port of that level, or put a preamplifier or pad between.',
                             );
@@ -153,14 +155,14 @@ final class PortChecks
         foreach ($installation->equipment as $device) {
             $spare = array_filter(
                 $device->ports,
-                static fn (Port $port): bool => ! isset($taken[$device->id.':'.$port->id]),
+                static fn (Port $port): bool => ! isset($taken[(new PortRef($device->id, $port->id))->text()]),
             );
             if ($spare !== []) {
                 $names = array_map(static fn (Port $port): string => $port->name, array_values($spare));
                 $shown = array_slice($names, 0, 6);
                 $findings[] = Finding::note(
                     'port.spare',
-                    'equipment:'.$device->id,
+                    Subject::equipment($device->id),
                     sprintf(
                         '%s has %d of %d ports spare: %s%s.',
                         $device->name,
@@ -179,7 +181,7 @@ final class PortChecks
 
     private static function name(string $with, Port $port, Installation $installation): string
     {
-        [$device] = explode(':', $with, 2);
+        $device = PortRef::from($with)->device;
 
         return trim(($installation->equipment[$device]->name ?? '').' '.$port->name);
     }

@@ -6,6 +6,7 @@ namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Instrument;
 use Sartal\Core\Given\Installation\TestStage;
@@ -59,7 +60,7 @@ final readonly class ResultChecks
      */
     public function onResult(Event $test, array $events): array
     {
-        $subject = 'run:'.$test->run;
+        $subject = Subject::run($test->run);
         $findings = [];
         foreach (explode(', ', $test->instrument) as $name) {
             $instrument = $this->instruments[$name] ?? null;
@@ -103,7 +104,7 @@ final readonly class ResultChecks
             : [
                 Finding::stop(
                     'test.contradicts',
-                    'run:'.$assembly->id,
+                    Subject::run($assembly->id),
                     sprintf('%d people tested it and do not agree.', count($apart)),
                     'Open its test and say which record holds, or test it again after mending.',
                 ),

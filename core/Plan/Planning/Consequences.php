@@ -127,14 +127,14 @@ final readonly class Consequences
     {
         $known = [];
         foreach ($without as $finding) {
-            $known[$finding->code.$finding->subject.$finding->words] = true;
+            $known[$finding->code.$finding->subject->text().$finding->words] = true;
         }
 
         return array_values(
             array_filter(
                 $of,
                 static fn (Finding $finding): bool => ! isset(
-                    $known[$finding->code.$finding->subject.$finding->words],
+                    $known[$finding->code.$finding->subject->text().$finding->words],
                 ),
             ),
         );

@@ -6,6 +6,7 @@ namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Ways\Looming\Layout;
 use Sartal\Core\Ways\Routing\WayLoad;
@@ -40,15 +41,15 @@ final class Plan
     }
 
     /** @return list<Finding> */
-    public function findingsOn(string $subject): array
+    public function findingsOn(Subject $subject): array
     {
         if ($this->bySubject === null) {
             $this->bySubject = [];
             foreach ($this->findings as $finding) {
-                $this->bySubject[$finding->subject][] = $finding;
+                $this->bySubject[$finding->subject->text()][] = $finding;
             }
         }
 
-        return $this->bySubject[$subject] ?? [];
+        return $this->bySubject[$subject->text()] ?? [];
     }
 }

@@ -16,6 +16,7 @@ use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\MadeJoint;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Testing\ReadingPrint;
 use Sartal\Core\Ways\Looming\Layout;
@@ -148,28 +149,13 @@ final readonly class Planner
                     // Of another run's ends only this matters here: a test before them no longer counts.
                     $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true)
                         ? $event
-                        : self::withoutSide($event);
+                        : $event->withoutSide();
                 }
             }
         }
         usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
 
         return $events;
-    }
-
-    private static function withoutSide(Event $event): Event
-    {
-        return new Event(
-            $event->id,
-            $event->kind,
-            $event->run,
-            null,
-            $event->by,
-            $event->at,
-            $event->received,
-            $event->fingerprint,
-            undoes: $event->undoes,
-        );
     }
 
     /** @param  list<Event>  $events */
@@ -195,7 +181,7 @@ final readonly class Planner
         $joints = [];
         foreach ($plan->ends as $side => $end) {
             $joints[$side] = array_map(
-                static fn (Joint $joint): string => $joint->conductor.'>'.$joint->to,
+                static fn (Joint $joint): string => (new MadeJoint($joint->conductor, $joint->to))->text(),
                 $end->joints,
             );
         }

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Labelling\LabelTexts;
 use Sartal\Core\Ends\Pinout\EndPinout;
 use Sartal\Core\Ends\Pinout\PinoutRule;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
@@ -65,7 +66,7 @@ final class RunPlanner
     private static function references(Run $run, Installation $installation): array
     {
         $findings = [];
-        $subject = 'run:'.$run->id;
+        $subject = Subject::run($run->id);
         if (! isset($installation->catalogue->cables[$run->cable])) {
             $findings[] = Finding::stop(
                 'run.unknown-cable',
@@ -103,7 +104,7 @@ final class RunPlanner
     private static function end(Run $run, Side $side, End $end, Installation $installation): array
     {
         $findings = [];
-        $subject = 'run:'.$run->id;
+        $subject = Subject::run($run->id);
         $place = sprintf('End %s of %s', $side->value, $run->code);
         if (! isset($installation->locations[$end->location])) {
             $findings[] = Finding::stop(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Installation;
@@ -132,7 +133,7 @@ final class CauseWords
 
     private function code(string $conductor): string
     {
-        $run = explode(':', $conductor, 3)[1] ?? '';
+        $run = EdgeId::runOf($conductor);
 
         return $this->installation->runs[$run]->code ?? $run;
     }
@@ -192,7 +193,7 @@ final class CauseWords
         if ($fault->nodes === []) {
             $joints = array_filter(
                 $this->joints,
-                fn (Joint $joint): bool => 'c:'.$joint->run.':'.$joint->conductor === $fault->edges[0],
+                fn (Joint $joint): bool => EdgeId::conductor($joint->run, $joint->conductor) === $fault->edges[0],
             );
         }
         foreach ($joints as $joint) {
@@ -267,7 +268,7 @@ final class CauseWords
 
     private function conductor(string $edge): string
     {
-        [, $run, $path] = explode(':', $edge, 3) + ['', '', ''];
+        [$run, $path] = [EdgeId::runOf($edge), EdgeId::pathOf($edge)];
         $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable ?? ''] ?? null;
 
         return trim(($cable?->element($path)->label ?? '').' '.$path);

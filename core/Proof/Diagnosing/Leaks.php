@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Edit;
 
@@ -31,7 +32,7 @@ final readonly class Leaks implements FaultSource
                         ($this->groups[$one->id] ?? '') === ($this->groups[$other->id] ?? '')
                     ) {
                         $leak = new Edge(
-                            'leak:'.$one->to.'~'.$other->to,
+                            EdgeId::unwanted('leak', $one->to, $other->to),
                             EdgeKind::Stray,
                             $one->to,
                             $other->to,
@@ -54,12 +55,9 @@ final readonly class Leaks implements FaultSource
     {
         foreach ($patch->conductors as $i => $one) {
             foreach (array_slice($patch->conductors, $i + 1) as $other) {
-                if (
-                    $one->domain !== $other->domain &&
-                    explode(':', $one->id, 3)[1] === explode(':', $other->id, 3)[1]
-                ) {
+                if ($one->domain !== $other->domain && EdgeId::runOf($one->id) === EdgeId::runOf($other->id)) {
                     $leak = new Edge(
-                        'leak:'.$one->from.'~'.$other->from,
+                        EdgeId::unwanted('leak', $one->from, $other->from),
                         EdgeKind::Stray,
                         $one->from,
                         $other->from,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Given\Installation\Method;
@@ -57,13 +58,13 @@ final readonly class OtherLengths implements FaultSource
     {
         $runs = [];
         foreach ($this->ratios === [] ? [] : $patch->conductors as $conductor) {
-            $runs[explode(':', $conductor->id, 3)[1]] = true;
+            $runs[EdgeId::runOf($conductor->id)] = true;
         }
         foreach (array_keys($runs) as $run) {
             foreach ($this->ratios as $ratio) {
                 $edges = [];
                 foreach ($patch->wiring->edges as $id => $edge) {
-                    if ($edge->kind === EdgeKind::Conductor && str_starts_with((string) $id, 'c:'.$run.':')) {
+                    if ($edge->kind === EdgeKind::Conductor && EdgeId::runOf((string) $id) === (string) $run) {
                         $edges[(string) $id] = $edge->stretched($ratio);
                     }
                 }

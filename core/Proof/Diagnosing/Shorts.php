@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Node;
@@ -20,7 +21,7 @@ final class Shorts implements FaultSource
                 for ($j = $i + 1; $j < $count; $j++) {
                     [$one, $other] = [$terminals[$i], $terminals[$j]];
                     $kind = Node::isShell($one) || Node::isShell($other) ? FaultKind::ShellBond : FaultKind::Short;
-                    $stray = new Edge('stray:'.$one.'~'.$other, EdgeKind::Stray, $one, $other);
+                    $stray = new Edge(EdgeId::unwanted('stray', $one, $other), EdgeKind::Stray, $one, $other);
                     yield new Fault($kind, [$one, $other], [], new Edit([$stray->id => $stray]));
                 }
             }

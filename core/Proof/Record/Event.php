@@ -6,12 +6,17 @@ namespace Sartal\Core\Proof\Record;
 
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Verdict;
 
 /** Something that was done. Never altered; a repeat of the same id is the same event. */
 final readonly class Event
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  string  $id  made by the client, a UUID
      * @param  string  $run  the run, or the assembly by the first of its runs
@@ -32,6 +37,7 @@ final readonly class Event
      * @param  string  $picture  name under which a photo is kept
      * @param  ?TestStage  $stage  of a test; null: at the bench
      * @param  ?AsBuilt  $built  of something pulled or trimmed on site
+     * @param  array<int|string, string>  $flaws  of an inspection: what was found → what becomes of it
      * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
      */
     public function __construct(
@@ -59,7 +65,14 @@ final readonly class Event
         public ?TestStage $stage = null,
         public array $joints = [],
         public ?AsBuilt $built = null,
+        public array $flaws = [],
     ) {
+    }
+
+    /** As those see it who care that it was done, not at which end. */
+    public function withoutSide(): self
+    {
+        return $this->copy(['side' => null]);
     }
 
     /** When a test was taken. */

@@ -43,10 +43,10 @@ final readonly class CertifierSense implements Sense
             limit: sprintf(
                 'the planned length within %g %%; %g m, %g ns, %g ns skew, %g Ω at most',
                 self::SHARE * 100,
-                LinkLimits::LENGTH,
-                LinkLimits::DELAY,
-                LinkLimits::SKEW,
-                LinkLimits::LOOP,
+                PermanentLink::LENGTH,
+                PermanentLink::DELAY,
+                PermanentLink::SKEW,
+                PermanentLink::LOOP,
             ),
             minutes: 0.5,
             near: Nearness::within(self::SHARE, self::LEAST),
@@ -94,6 +94,12 @@ final readonly class CertifierSense implements Sense
         return explode('#', $at, 2)[1] ?? self::LENGTH;
     }
 
+    /** The pair that a question is about. */
+    public static function pair(string $at): string
+    {
+        return explode('#', $at, 2)[0];
+    }
+
     public static function question(string $pair, string $what): string
     {
         return $what === self::LENGTH ? $pair : $pair.'#'.$what;
@@ -118,12 +124,12 @@ final readonly class CertifierSense implements Sense
 
     public function nodes(string $at): array
     {
-        return $this->setup->pair(explode('#', $at, 2)[0])->nodes ?? [];
+        return $this->setup->pair(self::pair($at))->nodes ?? [];
     }
 
     public function answer(Wiring $wiring, string $at): float
     {
-        $pair = explode('#', $at, 2)[0];
+        $pair = self::pair($at);
 
         return match (self::asked($at)) {
             self::DELAY => $this->metres($wiring, $pair) * ($this->setup->makeup->nanosecondsPerMetre[$pair] ?? NAN),

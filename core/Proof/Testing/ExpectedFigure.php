@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Measure\Figure;
@@ -31,7 +32,7 @@ final class ExpectedFigure
     {
         $makeup = $expectation->setup->makeup;
         if ($what === CertifierSense::DELAY) {
-            $pair = explode('#', $question->at, 2)[0];
+            $pair = CertifierSense::pair($question->at);
             $each = $makeup->nanosecondsPerMetre[$pair] ?? 0.0;
 
             return [
@@ -129,8 +130,6 @@ final class ExpectedFigure
 
     private static function name(Edge $edge): string
     {
-        [, $run, $path] = explode(':', $edge->id, 3) + ['', '', ''];
-
-        return $run.' '.$path;
+        return EdgeId::runOf($edge->id).' '.EdgeId::pathOf($edge->id);
     }
 }

@@ -6,24 +6,9 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Given\Installation\Method;
 
-/**
- * What a permanent link of four-pair cable may have at most, whatever was
- * planned. Source: ANSI/TIA-568 and ISO/IEC 11801 (from memory).
- */
+/** What of a reading is over what a permanent link may have, whatever was planned. */
 final class LinkLimits
 {
-    /** Ω, both cores of a pair one after the other. */
-    public const LOOP = 21.0;
-
-    /** ns */
-    public const DELAY = 498.0;
-
-    /** ns between the fastest pair and the slowest. */
-    public const SKEW = 44.0;
-
-    /** m */
-    public const LENGTH = 90.0;
-
     /** @return list<string> what is over, in words */
     public static function over(Expectation $expectation, Reading $reading): array
     {
@@ -37,9 +22,9 @@ final class LinkLimits
                 continue;
             }
             [$what, $limit, $unit] = match (CertifierSense::asked($sample->question->at)) {
-                CertifierSense::DELAY => ['delay', self::DELAY, 'ns'],
-                CertifierSense::LOOP => ['loop resistance', self::LOOP, 'Ω'],
-                default => ['length', self::LENGTH, 'm'],
+                CertifierSense::DELAY => ['delay', PermanentLink::DELAY, 'ns'],
+                CertifierSense::LOOP => ['loop resistance', PermanentLink::LOOP, 'Ω'],
+                default => ['length', PermanentLink::LENGTH, 'm'],
             };
             if ($what === 'delay') {
                 $delays[] = $value;
@@ -49,8 +34,8 @@ final class LinkLimits
             }
         }
         $skew = count($delays) > 1 ? max($delays) - min($delays) : 0.0;
-        if ($skew > self::SKEW) {
-            $over['skew'] = sprintf('skew of %.1f ns is over %g ns', $skew, self::SKEW);
+        if ($skew > PermanentLink::SKEW) {
+            $over['skew'] = sprintf('skew of %.1f ns is over %g ns', $skew, PermanentLink::SKEW);
         }
 
         return array_values($over);

@@ -6,6 +6,7 @@ namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Reach\Stretch;
 use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
@@ -60,7 +61,7 @@ final class MakeupBuilder
         foreach ($builder->cables as $run => $cable) {
             $run = (string) $run;
             foreach ($cable->conductors() as $path => $conductor) {
-                $id = 'c:'.$run.':'.$path;
+                $id = EdgeId::conductor($run, (string) $path);
                 $ends[$id] = [
                     Node::conductor($run, Side::A, (string) $path),
                     Node::conductor($run, Side::B, (string) $path),
@@ -173,7 +174,7 @@ final class MakeupBuilder
             $place = 0;
             foreach ($element->kind === ElementKind::Quad ? $element->children : [] as $child) {
                 if ($child->kind === ElementKind::Core) {
-                    $seats['c:'.$run.':'.$path.'/'.$child->key] = $place++;
+                    $seats[EdgeId::conductor($run, $path.'/'.$child->key)] = $place++;
                 }
             }
         }
@@ -196,8 +197,8 @@ final class MakeupBuilder
                 if ($picofarads !== null) {
                     $factor = $stretch->coax() === null ? self::TO_SCREEN : 1.0;
                     $plates[] = [
-                        'core' => 'c:'.$run.':'.$path,
-                        'screen' => 'c:'.$run.':'.$bare,
+                        'core' => EdgeId::conductor($run, (string) $path),
+                        'screen' => EdgeId::conductor($run, (string) $bare),
                         'nanofaradsPerMetre' => ($picofarads * $factor) / 1000,
                     ];
                 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Testing;
 
 use Sartal\Core\Ends\Wiring\Edge;
+use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
@@ -25,13 +26,14 @@ final class SwitchStates
             if ($edge->kind !== EdgeKind::Switch) {
                 continue;
             }
-            $parts = explode(':', $edge->id);
             $id = self::switchOf($edge);
+            $panel = EdgeId::panelSwitchOf($edge->id);
+            [$fitting, $name] = EdgeId::switchOf($edge->id);
             $edges[$id][$edge->id] = $edge->operated(! $edge->closed);
             $names[$id] =
-                $parts[0] === 'p'
-                    ? $installation->switches[$parts[1]]->name ?? $parts[1]
-                    : trim(($installation->fittings[$parts[1]]->label ?? $parts[1]).' '.($parts[2] ?? ''));
+                $panel !== null
+                    ? $installation->switches[$panel]->name ?? $panel
+                    : trim(($installation->fittings[$fitting]->label ?? $fitting).' '.$name);
         }
         $states = [new SwitchState('', 'at rest', Edit::nothing())];
         foreach ($edges as $id => $operated) {
@@ -41,11 +43,9 @@ final class SwitchStates
         return $states;
     }
 
-    /** The switch that an edge belongs to: "p:<panel switch>", or "w:<fitting>:<its switch>:<state>:<contact>", whose contacts move together. */
+    /** The switch that an edge belongs to: one of a panel, or one in a connector, whose contacts move together. */
     public static function switchOf(Edge $edge): string
     {
-        $parts = explode(':', $edge->id);
-
-        return $parts[0] === 'p' ? $edge->id : implode(':', array_slice($parts, 0, 3));
+        return EdgeId::panelSwitchOf($edge->id) === null ? EdgeId::together($edge->id) : $edge->id;
     }
 }

@@ -7,6 +7,7 @@ namespace Sartal\Core\Ways\Dressing;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Environment;
 use Sartal\Core\Given\Installation\Installation;
@@ -76,7 +77,7 @@ final class Dresser
         if ($bundled && $tie === null) {
             $this->findings[] = Finding::check(
                 'loom.no-tie',
-                'loom:'.$shape->loom->id,
+                Subject::loom($shape->loom->id),
                 sprintf(
                     '%s is %s thick in %s, and no tie reaches round it.',
                     $shape->loom->name,
@@ -115,7 +116,7 @@ final class Dresser
         ) {
             $this->findings[] = Finding::stop(
                 'loom.does-not-pass',
-                'loom:'.$shape->loom->id,
+                Subject::loom($shape->loom->id),
                 sprintf(
                     '%s is %s thick in %s, which is %s inside.',
                     $shape->loom->name,
@@ -141,7 +142,7 @@ final class Dresser
             }
             $this->findings[] = Finding::check(
                 'loom.no-sleeve',
-                'loom:'.$shape->loom->id,
+                Subject::loom($shape->loom->id),
                 sprintf(
                     '%s is %s thick in %s, and no sleeve has that size: %s.',
                     $shape->loom->name,
@@ -169,7 +170,7 @@ final class Dresser
         if ($part === null) {
             $this->findings[] = Finding::check(
                 'loom.no-shrink',
-                'loom:'.$shape->loom->id,
+                Subject::loom($shape->loom->id),
                 sprintf(
                     'No heat-shrink%s goes over %s and grips %s, at the ends of the sleeve of %s in %s.',
                     $seals ? ' that seals' : '',

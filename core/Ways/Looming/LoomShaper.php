@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Looming;
 
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\Run;
@@ -65,7 +66,7 @@ final class LoomShaper
             } else {
                 $findings[] = Finding::check(
                     'loom.member-without-way',
-                    'loom:'.$loom->id,
+                    Subject::loom($loom->id),
                     sprintf(
                         '%s belongs to %s, and its ways do not lead through the building.',
                         $run->code,
@@ -92,7 +93,7 @@ final class LoomShaper
                 [
                     Finding::note(
                         'loom.empty',
-                        'loom:'.$loom->id,
+                        Subject::loom($loom->id),
                         sprintf('%s has no members.', $loom->name),
                         'Put runs into it, or remove it.',
                     ),
@@ -103,7 +104,7 @@ final class LoomShaper
         if ($lost !== '') {
             $findings[] = Finding::check(
                 'loom.root',
-                'loom:'.$loom->id,
+                Subject::loom($loom->id),
                 sprintf(
                     '%s is laid out from %s, where none of its members comes.',
                     $loom->name,
@@ -116,7 +117,7 @@ final class LoomShaper
         foreach ($apart as $id) {
             $findings[] = Finding::check(
                 'loom.member-apart',
-                'loom:'.$loom->id,
+                Subject::loom($loom->id),
                 sprintf(
                     '%s does not lie in %s: its ways touch none of the others, or go round in a loop.',
                     $runs[$id]->code,
@@ -257,7 +258,7 @@ final class LoomShaper
         if ($kept->compare($by) !== 0) {
             $this->findings[] = Finding::check(
                 'loom.breakout-beyond',
-                'loom:'.$this->loom->id,
+                Subject::loom($this->loom->id),
                 sprintf(
                     'A breakout of %s at %s is moved by %s, and the way there ends at %s.',
                     $this->loom->name,
@@ -520,7 +521,7 @@ final class LoomShaper
             }
             $this->findings[] = Finding::note(
                 'loom.breakout-gone',
-                'loom:'.$this->loom->id,
+                Subject::loom($this->loom->id),
                 sprintf(
                     '%s has a moved breakout at %s, where nothing branches off any more.',
                     $this->loom->name,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Looming;
 
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Panel;
@@ -113,7 +114,7 @@ final class PanelTails
             if (($panel->pitch->isZero() && $panel->columns > 1) || ($panel->rise->isZero() && $panel->rows > 1)) {
                 $findings[] = Finding::check(
                     'panel.no-pitch',
-                    'panel:'.$panel->id,
+                    Subject::panel($panel->id),
                     sprintf('%s has places that lie on each other: its pitch is nothing.', $panel->name),
                     'Measure from column to column and from row to row.',
                 );
@@ -123,14 +124,14 @@ final class PanelTails
                 if ($known === null) {
                     $findings[] = Finding::check(
                         'panel.unknown-fitting',
-                        'panel:'.$panel->id,
+                        Subject::panel($panel->id),
                         sprintf('Place %s of %s holds "%s", which is unknown.', $place, $panel->name, $fitting),
                         'Choose a fitting that exists, or free the place.',
                     );
                 } elseif (isset($seen[$fitting])) {
                     $findings[] = Finding::stop(
                         'panel.twice',
-                        'panel:'.$panel->id,
+                        Subject::panel($panel->id),
                         sprintf(
                             '%s sits at %s and at place %s of %s.',
                             $known->label,

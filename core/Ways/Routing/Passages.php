@@ -6,6 +6,7 @@ namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
@@ -46,7 +47,7 @@ final readonly class Passages
                 $size = Sizes::passing(WayKind::Conduit, $blocked->outline->width, $blocked->outline->height);
                 $findings[] = Finding::stop(
                     'way.connector-does-not-pass',
-                    'run:'.$id,
+                    Subject::run($id),
                     sprintf(
                         '%s comes with its connectors on, and %s does not go through %s (%s inside).',
                         $run->code,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Way;
@@ -113,7 +114,7 @@ final class Router
                 if ($refusal !== null && (isset($permitted[$way->from]) || isset($permitted[$way->to]))) {
                     return Finding::stop(
                         'route.not-permitted',
-                        'run:'.$run->id,
+                        Subject::run($run->id),
                         sprintf(
                             '%s finds no permitted way from %s to %s: %s.',
                             $run->code,
@@ -133,7 +134,7 @@ final class Router
 
         return Finding::stop(
             'route.broken',
-            'run:'.$run->id,
+            Subject::run($run->id),
             sprintf(
                 '%s finds no way from %s to %s: it is broken between %s and %s.',
                 $run->code,
@@ -192,7 +193,7 @@ final class Router
             $far = $next === null ? $run->b->location : $next->from;
             $findings[] = Finding::stop(
                 'route.broken',
-                'run:'.$run->id,
+                Subject::run($run->id),
                 sprintf(
                     'The ways of %s do not connect: they are broken between %s and %s.',
                     $run->code,
@@ -212,7 +213,7 @@ final class Router
         if ($twice !== null) {
             $findings[] = Finding::check(
                 'route.loop',
-                'run:'.$run->id,
+                Subject::run($run->id),
                 sprintf('%s comes past %s twice.', $run->code, $this->name($twice)),
                 'Take out the ways of the loop, unless the cable is meant to go round.',
             );
@@ -233,7 +234,7 @@ final class Router
             if ($refusal !== null) {
                 $findings[] = Finding::stop(
                     'route.'.$refusal->code,
-                    'run:'.$run->id,
+                    Subject::run($run->id),
                     sprintf('%s is pinned to a way that does not take it: %s.', $run->code, $refusal->words),
                     $refusal->remedy,
                 );

@@ -6,6 +6,7 @@ namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Environment;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Way;
@@ -61,7 +62,7 @@ final readonly class WayChecks
             ) {
                 $findings[] = Finding::stop(
                     'way.unknown-place',
-                    'way:'.$way->id,
+                    Subject::way($way->id),
                     sprintf('%s ends at "%s", which is unknown.', $way->name, $end),
                     'Choose a location or a junction that exists.',
                 );
@@ -70,7 +71,7 @@ final readonly class WayChecks
         if ($way->joins() && $way->from === $way->to) {
             $findings[] = Finding::stop(
                 'way.loop',
-                'way:'.$way->id,
+                Subject::way($way->id),
                 sprintf('%s begins and ends at %s.', $way->name, $this->installation->placeName($way->from)),
                 'Let it end somewhere else.',
             );
@@ -78,7 +79,7 @@ final readonly class WayChecks
         if ($way->length->isZero()) {
             $findings[] = Finding::check(
                 'way.no-length',
-                'way:'.$way->id,
+                Subject::way($way->id),
                 sprintf('%s has no length, so it adds nothing to any cut.', $way->name),
                 'Measure it, and say how long it is.',
             );
@@ -86,7 +87,7 @@ final readonly class WayChecks
         if (! $way->joins()) {
             $findings[] = Finding::note(
                 'way.unplaced',
-                'way:'.$way->id,
+                Subject::way($way->id),
                 sprintf('%s does not say from where to where it goes: no run finds it by itself.', $way->name),
                 'Say where it begins and ends.',
             );
@@ -123,10 +124,10 @@ final readonly class WayChecks
 
         return [
             $load->fill->value > $load->rule->most
-                ? Finding::stop('way.overfull', 'way:'.$load->way->id, $words, $remedy)
+                ? Finding::stop('way.overfull', Subject::way($load->way->id), $words, $remedy)
                 : Finding::check(
                     'way.full',
-                    'way:'.$load->way->id,
+                    Subject::way($load->way->id),
                     $words.sprintf(' At most it may hold %s.', $load->rule->most.' %'),
                     $remedy,
                 ),
@@ -140,7 +141,7 @@ final readonly class WayChecks
             ? [
                 Finding::check(
                     'way.jam',
-                    'way:'.$load->way->id,
+                    Subject::way($load->way->id),
                     sprintf(
                         'Three cables may jam in %s: its inner diameter is %s times theirs.',
                         $load->way->name,
@@ -160,7 +161,7 @@ final readonly class WayChecks
         if ($way->kind === WayKind::Conduit && $way->bends > self::MOST_BENDS) {
             $findings[] = Finding::check(
                 'way.many-bends',
-                'way:'.$way->id,
+                Subject::way($way->id),
                 sprintf(
                     '%s has %d bends of 90°; at most %d are pulled through in one go.',
                     $way->name,
@@ -188,7 +189,7 @@ final readonly class WayChecks
         if ($tight !== []) {
             $findings[] = Finding::stop(
                 'way.bend',
-                'way:'.$way->id,
+                Subject::way($way->id),
                 sprintf(
                     'The bends of %s have a radius of %s: %s.',
                     $way->name,
@@ -224,7 +225,7 @@ final readonly class WayChecks
         return [
             Finding::check(
                 'way.mains-beside-signal',
-                'way:'.$load->way->id,
+                Subject::way($load->way->id),
                 sprintf(
                     'Mains lies beside signal in %s: %s beside %d signal cables.',
                     $load->way->name,
@@ -257,7 +258,7 @@ final readonly class WayChecks
             : [
                 Finding::note(
                     'way.damp',
-                    'way:'.$load->way->id,
+                    Subject::way($load->way->id),
                     sprintf(
                         '%s is damp, and these are not made for outdoors: %s.',
                         $load->way->name,

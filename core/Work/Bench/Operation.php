@@ -9,12 +9,15 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Measure\Worked;
+use Sartal\Core\Proof\Record\MadeJoint;
 use Sartal\Core\Proof\Record\StepId;
 
 /** One thing that one person does to a leg, an end, a fitting or a run. */
 final readonly class Operation
 {
     use Withers;
+
+    private const DERIVED = ['id' => true];
 
     /** Stays while there is such a thing to do: events name it. */
     public string $id;
@@ -79,7 +82,7 @@ final readonly class Operation
     /** @param  list<Need>  $needs */
     public function needing(array $needs): self
     {
-        return $this->with(['needs' => $needs]);
+        return $this->copy(['needs' => $needs]);
     }
 
     /** Whether its end is spoilt where it is left out. */
@@ -94,7 +97,7 @@ final readonly class Operation
         $joints = [];
         foreach ($this->task === Task::Join ? $this->cores : [] as $core) {
             if ($core->run === $this->run && $core->to !== '') {
-                $joints[] = $core->conductor.'>'.$core->to;
+                $joints[] = (new MadeJoint($core->conductor, $core->to))->text();
             }
         }
 

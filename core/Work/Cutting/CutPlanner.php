@@ -6,6 +6,7 @@ namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
@@ -71,7 +72,7 @@ final readonly class CutPlanner
             array_push($unmet, ...$runs);
             $findings[] = Finding::check(
                 'cut.not-in-stock',
-                'cable:'.$cable,
+                Subject::cable($cable),
                 sprintf(
                     '%d cuts of %s find no stock, and nobody said in what lengths it is sold.',
                     count($runs),
@@ -124,7 +125,7 @@ final readonly class CutPlanner
             if (count($of) > 1 && $lot->length()->compare($longest) > 0) {
                 $findings[] = Finding::check(
                     'cut.group',
-                    'loom:'.$of[0]->group,
+                    Subject::loom($of[0]->group),
                     sprintf(
                         '%d cuts of %s in one loom are to come off one reel: %s together, and the longest reel has %s.',
                         count($of),
@@ -161,7 +162,7 @@ final readonly class CutPlanner
                 $code = $this->installation->runs[$need->run]->code;
                 $findings[] = Finding::stop(
                     'cut.too-long',
-                    'run:'.$need->run,
+                    Subject::run($need->run),
                     sprintf(
                         '%s needs %s of %s in one piece; the longest reel has %s. Cables are not joined.',
                         $code,
@@ -331,7 +332,7 @@ final readonly class CutPlanner
             if ($each->kind === StockKind::Reel && $each->left->compare($shortest) < 0) {
                 $findings[] = Finding::note(
                     'cut.reel-too-short',
-                    'reel:'.$each->id,
+                    Subject::reel($each->id),
                     sprintf(
                         '%s has %s of %s left, and the shortest cut is %s.',
                         $each->name,

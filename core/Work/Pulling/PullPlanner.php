@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Pulling;
 
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
@@ -97,7 +98,7 @@ final readonly class PullPlanner
         $leads = $hindrances = [];
         foreach ($group as [$run]) {
             $leads[$run->id] = $this->leads($run);
-            foreach ($this->plan->findingsOn('run:'.$run->id) as $finding) {
+            foreach ($this->plan->findingsOn(Subject::run($run->id)) as $finding) {
                 if ($finding->code === 'way.connector-does-not-pass') {
                     $hindrances[] = $finding->words.' '.$finding->remedy;
                 }

@@ -144,5 +144,6 @@ export interface BenchEvent {
   of?: string
   flag?: string
   remedy?: Remedy
+  flaws?: Record<string, Remedy>
   joint?: string
 }

@@ -241,7 +241,7 @@ final class ServiceTest extends TestCase
         $inPlace = $event(
             '01',
             EventKind::Tested,
-            fingerprint: $plan->reading,
+            fingerprint: $plan->for(EventKind::Tested, null),
             verdict: Verdict::Passes,
             stage: TestStage::Installed,
         );
@@ -260,7 +260,7 @@ final class ServiceTest extends TestCase
                 $event(
                     '05',
                     EventKind::Tested,
-                    fingerprint: $plan->reading,
+                    fingerprint: $plan->for(EventKind::Tested, null),
                     verdict: Verdict::Fails,
                     stage: TestStage::Installed,
                 ),

@@ -23,6 +23,7 @@ use Sartal\Core\Proof\Testing\CertifierSense;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\LinkLimits;
 use Sartal\Core\Proof\Testing\MapMethod;
+use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Question;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
@@ -230,10 +231,12 @@ final class TestMethodsTest extends TestCase
         $reading = $bench->readingWith($swap);
         $trouble = self::troubles($bench, $reading)[0];
         self::assertCount(2, $trouble->causes);
-        $terminals = array_values(array_filter(Method::cases(), static fn (Method $method): bool => ! $method->opens()));
+        $terminals = array_values(
+            array_filter(Method::cases(), static fn (Method $method): bool => ! Methods::card($method)->opens),
+        );
         self::assertNull((new NextReading($bench->expectation(), $reading, $terminals))->after($trouble));
         $next = (new NextReading($bench->expectation(), $reading, Method::cases()))->after($trouble);
-        self::assertTrue($next?->method->opens());
+        self::assertTrue($next !== null && Methods::card($next->method)->opens);
         self::assertSame(1.0, $next->left());
         $seen = self::reading($bench->expectation(), [Method::EyesA], $swap);
         self::assertSame(

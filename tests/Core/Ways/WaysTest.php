@@ -154,7 +154,7 @@ final class WaysTest extends TestCase
         $ways = Site::ways();
         unset($ways['tray']);
         $finding = self::finding(Site::of($ways, Site::run('A-1')), 'route.broken');
-        self::assertSame('run:A-1', $finding->subject);
+        self::assertSame('run:A-1', $finding->subject->text());
         self::assertStringContainsString('Left', $finding->words);
         self::assertStringContainsString('Rack', $finding->words);
         self::assertStringContainsString('way', strtolower($finding->remedy));
@@ -169,7 +169,10 @@ final class WaysTest extends TestCase
         );
         self::assertSame(
             'way:none',
-            self::finding($bench(Site::way('none', WayKind::Tray, 0, 'hall', 'cellar')), 'way.no-length')->subject,
+            self::finding(
+                $bench(Site::way('none', WayKind::Tray, 0, 'hall', 'cellar')),
+                'way.no-length',
+            )->subject->text(),
         );
         self::assertStringContainsString(
             'moon',

@@ -20,6 +20,7 @@ use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Mating;
+use Sartal\Core\Given\Installation\PortRef;
 
 /** Devices, racks and panels with their ports, and what is plugged into them. */
 final readonly class EquipmentController
@@ -58,7 +59,7 @@ final readonly class EquipmentController
     {
         $device = $loaded->installation->equipment[$id] ?? abort(404, 'There is no such device here.');
         foreach ($loaded->installation->matings as $mating) {
-            if (str_starts_with($mating->with, $id.':')) {
+            if (PortRef::from($mating->with)->device === $id) {
                 throw BadLine::because('id', $device->name, 'Something is plugged into it. Unplug that first.');
             }
         }
@@ -132,9 +133,9 @@ final readonly class EquipmentController
             $names[$port->id] = true;
         }
         foreach ($loaded->installation->matings as $mating) {
-            [$of, $id] = [...explode(':', $mating->with, 2), ''];
-            if ($of === $device->id && ! isset($names[$id])) {
-                throw BadLine::because('ports', $id, 'Something is plugged into this port. Unplug that first.');
+            $at = PortRef::from($mating->with);
+            if ($at->device === $device->id && ! isset($names[$at->port])) {
+                throw BadLine::because('ports', $at->port, 'Something is plugged into this port. Unplug that first.');
             }
         }
     }

@@ -89,10 +89,7 @@ final readonly class RunController
                 $plans[] = [
                     'plan' => (string) $plan,
                     'signal' => $signal,
-                    'why' => array_map(
-                        static fn (Finding $finding): string => self::withoutPlace($finding->words),
-                        $findings,
-                    ),
+                    'why' => array_map(static fn (Finding $finding): string => $finding->withoutPlace(), $findings),
                     'stops' => array_filter(
                         $findings,
                         static fn (Finding $finding): bool => $finding->severity === Severity::Stop,
@@ -102,12 +99,6 @@ final readonly class RunController
         }
 
         return response()->json(['plans' => $plans]);
-    }
-
-    /** The run of this question has no code: what comes before the colon says nothing. */
-    private static function withoutPlace(string $words): string
-    {
-        return (string) preg_replace('~^End [AB] of \?(?:, legs? [^:]+)?: ~', '', $words);
     }
 
     /** Many runs at once: the same fields for all, or new codes in a row. */

@@ -91,7 +91,7 @@ final class LabelResource
         return array_map(
             static fn (Finding $finding): array => [
                 'severity' => $finding->severity->value,
-                'subject' => $finding->subject,
+                'subject' => $finding->subject->text(),
                 'words' => $finding->words,
                 'remedy' => $finding->remedy,
             ],

@@ -6,9 +6,11 @@ namespace App\Http\Resources\Given;
 
 use App\Planning\Loaded;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\PortRef;
 
 /** Devices with their ports: what each is, what is plugged in, what could be. */
 final class EquipmentResource
@@ -36,7 +38,7 @@ final class EquipmentResource
                         static fn (Port $port): array => self::port(
                             $device,
                             $port,
-                            $plugged[$device->id.':'.$port->id] ?? null,
+                            $plugged[(new PortRef($device->id, $port->id))->text()] ?? null,
                             $runs,
                             $loaded,
                         ),
@@ -44,7 +46,7 @@ final class EquipmentResource
                     ),
                     'findings' => array_map(
                         PlanEncoder::finding(...),
-                        $loaded->plan()->findingsOn('equipment:'.$device->id),
+                        $loaded->plan()->findingsOn(Subject::equipment($device->id)),
                     ),
                 ],
                 $in->equipment,

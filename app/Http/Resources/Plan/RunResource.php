@@ -18,6 +18,7 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
@@ -252,10 +253,10 @@ final class RunResource
         foreach ($loaded->installation->matings as $mating) {
             if ($mating->fitting === $fitting || $mating->with === $fitting) {
                 $other = $mating->fitting === $fitting ? $mating->with : $mating->fitting;
-                [$device, $id] = [...explode(':', $other, 2), ''];
-                foreach ($loaded->installation->equipment[$device]->ports ?? [] as $port) {
-                    if ($port->id === $id) {
-                        return $loaded->installation->equipment[$device]->name.', '.$port->name;
+                $at = PortRef::from($other);
+                foreach ($loaded->installation->equipment[$at->device]->ports ?? [] as $port) {
+                    if ($port->id === $at->port) {
+                        return $loaded->installation->equipment[$at->device]->name.', '.$port->name;
                     }
                 }
 

@@ -7,6 +7,7 @@ namespace App\Http\Resources\Plan;
 use App\Planning\Loaded;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Proof\Record\Event;
@@ -32,13 +33,13 @@ final class ScheduleResource
         $in = $loaded->installation;
         $plan = $loaded->plan();
         $cable = $in->catalogue->cables[$run->cable] ?? null;
-        $findings = $plan->findingsOn('run:'.$run->id);
+        $findings = $plan->findingsOn(Subject::run($run->id));
         foreach ($run->fittings() as $fitting) {
-            array_push($findings, ...$plan->findingsOn('fitting:'.$fitting));
+            array_push($findings, ...$plan->findingsOn(Subject::fitting($fitting)));
         }
 
         foreach ($run->carries as $carriage) {
-            array_push($findings, ...$plan->findingsOn('circuit:'.$carriage->circuit));
+            array_push($findings, ...$plan->findingsOn(Subject::circuit($carriage->circuit)));
         }
 
         return [

@@ -27,11 +27,11 @@ const look = () => attempt(async () => {
   plan.value = await api.get<ReworkPlan>(`bench/${props.ids}/rework?step=${encodeURIComponent(props.place.piece.id)}&remedy=${worst.value}&joint=${encodeURIComponent(worst.value === 'rework' ? joint.value : '')}`)
 })
 function good() {
-  props.bench.confirm(props.place, words.value)
+  props.bench.confirm(props.place, words.value, found.value)
 }
 function sendBack() {
   if (!plan.value) return
-  props.bench.record({ kind: 'reworked', run: props.place.piece.run, step: props.place.piece.id, note: words.value, remedy: worst.value, joint: worst.value === 'rework' ? joint.value : '' })
+  props.bench.record({ kind: 'reworked', run: props.place.piece.run, step: props.place.piece.id, note: words.value, flaws: found.value, remedy: worst.value, joint: worst.value === 'rework' ? joint.value : '' })
   const again = plan.value.reopens[0] ?? ''
   plan.value = null
   found.value = {}

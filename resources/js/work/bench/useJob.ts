@@ -3,7 +3,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useOutbox } from '../../api/outbox'
 import { belongsTo, page } from '../../api/page'
-import type { BenchEvent, Job, JobState, Piece, Placed, Standing, Step } from '../../api/bench'
+import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Standing, Step } from '../../api/bench'
 
 /** s between two looks at what the others did. */
 const LOOK = 3
@@ -148,16 +148,17 @@ export function useJob(ids: () => string) {
   function confirmAll(all: Place[]) {
     const seconds = took()
     for (const place of all)
-      confirm(place, '', seconds === undefined ? undefined : Math.round((seconds / all.length) * 10) / 10)
+      confirm(place, '', {}, seconds === undefined ? undefined : Math.round((seconds / all.length) * 10) / 10)
   }
 
-  function confirm(place: Place, note = '', seconds = took()) {
+  function confirm(place: Place, note = '', flaws: Record<string, Remedy> = {}, seconds = took()) {
     record({
       kind: place.step.event,
       run: place.piece.run,
       step: place.piece.id,
       took: seconds,
       ...(note ? { note } : {}),
+      ...(Object.keys(flaws).length ? { flaws } : {}),
     })
     at.value = next(place.piece.id)
   }

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\TestCase;
+
+/** Ids that say several things are made and taken apart by one class each; nobody else looks inside. */
+final class StructureInStringsTest extends TestCase
+{
+    /** Where a text is taken apart at a mark, and whose text it is. */
+    private const OWN = [
+        'core/Proof/Testing/CertifierSense.php' => 'its own questions',
+        'core/Proof/Testing/CapacitanceSense.php' => 'its own questions',
+        'core/Proof/Testing/InsulationSense.php' => 'its own questions',
+        'core/Proof/Testing/OhmSense.php' => 'its own questions',
+        'core/Work/Bench/FoundFlaws.php' => 'notes of the first edition',
+        'app/Http/Controllers/Plan/RunController.php' => 'what the page sends: signals',
+        'app/Planning/PartsScope.php' => 'its own addresses',
+    ];
+
+    public function test_no_room_takes_anothers_words_apart(): void
+    {
+        $found = [];
+        foreach (['core', 'app'] as $part) {
+            $root = dirname(__DIR__, 2).'/';
+            $files = new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator($root.$part, \FilesystemIterator::SKIP_DOTS),
+            );
+            foreach ($files as $file) {
+                $path = substr((string) $file, strlen($root));
+                $source = (string) file_get_contents((string) $file);
+                // Split at a mark that ids are made with. A path ("p7/a", "insert/2") is a path, and whoever likes walks it.
+                if (preg_match('~(?:explode|strtok)\(\s*\'[:|>#]~', $source) === 1) {
+                    $found[$path] = true;
+                }
+            }
+        }
+        $others = array_diff_key($found, self::OWN);
+        self::assertSame([], array_keys($others), 'Give it a class of its own that knows how it is made.');
+        self::assertSame([], array_keys(array_diff_key(self::OWN, $found)), 'These are taken apart no more.');
+    }
+}
