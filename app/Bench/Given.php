@@ -11,8 +11,13 @@ use Illuminate\Support\Facades\DB;
 /** What the lead gave to whom: looms, jobs, and whatever takes a skill. */
 final class Given
 {
-    /** @return array<int|string, array<int|string, list<string>>> kind → key → sign-in names of those at work */
-    public function all(StoredInstallation $stored): array
+    /**
+     * An assembly is given by one of its runs: whatever it is joined to since, it goes to whoever has that.
+     *
+     * @param  array<int|string, string>  $assemblyOf  run → assembly, as they are today
+     * @return array<int|string, array<int|string, list<string>>> kind → key → sign-in names of those at work
+     */
+    public function all(StoredInstallation $stored, array $assemblyOf = []): array
     {
         $given = [];
         foreach (
@@ -23,7 +28,9 @@ final class Given
                 ->orderBy('sign_in')
                 ->get(['kind', 'key', 'sign_in']) as $row
         ) {
-            $given[(string) $row->kind][(string) $row->key][] = (string) $row->sign_in;
+            $kind = (string) $row->kind;
+            $key = $kind === 'assembly' ? $assemblyOf[$row->key] ?? (string) $row->key : (string) $row->key;
+            $given[$kind][$key][] = (string) $row->sign_in;
         }
 
         return $given;
@@ -46,11 +53,12 @@ final class Given
 
     /**
      * @param  list<array<int|string, mixed>>  $lines  of the queue
+     * @param  array<int|string, string>  $assemblyOf  run → assembly, as they are today
      * @return list<array<int|string, mixed>> each with whether it was given to this person
      */
-    public function marked(StoredInstallation $stored, User $person, array $lines): array
+    public function marked(StoredInstallation $stored, User $person, array $lines, array $assemblyOf): array
     {
-        $given = $this->all($stored);
+        $given = $this->all($stored, $assemblyOf);
         $has = static fn (string $kind, string $key): bool => in_array(
             $person->sign_in,
             $given[$kind][$key] ?? [],

@@ -24,7 +24,7 @@ final readonly class Workload
     {
         $loaded = $this->jobs->loaded($stored);
         $short = array_keys($loaded->installation->workshop->tools);
-        $given = $this->given->all($stored);
+        $given = $this->given->all($stored, $loaded->plan()->assemblyOf);
         $chores = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
             $job = $this->jobs->of($stored, [$assembly->id]);

@@ -84,16 +84,19 @@ final class Recorder
         $plan = $loaded->plan();
         $verdict = null;
         $subject = $sent->run;
+        $covers = [];
         if ($sent->cut !== null) {
             CutOff::check($sent, $run, $loaded);
         }
         if ($sent->kind === EventKind::Tested) {
             $test = UnderTest::of($loaded, $run->id);
             $subject = $test->assembly->id;
+            $covers = $test->assembly->runs;
             $verdict = self::verdict($sent, $test, $by);
         } elseif ($sent->kind === EventKind::Settled) {
             $test = UnderTest::of($loaded, $run->id);
             $subject = $test->assembly->id;
+            $covers = $test->assembly->runs;
             self::settles($sent, $test);
         } elseif (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
             self::service($sent, $loaded);
@@ -125,6 +128,7 @@ final class Recorder
             joints: $fingerprints->made($sent->kind, $sent->side),
             built: self::built($sent, $loaded),
             undoes: $takesBack ? $sent->undoes : null,
+            covers: count($covers) > 1 ? $covers : [],
         );
     }
 

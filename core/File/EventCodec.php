@@ -58,6 +58,7 @@ final class EventCodec
             $fields->texts('joints'),
             $fields->has('built') ? self::built($fields->child('built')) : null,
             $fields->textMap('flaws'),
+            $fields->texts('covers'),
         );
     }
 
@@ -138,6 +139,7 @@ final class EventCodec
                         'length' => $event->built->length?->canonical(),
                         'ways' => $event->built->ways,
                     ]),
+            'covers' => $event->covers,
             'flaws' => $event->flaws === [] ? null : (object) $event->flaws,
         ]);
     }

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Rows;
+use App\Releases\ReleaseDesk;
 use Carbon\Carbon;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\TestCase;
@@ -14,6 +16,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Tests\Witness\Asking;
 use Tests\Witness\Differences;
@@ -101,6 +104,74 @@ final class WitnessTest extends TestCase
             [],
             $differ->between('outbox', $outbox, $this->outbox($witness)),
             'What a device had not sent arrives as it would have then.',
+        );
+    }
+
+    /** Shapes stay as they were stored: what an earlier version signed, put aside and did is verified, accepted and undone by this one. */
+    #[DataProvider('versions')]
+    public function test_what_it_signed_put_aside_and_did_can_be_signed_accepted_and_undone(string $version): void
+    {
+        (new Witness($version))->restore();
+        Artisan::call('migrate', ['--force' => true]);
+        $stored = StoredInstallation::query()->firstOrFail();
+
+        $releases = $stored->releases()->with('user')->get();
+        self::assertGreaterThan(1, $releases->count());
+        foreach ($releases as $release) {
+            self::assertTrue(ReleaseDesk::holds($release, $stored), $release->letter);
+        }
+        // The pack is what it was, and one more puts a name under it.
+        self::assertTrue($this->read('packs/1/check')['whole']);
+        $signed = count($this->read('packs')[0]['signatures']);
+        $this->as('lead')
+            ->postJson('/api/packs/1/signatures', ['role' => 'lead'])
+            ->assertCreated();
+        self::assertCount($signed + 1, $this->read('packs')[0]['signatures']);
+        self::assertTrue($this->read('packs/1/check')['whole']);
+        // What was done last is taken back and done again, and everything is where it was.
+        $before = $this->decided($stored);
+        $last = $stored->changes()->reorder()->orderByDesc('id')->firstOrFail();
+        $undone = $this->as('planner')
+            ->postJson('/api/changes/'.$last->id.'/undo')
+            ->assertCreated()
+            ->json();
+        self::assertNotSame($before, $this->decided($stored));
+        self::assertStringStartsWith('Undone: ', $undone['words']);
+        $this->as('planner')
+            ->postJson('/api/changes/'.$undone['id'].'/undo')
+            ->assertCreated();
+        self::assertSame($before, $this->decided($stored));
+        // What waited as a draft is made after all, by edits in their stored shape.
+        $draft = $stored->drafts()->firstOrFail();
+        $edit = $draft->edits[0];
+        $this->as('planner')
+            ->postJson('/api/drafts/'.$draft->id)
+            ->assertCreated();
+        self::assertEquals(
+            $edit['after'],
+            (new Rows($stored->refresh()))->current(DecisionKind::from($edit['kind']), $edit['key']),
+        );
+        self::assertFalse($stored->drafts()->whereKey($draft->id)->exists());
+        // And the next release is signed over shapes of both versions.
+        $this->as('planner')
+            ->postJson('/api/releases', ['note' => 'by the next version'])
+            ->assertCreated();
+        $newest = $stored->releases()->with('user')->reorder()->orderByDesc('id')->firstOrFail();
+        self::assertTrue(ReleaseDesk::holds($newest, $stored->refresh()));
+    }
+
+    /** Every row of what is decided, as it is stored. */
+    private function decided(StoredInstallation $stored): string
+    {
+        $rows = fn (string $table): array => DB::table($table)
+            ->where('installation_id', $stored->id)
+            ->orderBy('key')
+            ->get(['key', 'definition'])
+            ->all();
+
+        return json_encode(
+            [$rows('runs'), $rows('parts'), DB::table('installations')->value('rules')],
+            JSON_THROW_ON_ERROR,
         );
     }
 

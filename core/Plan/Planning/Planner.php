@@ -124,14 +124,17 @@ final readonly class Planner
      */
     private static function eventsOf(string $run, Assembly $assembly, Record $record): array
     {
-        $events = $record->of($run);
-        if ($assembly->id === $run && count($assembly->runs) === 1) {
+        $events = [...$record->of($run), ...$record->covering($run)];
+        if (count($assembly->runs) === 1 && $record->covering($run) === []) {
             return $events;
         }
         foreach ($assembly->runs as $member) {
             foreach ($record->of($member) as $event) {
+                $isTest = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true);
+                // A test that says what it covers is a test of that, and of nothing that was joined to it since.
                 if (
                     $member !== $run &&
+                    ! ($isTest && $event->covers !== []) &&
                     in_array(
                         $event->kind,
                         [
@@ -147,9 +150,7 @@ final readonly class Planner
                     $event->step === ''
                 ) {
                     // Of another run's ends only this matters here: a test before them no longer counts.
-                    $events[] = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true)
-                        ? $event
-                        : $event->withoutSide();
+                    $events[] = $isTest ? $event : $event->withoutSide();
                 }
             }
         }

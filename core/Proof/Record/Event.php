@@ -19,7 +19,7 @@ final readonly class Event
 
     /**
      * @param  string  $id  made by the client, a UUID
-     * @param  string  $run  the run, or the assembly by the first of its runs
+     * @param  string  $run  the run; of a test, one of those that it covers
      * @param  ?Side  $side  of events that speak of one end
      * @param  string  $by  the person's sign-in name
      * @param  string  $at  when it was done, RFC 3339, by the client's clock
@@ -38,6 +38,7 @@ final readonly class Event
      * @param  ?TestStage  $stage  of a test; null: at the bench
      * @param  ?AsBuilt  $built  of something pulled or trimmed on site
      * @param  array<int|string, string>  $flaws  of an inspection: what was found → what becomes of it
+     * @param  list<string>  $covers  runs that were tested as one piece; nothing where it was one run, or not written down
      * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
      */
     public function __construct(
@@ -66,6 +67,7 @@ final readonly class Event
         public array $joints = [],
         public ?AsBuilt $built = null,
         public array $flaws = [],
+        public array $covers = [],
     ) {
     }
 

@@ -10,6 +10,9 @@ final class Record
     /** @var array<int|string, list<Event>> */
     private array $byRun = [];
 
+    /** @var array<int|string, list<Event>> run → tests that cover it and stand with another run */
+    private array $covering = [];
+
     /** @var list<Event> */
     public readonly array $events;
 
@@ -23,13 +26,29 @@ final class Record
         $this->events = array_values($once);
         foreach ($this->events as $event) {
             $this->byRun[$event->run][] = $event;
+            foreach ($event->covers as $run) {
+                if ($run !== $event->run) {
+                    $this->covering[$run][] = $event;
+                }
+            }
         }
     }
 
-    /** @return list<Event> of one run, or of the assembly that goes by its id */
+    /** @return list<Event> of one run, and the tests that are written down with it */
     public function of(string $run): array
     {
         return $this->byRun[$run] ?? [];
+    }
+
+    /**
+     * Tests that cover a run and are written down with another: they stay its
+     * tests, whatever it is joined to or parted from since.
+     *
+     * @return list<Event>
+     */
+    public function covering(string $run): array
+    {
+        return $this->covering[$run] ?? [];
     }
 
     /**
@@ -38,8 +57,14 @@ final class Record
      */
     public function together(array $runs): array
     {
-        $events = array_merge(...array_map($this->of(...), $runs), ...[[]]);
-        if (count($runs) > 1) {
+        $events = [];
+        foreach ($runs as $run) {
+            foreach ([...$this->of($run), ...$this->covering($run)] as $event) {
+                $events[$event->id] = $event;
+            }
+        }
+        $events = array_values($events);
+        if (count($events) > 1) {
             usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
         }
 

@@ -230,8 +230,8 @@ final class Progress
                 );
             }
         }
-        if ($event->kind === EventKind::Tested) {
-            $this->standings[StepId::ofTest($event->run)->text()] = new Standing(
+        foreach ($event->kind === EventKind::Tested ? [$event->run, ...$event->covers] : [] as $run) {
+            $this->standings[StepId::ofTest($run)->text()] = new Standing(
                 $event->verdict === Verdict::Passes ? Status::Done : Status::ToDo,
                 $event,
             );

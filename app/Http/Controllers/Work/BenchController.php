@@ -41,7 +41,12 @@ final readonly class BenchController
         Given $given,
     ): JsonResponse {
         return response()->json([
-            'jobs' => $given->marked($stored, $user, $queue->of($stored)),
+            'jobs' => $given->marked(
+                $stored,
+                $user,
+                $queue->of($stored),
+                $this->jobs->loaded($stored)->plan()->assemblyOf,
+            ),
             'people' => $this->places->others($stored),
         ]);
     }

@@ -193,8 +193,14 @@ final class RunResource
     private static function events(Run $run, Loaded $loaded): array
     {
         $assembly = $loaded->plan()->assemblyOf[$run->id];
-        $events = $loaded->record->of($run->id);
-        $all = $assembly === $run->id ? $events : [...$events, ...$loaded->record->of($assembly)];
+        $all = $loaded->record->of($run->id);
+        if ($assembly !== $run->id) {
+            array_push($all, ...$loaded->record->of($assembly));
+        }
+        $known = array_column($all, null, 'id');
+        foreach ($loaded->record->covering($run->id) as $test) {
+            array_push($all, ...isset($known[$test->id]) ? [] : [$test]);
+        }
 
         // Single steps fill a book of their own, at the bench; here stands what they came to and what was said.
         return array_values(

@@ -119,12 +119,15 @@ final class SiteResource
     {
         $assembly = $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run->id]];
         if (count($assembly->runs) === 1) {
-            return $loaded->record->of($run->id);
+            return [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
         }
-        $events = $loaded->record->of($run->id);
+        $events = [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
         foreach ($assembly->runs as $member) {
             foreach ($member === $run->id ? [] : $loaded->record->of($member) as $event) {
-                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true)) {
+                if (
+                    in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) &&
+                    $event->covers === []
+                ) {
                     $events[] = $event;
                 }
             }
