@@ -41,7 +41,7 @@ final class PlanEncoder
                     static fn (Label $label): array => self::label(
                         $label,
                         $plan->rotations,
-                        $installation->rules->on(LabelTurn::class),
+                        $installation->rule(LabelTurn::class),
                     ),
                     $run->labels,
                 ),

@@ -72,6 +72,42 @@ final class DependenciesTest extends TestCase
         return $parts[0] === 'File' ? 'File' : $parts[0].'/'.($parts[1] ?? '');
     }
 
+    /** What a plan follows from can be noted only where it is asked for, so nobody reaches into the lists for one thing. */
+    public function test_single_things_of_an_installation_are_asked_for_by_readers(): void
+    {
+        $lists = implode('|', [
+            'runs',
+            'ways',
+            'looms',
+            'circuits',
+            'equipment',
+            'fittings',
+            'locations',
+            'junctions',
+            'switches',
+            'cables',
+            'connectors',
+            'signals',
+            'plans',
+            'parts',
+            'recipes',
+        ]);
+        foreach (self::sources() as $path => $source) {
+            if (! str_starts_with($path, 'File/') && $path !== 'Given/Installation/Installation.php') {
+                self::assertDoesNotMatchRegularExpression(
+                    '~(?:nstallation|\$in|atalogue)->(?:'.$lists.')\[~',
+                    $source,
+                    $path.' reads a list by its key: ask run(), theRun(), cable() …',
+                );
+                self::assertDoesNotMatchRegularExpression(
+                    '~nstallation->rules->on\(~',
+                    $source,
+                    $path.': ask rule().',
+                );
+            }
+        }
+    }
+
     public function test_no_classes_go_round_in_a_circle(): void
     {
         $sources = iterator_to_array(self::sources());

@@ -14,7 +14,7 @@ final class ContactRule implements FitRule
         $said = [];
         foreach ($fit->landed as $landed) {
             $listed = $fit->layout->terminal($landed->address)->parts ?? [];
-            $housed = $fit->catalogue->parts[$listed[0] ?? ''] ?? null;
+            $housed = $fit->catalogue->part($listed[0] ?? '');
             if ($housed === null) {
                 continue;
             }

@@ -79,13 +79,13 @@ final readonly class LegFit
     {
         $parts = [];
         foreach ($this->chosen as $id) {
-            $part = $this->catalogue->parts[$id] ?? null;
+            $part = $this->catalogue->part($id);
             if ($part?->kind === $kind) {
                 $parts[] = $part;
             }
         }
         foreach ($parts === [] ? $listed : [] as $id) {
-            $part = $this->catalogue->parts[$id] ?? null;
+            $part = $this->catalogue->part($id);
             if ($part !== null) {
                 $parts[] = $part;
             }

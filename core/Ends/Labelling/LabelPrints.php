@@ -53,8 +53,8 @@ final class LabelPrints
     {
         $prints = [];
         foreach ($labels as $id => $of) {
-            $run = $this->installation->runs[$id];
-            $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+            $run = $this->installation->theRun($id);
+            $cable = $this->installation->catalogue->cable($run->cable);
             if ($run->withdrawn || $cable === null) {
                 continue;
             }
@@ -140,7 +140,7 @@ final class LabelPrints
     ): PrintedLabel {
         assert($part->face !== null);
         $turned = $rotations[$code] ?? '';
-        $marked = $turned === '' ? null : Marked::as($this->installation->rules->on(LabelTurn::class), $code);
+        $marked = $turned === '' ? null : Marked::as($this->installation->rule(LabelTurn::class), $code);
 
         return new PrintedLabel(
             $id,

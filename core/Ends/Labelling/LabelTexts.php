@@ -24,7 +24,7 @@ final class LabelTexts
             $known = [
                 'run' => $run->code,
                 'end' => $side->value,
-                'loom' => $installation->looms[$run->loom ?? '']->name ?? '',
+                'loom' => $installation->loom($run->loom ?? '')->name ?? '',
                 'here' => $installation->locationName($end->location),
                 'far' => $to,
                 'leg' => '',

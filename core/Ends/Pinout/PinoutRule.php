@@ -67,8 +67,8 @@ final class PinoutRule
 
     private function carry(Carriage $carriage, End $end): void
     {
-        $circuit = $this->installation->circuits[$carriage->circuit] ?? null;
-        $signal = $circuit === null ? null : $this->installation->catalogue->signals[$circuit->signal] ?? null;
+        $circuit = $this->installation->circuit($carriage->circuit);
+        $signal = $circuit === null ? null : $this->installation->catalogue->signal($circuit->signal);
         if ($signal === null || $this->cable->element($carriage->element) === null) {
             $this->findings[] = Finding::stop(
                 'carriage.unknown',
@@ -110,7 +110,7 @@ final class PinoutRule
         return $signal->telescopes &&
             $function->pole === SignalFunction::SCREEN &&
             $this->side === Side::B &&
-            $this->installation->rules->on(ShellBond::class) === ShellBond::OneEnd;
+            $this->installation->rule(ShellBond::class) === ShellBond::OneEnd;
     }
 
     private function missing(SignalFunction $function, Carriage $carriage, string $signal): void

@@ -17,7 +17,7 @@ final class PlanProblems
     public static function of(ContactPlan $plan, Catalogue $catalogue): array
     {
         $subject = Subject::plan($plan->id);
-        $type = $catalogue->connectors[$plan->connector] ?? null;
+        $type = $catalogue->connector($plan->connector);
         if ($type === null) {
             return [
                 Finding::stop(

@@ -71,7 +71,7 @@ final readonly class LegPreparer
     {
         $usual = $fit->connector->cable->recipes[$fit->cable->prepares($fit->elements[0] ?? '')] ?? '';
 
-        return $this->catalogue->recipes[$chosen] ?? ($this->catalogue->recipes[$usual] ?? null);
+        return $this->catalogue->recipe($chosen) ?? $this->catalogue->recipe($usual);
     }
 
     /**
@@ -186,7 +186,7 @@ final readonly class LegPreparer
             $tools[] = $slide->part->tool;
         }
         foreach (array_keys($fit->connector->cable->hardware) as $id) {
-            $tools[] = $this->catalogue->parts[(string) $id]->tool ?? '';
+            $tools[] = $this->catalogue->part((string) $id)->tool ?? '';
         }
 
         return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => $tool !== '')));

@@ -29,7 +29,7 @@ final readonly class SlideOns
         $parts = [];
         // The hood of a modular connector is the frame's, whatever insert the leg goes to.
         foreach ($fit->connector === $whole ? $side->slides : [...$whole->cable->slides, ...$side->slides] as $id) {
-            $usual = $this->catalogue->parts[$id] ?? null;
+            $usual = $this->catalogue->part($id);
             $part = $usual === null ? null : $fit->parts($usual->kind, [$id])[0] ?? $usual;
             if ($part !== null) {
                 $parts[] = SlideOn::onto($part, $whole);
@@ -93,7 +93,7 @@ final readonly class SlideOns
 
         return array_map(
             fn (string $id): SlideOn => new SlideOn(
-                $this->catalogue->parts[$id],
+                $this->catalogue->thePart($id),
                 true,
                 $counts[$id] === 1 ? '' : $counts[$id].' pieces, one per joint',
                 $counts[$id],

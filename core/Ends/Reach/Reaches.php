@@ -34,7 +34,7 @@ final class Reaches
     {
         $stretches = [];
         foreach ($this->installation->runs as $run) {
-            $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($run->cable);
             if ($run->withdrawn || $cable === null) {
                 continue;
             }
@@ -51,8 +51,8 @@ final class Reaches
         }
         $lines = [];
         foreach ($stretches as $id => $of) {
-            $circuit = $this->installation->circuits[$id] ?? null;
-            $signal = $this->installation->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            $circuit = $this->installation->circuit($id);
+            $signal = $this->installation->catalogue->signal($circuit->signal ?? '');
             if ($circuit !== null && $signal?->reach !== null) {
                 $lines[$id] = new Line($circuit, $signal, $of);
             }

@@ -40,7 +40,7 @@ final class FittingLayout
 
     public static function of(Fitting $fitting, Catalogue $catalogue): ?self
     {
-        $type = $catalogue->connectors[$fitting->connector] ?? null;
+        $type = $catalogue->connector($fitting->connector);
 
         return $type === null ? null : self::unfold($type, $fitting->inserts, $catalogue);
     }
@@ -127,7 +127,7 @@ final class FittingLayout
                 continue;
             }
             $bay = $bays[$name] ?? null;
-            $insert = $catalogue->connectors[$id] ?? null;
+            $insert = $catalogue->connector($id);
             if ($bay === null || $insert === null) {
                 $unfit[] =
                     $bay === null ? sprintf('there is no bay %s', $name) : sprintf('insert type %s is unknown', $id);

@@ -34,8 +34,8 @@ final class WiringBuilder
     {
         $this->edges = [];
         foreach ($assembly->runs as $id) {
-            $run = $this->installation->runs[$id] ?? null;
-            $cable = $run === null ? null : $this->installation->catalogue->cables[$run->cable] ?? null;
+            $run = $this->installation->run($id);
+            $cable = $run === null ? null : $this->installation->catalogue->cable($run->cable);
             if ($run !== null && $cable !== null) {
                 $this->cable($run, $cable, ($lengths[$id] ?? Length::zero())->inMetres());
             }
@@ -91,7 +91,7 @@ final class WiringBuilder
     /** @param  list<Joint>  $joints */
     private function fitting(string $id, array $joints): void
     {
-        $fitting = $this->installation->fittings[$id] ?? null;
+        $fitting = $this->installation->fitting($id);
         $layout = $fitting === null ? null : FittingLayout::of($fitting, $this->installation->catalogue);
         if ($layout === null) {
             return;
@@ -139,7 +139,7 @@ final class WiringBuilder
     private function tie(ShellTie $made): ShellTie
     {
         return match ($made) {
-            ShellTie::Lug => $this->installation->rules->on(ShellBond::class) === ShellBond::Bonded
+            ShellTie::Lug => $this->installation->rule(ShellBond::class) === ShellBond::Bonded
                 ? ShellTie::Lug
                 : ShellTie::None,
             ShellTie::Clamp => ShellTie::Clamp,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Measure\NotDecided;
+
 /** Everything that can be bought and every convention by which it is wired, by id. */
 final readonly class Catalogue
 {
@@ -23,6 +25,66 @@ final readonly class Catalogue
         public array $parts = [],
         public array $recipes = [],
     ) {
+    }
+
+    public function cable(int|string $id): ?CableType
+    {
+        return $this->cables[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theCable(int|string $id): CableType
+    {
+        return $this->cables[$id] ?? throw NotDecided::of('cable', (string) $id);
+    }
+
+    public function connector(int|string $id): ?ConnectorType
+    {
+        return $this->connectors[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theConnector(int|string $id): ConnectorType
+    {
+        return $this->connectors[$id] ?? throw NotDecided::of('connector', (string) $id);
+    }
+
+    public function signal(int|string $id): ?SignalType
+    {
+        return $this->signals[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theSignal(int|string $id): SignalType
+    {
+        return $this->signals[$id] ?? throw NotDecided::of('signal', (string) $id);
+    }
+
+    public function contactPlan(int|string $id): ?ContactPlan
+    {
+        return $this->plans[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theContactPlan(int|string $id): ContactPlan
+    {
+        return $this->plans[$id] ?? throw NotDecided::of('contactPlan', (string) $id);
+    }
+
+    public function part(int|string $id): ?Part
+    {
+        return $this->parts[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function thePart(int|string $id): Part
+    {
+        return $this->parts[$id] ?? throw NotDecided::of('part', (string) $id);
+    }
+
+    public function recipe(int|string $id): ?Recipe
+    {
+        return $this->recipes[$id] ?? null;
     }
 
     /** A contact plan, or the one that it stands for under the house's colour scheme. */

@@ -6,10 +6,17 @@ namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Measure\NotDecided;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\ColourScheme;
+use Sartal\Core\Given\Schools\School;
 
-/** Everything that people decided about one installation. All maps are by id. */
+/**
+ * Everything that people decided about one installation. All maps are by id; a
+ * key of digits is an integer to PHP, so readers take either. Whoever works
+ * something out asks for single things by the readers (`run`, `theFitting`,
+ * `rule` …), so that what it follows from can be noted.
+ */
 final readonly class Installation
 {
     use Withers;
@@ -89,6 +96,100 @@ final readonly class Installation
             'fittings' => $fittings + $this->fittings,
             'circuits' => $circuits + $this->circuits,
         ]);
+    }
+
+    public function run(int|string $id): ?Run
+    {
+        return $this->runs[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theRun(int|string $id): Run
+    {
+        return $this->runs[$id] ?? throw NotDecided::of('run', (string) $id);
+    }
+
+    public function way(int|string $id): ?Way
+    {
+        return $this->ways[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theWay(int|string $id): Way
+    {
+        return $this->ways[$id] ?? throw NotDecided::of('way', (string) $id);
+    }
+
+    public function loom(int|string $id): ?Loom
+    {
+        return $this->looms[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theLoom(int|string $id): Loom
+    {
+        return $this->looms[$id] ?? throw NotDecided::of('loom', (string) $id);
+    }
+
+    public function circuit(int|string $id): ?Circuit
+    {
+        return $this->circuits[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theCircuit(int|string $id): Circuit
+    {
+        return $this->circuits[$id] ?? throw NotDecided::of('circuit', (string) $id);
+    }
+
+    public function device(int|string $id): ?Equipment
+    {
+        return $this->equipment[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theDevice(int|string $id): Equipment
+    {
+        return $this->equipment[$id] ?? throw NotDecided::of('device', (string) $id);
+    }
+
+    public function fitting(int|string $id): ?Fitting
+    {
+        return $this->fittings[$id] ?? null;
+    }
+
+    /** @throws NotDecided where there is none */
+    public function theFitting(int|string $id): Fitting
+    {
+        return $this->fittings[$id] ?? throw NotDecided::of('fitting', (string) $id);
+    }
+
+    public function location(int|string $id): ?Location
+    {
+        return $this->locations[$id] ?? null;
+    }
+
+    public function junction(int|string $id): ?Junction
+    {
+        return $this->junctions[$id] ?? null;
+    }
+
+    public function switch(int|string $id): ?PanelSwitch
+    {
+        return $this->switches[$id] ?? null;
+    }
+
+    /**
+     * What the house chose on one question.
+     *
+     * @template T of School
+     *
+     * @param  class-string<T>  $school
+     * @return T
+     */
+    public function rule(string $school): School
+    {
+        return $this->rules->on($school);
     }
 
     /** A contact plan, as the house's colour scheme has it. */

@@ -35,7 +35,7 @@ final readonly class CutRemedies
                 null,
                 sprintf(
                     'Cut from another cable than %s',
-                    $this->work->installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+                    $this->work->installation->catalogue->cable($run->cable)->name ?? $run->cable,
                 ),
                 ruledOut: ['It is another cable: only a new piece serves.'],
             );
@@ -176,7 +176,7 @@ final readonly class CutRemedies
                     $this->code($to),
                     implode(
                         ', ',
-                        self::slack($this->work->installation->runs[$to], $needs->needed->minus($gets->length)) ?? [],
+                        self::slack($this->work->installation->theRun($to), $needs->needed->minus($gets->length)) ?? [],
                     ),
                 );
             }
@@ -201,7 +201,7 @@ final readonly class CutRemedies
 
     private function code(string $run): string
     {
-        return $this->work->installation->runs[$run]->code;
+        return $this->work->installation->theRun($run)->code;
     }
 
     /**

@@ -390,7 +390,7 @@ final readonly class EndRemedies
     private function core(Run $run, string $conductor): string
     {
         $colour =
-            ($this->work->installation->catalogue->cables[$run->cable]->conductors()[$conductor] ?? null)?->element
+            ($this->work->installation->catalogue->theCable($run->cable)->conductors()[$conductor] ?? null)?->element
                 ->colour ?? '';
 
         return trim($conductor.($colour === '' ? '' : ', '.$colour));
@@ -407,6 +407,6 @@ final readonly class EndRemedies
 
     private function label(Installation $in, string $fitting): string
     {
-        return $in->fittings[$fitting]->label ?? 'a connector that is gone, contact';
+        return $in->fitting($fitting)->label ?? 'a connector that is gone, contact';
     }
 }

@@ -35,7 +35,7 @@ final class Exchanges
      */
     public function ringOf(string $run): array
     {
-        $cable = $this->installation->runs[$run]->cable;
+        $cable = $this->installation->theRun($run)->cable;
         $taken = $this->taken[$cable] ??= $this->match($this->pieces->free($cable));
         $ring = [];
         for ($at = $run; isset($taken[$at]) && ! isset($ring[$at]); $at = $taken[$at]) {

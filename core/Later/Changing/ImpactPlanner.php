@@ -117,7 +117,7 @@ final readonly class ImpactPlanner
     /** What is overtaken on one run; null where nothing is. */
     public function on(string $run): ?RunImpact
     {
-        return self::keys($this->work, $run) === [] ? null : $this->of($this->work->installation->runs[$run]);
+        return self::keys($this->work, $run) === [] ? null : $this->of($this->work->installation->theRun($run));
     }
 
     private function of(Run $run): RunImpact
@@ -381,7 +381,7 @@ final readonly class ImpactPlanner
 
         return $was === $this->work->plan->runs[$run] &&
             $before->plan->fingerprints[$run] == $this->work->plan->fingerprints[$run] &&
-            $before->installation->runs[$run]->withdrawn === $this->work->installation->runs[$run]->withdrawn &&
+            $before->installation->theRun($run)->withdrawn === $this->work->installation->theRun($run)->withdrawn &&
             $before->plan->strands[$run] == $this->work->plan->strands[$run];
     }
 

@@ -25,7 +25,7 @@ final class Pieces
     {
         return array_key_exists($run, $this->known)
             ? $this->known[$run]
-            : ($this->known[$run] = $this->look($this->work->installation->runs[$run]));
+            : ($this->known[$run] = $this->look($this->work->installation->theRun($run)));
     }
 
     /** @return list<Piece> of one type of cable that another run can have, and those of these runs */

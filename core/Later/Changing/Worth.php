@@ -129,7 +129,7 @@ final readonly class Worth
     {
         $asks = [];
         foreach ($scraps as $id => $count) {
-            $sort = isset($this->installation->catalogue->connectors[$id]) ? Sort::Connector : Sort::Part;
+            $sort = $this->installation->catalogue->connector($id) !== null ? Sort::Connector : Sort::Part;
             $asks[] = new Ask($sort, (string) $id, (float) $count, $run, $where);
         }
 

@@ -108,7 +108,7 @@ final readonly class Readiness
     private function ofAssembly(Assembly $assembly): array
     {
         $runs = array_values(
-            array_filter($assembly->runs, fn (string $run): bool => ! $this->installation->runs[$run]->withdrawn),
+            array_filter($assembly->runs, fn (string $run): bool => ! $this->installation->theRun($run)->withdrawn),
         );
         if ($runs === []) {
             return [];
@@ -139,7 +139,7 @@ final readonly class Readiness
     private function isMains(array $runs): bool
     {
         foreach ($runs as $run) {
-            $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($this->installation->theRun($run)->cable);
             if ($cable !== null && Cargo::of($cable)->mains) {
                 return true;
             }
@@ -197,6 +197,6 @@ final readonly class Readiness
 
     private function code(string $run): string
     {
-        return $this->installation->runs[$run]->code ?? $run;
+        return $this->installation->run($run)->code ?? $run;
     }
 }

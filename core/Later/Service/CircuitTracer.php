@@ -40,7 +40,7 @@ final class CircuitTracer
     public function __construct(private readonly Installation $installation, private readonly Plan $plan)
     {
         foreach ($plan->runs as $id => $run) {
-            foreach ($installation->runs[$id]->withdrawn ? [] : $run->joints() as $joint) {
+            foreach ($installation->theRun($id)->withdrawn ? [] : $run->joints() as $joint) {
                 $this->at[self::fitting($joint)][self::address($joint)][] = $joint;
             }
         }
@@ -86,7 +86,7 @@ final class CircuitTracer
      */
     private function whole(string $circuit, array $groups): array
     {
-        $source = $this->installation->circuits[$circuit]->from ?? '';
+        $source = $this->installation->circuit($circuit)->from ?? '';
         if (isset($groups[$source])) {
             return $this->from($source, array_map(strval(...), array_keys($groups[$source])));
         }
@@ -129,7 +129,7 @@ final class CircuitTracer
         foreach ($fresh as $address) {
             $seen[$fitting.'/'.$address] = true;
         }
-        $type = $this->installation->fittings[$fitting] ?? null;
+        $type = $this->installation->fitting($fitting);
         $joints = array_merge(
             ...array_map(fn (string $address): array => $this->at[$fitting][$address] ?? [], $fresh),
             ...[[]],
@@ -165,7 +165,7 @@ final class CircuitTracer
     private function throughDevices(string $fitting): array
     {
         $onward = [];
-        $here = $this->installation->fittings[$fitting]->location ?? '';
+        $here = $this->installation->fitting($fitting)->location ?? '';
         $own = $this->devices($fitting);
         foreach (array_diff_key($this->groups, [$fitting => true]) as $other => $contacts) {
             $theirs = $this->devices((string) $other);
@@ -174,11 +174,11 @@ final class CircuitTracer
                 $own === [] &&
                 $theirs === [] &&
                 $here !== '' &&
-                ($this->installation->fittings[$other]->location ?? null) === $here;
+                ($this->installation->fitting($other)->location ?? null) === $here;
             if ($shared !== [] || $unnamed) {
                 $through = $unnamed
                     ? 'what stands there'
-                    : $this->installation->equipment[reset($shared)]->name ?? 'a device';
+                    : $this->installation->device(reset($shared))->name ?? 'a device';
                 $onward[] = [
                     'device',
                     new TraceStep(0, 'device', '', 'through '.$through, $this->installation->locationName($here), []),
@@ -200,7 +200,7 @@ final class CircuitTracer
     private function port(string $port, int $depth): TraceStep
     {
         $device = PortRef::from($port)->device;
-        $of = $this->installation->equipment[$device] ?? null;
+        $of = $this->installation->device($device);
 
         return new TraceStep(
             $depth,
@@ -235,14 +235,14 @@ final class CircuitTracer
                     $far[self::fitting($other)][] = self::address($other);
                 }
             }
-            $run = $this->installation->runs[$first->run];
+            $run = $this->installation->theRun($first->run);
             foreach ($far as $at => $contacts) {
                 $step = new TraceStep(
                     0,
                     'run',
                     $run->id,
                     $run->code,
-                    $this->installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+                    $this->installation->catalogue->cable($run->cable)->name ?? $run->cable,
                     array_map(strval(...), array_keys($of)),
                 );
                 $onward[] = ['run', $step, (string) $at, array_values(array_unique($contacts))];
@@ -304,15 +304,15 @@ final class CircuitTracer
 
     private function mate(string $fitting, string $with): void
     {
-        if (! isset($this->installation->fittings[$with])) {
+        if ($this->installation->fitting($with) === null) {
             $this->ports[$fitting][] = $with;
 
             return;
         }
         $map = self::map(
             $this->installation,
-            $this->installation->fittings[$fitting] ?? null,
-            $this->installation->fittings[$with],
+            $this->installation->fitting($fitting),
+            $this->installation->theFitting($with),
         );
         $this->mates[$fitting][] = [$with, $map];
         $this->mates[$with][] = [$fitting, array_map(strval(...), array_flip($map))];
@@ -321,7 +321,7 @@ final class CircuitTracer
     /** @return array<int|string, string> own address → the other's, where they differ */
     private static function map(Installation $in, ?Fitting $one, Fitting $other): array
     {
-        foreach ($in->catalogue->connectors[$one->connector ?? '']->mates ?? [] as $mode) {
+        foreach ($in->catalogue->connector($one->connector ?? '')->mates ?? [] as $mode) {
             if ($mode->with === $other->connector) {
                 return $mode->contacts;
             }
@@ -338,8 +338,8 @@ final class CircuitTracer
 
     private function name(string $fitting): string
     {
-        $of = $this->installation->fittings[$fitting] ?? null;
-        $type = $this->installation->catalogue->connectors[$of->connector ?? ''] ?? null;
+        $of = $this->installation->fitting($fitting);
+        $type = $this->installation->catalogue->connector($of->connector ?? '');
 
         return trim(($of->label ?? $fitting).', '.($type->name ?? ''), ', ');
     }

@@ -64,7 +64,7 @@ final class Retests
     private static function isMains(Assembly $assembly, Installation $in): bool
     {
         foreach ($assembly->runs as $run) {
-            $cable = $in->catalogue->cables[$in->runs[$run]->cable] ?? null;
+            $cable = $in->catalogue->cable($in->theRun($run)->cable);
             if ($cable !== null && Cargo::of($cable)->mains) {
                 return true;
             }
@@ -75,6 +75,6 @@ final class Retests
 
     private static function isWithdrawn(Assembly $assembly, Installation $in): bool
     {
-        return array_filter($assembly->runs, static fn (string $run): bool => ! $in->runs[$run]->withdrawn) === [];
+        return array_filter($assembly->runs, static fn (string $run): bool => ! $in->theRun($run)->withdrawn) === [];
     }
 }

@@ -26,7 +26,7 @@ final class CableChecks
     {
         $findings = [];
         foreach (Side::cases() as $side) {
-            $location = $installation->locations[$run->end($side)->location] ?? null;
+            $location = $installation->location($run->end($side)->location);
             if ($location !== null && ! $cable->fire->meets($location->fire)) {
                 $findings[] = Finding::stop(
                     'run.fire-class',
@@ -51,8 +51,7 @@ final class CableChecks
     {
         $findings = [];
         foreach ($run->carries as $carriage) {
-            $signal =
-                $installation->catalogue->signals[$installation->circuits[$carriage->circuit]->signal ?? ''] ?? null;
+            $signal = $installation->catalogue->signal($installation->circuit($carriage->circuit)->signal ?? '');
             $line = $cable->impedance($carriage->element);
             if ($signal?->impedance === null || isset($findings[$signal->id])) {
                 continue;

@@ -42,7 +42,7 @@ final class CrossoverChecks
                 Subject::run($run->id),
                 sprintf(
                     '%s is a crossover: %s.',
-                    $installation->circuits[$circuit]->name ?? $circuit,
+                    $installation->circuit($circuit)->name ?? $circuit,
                     implode(', ', $words),
                 ),
                 'Leave it where a crossover is meant; else use one plan at both ends.',

@@ -78,7 +78,7 @@ final class FitChecks
         EndPinout $end,
         Installation $installation,
     ): ?LegFit {
-        $fitting = $installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+        $fitting = $installation->fitting($leg->landing->fitting ?? '');
         $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
         if ($fitting === null || $layout === null) {
             return null;

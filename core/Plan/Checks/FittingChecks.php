@@ -26,7 +26,7 @@ final class FittingChecks
     {
         $arriving = [];
         foreach ($runs as $plan) {
-            if ($installation->runs[$plan->run]->withdrawn) {
+            if ($installation->theRun($plan->run)->withdrawn) {
                 continue;
             }
             foreach ($plan->joints() as $joint) {
@@ -39,7 +39,7 @@ final class FittingChecks
         $findings = self::plans($installation);
         $jumpers = self::jumpers($installation);
         foreach ($arriving as $id => $joints) {
-            $fitting = $installation->fittings[$id] ?? null;
+            $fitting = $installation->fitting($id);
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
             if ($fitting === null) {
                 continue;
@@ -102,7 +102,7 @@ final class FittingChecks
             );
         }
         foreach ($fitting->parts as $id) {
-            if (! isset($installation->catalogue->parts[$id])) {
+            if ($installation->catalogue->part($id) === null) {
                 $findings[] = Finding::stop(
                     'fitting.unknown-part',
                     $subject,
@@ -151,7 +151,7 @@ final class FittingChecks
         Installation $installation,
     ): array {
         $findings = [];
-        $domain = $installation->catalogue->connectors[$fitting->connector]->domain;
+        $domain = $installation->catalogue->theConnector($fitting->connector)->domain;
         $at = [];
         foreach ($joints as $joint) {
             $at[$joint->address()][] = $joint;
@@ -312,7 +312,7 @@ final class FittingChecks
 
     private static function conductor(Joint $joint, Installation $installation): ?Conductor
     {
-        $cable = $installation->catalogue->cables[$installation->runs[$joint->run]->cable] ?? null;
+        $cable = $installation->catalogue->cable($installation->theRun($joint->run)->cable);
 
         return $cable?->conductors()[$joint->conductor] ?? null;
     }

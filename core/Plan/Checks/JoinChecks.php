@@ -29,7 +29,7 @@ final class JoinChecks
     {
         $joints = [];
         foreach ($runs as $plan) {
-            if (! $installation->runs[$plan->run]->withdrawn) {
+            if (! $installation->theRun($plan->run)->withdrawn) {
                 array_push($joints, ...$plan->joints());
             }
         }
@@ -54,8 +54,8 @@ final class JoinChecks
             }
             $ways = count($ways);
             $first = $meeting[0];
-            $circuit = $installation->circuits[$first->circuit] ?? null;
-            $signal = $installation->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            $circuit = $installation->circuit($first->circuit);
+            $signal = $installation->catalogue->signal($circuit->signal ?? '');
             if ($ways < 3 || $circuit === null || $signal === null || isset($findings[$circuit->id])) {
                 continue;
             }
@@ -129,8 +129,8 @@ final class JoinChecks
         $terminating = self::terminating($installation);
         $findings = [];
         foreach ($joints as $joint) {
-            $circuit = $installation->circuits[$joint->circuit] ?? null;
-            $signal = $installation->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            $circuit = $installation->circuit($joint->circuit);
+            $signal = $installation->catalogue->signal($circuit->signal ?? '');
             if ($circuit === null || $signal?->joins !== SignalJoins::Chain || $circuit->terminator !== '') {
                 continue;
             }

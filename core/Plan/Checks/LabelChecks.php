@@ -46,7 +46,7 @@ final class LabelChecks
         $limit = $installation->rules->labels->limit;
         foreach ($runs as $id => $run) {
             $long = [];
-            foreach ($installation->runs[$id]->withdrawn ? [] : $run->labels as $label) {
+            foreach ($installation->theRun($id)->withdrawn ? [] : $run->labels as $label) {
                 $said[$label->code."\n".$label->line][] = [$id, $label];
                 if (mb_strlen($label->code) > $limit) {
                     $long[] = $label->code;
@@ -69,7 +69,7 @@ final class LabelChecks
         foreach ($said as $text => $labels) {
             [$id, $label] = $labels[0];
             $codes = array_unique(
-                array_map(static fn (array $each): string => $installation->runs[$each[0]]->code, $labels),
+                array_map(static fn (array $each): string => $installation->theRun($each[0])->code, $labels),
             );
             $runs = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
             // Runs of one code are another finding.

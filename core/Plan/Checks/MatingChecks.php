@@ -29,7 +29,7 @@ final class MatingChecks
         $functions = self::functions($runs);
         $taken = [];
         foreach ($installation->matings as $mating) {
-            $fitting = $installation->fittings[$mating->fitting] ?? null;
+            $fitting = $installation->fitting($mating->fitting);
             $subject = Subject::fitting($mating->fitting);
             $other = self::otherHalf($mating->with, $installation);
             if ($fitting === null || $other === null) {
@@ -57,8 +57,8 @@ final class MatingChecks
                 );
             }
             $taken[$mating->with] = $fitting->label;
-            $own = $installation->catalogue->connectors[$fitting->connector] ?? null;
-            $facing = $installation->catalogue->connectors[$type] ?? null;
+            $own = $installation->catalogue->connector($fitting->connector);
+            $facing = $installation->catalogue->connector($type);
             $mode = $own === null || $facing === null ? null : $own->matesWith($facing) ?? $facing->matesWith($own);
             if ($own === null || $facing === null || $mode === null) {
                 $findings[] = Finding::stop(
@@ -118,7 +118,7 @@ final class MatingChecks
     {
         $names = [];
         foreach ($facing->mates ?? [] as $mode) {
-            $other = $installation->catalogue->connectors[$mode->with] ?? null;
+            $other = $installation->catalogue->connector($mode->with);
             if ($other !== null && ! $other->retired && $other->mount === Mount::Cable) {
                 $names[] = $other->name;
             }
@@ -132,7 +132,7 @@ final class MatingChecks
     /** @return ?array{string, string, ?string} connector type, label, contact plan */
     private static function otherHalf(string $with, Installation $installation): ?array
     {
-        $fitting = $installation->fittings[$with] ?? null;
+        $fitting = $installation->fitting($with);
         if ($fitting !== null) {
             return [$fitting->connector, $fitting->label, null];
         }
@@ -141,7 +141,7 @@ final class MatingChecks
 
         return $port === null
             ? null
-            : [$port->connector, $installation->equipment[$device]->name.' '.$port->name, $port->plan];
+            : [$port->connector, $installation->theDevice($device)->name.' '.$port->name, $port->plan];
     }
 
     /**

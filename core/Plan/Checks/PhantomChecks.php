@@ -54,7 +54,7 @@ final class PhantomChecks
             }
             $wiring = (new WiringBuilder($installation))->build($assembly, $joints, []);
             foreach ($mine as $circuit => $fitting) {
-                $finding = self::judge($installation->circuits[$circuit], $fitting, $joints, $wiring, $installation);
+                $finding = self::judge($installation->theCircuit($circuit), $fitting, $joints, $wiring, $installation);
                 if ($finding !== null) {
                     $findings[] = $finding;
                 }
@@ -85,7 +85,7 @@ final class PhantomChecks
         foreach ($feeding === [] ? [] : $runs as $run) {
             foreach ($run->joints() as $joint) {
                 $fitting = Node::fitting($joint->to) ?? '';
-                if (isset($feeding[$fitting], $installation->circuits[$joint->circuit])) {
+                if (isset($feeding[$fitting]) && $installation->circuit($joint->circuit) !== null) {
                     $fed[$joint->circuit] ??= $fitting;
                 }
             }
@@ -93,8 +93,8 @@ final class PhantomChecks
 
         return array_filter(
             $fed,
-            static fn (int|string $circuit): bool => (
-                $installation->catalogue->signals[$installation->circuits[$circuit]->signal] ?? null
+            static fn (int|string $circuit): bool => $installation->catalogue->signal(
+                $installation->theCircuit($circuit)->signal,
             )?->phantom === true,
             ARRAY_FILTER_USE_KEY,
         );
@@ -125,7 +125,7 @@ final class PhantomChecks
             // The far end may be open on purpose: then its screen was never joined, and that is the fault.
             $sources = ['' => []];
         }
-        $label = $installation->fittings[$fitting]->label ?? $fitting;
+        $label = $installation->fitting($fitting)->label ?? $fitting;
         foreach ($sources as $there) {
             if (! self::reaches($wiring, $here, $there)) {
                 return Finding::stop(
@@ -189,7 +189,7 @@ final class PhantomChecks
      */
     private static function screens(Circuit $circuit, array $joints, Installation $installation): array
     {
-        $signal = $installation->catalogue->signals[$circuit->signal] ?? null;
+        $signal = $installation->catalogue->signal($circuit->signal);
         $names = [];
         foreach ($signal->functions ?? [] as $function) {
             if ($function->pole === SignalFunction::SCREEN) {

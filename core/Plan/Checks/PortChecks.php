@@ -29,7 +29,7 @@ final class PortChecks
         }
         $findings = [];
         foreach (self::byCircuit($installation, $runs) as $id => $ports) {
-            $circuit = $installation->circuits[$id] ?? null;
+            $circuit = $installation->circuit($id);
             if ($circuit !== null) {
                 array_push($findings, ...self::judge($circuit, $ports, $installation));
             }
@@ -183,11 +183,11 @@ final class PortChecks
     {
         $device = PortRef::from($with)->device;
 
-        return trim(($installation->equipment[$device]->name ?? '').' '.$port->name);
+        return trim(($installation->device($device)->name ?? '').' '.$port->name);
     }
 
     private static function signal(string $id, Installation $installation): string
     {
-        return $installation->catalogue->signals[$id]->name ?? $id;
+        return $installation->catalogue->signal($id)->name ?? $id;
     }
 }

@@ -79,7 +79,7 @@ final readonly class ResultChecks
             );
         }
         if (
-            $this->installation->rules->on(TestedBy::class) === TestedBy::Another &&
+            $this->installation->rule(TestedBy::class) === TestedBy::Another &&
             in_array($test->by, self::makers($events), true)
         ) {
             $findings[] = Finding::check(

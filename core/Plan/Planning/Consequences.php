@@ -41,7 +41,7 @@ final readonly class Consequences
         [$joints, $ends, $cuts, $labels, $tests, $overtaken] = [0, [], [], [], [], []];
         foreach ($after->runs as $id => $plan) {
             $old = $before->runs[$id] ?? null;
-            $code = $then->runs[$id]->code;
+            $code = $then->theRun($id)->code;
             foreach ($plan->ends as $side => $end) {
                 $was = self::joints($old?->ends[$side]->joints ?? []);
                 $is = self::joints($end->joints);
@@ -70,7 +70,7 @@ final readonly class Consequences
             if ($was !== (new AssemblyPlanner($then, $after->runs))->expectation($assembly)->fingerprint()->now()) {
                 array_push(
                     $tests,
-                    ...array_map(static fn (string $run): string => $then->runs[$run]->code, $assembly->runs),
+                    ...array_map(static fn (string $run): string => $then->theRun($run)->code, $assembly->runs),
                 );
             }
         }

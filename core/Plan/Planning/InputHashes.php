@@ -40,10 +40,10 @@ final class InputHashes
             $this->shared('panel', '', [$this->installation->links, $this->installation->switches]),
         ];
         foreach ($assembly->runs as $id) {
-            $parts[] = $this->run($this->installation->runs[$id]);
+            $parts[] = $this->run($this->installation->theRun($id));
         }
         foreach ($assembly->fittings as $id) {
-            $parts[] = $this->fitting($this->installation->fittings[$id] ?? null);
+            $parts[] = $this->fitting($this->installation->fitting($id));
         }
 
         return self::hash($parts);
@@ -60,7 +60,7 @@ final class InputHashes
             $parts[] = $this->shared['connector:'.$id] ??= self::hash($this->connector($id));
         }
         foreach ($fitting->parts as $id) {
-            $parts[] = $this->shared('part', $id, $this->installation->catalogue->parts[$id] ?? null);
+            $parts[] = $this->shared('part', $id, $this->installation->catalogue->part($id));
         }
 
         return self::hash($parts);
@@ -68,14 +68,14 @@ final class InputHashes
 
     private function connector(string $id): mixed
     {
-        $connector = $this->installation->catalogue->connectors[$id] ?? null;
+        $connector = $this->installation->catalogue->connector($id);
 
         return $connector === null
             ? null
             : [
                 $connector,
                 array_map(
-                    fn (string $part): ?Part => $this->installation->catalogue->parts[$part] ?? null,
+                    fn (string $part): ?Part => $this->installation->catalogue->part($part),
                     $connector->cable->parts(),
                 ),
             ];
@@ -96,11 +96,11 @@ final class InputHashes
             $this->shared(
                 'cable',
                 $run->cable,
-                isset($catalogue->cables[$run->cable]) ? self::asBought($catalogue->cables[$run->cable]) : null,
+                $catalogue->cable($run->cable) !== null ? self::asBought($catalogue->theCable($run->cable)) : null,
             ),
-            $this->shared('location', $run->a->location, $in->locations[$run->a->location] ?? null),
-            $this->shared('location', $run->b->location, $in->locations[$run->b->location] ?? null),
-            $in->looms[$run->loom ?? '']->name ?? null,
+            $this->shared('location', $run->a->location, $in->location($run->a->location)),
+            $this->shared('location', $run->b->location, $in->location($run->b->location)),
+            $in->loom($run->loom ?? '')->name ?? null,
         ];
         $lay = $this->layout->lays[$run->id] ?? null;
         foreach ($lay->route->hops ?? [] as $hop) {
@@ -108,8 +108,8 @@ final class InputHashes
         }
         $parts[] = self::hash([$lay?->route->findings, $lay?->extra, $lay?->tails]);
         foreach ($run->carries as $carriage) {
-            $signal = $in->circuits[$carriage->circuit]->signal ?? '?';
-            array_push($parts, $signal, $this->shared('signal', $signal, $catalogue->signals[$signal] ?? null));
+            $signal = $in->circuit($carriage->circuit)->signal ?? '?';
+            array_push($parts, $signal, $this->shared('signal', $signal, $catalogue->signal($signal)));
         }
         foreach ([$run->a, $run->b] as $end) {
             foreach ($end->legs as $leg) {
@@ -117,7 +117,7 @@ final class InputHashes
                     $plan = $leg->landing->plan;
                     array_push(
                         $parts,
-                        $this->fitting($in->fittings[$leg->landing->fitting] ?? null),
+                        $this->fitting($in->fitting($leg->landing->fitting)),
                         $this->shared('plan', $plan, $in->plan($plan)),
                     );
                 }

@@ -178,7 +178,7 @@ final readonly class Planner
         ?ReadingPrint $reading,
         array $rotations,
     ): Fingerprints {
-        $run = $installation->runs[$plan->run];
+        $run = $installation->theRun($plan->run);
         $joints = [];
         foreach ($plan->ends as $side => $end) {
             $joints[$side] = array_map(
@@ -186,7 +186,7 @@ final readonly class Planner
                 $end->joints,
             );
         }
-        $turn = $installation->rules->on(LabelTurn::class);
+        $turn = $installation->rule(LabelTurn::class);
         $labels = array_map(
             static fn (Label $label): array => [
                 $label->code,

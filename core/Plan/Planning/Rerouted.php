@@ -34,7 +34,7 @@ final readonly class Rerouted
         $routes = $cuts = $overtaken = [];
         foreach ($after->runs as $id => $plan) {
             $old = $before->runs[$id] ?? null;
-            $code = $installation->runs[$id]->code;
+            $code = $installation->theRun($id)->code;
             if ($old === null) {
                 continue;
             }

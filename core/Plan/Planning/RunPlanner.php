@@ -26,7 +26,7 @@ final class RunPlanner
 {
     public static function plan(Run $run, Installation $installation, ?Lay $lay = null): RunPlan
     {
-        $cable = $installation->catalogue->cables[$run->cable] ?? null;
+        $cable = $installation->catalogue->cable($run->cable);
         $lay ??= Layout::alone($run, $installation);
         $findings = [...self::references($run, $installation), ...$lay->route->findings];
         $ends = [];
@@ -67,7 +67,7 @@ final class RunPlanner
     {
         $findings = [];
         $subject = Subject::run($run->id);
-        if (! isset($installation->catalogue->cables[$run->cable])) {
+        if ($installation->catalogue->cable($run->cable) === null) {
             $findings[] = Finding::stop(
                 'run.unknown-cable',
                 $subject,
@@ -76,7 +76,7 @@ final class RunPlanner
             );
         }
         foreach ($run->ways as $way) {
-            if (! isset($installation->ways[$way])) {
+            if ($installation->way($way) === null) {
                 $findings[] = Finding::stop(
                     'run.unknown-way',
                     $subject,
@@ -85,7 +85,7 @@ final class RunPlanner
                 );
             }
         }
-        if ($run->loom !== null && ! isset($installation->looms[$run->loom])) {
+        if ($run->loom !== null && $installation->loom($run->loom) === null) {
             $findings[] = Finding::stop(
                 'run.unknown-loom',
                 $subject,
@@ -106,7 +106,7 @@ final class RunPlanner
         $findings = [];
         $subject = Subject::run($run->id);
         $place = sprintf('End %s of %s', $side->value, $run->code);
-        if (! isset($installation->locations[$end->location])) {
+        if ($installation->location($end->location) === null) {
             $findings[] = Finding::stop(
                 'end.unknown-location',
                 $subject,
@@ -139,7 +139,7 @@ final class RunPlanner
             if ($landing === null) {
                 continue;
             }
-            $fitting = $installation->fittings[$landing->fitting] ?? null;
+            $fitting = $installation->fitting($landing->fitting);
             $plan = $installation->plan($landing->plan);
             if ($fitting === null) {
                 $findings[] = Finding::stop(

@@ -31,7 +31,7 @@ final readonly class Suitability
      */
     public function of(string $cable, string $signal): array
     {
-        $type = $this->installation->catalogue->signals[$signal] ?? null;
+        $type = $this->installation->catalogue->signal($signal);
         if ($type === null) {
             return [];
         }

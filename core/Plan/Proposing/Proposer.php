@@ -34,7 +34,7 @@ final readonly class Proposer
     public function propose(RunRequest $request): Proposal
     {
         $cable =
-            $this->catalogue->cables[$request->cable] ??
+            $this->catalogue->cable($request->cable) ??
             throw CannotPropose::unknown('cable', $request->cable, 'cable type');
         $carried = $this->carried($cable, $request->signals);
         $circuits = [];
@@ -80,7 +80,7 @@ final readonly class Proposer
     private function carried(CableType $cable, array $signals): array
     {
         $types = array_map(
-            fn (string $id): SignalType => $this->catalogue->signals[$id] ??
+            fn (string $id): SignalType => $this->catalogue->signal($id) ??
                 throw CannotPropose::unknown('signal', $id, 'signal'),
             $signals,
         );
@@ -207,13 +207,15 @@ final readonly class Proposer
         $batches = [];
         foreach (array_keys($kinds) as $k => $signal) {
             $id = $termination->plans[min($k, count($termination->plans) - 1)];
-            $plan = $this->catalogue->plans[$id] ?? throw CannotPropose::unknown($side.'.plans', $id, 'contact plan');
-            $serving = count($plan->channelsFor($this->catalogue->signals[$signal]));
+            $plan =
+                $this->catalogue->contactPlan($id) ??
+                throw CannotPropose::unknown($side.'.plans', $id, 'contact plan');
+            $serving = count($plan->channelsFor($this->catalogue->theSignal($signal)));
             if ($serving === 0) {
                 throw CannotPropose::planWithoutSignal(
                     $side.'.plans',
                     $plan->name,
-                    $this->catalogue->signals[$signal]->name,
+                    $this->catalogue->theSignal($signal)->name,
                 );
             }
             foreach (array_chunk($kinds[$signal], $serving) as $elements) {

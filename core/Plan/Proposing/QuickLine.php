@@ -164,12 +164,12 @@ final class QuickLine
         $cargo = Cargo::of($cable);
         $usual = $router->shortest($from, $to, $cargo);
         $shortest = $usual === null ? [] : array_map(static fn (Hop $hop): string => $hop->way->id, $usual);
-        $by = array_map(fn (string $id): Way => $this->installation->ways[$id], $said);
+        $by = array_map(fn (string $id): Way => $this->installation->theWay($id), $said);
         $ways = $said === [] ? $shortest : (new ByWayOf($router, $cargo))->ways($from, $to, $by) ?? $said;
         if ($ways !== []) {
             $this->understood[] = new Understood(
                 'ways',
-                implode(', ', array_map(fn (string $id): string => $this->installation->ways[$id]->name, $ways)),
+                implode(', ', array_map(fn (string $id): string => $this->installation->theWay($id)->name, $ways)),
                 $said !== [],
             );
         }
@@ -185,9 +185,9 @@ final class QuickLine
         $families = [];
         foreach ($this->installation->runs as $run) {
             foreach ($run->carries as $carriage) {
-                if (($this->installation->circuits[$carriage->circuit]->signal ?? '') === $signal->id) {
+                if (($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id) {
                     $used[$run->cable] = ($used[$run->cable] ?? 0) + 1;
-                    $families[$this->installation->catalogue->cables[$run->cable]->family ?? ''] = true;
+                    $families[$this->installation->catalogue->cable($run->cable)->family ?? ''] = true;
                 }
             }
         }
@@ -279,8 +279,9 @@ final class QuickLine
         $name =
             $plan === null
                 ? 'none: the end stays bare'
-                : $this->installation->catalogue->connectors[$this->installation->catalogue->plans[$plan]->connector]
-                        ->name ?? $plan;
+                : $this->installation->catalogue->connector(
+                    $this->installation->catalogue->theContactPlan($plan)->connector,
+                )->name ?? $plan;
         $this->understood[] = new Understood('connector '.$side->value, $name, false);
 
         return new Termination(
@@ -306,8 +307,7 @@ final class QuickLine
         foreach ($this->installation->runs as $run) {
             $carries = array_filter(
                 $run->carries,
-                fn ($carriage): bool => ($this->installation->circuits[$carriage->circuit]->signal ?? '') ===
-                    $signal->id,
+                fn ($carriage): bool => ($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id,
             );
             foreach ($carries === [] ? [] : Side::cases() as $at) {
                 $end = $run->end($at);
@@ -316,7 +316,7 @@ final class QuickLine
                     ($end->location === $location ? 4 : 0) +
                     ($run->cable === $cable->id ? 3 : 0) +
                     ($at === $side ? 2 : 0);
-                if ($plan !== null && $score > $most && isset($this->installation->catalogue->plans[$plan])) {
+                if ($plan !== null && $score > $most && $this->installation->catalogue->contactPlan($plan) !== null) {
                     $best = [$end, $plan];
                     $most = $score;
                 }

@@ -126,7 +126,7 @@ final class CauseWords
     /** A contact with the name of its connector. */
     private function far(string $node): string
     {
-        $label = $this->installation->fittings[Node::fitting($node) ?? '']->label ?? '';
+        $label = $this->installation->fitting(Node::fitting($node) ?? '')->label ?? '';
 
         return trim($label.' '.$this->contact($node));
     }
@@ -135,14 +135,13 @@ final class CauseWords
     {
         $run = EdgeId::runOf($conductor);
 
-        return $this->installation->runs[$run]->code ?? $run;
+        return $this->installation->run($run)->code ?? $run;
     }
 
     public function consequence(Fault $fault): string
     {
         foreach ($this->concerned($fault) as $circuit => $functions) {
-            $signal =
-                $this->installation->catalogue->signals[$this->installation->circuits[$circuit]->signal ?? ''] ?? null;
+            $signal = $this->installation->catalogue->signal($this->installation->circuit($circuit)->signal ?? '');
             $words = $signal?->consequence($fault->kind->value, $functions) ?? '';
             if ($words !== '') {
                 return $words;
@@ -207,7 +206,7 @@ final class CauseWords
 
     private function place(Fault $fault): string
     {
-        $fitting = $this->installation->fittings[$this->fitting($fault)] ?? null;
+        $fitting = $this->installation->fitting($this->fitting($fault));
         $side = $this->side($fault);
         if ($fitting === null) {
             return 'both ends';
@@ -269,7 +268,7 @@ final class CauseWords
     private function conductor(string $edge): string
     {
         [$run, $path] = [EdgeId::runOf($edge), EdgeId::pathOf($edge)];
-        $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable ?? ''] ?? null;
+        $cable = $this->installation->catalogue->cable($this->installation->run($run)->cable ?? '');
 
         return trim(($cable?->element($path)->label ?? '').' '.$path);
     }

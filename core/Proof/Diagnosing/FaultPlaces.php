@@ -28,7 +28,7 @@ final readonly class FaultPlaces
         $terminals = [];
         $order = [];
         foreach ($assembly->fittings as $id) {
-            $fitting = $installation->fittings[$id] ?? null;
+            $fitting = $installation->fitting($id);
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
             foreach (array_keys($layout->cavities ?? []) as $place => $address) {
                 $node = Node::terminal($id, (string) $address);

@@ -51,7 +51,7 @@ final class MakeupBuilder
     ): Makeup {
         $builder = new self($joints, $from);
         foreach ($assembly->runs as $run) {
-            $cable = $installation->catalogue->cables[$installation->runs[$run]->cable ?? ''] ?? null;
+            $cable = $installation->catalogue->cable($installation->run($run)->cable ?? '');
             if ($cable !== null) {
                 $builder->cables[$run] = $cable;
             }
@@ -272,7 +272,7 @@ final class MakeupBuilder
     {
         $earths = [];
         foreach ($this->joints as $joint) {
-            $signal = $installation->catalogue->signals[$installation->circuits[$joint->circuit]->signal ?? ''] ?? null;
+            $signal = $installation->catalogue->signal($installation->circuit($joint->circuit)->signal ?? '');
             foreach (isset($this->from[$joint->to]) ? $signal->functions ?? [] : [] as $function) {
                 if ($function->protective && $function->name === $joint->function) {
                     $earths[$joint->to] = true;

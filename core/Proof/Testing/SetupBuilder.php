@@ -27,7 +27,7 @@ final class SetupBuilder
             0,
         );
         foreach ($assembly->fittings as $id) {
-            $fitting = $installation->fittings[$id] ?? null;
+            $fitting = $installation->fitting($id);
             $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
             foreach ($layout?->addresses() ?? [] as $address) {
                 $node = Node::terminal($id, $address);
@@ -115,8 +115,8 @@ final class SetupBuilder
         }
         $probes = [];
         foreach ($assembly->runs as $id) {
-            $run = $installation->runs[$id] ?? null;
-            $cable = $run === null ? null : $installation->catalogue->cables[$run->cable] ?? null;
+            $run = $installation->run($id);
+            $cable = $run === null ? null : $installation->catalogue->cable($run->cable);
             foreach (Side::cases() as $side) {
                 if ($cable === null || isset($made[$id.$side->value])) {
                     continue;
@@ -147,7 +147,7 @@ final class SetupBuilder
         }
         $pairs = [];
         foreach ($contacts as $circuit => $places) {
-            $signal = $installation->catalogue->signals[$installation->circuits[$circuit]->signal ?? ''] ?? null;
+            $signal = $installation->catalogue->signal($installation->circuit($circuit)->signal ?? '');
             foreach ($places as $functions) {
                 foreach ($signal->differential ?? [] as $group) {
                     $nodes = array_values(array_intersect_key($functions, array_flip($group)));

@@ -32,8 +32,8 @@ final class SwitchStates
             $edges[$id][$edge->id] = $edge->operated(! $edge->closed);
             $names[$id] =
                 $panel !== null
-                    ? $installation->switches[$panel]->name ?? $panel
-                    : trim(($installation->fittings[$fitting]->label ?? $fitting).' '.$name);
+                    ? $installation->switch($panel)->name ?? $panel
+                    : trim(($installation->fitting($fitting)->label ?? $fitting).' '.$name);
         }
         $states = [new SwitchState('', 'at rest', Edit::nothing())];
         foreach ($edges as $id => $operated) {

@@ -62,8 +62,7 @@ final readonly class TestPlanner
     {
         $families = [];
         foreach ($assembly->fittings as $id) {
-            $type =
-                $this->installation->catalogue->connectors[$this->installation->fittings[$id]->connector ?? ''] ?? null;
+            $type = $this->installation->catalogue->connector($this->installation->fitting($id)->connector ?? '');
             $families[$type->family ?? ''] = true;
         }
 

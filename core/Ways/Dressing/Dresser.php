@@ -63,7 +63,7 @@ final class Dresser
     {
         $runs = $cables = [];
         foreach ($segment->members as $run) {
-            $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($this->installation->theRun($run)->cable);
             if ($cable !== null) {
                 $runs[] = $run;
                 $cables[] = $cable;

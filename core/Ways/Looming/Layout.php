@@ -54,7 +54,7 @@ final readonly class Layout
     {
         $members = array_fill_keys(array_keys($installation->looms), []);
         foreach ($installation->runs as $run) {
-            if (! $run->withdrawn && isset($installation->looms[$run->loom ?? ''])) {
+            if (! $run->withdrawn && $installation->loom($run->loom ?? '') !== null) {
                 $members[$run->loom ?? ''][] = $run;
             }
         }

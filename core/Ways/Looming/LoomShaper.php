@@ -414,7 +414,7 @@ final class LoomShaper
 
             return;
         }
-        $way = $this->installation->ways[$branch->into];
+        $way = $this->installation->theWay($branch->into);
         if (! $branch->by->isZero()) {
             $trunk = $branch->by->isNegative() ? $this->tree->parent[$branch->at] : $this->tree->main($branch->at);
             assert($trunk !== null);

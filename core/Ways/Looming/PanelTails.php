@@ -120,7 +120,7 @@ final class PanelTails
                 );
             }
             foreach ($panel->places as $place => $fitting) {
-                $known = $this->installation->fittings[$fitting] ?? null;
+                $known = $this->installation->fitting($fitting);
                 if ($known === null) {
                     $findings[] = Finding::check(
                         'panel.unknown-fitting',

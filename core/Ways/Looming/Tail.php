@@ -62,7 +62,7 @@ final class Tail
     /** From where cables come into the rack to the panel; null where the panel is in none. */
     public static function climb(Panel $panel, Installation $installation): ?Term
     {
-        $rack = $installation->locations[$panel->location]->rack ?? null;
+        $rack = $installation->location($panel->location)->rack ?? null;
         if ($rack === null || $panel->unit === null) {
             return null;
         }

@@ -17,8 +17,7 @@ final class LaidCables
     public static function of(Installation $installation, array $runs): array
     {
         $types = array_map(
-            static fn (string $run): ?CableType => $installation->catalogue->cables[$installation->runs[$run]->cable] ??
-                null,
+            static fn (string $run): ?CableType => $installation->catalogue->cable($installation->theRun($run)->cable),
             $runs,
         );
 

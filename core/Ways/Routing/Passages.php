@@ -32,7 +32,7 @@ final readonly class Passages
         }
         $findings = [];
         foreach ($load->runs as $id) {
-            $run = $this->installation->runs[$id];
+            $run = $this->installation->theRun($id);
             $blocked =
                 $run->build === Build::Shop
                     ? $this->blocked(
@@ -94,8 +94,8 @@ final readonly class Passages
     {
         $types = [];
         foreach ($end->legs as $leg) {
-            $fitting = $this->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
-            $type = $this->installation->catalogue->connectors[$fitting->connector ?? ''] ?? null;
+            $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
+            $type = $this->installation->catalogue->connector($fitting->connector ?? '');
             if ($type !== null) {
                 $types[] = $type;
             }

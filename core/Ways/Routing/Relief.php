@@ -63,7 +63,7 @@ final readonly class Relief
     {
         $moves = [];
         foreach ($runs as $id) {
-            $run = $this->installation->runs[$id];
+            $run = $this->installation->theRun($id);
             $hops = $this->router->without($way, $run);
             if ($hops === null || ! $this->hasRoom($hops, $id)) {
                 continue;
@@ -113,7 +113,7 @@ final readonly class Relief
 
         return sprintf(
             '%s by %s (%s %s)',
-            $this->installation->runs[$move['run']]->code,
+            $this->installation->theRun($move['run'])->code,
             $by,
             $move['more']->isNegative() ? $move['more']->times(-1)->canonical() : $move['more']->canonical(),
             $move['more']->isNegative() ? 'shorter' : 'longer',

@@ -42,7 +42,7 @@ final class Router
     public function cargo(Run $run): ?Cargo
     {
         if (! array_key_exists($run->cable, $this->cargos)) {
-            $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($run->cable);
             $this->cargos[$run->cable] = $cable === null ? null : Cargo::of($cable);
         }
 
@@ -160,8 +160,8 @@ final class Router
         $least = INF;
         foreach ($here as $one) {
             foreach ($there as $other) {
-                $a = $this->installation->locations[$one]->at ?? ($this->installation->junctions[$one]->at ?? null);
-                $b = $this->installation->locations[$other]->at ?? ($this->installation->junctions[$other]->at ?? null);
+                $a = $this->installation->location($one)->at ?? ($this->installation->junction($one)->at ?? null);
+                $b = $this->installation->location($other)->at ?? ($this->installation->junction($other)->at ?? null);
                 $distance = $a === null || $b === null ? INF : hypot($a->x - $b->x, $a->y - $b->y);
                 if ($distance < $least) {
                     [$best, $least] = [[$one, $other], $distance];
@@ -175,7 +175,7 @@ final class Router
     private function pinned(Run $run): Route
     {
         $ways = array_values(
-            array_filter(array_map(fn (string $id): ?Way => $this->installation->ways[$id] ?? null, $run->ways)),
+            array_filter(array_map(fn (string $id): ?Way => $this->installation->way($id), $run->ways)),
         );
         $placed = array_filter($ways, static fn (Way $way): bool => $way->joins());
         $findings = $this->refused($run, $ways);

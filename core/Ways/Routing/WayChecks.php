@@ -57,8 +57,8 @@ final readonly class WayChecks
         foreach (array_unique([$way->from, $way->to]) as $end) {
             if (
                 $end !== '' &&
-                ! isset($this->installation->locations[$end]) &&
-                ! isset($this->installation->junctions[$end])
+                $this->installation->location($end) === null &&
+                $this->installation->junction($end) === null
             ) {
                 $findings[] = Finding::stop(
                     'way.unknown-place',
@@ -208,7 +208,7 @@ final readonly class WayChecks
     {
         $mains = $signal = [];
         foreach ($load->runs as $run) {
-            $cable = $this->installation->catalogue->cables[$this->installation->runs[$run]->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($this->installation->theRun($run)->cable);
             if ($cable !== null) {
                 if (Cargo::of($cable)->mains) {
                     $mains[] = $run;
@@ -271,6 +271,6 @@ final readonly class WayChecks
 
     private function code(string $run): string
     {
-        return $this->installation->runs[$run]->code;
+        return $this->installation->theRun($run)->code;
     }
 }

@@ -19,7 +19,7 @@ final class WayLoads
     {
         $inside = array_fill_keys(array_keys($installation->ways), []);
         foreach ($routes as $id => $route) {
-            if ($installation->runs[$id]->withdrawn) {
+            if ($installation->theRun($id)->withdrawn) {
                 continue;
             }
             foreach (array_unique($route->ways()) as $way) {

@@ -24,7 +24,7 @@ final readonly class Covers
     {
         $wanted = [];
         foreach ($runs as $run) {
-            $loom = $this->installation->looms[$this->installation->runs[$run]->loom ?? ''] ?? null;
+            $loom = $this->installation->loom($this->installation->run($run)->loom ?? '');
             if ($loom?->covering === Covering::Sleeve) {
                 $wanted[$loom->id][] = $run;
             }
@@ -40,7 +40,7 @@ final readonly class Covers
                     $cover = new Cover(
                         (string) $loom,
                         $dress->segment->way->id,
-                        $this->installation->looms[$loom]->name.', '.$dress->segment->way->name,
+                        $this->installation->theLoom($loom)->name.', '.$dress->segment->way->name,
                         $dress->sleeve->part,
                     );
                     $covers[$run][$cover->key()] = $cover;

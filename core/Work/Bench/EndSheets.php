@@ -44,7 +44,7 @@ final readonly class EndSheets
     /** Null where the run's cable type is unknown: there is nothing to say about such an end. */
     public function of(Run $run, Side $side, RunPlan $plan): ?EndSheet
     {
-        $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+        $cable = $this->installation->catalogue->cable($run->cable);
         if ($cable === null) {
             return null;
         }
@@ -75,7 +75,7 @@ final readonly class EndSheets
         $fits = [];
         foreach ($run->end($side)->legs as $leg) {
             $fit = FitChecks::fit($run, $leg, $cable, $plan->end($side), $this->installation);
-            $fitting = $this->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+            $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
             if ($fit === null || $fitting === null) {
                 continue;
             }
@@ -98,7 +98,7 @@ final readonly class EndSheets
         }
         $sheets = [];
         foreach ($legs as $id => $of) {
-            $sheets[] = $this->fitting($this->installation->fittings[$id], $of, $fits[$id]);
+            $sheets[] = $this->fitting($this->installation->theFitting($id), $of, $fits[$id]);
         }
 
         return $sheets;
@@ -193,7 +193,7 @@ final readonly class EndSheets
     {
         $names = [];
         foreach ($fit->layout->types['']->mates as $mode) {
-            $other = $this->installation->catalogue->connectors[$mode->with] ?? null;
+            $other = $this->installation->catalogue->connector($mode->with);
             if ($other !== null && ! $other->retired) {
                 $names[] = $other->name;
             }
@@ -207,10 +207,9 @@ final readonly class EndSheets
     {
         $signals = [];
         foreach ($run->carries as $carriage) {
-            $signal =
-                $this->installation->catalogue->signals[
-                    $this->installation->circuits[$carriage->circuit]->signal ?? ''
-                ] ?? null;
+            $signal = $this->installation->catalogue->signal(
+                $this->installation->circuit($carriage->circuit)->signal ?? '',
+            );
             if ($signal !== null) {
                 $signals[$carriage->circuit] = $signal;
             }
@@ -283,7 +282,7 @@ final readonly class EndSheets
         ];
 
         return array_map(
-            fn (string $school): School => $this->installation->rules->on($school),
+            fn (string $school): School => $this->installation->rule($school),
             array_keys(array_filter($bearing)),
         );
     }
@@ -291,7 +290,7 @@ final readonly class EndSheets
     private function followsScheme(SheetFitting $fitting): bool
     {
         foreach ($fitting->legs as $leg) {
-            $named = $this->installation->catalogue->plans[$leg->leg->landing->plan ?? ''] ?? null;
+            $named = $this->installation->catalogue->contactPlan($leg->leg->landing->plan ?? '');
             if ($named !== null && $named->byScheme !== []) {
                 return true;
             }

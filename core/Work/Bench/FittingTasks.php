@@ -360,7 +360,7 @@ final readonly class FittingTasks
         }
         $panel = $sheet->type->mount === Mount::Panel;
         $hardware = array_map(
-            fn (int|string $id): string => $this->installation->catalogue->parts[(string) $id]->name ?? (string) $id,
+            fn (int|string $id): string => $this->installation->catalogue->part((string) $id)->name ?? (string) $id,
             array_keys($sheet->type->cable->hardware),
         );
         $close = $this->draft->add(

@@ -42,7 +42,7 @@ final readonly class OperationPlanner
     {
         $draft = new Draft();
         $runs = $this->runs($assembly);
-        $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->cables[$run->cable], $runs);
+        $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->theCable($run->cable), $runs);
         $ends = $this->ends($draft, $runs, $cables, $plans);
         $closes = $this->fittings($draft, $ends, $cables);
         $this->links($draft, $assembly, $runs);
@@ -65,8 +65,8 @@ final readonly class OperationPlanner
     {
         $runs = [];
         foreach ($assembly->runs as $id) {
-            $run = $this->installation->runs[$id];
-            if (! $run->withdrawn && isset($this->installation->catalogue->cables[$run->cable])) {
+            $run = $this->installation->theRun($id);
+            if (! $run->withdrawn && $this->installation->catalogue->cable($run->cable) !== null) {
                 $runs[$id] = $run;
             }
         }
@@ -165,7 +165,7 @@ final readonly class OperationPlanner
             if ($owner === null || $fittings === [] || ! isset($runs[$owner->run])) {
                 continue;
             }
-            $fitting = $this->installation->fittings[$fittings[0]];
+            $fitting = $this->installation->theFitting($fittings[0]);
             $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
             $id = $draft->add(
                 new Operation(
@@ -203,7 +203,7 @@ final readonly class OperationPlanner
             ? 'splice '.substr($node, 2)
             : sprintf(
                 '%s, contact %s',
-                $this->installation->fittings[$fitting]->label ?? $fitting,
+                $this->installation->fitting($fitting)->label ?? $fitting,
                 Node::address($node),
             );
     }

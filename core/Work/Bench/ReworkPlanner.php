@@ -37,9 +37,7 @@ final readonly class ReworkPlanner
         if ($remedy === Remedy::Accept) {
             return new Rework($remedy, [], [], [], false, null, 'It stays as it is; the note stays with the end.');
         }
-        $type =
-            $this->installation->catalogue->connectors[$this->installation->fittings[$at->fitting]->connector ?? ''] ??
-            null;
+        $type = $this->installation->catalogue->connector($this->installation->fitting($at->fitting)->connector ?? '');
         $joining = $at->joining;
         $lost = self::isLost($joining);
         $whole = $remedy === Remedy::Remake || $lost;
@@ -117,7 +115,7 @@ final readonly class ReworkPlanner
         foreach ($operations as $id => $operation) {
             $scrapped =
                 $operation->task === Task::SlideOn &&
-                ($this->installation->catalogue->parts[$operation->part]->kind ?? null) === PartKind::Ferrule;
+                ($this->installation->catalogue->part($operation->part)->kind ?? null) === PartKind::Ferrule;
             $onCores = $operation->task === Task::SlideOn && $operation->step->kind === StepKind::CoreSleeve;
             if (
                 $operation->fitting === $at->fitting &&
@@ -195,7 +193,7 @@ final readonly class ReworkPlanner
         $scraps = [];
         foreach ($again as $id) {
             $operation = $operations[$id];
-            $kind = $this->installation->catalogue->parts[$operation->part]->kind ?? null;
+            $kind = $this->installation->catalogue->part($operation->part)->kind ?? null;
             $lost =
                 in_array($kind, [PartKind::Contact, PartKind::WireFerrule, PartKind::Shrink], true) &&
                 in_array($operation->task, [Task::Crimp, Task::SlideOn], true);
@@ -217,7 +215,7 @@ final readonly class ReworkPlanner
      */
     private function spares(array $operations, Operation $at, Progress $progress): int
     {
-        $run = $this->installation->runs[$at->run] ?? null;
+        $run = $this->installation->run($at->run);
         if ($run === null || $at->side === null) {
             return 0;
         }

@@ -41,7 +41,7 @@ final readonly class CutPlanner
         }
         $plans = [];
         foreach ($byCable as $cable => $of) {
-            $type = $this->installation->catalogue->cables[$cable] ?? null;
+            $type = $this->installation->catalogue->cable($cable);
             $plans[$cable] = $this->cable((string) $cable, $type, $of, $stockOf[$cable] ?? []);
         }
 
@@ -159,7 +159,7 @@ final readonly class CutPlanner
             }
             foreach ($lot->needs as $need) {
                 $unmet[] = $need;
-                $code = $this->installation->runs[$need->run]->code;
+                $code = $this->installation->theRun($need->run)->code;
                 $findings[] = Finding::stop(
                     'cut.too-long',
                     Subject::run($need->run),

@@ -32,14 +32,14 @@ final class StockTake
         foreach ($installation->runs as $id => $run) {
             $cut = $cuts[$id] ?? Worked::sum([]);
             $length = $cut->result;
-            if ($run->withdrawn || $length->isZero() || ! isset($installation->catalogue->cables[$run->cable])) {
+            if ($run->withdrawn || $length->isZero() || $installation->catalogue->cable($run->cable) === null) {
                 continue;
             }
             $last = self::last($record, $run->id);
             if ($last !== null && ! self::isShort($last, $cut)) {
                 continue;
             }
-            $loom = $installation->looms[$run->loom ?? ''] ?? null;
+            $loom = $installation->loom($run->loom ?? '');
             $needs[] = new Need($run->id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
         }
 
@@ -148,7 +148,7 @@ final class StockTake
         $lengths = self::lengths($record);
         $pieces = [];
         foreach ($record->events as $event) {
-            $run = $installation->runs[$event->run] ?? null;
+            $run = $installation->run($event->run);
             // A piece goes by the event that cut it, whoever has it now.
             if (
                 $event->kind !== EventKind::Cut ||

@@ -76,7 +76,7 @@ final readonly class Counter
     private function pieces(array $asks): Line
     {
         $id = $asks[0]->id;
-        $part = $asks[0]->sort === Sort::Part ? $this->installation->catalogue->parts[$id] ?? null : null;
+        $part = $asks[0]->sort === Sort::Part ? $this->installation->catalogue->part($id) : null;
         $byLength = self::isByLength($part);
         [$needed, $returned] = [0.0, 0.0];
         foreach ($asks as $ask) {
@@ -91,7 +91,7 @@ final readonly class Counter
         $short = max(0.0, $needed + $spares - $returned - $stock);
         $pack = $byLength ? (float) $part?->length?->inMetres() : (float) max(1, $part->pack ?? 1);
         $price = $this->economy->prices[$id] ?? null;
-        $name = $part->name ?? ($this->installation->catalogue->connectors[$id]->name ?? $id);
+        $name = $part->name ?? ($this->installation->catalogue->connector($id)->name ?? $id);
         $unit = match (true) {
             $byLength => 'm',
             $part?->kind === PartKind::Solder => 'joints',
@@ -143,9 +143,9 @@ final readonly class Counter
         return new Line(
             Sort::Cable,
             $id,
-            $this->installation->catalogue->cables[$id]->name ?? $id,
+            $this->installation->catalogue->cable($id)->name ?? $id,
             'cable',
-            $this->installation->catalogue->cables[$id]->sheath ?? '',
+            $this->installation->catalogue->cable($id)->sheath ?? '',
             'm',
             self::figure($asks, 'm', $needed),
             0.0,

@@ -107,8 +107,8 @@ final class EndParts
     {
         $parts = [];
         foreach ($run->carries as $carriage) {
-            $circuit = $this->installation->circuits[$carriage->circuit] ?? null;
-            $part = $this->installation->catalogue->signals[$circuit->signal ?? '']->terminator ?? '';
+            $circuit = $this->installation->circuit($carriage->circuit);
+            $part = $this->installation->catalogue->signal($circuit->signal ?? '')->terminator ?? '';
             if (
                 $circuit?->terminator === $fitting &&
                 $part !== '' &&
@@ -143,7 +143,7 @@ final class EndParts
     private function together(array $one, array $other): array
     {
         foreach ($other as $part => $count) {
-            $shared = ($this->installation->catalogue->parts[$part]->kind ?? null)?->isOnePerConnector() === true;
+            $shared = ($this->installation->catalogue->part($part)->kind ?? null)?->isOnePerConnector() === true;
             $one[$part] = $shared ? max($one[$part] ?? 0, $count) : ($one[$part] ?? 0) + $count;
         }
 
@@ -152,7 +152,7 @@ final class EndParts
 
     private function piece(string $id, int $amount, Run $run, string $for): Ask
     {
-        $part = $this->installation->catalogue->parts[$id] ?? null;
+        $part = $this->installation->catalogue->part($id);
 
         return new Ask(
             Sort::Part,
@@ -166,7 +166,7 @@ final class EndParts
     /** @return list<Ask> */
     private function labels(Run $run, Side $side, RunPlan $plan, string $where): array
     {
-        $cable = $this->installation->catalogue->cables[$run->cable];
+        $cable = $this->installation->catalogue->theCable($run->cable);
         $elements = [];
         foreach ($run->end($side)->legs as $leg) {
             $elements[$leg->id] = count($leg->elements) === 1 ? $leg->elements[0] : '';

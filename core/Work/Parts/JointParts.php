@@ -35,7 +35,7 @@ final readonly class JointParts
                 $layouts[$leg->leg->id] = $fitting->layout;
             }
         }
-        $conductors = $this->installation->catalogue->cables[$run->cable]->conductors();
+        $conductors = $this->installation->catalogue->theCable($run->cable)->conductors();
         $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules);
         $hot = 0;
         $ferrules = [];

@@ -50,7 +50,7 @@ final readonly class Labour
 
     private function group(Operation $operation): string
     {
-        $code = $this->installation->runs[$operation->run]->code ?? $operation->run;
+        $code = $this->installation->run($operation->run)->code ?? $operation->run;
 
         return match (true) {
             $operation->task === Task::Test => 'tested as one piece',

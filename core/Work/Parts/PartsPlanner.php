@@ -39,13 +39,13 @@ final readonly class PartsPlanner
         $ends = new EndParts($this->installation);
         $asks = [];
         foreach ($runs as $id) {
-            $run = $this->installation->runs[$id] ?? null;
+            $run = $this->installation->run($id);
             $plan = $this->plan->runs[$id] ?? null;
             if ($run === null || $plan === null || $run->withdrawn) {
                 continue;
             }
             if (
-                isset($this->installation->catalogue->cables[$run->cable]) &&
+                $this->installation->catalogue->cable($run->cable) !== null &&
                 ($whole || ! $this->isDone($id, Stage::Cut))
             ) {
                 $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
@@ -70,7 +70,7 @@ final readonly class PartsPlanner
         $asks = [];
         foreach ($this->record->of($run->id) as $event) {
             foreach ($event->scraps as $id => $count) {
-                $sort = isset($this->installation->catalogue->connectors[$id]) ? Sort::Connector : Sort::Part;
+                $sort = $this->installation->catalogue->connector($id) !== null ? Sort::Connector : Sort::Part;
                 $asks[] = new Ask(
                     $sort,
                     (string) $id,

@@ -37,7 +37,7 @@ final readonly class PullPlanner
     {
         $groups = [];
         foreach ($this->installation->runs as $run) {
-            $cable = $this->installation->catalogue->cables[$run->cable] ?? null;
+            $cable = $this->installation->catalogue->cable($run->cable);
             $hops = $this->plan->runs[$run->id]->lay->route->hops;
             if ($run->withdrawn || $cable === null || $hops === []) {
                 continue;
@@ -141,10 +141,9 @@ final readonly class PullPlanner
     {
         $most = 0;
         foreach ($end->legs as $leg) {
-            $type =
-                $this->installation->catalogue->connectors[
-                    $this->installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''
-                ] ?? null;
+            $type = $this->installation->catalogue->connector(
+                $this->installation->fitting($leg->landing->fitting ?? '')->connector ?? '',
+            );
             $most = max($most, $type?->outline->width->nanometres ?? 0);
         }
 
