@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use LogicException;
 use RuntimeException;
 use Sartal\Core\File\CatalogueDecoder;
 use Sartal\Core\File\Fields;
@@ -17,6 +18,9 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 final class ShippedCatalogue
 {
     private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'recipes'];
+
+    /** Folders of the code that reads the files, and of what it makes of them. */
+    private const READERS = ['core/Given/Catalogue', 'core/Given/Measure', 'core/File'];
 
     private static ?Catalogue $loaded = null;
 
@@ -59,11 +63,14 @@ final class ShippedCatalogue
      */
     private static function mark(array $files, string $root): string
     {
-        $code = [
-            ...glob($root.'/core/Catalogue/*.php') ?: [],
-            ...glob($root.'/core/Document/*.php') ?: [],
-            ...glob($root.'/core/Measure/*.php') ?: [],
-        ];
+        $code = [];
+        foreach (self::READERS as $folder) {
+            $own = glob($root.'/'.$folder.'/*.php') ?: [];
+            if ($own === []) {
+                throw new LogicException(sprintf('%s has moved: what is kept would outlive the code that made it.', $folder));
+            }
+            array_push($code, ...$own);
+        }
         $marks = array_map(
             static fn (string $file): string => $file.filemtime($file).filesize($file),
             array_merge($code, ...array_values($files)),

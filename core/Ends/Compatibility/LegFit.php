@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Measure\Length;
@@ -15,6 +16,11 @@ use Sartal\Core\Given\Measure\Length;
 /** One leg of a cable in one connector, as the rules of fit look at it. */
 final readonly class LegFit
 {
+    /** What tells elements apart that are alike. */
+    private const NAMES = ['key' => true, 'label' => true, 'colour' => true, 'pole' => true, 'children' => true];
+
+    private const PLACE = ['address' => true, 'face' => true, 'wiring' => true];
+
     /** The connector, or the insert that the leg goes to by itself. */
     public ConnectorType $connector;
 
@@ -66,6 +72,62 @@ final readonly class LegFit
         }
 
         return false;
+    }
+
+    /**
+     * The same for all legs that every rule judges alike: whatever there is to
+     * look at of cable, elements, contacts and parts, but for what only tells
+     * one of them from its neighbour.
+     */
+    public function likeness(): string
+    {
+        $places = $landed = [];
+        foreach ($this->landed as $each) {
+            $landed[] = [
+                $places[$each->address] ??= count($places),
+                self::facts($each->conductor->element, self::NAMES),
+                $each->conductor->gauge->text,
+                $each->conductor->domain,
+                isset($this->layout->cavities[$each->address])
+                    ? self::facts($this->layout->cavities[$each->address], self::PLACE)
+                    : [],
+            ];
+        }
+
+        return hash(
+            'xxh128',
+            serialize([
+                $this->cable->id,
+                array_map(
+                    fn (string $path): array => [
+                        $path === '',
+                        $this->cable->prepares($path),
+                        $this->cable->diameter($path)?->nanometres,
+                        self::facts($this->cable->element($path), self::NAMES),
+                    ],
+                    $this->elements,
+                ),
+                array_map(static fn (ConnectorType $type): string => $type->id, $this->layout->types),
+                $this->connector->id,
+                $this->chosen,
+                $landed,
+            ]),
+        );
+    }
+
+    /**
+     * @param  array<string, true>  $except
+     * @return array<array-key, mixed>
+     */
+    private static function facts(?object $of, array $except): array
+    {
+        $facts = $of === null ? [] : array_diff_key(get_object_vars($of), $except);
+        $within = [];
+        foreach ($of instanceof Element ? $of->children : [] as $child) {
+            $within[] = self::facts($child, $except);
+        }
+
+        return [...$facts, 'within' => $within];
     }
 
     /**

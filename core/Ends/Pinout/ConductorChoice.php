@@ -11,14 +11,10 @@ use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Schools\HotColour;
 use Sartal\Core\Given\Schools\ScreenAndDrain;
-use WeakMap;
 
 /** Which conductors of an element serve which function of a signal. */
 final class ConductorChoice
 {
-    /** @var ?WeakMap<CableType, array<int|string, self>> one for a type under like rules: runs of one type ask the same */
-    private static ?WeakMap $made = null;
-
     /** @var array<int|string, list<Conductor>> */
     private array $chosen = [];
 
@@ -38,14 +34,9 @@ final class ConductorChoice
     public static function of(CableType $cable, HouseRules $rules): self
     {
         $key = $rules->on(ScreenAndDrain::class)->value.' '.$rules->on(HotColour::class)->value;
-        self::$made ??= new WeakMap();
-        $made = self::$made[$cable] ?? [];
-        if (! isset($made[$key])) {
-            $made[$key] = new self($cable, $rules);
-            self::$made[$cable] = $made;
-        }
 
-        return $made[$key];
+        // Runs of one type under like rules ask the same.
+        return $cable->kept->once(self::class, $key, static fn (): self => new self($cable, $rules));
     }
 
     /**

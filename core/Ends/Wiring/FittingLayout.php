@@ -11,7 +11,6 @@ use Sartal\Core\Given\Catalogue\Cavity;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Installation\Fitting;
-use WeakMap;
 
 /**
  * A fitting with its inserts unfolded: one flat set of contacts, each under
@@ -19,9 +18,6 @@ use WeakMap;
  */
 final class FittingLayout
 {
-    /** @var ?WeakMap<ConnectorType, self> */
-    private static ?WeakMap $plain = null;
-
     /**
      * @param  array<int|string, Cavity>  $cavities  by address
      * @param  array<int|string, int>  $shells  address of every shell → wires it takes
@@ -98,9 +94,7 @@ final class FittingLayout
     {
         if ($inserts === []) {
             // A type by itself never changes: what many fittings share is unfolded once.
-            self::$plain ??= new WeakMap();
-
-            return self::$plain[$type] ??= self::laidOut($type, [], $catalogue);
+            return $type->kept->once(self::class, '', static fn (): self => self::laidOut($type, [], $catalogue));
         }
 
         return self::laidOut($type, $inserts, $catalogue);

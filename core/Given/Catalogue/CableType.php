@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Catalogue;
 
 use Sartal\Core\Given\Measure\Gauge;
+use Sartal\Core\Given\Measure\Kept;
 use Sartal\Core\Given\Measure\Length;
 
 /** A cable that can be bought: its outside, and the tree of what is inside. */
 final class CableType
 {
+    /** What has been worked out of it. */
+    public readonly Kept $kept;
+
     /** A conductor whose gauge is not stated is reckoned as this, on the safe side. */
     private const UNSTATED_GAUGE = 28;
 
@@ -51,6 +55,7 @@ final class CableType
         public readonly array $reels = [],
         public readonly ?float $pull = null,
     ) {
+        $this->kept = new Kept();
     }
 
     /** @return array<int|string, Conductor> by path, in the order of the tree */

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Measure\Kept;
 use Sartal\Core\Given\Measure\NotDecided;
 
 /** Everything that can be bought and every convention by which it is wired, by id. */
 final readonly class Catalogue
 {
+    /** What has been worked out of it. */
+    public Kept $kept;
+
     /**
      * @param  array<int|string, CableType>  $cables
      * @param  array<int|string, ConnectorType>  $connectors
@@ -25,6 +29,7 @@ final readonly class Catalogue
         public array $parts = [],
         public array $recipes = [],
     ) {
+        $this->kept = new Kept();
     }
 
     public function cable(int|string $id): ?CableType

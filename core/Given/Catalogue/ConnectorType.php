@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Measure\Kept;
+
 /** A connector, or an insert for a modular one, that can be bought. */
 final readonly class ConnectorType
 {
+    /** What has been worked out of it. */
+    public Kept $kept;
+
     /** The address of every connector's shell. */
     public const SHELL = 'shell';
 
@@ -41,6 +46,7 @@ final readonly class ConnectorType
         public CableSide $cable = new CableSide(),
         public bool $retired = false,
     ) {
+        $this->kept = new Kept();
     }
 
     public function matesWith(self $other): ?MatingMode
