@@ -7,6 +7,7 @@ namespace Sartal\Core\Ends\Compatibility;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\Part;
@@ -81,38 +82,63 @@ final readonly class LegFit
      */
     public function likeness(): string
     {
-        $places = $landed = [];
+        $places = [];
+        $parts = [
+            $this->cable->id,
+            $this->connector->id,
+            implode(',', $this->chosen),
+            implode(',', array_map(static fn (ConnectorType $type): string => $type->id, $this->layout->types)),
+        ];
+        foreach ($this->elements as $path) {
+            $parts[] = $this->ofElement($path);
+        }
         foreach ($this->landed as $each) {
-            $landed[] = [
-                $places[$each->address] ??= count($places),
-                self::facts($each->conductor->element, self::NAMES),
-                $each->conductor->gauge->text,
-                $each->conductor->domain,
-                isset($this->layout->cavities[$each->address])
-                    ? self::facts($this->layout->cavities[$each->address], self::PLACE)
-                    : [],
-            ];
+            $parts[] = $places[$each->address] ??= count($places);
+            $parts[] = $this->ofConductor($each->conductor);
+            $parts[] = $this->ofCavity($each->address);
         }
 
-        return hash(
-            'xxh128',
-            serialize([
-                $this->cable->id,
-                array_map(
-                    fn (string $path): array => [
-                        $path === '',
-                        $this->cable->prepares($path),
-                        $this->cable->diameter($path)?->nanometres,
-                        self::facts($this->cable->element($path), self::NAMES),
-                    ],
-                    $this->elements,
-                ),
-                array_map(static fn (ConnectorType $type): string => $type->id, $this->layout->types),
-                $this->connector->id,
-                $this->chosen,
-                $landed,
+        return hash('xxh128', implode("\n", $parts));
+    }
+
+    private function ofElement(string $path): string
+    {
+        return $this->cable->kept->once(
+            Likeness::class,
+            'element '.$path,
+            fn (): Likeness => new Likeness([
+                $path === '',
+                $this->cable->prepares($path),
+                $this->cable->diameter($path)?->nanometres,
+                self::facts($this->cable->element($path), self::NAMES),
             ]),
-        );
+        )->text;
+    }
+
+    private function ofConductor(Conductor $conductor): string
+    {
+        return $this->cable->kept->once(
+            Likeness::class,
+            'conductor '.$conductor->path,
+            static fn (): Likeness => new Likeness([
+                self::facts($conductor->element, self::NAMES),
+                $conductor->gauge->text,
+                $conductor->domain,
+            ]),
+        )->text;
+    }
+
+    private function ofCavity(string $address): string
+    {
+        $cavity = $this->layout->cavities[$address] ?? null;
+
+        return $cavity === null
+            ? ''
+            : $this->layout->types['']->kept->once(
+                Likeness::class,
+                $this->connector->id.' '.$address.' '.$cavity->kind.' '.$cavity->terminal,
+                static fn (): Likeness => new Likeness(self::facts($cavity, self::PLACE)),
+            )->text;
     }
 
     /**

@@ -36,25 +36,32 @@ final readonly class Stretch
         return $this->length->inMetres();
     }
 
-    /** The first line of that kind in what carries the circuit, itself included. */
-    private function first(ElementKind ...$kinds): ?Element
+    private function line(): LineFacts
     {
+        return $this->cable->kept->once(LineFacts::class, $this->element, $this->find(...));
+    }
+
+    private function find(): LineFacts
+    {
+        $coax = $picofarads = null;
         foreach ($this->cable->elements() as $path => $element) {
-            $inside =
-                $this->element === '' ||
-                $path === $this->element ||
-                str_starts_with((string) $path, $this->element.'/');
-            if ($inside && in_array($element->kind, $kinds, true)) {
-                return $element;
+            $path = (string) $path;
+            $inside = $this->element === '' || $path === $this->element || str_starts_with($path, $this->element.'/');
+            if ($inside && $element->kind === ElementKind::Coax) {
+                $coax ??= $element;
+            }
+            // What holds it states it for what is in it.
+            if ($inside || str_starts_with($this->element, $path.'/')) {
+                $picofarads ??= $element->capacitance;
             }
         }
 
-        return null;
+        return new LineFacts($coax, $picofarads);
     }
 
     public function coax(): ?CoaxGeometry
     {
-        $coax = $this->first(ElementKind::Coax);
+        $coax = $this->line()->coax;
 
         return $coax === null ? null : $this->cable->coax($coax);
     }
@@ -62,7 +69,7 @@ final readonly class Stretch
     /** Of the dielectric, where it is stated. */
     public function lossTangent(): ?float
     {
-        foreach ($this->first(ElementKind::Coax)->children ?? [] as $core) {
+        foreach ($this->line()->coax->children ?? [] as $core) {
             if ($core->lossTangent !== null) {
                 return $core->lossTangent;
             }
@@ -75,21 +82,8 @@ final readonly class Stretch
     public function picofaradsPerMetre(): ?float
     {
         $coax = $this->coax();
-        if ($coax !== null) {
-            return $coax->capacitance() * 1e12;
-        }
-        foreach ($this->cable->elements() as $path => $element) {
-            $inside =
-                $this->element === '' ||
-                $path === $this->element ||
-                str_starts_with((string) $path, $this->element.'/') ||
-                str_starts_with($this->element, $path.'/');
-            if ($inside && $element->capacitance !== null) {
-                return $element->capacitance;
-            }
-        }
 
-        return null;
+        return $coax === null ? $this->line()->picofarads : $coax->capacitance() * 1e12;
     }
 
     /** Share of the speed of light, from impedance and capacitance of a line: v = 1/(Z0 × C); null: not to be known. */
