@@ -10,8 +10,8 @@ use Random\Randomizer;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlanner;
-use Sartal\Core\Work\Cutting\Need;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockKind;
 
@@ -23,7 +23,7 @@ foreach ([50, 200, 500, 1000, 2000] as $count) {
     $random = new Randomizer(new Mt19937($count));
     $needs = $stock = [];
     for ($i = 0; $i < $count; $i++) {
-        $needs[] = new Need('R-'.$i, 'pair-foil', Length::millimetres($random->getInt(60, 1200) * 50));
+        $needs[] = new CutNeeded('R-'.$i, 'pair-foil', Length::millimetres($random->getInt(60, 1200) * 50));
     }
     for ($i = 0; $i < $count / 50; $i++) {
         $stock[] = new Stock(

@@ -5,7 +5,7 @@ declare(strict_types=1);
 /* What a diagnosis, the next reading and coverage cost as connectors grow: php benchmarks/diagnosis.php */
 
 use Sartal\Core\Ends\Wiring\Edge;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\Diagnostician;
 use Sartal\Core\Proof\Diagnosing\NextReading;
@@ -38,11 +38,13 @@ $random = [];
 foreach ($joints as $i => $joint) {
     $random[$joint->id] = $joint->movedTo($terminals[$i]);
 }
-$cases['90 contacts, loaded at random'] = [$box, new Edit($random)];
+$cases['90 contacts, loaded at random'] = [$box, new WiringEdit($random)];
 
 foreach ($cases as $name => [$bench, $fault]) {
     $edits =
-        $fault instanceof Edit ? [$fault] : array_map(static fn (array $swap): Edit => $bench->swap(...$swap), $fault);
+        $fault instanceof WiringEdit
+            ? [$fault]
+            : array_map(static fn (array $swap): WiringEdit => $bench->swap(...$swap), $fault);
     $reading = $bench->readingWith(...$edits);
     $start = hrtime(true);
     $bench->causes($reading);
@@ -90,7 +92,7 @@ foreach ($sizes as $contacts => [$bench, $terminal]) {
         ),
     );
     $joint = $terminal === null ? $joints[intdiv(count($joints), 2)]->id : $bench->joint($terminal);
-    $reading = $bench->readingWith(new Edit([$joint => null]));
+    $reading = $bench->readingWith(new WiringEdit([$joint => null]));
     $start = hrtime(true);
     $trouble = Diagnostician::of($planner->places($assembly), $expectation, $reading)->troubles[0];
     $diagnosed = (hrtime(true) - $start) / 1e6;

@@ -18,8 +18,8 @@ use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Forecasting\Booking;
-use Sartal\Core\Work\Forecasting\Bound;
 use Sartal\Core\Work\Forecasting\Chore;
+use Sartal\Core\Work\Forecasting\Floor;
 use Sartal\Core\Work\Forecasting\Forecaster;
 use Sartal\Core\Work\Forecasting\Hand;
 
@@ -99,7 +99,7 @@ final readonly class Board
         }
         $work = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
         $terms = array_map(
-            static fn (Bound $bound): FigureTerm => new FigureTerm(
+            static fn (Floor $bound): FigureTerm => new FigureTerm(
                 'at least',
                 $bound->words,
                 Figure::amount($bound->minutes / 60, 'h'),

@@ -41,7 +41,7 @@ final class Jobs
         sort($ids);
         $key = sprintf(
             'job.%s.%d.%s.%s',
-            Edition::id(),
+            CodeEdition::id(),
             $stored->id,
             $stored->edition(),
             hash('xxh128', implode('|', $ids)),

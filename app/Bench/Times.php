@@ -36,7 +36,7 @@ final readonly class Times
         }
         $key = sprintf(
             'times.%s.%d.%s.%d',
-            Edition::id(),
+            CodeEdition::id(),
             $stored->id,
             $stored->edition(),
             $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY,

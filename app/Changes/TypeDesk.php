@@ -56,7 +56,7 @@ final readonly class TypeDesk
     {
         $shape = self::canonical($kind, $definition);
         $id = is_string($shape['id']) ? $shape['id'] : '';
-        $exists = $loaded->stored->parts()->where('kind', $kind->value)->where('key', $id)->exists();
+        $exists = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         if ($exists && $version === null) {
             throw BadLine::because(
                 'id',
@@ -93,7 +93,7 @@ final readonly class TypeDesk
         if ($type === null) {
             throw BadLine::because('id', $id, 'There is no such type.');
         }
-        $own = $loaded->stored->parts()->where('kind', $kind->value)->where('key', $id)->exists();
+        $own = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         $used = isset(UsedTypes::of($loaded->installation)->{$list}[$id]);
         if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}[$id]))) {
             $words = sprintf('%s %s taken out of the catalogue', ucfirst($kind->value), $type->name);

@@ -6,7 +6,7 @@ namespace App\Documents;
 
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\Colours;
-use App\Documents\Drawing\ConnectorDrawing;
+use App\Documents\Drawing\ConnectorPicture;
 use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\View;
@@ -119,7 +119,7 @@ final class SheetDrawing
                 : $fitting->fitting->label;
         $this->canvas->text(self::LEFT, $top, $title.': '.$fitting->type->name, 4, bold: true);
         $many = count($fitting->layout->cavities) > 12;
-        (new ConnectorDrawing($fitting->type, $fitting->layout, $this->fill($fitting)))->on(
+        (new ConnectorPicture($fitting->type, $fitting->layout, $this->fill($fitting)))->on(
             $this->canvas,
             self::LEFT + 33,
             $top + 42,
@@ -146,7 +146,7 @@ final class SheetDrawing
         if (! $first || $other === null) {
             return;
         }
-        (new ConnectorDrawing($other->type, $other->layout, $this->fill($other)))->on(
+        (new ConnectorPicture($other->type, $other->layout, $this->fill($other)))->on(
             $this->canvas,
             self::LEFT + 82,
             $top + 22,

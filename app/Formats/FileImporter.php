@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use App\Models\Role;
+use App\Models\StoredEntry;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
-use App\Models\StoredPart;
 use App\Models\StoredRun;
 use App\Models\User;
 use App\Planning\ShippedCatalogue;
@@ -58,7 +58,7 @@ final class FileImporter
                 /** @var list<array<int|string, mixed>> $entries */
                 $entries = $in[$kind->list()];
                 $this->insert(
-                    StoredPart::class,
+                    StoredEntry::class,
                     array_map(
                         static fn (array $entry): array => [
                             'installation_id' => $stored->id,
@@ -169,7 +169,7 @@ final class FileImporter
     }
 
     /**
-     * @param  class-string<StoredPart|StoredRun|StoredEvent>  $model
+     * @param  class-string<StoredEntry|StoredRun|StoredEvent>  $model
      * @param  list<array<int|string, mixed>>  $rows
      */
     private function insert(string $model, array $rows): void

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Handover;
 
+use App\Documents\Pack\PackContents;
 use App\Documents\Pack\PackDocument;
-use App\Documents\Pack\Packing;
 use App\Formats\Csv\CsvWriter;
 use App\Formats\FileExporter;
 use App\Formats\RunsCsv;
@@ -66,7 +66,7 @@ final readonly class PackDesk
             $stored->release_id === null
                 ? ''
                 : (string) $stored->releases()->whereKey($stored->release_id)->value('letter');
-        $packing = new Packing(
+        $packing = new PackContents(
             $loaded,
             sprintf('%s, pack %d', $stored->name, $number),
             now('UTC')->format('Y-m-d H:i'),
@@ -89,7 +89,7 @@ final readonly class PackDesk
     private function fill(
         StoredInstallation $stored,
         User $by,
-        Packing $packing,
+        PackContents $packing,
         int $number,
         string $folder,
         callable $next,
@@ -219,7 +219,7 @@ final readonly class PackDesk
         return $disk;
     }
 
-    private static function tests(Packing $packing): string
+    private static function tests(PackContents $packing): string
     {
         $rows = [];
         foreach ($packing->loaded->record->events as $event) {
@@ -244,7 +244,7 @@ final readonly class PackDesk
         );
     }
 
-    private static function history(Packing $packing): string
+    private static function history(PackContents $packing): string
     {
         return CsvWriter::write(
             ['cable', 'at', 'what', 'end', 'by', 'instrument', 'note', 'step'],
@@ -264,7 +264,7 @@ final readonly class PackDesk
         );
     }
 
-    private static function readMe(Packing $packing): string
+    private static function readMe(PackContents $packing): string
     {
         return implode("\n", [
             $packing->title,

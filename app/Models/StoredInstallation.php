@@ -102,10 +102,10 @@ final class StoredInstallation extends Model
         return $relation;
     }
 
-    /** @return HasMany<StoredPart, $this> */
-    public function parts(): HasMany
+    /** @return HasMany<StoredEntry, $this> */
+    public function entries(): HasMany
     {
-        $relation = $this->hasMany(StoredPart::class, 'installation_id');
+        $relation = $this->hasMany(StoredEntry::class, 'installation_id');
         $relation->orderBy('id');
 
         return $relation;

@@ -130,7 +130,7 @@ final class InstallationStore
         }
         foreach (
             $stored
-                ->parts()
+                ->entries()
                 ->toBase()
                 ->whereIn('kind', array_keys($live))
                 ->get(['kind', 'definition']) as $part
@@ -186,7 +186,7 @@ final class InstallationStore
         };
         foreach (
             $stored
-                ->parts()
+                ->entries()
                 ->toBase()
                 ->get(['kind', 'key', 'definition']) as $part
         ) {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Models\StoredEntry;
 use App\Models\StoredInstallation;
-use App\Models\StoredPart;
 use App\Models\StoredRun;
 use Illuminate\Database\Eloquent\Model;
 use Sartal\Core\File\DecisionHome;
@@ -34,7 +34,7 @@ final readonly class Rows
                 ->where('installation_id', $this->installation->id)
                 ->where('key', $key)
                 ->first(),
-            default => StoredPart::query()
+            default => StoredEntry::query()
                 ->where('installation_id', $this->installation->id)
                 ->where('kind', $kind->value)
                 ->where('key', $key)
@@ -82,7 +82,7 @@ final readonly class Rows
         if ($edit->kind === DecisionKind::Run) {
             StoredRun::query()->create($columns);
         } else {
-            StoredPart::query()->create(['kind' => $edit->kind->value, ...$columns]);
+            StoredEntry::query()->create(['kind' => $edit->kind->value, ...$columns]);
         }
     }
 

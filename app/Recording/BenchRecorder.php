@@ -18,12 +18,12 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Milestone;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Remedy;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Task;
@@ -241,7 +241,7 @@ final readonly class BenchRecorder
     private static function known(array $flaws): array
     {
         foreach ($flaws as $flaw => $remedy) {
-            if (Flaw::tryFrom((string) $flaw) === null || Remedy::tryFrom($remedy) === null) {
+            if (Flaw::tryFrom((string) $flaw) === null || Disposition::tryFrom($remedy) === null) {
                 throw Refused::because(sprintf('"%s" is nothing that is looked for. Load the job again.', $flaw));
             }
         }

@@ -8,7 +8,7 @@ use App\Formats\BadLine;
 use App\Testing\InstrumentMessage;
 use App\Testing\Points;
 use App\Testing\UnderTest;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\Fault;
@@ -64,7 +64,7 @@ final readonly class TestInstrument
         }
         $points = new Points($test);
         $senses = $test->expectation()->senses();
-        $edits = array_map(static fn (Fault $fault): Edit => $fault->edit, $faults);
+        $edits = array_map(static fn (Fault $fault): WiringEdit => $fault->edit, $faults);
         $results = [];
         foreach ($methods as $method) {
             foreach ($senses->questions($method) as $question) {
@@ -110,7 +110,7 @@ final readonly class TestInstrument
     }
 
     /**
-     * @param  list<Edit>  $edits
+     * @param  list<WiringEdit>  $edits
      * @return list<string>|float|string
      */
     private function value(Question $question, UnderTest $test, array $edits): array|float|string

@@ -9,8 +9,8 @@ use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
 use App\Formats\Slip;
 use App\Planning\Loaded;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\Fault;
 use Sartal\Core\Proof\Testing\CertifierSense;
@@ -36,7 +36,7 @@ final class CertifierCsv
         $rows = [];
         foreach ($tests as [$test, $faults]) {
             $senses = $test->expectation()->senses();
-            $edits = array_map(static fn (Fault $fault): Edit => $fault->edit, $faults);
+            $edits = array_map(static fn (Fault $fault): WiringEdit => $fault->edit, $faults);
             foreach ($test->expectation()->setup->pairs as $pair) {
                 $say = static function (string $what) use ($senses, $pair, $edits): string {
                     $value = $senses->answer(

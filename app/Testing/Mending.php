@@ -15,9 +15,9 @@ use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Work\Bench\BenchCore;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Remedy;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 use Sartal\Core\Work\Bench\Task;
 
@@ -68,7 +68,7 @@ final readonly class Mending
                     $job->traveller->operations,
                     $progress,
                     $join,
-                    Remedy::Rework,
+                    Disposition::Rework,
                     $join->id,
                 );
                 $this->recorder->record($stored, $job, $by, [

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-use App\Bench\Edition;
+use App\Bench\CodeEdition;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
@@ -29,7 +29,7 @@ final readonly class TestProgress
             $stored->edition(),
             $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'),
         );
-        $key = sprintf('test-progress.%s.%d.%s', Edition::id(), $stored->id, $cursor);
+        $key = sprintf('test-progress.%s.%d.%s', CodeEdition::id(), $stored->id, $cursor);
 
         /** @var array<int|string, mixed> */
         return Cache::store('file')->remember(

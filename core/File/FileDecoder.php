@@ -19,7 +19,7 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\Topology;
 use Sartal\Core\Given\Installation\VideoRate;
 use Sartal\Core\Given\Installation\Workshop;
@@ -88,7 +88,7 @@ final class FileDecoder
             reels: self::byId($fields, 'reels', StockCodec::reel(...)),
             economy: $fields->has('economy') ? StockCodec::economy($fields->child('economy')) : new Economy(),
             workshop: $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop(),
-            testing: $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestRules(),
+            testing: $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestChoices(),
             instruments: self::byId($fields, 'instruments', TestingCodec::instrument(...)),
         );
         $own->done();

@@ -15,7 +15,7 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\Topology;
 
 /** A whole installation file into its JSON shape, in one canonical spelling. */
@@ -62,7 +62,7 @@ final class FileEncoder
             'reels' => array_map(StockCodec::encodeReel(...), array_values($in->reels)),
             'economy' => StockCodec::encodeEconomy($in->economy),
             'workshop' => StockCodec::encodeWorkshop($in->workshop),
-            ...$in->testing == new TestRules() ? [] : ['testing' => TestingCodec::encodeRules($in->testing)],
+            ...$in->testing == new TestChoices() ? [] : ['testing' => TestingCodec::encodeRules($in->testing)],
             'instruments' => array_map(TestingCodec::encodeInstrument(...), array_values($in->instruments)),
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs)),
         ];

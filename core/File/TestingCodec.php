@@ -7,7 +7,7 @@ namespace Sartal\Core\File;
 use Sartal\Core\Given\Installation\Instrument;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\TestStage;
 
 /** Test instruments, and what the house tests, from and into their JSON shape (docs/formats.md). */
@@ -50,9 +50,13 @@ final class TestingCodec
         ]);
     }
 
-    public static function rules(Fields $fields): TestRules
+    public static function rules(Fields $fields): TestChoices
     {
-        $rules = new TestRules([], $fields->whole('retestMonths', 0, 600, 0), $fields->whole('mainsMonths', 0, 600, 0));
+        $rules = new TestChoices(
+            [],
+            $fields->whole('retestMonths', 0, 600, 0),
+            $fields->whole('mainsMonths', 0, 600, 0),
+        );
         foreach ($fields->each('families', self::family(...)) as [$family, $stages]) {
             foreach ($stages as $stage => $methods) {
                 $rules = $rules->with($family, TestStage::from($stage), $methods);
@@ -94,7 +98,7 @@ final class TestingCodec
     }
 
     /** @return array<int|string, mixed> */
-    public static function encodeRules(TestRules $rules): array
+    public static function encodeRules(TestChoices $rules): array
     {
         $families = [];
         foreach ($rules->byFamily as $family => $stages) {

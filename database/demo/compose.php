@@ -37,7 +37,7 @@ use Sartal\Core\Given\Installation\PortDirection;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TailCut;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Installation\Topology;
 use Sartal\Core\Given\Installation\UsedTypes;
@@ -595,7 +595,7 @@ $whole = new Installation(
     $reels,
     $economy,
     new Workshop(3, 7.5, ['8P8C plug tool' => 1, 'four-indent crimp tool, positioner 1, selector 3' => 1]),
-    new TestRules(),
+    new TestChoices(),
     $instruments,
 );
 

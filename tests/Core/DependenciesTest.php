@@ -72,6 +72,15 @@ final class DependenciesTest extends TestCase
         return $parts[0] === 'File' ? 'File' : $parts[0].'/'.($parts[1] ?? '');
     }
 
+    public function test_no_two_classes_share_a_name(): void
+    {
+        $names = [];
+        foreach (self::sources() as $path => $source) {
+            $names[basename($path, '.php')][] = $path;
+        }
+        self::assertSame([], array_filter($names, static fn (array $paths): bool => count($paths) > 1));
+    }
+
     /** What a plan follows from can be noted only where it is asked for, so nobody reaches into the lists for one thing. */
     public function test_single_things_of_an_installation_are_asked_for_by_readers(): void
     {

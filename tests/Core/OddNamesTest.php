@@ -7,8 +7,8 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Labelling\LabelPrints;
-use Sartal\Core\Ends\Reach\Line;
 use Sartal\Core\Ends\Reach\Reaches;
+use Sartal\Core\Ends\Reach\SignalLine;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\ReadingCodec;
@@ -34,10 +34,10 @@ use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
 use Sartal\Core\Work\Bench\Covers;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Remedy;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 use Sartal\Core\Work\Bench\Traveller;
 use Sartal\Core\Work\Cutting\Cuts;
@@ -183,7 +183,7 @@ final class OddNamesTest extends TestCase
             'parts' => $parts->list($runs, $dressed, $cuts),
             'worth' => array_map($parts->makeOrBuy(...), array_values($plan->assemblies)),
             'reach' => array_map(
-                static fn (Line $line): array => [$reaches->judge($line), $reaches->next($line)],
+                static fn (SignalLine $line): array => [$reaches->judge($line), $reaches->next($line)],
                 $lines,
             ),
             'pulls' => (new PullPlanner($in, $plan))->pulls(),
@@ -219,7 +219,7 @@ final class OddNamesTest extends TestCase
             $operations = $traveller->operations;
             $progress = new Progress($operations, $file->record->together($assembly->runs));
             $last = $operations[array_key_last($operations)];
-            $rework = (new ReworkPlanner($in))->of($operations, $progress, $last, Remedy::Remake);
+            $rework = (new ReworkPlanner($in))->of($operations, $progress, $last, Disposition::Remake);
             $bench[] = [$traveller, $progress->settled(), $progress->open(), $progress->milestones(), $rework];
         }
 

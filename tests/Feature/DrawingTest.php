@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Documents\Drawing\Colours;
-use App\Documents\Drawing\ConnectorDrawing;
+use App\Documents\Drawing\ConnectorPicture;
 use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\StrippedEnd;
@@ -42,7 +42,7 @@ final class DrawingTest extends TestCase
         $catalogue = ShippedCatalogue::load();
         $type = $catalogue->connectors[$connector];
         $canvas = new SvgCanvas(100, 100);
-        (new ConnectorDrawing($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on(
+        (new ConnectorPicture($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on(
             $canvas,
             50,
             50,

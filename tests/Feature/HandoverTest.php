@@ -397,8 +397,8 @@ final class HandoverTest extends TestCase
         $all = StoredInstallation::query()->where('key', 'weir')->firstOrFail();
         self::assertSame([46, 0], [$all->runs()->count(), $all->events()->count()]);
         self::assertSame(
-            $this->installation->parts()->where('kind', 'way')->count(),
-            $all->parts()->where('kind', 'way')->count(),
+            $this->installation->entries()->where('kind', 'way')->count(),
+            $all->entries()->where('kind', 'way')->count(),
         );
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Change;
-use App\Models\StoredPart;
+use App\Models\StoredEntry;
 use App\Models\StoredRun;
 use App\Planning\InstallationStore;
 use Illuminate\Support\Facades\DB;
@@ -100,7 +100,7 @@ final class RunsTest extends TestCase
             ->assertJsonPath('version', $version + 1);
         self::assertSame(
             'media-rack',
-            StoredPart::query()->where('key', 'A-118.b1')->firstOrFail()->definition['location'],
+            StoredEntry::query()->where('key', 'A-118.b1')->firstOrFail()->definition['location'],
         );
         self::assertSame(
             'overtaken',
@@ -115,7 +115,7 @@ final class RunsTest extends TestCase
 
     public function test_another_connector_makes_the_end_anew_and_leaves_nothing_behind(): void
     {
-        $parts = fn (): int => StoredPart::query()->where('installation_id', $this->installation->id)->count();
+        $parts = fn (): int => StoredEntry::query()->where('installation_id', $this->installation->id)->count();
         $run = $this->as('planner')
             ->postJson('/api/runs', [
                 'line' => self::line(['cable' => 'multicore-8', 'plans_b' => 'dsub25-male-aes59']),

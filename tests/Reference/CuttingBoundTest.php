@@ -8,10 +8,10 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Work\Cutting\Bound;
 use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlanner;
-use Sartal\Core\Work\Cutting\Need;
+use Sartal\Core\Work\Cutting\FewestReels;
 use Tests\Support\Bench;
 use Tests\Support\Node;
 
@@ -26,7 +26,7 @@ final class CuttingBoundTest extends TestCase
         $bench = Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m']]);
         $needs = [];
         foreach ($millimetres as $i => $length) {
-            $needs[] = new Need('A-1', 'pair-foil', Length::millimetres($length));
+            $needs[] = new CutNeeded('A-1', 'pair-foil', Length::millimetres($length));
         }
 
         return (new CutPlanner($bench->installation))->plan($needs, [])->cables['pair-foil'];
@@ -86,7 +86,7 @@ final class CuttingBoundTest extends TestCase
         $random = new Randomizer(new Mt19937(3));
         for ($n = 0; $n < 200; $n++) {
             $sizes = array_map(static fn (): int => $random->getInt(1, 20), range(1, 7));
-            self::assertLessThanOrEqual(self::fewest($sizes, 20), Bound::bins($sizes, 20));
+            self::assertLessThanOrEqual(self::fewest($sizes, 20), FewestReels::bins($sizes, 20));
         }
     }
 

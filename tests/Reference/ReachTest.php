@@ -8,10 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Reach\CategoryLoss;
 use Sartal\Core\Ends\Reach\CoaxLoss;
-use Sartal\Core\Ends\Reach\LossRule;
+use Sartal\Core\Ends\Reach\LossLimit;
 use Sartal\Core\Ends\Reach\Reach;
 use Sartal\Core\Ends\Reach\Reaches;
-use Sartal\Core\Ends\Reach\Verdict;
+use Sartal\Core\Ends\Reach\ReachVerdict;
 use Sartal\Core\Given\Catalogue\CoaxGeometry;
 use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\Demand;
@@ -63,7 +63,7 @@ final class ReachTest extends TestCase
         float $hertz,
         float $decibels,
     ): void {
-        self::assertSame([$hertz, $decibels], [LossRule::hertz($rate), LossRule::allowed($rate)]);
+        self::assertSame([$hertz, $decibels], [LossLimit::hertz($rate), LossLimit::allowed($rate)]);
     }
 
     /** Handbook loss of 75 Ω foam coax of 18 AWG at 1 GHz: about 20 dB for 100 m, from memory; within a tenth. */
@@ -120,8 +120,8 @@ final class ReachTest extends TestCase
 
     public function test_a_permanent_link_goes_90_metres(): void
     {
-        self::assertSame(Verdict::Reaches, self::judged(self::category('cat6-utp'), 90)->verdict);
-        self::assertSame(Verdict::Beyond, self::judged(self::category('cat6-utp'), 90.05)->verdict);
+        self::assertSame(ReachVerdict::Reaches, self::judged(self::category('cat6-utp'), 90)->verdict);
+        self::assertSame(ReachVerdict::Beyond, self::judged(self::category('cat6-utp'), 90.05)->verdict);
         $half = self::judged(self::category('cat6-utp'), 45);
         self::assertEqualsWithDelta(50.0, $half->margin, 1e-9);
         // 45 m of category 6 at 250 MHz: 1.808√250 + 0.017 × 250 + 0.2/√250 = 32.85 dB for 100 m.
@@ -198,7 +198,7 @@ final class ReachTest extends TestCase
     {
         $mini = Bench::of(Bench::request('V-1', 'coax-75-mini', ['video'], ['bnc75-plug-video'], ['bnc75-plug-video']));
         $reach = self::judged($mini, 70, new Demand(VideoRate::G12));
-        self::assertSame(Verdict::Beyond, $reach->verdict);
+        self::assertSame(ReachVerdict::Beyond, $reach->verdict);
         self::assertLessThan(0, $reach->decibels);
         self::assertEqualsWithDelta(($reach->limit->value ?? 0) - ($reach->used->value ?? 0), $reach->decibels, 1e-9);
         $reaches = new Reaches(
@@ -210,13 +210,13 @@ final class ReachTest extends TestCase
             )->installation,
         );
         $next = $reaches->next($reaches->lines(['V-1' => Length::metres(70)])['V-1.c1']);
-        self::assertSame(Verdict::Reaches, $next[1]->verdict ?? null);
+        self::assertSame(ReachVerdict::Reaches, $next[1]->verdict ?? null);
         self::assertGreaterThan(
             $mini->installation->catalogue->cables['coax-75-mini']->outerDiameter->nanometres,
             $next[0]->outerDiameter->nanometres ?? 0,
         );
         self::assertSame(
-            Verdict::Tight,
+            ReachVerdict::Tight,
             self::judged($mini, self::metresFor($mini, 37.0), new Demand(VideoRate::G12))->verdict,
             'planned to 85 % of 40 dB',
         );
@@ -232,12 +232,12 @@ final class ReachTest extends TestCase
     {
         $dmx = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
         self::assertSame(
-            [Verdict::Reaches, Verdict::Beyond],
+            [ReachVerdict::Reaches, ReachVerdict::Beyond],
             [self::judged($dmx, 300)->verdict, self::judged($dmx, 300.5)->verdict],
         );
         $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
         self::assertSame(
-            [Verdict::Reaches, Verdict::Beyond],
+            [ReachVerdict::Reaches, ReachVerdict::Beyond],
             [self::judged($bus, 1200)->verdict, self::judged($bus, 1201)->verdict],
         );
         $serial = Bench::of(
@@ -245,7 +245,7 @@ final class ReachTest extends TestCase
         );
         // 120 pF/m: 2500 pF are 20.8 m.
         self::assertSame(
-            [Verdict::Reaches, Verdict::Beyond],
+            [ReachVerdict::Reaches, ReachVerdict::Beyond],
             [self::judged($serial, 20.8)->verdict, self::judged($serial, 20.9)->verdict],
         );
     }
@@ -259,7 +259,7 @@ final class ReachTest extends TestCase
         $perMetre = self::judged($guitar, 1)->used->value ?? 0.0;
         $edge = 1e12 / (2 * M_PI * 10e3 * 20e3) / $perMetre;
         self::assertSame(
-            [Verdict::Reaches, Verdict::Beyond],
+            [ReachVerdict::Reaches, ReachVerdict::Beyond],
             [self::judged($guitar, $edge * 0.999)->verdict, self::judged($guitar, $edge * 1.001)->verdict],
         );
         self::assertEqualsWithDelta(
@@ -269,7 +269,7 @@ final class ReachTest extends TestCase
             'at the corner 3 dB are lost',
         );
         self::assertSame(
-            Verdict::Reaches,
+            ReachVerdict::Reaches,
             self::judged($guitar, $edge * 10, new Demand(source: 600.0))->verdict,
             'a low source goes further',
         );
@@ -285,7 +285,7 @@ final class ReachTest extends TestCase
         self::assertEqualsWithDelta(20 * log10((8 + $ohms) / 8), self::judged($speaker, 35)->used?->value, 1e-9);
         // A 100 V line of 60 W is a load of 166.7 Ω: the same cable goes twenty times as far.
         $line = self::judged($speaker, 600, new Demand(line: 100.0, power: 60.0));
-        self::assertSame(Verdict::Reaches, $line->verdict);
+        self::assertSame(ReachVerdict::Reaches, $line->verdict);
         self::assertEqualsWithDelta(
             20 * log10((10_000 / 60 + (600 / 35) * $ohms) / (10_000 / 60)),
             $line->used?->value,
@@ -307,8 +307,8 @@ final class ReachTest extends TestCase
         );
         $reach = self::judged($mains, 50, new Demand(power: 2300.0));
         self::assertEqualsWithDelta(((10 * 2 * 50 * 17.241e-9) / 1.5e-6) * 1.1965, $reach->used?->value, 0.01);
-        self::assertSame(Verdict::Beyond, $reach->verdict);
-        self::assertSame(Verdict::Unknown, self::judged($mains, 50)->verdict, 'nobody said how much power');
+        self::assertSame(ReachVerdict::Beyond, $reach->verdict);
+        self::assertSame(ReachVerdict::Unknown, self::judged($mains, 50)->verdict, 'nobody said how much power');
     }
 
     public function test_what_a_type_does_not_state_is_said_and_never_taken_for_nothing(): void
@@ -317,7 +317,7 @@ final class ReachTest extends TestCase
             'cables.pair-foil.construction.children.0.capacitance' => null,
         ]);
         $reach = self::judged($silent, 30);
-        self::assertSame(Verdict::Unknown, $reach->verdict);
+        self::assertSame(ReachVerdict::Unknown, $reach->verdict);
         self::assertNull($reach->used);
         self::assertStringContainsString('does not state', $reach->missing);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use App\Planning\ShippedCatalogue;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\File\CatalogueDecoder;
 use Sartal\Core\File\CatalogueEncoder;
 use Sartal\Core\File\Fields;
@@ -217,7 +217,7 @@ final class Bench
     }
 
     /** What the only assembly would read with these faults in it. */
-    public function readingWith(Edit ...$faults): Reading
+    public function readingWith(WiringEdit ...$faults): Reading
     {
         $expectation = $this->expectation();
         $wiring = $expectation->wiring;
@@ -253,12 +253,12 @@ final class Bench
     }
 
     /** Exchanges what two joints of one end sit on. */
-    public function swap(string $one, string $other): Edit
+    public function swap(string $one, string $other): WiringEdit
     {
         $edges = $this->expectation()->wiring->edges;
         [$first, $second] = [$this->joint($one), $this->joint($other)];
 
-        return new Edit([
+        return new WiringEdit([
             $first => $edges[$first]->movedTo($edges[$second]->to),
             $second => $edges[$second]->movedTo($edges[$first]->to),
         ]);

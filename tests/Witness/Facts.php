@@ -202,7 +202,7 @@ trait Facts
 
         return [
             'runs' => $stored->runs()->count(),
-            'parts' => $stored->parts()->count(),
+            'parts' => $stored->entries()->count(),
             'events' => $stored->events()->count(),
             'changes' => $stored->changes()->count(),
             'drafts' => $stored->drafts()->count(),

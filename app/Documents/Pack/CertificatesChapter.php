@@ -12,7 +12,7 @@ use Sartal\Core\Proof\Testing\Verdict;
 /** Assembly by assembly: the result that counts, and everything that was done to it. */
 final class CertificatesChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $loaded = $packing->loaded;
         foreach ($loaded->plan()->assemblies as $assembly) {

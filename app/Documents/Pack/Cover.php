@@ -10,7 +10,7 @@ use Sartal\Core\Later\Handover\Gap;
 /** First page: what it is, of when, what is open, what lies where. */
 final class Cover
 {
-    public static function draw(PdfCanvas $canvas, Packing $packing, Book $book): void
+    public static function draw(PdfCanvas $canvas, PackContents $packing, Book $book): void
     {
         $in = $packing->loaded->installation;
         $canvas->text(Book::LEFT, 40, Book::cut($in->name, 34), 10, bold: true);

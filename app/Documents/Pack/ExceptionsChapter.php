@@ -10,7 +10,7 @@ use Sartal\Core\Proof\Record\EventKind;
 /** What is open, what was left out and why, and what departs from the plans by hand. */
 final class ExceptionsChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $book->heading('Open at the time of this pack');
         if ($packing->gaps === []) {

@@ -7,7 +7,7 @@ namespace App\Documents\Pack;
 /** What every label says, and which of them read otherwise upside down. */
 final class LabelsChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $plan = $packing->loaded->plan();
         $book->table([[0, 'Code'], [34, 'End'], [50, 'Second line'], [120, 'Upside down']]);

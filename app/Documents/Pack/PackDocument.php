@@ -13,7 +13,7 @@ final class PackDocument
      * @param  callable(string): void  $tell  which chapter is written
      * @return array{string, int} its bytes, and how many pages they are
      */
-    public static function write(Packing $packing, callable $tell): array
+    public static function write(PackContents $packing, callable $tell): array
     {
         $canvas = new PdfCanvas($packing->title, Book::WIDTH, Book::HEIGHT);
         $book = new Book($canvas, $packing->title);

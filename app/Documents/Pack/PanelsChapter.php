@@ -11,7 +11,7 @@ final class PanelsChapter
 {
     private const MOST = 180.0;
 
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $panels = $packing->loaded->installation->panels;
         if ($panels === []) {
@@ -34,7 +34,7 @@ final class PanelsChapter
         }
     }
 
-    private static function draw(Book $book, Panel $panel, Packing $packing): void
+    private static function draw(Book $book, Panel $panel, PackContents $packing): void
     {
         $width = $panel->left->inMillimetres() * 2 + $panel->pitch->inMillimetres() * max(0, $panel->columns - 1);
         $scale = min(1.0, self::MOST / max(1.0, $width));
@@ -66,7 +66,7 @@ final class PanelsChapter
     }
 
     /** @return list<string> */
-    private static function cables(string $fitting, Packing $packing): array
+    private static function cables(string $fitting, PackContents $packing): array
     {
         $codes = [];
         foreach ($packing->loaded->installation->runs as $run) {

@@ -10,7 +10,7 @@ use Sartal\Core\Work\Parts\PartsPlanner;
 /** What went into it. */
 final class PartsChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $loaded = $packing->loaded;
         $list = (new PartsPlanner($loaded->installation, $loaded->plan(), $loaded->record))->list(

@@ -10,7 +10,7 @@ use Sartal\Core\Later\Service\TraceStep;
 /** Every circuit from end to end, through every connector. */
 final class PathsChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $tracer = new CircuitTracer($packing->loaded->installation, $packing->loaded->plan());
         foreach ($packing->loaded->installation->circuits as $id => $circuit) {

@@ -10,7 +10,7 @@ use Sartal\Core\Ends\Wiring\Node;
 /** Core by core, where each of them sits at both ends. */
 final class PinoutsChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $in = $packing->loaded->installation;
         foreach ($in->runs as $run) {
@@ -46,7 +46,7 @@ final class PinoutsChapter
     }
 
     /** @param  list<Joint|string>  $joints */
-    private static function end(array $joints, Packing $packing): string
+    private static function end(array $joints, PackContents $packing): string
     {
         return implode(
             ', ',

@@ -12,7 +12,7 @@ use Sartal\Core\Work\Pulling\SiteState;
 /** Every cable with its ends, its ways and its length, and where it was built otherwise. */
 final class ScheduleChapter
 {
-    public static function write(Book $book, Packing $packing): void
+    public static function write(Book $book, PackContents $packing): void
     {
         $in = $packing->loaded->installation;
         $plan = $packing->loaded->plan();
@@ -61,7 +61,7 @@ final class ScheduleChapter
     }
 
     /** @return list<string> */
-    private static function otherwise(SiteState $state, Length $planned, Packing $packing): array
+    private static function otherwise(SiteState $state, Length $planned, PackContents $packing): array
     {
         $words = [];
         $difference = $state->difference($planned);

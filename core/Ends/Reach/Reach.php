@@ -18,7 +18,7 @@ final readonly class Reach
      * @param  list<array{string, Figure}>  $information  other figures of the line, with what they are
      */
     public function __construct(
-        public Verdict $verdict,
+        public ReachVerdict $verdict,
         public string $kind,
         public ?Figure $used,
         public ?Figure $limit,
@@ -32,7 +32,7 @@ final readonly class Reach
     /** @param  list<array{string, Figure}>  $information */
     public static function unknown(string $kind, string $missing, array $information = []): self
     {
-        return new self(Verdict::Unknown, $kind, null, null, null, null, $missing, $information);
+        return new self(ReachVerdict::Unknown, $kind, null, null, null, null, $missing, $information);
     }
 
     /**
@@ -48,9 +48,9 @@ final readonly class Reach
         array $information = [],
     ): self {
         $verdict = match (true) {
-            $used->value > $limit->value => Verdict::Beyond,
-            $used->value > $limit->value * $planned => Verdict::Tight,
-            default => Verdict::Reaches,
+            $used->value > $limit->value => ReachVerdict::Beyond,
+            $used->value > $limit->value * $planned => ReachVerdict::Tight,
+            default => ReachVerdict::Reaches,
         };
         $left = $limit->value - $used->value;
 

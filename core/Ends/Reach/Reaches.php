@@ -16,7 +16,7 @@ use Sartal\Core\Given\Measure\Length;
 /** How far every circuit of an installation goes, and what would go further. */
 final class Reaches
 {
-    /** @var array<int|string, Rule> */
+    /** @var array<int|string, ReachLimit> */
     private array $rules = [];
 
     /** @var array<int|string, list<CableType>> */
@@ -28,7 +28,7 @@ final class Reaches
 
     /**
      * @param  array<int|string, Length>  $lengths  run → cut length
-     * @return array<int|string, Line> by circuit
+     * @return array<int|string, SignalLine> by circuit
      */
     public function lines(array $lengths): array
     {
@@ -54,14 +54,14 @@ final class Reaches
             $circuit = $this->installation->circuit($id);
             $signal = $this->installation->catalogue->signal($circuit->signal ?? '');
             if ($circuit !== null && $signal?->reach !== null) {
-                $lines[$id] = new Line($circuit, $signal, $of);
+                $lines[$id] = new SignalLine($circuit, $signal, $of);
             }
         }
 
         return $lines;
     }
 
-    public function judge(Line $line): Reach
+    public function judge(SignalLine $line): Reach
     {
         assert($line->signal->reach !== null);
 
@@ -73,11 +73,11 @@ final class Reaches
      *
      * @return ?array{CableType, Reach}
      */
-    public function next(Line $line): ?array
+    public function next(SignalLine $line): ?array
     {
         foreach ($this->candidates($line->stretches[0]) as $cable) {
             $reach = $this->judge($line->in($cable));
-            if ($reach->verdict === Verdict::Reaches) {
+            if ($reach->verdict === ReachVerdict::Reaches) {
                 return [$cable, $reach];
             }
         }
@@ -112,7 +112,7 @@ final class Reaches
     }
 
     /**
-     * @param  array<int|string, Line>  $lines
+     * @param  array<int|string, SignalLine>  $lines
      * @return list<Finding>
      */
     public function findings(array $lines): array
@@ -121,7 +121,7 @@ final class Reaches
         foreach ($lines as $line) {
             $reach = $this->judge($line);
             if (
-                ($reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight) &&
+                ($reach->verdict === ReachVerdict::Beyond || $reach->verdict === ReachVerdict::Tight) &&
                 $reach->used !== null &&
                 $reach->limit !== null
             ) {
@@ -132,7 +132,7 @@ final class Reaches
         return $findings;
     }
 
-    private function finding(Line $line, Reach $reach, Figure $used, Figure $limit): Finding
+    private function finding(SignalLine $line, Reach $reach, Figure $used, Figure $limit): Finding
     {
         $next = $this->next($line);
         $remedy =
@@ -160,21 +160,21 @@ final class Reaches
             );
         }
 
-        return $reach->verdict === Verdict::Beyond
+        return $reach->verdict === ReachVerdict::Beyond
             ? Finding::check('reach.beyond', $subject, $words, $remedy)
             : Finding::note('reach.tight', $subject, $words.' That is more than is planned to.', $remedy);
     }
 
-    private function rule(ReachKind $kind): Rule
+    private function rule(ReachKind $kind): ReachLimit
     {
         return $this->rules[$kind->value] ??= match ($kind) {
-            ReachKind::Category => new CategoryRule(),
-            ReachKind::Loss => new LossRule(),
-            ReachKind::Bus => new BusRule(),
-            ReachKind::Capacitance => new CapacitanceRule(),
-            ReachKind::Corner => new CornerRule(),
-            ReachKind::Loudspeaker => new LoudspeakerRule(),
-            ReachKind::VoltageDrop => new VoltageDropRule(),
+            ReachKind::Category => new CategoryLimit(),
+            ReachKind::Loss => new LossLimit(),
+            ReachKind::Bus => new BusLimit(),
+            ReachKind::Capacitance => new CapacitanceLimit(),
+            ReachKind::Corner => new CornerLimit(),
+            ReachKind::Loudspeaker => new LoudspeakerLimit(),
+            ReachKind::VoltageDrop => new VoltageDropLimit(),
         };
     }
 }

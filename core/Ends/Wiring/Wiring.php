@@ -31,7 +31,7 @@ final class Wiring
     }
 
     /** The same wiring with an edit made. Costs the edit, not the wiring. */
-    public function edited(Edit $edit): self
+    public function edited(WiringEdit $edit): self
     {
         $edges = $this->edges;
         foreach ($edit->edges as $id => $edge) {
@@ -90,7 +90,7 @@ final class Wiring
      * @param  self  $before  the wiring that the edit is made in
      * @return array<int|string, true>
      */
-    public function around(Edit $edit, self $before): array
+    public function around(WiringEdit $edit, self $before): array
     {
         $nodes = [];
         foreach ($edit->edges as $id => $edge) {

@@ -62,7 +62,7 @@ final readonly class Installation
         public array $reels = [],
         public Economy $economy = new Economy(),
         public Workshop $workshop = new Workshop(),
-        public TestRules $testing = new TestRules(),
+        public TestChoices $testing = new TestChoices(),
         public array $instruments = [],
     ) {
     }

@@ -102,7 +102,7 @@ final readonly class CutRemedies
     }
 
     /** @return array{list<Remedy>, list<string>} what helps; what does not, and why */
-    private function short(Run $run, Piece $piece, Length $missing): array
+    private function short(Run $run, CutPiece $piece, Length $missing): array
     {
         $remedies = $ruledOut = [];
         $slack = self::slack($run, $missing);

@@ -67,12 +67,12 @@ final class Exchanges
     }
 
     /**
-     * @param  list<Piece>  $pieces
+     * @param  list<CutPiece>  $pieces
      * @return array<int|string, string>
      */
     private function match(array $pieces): array
     {
-        $short = array_values(array_filter($pieces, static fn (Piece $piece): bool => ! $piece->serves($piece)));
+        $short = array_values(array_filter($pieces, static fn (CutPiece $piece): bool => ! $piece->serves($piece)));
         if ($short === []) {
             return [];
         }
@@ -94,16 +94,16 @@ final class Exchanges
      * pieces that serve, and leading back to a piece that a short one gives up,
      * or that of a run which is cheaper to cut anew. The others keep their own.
      *
-     * @param  list<Piece>  $pieces
-     * @param  non-empty-list<Piece>  $short
-     * @return list<Piece>
+     * @param  list<CutPiece>  $pieces
+     * @param  non-empty-list<CutPiece>  $short
+     * @return list<CutPiece>
      */
     private static function involved(array $pieces, array $short): array
     {
-        $least = static fn (Piece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres;
+        $least = static fn (CutPiece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres;
         // The longest that can be given up towards a run, and the shortest that can be asked for.
-        $longest = max(array_map(static fn (Piece $piece): int => $piece->length->nanometres, $short));
-        $dearest = max(array_map(static fn (Piece $piece): int => $piece->needed->nanometres, $short));
+        $longest = max(array_map(static fn (CutPiece $piece): int => $piece->length->nanometres, $short));
+        $dearest = max(array_map(static fn (CutPiece $piece): int => $piece->needed->nanometres, $short));
         foreach ($pieces as $piece) {
             $longest = $piece->needed->nanometres < $dearest ? max($longest, $piece->length->nanometres) : $longest;
         }
@@ -123,7 +123,7 @@ final class Exchanges
         return array_values(
             array_filter(
                 $pieces,
-                static fn (Piece $piece): bool => ! $piece->serves($piece) ||
+                static fn (CutPiece $piece): bool => ! $piece->serves($piece) ||
                     ($piece->length->nanometres >= $shortest &&
                         ($least($piece) <= $longest || $piece->needed->nanometres < $dearest)),
             ),
@@ -134,7 +134,7 @@ final class Exchanges
      * Cost of a run that takes a piece, by their places in the list. Plain
      * numbers: it is asked for some millions of times.
      *
-     * @param  list<Piece>  $pieces
+     * @param  list<CutPiece>  $pieces
      * @return callable(int, int): float
      */
     private function costs(array $pieces): callable
@@ -142,10 +142,10 @@ final class Exchanges
         $rate = $this->installation->economy->rate / 60;
         $move = $this->move() * $rate;
         $confirm = Worth::CONFIRM * $rate;
-        $length = array_map(static fn (Piece $piece): int => $piece->length->nanometres, $pieces);
-        $needed = array_map(static fn (Piece $piece): int => $piece->needed->nanometres, $pieces);
+        $length = array_map(static fn (CutPiece $piece): int => $piece->length->nanometres, $pieces);
+        $needed = array_map(static fn (CutPiece $piece): int => $piece->needed->nanometres, $pieces);
         $least = array_map(
-            static fn (Piece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres,
+            static fn (CutPiece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres,
             $pieces,
         );
         $anew = array_map($this->anew(...), $pieces);
@@ -159,7 +159,7 @@ final class Exchanges
             };
     }
 
-    private function anew(Piece $run): float
+    private function anew(CutPiece $run): float
     {
         $rate = $this->installation->economy->rate / 60;
         $cable = $this->installation->economy->prices[$run->cable] ?? 0.0;
@@ -173,15 +173,18 @@ final class Exchanges
      * next: what serves it serves every less demanding one, so that no other
      * order helps more of them.
      *
-     * @param  list<Piece>  $short
+     * @param  list<CutPiece>  $short
      * @return array<int|string, string>
      */
     private function dealt(array $short): array
     {
-        $least = static fn (Piece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres;
+        $least = static fn (CutPiece $piece): int => $piece->needed->nanometres - $piece->reserve->nanometres;
         $runs = $left = $short;
-        usort($runs, static fn (Piece $a, Piece $b): int => $least($b) <=> $least($a) ?: $a->run <=> $b->run);
-        usort($left, static fn (Piece $a, Piece $b): int => $a->length->compare($b->length) ?: $a->run <=> $b->run);
+        usort($runs, static fn (CutPiece $a, CutPiece $b): int => $least($b) <=> $least($a) ?: $a->run <=> $b->run);
+        usort(
+            $left,
+            static fn (CutPiece $a, CutPiece $b): int => $a->length->compare($b->length) ?: $a->run <=> $b->run,
+        );
         $taken = [];
         foreach ($runs as $run) {
             // Its own, where its slack makes up for it, costs nobody anything.
@@ -192,8 +195,8 @@ final class Exchanges
             }
         }
         // Whoever has none yet keeps what is left, its own where it is there: it is cut anew.
-        $over = array_flip(array_map(static fn (Piece $piece): string => $piece->run, $left));
-        $without = array_values(array_filter($runs, static fn (Piece $run): bool => ! isset($taken[$run->run])));
+        $over = array_flip(array_map(static fn (CutPiece $piece): string => $piece->run, $left));
+        $without = array_values(array_filter($runs, static fn (CutPiece $run): bool => ! isset($taken[$run->run])));
         foreach ($without as $run) {
             if (isset($over[$run->run])) {
                 $taken[$run->run] = $run->run;
@@ -210,7 +213,7 @@ final class Exchanges
         return $taken;
     }
 
-    /** @param  list<Piece>  $pieces */
+    /** @param  list<CutPiece>  $pieces */
     private static function at(array $pieces, string $run): ?int
     {
         foreach ($pieces as $i => $piece) {
@@ -222,7 +225,7 @@ final class Exchanges
         return null;
     }
 
-    /** @param  list<Piece>  $pieces  the shortest first */
+    /** @param  list<CutPiece>  $pieces  the shortest first */
     private static function first(array $pieces, int $least): ?int
     {
         [$low, $high] = [0, count($pieces)];

@@ -12,7 +12,7 @@ use Sartal\Core\Work\Cutting\StockTake;
 /** The pieces that runs are made of. */
 final class Pieces
 {
-    /** @var array<int|string, ?Piece> */
+    /** @var array<int|string, ?CutPiece> */
     private array $known = [];
 
     /** @param  ?Plan  $before  by which it was cut, where nobody wrote its length down */
@@ -21,14 +21,14 @@ final class Pieces
     }
 
     /** Null where nothing is cut for it. */
-    public function of(string $run): ?Piece
+    public function of(string $run): ?CutPiece
     {
         return array_key_exists($run, $this->known)
             ? $this->known[$run]
             : ($this->known[$run] = $this->look($this->work->installation->theRun($run)));
     }
 
-    /** @return list<Piece> of one type of cable that another run can have, and those of these runs */
+    /** @return list<CutPiece> of one type of cable that another run can have, and those of these runs */
     public function free(string $cable): array
     {
         $free = [];
@@ -43,12 +43,12 @@ final class Pieces
     }
 
     /** Whether anything is known of its length: somebody wrote it down, or the plan that it was cut by is at hand. */
-    public function isCertain(Piece $piece): bool
+    public function isCertain(CutPiece $piece): bool
     {
         return $piece->known || $this->before !== null;
     }
 
-    private function look(Run $run): ?Piece
+    private function look(Run $run): ?CutPiece
     {
         $cut = StockTake::last($this->work->record, $run->id);
         $plan = $this->work->plan->runs[$run->id] ?? null;
@@ -58,7 +58,7 @@ final class Pieces
         $known = $cut->cut?->length;
         $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->result;
 
-        return new Piece(
+        return new CutPiece(
             $run->id,
             $run->code,
             $run->cable,

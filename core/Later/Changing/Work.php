@@ -11,7 +11,7 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
-use Sartal\Core\Work\Bench\Cover;
+use Sartal\Core\Work\Bench\LoomSleeve;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
@@ -25,7 +25,7 @@ final class Work
     /** @var array<int|string, array{array<int|string, Operation>, Progress}> */
     private array $known = [];
 
-    /** @param  array<int|string, list<Cover>>  $covers  by run, where they are to count */
+    /** @param  array<int|string, list<LoomSleeve>>  $covers  by run, where they are to count */
     public function __construct(
         public readonly Installation $installation,
         public readonly Plan $plan,

@@ -7,11 +7,11 @@ namespace Sartal\Core\Plan\Checks;
 use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Ends\Wiring\Wiring;
 use Sartal\Core\Ends\Wiring\WiringBuilder;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
@@ -142,7 +142,7 @@ final class PhantomChecks
             foreach ($wiring->edges as $edge) {
                 if (
                     $edge->kind === EdgeKind::Switch &&
-                    ! self::reaches($wiring->edited(new Edit([$edge->id => self::turned($edge)])), $here, $there)
+                    ! self::reaches($wiring->edited(new WiringEdit([$edge->id => self::turned($edge)])), $here, $there)
                 ) {
                     return Finding::check(
                         'phantom.lifted',

@@ -6,7 +6,7 @@ namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Ends\Labelling\LabelTexts;
 use Sartal\Core\Ends\Pinout\EndPinout;
-use Sartal\Core\Ends\Pinout\PinoutRule;
+use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\End;
@@ -32,7 +32,7 @@ final class RunPlanner
         $ends = [];
         foreach (Side::cases() as $side) {
             $ends[$side->value] =
-                $cable === null ? new EndPinout([], [], []) : PinoutRule::of($installation, $run, $side, $cable);
+                $cable === null ? new EndPinout([], [], []) : PinoutMaker::of($installation, $run, $side, $cable);
             array_push($findings, ...$ends[$side->value]->findings);
         }
         if ($cable !== null) {

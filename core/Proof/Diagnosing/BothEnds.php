@@ -6,9 +6,9 @@ namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** Two conductors between the same two connectors, which can change places at both ends in the same way. */
 final readonly class BothEnds
@@ -66,7 +66,7 @@ final readonly class BothEnds
             $kind,
             [$near->to, $otherNear->to, $far->to, $otherFar->to],
             [$near->id, $otherNear->id, $far->id, $otherFar->id],
-            new Edit([
+            new WiringEdit([
                 $near->id => $near->movedTo($otherNear->to),
                 $otherNear->id => $otherNear->movedTo($near->to),
                 $far->id => $far->movedTo($otherFar->to),

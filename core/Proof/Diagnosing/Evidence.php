@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
@@ -51,7 +51,10 @@ final class Evidence
         $answer =
             $sample->question->state === ''
                 ? $senses->answerOf($wiring, $sample->question)
-                : $senses->answer($sample->question, array_map(static fn (Fault $fault): Edit => $fault->edit, $faults));
+                : $senses->answer(
+                    $sample->question,
+                    array_map(static fn (Fault $fault): WiringEdit => $fault->edit, $faults),
+                );
 
         return $senses->agree($sample->question, $answer, $sample->value);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** One thing that may have gone wrong: an edit of the wiring, and what is needed to name it. */
 final readonly class Fault
@@ -18,7 +18,7 @@ final readonly class Fault
         public FaultKind $kind,
         public array $nodes,
         public array $edges,
-        public Edit $edit,
+        public WiringEdit $edit,
         public int $by = 0,
     ) {
     }

@@ -7,7 +7,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** A path of some kilohms between two contacts of one element: a conductive layer not peeled back, damp, flux. */
 final readonly class Leaks implements FaultSource
@@ -38,7 +38,12 @@ final readonly class Leaks implements FaultSource
                             $other->to,
                             self::OHMS,
                         );
-                        yield new Fault(FaultKind::Leak, [$one->to, $other->to], [], new Edit([$leak->id => $leak]));
+                        yield new Fault(
+                            FaultKind::Leak,
+                            [$one->to, $other->to],
+                            [],
+                            new WiringEdit([$leak->id => $leak]),
+                        );
                     }
                 }
             }
@@ -63,7 +68,7 @@ final readonly class Leaks implements FaultSource
                         $other->from,
                         self::OHMS,
                     );
-                    yield new Fault(FaultKind::Leak, [], [$one->id, $other->id], new Edit([$leak->id => $leak]));
+                    yield new Fault(FaultKind::Leak, [], [$one->id, $other->id], new WiringEdit([$leak->id => $leak]));
                 }
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** A joint that conducts and lets go when it is moved; a conductor that is broken inside its insulation. */
 final class LooseJoints implements FaultSource
@@ -17,7 +17,7 @@ final class LooseJoints implements FaultSource
                     FaultKind::Loose,
                     [$joint->to],
                     [$joint->id],
-                    new Edit([$joint->id => $joint->loosened()]),
+                    new WiringEdit([$joint->id => $joint->loosened()]),
                 );
             }
         }
@@ -26,7 +26,7 @@ final class LooseJoints implements FaultSource
                 FaultKind::Loose,
                 [],
                 [$conductor->id],
-                new Edit([$conductor->id => $conductor->loosened()]),
+                new WiringEdit([$conductor->id => $conductor->loosened()]),
             );
         }
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** One conductor in another terminal than its own. */
 final class Moves implements FaultSource
@@ -19,7 +19,7 @@ final class Moves implements FaultSource
                             FaultKind::Move,
                             [$joint->to, $terminal],
                             [$joint->id],
-                            new Edit([$joint->id => $joint->movedTo($terminal)]),
+                            new WiringEdit([$joint->id => $joint->movedTo($terminal)]),
                         );
                     }
                 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Methods;
@@ -175,10 +175,10 @@ final readonly class NextReading
         );
     }
 
-    /** @return list<Edit> */
+    /** @return list<WiringEdit> */
     private static function edits(Cause $cause): array
     {
-        return array_map(static fn (Fault $fault): Edit => $fault->edit, $cause->faults);
+        return array_map(static fn (Fault $fault): WiringEdit => $fault->edit, $cause->faults);
     }
 
     /**

@@ -6,7 +6,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Reading;
@@ -72,7 +72,7 @@ final readonly class OtherLengths implements FaultSource
                     FaultKind::Length,
                     [],
                     array_map(strval(...), array_keys($edges)),
-                    new Edit($edges),
+                    new WiringEdit($edges),
                     (int) round(($ratio - 1) * 100),
                 );
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /**
  * Whole elements exchanged at one end (crossed pairs, channels exchanged), and
@@ -62,7 +62,12 @@ final readonly class PairFaults implements FaultSource
             array_push($nodes, $joint->to, $other[$i]->to);
         }
 
-        return new Fault(FaultKind::Crossed, $nodes, array_map(strval(...), array_keys($edges)), new Edit($edges));
+        return new Fault(
+            FaultKind::Crossed,
+            $nodes,
+            array_map(strval(...), array_keys($edges)),
+            new WiringEdit($edges),
+        );
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /**
  * A block of conductors loaded some places too far on, or one channel's worth
@@ -89,7 +89,7 @@ final readonly class Shifts implements FaultSource
             FaultKind::Shift,
             [$nodes[0], $nodes[count($nodes) - 1]],
             array_map(strval(...), array_keys($edges)),
-            new Edit($edges),
+            new WiringEdit($edges),
             $places,
         );
     }
@@ -117,7 +117,7 @@ final readonly class Shifts implements FaultSource
                 FaultKind::Shift,
                 $nodes,
                 array_map(strval(...), array_keys($edges)),
-                new Edit($edges),
+                new WiringEdit($edges),
                 $by,
             );
         }

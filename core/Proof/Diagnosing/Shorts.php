@@ -7,8 +7,8 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** A bridge between two terminals of one connector, its shell included. */
 final class Shorts implements FaultSource
@@ -22,7 +22,7 @@ final class Shorts implements FaultSource
                     [$one, $other] = [$terminals[$i], $terminals[$j]];
                     $kind = Node::isShell($one) || Node::isShell($other) ? FaultKind::ShellBond : FaultKind::Short;
                     $stray = new Edge(EdgeId::unwanted('stray', $one, $other), EdgeKind::Stray, $one, $other);
-                    yield new Fault($kind, [$one, $other], [], new Edit([$stray->id => $stray]));
+                    yield new Fault($kind, [$one, $other], [], new WiringEdit([$stray->id => $stray]));
                 }
             }
         }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Edge;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** A switch that stays where it is, at rest or operated; or one of its contacts alone. */
 final class StuckSwitches implements FaultSource
@@ -25,7 +25,7 @@ final class StuckSwitches implements FaultSource
                         FaultKind::Stuck,
                         [$stuck[0]->from, $stuck[0]->to],
                         array_map(strval(...), array_keys($edit)),
-                        new Edit($edit),
+                        new WiringEdit($edit),
                         $operated,
                     );
                 }

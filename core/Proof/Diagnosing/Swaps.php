@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** Two conductors that changed places in one connector. */
 final class Swaps implements FaultSource
@@ -21,7 +21,7 @@ final class Swaps implements FaultSource
                             FaultKind::Swap,
                             [$one->to, $other->to],
                             [$one->id, $other->id],
-                            new Edit([
+                            new WiringEdit([
                                 $one->id => $one->movedTo($other->to),
                                 $other->id => $other->movedTo($one->to),
                             ]),

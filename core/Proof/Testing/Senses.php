@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Testing;
 
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 
 /** Every method put to one assembly: what can be asked, what should be answered, and what a fault would make of it. */
@@ -143,7 +143,7 @@ final class Senses
     }
 
     /**
-     * @param  list<Edit>  $faults  in the order in which they were made
+     * @param  list<WiringEdit>  $faults  in the order in which they were made
      * @return list<string>|float|string
      */
     public function answer(Question $question, array $faults): array|float|string

@@ -7,8 +7,8 @@ namespace Sartal\Core\Proof\Testing;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeId;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Installation;
 
 /**
@@ -35,9 +35,9 @@ final class SwitchStates
                     ? $installation->switch($panel)->name ?? $panel
                     : trim(($installation->fitting($fitting)->label ?? $fitting).' '.$name);
         }
-        $states = [new SwitchState('', 'at rest', Edit::nothing())];
+        $states = [new SwitchState('', 'at rest', WiringEdit::nothing())];
         foreach ($edges as $id => $operated) {
-            $states[] = new SwitchState((string) $id, $names[$id].' operated', new Edit($operated));
+            $states[] = new SwitchState((string) $id, $names[$id].' operated', new WiringEdit($operated));
         }
 
         return $states;

@@ -129,7 +129,7 @@ final class Dresser
         }
     }
 
-    private function sleeve(Segment $segment, LoomShape $shape, Length $thick): ?Piece
+    private function sleeve(Segment $segment, LoomShape $shape, Length $thick): ?SleevePiece
     {
         $part = SleeveChoice::among($this->installation->catalogue->parts, $thick);
         if ($part === null) {
@@ -158,10 +158,10 @@ final class Dresser
             return null;
         }
 
-        return new Piece($part, SleeveChoice::cut($segment->length()), 'over '.$segment->way->name);
+        return new SleevePiece($part, SleeveChoice::cut($segment->length()), 'over '.$segment->way->name);
     }
 
-    /** @return list<Piece> one over each end of the sleeve */
+    /** @return list<SleevePiece> one over each end of the sleeve */
     private function shrinks(Segment $segment, LoomShape $shape, Length $thick): array
     {
         $seals = $segment->way->is(Environment::Damp) || $segment->way->is(Environment::Outdoor);
@@ -199,8 +199,8 @@ final class Dresser
         );
 
         return [
-            new Piece($part, $cut, 'near end of the sleeve in '.$segment->way->name),
-            new Piece($part, $cut, 'far end of the sleeve in '.$segment->way->name),
+            new SleevePiece($part, $cut, 'near end of the sleeve in '.$segment->way->name),
+            new SleevePiece($part, $cut, 'far end of the sleeve in '.$segment->way->name),
         ];
     }
 

@@ -21,7 +21,7 @@ final readonly class SegmentDress
      * @param  Figure  $diameter  mm
      * @param  Figure  $bend  least radius, mm
      * @param  Figure  $mass  kg of the whole segment
-     * @param  list<Piece>  $shrinks
+     * @param  list<SleevePiece>  $shrinks
      * @param  ?Part  $tie  null where nothing is tied
      * @param  list<Length>  $points  ties and lacing points, from its beginning
      */
@@ -33,7 +33,7 @@ final readonly class SegmentDress
         public Figure $diameter,
         public Figure $bend,
         public Figure $mass,
-        public ?Piece $sleeve,
+        public ?SleevePiece $sleeve,
         public array $shrinks,
         public ?Part $tie,
         public array $points,

@@ -18,7 +18,7 @@ final readonly class Covers
 
     /**
      * @param  list<string>  $runs
-     * @return array<int|string, list<Cover>> by run
+     * @return array<int|string, list<LoomSleeve>> by run
      */
     public function of(array $runs): array
     {
@@ -37,7 +37,7 @@ final readonly class Covers
                     continue;
                 }
                 foreach (array_intersect($dress->runs, $members) as $run) {
-                    $cover = new Cover(
+                    $cover = new LoomSleeve(
                         (string) $loom,
                         $dress->segment->way->id,
                         $this->installation->theLoom($loom)->name.', '.$dress->segment->way->name,

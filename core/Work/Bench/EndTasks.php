@@ -22,7 +22,7 @@ final readonly class EndTasks
     private LegTasks $legs;
 
     public function __construct(
-        private Draft $draft,
+        private OperationDraft $draft,
         private HouseRules $rules,
         WireFerrules $wires,
         private LabelParts $labels,

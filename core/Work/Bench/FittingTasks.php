@@ -24,7 +24,7 @@ final readonly class FittingTasks
 
     private const COOLING = 60;
 
-    public function __construct(private Draft $draft, private Installation $installation)
+    public function __construct(private OperationDraft $draft, private Installation $installation)
     {
     }
 

@@ -136,10 +136,10 @@ enum Flaw: string
         };
     }
 
-    public function usual(): Remedy
+    public function usual(): Disposition
     {
         return match ($this) {
-            self::Wicked => Remedy::Accept,
+            self::Wicked => Disposition::Accept,
             self::BareCore,
             self::DryJoint,
             self::StiffScreen,
@@ -149,8 +149,8 @@ enum Flaw: string
             self::SeparatorProud,
             self::InsulationInBarrel,
             self::WrongDie,
-            self::CopperOutside => Remedy::Rework,
-            default => Remedy::Remake,
+            self::CopperOutside => Disposition::Rework,
+            default => Disposition::Remake,
         };
     }
 }

@@ -16,7 +16,7 @@ use Sartal\Core\Proof\Record\StepKind;
 /** Labels: what is wrapped round goes on when the end is closed, what is a sleeve is shrunk then; a run that is pulled is labelled before. */
 final readonly class LabelTasks
 {
-    public function __construct(private Draft $draft, private LabelParts $parts)
+    public function __construct(private OperationDraft $draft, private LabelParts $parts)
     {
     }
 

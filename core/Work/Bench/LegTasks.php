@@ -30,8 +30,11 @@ final readonly class LegTasks
     /** Tinned strands carry their heat into the insulation: a minute or two, common practice. */
     private const COOLING = 90;
 
-    public function __construct(private Draft $draft, private HouseRules $rules, private WireFerrules $wires)
-    {
+    public function __construct(
+        private OperationDraft $draft,
+        private HouseRules $rules,
+        private WireFerrules $wires,
+    ) {
     }
 
     /**

@@ -40,7 +40,7 @@ final readonly class Operation
      * @param  ?Joining  $joining  how its joints are made, where it has to do with joints
      * @param  list<string>  $with  further runs that it is done to, where several share a connector
      * @param  list<CutTo>  $lengths  where there are several
-     * @param  list<Need>  $needs
+     * @param  list<Prerequisite>  $needs
      * @param  list<string>  $facts  what else it is done by: a type, a school's choice, what a label reads
      * @param  ?Worked  $sum  how the dimension came about, where it is a sum
      */
@@ -79,7 +79,7 @@ final readonly class Operation
         $this->id = $step->text();
     }
 
-    /** @param  list<Need>  $needs */
+    /** @param  list<Prerequisite>  $needs */
     public function needing(array $needs): self
     {
         return $this->copy(['needs' => $needs]);

@@ -27,7 +27,7 @@ final readonly class OperationPlanner
 
     private LabelParts $labels;
 
-    /** @param  array<int|string, list<Cover>>  $covers  by run ({@see Covers}) */
+    /** @param  array<int|string, list<LoomSleeve>>  $covers  by run ({@see Covers}) */
     public function __construct(private Installation $installation, private array $covers = [])
     {
         $this->sheets = new EndSheets($installation);
@@ -40,7 +40,7 @@ final readonly class OperationPlanner
      */
     public function of(Assembly $assembly, array $plans): array
     {
-        $draft = new Draft();
+        $draft = new OperationDraft();
         $runs = $this->runs($assembly);
         $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->theCable($run->cable), $runs);
         $ends = $this->ends($draft, $runs, $cables, $plans);
@@ -80,7 +80,7 @@ final readonly class OperationPlanner
      * @param  array<int|string, RunPlan>  $plans
      * @return array<int|string, array<int|string, EndWork>> by run and side
      */
-    private function ends(Draft $draft, array $runs, array $cables, array $plans): array
+    private function ends(OperationDraft $draft, array $runs, array $cables, array $plans): array
     {
         $shared = [];
         foreach ($runs as $run) {
@@ -114,7 +114,7 @@ final readonly class OperationPlanner
      * @param  array<int|string, CableType>  $cables
      * @return array<int|string, string> fitting → operation that closes it
      */
-    private function fittings(Draft $draft, array $ends, array $cables): array
+    private function fittings(OperationDraft $draft, array $ends, array $cables): array
     {
         $sheets = $legs = [];
         foreach ($ends as $sides) {
@@ -142,7 +142,7 @@ final readonly class OperationPlanner
      *
      * @param  array<int|string, Run>  $runs
      */
-    private function links(Draft $draft, Assembly $assembly, array $runs): void
+    private function links(OperationDraft $draft, Assembly $assembly, array $runs): void
     {
         foreach ($this->installation->links as $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
@@ -209,7 +209,7 @@ final readonly class OperationPlanner
     }
 
     /** @param  array<int|string, EndWork>  $ends */
-    private function cover(Draft $draft, Run $run, array $ends): void
+    private function cover(OperationDraft $draft, Run $run, array $ends): void
     {
         $sleeves = $this->covers[$run->id] ?? [];
         foreach ($sleeves as $cover) {
@@ -236,7 +236,7 @@ final readonly class OperationPlanner
      * @param  array<int|string, Run>  $runs
      * @param  array<int|string, string>  $closes
      */
-    private function test(Draft $draft, Assembly $assembly, array $runs, array $closes): void
+    private function test(OperationDraft $draft, Assembly $assembly, array $runs, array $closes): void
     {
         if ($runs === []) {
             return;

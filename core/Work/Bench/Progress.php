@@ -129,13 +129,13 @@ final class Progress
         return $open;
     }
 
-    /** @return list<Need> what is still missing before it can be done */
+    /** @return list<Prerequisite> what is still missing before it can be done */
     public function waitsFor(Operation $operation): array
     {
         return array_values(
             array_filter(
                 $operation->needs,
-                fn (Need $need): bool => isset($this->operations[$need->before]) &&
+                fn (Prerequisite $need): bool => isset($this->operations[$need->before]) &&
                     ! $this->of($need->before)->status->isSettled(),
             ),
         );

@@ -15,7 +15,7 @@ final readonly class Rework
      * @param  ?int  $sparesLeft  times that this end can be made again after it; null where nothing is cut
      */
     public function __construct(
-        public Remedy $remedy,
+        public Disposition $remedy,
         public array $reopens,
         public array $scraps,
         public array $survives,

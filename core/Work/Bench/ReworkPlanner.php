@@ -31,16 +31,16 @@ final readonly class ReworkPlanner
         array $operations,
         Progress $progress,
         Operation $at,
-        Remedy $remedy,
+        Disposition $remedy,
         ?string $joint = null,
     ): Rework {
-        if ($remedy === Remedy::Accept) {
+        if ($remedy === Disposition::Accept) {
             return new Rework($remedy, [], [], [], false, null, 'It stays as it is; the note stays with the end.');
         }
         $type = $this->installation->catalogue->connector($this->installation->fitting($at->fitting)->connector ?? '');
         $joining = $at->joining;
         $lost = self::isLost($joining);
-        $whole = $remedy === Remedy::Remake || $lost;
+        $whole = $remedy === Disposition::Remake || $lost;
         $again = $whole ? $this->remade($operations, $at) : $this->undone($operations, $at, $joining, $joint);
         $again = $this->withFollowers($operations, $again, $at->fitting);
         $done = array_values(
@@ -52,7 +52,7 @@ final readonly class ReworkPlanner
         $spares = $whole ? $this->spares($operations, $at, $progress) : null;
 
         return new Rework(
-            $whole ? Remedy::Remake : $remedy,
+            $whole ? Disposition::Remake : $remedy,
             $done,
             $this->scraps($operations, $done, $type, $joining, $whole),
             self::survives($joining, $whole),
@@ -80,7 +80,7 @@ final readonly class ReworkPlanner
         $first = $joins[0];
         foreach ($joins as $join) {
             if (self::isLost($join->joining)) {
-                return $this->of($operations, $progress, $join, Remedy::Remake);
+                return $this->of($operations, $progress, $join, Disposition::Remake);
             }
         }
         $again = $this->withFollowers(
@@ -97,9 +97,17 @@ final readonly class ReworkPlanner
         $words =
             $first->joining === Joining::Crimp
                 ? 'Extract the contacts and seat them where they belong now.'
-                : self::words($first->joining, false, Remedy::Rework);
+                : self::words($first->joining, false, Disposition::Rework);
 
-        return new Rework(Remedy::Rework, $reopens, [], self::survives($first->joining, false), false, null, $words);
+        return new Rework(
+            Disposition::Rework,
+            $reopens,
+            [],
+            self::survives($first->joining, false),
+            false,
+            null,
+            $words,
+        );
     }
 
     /**
@@ -165,7 +173,8 @@ final readonly class ReworkPlanner
     {
         foreach ($operations as $id => $operation) {
             $follows =
-                array_filter($operation->needs, static fn (Need $need): bool => isset($again[$need->before])) !== [];
+                array_filter($operation->needs, static fn (Prerequisite $need): bool => isset($again[$need->before])) !==
+                [];
             if (
                 $follows &&
                 $operation->step->kind !== StepKind::Label &&
@@ -254,7 +263,7 @@ final readonly class ReworkPlanner
         };
     }
 
-    private static function words(?Joining $joining, bool $whole, Remedy $wanted): string
+    private static function words(?Joining $joining, bool $whole, Disposition $wanted): string
     {
         return match (true) {
             $joining === Joining::DisplacementPlug => 'A plug that was pressed through cannot be opened: cut it off and make the end again with a new one.',

@@ -15,7 +15,7 @@ use Sartal\Core\Proof\Record\StepKind;
 /** What is done to a run as a whole, before its ends are made. */
 final readonly class RunTasks
 {
-    public function __construct(private Draft $draft)
+    public function __construct(private OperationDraft $draft)
     {
     }
 
@@ -92,7 +92,7 @@ final readonly class RunTasks
      * The sleeves of its loom. A braid comes from a free end, so it goes on
      * before the second end is made, unless one end's connectors get through.
      *
-     * @param  list<Cover>  $sleeves  of its loom
+     * @param  list<LoomSleeve>  $sleeves  of its loom
      * @param  bool  $waits  connectors at both ends are too large for it
      * @return list<string>
      */

@@ -82,7 +82,7 @@ final class Bins
     private static function improved(array $bins, array $sizes, int $capacity, Leftover $leftover): array
     {
         $chance = new Chance(count($bins) * 7919 + 1);
-        $least = Bound::bins(array_values($sizes), $capacity);
+        $least = FewestReels::bins(array_values($sizes), $capacity);
         $sums = array_map(static fn (array $bin): int => self::sum($bin, $sizes), $bins);
         for (
             [$tried, $rounds] = [0, 0];

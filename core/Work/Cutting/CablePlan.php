@@ -13,7 +13,7 @@ final readonly class CablePlan
     /**
      * @param  list<Assigned>  $assigned  in the order in which stock is used up; untouched stock is not in it
      * @param  list<Stock>  $untouched
-     * @param  list<Need>  $unmet  that no stock holds
+     * @param  list<CutNeeded>  $unmet  that no stock holds
      * @param  int  $bought  reels to be bought
      * @param  int  $atLeast  no plan could do with fewer reels bought
      * @param  ?Length  $reel  that is bought; null where the type does not say how it is sold

@@ -26,7 +26,7 @@ final readonly class CutPlanner
     }
 
     /**
-     * @param  list<Need>  $needs
+     * @param  list<CutNeeded>  $needs
      * @param  list<Stock>  $stock
      */
     public function plan(array $needs, array $stock): CutPlan
@@ -49,7 +49,7 @@ final readonly class CutPlanner
     }
 
     /**
-     * @param  list<Need>  $needs
+     * @param  list<CutNeeded>  $needs
      * @param  list<Stock>  $stock
      */
     private function cable(string $cable, ?CableType $type, array $needs, array $stock): CablePlan
@@ -109,12 +109,15 @@ final readonly class CutPlanner
     /**
      * Cuts, and groups of cuts that come off one reel.
      *
-     * @param  list<Need>  $needs
+     * @param  list<CutNeeded>  $needs
      * @return array{list<Lot>, list<Finding>}
      */
     private function lots(string $name, array $needs, Length $longest): array
     {
-        usort($needs, static fn (Need $a, Need $b): int => $b->length->compare($a->length) ?: $a->run <=> $b->run);
+        usort(
+            $needs,
+            static fn (CutNeeded $a, CutNeeded $b): int => $b->length->compare($a->length) ?: $a->run <=> $b->run,
+        );
         $groups = [];
         foreach ($needs as $need) {
             $groups[$need->group === '' ? 'run:'.$need->run : 'group:'.$need->group][] = $need;
@@ -135,7 +138,7 @@ final readonly class CutPlanner
                     ),
                     'They are taken off several reels. Order a longer one if they must match.',
                 );
-                array_push($lots, ...array_map(static fn (Need $need): Lot => new Lot([$need]), $of));
+                array_push($lots, ...array_map(static fn (CutNeeded $need): Lot => new Lot([$need]), $of));
             } else {
                 $lots[] = $lot;
             }
@@ -146,7 +149,7 @@ final readonly class CutPlanner
 
     /**
      * @param  list<Lot>  $lots
-     * @return array{list<Lot>, list<Need>, list<Finding>}
+     * @return array{list<Lot>, list<CutNeeded>, list<Finding>}
      */
     private function possible(string $name, array $lots, Length $longest): array
     {
@@ -311,7 +314,7 @@ final readonly class CutPlanner
         return max(
             0,
             (int) ceil((array_sum($sizes) - $onShelf) / $capacity),
-            Bound::bins($stock === [] ? $sizes : $tooLong, $capacity),
+            FewestReels::bins($stock === [] ? $sizes : $tooLong, $capacity),
         );
     }
 
@@ -319,13 +322,13 @@ final readonly class CutPlanner
      * A reel from which nothing that is needed can be cut.
      *
      * @param  list<Stock>  $stock
-     * @param  list<Need>  $needs
+     * @param  list<CutNeeded>  $needs
      * @return list<Finding>
      */
     private function shortReels(string $cable, string $name, array $stock, array $needs): array
     {
         $findings = [];
-        $lengths = array_map(static fn (Need $need): Length => $need->length, $needs);
+        $lengths = array_map(static fn (CutNeeded $need): Length => $need->length, $needs);
         usort($lengths, static fn (Length $a, Length $b): int => $a->compare($b));
         $shortest = $lengths[0] ?? Length::zero();
         foreach ($stock as $each) {

@@ -24,7 +24,7 @@ final class StockTake
 
     /**
      * @param  array<int|string, Worked>  $cuts  run → length that it is to be cut at
-     * @return list<Need>
+     * @return list<CutNeeded>
      */
     public static function needs(Installation $installation, Record $record, array $cuts): array
     {
@@ -40,7 +40,7 @@ final class StockTake
                 continue;
             }
             $loom = $installation->loom($run->loom ?? '');
-            $needs[] = new Need($run->id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
+            $needs[] = new CutNeeded($run->id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
         }
 
         return $needs;

@@ -14,16 +14,16 @@ final class Bounds
      * @param  list<Hand>  $hands
      * @param  array<int|string, int>  $tools
      * @param  array<int|string, float>  $tails  chore → min from its beginning to the end of the longest chain
-     * @return list<Bound> the tightest first
+     * @return list<Floor> the tightest first
      */
     public static function of(array $chores, array $hands, array $tools, int $benches, array $tails): array
     {
         $total = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
         $bounds = [
-            new Bound('the longest chain of steps that wait for each other', max([0.0, ...array_values($tails)])),
+            new Floor('the longest chain of steps that wait for each other', max([0.0, ...array_values($tails)])),
         ];
         if ($hands !== []) {
-            $bounds[] = new Bound(sprintf('all the work for %d people', count($hands)), $total / count($hands));
+            $bounds[] = new Floor(sprintf('all the work for %d people', count($hands)), $total / count($hands));
         }
         foreach (Skill::cases() as $skill) {
             $work = array_sum(
@@ -31,7 +31,7 @@ final class Bounds
             );
             $able = count(array_filter($hands, static fn (Hand $hand): bool => in_array($skill, $hand->skills, true)));
             if ($work > 0.0 && $able > 0) {
-                $bounds[] = new Bound(
+                $bounds[] = new Floor(
                     sprintf('%s, for %s', $skill->words(), $able === 1 ? 'one person' : $able.' people'),
                     $work / $able,
                 );
@@ -47,16 +47,16 @@ final class Bounds
                 ),
             );
             if ($work > 0.0) {
-                $bounds[] = new Bound(
+                $bounds[] = new Floor(
                     sprintf('%s, of which there %s %d', $tool, $count === 1 ? 'is' : 'are', $count),
                     $work / max(1, $count),
                 );
             }
         }
         if ($benches > 0) {
-            $bounds[] = new Bound(sprintf('%d %s', $benches, $benches === 1 ? 'bench' : 'benches'), $total / $benches);
+            $bounds[] = new Floor(sprintf('%d %s', $benches, $benches === 1 ? 'bench' : 'benches'), $total / $benches);
         }
-        usort($bounds, static fn (Bound $a, Bound $b): int => $b->minutes <=> $a->minutes);
+        usort($bounds, static fn (Floor $a, Floor $b): int => $b->minutes <=> $a->minutes);
 
         return $bounds;
     }

@@ -10,7 +10,7 @@ final readonly class Forecast
     /**
      * @param  list<Booking>  $bookings  by their beginning
      * @param  float  $minutes  until all of it is done
-     * @param  list<Bound>  $bounds  the tightest first
+     * @param  list<Floor>  $bounds  the tightest first
      * @param  list<Chore>  $stuck  that nobody of the crew can do, or that wait for such
      */
     public function __construct(
@@ -21,7 +21,7 @@ final readonly class Forecast
     ) {
     }
 
-    public function bottleneck(): ?Bound
+    public function bottleneck(): ?Floor
     {
         return $this->bounds[0] ?? null;
     }

@@ -57,7 +57,7 @@ final readonly class Counter
         ]);
         usort(
             $lines,
-            static fn (Line $a, Line $b): int => ($order[$a->group] ?? 99) <=> ($order[$b->group] ?? 99) ?:
+            static fn (PartsLine $a, PartsLine $b): int => ($order[$a->group] ?? 99) <=> ($order[$b->group] ?? 99) ?:
             $a->name <=> $b->name,
         );
         $cost = 0.0;
@@ -73,7 +73,7 @@ final readonly class Counter
     }
 
     /** @param  non-empty-list<Ask>  $asks */
-    private function pieces(array $asks): Line
+    private function pieces(array $asks): PartsLine
     {
         $id = $asks[0]->id;
         $part = $asks[0]->sort === Sort::Part ? $this->installation->catalogue->part($id) : null;
@@ -98,7 +98,7 @@ final readonly class Counter
             default => 'pcs',
         };
 
-        return new Line(
+        return new PartsLine(
             $asks[0]->sort,
             $id,
             $name,
@@ -118,7 +118,7 @@ final readonly class Counter
     }
 
     /** @param  non-empty-list<Ask>  $asks */
-    private function cable(array $asks, ?CutPlan $cuts): Line
+    private function cable(array $asks, ?CutPlan $cuts): PartsLine
     {
         $id = $asks[0]->id;
         $needed = array_sum(array_map(static fn (Ask $ask): float => $ask->amount, $asks));
@@ -140,7 +140,7 @@ final readonly class Counter
         $price = $this->economy->prices[$id] ?? null;
         $perReel = $reels > 0 ? $bought / $reels : 0.0;
 
-        return new Line(
+        return new PartsLine(
             Sort::Cable,
             $id,
             $this->installation->catalogue->cable($id)->name ?? $id,

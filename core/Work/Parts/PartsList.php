@@ -8,7 +8,7 @@ namespace Sartal\Core\Work\Parts;
 final readonly class PartsList
 {
     /**
-     * @param  list<Line>  $lines
+     * @param  list<PartsLine>  $lines
      * @param  float  $cost  of what is to be bought and has a price
      * @param  list<string>  $unpriced  names of what is to be bought and has none
      */

@@ -8,9 +8,9 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Wiring\DisjointSets;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Ends\Wiring\Wiring;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\HouseRules;
@@ -97,7 +97,7 @@ final class WiringTest extends TestCase
         for ($seed = 1; $seed <= 100; $seed++) {
             $edges = self::randomEdges($seed);
             $wiring = Wiring::of($edges);
-            $edit = new Edit([
+            $edit = new WiringEdit([
                 'e0' => null,
                 'e1' => $edges[1]->movedTo('n5'),
                 'new' => new Edge('new', EdgeKind::Stray, 'n1', 'n7'),
@@ -121,10 +121,10 @@ final class WiringTest extends TestCase
     public function test_the_later_of_two_edits_wins(): void
     {
         $edge = new Edge('e', EdgeKind::Joint, 'a', 'b');
-        $both = (new Edit(['e' => $edge->movedTo('c')]))->then(new Edit(['e' => $edge->movedTo('d')]));
+        $both = (new WiringEdit(['e' => $edge->movedTo('c')]))->then(new WiringEdit(['e' => $edge->movedTo('d')]));
         self::assertSame('d', $both->edges['e']?->to);
         self::assertSame('a', $edge->opposite('b'));
-        self::assertSame([], Edit::nothing()->edges);
+        self::assertSame([], WiringEdit::nothing()->edges);
     }
 
     public function test_disjoint_sets_are_the_pieces_of_their_joins(): void
@@ -237,7 +237,7 @@ final class WiringTest extends TestCase
         );
         self::assertContains('t:A-1.b1/1', $expectation->reading->lights['t:A-1.a1/1']);
         $open = $expectation->wiring->edited(
-            new Edit(['p:lift' => $expectation->wiring->edges['p:lift']->operated(false)]),
+            new WiringEdit(['p:lift' => $expectation->wiring->edges['p:lift']->operated(false)]),
         );
         $lit = MapMethod::read($open, $expectation->setup)->lights['t:A-1.a1/1'];
         self::assertNotContains('t:A-1.b1/1', $lit);

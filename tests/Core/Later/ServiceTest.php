@@ -8,7 +8,7 @@ use DateTimeImmutable;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Mating;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Later\Handover\Gap;
 use Sartal\Core\Later\Handover\GapKind;
@@ -169,7 +169,7 @@ final class ServiceTest extends TestCase
                 ['xlr3-female-cable-balanced'],
                 ['xlr3-male-cable-balanced'],
             ),
-        )->with(testing: new TestRules([], 6))->installation;
+        )->with(testing: new TestChoices([], 6))->installation;
         $record = new Record([
             new Event(
                 '00000000-0000-4000-8000-000000000001',

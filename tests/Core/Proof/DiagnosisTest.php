@@ -8,8 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
 use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Proof\Diagnosing\Diagnostician;
 use Sartal\Core\Proof\Diagnosing\FaultPlaces;
 use Sartal\Core\Proof\Testing\Reading;
@@ -69,7 +69,7 @@ final class DiagnosisTest extends TestCase
     public function test_an_open_a_short_and_a_shell_bond(): void
     {
         $bench = Bench::microphone();
-        $open = $bench->causes($bench->readingWith(new Edit([$bench->joint('A-1.b1/1') => null])))[0];
+        $open = $bench->causes($bench->readingWith(new WiringEdit([$bench->joint('A-1.b1/1') => null])))[0];
         self::assertContains('Contact 1 (screen) is open at end B, A-1 B', $open);
         self::assertContains('Contact 1 (screen) is open at end A, A-1 A', $open);
 
@@ -117,7 +117,7 @@ final class DiagnosisTest extends TestCase
         $bench = Bench::microphone();
         $edges = $bench->expectation()->wiring->edges;
         $hot = $bench->joint('A-1.b1/2');
-        $fault = new Edit([$hot => $edges[$hot]->movedTo('t:A-1.b1/3'), $bench->joint('A-1.b1/3') => null]);
+        $fault = new WiringEdit([$hot => $edges[$hot]->movedTo('t:A-1.b1/3'), $bench->joint('A-1.b1/3') => null]);
         $reading = $bench->readingWith($fault);
         $diagnosis = self::diagnosis($bench, $reading);
         self::assertCount(1, $diagnosis->troubles);
@@ -126,7 +126,7 @@ final class DiagnosisTest extends TestCase
             self::assertCount(2, $cause->faults);
             self::assertEquals(
                 $reading,
-                $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults)),
+                $bench->readingWith(...array_map(static fn ($each): WiringEdit => $each->edit, $cause->faults)),
                 'what is listed must read the same',
             );
         }
@@ -136,7 +136,10 @@ final class DiagnosisTest extends TestCase
     {
         $bench = Bench::stageBox();
         $named = $bench->causes(
-            $bench->readingWith($bench->swap('M-1.b1/C7', 'M-1.b1/C8'), new Edit([$bench->joint('M-1.b1/A1') => null])),
+            $bench->readingWith(
+                $bench->swap('M-1.b1/C7', 'M-1.b1/C8'),
+                new WiringEdit([$bench->joint('M-1.b1/A1') => null]),
+            ),
         );
         self::assertCount(2, $named);
         $all = array_merge(...$named);
@@ -168,7 +171,7 @@ final class DiagnosisTest extends TestCase
                 $edges[$id] = $edge->movedTo('t:M-1.b1/'.$row[$place + $by]);
             }
         }
-        $causes = $bench->causes($bench->readingWith(new Edit($edges)));
+        $causes = $bench->causes($bench->readingWith(new WiringEdit($edges)));
         self::assertSame(
             [
                 [
@@ -194,11 +197,11 @@ final class DiagnosisTest extends TestCase
             );
             $faults = [];
             foreach ($expectation->wiring->edges as $edge) {
-                $faults[] = new Edit([$edge->id => null]);
+                $faults[] = new WiringEdit([$edge->id => null]);
                 foreach ($edge->kind === EdgeKind::Joint ? $terminals : [] as $terminal) {
                     $sameFitting = explode('/', $terminal)[0] === explode('/', $edge->to)[0];
                     if ($sameFitting && $terminal !== $edge->to) {
-                        $faults[] = new Edit([$edge->id => $edge->movedTo($terminal)]);
+                        $faults[] = new WiringEdit([$edge->id => $edge->movedTo($terminal)]);
                         $faults[] = self::bridge($edge->to, $terminal);
                     }
                 }
@@ -213,7 +216,7 @@ final class DiagnosisTest extends TestCase
                     self::assertNotSame([], $trouble->causes);
                     $readings[] = array_map(
                         static fn ($cause): Reading => $bench->readingWith(
-                            ...array_map(static fn ($each): Edit => $each->edit, $cause->faults),
+                            ...array_map(static fn ($each): WiringEdit => $each->edit, $cause->faults),
                         ),
                         $trouble->causes,
                     );
@@ -255,11 +258,11 @@ final class DiagnosisTest extends TestCase
         foreach (array_values($edges) as $i => $edge) {
             $loaded[$edge->id] = $edge->movedTo($terminals[$i]);
         }
-        $reading = $bench->readingWith(new Edit($loaded));
+        $reading = $bench->readingWith(new WiringEdit($loaded));
         $simulated = 0;
         foreach (self::diagnosis($bench, $reading)->troubles as $trouble) {
             foreach ($trouble->causes as $cause) {
-                $again = $bench->readingWith(...array_map(static fn ($each): Edit => $each->edit, $cause->faults));
+                $again = $bench->readingWith(...array_map(static fn ($each): WiringEdit => $each->edit, $cause->faults));
                 self::assertSame(
                     array_intersect_key($reading->lights, array_flip($trouble->lines)),
                     array_intersect_key($again->lights, array_flip($trouble->lines)),
@@ -306,8 +309,8 @@ final class DiagnosisTest extends TestCase
         return Diagnostician::of($places, $bench->expectation(), $reading);
     }
 
-    private static function bridge(string $one, string $other): Edit
+    private static function bridge(string $one, string $other): WiringEdit
     {
-        return new Edit(['bridge' => new Edge('bridge', EdgeKind::Stray, $one, $other)]);
+        return new WiringEdit(['bridge' => new Edge('bridge', EdgeKind::Stray, $one, $other)]);
     }
 }

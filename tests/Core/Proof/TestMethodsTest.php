@@ -7,10 +7,10 @@ namespace Tests\Core\Proof;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
-use Sartal\Core\Ends\Wiring\Edit;
+use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Method;
-use Sartal\Core\Given\Installation\TestRules;
+use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Measure\Gauge;
 use Sartal\Core\Proof\Diagnosing\Cause;
@@ -50,17 +50,17 @@ final class TestMethodsTest extends TestCase
         );
     }
 
-    private static function ask(Bench $bench, Method $method, string $at, Edit ...$faults): mixed
+    private static function ask(Bench $bench, Method $method, string $at, WiringEdit ...$faults): mixed
     {
         return $bench->expectation()->senses()->answer(new Question($method, $at), array_values($faults));
     }
 
     /** @param  list<Method>  $methods */
-    private static function reading(Expectation $expectation, array $methods, Edit ...$faults): Reading
+    private static function reading(Expectation $expectation, array $methods, WiringEdit ...$faults): Reading
     {
         $wiring = array_reduce(
             $faults,
-            static fn ($wiring, Edit $fault) => $wiring->edited($fault),
+            static fn ($wiring, WiringEdit $fault) => $wiring->edited($fault),
             $expectation->wiring,
         );
         $map = MapMethod::read($wiring, $expectation->setup);
@@ -115,7 +115,7 @@ final class TestMethodsTest extends TestCase
                 static fn (Edge $edge): bool => $edge->kind === EdgeKind::Conductor,
             ),
         );
-        $open = new Edit([(string) $conductor => null]);
+        $open = new WiringEdit([(string) $conductor => null]);
         $reads = array_map(
             static fn (string $contact): float => self::ask(
                 $quad,
@@ -156,7 +156,7 @@ final class TestMethodsTest extends TestCase
             )[0];
             $edges += [$hot->id => $hot->movedTo($cold->to), $cold->id => $cold->movedTo($hot->to)];
         }
-        $fault = new Edit($edges);
+        $fault = new WiringEdit($edges);
         $reading = self::reading($expectation, [], $fault);
         self::assertSame(Verdict::Passes, $expectation->verdict($reading));
         $pair = $expectation->setup->pairs[0]->id;
@@ -173,7 +173,7 @@ final class TestMethodsTest extends TestCase
     {
         $bench = Bench::microphone();
         $joint = $bench->expectation()->wiring->edges[$bench->joint('A-1.b1/2')];
-        $loose = new Edit([$joint->id => $joint->loosened()]);
+        $loose = new WiringEdit([$joint->id => $joint->loosened()]);
         self::assertSame($bench->expectation()->reading->lights, $bench->readingWith($loose)->lights);
         self::assertSame('comes and goes', self::ask($bench, Method::Wiggle, 't:A-1.a1/2', $loose));
         self::assertSame('steady', self::ask($bench, Method::Wiggle, 't:A-1.a1/3', $loose));
@@ -187,7 +187,7 @@ final class TestMethodsTest extends TestCase
     public function test_a_leak_is_dark_to_a_lamp(): void
     {
         $bench = Bench::microphone();
-        $leak = new Edit(['leak' => new Edge('leak', EdgeKind::Stray, 't:A-1.b1/1', 't:A-1.b1/2', 50_000.0)]);
+        $leak = new WiringEdit(['leak' => new Edge('leak', EdgeKind::Stray, 't:A-1.b1/1', 't:A-1.b1/2', 50_000.0)]);
         self::assertSame($bench->expectation()->reading->lights, $bench->readingWith($leak)->lights);
         $question = $bench->expectation()->senses()->questions(Method::Insulation);
         $reads = array_map(
@@ -205,7 +205,7 @@ final class TestMethodsTest extends TestCase
     public function test_capacitance_parts_an_open_at_one_end_from_an_open_at_the_other(): void
     {
         $bench = Bench::microphone();
-        $open = new Edit([$bench->joint('A-1.b1/2') => null]);
+        $open = new WiringEdit([$bench->joint('A-1.b1/2') => null]);
         $reading = $bench->readingWith($open);
         $trouble = self::troubles($bench, $reading)[0];
         self::assertGreaterThan(2, count($trouble->causes));
@@ -363,7 +363,7 @@ final class TestMethodsTest extends TestCase
                 $longer[$id] = $edge->stretched(1.4);
             }
         }
-        $reading = self::reading($expectation, [Method::Certifier, Method::Ohms], new Edit($longer));
+        $reading = self::reading($expectation, [Method::Certifier, Method::Ohms], new WiringEdit($longer));
         self::assertSame(Verdict::Fails, $expectation->verdict($reading));
         $troubles = self::troubles($bench, $reading);
         self::assertCount(1, $troubles);
@@ -394,7 +394,7 @@ final class TestMethodsTest extends TestCase
                 $stuck[$id] = $edge;
             }
         }
-        $reading = self::reading($expectation, [Method::Switches], new Edit($stuck));
+        $reading = self::reading($expectation, [Method::Switches], new WiringEdit($stuck));
         self::assertSame($expectation->reading->lights, $reading->lights);
         self::assertSame(Verdict::Fails, $expectation->verdict($reading));
         self::assertContains('stuck', self::kinds($bench, $reading));
@@ -435,7 +435,7 @@ final class TestMethodsTest extends TestCase
                 static fn (string $node): bool => ! isset($used[$node]) && ! str_ends_with($node, 'shell'),
             ),
         );
-        $bridge = new Edit(['b' => new Edge('b', EdgeKind::Stray, (string) $unused[0], (string) $unused[1])]);
+        $bridge = new WiringEdit(['b' => new Edge('b', EdgeKind::Stray, (string) $unused[0], (string) $unused[1])]);
         self::assertSame($expectation->reading->lights, $bench->readingWith($bridge)->lights);
         self::assertSame([(string) $unused[1]], self::ask($bench, Method::All, (string) $unused[0], $bridge));
         self::assertContains('short', self::kinds($bench, self::reading($expectation, [Method::All], $bridge)));
@@ -496,7 +496,7 @@ final class TestMethodsTest extends TestCase
         $family =
             $bench->installation->catalogue->connectors[$bench->installation->fittings['A-1.a1']->connector]->family;
         $edited = $bench->with(
-            testing: (new TestRules())->with($family, TestStage::Bench, [Method::Map, Method::Noise]),
+            testing: (new TestChoices())->with($family, TestStage::Bench, [Method::Map, Method::Noise]),
         );
         self::assertContains('noise', self::methods(self::plan($edited)));
         $map = self::reading($edited->expectation(), []);
@@ -532,7 +532,7 @@ final class TestMethodsTest extends TestCase
         $plan = (new \Sartal\Core\Plan\Planning\Planner())->plan($file->installation);
         $in = $file->installation;
         $edited = new \Sartal\Core\Given\Installation\Installation(
-            ...['testing' => new TestRules(['' => ['bench' => [Method::Noise]]])] + get_object_vars($in),
+            ...['testing' => new TestChoices(['' => ['bench' => [Method::Noise]]])] + get_object_vars($in),
         );
         foreach ([$in, $edited] as $each) {
             $planner = new \Sartal\Core\Plan\Planning\AssemblyPlanner($each, $plan->runs);

@@ -20,7 +20,7 @@ use Sartal\Core\Ways\Routing\Permit;
 use Sartal\Core\Work\Cutting\Cuts;
 use Sartal\Core\Work\Cutting\Replanned;
 use Sartal\Core\Work\Parts\Ask;
-use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsLine;
 use Sartal\Core\Work\Parts\PartsPlanner;
 use Sartal\Core\Work\Parts\Sort;
 
@@ -179,7 +179,7 @@ final class DemoBuildingTest extends TestCase
         }
     }
 
-    /** @return array<string, Line> */
+    /** @return array<string, PartsLine> */
     private static function lines(string ...$runs): array
     {
         $lines = [];

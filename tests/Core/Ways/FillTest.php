@@ -8,8 +8,8 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Work\Cutting\Bins;
-use Sartal\Core\Work\Cutting\Bound;
 use Sartal\Core\Work\Cutting\Chance;
+use Sartal\Core\Work\Cutting\FewestReels;
 use Sartal\Core\Work\Cutting\Fill;
 use Sartal\Core\Work\Cutting\Leftover;
 
@@ -98,7 +98,7 @@ final class FillTest extends TestCase
                     array_sum(array_map(static fn (int $key): int => $sizes[$key], $bin)),
                 );
             }
-            self::assertGreaterThanOrEqual(Bound::bins($sizes, $capacity), count($bins));
+            self::assertGreaterThanOrEqual(FewestReels::bins($sizes, $capacity), count($bins));
             self::assertLessThanOrEqual(
                 (int) ceil((2 * array_sum($sizes)) / $capacity) + 1,
                 count($bins),
@@ -122,10 +122,10 @@ final class FillTest extends TestCase
     public function test_the_bound_is_what_sizes_alone_say(): void
     {
         // Martello and Toth 1990, chapter 8: items above half a bin need one each; what is small fills up.
-        self::assertSame(3, Bound::bins([6, 6, 6], 10));
-        self::assertSame(3, Bound::bins([6, 6, 6, 4, 4, 4], 10));
-        self::assertSame(4, Bound::bins([6, 6, 6, 4, 4, 4, 4], 10));
-        self::assertSame(0, Bound::bins([], 10));
-        self::assertSame(1, Bound::bins([10], 10));
+        self::assertSame(3, FewestReels::bins([6, 6, 6], 10));
+        self::assertSame(3, FewestReels::bins([6, 6, 6, 4, 4, 4], 10));
+        self::assertSame(4, FewestReels::bins([6, 6, 6, 4, 4, 4, 4], 10));
+        self::assertSame(0, FewestReels::bins([], 10));
+        self::assertSame(1, FewestReels::bins([10], 10));
     }
 }

@@ -8,7 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Ends\Reach\Reaches;
-use Sartal\Core\Ends\Reach\Verdict;
+use Sartal\Core\Ends\Reach\ReachVerdict;
 use Sartal\Core\Given\Installation\Bore;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Junction;
@@ -305,7 +305,7 @@ final class RoutingAidsTest extends TestCase
             ),
             Bench::of(Bench::request('D-1', 'control-8', ['eia232'], ['dsub9-male-eia232'], ['dsub9-female-eia232'])),
         ];
-        $order = [Verdict::Reaches->value => 0, Verdict::Tight->value => 1, Verdict::Beyond->value => 2];
+        $order = [ReachVerdict::Reaches->value => 0, ReachVerdict::Tight->value => 1, ReachVerdict::Beyond->value => 2];
         foreach ($benches as $bench) {
             $reaches = new Reaches($bench->installation);
             [$used, $worst] = [-1.0, 0];
@@ -320,13 +320,13 @@ final class RoutingAidsTest extends TestCase
                     self::assertGreaterThanOrEqual($worst, $order[$reach->verdict->value]);
                     self::assertSame(
                         ($reach->margin ?? 0.0) < 0,
-                        $reach->verdict === Verdict::Beyond,
+                        $reach->verdict === ReachVerdict::Beyond,
                         $line->signal->name,
                     );
                     self::assertNotSame([], $reach->used->terms ?? []);
                     [$used, $worst] = [$reach->used->value ?? 0.0, $order[$reach->verdict->value]];
                     $next = $reaches->next($line);
-                    self::assertTrue($next === null || $next[1]->verdict === Verdict::Reaches);
+                    self::assertTrue($next === null || $next[1]->verdict === ReachVerdict::Reaches);
                 }
             }
             self::assertSame(2, $worst, 'everything is too far some day');

@@ -12,9 +12,9 @@ use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Later\Changing\Assignment;
+use Sartal\Core\Later\Changing\CutPiece;
 use Sartal\Core\Later\Changing\Exchanges;
 use Sartal\Core\Later\Changing\ImpactPlanner;
-use Sartal\Core\Later\Changing\Piece;
 use Sartal\Core\Later\Changing\Pieces;
 use Sartal\Core\Later\Changing\RemedyKind;
 use Sartal\Core\Later\Changing\Work;
@@ -108,7 +108,7 @@ final class AssignmentTest extends TestCase
             $pieces = new Pieces($work);
             $exchanges = new Exchanges($after, $pieces, new Worth($after, new TimeBook()), 0);
             $short = array_values(
-                array_filter($pieces->free('pair-foil'), static fn (Piece $piece): bool => ! $piece->serves($piece)),
+                array_filter($pieces->free('pair-foil'), static fn (CutPiece $piece): bool => ! $piece->serves($piece)),
             );
             $taken = [];
             foreach ($short as $piece) {
@@ -119,7 +119,7 @@ final class AssignmentTest extends TestCase
             $served = count(
                 array_filter(
                     $short,
-                    static fn (Piece $run): bool => $pieces->of($taken[$run->run])?->servesAtAPinch($run) === true,
+                    static fn (CutPiece $run): bool => $pieces->of($taken[$run->run])?->servesAtAPinch($run) === true,
                 ),
             );
             $most = 0;

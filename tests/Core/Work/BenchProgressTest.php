@@ -15,12 +15,12 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Flag;
 use Sartal\Core\Proof\Testing\Verdict;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Remedy;
 use Sartal\Core\Work\Bench\Rework;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 use Sartal\Core\Work\Bench\Status;
@@ -271,7 +271,7 @@ final class BenchProgressTest extends TestCase
     }
 
     /** @return array{array<string, Operation>, Rework, array<string, Status>} */
-    private function reworked(Bench $bench, Side $side, Remedy $remedy, bool $oneJoint = false): array
+    private function reworked(Bench $bench, Side $side, Disposition $remedy, bool $oneJoint = false): array
     {
         $operations = self::operations($bench);
         $events = array_map(
@@ -322,7 +322,7 @@ final class BenchProgressTest extends TestCase
 
     public function test_one_contact_is_extracted_and_the_other_seventy_one_stay(): void
     {
-        [$operations, $rework] = $this->reworked(Bench::stageBox(), Side::B, Remedy::Rework, oneJoint: true);
+        [$operations, $rework] = $this->reworked(Bench::stageBox(), Side::B, Disposition::Rework, oneJoint: true);
         self::assertSame(
             ['crimp' => 1, 'join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 1, 'test' => 1],
             self::tasks($operations, $rework),
@@ -333,7 +333,12 @@ final class BenchProgressTest extends TestCase
 
     public function test_a_solder_joint_is_made_again_and_costs_nothing(): void
     {
-        [$operations, $rework, $after] = $this->reworked(Bench::microphone(), Side::A, Remedy::Rework, oneJoint: true);
+        [$operations, $rework, $after] = $this->reworked(
+            Bench::microphone(),
+            Side::A,
+            Disposition::Rework,
+            oneJoint: true,
+        );
         self::assertSame(
             ['join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 2, 'test' => 1],
             self::tasks($operations, $rework),
@@ -344,8 +349,8 @@ final class BenchProgressTest extends TestCase
 
     public function test_a_plug_that_was_pressed_through_is_scrap_whatever_was_asked(): void
     {
-        [$operations, $rework, $after] = $this->reworked(Bench::category(), Side::B, Remedy::Rework);
-        self::assertSame(Remedy::Remake, $rework->remedy);
+        [$operations, $rework, $after] = $this->reworked(Bench::category(), Side::B, Disposition::Rework);
+        self::assertSame(Disposition::Remake, $rework->remedy);
         self::assertSame(['8p8c-plug' => 1], $rework->scraps);
         self::assertTrue($rework->cutsBack);
         self::assertSame(Status::Done, $after[self::first($operations, Task::SlideOn, Side::B)->id]);
@@ -359,7 +364,7 @@ final class BenchProgressTest extends TestCase
 
     public function test_a_crimped_ferrule_is_scrap_and_a_new_one_slides_on(): void
     {
-        [$operations, $rework, $after] = $this->reworked(Bench::coax(), Side::A, Remedy::Remake);
+        [$operations, $rework, $after] = $this->reworked(Bench::coax(), Side::A, Disposition::Remake);
         self::assertSame(['ferrule-coax-large' => 1, 'bnc75-plug' => 1], $rework->scraps);
         $slides = array_filter(
             $operations,
@@ -379,7 +384,7 @@ final class BenchProgressTest extends TestCase
         [$operations, $rework] = $this->reworked(
             Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-jack-t568b'], ['8p8c-plug-t568b'])),
             Side::A,
-            Remedy::Rework,
+            Disposition::Rework,
         );
         self::assertSame(8, self::tasks($operations, $rework)['join']);
         self::assertSame([], $rework->scraps);
@@ -393,11 +398,11 @@ final class BenchProgressTest extends TestCase
         $with = static fn (int $spares): Bench => $bench->withRun(
             new Run(...['a' => new End(...['spares' => $spares] + get_object_vars($run->a))] + get_object_vars($run)),
         );
-        self::assertSame(0, $this->reworked($with(1), Side::A, Remedy::Remake)[1]->sparesLeft);
-        [, $none] = $this->reworked($with(0), Side::A, Remedy::Remake);
+        self::assertSame(0, $this->reworked($with(1), Side::A, Disposition::Remake)[1]->sparesLeft);
+        [, $none] = $this->reworked($with(0), Side::A, Disposition::Remake);
         self::assertSame(-1, $none->sparesLeft);
         self::assertStringContainsString('No spare length is left', $none->words);
-        self::assertNull($this->reworked($with(0), Side::A, Remedy::Rework)[1]->sparesLeft, 'nothing is cut');
+        self::assertNull($this->reworked($with(0), Side::A, Disposition::Rework)[1]->sparesLeft, 'nothing is cut');
     }
 
     public function test_a_second_remake_counts_the_first(): void
@@ -412,7 +417,7 @@ final class BenchProgressTest extends TestCase
         $inspect = self::first($operations, Task::Inspect);
         $planner = new ReworkPlanner($bench->installation);
         foreach ([1, 0, -1] as $left) {
-            $rework = $planner->of($operations, new Progress($operations, $events), $inspect, Remedy::Remake);
+            $rework = $planner->of($operations, new Progress($operations, $events), $inspect, Disposition::Remake);
             self::assertSame($left, $rework->sparesLeft);
             $events[] = $this->event(
                 EventKind::Reworked,
@@ -429,7 +434,7 @@ final class BenchProgressTest extends TestCase
 
     public function test_accepting_changes_nothing(): void
     {
-        [, $rework] = $this->reworked(Bench::microphone(), Side::A, Remedy::Accept);
+        [, $rework] = $this->reworked(Bench::microphone(), Side::A, Disposition::Accept);
         self::assertSame([[], [], false], [$rework->reopens, $rework->scraps, $rework->cutsBack]);
     }
 
@@ -465,7 +470,7 @@ final class BenchProgressTest extends TestCase
         foreach (Flaw::cases() as $flaw) {
             self::assertContains($flaw, $looked, $flaw->value);
         }
-        self::assertSame(Remedy::Remake, Flaw::Strand->usual());
-        self::assertSame(Remedy::Accept, Flaw::Wicked->usual());
+        self::assertSame(Disposition::Remake, Flaw::Strand->usual());
+        self::assertSame(Disposition::Accept, Flaw::Wicked->usual());
     }
 }

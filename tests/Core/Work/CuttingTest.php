@@ -19,10 +19,10 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlan;
 use Sartal\Core\Work\Cutting\CutPlanner;
 use Sartal\Core\Work\Cutting\Cuts;
-use Sartal\Core\Work\Cutting\Need;
 use Sartal\Core\Work\Cutting\Replanned;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockKind;
@@ -57,7 +57,7 @@ final class CuttingTest extends TestCase
                 [],
                 $run->carries,
             );
-            $needs[] = new Need('R-'.$i, 'pair-foil', Length::metres($length), $group);
+            $needs[] = new CutNeeded('R-'.$i, 'pair-foil', Length::metres($length), $group);
         }
 
         return (new CutPlanner($bench->with(runs: $runs)->installation))->plan($needs, $stock)->cables['pair-foil'];
@@ -158,7 +158,7 @@ final class CuttingTest extends TestCase
     public function test_a_cut_longer_than_any_reel_stops_and_a_reel_shorter_than_any_cut_is_told(): void
     {
         $plan = self::plan([310, 20]);
-        self::assertSame(['R-0'], array_map(static fn (Need $need): string => $need->run, $plan->unmet));
+        self::assertSame(['R-0'], array_map(static fn (CutNeeded $need): string => $need->run, $plan->unmet));
         self::assertContains('cut.too-long', Bench::codes($plan->findings));
         self::assertContains(
             'cut.reel-too-short',

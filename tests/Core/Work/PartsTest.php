@@ -14,7 +14,7 @@ use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
 use Sartal\Core\Work\Cutting\Cuts;
-use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsLine;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
 use Tests\Support\Bench;
@@ -35,7 +35,7 @@ final class PartsTest extends TestCase
         );
     }
 
-    private static function line(PartsList $list, string $id): ?Line
+    private static function line(PartsList $list, string $id): ?PartsLine
     {
         foreach ($list->lines as $line) {
             if ($line->id === $id) {

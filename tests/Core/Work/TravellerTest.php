@@ -22,14 +22,14 @@ use Sartal\Core\Given\Schools\SecondEnd;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
-use Sartal\Core\Work\Bench\Cover;
+use Sartal\Core\Work\Bench\LoomSleeve;
 use Sartal\Core\Work\Bench\Milestone;
-use Sartal\Core\Work\Bench\Need;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Phase;
+use Sartal\Core\Work\Bench\Prerequisite;
 use Sartal\Core\Work\Bench\Sequencer;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Step;
@@ -41,7 +41,7 @@ use Tests\Support\Vice;
 /** What is done at the bench, what must be done before what, and the order that comes of it. */
 final class TravellerTest extends TestCase
 {
-    /** @param  array<string, list<Cover>>  $covers */
+    /** @param  array<string, list<LoomSleeve>>  $covers */
     private static function traveller(Bench $bench, array $covers = []): Traveller
     {
         $plan = $bench->plan();
@@ -267,7 +267,7 @@ final class TravellerTest extends TestCase
     {
         $bench = Bench::microphone();
         $sleeve = $bench->installation->catalogue->parts['sleeve-6'];
-        $traveller = self::traveller($bench, ['A-1' => [new Cover('L', 'w', 'Trunk', $sleeve)]]);
+        $traveller = self::traveller($bench, ['A-1' => [new LoomSleeve('L', 'w', 'Trunk', $sleeve)]]);
         $cover = self::at($traveller, 'sleeve-6', Task::Cover);
         $joins = array_keys(
             array_filter(
@@ -288,7 +288,7 @@ final class TravellerTest extends TestCase
         );
         self::assertSame(3, $needs($traveller), 'the joints of the second end wait for it');
         $wide = self::traveller($bench, [
-            'A-1' => [new Cover('L', 'w', 'Trunk', $bench->installation->catalogue->parts['sleeve-20'])],
+            'A-1' => [new LoomSleeve('L', 'w', 'Trunk', $bench->installation->catalogue->parts['sleeve-20'])],
         ]);
         self::assertSame(0, $needs($wide), 'a sleeve of 30 mm goes over either plug and nothing waits for it');
     }
@@ -563,7 +563,7 @@ final class TravellerTest extends TestCase
             '',
             Pace::Strip,
             Phase::Discard,
-        ))->needing([new Need($needs, 'because')]);
+        ))->needing([new Prerequisite($needs, 'because')]);
         $this->expectException(\LogicException::class);
         (new Sequencer(SecondEnd::Whole))->order([$operation('a', 'b|trim'), $operation('b', 'a|trim')]);
     }

@@ -38,7 +38,7 @@ final readonly class BuildingController
         $versions = [];
         foreach (
             $stored
-                ->parts()
+                ->entries()
                 ->toBase()
                 ->whereIn('kind', array_column(DecisionKind::shared(), 'value'))
                 ->get(['kind', 'key', 'version']) as $part
@@ -138,7 +138,7 @@ final readonly class BuildingController
                 sprintf('%s is %s long: it cannot be shortened by as much.', $way->name, $way->length->canonical()),
             );
         }
-        $row = $stored->parts()->where('kind', 'way')->where('key', $id)->firstOrFail();
+        $row = $stored->entries()->where('kind', 'way')->where('key', $id)->firstOrFail();
 
         return new Edit(DecisionKind::Way, $id, ['length' => $length->canonical()] + $row->definition, $row->version);
     }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers\Given;
 
 use App\Formats\BadLine;
 use App\Formats\PlanCsv;
-use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -38,7 +38,7 @@ final class PlanController
         $inserts = is_array($inserts) ? array_filter($inserts, is_string(...)) : [];
 
         return response()->json([
-            'drawing' => ConnectorDrawing::of(new Fitting('', '', $id, '', $inserts), $catalogue),
+            'drawing' => ConnectorResource::of(new Fitting('', '', $id, '', $inserts), $catalogue),
             'mates' => self::plansOfMates($type, $catalogue),
         ]);
     }

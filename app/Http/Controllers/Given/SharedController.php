@@ -40,7 +40,7 @@ final readonly class SharedController
         $part = Decided::canonical($kind, $request->input('part'));
         $id = is_string($part['id'] ?? null) ? $part['id'] : '';
         $name = is_string($part['name'] ?? null) ? $part['name'] : $id;
-        $exists = $stored->parts()->where('kind', $kind->value)->where('key', $id)->exists();
+        $exists = $stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         $version = $request->input('version') === null ? null : $request->integer('version');
         if ($exists && $version === null) {
             throw BadLine::because(

@@ -57,8 +57,8 @@ final readonly class TemplateController
         );
         $made = $this->importer->import(new InstallationFile($template, new Record(), $file->people));
         // Types of the house's own travel with it, whether a run uses them yet or not.
-        foreach ($stored->parts()->whereIn('kind', array_column(DecisionKind::types(), 'value'))->get() as $type) {
-            $made->parts()->create([
+        foreach ($stored->entries()->whereIn('kind', array_column(DecisionKind::types(), 'value'))->get() as $type) {
+            $made->entries()->create([
                 'installation_id' => $made->id,
                 'kind' => $type->kind,
                 'key' => $type->key,

@@ -39,7 +39,7 @@ final readonly class InstrumentController
 {
     public function index(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
-        $versions = $stored->parts()->where('kind', 'instrument')->pluck('version', 'key')->all();
+        $versions = $stored->entries()->where('kind', 'instrument')->pluck('version', 'key')->all();
         $planner = new TestPlanner($loaded->installation);
         $families = [];
         foreach ($loaded->plan()->assemblies as $assembly) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
-use App\Bench\Edition;
+use App\Bench\CodeEdition;
 use App\Bench\Given;
 use App\Http\Resources\Proof\CoverageResource;
 use App\Http\Resources\Proof\JudgementResource;
@@ -77,7 +77,7 @@ final class TestController
         $test = UnderTest::of($loaded, $id);
         $key = sprintf(
             'coverage.%s.%d.%s.%s.%s',
-            Edition::id(),
+            CodeEdition::id(),
             $stored->id,
             $stored->edition(),
             $test->assembly->id,

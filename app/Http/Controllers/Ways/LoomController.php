@@ -124,7 +124,7 @@ final readonly class LoomController
 
     private static function version(StoredInstallation $stored, string $id): int
     {
-        return (int) $stored->parts()->where('kind', 'loom')->where('key', $id)->value('version');
+        return (int) $stored->entries()->where('kind', 'loom')->where('key', $id)->value('version');
     }
 
     private static function file(string $bytes, string $type, string $name): Response

@@ -22,8 +22,8 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Remedy;
 use Sartal\Core\Work\Bench\Rework;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 
@@ -125,7 +125,7 @@ final readonly class BenchController
     {
         $rework = $this->asked($request, $stored, $job);
         abort_if(
-            $rework->remedy === Remedy::Accept,
+            $rework->remedy === Disposition::Accept,
             422,
             'What is left as it is goes back to nothing. Confirm the inspection with a note.',
         );
@@ -139,7 +139,7 @@ final readonly class BenchController
         $at =
             $job->operation($request->string('step')->toString()) ??
             abort(404, 'There is no such step in this job. Load it again.');
-        $remedy = $request->enum('remedy', Remedy::class) ?? abort(422, 'Choose what becomes of it.');
+        $remedy = $request->enum('remedy', Disposition::class) ?? abort(422, 'Choose what becomes of it.');
         $joint = $request->string('joint')->toString();
         $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
 

@@ -21,7 +21,7 @@ final readonly class CuttingController
         $versions = [];
         foreach (
             $stored
-                ->parts()
+                ->entries()
                 ->toBase()
                 ->where('kind', 'reel')
                 ->get(['key', 'version']) as $reel

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
-use App\Bench\Edition;
+use App\Bench\CodeEdition;
 use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
@@ -30,7 +30,7 @@ final readonly class OutstandingController
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf(
             'outstanding.%s.%d.%s.%s',
-            Edition::id(),
+            CodeEdition::id(),
             $stored->id,
             $stored->decisions.'.'.$stored->edition(),
             $last,

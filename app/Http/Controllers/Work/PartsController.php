@@ -20,7 +20,7 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
-use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsLine;
 
 /** Parts, time and cost. */
 final readonly class PartsController
@@ -48,7 +48,7 @@ final readonly class PartsController
         $list = self::scope($request, $loaded)->list($loaded, $request->query('left') !== '1');
         $number = static fn (float $value): string => rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
         $rows = array_map(
-            static fn (Line $line): array => [
+            static fn (PartsLine $line): array => [
                 $line->group,
                 $line->id,
                 $line->name,

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Resources\Ends;
 
 use App\Planning\Loaded;
-use Sartal\Core\Ends\Reach\Line;
 use Sartal\Core\Ends\Reach\Reaches;
+use Sartal\Core\Ends\Reach\ReachVerdict;
+use Sartal\Core\Ends\Reach\SignalLine;
 use Sartal\Core\Ends\Reach\Stretch;
-use Sartal\Core\Ends\Reach\Verdict;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Runs\RunPlan;
@@ -28,17 +28,19 @@ final class ReachResource
         );
 
         return array_map(
-            static fn (Line $line): array => self::line($line, $reaches),
+            static fn (SignalLine $line): array => self::line($line, $reaches),
             array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))),
         );
     }
 
     /** @return array<int|string, mixed> */
-    private static function line(Line $line, Reaches $reaches): array
+    private static function line(SignalLine $line, Reaches $reaches): array
     {
         $reach = $reaches->judge($line);
         $next =
-            $reach->verdict === Verdict::Beyond || $reach->verdict === Verdict::Tight ? $reaches->next($line) : null;
+            $reach->verdict === ReachVerdict::Beyond || $reach->verdict === ReachVerdict::Tight
+                ? $reaches->next($line)
+                : null;
 
         return [
             'id' => $line->circuit->id,

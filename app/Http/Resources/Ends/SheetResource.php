@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Ends;
 
-use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\Block;
@@ -61,7 +61,7 @@ final class SheetResource
         return [
             'id' => $fitting->fitting->id,
             'label' => $fitting->fitting->label,
-            'drawing' => ConnectorDrawing::of($fitting->fitting, $loaded->installation->catalogue),
+            'drawing' => ConnectorResource::of($fitting->fitting, $loaded->installation->catalogue),
             'plan' => $fitting->plan->name ?? '',
             'channels' => count($fitting->plan->channels ?? []),
             'exit' => $fitting->exit->name ?? '',

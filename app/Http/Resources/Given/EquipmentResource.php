@@ -24,7 +24,7 @@ final class EquipmentResource
         foreach ($in->matings as $mating) {
             $plugged[$mating->with] = $mating->fitting;
         }
-        $versions = $loaded->stored->parts()->where('kind', 'equipment')->pluck('version', 'key');
+        $versions = $loaded->stored->entries()->where('kind', 'equipment')->pluck('version', 'key');
 
         return array_values(
             array_map(

@@ -67,7 +67,7 @@ final class TypeResource
             'used' => isset(UsedTypes::of($loaded->installation)->{$list}[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
-            'drawing' => $type instanceof ConnectorType ? ConnectorDrawing::of(new Fitting('', '', $id, ''), $catalogue) : null,
+            'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue) : null,
         ];
     }
 
@@ -77,7 +77,7 @@ final class TypeResource
         $own = [];
         foreach (
             $loaded->stored
-                ->parts()
+                ->entries()
                 ->toBase()
                 ->whereIn('kind', array_column(DecisionKind::types(), 'value'))
                 ->get(['kind', 'key', 'version']) as $row

@@ -10,7 +10,7 @@ use Sartal\Core\Later\Changing\Overtaken;
 use Sartal\Core\Later\Changing\Remedy;
 use Sartal\Core\Later\Changing\RunImpact;
 use Sartal\Core\Work\Parts\Ask;
-use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsLine;
 
 /** What a change overtakes, or what is overtaken as things are, with what can be done about it. */
 final class ImpactResource
@@ -83,7 +83,7 @@ final class ImpactResource
     }
 
     /** @return array<int|string, mixed> */
-    private static function part(Line $line): array
+    private static function part(PartsLine $line): array
     {
         return [
             'name' => $line->name,

@@ -6,7 +6,7 @@ namespace App\Http\Resources\Plan;
 
 use App\Formats\RunLine;
 use App\Http\Resources\Ends\ReachResource;
-use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Pinout\Unused;
@@ -246,7 +246,7 @@ final class RunResource
                 'length' => (isset($tails[$leg->id]) ? $tails[$leg->id]->result : $leg->length)->canonical(),
                 'plan' => $plan->name ?? '',
                 'source' => $plan->source ?? '',
-                'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
+                'drawing' => ConnectorResource::of($fitting, $loaded->installation->catalogue),
                 'mate' => self::mate($fitting->id, $loaded),
             ];
         }

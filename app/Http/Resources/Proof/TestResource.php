@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Proof;
 
-use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Given\ConnectorResource;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Planning\Loaded;
 use App\Testing\UnderTest;
@@ -247,7 +247,7 @@ final class TestResource
                     'label' => $fitting->label,
                     'tag' => $tags[$id] ?? '',
                     'location' => $loaded->installation->locationName($fitting->location),
-                    'drawing' => ConnectorDrawing::of($fitting, $loaded->installation->catalogue),
+                    'drawing' => ConnectorResource::of($fitting, $loaded->installation->catalogue),
                 ];
             }
         }

@@ -9,8 +9,8 @@ use Sartal\Core\File\LoomCodec;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Dressing\LoomDress;
-use Sartal\Core\Ways\Dressing\Piece;
 use Sartal\Core\Ways\Dressing\SegmentDress;
+use Sartal\Core\Ways\Dressing\SleevePiece;
 use Sartal\Core\Ways\Looming\BranchPlace;
 use Sartal\Core\Ways\Looming\LoomEnd;
 
@@ -107,7 +107,7 @@ final class LoomResource
     }
 
     /** @return array<int|string, mixed> */
-    private static function piece(Piece $piece): array
+    private static function piece(SleevePiece $piece): array
     {
         return ['name' => $piece->part->name, 'for' => $piece->for, 'cut' => PlanEncoder::worked($piece->cut)];
     }

@@ -14,7 +14,7 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Cutting\Assigned;
 use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\Cut;
-use Sartal\Core\Work\Cutting\Need;
+use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\Stock;
 
 /** Every reel with what comes off it, in order, and its marks. */
@@ -75,7 +75,7 @@ final class CuttingResource
             ),
             'untouched' => array_map(self::stock(...), $plan->untouched),
             'unmet' => array_map(
-                static fn (Need $need): array => [
+                static fn (CutNeeded $need): array => [
                     'code' => $loaded->installation->runs[$need->run]->code,
                     'length' => $need->length->canonical(),
                 ],

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Bench\Job;
-use App\Http\Resources\Given\ConnectorDrawing;
+use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Catalogue\HazardDomain;
@@ -14,8 +14,8 @@ use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\CutTo;
 use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\Flaw;
-use Sartal\Core\Work\Bench\Need;
 use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Prerequisite;
 use Sartal\Core\Work\Bench\Step;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\TimeBook;
@@ -128,7 +128,10 @@ final class JobResource
                 ),
                 'seconds' => round($times->of($operation) * 60, 1),
                 'wait' => $operation->wait,
-                'needs' => array_map(static fn (Need $need): array => [$need->before, $need->why], $operation->needs),
+                'needs' => array_map(
+                    static fn (Prerequisite $need): array => [$need->before, $need->why],
+                    $operation->needs,
+                ),
             ],
             static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0,
         );
@@ -179,7 +182,7 @@ final class JobResource
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [
                         'label' => $fitting->fitting->label,
-                        'drawing' => ConnectorDrawing::of($fitting->fitting, $loaded->installation->catalogue),
+                        'drawing' => ConnectorResource::of($fitting->fitting, $loaded->installation->catalogue),
                         'print' => $fitting->print,
                         'mates' => $fitting->mates,
                         'strip' => $recipe === null ? null : ['run' => $id, 'side' => $side->value, 'at' => $at],

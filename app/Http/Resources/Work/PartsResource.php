@@ -8,7 +8,7 @@ use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\StockCodec;
-use Sartal\Core\Work\Parts\Line;
+use Sartal\Core\Work\Parts\PartsLine;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
 
@@ -26,7 +26,7 @@ final class PartsResource
             'cost' => round($list->cost, 2),
             'unpriced' => $list->unpriced,
             'lines' => array_map(
-                static fn (Line $line): array => [
+                static fn (PartsLine $line): array => [
                     'sort' => $line->sort->value,
                     'id' => $line->id,
                     'name' => $line->name,

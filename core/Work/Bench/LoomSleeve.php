@@ -7,7 +7,7 @@ namespace Sartal\Core\Work\Bench;
 use Sartal\Core\Given\Catalogue\Part;
 
 /** A sleeve of a loom that a run is threaded through. */
-final readonly class Cover
+final readonly class LoomSleeve
 {
     /**
      * @param  string  $loom  id

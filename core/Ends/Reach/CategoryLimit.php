@@ -13,7 +13,7 @@ use Sartal\Core\Given\Measure\FigureTerm;
  * than their length: solid + cords × (1 + more) may make up 102 m. Source:
  * ANSI/TIA-568, from memory.
  */
-final readonly class CategoryRule implements Rule
+final readonly class CategoryLimit implements ReachLimit
 {
     private const LINK = 90.0;
 
@@ -37,7 +37,7 @@ final readonly class CategoryRule implements Rule
 
     private const CHANNEL_DELAY = 555.0;
 
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $solid = array_values(
             array_filter($line->stretches, static fn (Stretch $stretch): bool => self::more($stretch) === 0.0),
@@ -61,7 +61,7 @@ final readonly class CategoryRule implements Rule
             $line,
         );
         $whole = $line->length()->inMetres();
-        if (! $isLink && $whole > self::LONGEST && $reach->verdict !== Verdict::Beyond) {
+        if (! $isLink && $whole > self::LONGEST && $reach->verdict !== ReachVerdict::Beyond) {
             $longest = new Figure(self::LONGEST, 'm', [new FigureTerm('channel', 'in all', '100 m', $rule->source)]);
 
             return $this->withDecibels(
@@ -81,7 +81,7 @@ final readonly class CategoryRule implements Rule
     }
 
     /** The margin in dB: what the metres that are left would lose at the category's highest frequency. */
-    private function withDecibels(Reach $reach, Line $line): Reach
+    private function withDecibels(Reach $reach, SignalLine $line): Reach
     {
         $frequency = $this->frequency($line);
         $perMetre =
@@ -105,7 +105,7 @@ final readonly class CategoryRule implements Rule
     }
 
     /** MHz up to which all of the line is specified. */
-    private function frequency(Line $line): ?float
+    private function frequency(SignalLine $line): ?float
     {
         $frequency = INF;
         foreach ($line->stretches as $stretch) {
@@ -130,7 +130,7 @@ final readonly class CategoryRule implements Rule
         return $core->gauge->area <= self::THIN ? self::THIN_CORDS : self::CORDS;
     }
 
-    private function used(Line $line, bool $isLink, ReachRule $rule): Figure
+    private function used(SignalLine $line, bool $isLink, ReachRule $rule): Figure
     {
         $counted = 0.0;
         $terms = [];
@@ -144,11 +144,11 @@ final readonly class CategoryRule implements Rule
                     ? 'solid'
                     : sprintf(
                         '%s stranded %s, counts for %d %% more',
-                        Line::metres($stretch->metres()),
+                        SignalLine::metres($stretch->metres()),
                         $stretch->thinnest()?->gauge->text ?? '',
                         $more * 100,
                     ),
-                Line::metres($amount),
+                SignalLine::metres($amount),
                 $rule->source,
             );
         }
@@ -157,7 +157,7 @@ final readonly class CategoryRule implements Rule
     }
 
     /** @return list<array{string, Figure}> */
-    private function information(Line $line, bool $isLink, ReachRule $rule): array
+    private function information(SignalLine $line, bool $isLink, ReachRule $rule): array
     {
         $more = [];
         $solid = $line->length()->inMetres();
@@ -171,10 +171,10 @@ final readonly class CategoryRule implements Rule
                             'cords',
                             sprintf(
                                 '(102 m − %s) ÷ %s, at most 100 m in all',
-                                Line::metres($solid),
+                                SignalLine::metres($solid),
                                 Figure::amount(1 + $share, ''),
                             ),
-                            Line::metres($cords),
+                            SignalLine::metres($cords),
                             $rule->source,
                         ),
                     ]),
@@ -207,7 +207,7 @@ final readonly class CategoryRule implements Rule
                 : ($stretch->metres() / ($stretch->velocity() * Stretch::LIGHT)) * 1e9,
             static fn (Stretch $stretch): string => sprintf(
                 '%s at %s %% of the speed of light',
-                Line::metres($stretch->metres()),
+                SignalLine::metres($stretch->metres()),
                 Figure::amount(100 * (float) $stretch->velocity(), '', 0),
             ),
             'ns',
@@ -223,7 +223,7 @@ final readonly class CategoryRule implements Rule
     }
 
     /** @return ?array{string, Figure} at the category's highest frequency */
-    private function loss(Line $line, ReachRule $rule): ?array
+    private function loss(SignalLine $line, ReachRule $rule): ?array
     {
         $frequency = $this->frequency($line);
         if ($frequency === null) {
@@ -239,7 +239,7 @@ final readonly class CategoryRule implements Rule
                 100,
             static fn (Stretch $stretch): string => sprintf(
                 '%s of category %s, %s dB for 100 m',
-                Line::metres($stretch->metres()),
+                SignalLine::metres($stretch->metres()),
                 $stretch->cable->category,
                 Figure::amount(CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0, ''),
             ),
@@ -256,7 +256,7 @@ final readonly class CategoryRule implements Rule
      *
      * @return list<array{string, Figure}>
      */
-    private function power(Line $line, Figure|string $loop): array
+    private function power(SignalLine $line, Figure|string $loop): array
     {
         $watts = $line->circuit->demand->power;
         if ($watts === null || ! ($loop instanceof Figure)) {

@@ -9,11 +9,11 @@ use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 
 /** Above the corner 1/(2πRC) of source and cable, treble is lost; it has to lie above what is heard. Source: circuit theory. */
-final readonly class CornerRule implements Rule
+final readonly class CornerLimit implements ReachLimit
 {
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
-        $used = CapacitanceRule::of($line);
+        $used = CapacitanceLimit::of($line);
         if (is_string($used)) {
             return Reach::unknown('corner', $used.' does not state its capacitance');
         }

@@ -7,7 +7,7 @@ namespace Sartal\Core\Given\Installation;
 use Sartal\Core\Given\Measure\Withers;
 
 /** Which methods the house wants at connectors of a family, where that departs from what follows from the wiring. */
-final readonly class TestRules
+final readonly class TestChoices
 {
     use Withers;
 

@@ -7,7 +7,7 @@ namespace Sartal\Core\Work\Bench;
 use Sartal\Core\Given\Installation\Side;
 
 /** Operations while they are being found: what needs what is added as it turns up. */
-final class Draft
+final class OperationDraft
 {
     /** @var array<int|string, Operation> */
     private array $operations = [];
@@ -67,7 +67,7 @@ final class Draft
             $needs = [];
             foreach ($this->needs[$id] ?? [] as $before => $why) {
                 if (isset($this->operations[$before])) {
-                    $needs[] = new Need((string) $before, $why);
+                    $needs[] = new Prerequisite((string) $before, $why);
                 }
             }
             $made[] = $operation->needing($needs);

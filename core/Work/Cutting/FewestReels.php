@@ -9,7 +9,7 @@ namespace Sartal\Core\Work\Cutting;
  * reduction procedures for the bin packing problem", Discrete Applied
  * Mathematics 28, 1990 (their bound L2).
  */
-final class Bound
+final class FewestReels
 {
     /**
      * @param  list<int>  $sizes  in units, none above the bin's

@@ -13,9 +13,9 @@ use Sartal\Core\Given\Measure\FigureTerm;
  * Rload). On a 70 or 100 V line the load is U² ÷ P. Source: circuit theory;
  * what is planned to is common practice.
  */
-final readonly class LoudspeakerRule implements Rule
+final readonly class LoudspeakerLimit implements ReachLimit
 {
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $loop = $line->loop();
         if (is_string($loop)) {

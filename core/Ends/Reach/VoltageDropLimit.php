@@ -14,14 +14,14 @@ use Sartal\Core\Given\Measure\FigureTerm;
  * alone: sizing, protection and connection are for local code and a licensed
  * person. Conductors that carry power are reckoned warm.
  */
-final readonly class VoltageDropRule implements Rule
+final readonly class VoltageDropLimit implements ReachLimit
 {
     /** IEC 60028, for each kelvin; to 70 °C, where the insulation of usual wire ends. */
     private const PER_KELVIN = 0.003_93;
 
     private const WARMER = 50;
 
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $loop = $line->loop();
         if (is_string($loop)) {

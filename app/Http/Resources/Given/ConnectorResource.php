@@ -11,7 +11,7 @@ use Sartal\Core\Given\Catalogue\Cavity;
 use Sartal\Core\Given\Installation\Fitting;
 
 /** What is needed to draw a fitting from either side, in mm. */
-final class ConnectorDrawing
+final class ConnectorResource
 {
     /** @return ?array<int|string, mixed> */
     public static function of(Fitting $fitting, Catalogue $catalogue): ?array

@@ -25,7 +25,7 @@ use Sartal\Core\Given\Schools\ShellBond;
  * Circuits + contact plans + house rules → joints. An exception made by hand
  * replaces the joint it speaks of and stays visible as one.
  */
-final class PinoutRule
+final class PinoutMaker
 {
     /** @var array<int|string, Joint> by joint id */
     private array $joints = [];

@@ -9,9 +9,9 @@ use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 
 /** Capacitance of the whole line, as TIA-232 limits it. */
-final readonly class CapacitanceRule implements Rule
+final readonly class CapacitanceLimit implements ReachLimit
 {
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $used = self::of($line);
         if (is_string($used)) {
@@ -31,7 +31,7 @@ final readonly class CapacitanceRule implements Rule
         );
     }
 
-    public static function of(Line $line): Figure|string
+    public static function of(SignalLine $line): Figure|string
     {
         return $line->sum(
             static fn (Stretch $stretch): ?float => $stretch->picofaradsPerMetre() === null
@@ -39,7 +39,7 @@ final readonly class CapacitanceRule implements Rule
                 : $stretch->picofaradsPerMetre() * $stretch->metres(),
             static fn (Stretch $stretch): string => sprintf(
                 '%s × %s pF/m',
-                Line::metres($stretch->metres()),
+                SignalLine::metres($stretch->metres()),
                 Figure::amount((float) $stretch->picofaradsPerMetre(), '', 0),
             ),
             'pF',

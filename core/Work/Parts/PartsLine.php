@@ -7,7 +7,7 @@ namespace Sartal\Core\Work\Parts;
 use Sartal\Core\Given\Measure\Figure;
 
 /** One line of a parts list: what is needed, what is there, what is to be bought. */
-final readonly class Line
+final readonly class PartsLine
 {
     /**
      * @param  string  $group  as the list is divided: "cable", "connector", or a part's kind

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 /** What becomes of a flaw. */
-enum Remedy: string
+enum Disposition: string
 {
     case Accept = 'accept';
     case Rework = 'rework';

@@ -7,7 +7,7 @@ namespace Sartal\Core\Work\Cutting;
 use Sartal\Core\Given\Measure\Length;
 
 /** A run that is still to be cut. */
-final readonly class Need
+final readonly class CutNeeded
 {
     /**
      * @param  string  $group  runs of one group come off one reel; "" for none

@@ -9,12 +9,12 @@ use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 
 /** The length of a line that several devices share, all its runs together. */
-final readonly class BusRule implements Rule
+final readonly class BusLimit implements ReachLimit
 {
     /** Receivers of one unit load on a line: TIA-485; ANSI E1.11 takes it over. */
     private const LOADS = 32;
 
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $most = $rule->most?->inMetres() ?? 0.0;
         $used = $line->sum(
@@ -26,7 +26,7 @@ final readonly class BusRule implements Rule
         );
         assert($used instanceof Figure);
         $limit = new Figure($most, 'm', [
-            new FigureTerm('line', 'from the first device to the last', Line::metres($most), $rule->source),
+            new FigureTerm('line', 'from the first device to the last', SignalLine::metres($most), $rule->source),
         ]);
         $devices = count($line->stretches);
         $loop = $line->loop();

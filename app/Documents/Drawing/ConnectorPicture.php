@@ -9,7 +9,7 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Point;
 
 /** Draws a connector from the catalogue's millimetres into a given frame. */
-final readonly class ConnectorDrawing
+final readonly class ConnectorPicture
 {
     private const INK = '#22302f';
 

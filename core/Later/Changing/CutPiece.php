@@ -7,7 +7,7 @@ namespace Sartal\Core\Later\Changing;
 use Sartal\Core\Given\Measure\Length;
 
 /** The piece of cable that a run is made of, against what its plan asks for. */
-final readonly class Piece
+final readonly class CutPiece
 {
     /**
      * @param  string  $made  id of the event that cut it

@@ -14,12 +14,12 @@ use Sartal\Core\Given\Measure\FigureTerm;
  * frequency of the rule. Source: SMPTE ST 292-1, ST 424, ST 2081-1, ST 2082-1,
  * from memory.
  */
-final readonly class LossRule implements Rule
+final readonly class LossLimit implements ReachLimit
 {
     /** What is planned for where nobody said how fast. */
     private const USUAL = VideoRate::G3;
 
-    public function judge(Line $line, ReachRule $rule): Reach
+    public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $rate = $line->circuit->demand->rate ?? self::USUAL;
         $radio = $rule->kilohertz !== null;
@@ -29,7 +29,7 @@ final readonly class LossRule implements Rule
             static fn (Stretch $stretch): ?float => self::loss($stretch, $hertz),
             static fn (Stretch $stretch): string => sprintf(
                 '%s × %s dB/m: %s in the conductors, %s in the dielectric',
-                Line::metres($stretch->metres()),
+                SignalLine::metres($stretch->metres()),
                 Figure::amount((float) self::loss($stretch, $hertz) / max(1e-9, $stretch->metres()), '', 3),
                 Figure::amount(self::conductors($stretch, $hertz), '', 3),
                 Figure::amount(self::dielectric($stretch, $hertz), '', 3),

@@ -13,7 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<int|string, mixed> $definition in the shape of the file format
  * @property int $version
  */
-final class StoredPart extends Model
+final class StoredEntry extends Model
 {
     public $timestamps = false;
 

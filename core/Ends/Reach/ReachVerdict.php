@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Reach;
 
-enum Verdict: string
+enum ReachVerdict: string
 {
     case Reaches = 'reaches';
     /** Within the limit, beyond what is planned to. */

@@ -10,7 +10,7 @@ use RecursiveIteratorIterator;
 use SplFileInfo;
 
 /** Which rules and catalogue are installed: what an older edition worked out is worked out again. */
-final class Edition
+final class CodeEdition
 {
     private static ?string $id = null;
 

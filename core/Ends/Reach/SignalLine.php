@@ -12,7 +12,7 @@ use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Given\Measure\Length;
 
 /** One circuit from end to end: every run that it passes through. */
-final readonly class Line
+final readonly class SignalLine
 {
     /** @param  non-empty-list<Stretch>  $stretches */
     public function __construct(public Circuit $circuit, public SignalType $signal, public array $stretches)

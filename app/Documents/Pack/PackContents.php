@@ -8,7 +8,7 @@ use App\Planning\Loaded;
 use Sartal\Core\Later\Handover\Gap;
 
 /** Everything that a pack tells, read once. */
-final readonly class Packing
+final readonly class PackContents
 {
     /**
      * @param  string  $release  letter that it is worked by; "" where nothing is released

@@ -7,7 +7,7 @@ namespace Sartal\Core\Ends\Reach;
 use Sartal\Core\Given\Catalogue\ReachRule;
 
 /** One kind of limit. */
-interface Rule
+interface ReachLimit
 {
-    public function judge(Line $line, ReachRule $rule): Reach;
+    public function judge(SignalLine $line, ReachRule $rule): Reach;
 }
