@@ -83,13 +83,13 @@ foreach (
         $name,
         count($found),
         ms(static fn () => operations($bench, $plan)),
-        ms(static fn () => Traveller::of($found, $bench->installation->rules)),
+        ms(static fn () => Traveller::order($found, $bench->installation->rules)),
     );
 }
 
 echo "Where a job stands: a 24-pair multicore with everything recorded so many times over\n";
 [$bench, $plan] = made(1, 'multicore-24', 'xlr3-female-cable-balanced', 'rect90-male-24ch');
-$traveller = Traveller::of(operations($bench, $plan), $bench->installation->rules);
+$traveller = Traveller::order(operations($bench, $plan), $bench->installation->rules);
 foreach ([1, 2, 4, 8] as $times) {
     $events = [];
     for ($i = 0; $i < $times; $i++) {

@@ -94,7 +94,7 @@ foreach ($sizes as $contacts => [$bench, $terminal]) {
     $joint = $terminal === null ? $joints[intdiv(count($joints), 2)]->id : $bench->joint($terminal);
     $reading = $bench->readingWith(new WiringEdit([$joint => null]));
     $start = hrtime(true);
-    $trouble = Diagnostician::of($planner->places($assembly), $expectation, $reading)->troubles[0];
+    $trouble = Diagnostician::for($planner->places($assembly), $expectation, $reading)->troubles[0];
     $diagnosed = (hrtime(true) - $start) / 1e6;
     $start = hrtime(true);
     (new NextReading($expectation, $reading, Method::cases()))->after($trouble);

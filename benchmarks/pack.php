@@ -87,7 +87,7 @@ function job(int $count): InstallationFile
         fittings: $fittings,
         runs: $runs,
     );
-    $in = $in->withCatalogue(UsedTypes::of($in));
+    $in = $in->withCatalogue(UsedTypes::in($in));
     $planner = new Planner();
     $plan = $planner->plan($in);
     $events = [];

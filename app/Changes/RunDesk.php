@@ -185,7 +185,7 @@ final readonly class RunDesk
             ', ',
             array_map(
                 static fn (string $field): string => str_replace('_', ' ', $field),
-                Names::of(array_diff_assoc($after, $before)),
+                Names::from(array_diff_assoc($after, $before)),
             ),
         ) ?:
             'nothing';

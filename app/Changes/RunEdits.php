@@ -126,7 +126,7 @@ final class RunEdits
         }
         $in = $loaded->installation;
 
-        return UsedTypes::of(
+        return UsedTypes::in(
             new Installation(
                 $in->id,
                 $in->name,
@@ -142,7 +142,7 @@ final class RunEdits
     /** The types that one run uses. */
     public static function used(Installation $in, Run $run): Catalogue
     {
-        return UsedTypes::of(
+        return UsedTypes::in(
             new Installation($in->id, $in->name, $in->rules, $in->catalogue, runs: [$run->id => $run]),
         );
     }

@@ -94,7 +94,7 @@ final readonly class TypeDesk
             throw BadLine::because('id', $id, 'There is no such type.');
         }
         $own = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
-        $used = isset(UsedTypes::of($loaded->installation)->{$list}[$id]);
+        $used = isset(UsedTypes::in($loaded->installation)->{$list}[$id]);
         if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}[$id]))) {
             $words = sprintf('%s %s taken out of the catalogue', ucfirst($kind->value), $type->name);
             $this->log->write(Decision::on($loaded, $by, $words, [Edit::without($kind, $id, $version)]));

@@ -107,7 +107,7 @@ final class FileImporter
     {
         $merged = $installation->withCatalogue($installation->catalogue->plus(ShippedCatalogue::load()));
 
-        return $installation->catalogue->plus(UsedTypes::of($merged));
+        return $installation->catalogue->plus(UsedTypes::in($merged));
     }
 
     /** @throws InvalidDocument */

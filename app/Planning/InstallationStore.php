@@ -258,7 +258,7 @@ final class InstallationStore
     {
         [$data, $versions] = $rows;
         $problems = new Problems();
-        $read = FileDecoder::installation(Fields::of($data, '', $problems));
+        $read = FileDecoder::installation(Fields::from($data, '', $problems));
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
         $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
         $record ??= $this->record($stored, $problems);
@@ -279,7 +279,7 @@ final class InstallationStore
                 ->get(['uuid', 'definition']) as $event
         ) {
             $events[] = EventCodec::decode(
-                Fields::of(json_decode($event->definition, true), 'record.'.$event->uuid, $problems),
+                Fields::from(json_decode($event->definition, true), 'record.'.$event->uuid, $problems),
             );
         }
 

@@ -20,7 +20,7 @@ final class Pinning
     public static function more(array $stored, Catalogue $used): array
     {
         $problems = new Problems();
-        $pinned = CatalogueDecoder::catalogue(Fields::of($stored, 'catalogue', $problems));
+        $pinned = CatalogueDecoder::catalogue(Fields::from($stored, 'catalogue', $problems));
         $problems->settle();
 
         return CatalogueEncoder::catalogue($pinned->plus($used));

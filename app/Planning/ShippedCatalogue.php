@@ -67,7 +67,9 @@ final class ShippedCatalogue
         foreach (self::READERS as $folder) {
             $own = glob($root.'/'.$folder.'/*.php') ?: [];
             if ($own === []) {
-                throw new LogicException(sprintf('%s has moved: what is kept would outlive the code that made it.', $folder));
+                throw new LogicException(
+                    sprintf('%s has moved: what is kept would outlive the code that made it.', $folder),
+                );
             }
             array_push($code, ...$own);
         }
@@ -91,7 +93,7 @@ final class ShippedCatalogue
             );
         }
         $problems = new Problems();
-        $fields = Fields::of($data, 'catalogue', $problems);
+        $fields = Fields::from($data, 'catalogue', $problems);
         $catalogue = CatalogueDecoder::catalogue($fields);
         $problems->settle();
 

@@ -29,7 +29,7 @@ final class BenchRecord
                 ->get(['uuid', 'definition']) as $row
         ) {
             $events[] = EventCodec::decode(
-                Fields::of(json_decode($row->definition, true), 'record.'.$row->uuid, $problems),
+                Fields::from(json_decode($row->definition, true), 'record.'.$row->uuid, $problems),
             );
         }
         $problems->settle();

@@ -51,7 +51,7 @@ final readonly class BenchRecorder
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
-        $fields = Fields::of(
+        $fields = Fields::from(
             [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
             '',
             $problems,

@@ -35,7 +35,7 @@ final class Recorder
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
-        $fields = Fields::of(
+        $fields = Fields::from(
             [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
             '',
             $problems,
@@ -174,7 +174,7 @@ final class Recorder
         if ($sent->kind === EventKind::Reported) {
             return;
         }
-        foreach (ServiceFaults::of($loaded->record, $loaded->plan()) as $fault) {
+        foreach (ServiceFaults::open($loaded->record, $loaded->plan()) as $fault) {
             if ($fault->report->id === $sent->of && $fault->report->run === $sent->run && ! $fault->isClosed()) {
                 return;
             }

@@ -38,7 +38,7 @@ final readonly class ReleaseDesk
             $decided = $this->store->load($stored->refresh());
             // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue changes nothing here.
             $frozen = $decided->installation->withCatalogue(
-                UsedTypes::of($decided->installation)->plus($decided->pinned),
+                UsedTypes::in($decided->installation)->plus($decided->pinned),
             );
             $document = (new InstallationFile($frozen, new Record(), []))->print();
             $plan = json_encode(

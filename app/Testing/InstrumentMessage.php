@@ -38,7 +38,7 @@ final readonly class InstrumentMessage
     public static function decode(mixed $data, UnderTest $test): self
     {
         $problems = new Problems();
-        $fields = Fields::of($data, 'message', $problems);
+        $fields = Fields::from($data, 'message', $problems);
         if ($fields->text('protocol', '') !== self::PROTOCOL || $fields->raw('version') !== self::VERSION) {
             $fields->wrong(
                 'protocol',

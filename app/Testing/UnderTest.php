@@ -81,7 +81,7 @@ final class UnderTest
 
     public function trials(): Trials
     {
-        return Trials::of($this->events());
+        return Trials::among($this->events());
     }
 
     public function checks(): ResultChecks

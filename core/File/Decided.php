@@ -21,7 +21,7 @@ final class Decided
     public static function canonical(DecisionKind $kind, mixed $shape): array
     {
         $problems = new Problems();
-        $fields = Fields::of($shape, '', $problems);
+        $fields = Fields::from($shape, '', $problems);
         $encoded = match ($kind) {
             DecisionKind::Run => RunCodec::encode(RunCodec::decode($fields)),
             DecisionKind::Location => BuildingCodec::encodeLocation(BuildingCodec::location($fields)),
@@ -54,7 +54,7 @@ final class Decided
     public static function type(DecisionKind $kind, mixed $shape): Catalogue
     {
         $problems = new Problems();
-        $catalogue = CatalogueDecoder::catalogue(Fields::of([$kind->list() => [$shape]], '', $problems));
+        $catalogue = CatalogueDecoder::catalogue(Fields::from([$kind->list() => [$shape]], '', $problems));
         $problems->settle();
 
         return $catalogue;
@@ -71,7 +71,7 @@ final class Decided
     public static function in(Installation $in, DecisionKind $kind, string $key, ?array $shape): Installation
     {
         $problems = new Problems();
-        $fields = Fields::of($shape ?? [], $kind->value.'.'.$key, $problems);
+        $fields = Fields::from($shape ?? [], $kind->value.'.'.$key, $problems);
         $changed = match ($kind->home()) {
             DecisionHome::Whole => $in->changed(self::whole($kind, $fields)),
             DecisionHome::Type => throw new LogicException('A type is laid over the catalogue.'),

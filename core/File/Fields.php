@@ -29,7 +29,7 @@ final class Fields
     ) {
     }
 
-    public static function of(mixed $data, string $path, Problems $problems): self
+    public static function from(mixed $data, string $path, Problems $problems): self
     {
         if (! is_array($data) || ($data !== [] && array_is_list($data))) {
             $problems->add($path, $data, 'should be an object with named fields.');
@@ -275,7 +275,7 @@ final class Fields
 
     public function child(string $key): self
     {
-        return self::of($this->take($key, null), $this->at($key), $this->problems);
+        return self::from($this->take($key, null), $this->at($key), $this->problems);
     }
 
     /**
@@ -290,7 +290,7 @@ final class Fields
     {
         $items = [];
         foreach ($this->items($key, $required) as $i => $item) {
-            $fields = self::of($item, $this->at($key).'['.$i.']', $this->problems);
+            $fields = self::from($item, $this->at($key).'['.$i.']', $this->problems);
             $items[] = $read($fields);
             $fields->done();
         }

@@ -38,7 +38,7 @@ final class FileDecoder
     public static function file(array $data): InstallationFile
     {
         $problems = new Problems();
-        $fields = Fields::of($data, '', $problems);
+        $fields = Fields::from($data, '', $problems);
         if (
             $fields->text('format') !== InstallationFile::FORMAT ||
             ($data['version'] ?? null) !== InstallationFile::VERSION

@@ -599,7 +599,7 @@ $whole = new Installation(
     $instruments,
 );
 
-$installation = $whole->withCatalogue(UsedTypes::of($whole));
+$installation = $whole->withCatalogue(UsedTypes::in($whole));
 
 $people = [
     new Person('planner@brackwater.example', 'Imre Okafor-Lund', ['planner']),
@@ -679,7 +679,7 @@ $did('M-201', EventKind::Cut, 'bench');
 // End B is in hand: everything is prepared, 43 of its 72 contacts are in.
 $inHand = 0;
 foreach (
-    Traveller::of(
+    Traveller::order(
         (new OperationPlanner($installation))->of($plan->assemblies['M-201'], $plan->runs),
         $installation->rules,
     )->operations as $operation

@@ -193,8 +193,8 @@ final class OddNamesTest extends TestCase
             'leeway' => $each($leeway->of(...), $in->locations),
             'readiness' => (new Readiness($in, $plan, $record, []))->gaps(),
             'circuits' => $each($tracer->circuit(...), $in->circuits),
-            'retests' => Retests::of($in, $plan, $record),
-            'faults' => ServiceFaults::of($record, $plan),
+            'retests' => Retests::due($in, $plan, $record),
+            'faults' => ServiceFaults::open($record, $plan),
             'sheets' => array_map(
                 static fn (string $run): array => array_map(
                     static fn (Side $side): mixed => $sheets->of($in->runs[$run], $side, $plan->runs[$run]),
@@ -215,7 +215,7 @@ final class OddNamesTest extends TestCase
         foreach ($plan->assemblies as $assembly) {
             $covers = (new Covers($in, $plan->layout, $dresser))->of($assembly->runs);
             $planner = new OperationPlanner($in, $covers);
-            $traveller = Traveller::of($planner->of($assembly, $plan->runs), $in->rules);
+            $traveller = Traveller::order($planner->of($assembly, $plan->runs), $in->rules);
             $operations = $traveller->operations;
             $progress = new Progress($operations, $file->record->together($assembly->runs));
             $last = $operations[array_key_last($operations)];

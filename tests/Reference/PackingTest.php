@@ -107,7 +107,7 @@ final class PackingTest extends TestCase
             );
         }
         foreach (Node::ask('enclose', $lists) as $n => $expected) {
-            $found = EnclosingCircle::of(
+            $found = EnclosingCircle::around(
                 array_map(static fn (array $circle): Circle => new Circle(...$circle), $lists[$n]),
             );
             self::assertEqualsWithDelta($expected[2], $found->r, $expected[2] * 1e-6, 'list '.$n);

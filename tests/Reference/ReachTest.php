@@ -29,7 +29,7 @@ final class ReachTest extends TestCase
         foreach (['5e' => 22.0, '6' => 19.8, '6A' => 19.1] as $category => $decibels) {
             self::assertEqualsWithDelta(
                 $decibels,
-                CategoryLoss::of((string) $category)?->per100Metres(100),
+                CategoryLoss::category((string) $category)?->per100Metres(100),
                 0.05,
                 (string) $category,
             );
@@ -40,12 +40,12 @@ final class ReachTest extends TestCase
     public function test_a_category_says_nothing_beyond_its_range(): void
     {
         foreach (['5e' => 100.0, '6' => 250.0, '6A' => 500.0] as $category => $highest) {
-            $loss = CategoryLoss::of((string) $category);
+            $loss = CategoryLoss::category((string) $category);
             self::assertNotNull($loss?->per100Metres($highest));
             self::assertNull($loss->per100Metres($highest + 1));
             self::assertNull($loss->per100Metres(0.5));
         }
-        self::assertNull(CategoryLoss::of('3'));
+        self::assertNull(CategoryLoss::category('3'));
     }
 
     /** @return iterable<string, array{VideoRate, float, float}> SMPTE ST 292-1, ST 424, ST 2081-1, ST 2082-1, from memory */

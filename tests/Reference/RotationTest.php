@@ -42,14 +42,14 @@ final class RotationTest extends TestCase
     #[DataProvider('turned')]
     public function test_turning(string $text, ?string $becomes): void
     {
-        self::assertSame($becomes, Rotation::of($text));
+        self::assertSame($becomes, Rotation::read($text));
     }
 
     public function test_turning_twice_gives_the_text_again(): void
     {
         for ($n = 0; $n < 10_000; $n++) {
-            $turned = Rotation::of((string) $n);
-            self::assertTrue($turned === null || Rotation::of($turned) === (string) $n);
+            $turned = Rotation::read((string) $n);
+            self::assertTrue($turned === null || Rotation::read($turned) === (string) $n);
         }
     }
 
@@ -72,14 +72,14 @@ final class RotationTest extends TestCase
             $line = $marked?->underlined === true ? 'below' : '';
             $word = $marked->word ?? '';
             $printed[$text.'|'.$line.'|'.$word] = $code;
-            $over = Rotation::of($text);
+            $over = Rotation::read($text);
             if ($over !== null && $over !== $text) {
                 $turned[
                     $over.
                         '|'.
                         ($line === '' ? '' : 'above').
                         '|'.
-                        ($word === '' ? '' : Rotation::of($word) ?? 'unreadable')
+                        ($word === '' ? '' : Rotation::read($word) ?? 'unreadable')
                 ] = $code;
             }
         }

@@ -157,7 +157,7 @@ final class Bench
         }
         $problems = new Problems();
         $catalogue = CatalogueDecoder::catalogue(
-            Fields::of(array_map(array_values(...), $shape), 'catalogue', $problems),
+            Fields::from(array_map(array_values(...), $shape), 'catalogue', $problems),
         );
         $problems->settle();
 

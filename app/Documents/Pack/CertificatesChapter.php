@@ -26,7 +26,7 @@ final class CertificatesChapter
                 continue;
             }
             $events = $loaded->record->together($assembly->runs);
-            $counts = Trials::of($events)->current();
+            $counts = Trials::among($events)->current();
             $codes = implode(
                 ', ',
                 array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs),

@@ -8,7 +8,7 @@ namespace Sartal\Core\Ends\Compatibility;
 final class Fit
 {
     /** @return list<Misfit> */
-    public static function of(LegFit $fit): array
+    public static function judge(LegFit $fit): array
     {
         $misfits = [];
         foreach (

@@ -14,7 +14,7 @@ use Sartal\Core\Given\Installation\Side;
 final class LabelTexts
 {
     /** @return list<Label> */
-    public static function of(Run $run, Installation $installation): array
+    public static function write(Run $run, Installation $installation): array
     {
         $scheme = $installation->rules->labels;
         $labels = [];

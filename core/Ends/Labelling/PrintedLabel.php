@@ -43,7 +43,7 @@ final readonly class PrintedLabel
     /** Of what it is read for: where that is another, it is printed again. How the address under its code is written is not. */
     public function fingerprint(): string
     {
-        return Fingerprint::of(
+        return Fingerprint::make(
             [...$this->read(), $this->path === '' ? [] : [$this->run, $this->side, $this->leg]],
             Edition::now(),
         );
@@ -58,7 +58,7 @@ final readonly class PrintedLabel
     /** @return list<string> by any of which it may have been printed */
     public function fingerprints(): array
     {
-        return [$this->fingerprint(), Fingerprint::of([...$this->read(), $this->path], Edition::First)];
+        return [$this->fingerprint(), Fingerprint::make([...$this->read(), $this->path], Edition::First)];
     }
 
     /** @return list<mixed> */

@@ -33,7 +33,7 @@ final class Rotation
     ];
 
     /** Null where a character is unreadable upside down: then nobody takes it for another text. */
-    public static function of(string $text): ?string
+    public static function read(string $text): ?string
     {
         $turned = '';
         foreach (str_split($text) as $character) {
@@ -60,7 +60,7 @@ final class Rotation
         }
         $clashes = [];
         foreach ($inUse as $text => $_) {
-            $turned = self::of((string) $text);
+            $turned = self::read((string) $text);
             if ($turned !== null && $turned !== (string) $text && isset($inUse[$turned])) {
                 $clashes[(string) $text] = $turned;
             }

@@ -31,7 +31,7 @@ final class ConductorChoice
         $this->hot = $rules->on(HotColour::class);
     }
 
-    public static function of(CableType $cable, HouseRules $rules): self
+    public static function under(CableType $cable, HouseRules $rules): self
     {
         $key = $rules->on(ScreenAndDrain::class)->value.' '.$rules->on(HotColour::class)->value;
 

@@ -48,9 +48,9 @@ final class PinoutMaker
     ) {
     }
 
-    public static function of(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
+    public static function make(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
     {
-        $rule = new self($installation, $run, $side, $cable, ConductorChoice::of($cable, $installation->rules));
+        $rule = new self($installation, $run, $side, $cable, ConductorChoice::under($cable, $installation->rules));
 
         return $rule->work($run->end($side));
     }

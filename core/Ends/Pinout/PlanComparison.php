@@ -11,7 +11,7 @@ use Sartal\Core\Given\Catalogue\MatingMode;
 final class PlanComparison
 {
     /** @return list<ContactPair> every contact that one of the two uses */
-    public static function of(ContactPlan $own, ContactPlan $theirs, MatingMode $mode): array
+    public static function between(ContactPlan $own, ContactPlan $theirs, MatingMode $mode): array
     {
         $here = self::claims($own);
         $there = self::claims($theirs);

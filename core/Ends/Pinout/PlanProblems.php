@@ -14,7 +14,7 @@ use Sartal\Core\Given\Findings\Subject;
 final class PlanProblems
 {
     /** @return list<Finding> */
-    public static function of(ContactPlan $plan, Catalogue $catalogue): array
+    public static function find(ContactPlan $plan, Catalogue $catalogue): array
     {
         $subject = Subject::plan($plan->id);
         $type = $catalogue->connector($plan->connector);

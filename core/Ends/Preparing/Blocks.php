@@ -19,7 +19,7 @@ final class Blocks
     private const COLOURS = ['black', 'brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white'];
 
     /** @return list<Block> none where the plan has no blocks */
-    public static function of(ContactPlan $plan, FittingLayout $layout, HoodExit $exit): array
+    public static function in(ContactPlan $plan, FittingLayout $layout, HoodExit $exit): array
     {
         $hood = new HoodLengths($layout, $exit);
         $lengths = [];

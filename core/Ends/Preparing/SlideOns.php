@@ -100,7 +100,7 @@ final readonly class SlideOns
                 'It covers the joint, and a joint can be covered from one side only.',
                 $rule === JointShrink::WholeTail ? SlideOver::Joints : SlideOver::Cores,
             ),
-            Names::of($counts),
+            Names::from($counts),
         );
     }
 

@@ -87,7 +87,7 @@ final readonly class CategoryLimit implements ReachLimit
         $perMetre =
             $frequency === null
                 ? null
-                : CategoryLoss::of($line->stretches[0]->cable->category)?->per100Metres($frequency);
+                : CategoryLoss::category($line->stretches[0]->cable->category)?->per100Metres($frequency);
         $left = ($reach->limit->value ?? 0.0) - ($reach->used->value ?? 0.0);
 
         return $perMetre === null
@@ -109,7 +109,7 @@ final readonly class CategoryLimit implements ReachLimit
     {
         $frequency = INF;
         foreach ($line->stretches as $stretch) {
-            $formula = CategoryLoss::of($stretch->cable->category);
+            $formula = CategoryLoss::category($stretch->cable->category);
             if ($formula === null) {
                 return null;
             }
@@ -230,7 +230,7 @@ final readonly class CategoryLimit implements ReachLimit
             return null;
         }
         $loss = $line->sum(
-            static fn (Stretch $stretch): float => ((CategoryLoss::of($stretch->cable->category)?->per100Metres(
+            static fn (Stretch $stretch): float => ((CategoryLoss::category($stretch->cable->category)?->per100Metres(
                 $frequency,
             ) ??
                 0.0) *
@@ -241,7 +241,7 @@ final readonly class CategoryLimit implements ReachLimit
                 '%s of category %s, %s dB for 100 m',
                 SignalLine::metres($stretch->metres()),
                 $stretch->cable->category,
-                Figure::amount(CategoryLoss::of($stretch->cable->category)?->per100Metres($frequency) ?? 0.0, ''),
+                Figure::amount(CategoryLoss::category($stretch->cable->category)?->per100Metres($frequency) ?? 0.0, ''),
             ),
             'dB',
             1,

@@ -29,7 +29,7 @@ final readonly class CategoryLoss
     ) {
     }
 
-    public static function of(string $category): ?self
+    public static function category(string $category): ?self
     {
         $formula = self::FORMULAS[$category] ?? null;
 

@@ -65,19 +65,4 @@ final readonly class Reach
             $information,
         );
     }
-
-    /** @param  list<array{string, Figure}>  $more */
-    public function informed(array $more): self
-    {
-        return new self(
-            $this->verdict,
-            $this->kind,
-            $this->used,
-            $this->limit,
-            $this->margin,
-            $this->decibels,
-            $this->missing,
-            [...$this->information, ...$more],
-        );
-    }
 }

@@ -11,7 +11,7 @@ use Sartal\Core\Given\Installation\Run;
 final class Assemblies
 {
     /** @return array<int|string, Assembly> by id */
-    public static function of(Installation $installation): array
+    public static function find(Installation $installation): array
     {
         $groups = new DisjointSets();
         foreach ($installation->runs as $run) {

@@ -40,11 +40,6 @@ final readonly class Edge
         return $this->copy(['to' => $to]);
     }
 
-    public function movedFrom(string $from): self
-    {
-        return $this->copy(['from' => $from]);
-    }
-
     public function operated(bool $closed): self
     {
         return $this->copy(['closed' => $closed]);

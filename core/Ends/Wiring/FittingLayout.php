@@ -34,7 +34,7 @@ final class FittingLayout
     ) {
     }
 
-    public static function of(Fitting $fitting, Catalogue $catalogue): ?self
+    public static function unfolded(Fitting $fitting, Catalogue $catalogue): ?self
     {
         $type = $catalogue->connector($fitting->connector);
 

@@ -16,7 +16,7 @@ final class Wiring
     }
 
     /** @param  iterable<Edge>  $edges */
-    public static function of(iterable $edges): self
+    public static function from(iterable $edges): self
     {
         $byId = [];
         foreach ($edges as $edge) {

@@ -48,7 +48,7 @@ final class WiringBuilder
         }
         $this->linksAmong($assembly);
 
-        return Wiring::of($this->edges);
+        return Wiring::from($this->edges);
     }
 
     private function cable(Run $run, CableType $cable, float $metres): void
@@ -92,7 +92,7 @@ final class WiringBuilder
     private function fitting(string $id, array $joints): void
     {
         $fitting = $this->installation->fitting($id);
-        $layout = $fitting === null ? null : FittingLayout::of($fitting, $this->installation->catalogue);
+        $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $this->installation->catalogue);
         if ($layout === null) {
             return;
         }

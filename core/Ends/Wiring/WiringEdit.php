@@ -19,10 +19,4 @@ final readonly class WiringEdit
     {
         return new self([]);
     }
-
-    /** This edit, then the other: where both speak of an edge the other wins. */
-    public function then(self $other): self
-    {
-        return new self($other->edges + $this->edges);
-    }
 }

@@ -40,14 +40,4 @@ enum PartKind: string
     {
         return in_array($this, [self::Hood, self::Shell, self::Nut], true);
     }
-
-    /** Opens along its side, or is wrapped round: needs no free end. */
-    public function isOnTheCable(): bool
-    {
-        return in_array(
-            $this,
-            [self::Boot, self::Breakout, self::Nut, self::Shell, self::Hood, self::Ferrule, self::Shrink, self::Sleeve],
-            true,
-        );
-    }
 }

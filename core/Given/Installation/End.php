@@ -67,15 +67,4 @@ final readonly class End
             'legs' => $legs,
         ]);
     }
-
-    public function handJoint(string $conductor): ?HandJoint
-    {
-        foreach ($this->handJoints as $joint) {
-            if ($joint->conductor === $conductor) {
-                return $joint;
-            }
-        }
-
-        return null;
-    }
 }

@@ -5,15 +5,10 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Given\Measure\Withers;
 
 /** Runs that are dressed together. Its shape follows from their ways; this is what was decided about it. */
 final readonly class Loom
 {
-    use Withers;
-
-    private const DERIVED = [];
-
     /** A hand's width and a half: common practice. */
     public const USUAL_TIES = 300;
 
@@ -48,18 +43,5 @@ final readonly class Loom
         }
 
         return Length::zero();
-    }
-
-    /** With a branch moved; moved by nothing, it is where the building has it. */
-    public function withBreakout(Breakout $moved): self
-    {
-        $others = array_values(
-            array_filter(
-                $this->breakouts,
-                static fn (Breakout $each): bool => $each->at !== $moved->at || $each->into !== $moved->into,
-            ),
-        );
-
-        return $this->copy(['breakouts' => $moved->by->isZero() ? $others : [...$others, $moved]]);
     }
 }

@@ -23,7 +23,7 @@ final class UsedTypes
     {
     }
 
-    public static function of(Installation $installation): Catalogue
+    public static function in(Installation $installation): Catalogue
     {
         $types = new self($installation);
         $types->named();

@@ -16,7 +16,7 @@ final class Fingerprint
     private const DIGITS = 16;
 
     /** @param  mixed  $facts  scalars, nulls and arrays of them */
-    public static function of(mixed $facts, Edition $edition): string
+    public static function make(mixed $facts, Edition $edition): string
     {
         $hash = substr(hash('xxh128', serialize($facts)), 0, self::DIGITS);
 

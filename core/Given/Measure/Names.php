@@ -14,7 +14,7 @@ final class Names
      * @param  array<int|string, mixed>  $map  by id
      * @return list<string>
      */
-    public static function of(array $map): array
+    public static function from(array $map): array
     {
         return array_map(strval(...), array_keys($map));
     }

@@ -130,7 +130,7 @@ final class Work
     {
         $assembly = $this->plan->assemblies[$this->plan->assemblyOf[$run]];
         if (! isset($this->known[$assembly->id])) {
-            $operations = Traveller::of(
+            $operations = Traveller::order(
                 (new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs),
                 $this->installation->rules,
             )->operations;

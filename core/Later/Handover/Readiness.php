@@ -53,7 +53,7 @@ final readonly class Readiness
                 $gaps[] = $gap;
             }
         }
-        foreach (ServiceFaults::of($this->record, $this->plan) as $fault) {
+        foreach (ServiceFaults::open($this->record, $this->plan) as $fault) {
             if (! $fault->isClosed()) {
                 $gaps[] = new Gap(
                     GapKind::Service,
@@ -115,7 +115,7 @@ final readonly class Readiness
         }
         $code = implode(', ', array_map($this->code(...), $runs));
         $events = $this->record->together($assembly->runs);
-        $trials = Trials::of($events);
+        $trials = Trials::among($events);
         $gaps = [];
         $counts = $trials->current();
         if ($counts === null || $counts->verdict === Verdict::Incomplete) {
@@ -140,7 +140,7 @@ final readonly class Readiness
     {
         foreach ($runs as $run) {
             $cable = $this->installation->catalogue->cable($this->installation->theRun($run)->cable);
-            if ($cable !== null && Cargo::of($cable)->mains) {
+            if ($cable !== null && Cargo::from($cable)->mains) {
                 return true;
             }
         }

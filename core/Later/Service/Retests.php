@@ -18,7 +18,7 @@ use Sartal\Core\Ways\Routing\Cargo;
 final class Retests
 {
     /** @return list<Retest> of what has an interval, the next one due first; what was never tested in place last */
-    public static function of(Installation $installation, Plan $plan, Record $record): array
+    public static function due(Installation $installation, Plan $plan, Record $record): array
     {
         $retests = [];
         foreach ($plan->assemblies as $assembly) {
@@ -31,7 +31,7 @@ final class Retests
                 continue;
             }
             $events = $record->together($assembly->runs);
-            $last = Trials::of($events)->last(TestStage::Installed);
+            $last = Trials::among($events)->last(TestStage::Installed);
             $day = $last?->verdict === Verdict::Passes ? substr($last->at, 0, 10) : '';
             $retests[] = new Retest(
                 $assembly->id,
@@ -65,7 +65,7 @@ final class Retests
     {
         foreach ($assembly->runs as $run) {
             $cable = $in->catalogue->cable($in->theRun($run)->cable);
-            if ($cable !== null && Cargo::of($cable)->mains) {
+            if ($cable !== null && Cargo::from($cable)->mains) {
                 return true;
             }
         }

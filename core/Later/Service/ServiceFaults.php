@@ -13,7 +13,7 @@ use Sartal\Core\Proof\Testing\Verdict;
 final class ServiceFaults
 {
     /** @return list<ServiceFault> the latest report first */
-    public static function of(Record $record, Plan $plan): array
+    public static function open(Record $record, Plan $plan): array
     {
         $faults = [];
         foreach ($record->events as $event) {

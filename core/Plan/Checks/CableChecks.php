@@ -16,7 +16,7 @@ use Sartal\Core\Given\Installation\Side;
 final class CableChecks
 {
     /** @return list<Finding> */
-    public static function of(Run $run, CableType $cable, Installation $installation): array
+    public static function judge(Run $run, CableType $cable, Installation $installation): array
     {
         return [...self::fire($run, $cable, $installation), ...self::impedance($run, $cable, $installation)];
     }

@@ -22,7 +22,7 @@ final class Checks
      * @param  array<int|string, WayLoad>  $ways
      * @return list<Finding>
      */
-    public static function of(
+    public static function judge(
         Installation $installation,
         array $runs,
         array $rotations,
@@ -45,11 +45,11 @@ final class Checks
             ...$findings,
             ...$layout->tails->findings(),
             ...self::codes($installation),
-            ...FittingChecks::of($installation, $runs),
-            ...MatingChecks::of($installation, $runs),
-            ...JoinChecks::of($installation, $runs),
-            ...PortChecks::of($installation, $runs),
-            ...PhantomChecks::of($installation, $runs),
+            ...FittingChecks::judge($installation, $runs),
+            ...MatingChecks::judge($installation, $runs),
+            ...JoinChecks::judge($installation, $runs),
+            ...PortChecks::judge($installation, $runs),
+            ...PhantomChecks::judge($installation, $runs),
             ...LabelChecks::findings($rotations, $runs),
             ...LabelChecks::texts($installation, $runs),
             ...self::reaches($installation, $runs),

@@ -18,7 +18,7 @@ use Sartal\Core\Plan\Runs\RunPlan;
 final class CrossoverChecks
 {
     /** @return list<Finding> */
-    public static function of(Run $run, RunPlan $plan, Installation $installation): array
+    public static function judge(Run $run, RunPlan $plan, Installation $installation): array
     {
         $ends = array_map(static fn (Side $side): array => self::functions($plan, $side), Side::cases());
         $findings = [];

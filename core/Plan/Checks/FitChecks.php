@@ -25,7 +25,7 @@ final class FitChecks
      * @param  array<int|string, EndPinout>  $ends
      * @return list<Finding>
      */
-    public static function of(Run $run, CableType $cable, array $ends, Installation $installation): array
+    public static function judge(Run $run, CableType $cable, array $ends, Installation $installation): array
     {
         $found = [];
         foreach (Side::cases() as $side) {
@@ -38,7 +38,7 @@ final class FitChecks
                 $judged = $installation->catalogue->kept->once(
                     Judged::class,
                     $fit->likeness(),
-                    static fn (): Judged => new Judged(Fit::of($fit)),
+                    static fn (): Judged => new Judged(Fit::judge($fit)),
                 );
                 foreach ($judged->misfits as $misfit) {
                     $found[$side->value][$misfit->words]['misfit'] = $misfit;
@@ -75,7 +75,7 @@ final class FitChecks
         Installation $installation,
     ): ?LegFit {
         $fitting = $installation->fitting($leg->landing->fitting ?? '');
-        $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+        $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
         if ($fitting === null || $layout === null) {
             return null;
         }

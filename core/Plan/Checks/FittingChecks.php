@@ -22,7 +22,7 @@ final class FittingChecks
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function judge(Installation $installation, array $runs): array
     {
         $arriving = [];
         foreach ($runs as $plan) {
@@ -40,7 +40,7 @@ final class FittingChecks
         $jumpers = self::jumpers($installation);
         foreach ($arriving as $id => $joints) {
             $fitting = $installation->fitting($id);
-            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
             if ($fitting === null) {
                 continue;
             }

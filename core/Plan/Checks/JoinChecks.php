@@ -25,7 +25,7 @@ final class JoinChecks
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function judge(Installation $installation, array $runs): array
     {
         $joints = [];
         foreach ($runs as $plan) {

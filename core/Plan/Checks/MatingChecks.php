@@ -20,7 +20,7 @@ final class MatingChecks
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function judge(Installation $installation, array $runs): array
     {
         if ($installation->matings === []) {
             return [];

@@ -29,7 +29,7 @@ final class PhantomChecks
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function judge(Installation $installation, array $runs): array
     {
         $fed = self::fed($installation, $runs);
         if ($fed === []) {
@@ -40,7 +40,7 @@ final class PhantomChecks
         foreach ($fed as $circuit => $fitting) {
             $byFitting[$fitting][$circuit] = $fitting;
         }
-        foreach (Assemblies::of($installation) as $assembly) {
+        foreach (Assemblies::find($installation) as $assembly) {
             $mine = [];
             foreach ($assembly->fittings as $fitting) {
                 $mine += $byFitting[$fitting] ?? [];
@@ -54,7 +54,13 @@ final class PhantomChecks
             }
             $wiring = (new WiringBuilder($installation))->build($assembly, $joints, []);
             foreach ($mine as $circuit => $fitting) {
-                $finding = self::judge($installation->theCircuit($circuit), $fitting, $joints, $wiring, $installation);
+                $finding = self::judgeOne(
+                    $installation->theCircuit($circuit),
+                    $fitting,
+                    $joints,
+                    $wiring,
+                    $installation,
+                );
                 if ($finding !== null) {
                     $findings[] = $finding;
                 }
@@ -101,7 +107,7 @@ final class PhantomChecks
     }
 
     /** @param  list<Joint>  $joints */
-    private static function judge(
+    private static function judgeOne(
         Circuit $circuit,
         string $fitting,
         array $joints,

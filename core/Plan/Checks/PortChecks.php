@@ -22,7 +22,7 @@ final class PortChecks
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function judge(Installation $installation, array $runs): array
     {
         if ($installation->equipment === []) {
             return [];
@@ -31,7 +31,7 @@ final class PortChecks
         foreach (self::byCircuit($installation, $runs) as $id => $ports) {
             $circuit = $installation->circuit($id);
             if ($circuit !== null) {
-                array_push($findings, ...self::judge($circuit, $ports, $installation));
+                array_push($findings, ...self::judgeOne($circuit, $ports, $installation));
             }
         }
 
@@ -68,7 +68,7 @@ final class PortChecks
      * @param  array<int|string, array{Port, string}>  $ports
      * @return list<Finding>
      */
-    private static function judge(Circuit $circuit, array $ports, Installation $installation): array
+    private static function judgeOne(Circuit $circuit, array $ports, Installation $installation): array
     {
         $findings = [];
         $sources = [];

@@ -40,7 +40,7 @@ final readonly class ResultChecks
         $findings = [];
         foreach ($assemblies as $assembly) {
             $events = $this->eventsOf($assembly);
-            $trials = Trials::of($events);
+            $trials = Trials::among($events);
             foreach (TestStage::cases() as $stage) {
                 $test = $trials->last($stage);
                 array_push(

@@ -46,9 +46,9 @@ final readonly class AssemblyPlanner
         return array_map(
             static fn (SwitchState $state): array => [
                 $state,
-                $state->id === '' ? $rest : Expectation::of($rest->wiring->edited($state->edit), $rest->setup),
+                $state->id === '' ? $rest : Expectation::from($rest->wiring->edited($state->edit), $rest->setup),
             ],
-            SwitchStates::of($rest->wiring, $this->installation),
+            SwitchStates::in($rest->wiring, $this->installation),
         );
     }
 
@@ -63,16 +63,16 @@ final readonly class AssemblyPlanner
         }
         $wiring = (new WiringBuilder($this->installation))->build($assembly, $joints, $lengths);
 
-        return Expectation::of(
+        return Expectation::from(
             $wiring,
-            SetupBuilder::of($assembly, $joints, $this->installation),
-            SwitchStates::of($wiring, $this->installation),
+            SetupBuilder::build($assembly, $joints, $this->installation),
+            SwitchStates::in($wiring, $this->installation),
         );
     }
 
     public function diagnose(Assembly $assembly, Expectation $expectation, Reading $reading): Diagnosis
     {
-        return Diagnostician::of($this->places($assembly), $expectation, $reading);
+        return Diagnostician::for($this->places($assembly), $expectation, $reading);
     }
 
     /**
@@ -82,12 +82,12 @@ final readonly class AssemblyPlanner
      */
     public function coverage(Assembly $assembly, array $methods): Coverage
     {
-        return Coverage::of($this->expectation($assembly), $this->places($assembly), $methods);
+        return Coverage::weigh($this->expectation($assembly), $this->places($assembly), $methods);
     }
 
     public function places(Assembly $assembly): FaultPlaces
     {
-        return FaultPlaces::of($assembly, $this->joints($assembly), $this->installation);
+        return FaultPlaces::in($assembly, $this->joints($assembly), $this->installation);
     }
 
     /** @param  list<Event>  $events  of the assembly's runs */

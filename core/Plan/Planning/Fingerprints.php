@@ -86,7 +86,7 @@ final readonly class Fingerprints
     private function by(Edition $edition, EventKind $kind, ?Side $side): string
     {
         return match ($kind) {
-            EventKind::Cut => Fingerprint::of([$this->cable, $this->cut->known($edition)->nanometres], $edition),
+            EventKind::Cut => Fingerprint::make([$this->cable, $this->cut->known($edition)->nanometres], $edition),
             EventKind::SlidOn,
             EventKind::Prepared,
             EventKind::ContactJoined,
@@ -100,13 +100,13 @@ final readonly class Fingerprints
                     array_keys($this->joints),
                 ),
             ),
-            EventKind::Labelled => Fingerprint::of(
+            EventKind::Labelled => Fingerprint::make(
                 $edition === Edition::First
                     ? $this->labels
                     : Fingerprint::sorted(array_map(serialize(...), $this->labels)),
                 $edition,
             ),
-            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => Fingerprint::of(
+            EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => Fingerprint::make(
                 $this->route,
                 $edition,
             ),
@@ -121,6 +121,6 @@ final readonly class Fingerprints
 
         return $joints === null
             ? ''
-            : Fingerprint::of($edition === Edition::First ? $joints : Fingerprint::sorted($joints), $edition);
+            : Fingerprint::make($edition === Edition::First ? $joints : Fingerprint::sorted($joints), $edition);
     }
 }

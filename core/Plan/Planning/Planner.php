@@ -46,7 +46,7 @@ final readonly class Planner
             }
             $runs[$run->id] = $plan;
         }
-        $assemblies = Assemblies::of($installation);
+        $assemblies = Assemblies::find($installation);
         $assemblyOf = [];
         foreach ($assemblies as $assembly) {
             foreach ($assembly->runs as $run) {
@@ -64,13 +64,13 @@ final readonly class Planner
                 ? $this->reading($assembly, $hashes, $tests, $installation)
                 : null;
             $fingerprints[$run->id] = self::fingerprints($runs[$run->id], $installation, $reading, $rotations);
-            $strands[$run->id] = Strand::of($run, $events, $fingerprints[$run->id]);
+            $strands[$run->id] = Strand::read($run, $events, $fingerprints[$run->id]);
         }
 
-        $ways = WayLoads::of($installation, $layout->routes, $layout->router);
+        $ways = WayLoads::weigh($installation, $layout->routes, $layout->router);
 
         $findings = [
-            ...Checks::of($installation, $runs, $rotations, $layout, $ways),
+            ...Checks::judge($installation, $runs, $rotations, $layout, $ways),
             ...(new ResultChecks($installation, $record))->of($assemblies),
         ];
 

@@ -32,22 +32,22 @@ final class RunPlanner
         $ends = [];
         foreach (Side::cases() as $side) {
             $ends[$side->value] =
-                $cable === null ? new EndPinout([], [], []) : PinoutMaker::of($installation, $run, $side, $cable);
+                $cable === null ? new EndPinout([], [], []) : PinoutMaker::make($installation, $run, $side, $cable);
             array_push($findings, ...$ends[$side->value]->findings);
         }
         if ($cable !== null) {
             array_push(
                 $findings,
-                ...CableChecks::of($run, $cable, $installation),
-                ...FitChecks::of($run, $cable, $ends, $installation),
+                ...CableChecks::judge($run, $cable, $installation),
+                ...FitChecks::judge($run, $cable, $ends, $installation),
             );
         }
 
         $plan = new RunPlan(
             $run->id,
-            CutLength::of($run, $installation, $lay),
+            CutLength::work($run, $installation, $lay),
             $ends,
-            LabelTexts::of($run, $installation),
+            LabelTexts::write($run, $installation),
             [],
             $lay,
         );
@@ -57,7 +57,7 @@ final class RunPlanner
             $plan->cut,
             $plan->ends,
             $plan->labels,
-            [...$findings, ...CrossoverChecks::of($run, $plan, $installation)],
+            [...$findings, ...CrossoverChecks::judge($run, $plan, $installation)],
             $lay,
         );
     }

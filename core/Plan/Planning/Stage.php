@@ -20,7 +20,7 @@ enum Stage: string
     case Signed = 'signed';
 
     /** @return list<self> in the order of the work */
-    public static function of(Build $build): array
+    public static function for(Build $build): array
     {
         return match ($build) {
             Build::Shop => [

@@ -18,10 +18,10 @@ final class Strand
      * @param  list<Event>  $events  of the run, and of the assembly it belongs to
      * @return list<Bead>
      */
-    public static function of(Run $run, array $events, Fingerprints $today): array
+    public static function read(Run $run, array $events, Fingerprints $today): array
     {
         $beads = [];
-        foreach (Stage::of($run->build) as $stage) {
+        foreach (Stage::for($run->build) as $stage) {
             $beads[] = new Bead($stage, self::state($stage, $events, $today));
         }
 
@@ -51,7 +51,7 @@ final class Strand
             }
         }
         if ($stage === Stage::Test) {
-            $last = Trials::of($events)->current();
+            $last = Trials::among($events)->current();
         }
 
         return match (true) {

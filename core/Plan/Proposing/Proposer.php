@@ -129,7 +129,7 @@ final readonly class Proposer
                 return false;
             }
         }
-        $choice = ConductorChoice::of($cable, HouseRules::defaults());
+        $choice = ConductorChoice::under($cable, HouseRules::defaults());
         foreach ($signal->functions as $function) {
             if ($function->required && $choice->for($element, $function) === []) {
                 return false;

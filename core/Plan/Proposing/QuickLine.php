@@ -161,7 +161,7 @@ final class QuickLine
     private function pins(array $said, string $from, string $to, CableType $cable): array
     {
         $router = new Router($this->installation);
-        $cargo = Cargo::of($cable);
+        $cargo = Cargo::from($cable);
         $usual = $router->shortest($from, $to, $cargo);
         $shortest = $usual === null ? [] : array_map(static fn (Hop $hop): string => $hop->way->id, $usual);
         $by = array_map(fn (string $id): Way => $this->installation->theWay($id), $said);

@@ -23,7 +23,7 @@ final readonly class Coverage
     }
 
     /** @param  list<Method>  $methods */
-    public static function of(Expectation $expectation, FaultPlaces $places, array $methods): self
+    public static function weigh(Expectation $expectation, FaultPlaces $places, array $methods): self
     {
         $sight = new Sight($expectation);
         $patch = Patch::around(

@@ -44,7 +44,7 @@ final readonly class Diagnostician
         $this->wide = [...FaultSources::wide($places, $reading), OtherLengths::saidBy($expectation, $reading)];
     }
 
-    public static function of(FaultPlaces $places, Expectation $expectation, Reading $reading): Diagnosis
+    public static function for(FaultPlaces $places, Expectation $expectation, Reading $reading): Diagnosis
     {
         return (new self($places, $expectation, $reading))->diagnosis();
     }
@@ -52,7 +52,7 @@ final readonly class Diagnostician
     private function diagnosis(): Diagnosis
     {
         $troubles = [];
-        $symptoms = $this->joinedUp(Symptoms::of($this->expectation, $this->reading), $this->expectation->wiring);
+        $symptoms = $this->joinedUp(Symptoms::read($this->expectation, $this->reading), $this->expectation->wiring);
         foreach ($symptoms as [$symptom, $causes]) {
             $causes ??= $this->explain($symptom, $this->expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
             $troubles[] = new Trouble($symptom->lines, $symptom->pairs, $symptom->wrong, $causes);

@@ -23,13 +23,13 @@ final readonly class FaultPlaces
     }
 
     /** @param  list<Joint>  $joints */
-    public static function of(Assembly $assembly, array $joints, Installation $installation): self
+    public static function in(Assembly $assembly, array $joints, Installation $installation): self
     {
         $terminals = [];
         $order = [];
         foreach ($assembly->fittings as $id) {
             $fitting = $installation->fitting($id);
-            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
             foreach (array_keys($layout->cavities ?? []) as $place => $address) {
                 $node = Node::terminal($id, (string) $address);
                 $terminals[$id][] = $node;

@@ -122,6 +122,6 @@ final readonly class Probing
     /** @return list<Trouble> */
     private function troubles(Reading $reading): array
     {
-        return Diagnostician::of($this->places, $this->expectation, $reading)->troubles;
+        return Diagnostician::for($this->places, $this->expectation, $reading)->troubles;
     }
 }

@@ -16,7 +16,7 @@ use Sartal\Core\Proof\Testing\Sample;
 final class Symptoms
 {
     /** @return list<Symptom> */
-    public static function of(Expectation $expectation, Reading $reading): array
+    public static function read(Expectation $expectation, Reading $reading): array
     {
         $sets = new DisjointSets();
         $lines = $expectation->wrongLines($reading);

@@ -21,7 +21,7 @@ final readonly class Trials
     }
 
     /** @param  list<Event>  $events  of all of the assembly's runs, as they were received */
-    public static function of(array $events): self
+    public static function among(array $events): self
     {
         $standing = [];
         foreach ($events as $event) {

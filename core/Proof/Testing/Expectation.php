@@ -24,7 +24,7 @@ final class Expectation
     }
 
     /** @param  list<SwitchState>  $states  of its switches */
-    public static function of(Wiring $wiring, TestSetup $setup, array $states = []): self
+    public static function from(Wiring $wiring, TestSetup $setup, array $states = []): self
     {
         $byId = [];
         foreach ($states as $state) {
@@ -126,7 +126,7 @@ final class Expectation
         // The first edition kept all of the hash.
         return new ReadingPrint(
             hash('xxh128', serialize($facts)),
-            Fingerprint::of(self::ordered($facts), Edition::Second),
+            Fingerprint::make(self::ordered($facts), Edition::Second),
         );
     }
 

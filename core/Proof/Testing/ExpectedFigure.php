@@ -15,7 +15,7 @@ use Sartal\Core\Given\Measure\FigureTerm;
 final class ExpectedFigure
 {
     /** Null where the method shows no number, or none can be said. */
-    public static function of(Expectation $expectation, Question $question): ?Figure
+    public static function work(Expectation $expectation, Question $question): ?Figure
     {
         $value = $expectation->senses()->expected($question);
         if (! is_float($value) || is_nan($value) || is_infinite($value)) {

@@ -42,7 +42,7 @@ final class MakeupBuilder
      * @param  array<int|string, Probe>  $from  probes that are touched
      * @param  list<PairCheck>  $pairs
      */
-    public static function of(
+    public static function build(
         Assembly $assembly,
         array $joints,
         array $from,

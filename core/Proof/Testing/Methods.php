@@ -14,7 +14,7 @@ final class Methods
         return self::sense($method)::card($method);
     }
 
-    public static function of(Method $method, TestSetup $setup): Sense
+    public static function for(Method $method, TestSetup $setup): Sense
     {
         return self::sense($method)::for($method, $setup);
     }

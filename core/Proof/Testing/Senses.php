@@ -204,6 +204,6 @@ final class Senses
 
     private function sense(Method $method): Sense
     {
-        return $this->senses[$method->value] ??= Methods::of($method, $this->setup);
+        return $this->senses[$method->value] ??= Methods::for($method, $this->setup);
     }
 }

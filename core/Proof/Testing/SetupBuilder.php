@@ -16,7 +16,7 @@ use Sartal\Core\Given\Installation\Side;
 final class SetupBuilder
 {
     /** @param  list<Joint>  $joints of the assembly's runs */
-    public static function of(Assembly $assembly, array $joints, Installation $installation): TestSetup
+    public static function build(Assembly $assembly, array $joints, Installation $installation): TestSetup
     {
         $probes = [];
         $sides = self::sides($joints, $installation);
@@ -28,7 +28,7 @@ final class SetupBuilder
         );
         foreach ($assembly->fittings as $id) {
             $fitting = $installation->fitting($id);
-            $layout = $fitting === null ? null : FittingLayout::of($fitting, $installation->catalogue);
+            $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
             foreach ($layout?->addresses() ?? [] as $address) {
                 $node = Node::terminal($id, $address);
                 $probes[$node] = new Probe(
@@ -49,7 +49,12 @@ final class SetupBuilder
 
         $pairs = self::pairs($joints, $from, $installation);
 
-        return new TestSetup($from, $to, $pairs, MakeupBuilder::of($assembly, $joints, $from, $pairs, $installation));
+        return new TestSetup(
+            $from,
+            $to,
+            $pairs,
+            MakeupBuilder::build($assembly, $joints, $from, $pairs, $installation),
+        );
     }
 
     /**

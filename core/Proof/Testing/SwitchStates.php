@@ -18,7 +18,7 @@ use Sartal\Core\Given\Installation\Installation;
 final class SwitchStates
 {
     /** @return non-empty-list<SwitchState> */
-    public static function of(Wiring $wiring, Installation $installation): array
+    public static function in(Wiring $wiring, Installation $installation): array
     {
         $edges = [];
         $names = [];

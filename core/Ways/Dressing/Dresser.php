@@ -56,7 +56,10 @@ final class Dresser
             $segments[] = $this->segment($segment, $shape);
         }
 
-        return new LoomDress($shape, $segments, Lanes::of($shape->segments), [...$shape->findings, ...$this->findings]);
+        return new LoomDress($shape, $segments, Lanes::lay($shape->segments), [
+            ...$shape->findings,
+            ...$this->findings,
+        ]);
     }
 
     private function segment(Segment $segment, LoomShape $shape): SegmentDress

@@ -40,7 +40,7 @@ final class Lanes
      * @param  list<Segment>  $segments
      * @return array<int|string, int>
      */
-    public static function of(array $segments): array
+    public static function lay(array $segments): array
     {
         $lanes = new self($segments);
         $lanes->place($lanes->after[''] ?? [], 0);

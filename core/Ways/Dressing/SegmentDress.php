@@ -39,9 +39,4 @@ final readonly class SegmentDress
         public array $points,
     ) {
     }
-
-    public function thick(): Length
-    {
-        return Length::millimetres($this->packing->diameter);
-    }
 }

@@ -22,7 +22,7 @@ use Sartal\Core\Given\Schools\LengthPractice;
 final class CutLength
 {
     /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
-    public static function of(Run $run, Installation $installation, Lay $lay): Worked
+    public static function work(Run $run, Installation $installation, Lay $lay): Worked
     {
         $rules = $installation->rules;
         $ways = $lay->route->length();

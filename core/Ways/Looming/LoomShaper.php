@@ -240,7 +240,7 @@ final class LoomShaper
         }
         $ending = $this->ending($place);
         if ($ending !== []) {
-            $found[] = $this->placed($place, '', $start, Names::of($ending));
+            $found[] = $this->placed($place, '', $start, Names::from($ending));
         }
         array_push($this->branches, ...$found);
 

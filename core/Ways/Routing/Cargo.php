@@ -23,7 +23,7 @@ final readonly class Cargo
     ) {
     }
 
-    public static function of(CableType $cable): self
+    public static function from(CableType $cable): self
     {
         $conductors = array_filter(
             $cable->conductors(),

@@ -14,7 +14,7 @@ final class LaidCables
      * @param  list<string>  $runs
      * @return list<CableType> as many as runs whose type is known
      */
-    public static function of(Installation $installation, array $runs): array
+    public static function among(Installation $installation, array $runs): array
     {
         $types = array_map(
             static fn (string $run): ?CableType => $installation->catalogue->cable($installation->theRun($run)->cable),

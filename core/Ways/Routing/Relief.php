@@ -32,7 +32,7 @@ final readonly class Relief
         foreach ($moves as $move) {
             $moved[] = $move;
             $left = array_values(array_diff($left, [$move['run']]));
-            $cables = LaidCables::of($this->installation, $left);
+            $cables = LaidCables::among($this->installation, $left);
             $rule = FillRule::for($load->way, count($cables));
             $fill = Filling::fill($load->way, $cables);
             if ($rule === null || $fill === null || $fill->value <= $rule->design) {
@@ -72,7 +72,7 @@ final readonly class Relief
                 'run' => $id,
                 'hops' => $hops,
                 'more' => (new Route($hops, false))->length()->minus($this->routes[$id]->length()),
-                'area' => Filling::area(LaidCables::of($this->installation, [$id])),
+                'area' => Filling::area(LaidCables::among($this->installation, [$id])),
             ];
         }
         usort(
@@ -95,7 +95,7 @@ final readonly class Relief
             if ($this->routes[$run]->follows($hop->way->id)) {
                 continue;
             }
-            $cables = [...$load->cables, ...LaidCables::of($this->installation, [$run])];
+            $cables = [...$load->cables, ...LaidCables::among($this->installation, [$run])];
             $fill = Filling::fill($hop->way, $cables);
             $rule = FillRule::for($hop->way, count($cables));
             if ($fill !== null && $rule !== null && $fill->value > $rule->design) {

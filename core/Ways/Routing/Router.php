@@ -43,7 +43,7 @@ final class Router
     {
         if (! array_key_exists($run->cable, $this->cargos)) {
             $cable = $this->installation->catalogue->cable($run->cable);
-            $this->cargos[$run->cable] = $cable === null ? null : Cargo::of($cable);
+            $this->cargos[$run->cable] = $cable === null ? null : Cargo::from($cable);
         }
 
         return $this->cargos[$run->cable];
@@ -128,8 +128,8 @@ final class Router
             }
         }
         [$near, $far] = $this->gap(
-            Names::of($any),
-            Names::of($this->network->reachable($to, static fn (): bool => true)),
+            Names::from($any),
+            Names::from($this->network->reachable($to, static fn (): bool => true)),
         );
 
         return Finding::stop(

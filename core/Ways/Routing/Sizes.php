@@ -54,7 +54,7 @@ final class Sizes
      */
     public static function holding(Way $way, float $area): ?Bore
     {
-        foreach (self::of($way->kind) as $bore) {
+        foreach (self::from($way->kind) as $bore) {
             if ($bore->area() >= $area) {
                 return $bore;
             }
@@ -66,7 +66,7 @@ final class Sizes
     /** The smallest size of the kind that something of this cross-section goes through. */
     public static function passing(WayKind $kind, Length $wide, Length $high): ?Bore
     {
-        foreach (self::of($kind) as $bore) {
+        foreach (self::from($kind) as $bore) {
             if ($bore->passes($wide, $high)) {
                 return $bore;
             }
@@ -76,7 +76,7 @@ final class Sizes
     }
 
     /** @return list<Bore> by area */
-    private static function of(WayKind $kind): array
+    private static function from(WayKind $kind): array
     {
         $bores = match ($kind) {
             WayKind::Conduit => array_map(

@@ -210,7 +210,7 @@ final readonly class WayChecks
         foreach ($load->runs as $run) {
             $cable = $this->installation->catalogue->cable($this->installation->theRun($run)->cable);
             if ($cable !== null) {
-                if (Cargo::of($cable)->mains) {
+                if (Cargo::from($cable)->mains) {
                     $mains[] = $run;
                 } else {
                     $signal[] = $run;

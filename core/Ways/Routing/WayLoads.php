@@ -15,7 +15,7 @@ final class WayLoads
      * @param  array<int|string, Route>  $routes  by run
      * @return array<int|string, WayLoad> by way
      */
-    public static function of(Installation $installation, array $routes, Router $router): array
+    public static function weigh(Installation $installation, array $routes, Router $router): array
     {
         $inside = array_fill_keys(array_keys($installation->ways), []);
         foreach ($routes as $id => $route) {
@@ -51,7 +51,7 @@ final class WayLoads
     /** @param  list<string>  $runs */
     private static function load(Installation $installation, Way $way, array $runs): WayLoad
     {
-        $cables = LaidCables::of($installation, $runs);
+        $cables = LaidCables::among($installation, $runs);
         $families = array_count_values(array_map(static fn (CableType $cable): string => $cable->family, $cables));
         ksort($families);
 

@@ -20,7 +20,7 @@ final class Cautions
     public const PULL = 'Ladders, ceiling voids and pulling force: nobody pulls alone, and nobody stands in the line of the rope.';
 
     /** @return list<string> */
-    public static function of(Task $task, ?Joining $joining = null): array
+    public static function for(Task $task, ?Joining $joining = null): array
     {
         return match (true) {
             $task === Task::Cut, $task === Task::Strip => [self::BLADE],

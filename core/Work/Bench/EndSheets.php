@@ -135,7 +135,7 @@ final readonly class EndSheets
             $legs,
             $plan === null || $exit === null || ! $type->cable->staggered
                 ? []
-                : Blocks::of(self::used($plan, $legs), $fit->layout, $exit),
+                : Blocks::in(self::used($plan, $legs), $fit->layout, $exit),
             array_values($terminals),
             self::print($fit, $inserts),
             $this->mates($fit),

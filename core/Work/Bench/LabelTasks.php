@@ -61,7 +61,7 @@ final readonly class LabelTasks
                 detail: $label->leg === '' ? 'to '.$label->to : '',
                 part: $part->id ?? '',
                 like: 'label|'.($part->id ?? ''),
-                cautions: $part !== null && ! $part->split ? Cautions::of(Task::Shrink) : [],
+                cautions: $part !== null && ! $part->split ? Cautions::for(Task::Shrink) : [],
                 check: 'Read it once the right way up: the code is this cable’s.',
                 why: 'Every end and every tail says which it is.',
                 facts: [$label->code, $label->end, $label->to],

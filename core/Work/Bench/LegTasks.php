@@ -232,7 +232,7 @@ final readonly class LegTasks
                         'at' => $recipe->discard,
                         'like' => 'discard|'.$recipe->id,
                         'skill' => $skill,
-                        'cautions' => Cautions::of(Task::Strip),
+                        'cautions' => Cautions::for(Task::Strip),
                         'why' => 'The blade may have nicked it.',
                     ],
                 ),
@@ -256,7 +256,7 @@ final readonly class LegTasks
                         'check' => $mark->check,
                         'like' => 'strip|'.$recipe->id.'|'.$i.'|'.$mark->at->nanometres,
                         'skill' => $skill,
-                        'cautions' => Cautions::of(Task::Strip),
+                        'cautions' => Cautions::for(Task::Strip),
                         'amount' => $mark->layer === Layer::Insulation ? self::handfuls($leg) : 1.0,
                         'why' => $recipe->source === ''
                                 ? 'As the recipe '.$recipe->name.' has it.'
@@ -501,7 +501,7 @@ final readonly class LegTasks
                     'like' => 'tin',
                     'skill' => $skill ?? Skill::Solder,
                     'wait' => self::COOLING,
-                    'cautions' => Cautions::of(Task::Tin),
+                    'cautions' => Cautions::for(Task::Tin),
                     'amount' => (float) count($leg->preparation->cores),
                     'check' => 'Bright, no blob, insulation not melted.',
                     'facts' => $screen ? [$this->rules->on(ScreenTinning::class)->value] : [],

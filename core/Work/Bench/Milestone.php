@@ -36,7 +36,7 @@ final readonly class Milestone
     }
 
     /** @return array<int|string, self> by key: what an operation counts for */
-    public static function of(Operation $operation): array
+    public static function countedBy(Operation $operation): array
     {
         $whole = match ($operation->task) {
             Task::Cut => EventKind::Cut,

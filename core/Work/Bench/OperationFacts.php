@@ -13,7 +13,7 @@ final class OperationFacts
     /** Of the facts that it is done by: done by others, it is overtaken. */
     public static function fingerprint(Operation $operation): string
     {
-        return Fingerprint::of(self::facts($operation, Edition::now()), Edition::now());
+        return Fingerprint::make(self::facts($operation, Edition::now()), Edition::now());
     }
 
     /** Whether what was done by this fingerprint is what is to be done. */
@@ -23,8 +23,8 @@ final class OperationFacts
 
         return match ($edition) {
             null => false,
-            Edition::First => $fingerprint === Fingerprint::of(self::sentences($operation), $edition),
-            default => $fingerprint === Fingerprint::of(self::facts($operation, $edition), $edition),
+            Edition::First => $fingerprint === Fingerprint::make(self::sentences($operation), $edition),
+            default => $fingerprint === Fingerprint::make(self::facts($operation, $edition), $edition),
         };
     }
 

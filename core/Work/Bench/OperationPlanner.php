@@ -166,7 +166,9 @@ final readonly class OperationPlanner
                 continue;
             }
             $fitting = $this->installation->theFitting($fittings[0]);
-            $terminal = FittingLayout::of($fitting, $this->installation->catalogue)?->terminal(Node::address($from));
+            $terminal = FittingLayout::unfolded($fitting, $this->installation->catalogue)?->terminal(
+                Node::address($from),
+            );
             $id = $draft->add(
                 new Operation(
                     StepId::ofLink($fitting->id, $link->from, $link->to),
@@ -180,7 +182,7 @@ final readonly class OperationPlanner
                     fitting: $fitting->id,
                     detail: $link->note,
                     tool: $terminal->tool ?? '',
-                    cautions: Cautions::of(Task::Join, $terminal?->joining),
+                    cautions: Cautions::for(Task::Join, $terminal?->joining),
                     why: 'Jumpers go in before the cables are in the way.',
                     skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
                     like: 'link',
@@ -263,7 +265,7 @@ final readonly class OperationPlanner
                 ...array_values($closes),
                 ...array_map(
                     static fn (string $id): string => StepId::ofRun($id, StepKind::Mark)->text(),
-                    Names::of($runs),
+                    Names::from($runs),
                 ),
             ],
             'It is tested as it leaves the bench.',

@@ -150,7 +150,7 @@ final class Progress
     {
         $open = $milestones = [];
         foreach ($this->operations as $operation) {
-            foreach (Milestone::of($operation) as $key => $milestone) {
+            foreach (Milestone::countedBy($operation) as $key => $milestone) {
                 $milestones[$key] = $milestone;
                 $status = $this->of($operation->id)->status;
                 $open[$key] =

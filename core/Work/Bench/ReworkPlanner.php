@@ -45,7 +45,7 @@ final readonly class ReworkPlanner
         $again = $this->withFollowers($operations, $again, $at->fitting);
         $done = array_values(
             array_filter(
-                Names::of($operations),
+                Names::from($operations),
                 fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo,
             ),
         );
@@ -90,7 +90,7 @@ final readonly class ReworkPlanner
         );
         $reopens = array_values(
             array_filter(
-                Names::of($operations),
+                Names::from($operations),
                 fn (string $id): bool => isset($again[$id]) && $progress->of($id)->status !== Status::ToDo,
             ),
         );

@@ -21,7 +21,7 @@ final readonly class Traveller
     /**
      * @param  list<Operation>  $operations  of one assembly, or of several that are made as a batch
      */
-    public static function of(array $operations, HouseRules $rules): self
+    public static function order(array $operations, HouseRules $rules): self
     {
         $ordered = (new Sequencer($rules->on(SecondEnd::class)))->order($operations);
         $steps = $pieces = [];
@@ -58,21 +58,6 @@ final readonly class Traveller
         }
 
         return null;
-    }
-
-    /** How often a tool is laid down for another. */
-    public function toolChanges(): int
-    {
-        $changes = 0;
-        $inHand = '';
-        foreach ($this->operations as $operation) {
-            if ($operation->tool !== '' && $operation->tool !== $inHand) {
-                $changes += $inHand === '' ? 0 : 1;
-                $inHand = $operation->tool;
-            }
-        }
-
-        return $changes;
     }
 
     /** min of hands at work, by standard times. */

@@ -16,7 +16,7 @@ final class Bounds
      * @param  array<int|string, float>  $tails  chore → min from its beginning to the end of the longest chain
      * @return list<Floor> the tightest first
      */
-    public static function of(array $chores, array $hands, array $tools, int $benches, array $tails): array
+    public static function find(array $chores, array $hands, array $tools, int $benches, array $tails): array
     {
         $total = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
         $bounds = [

@@ -36,7 +36,7 @@ final readonly class Forecaster
     {
         [$able, $stuck] = $this->parted($chores);
         $tails = self::tails($able);
-        $bounds = Bounds::of($able, $this->hands, $this->tools, $this->benches, $tails);
+        $bounds = Bounds::find($able, $this->hands, $this->tools, $this->benches, $tails);
         if ($able === []) {
             return new Forecast([], 0.0, $bounds, $stuck);
         }

@@ -10,7 +10,7 @@ use Sartal\Core\Ways\Dressing\LoomDress;
 final class LoomParts
 {
     /** @return list<Ask> */
-    public static function of(LoomDress $dress): array
+    public static function list(LoomDress $dress): array
     {
         $name = $dress->shape->loom->name;
         $asks = [];

@@ -58,7 +58,7 @@ final readonly class PartsPlanner
             array_push($asks, ...$this->scraps($run));
         }
         foreach ($looms as $dress) {
-            array_push($asks, ...LoomParts::of($dress));
+            array_push($asks, ...LoomParts::list($dress));
         }
 
         return $asks;

@@ -42,7 +42,7 @@ final readonly class PullPlanner
             if ($run->withdrawn || $cable === null || $hops === []) {
                 continue;
             }
-            $mains = Cargo::of($cable)->mains;
+            $mains = Cargo::from($cable)->mains;
             [$from, $to, $along] = $this->direction($run, $hops);
             $groups[
                 implode('|', [

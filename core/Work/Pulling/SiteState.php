@@ -32,10 +32,10 @@ final readonly class SiteState
     /**
      * @param  list<Event>  $events  of the run, and the tests of its assembly
      */
-    public static function of(Run $run, array $events, Fingerprints $today): self
+    public static function read(Run $run, array $events, Fingerprints $today): self
     {
         $steps = [];
-        foreach (SiteStep::of($run->build) as $step) {
+        foreach (SiteStep::for($run->build) as $step) {
             $steps[$step->value] =
                 $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
         }
@@ -105,7 +105,7 @@ final readonly class SiteState
     /** @param  list<Event>  $events */
     private static function tested(array $events, Fingerprints $today): BeadState
     {
-        $last = Trials::of($events)->last(TestStage::Installed);
+        $last = Trials::among($events)->last(TestStage::Installed);
 
         return match (true) {
             $last === null, $last->verdict === Verdict::Incomplete => BeadState::ToDo,
@@ -143,6 +143,6 @@ final readonly class SiteState
 
     public static function isOfTheSite(Build $build, EventKind $kind): bool
     {
-        return array_filter(SiteStep::of($build), static fn (SiteStep $step): bool => $step->event() === $kind) !== [];
+        return array_filter(SiteStep::for($build), static fn (SiteStep $step): bool => $step->event() === $kind) !== [];
     }
 }

@@ -22,7 +22,7 @@ enum SiteStep: string
     case Tested = 'tested';
 
     /** @return list<self> */
-    public static function of(Build $build): array
+    public static function for(Build $build): array
     {
         return match ($build) {
             Build::Shop => [self::Pulled, self::Dressed, self::InPlace, self::Tested],

@@ -340,7 +340,7 @@ final class CompatibilityTest extends TestCase
                         continue;
                     }
                     foreach ($bench->installation->runs['X-1']->a->legs as $leg) {
-                        $layout = \Sartal\Core\Ends\Wiring\FittingLayout::of(
+                        $layout = \Sartal\Core\Ends\Wiring\FittingLayout::unfolded(
                             $bench->installation->fittings[$leg->landing->fitting ?? ''],
                             $catalogue,
                         );

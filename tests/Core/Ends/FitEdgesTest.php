@@ -172,7 +172,7 @@ final class FitEdgesTest extends TestCase
         foreach ($catalogue->plans as $plan) {
             $type = $catalogue->connectors[$plan->connector];
             foreach ($plan->block > 0 && $type->cable->staggered ? $type->cable->exits : [] as $exit) {
-                $blocks = Blocks::of($plan, FittingLayout::ofType($type, $catalogue), $exit);
+                $blocks = Blocks::in($plan, FittingLayout::ofType($type, $catalogue), $exit);
                 self::assertSame((int) ceil(count($plan->channels) / $plan->block), count($blocks), $plan->id);
                 self::assertSame(0, min(array_map(static fn ($block): int => $block->offset->nanometres, $blocks)));
                 self::assertSame(

@@ -275,7 +275,7 @@ final class NothingIsDecorationTest extends TestCase
                 ),
             );
             $all[] = [
-                Traveller::of($operations, $under->installation->rules)->operations,
+                Traveller::order($operations, $under->installation->rules)->operations,
                 (new LabelPrints($under->installation))->of(
                     array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
                     $plan->rotations,

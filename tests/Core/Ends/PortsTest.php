@@ -197,7 +197,7 @@ final class PortsTest extends TestCase
         $problems = new \Sartal\Core\File\Problems();
         $chained = $bench->with(
             ...get_object_vars(
-                \Sartal\Core\File\FileDecoder::installation(\Sartal\Core\File\Fields::of($shape, '', $problems)),
+                \Sartal\Core\File\FileDecoder::installation(\Sartal\Core\File\Fields::from($shape, '', $problems)),
             ),
         );
         $problems->settle();

@@ -47,7 +47,7 @@ final class PreparationTest extends TestCase
 
         return array_map(
             static fn (Block $block): string => $block->offset->canonical(),
-            Blocks::of($catalogue->plans[$plan], FittingLayout::ofType($type, $catalogue), $at),
+            Blocks::in($catalogue->plans[$plan], FittingLayout::ofType($type, $catalogue), $at),
         );
     }
 

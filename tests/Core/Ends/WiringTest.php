@@ -72,7 +72,7 @@ final class WiringTest extends TestCase
     {
         for ($seed = 1; $seed <= 100; $seed++) {
             $edges = self::randomEdges($seed);
-            $wiring = Wiring::of($edges);
+            $wiring = Wiring::from($edges);
             foreach ($wiring->nodes() as $node) {
                 self::assertSame(self::conducts($edges, $node), self::reach($wiring, $node), 'seed '.$seed);
             }
@@ -82,7 +82,7 @@ final class WiringTest extends TestCase
     public function test_pieces_are_the_reaches(): void
     {
         for ($seed = 1; $seed <= 100; $seed++) {
-            $wiring = Wiring::of(self::randomEdges($seed));
+            $wiring = Wiring::from(self::randomEdges($seed));
             $pieces = $wiring->pieces();
             foreach ($wiring->nodes() as $node) {
                 $same = array_keys($pieces, $pieces[$node], true);
@@ -96,15 +96,15 @@ final class WiringTest extends TestCase
     {
         for ($seed = 1; $seed <= 100; $seed++) {
             $edges = self::randomEdges($seed);
-            $wiring = Wiring::of($edges);
+            $wiring = Wiring::from($edges);
             $edit = new WiringEdit([
                 'e0' => null,
                 'e1' => $edges[1]->movedTo('n5'),
                 'new' => new Edge('new', EdgeKind::Stray, 'n1', 'n7'),
-                'e2' => $edges[2]->movedFrom('n9')->operated(true),
+                'e2' => $edges[2]->movedTo('n9')->operated(true),
             ]);
             $edited = $wiring->edited($edit);
-            $rebuilt = Wiring::of($edited->edges);
+            $rebuilt = Wiring::from($edited->edges);
             foreach ($rebuilt->nodes() as $node) {
                 self::assertSame(self::reach($rebuilt, $node), self::reach($edited, $node), 'seed '.$seed);
             }
@@ -118,12 +118,13 @@ final class WiringTest extends TestCase
         }
     }
 
-    public function test_the_later_of_two_edits_wins(): void
+    public function test_an_edge_is_moved_by_a_copy_and_has_an_opposite_for_each_end(): void
     {
         $edge = new Edge('e', EdgeKind::Joint, 'a', 'b');
-        $both = (new WiringEdit(['e' => $edge->movedTo('c')]))->then(new WiringEdit(['e' => $edge->movedTo('d')]));
-        self::assertSame('d', $both->edges['e']?->to);
+        self::assertSame('c', $edge->movedTo('c')->to);
+        self::assertSame('b', $edge->to);
         self::assertSame('a', $edge->opposite('b'));
+        self::assertSame('b', $edge->opposite('a'));
         self::assertSame([], WiringEdit::nothing()->edges);
     }
 

@@ -70,7 +70,7 @@ final class BuildingRoundTripTest extends TestCase
 
     private static function fields(mixed $data): Fields
     {
-        return Fields::of(json_decode((string) json_encode($data), true), '', new Problems());
+        return Fields::from(json_decode((string) json_encode($data), true), '', new Problems());
     }
 
     public function test_ways(): void
@@ -255,7 +255,7 @@ final class BuildingRoundTripTest extends TestCase
     public function test_what_is_wrong_is_named(callable $read, array $data, string $path): void
     {
         $problems = new Problems();
-        $read(Fields::of($data, '', $problems));
+        $read(Fields::from($data, '', $problems));
         $found = [];
         try {
             $problems->settle();

@@ -90,7 +90,9 @@ final class CatalogueTest extends TestCase
         foreach ($connector->mates as $mode) {
             $other = ShippedCatalogue::load()->connectors[$mode->with] ?? null;
             self::assertNotNull($other, $mode->with);
-            self::assertTrue($connector->gender->faces($other->gender), $mode->with);
+            // A pin goes into a socket; what has neither meets its like.
+            $faced = ['male' => 'female', 'female' => 'male', 'neutral' => 'neutral'][$connector->gender->value];
+            self::assertSame($faced, $other->gender->value, $mode->with);
             self::assertSame($connector->domain, $other->domain);
             self::assertNotNull($other->matesWith($connector), $mode->with.' does not mate back');
             foreach ($connector->cavities as $cavity) {

@@ -219,7 +219,7 @@ final class SchoolsTest extends TestCase
         );
         self::assertSame(['16', false, 'ONE SIX'], array_values(get_object_vars(Marked::as(LabelTurn::Word, '16'))));
         self::assertNull(
-            \Sartal\Core\Ends\Labelling\Rotation::of(Marked::as(LabelTurn::LeadingLetter, '6')->text),
+            \Sartal\Core\Ends\Labelling\Rotation::read(Marked::as(LabelTurn::LeadingLetter, '6')->text),
             'unreadable upside down',
         );
     }

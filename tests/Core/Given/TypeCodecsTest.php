@@ -24,7 +24,7 @@ final class TypeCodecsTest extends TestCase
     private static function decoded(array $shape): Catalogue
     {
         $problems = new Problems();
-        $fields = Fields::of($shape, 'catalogue', $problems);
+        $fields = Fields::from($shape, 'catalogue', $problems);
         $catalogue = CatalogueDecoder::catalogue($fields);
         $fields->done();
         $problems->settle();
@@ -161,7 +161,7 @@ final class TypeCodecsTest extends TestCase
                 $shape = FileEncoder::rules(HouseRules::defaults()->with($case));
                 self::assertEquals(
                     HouseRules::defaults()->with($case),
-                    FileDecoder::rules(Fields::of($shape, '', $problems)),
+                    FileDecoder::rules(Fields::from($shape, '', $problems)),
                 );
                 $problems->settle();
             }
@@ -169,7 +169,7 @@ final class TypeCodecsTest extends TestCase
         $problems = new Problems();
         self::assertEquals(
             HouseRules::defaults(),
-            FileDecoder::rules(Fields::of(['routeAllowance' => 3], '', $problems)),
+            FileDecoder::rules(Fields::from(['routeAllowance' => 3], '', $problems)),
         );
     }
 
@@ -178,7 +178,7 @@ final class TypeCodecsTest extends TestCase
     {
         $problems = new Problems();
         $rules = FileDecoder::rules(
-            Fields::of(
+            Fields::from(
                 ['routeAllowance' => 5.0, 'cutStep' => '100 mm', 'screenAndDrain' => 'together', 'shell' => 'bonded'],
                 '',
                 $problems,

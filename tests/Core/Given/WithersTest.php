@@ -11,7 +11,6 @@ use ReflectionMethod;
 use ReflectionNamedType;
 use ReflectionParameter;
 use Sartal\Core\File\InstallationFile;
-use Sartal\Core\Given\Installation\Breakout;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\LabelScheme;
 use Sartal\Core\Given\Measure\Length;
@@ -56,7 +55,6 @@ final class WithersTest extends TestCase
                 $bench->expectation()->wiring,
                 (new OperationPlanner($bench->installation))->of(array_values($plan->assemblies)[0], $plan->runs),
                 $bench->installation->catalogue,
-                new Breakout('j1', 'w1', Length::millimetres(40)),
             ]);
         }
 

@@ -131,7 +131,7 @@ final class ServiceTest extends TestCase
             verdict: Verdict::Passes,
             stage: TestStage::Installed,
         );
-        $of = static fn (Event ...$events): array => ServiceFaults::of(new Record($events), $plan);
+        $of = static fn (Event ...$events): array => ServiceFaults::open(new Record($events), $plan);
         self::assertNull($of($report, $passes(2))[0]->repair);
         self::assertFalse($of($report, $passes(2), $repair)[0]->isClosed(), 'The test was before the repair.');
         self::assertFalse($of($report, $repair, $event(4, EventKind::Tested, verdict: Verdict::Fails))[0]->isClosed());
@@ -184,7 +184,7 @@ final class ServiceTest extends TestCase
                 stage: TestStage::Installed,
             ),
         ]);
-        $retests = Retests::of($in, (new Planner())->plan($in, $record), $record);
+        $retests = Retests::due($in, (new Planner())->plan($in, $record), $record);
         self::assertSame(
             [['A-2', '2026-09-09'], ['A-1', '']],
             array_map(static fn ($retest): array => [$retest->assembly, $retest->due], $retests),
@@ -193,7 +193,7 @@ final class ServiceTest extends TestCase
         self::assertFalse($retests[0]->isOverdue('2026-09-09'));
         self::assertSame(
             [],
-            Retests::of(
+            Retests::due(
                 Bench::microphone()->installation,
                 (new Planner())->plan(Bench::microphone()->installation),
                 $record,

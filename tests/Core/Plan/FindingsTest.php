@@ -276,7 +276,7 @@ final class FindingsTest extends TestCase
             '9' => 'modular-insert-coax-2',
             '2' => 'bnc75-plug',
         ]);
-        $layout = FittingLayout::of($fitting, $catalogue);
+        $layout = FittingLayout::unfolded($fitting, $catalogue);
         self::assertNotNull($layout);
         self::assertTrue($layout->has('1/6'));
         self::assertTrue($layout->has('3/a.centre'));

@@ -107,14 +107,14 @@ final class PlanningAidsTest extends TestCase
         $mode = $catalogue->connectors['rect90-male']->matesWith($catalogue->connectors['rect90-female']);
         self::assertNotNull($mode);
         $male = $catalogue->plans['rect90-male-24ch'];
-        $pairs = PlanComparison::of($male, $catalogue->plans['rect90-female-24ch'], $mode);
+        $pairs = PlanComparison::between($male, $catalogue->plans['rect90-female-24ch'], $mode);
         self::assertCount(72, $pairs);
         self::assertSame([], array_filter($pairs, static fn (ContactPair $pair): bool => ! $pair->agrees()));
         $channels = $male->channels;
         [$channels['7']['hot'], $channels['7']['cold']] = [$channels['7']['cold'], $channels['7']['hot']];
         $channels['24']['screen'] = 'E1';
         $wrong = array_filter(
-            PlanComparison::of(
+            PlanComparison::between(
                 new ContactPlan('x', 'x', 'rect90-male', $channels),
                 $catalogue->plans['rect90-female-24ch'],
                 $mode,
@@ -139,7 +139,7 @@ final class PlanningAidsTest extends TestCase
     public function test_what_is_wrong_with_a_plan_is_named(): void
     {
         $catalogue = ShippedCatalogue::load();
-        $codes = static fn (ContactPlan $plan): array => Bench::codes(PlanProblems::of($plan, $catalogue));
+        $codes = static fn (ContactPlan $plan): array => Bench::codes(PlanProblems::find($plan, $catalogue));
         self::assertSame(['plan.unknown-connector'], $codes(new ContactPlan('x', 'x', 'nothing', [])));
         self::assertSame(
             ['plan.no-such-contact'],

@@ -133,15 +133,15 @@ final class CoverageTest extends TestCase
         );
         self::assertEqualsWithDelta(
             5.0,
-            Resistance::between(Wiring::of([$edge('1', 'a', 'b', 10), $edge('2', 'a', 'b', 10)]), 'a', 'b'),
+            Resistance::between(Wiring::from([$edge('1', 'a', 'b', 10), $edge('2', 'a', 'b', 10)]), 'a', 'b'),
             1e-9,
         );
         self::assertEqualsWithDelta(
             30.0,
-            Resistance::between(Wiring::of([$edge('1', 'a', 'b', 10), $edge('2', 'b', 'c', 20)]), 'a', 'c'),
+            Resistance::between(Wiring::from([$edge('1', 'a', 'b', 10), $edge('2', 'b', 'c', 20)]), 'a', 'c'),
             1e-9,
         );
-        $bridge = Wiring::of([
+        $bridge = Wiring::from([
             $edge('1', 'a', 'b', 10),
             $edge('2', 'a', 'c', 20),
             $edge('3', 'b', 'd', 10),
@@ -151,7 +151,7 @@ final class CoverageTest extends TestCase
         self::assertEqualsWithDelta((20 * 40) / 60, Resistance::between($bridge, 'a', 'd'), 1e-9);
         self::assertSame(
             INF,
-            Resistance::between(Wiring::of([$edge('1', 'a', 'b', 10), $edge('2', 'c', 'd', 10)]), 'a', 'c'),
+            Resistance::between(Wiring::from([$edge('1', 'a', 'b', 10), $edge('2', 'c', 'd', 10)]), 'a', 'c'),
         );
     }
 

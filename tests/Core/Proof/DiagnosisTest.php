@@ -161,7 +161,7 @@ final class DiagnosisTest extends TestCase
     public function test_a_block_loaded_too_far_on(int $by): void
     {
         $bench = Bench::stageBox();
-        $layout = FittingLayout::of($bench->installation->fittings['M-1.b1'], $bench->installation->catalogue);
+        $layout = FittingLayout::unfolded($bench->installation->fittings['M-1.b1'], $bench->installation->catalogue);
         $row = array_map(strval(...), array_keys($layout->cavities ?? []));
         $edges = [];
         foreach ($bench->expectation()->wiring->edges as $id => $edge) {
@@ -304,9 +304,9 @@ final class DiagnosisTest extends TestCase
     {
         $plan = $bench->plan();
         $assembly = $plan->assemblies[array_key_first($plan->assemblies)];
-        $places = FaultPlaces::of($assembly, $bench->assemblies($plan)->joints($assembly), $bench->installation);
+        $places = FaultPlaces::in($assembly, $bench->assemblies($plan)->joints($assembly), $bench->installation);
 
-        return Diagnostician::of($places, $bench->expectation(), $reading);
+        return Diagnostician::for($places, $bench->expectation(), $reading);
     }
 
     private static function bridge(string $one, string $other): WiringEdit

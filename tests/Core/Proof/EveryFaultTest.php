@@ -127,7 +127,7 @@ final class EveryFaultTest extends TestCase
                 }
             }
             foreach ($groups as $signature => $alike) {
-                $diagnosis = Diagnostician::of($places, $expectation, $readings[$signature]);
+                $diagnosis = Diagnostician::for($places, $expectation, $readings[$signature]);
                 self::assertCount(1, $diagnosis->troubles, $id.' '.$alike[0]);
                 $listed = array_map(static fn (Cause $cause): string => $cause->key(), $diagnosis->troubles[0]->causes);
                 sort($listed);
@@ -181,7 +181,7 @@ final class EveryFaultTest extends TestCase
                     $alike[] = (new Cause([$other]))->key();
                 }
             }
-            $diagnosis = Diagnostician::of($places, $expectation, $reading);
+            $diagnosis = Diagnostician::for($places, $expectation, $reading);
             self::assertCount(1, $diagnosis->troubles, $fault->key());
             $listed = array_map(static fn (Cause $cause): string => $cause->key(), $diagnosis->troubles[0]->causes);
             sort($listed);

@@ -81,7 +81,7 @@ final class TestMethodsTest extends TestCase
         $planner = $bench->assemblies($plan);
         $assembly = $plan->assemblies[array_key_first($plan->assemblies)];
 
-        return Diagnostician::of($planner->places($assembly), $bench->expectation(), $reading)->troubles;
+        return Diagnostician::for($planner->places($assembly), $bench->expectation(), $reading)->troubles;
     }
 
     /** @return list<string> kinds of the causes of the only trouble */

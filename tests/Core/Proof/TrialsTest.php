@@ -71,7 +71,7 @@ final class TrialsTest extends TestCase
 
     public function test_the_last_test_counts_and_one_person_may_change_their_mind(): void
     {
-        $trials = Trials::of([self::test('ann', Verdict::Fails), ($last = self::test('ann', Verdict::Passes))]);
+        $trials = Trials::among([self::test('ann', Verdict::Fails), ($last = self::test('ann', Verdict::Passes))]);
         self::assertSame($last, $trials->current());
         self::assertSame([], $trials->contradiction(TestStage::Bench));
     }
@@ -80,11 +80,11 @@ final class TrialsTest extends TestCase
     {
         self::assertSame(
             [],
-            Trials::of([self::test('ann', Verdict::Passes), self::test('bo', Verdict::Passes)])->contradiction(
+            Trials::among([self::test('ann', Verdict::Passes), self::test('bo', Verdict::Passes)])->contradiction(
                 TestStage::Bench,
             ),
         );
-        $trials = Trials::of([
+        $trials = Trials::among([
             ($fails = self::test('ann', Verdict::Fails)),
             self::test('bo', Verdict::Passes),
             self::test('cy', Verdict::Incomplete),
@@ -93,7 +93,7 @@ final class TrialsTest extends TestCase
         self::assertSame($fails, $trials->current(), 'until somebody says which holds, the cable has failed');
         self::assertSame(
             [],
-            Trials::of([
+            Trials::among([
                 self::test('ann', Verdict::Fails),
                 self::test('bo', Verdict::Passes, TestStage::Installed),
             ])->contradiction(TestStage::Installed),
@@ -106,20 +106,22 @@ final class TrialsTest extends TestCase
         $fails = self::test('ann', Verdict::Fails);
         $passes = self::test('bo', Verdict::Passes);
         $settled = self::event(EventKind::Settled, 'lead', of: $passes->id);
-        $trials = Trials::of([$fails, $passes, $settled]);
+        $trials = Trials::among([$fails, $passes, $settled]);
         self::assertSame([], $trials->contradiction(TestStage::Bench));
         self::assertSame($passes, $trials->current());
         self::assertCount(
             2,
-            Trials::of([$fails, $passes, $settled, self::test('cy', Verdict::Fails)])->contradiction(TestStage::Bench),
+            Trials::among([$fails, $passes, $settled, self::test('cy', Verdict::Fails)])->contradiction(
+                TestStage::Bench,
+            ),
         );
-        self::assertSame($passes, Trials::of([$passes, self::event(EventKind::Settled, of: 'nothing')])->current());
+        self::assertSame($passes, Trials::among([$passes, self::event(EventKind::Settled, of: 'nothing')])->current());
     }
 
     public function test_a_look_before_closing_counts_only_where_it_failed(): void
     {
-        self::assertNull(Trials::of([self::test('ann', Verdict::Passes, TestStage::BeforeClosing)])->current());
-        self::assertNotNull(Trials::of([self::test('ann', Verdict::Fails, TestStage::BeforeClosing)])->current());
+        self::assertNull(Trials::among([self::test('ann', Verdict::Passes, TestStage::BeforeClosing)])->current());
+        self::assertNotNull(Trials::among([self::test('ann', Verdict::Fails, TestStage::BeforeClosing)])->current());
     }
 
     /** @return iterable<string, array{Event, bool}> */
@@ -135,7 +137,7 @@ final class TrialsTest extends TestCase
     #[DataProvider('after')]
     public function test_a_test_speaks_of_the_cable_until_it_is_another(Event $after, bool $undone): void
     {
-        self::assertSame($undone, Trials::of([self::test('ann', Verdict::Passes), $after])->current() === null);
+        self::assertSame($undone, Trials::among([self::test('ann', Verdict::Passes), $after])->current() === null);
     }
 
     public function test_the_strand_fails_on_a_contradiction_and_the_plan_says_so(): void

@@ -65,7 +65,7 @@ final class DemoBuildingTest extends TestCase
             $at = $run->a->location;
             foreach ($route->hops as $hop) {
                 self::assertNull(
-                    Permit::refusal($hop->way, Cargo::of(self::in()->catalogue->cables[$run->cable])),
+                    Permit::refusal($hop->way, Cargo::from(self::in()->catalogue->cables[$run->cable])),
                     $run->code.' in '.$hop->way->name,
                 );
                 self::assertSame($at, $hop->from);

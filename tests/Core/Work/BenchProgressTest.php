@@ -38,7 +38,7 @@ final class BenchProgressTest extends TestCase
     {
         $plan = $bench->plan();
 
-        return Traveller::of(
+        return Traveller::order(
             (new OperationPlanner($bench->installation))->of(
                 $plan->assemblies[array_key_first($plan->assemblies)],
                 $plan->runs,

@@ -42,7 +42,7 @@ final class FactsTest extends TestCase
             array_push($operations, ...(new OperationPlanner($bench->installation))->of($assembly, $plan->runs));
         }
 
-        return Traveller::of($operations, $bench->installation->rules)->operations;
+        return Traveller::order($operations, $bench->installation->rules)->operations;
     }
 
     /** @return iterable<string, array{Bench}> */
@@ -257,7 +257,7 @@ final class FactsTest extends TestCase
             'cut' => new CutMade(Length::millimetres($mm), cable: 'cable'),
         ]);
         $first = substr(hash('xxh128', serialize(['cable', Length::millimetres(4_100)->nanometres])), 0, 16);
-        $bead = static fn (Event $event): BeadState => Strand::of($run, [$event], $prints)[0]->state;
+        $bead = static fn (Event $event): BeadState => Strand::read($run, [$event], $prints)[0]->state;
         self::assertSame(BeadState::Done, $bead($cut(4_100, $first)));
         self::assertSame(BeadState::Failed, $bead($cut(4_099, $first)), 'shorter than its own edition asked for');
         $now = $prints->for(EventKind::Cut, null);
@@ -299,7 +299,7 @@ final class FactsTest extends TestCase
     public function test_a_fingerprint_says_by_which_edition_it_is(): void
     {
         self::assertSame(Edition::First, Fingerprint::edition('0123456789abcdef'));
-        self::assertSame(Edition::Second, Fingerprint::edition(Fingerprint::of([1], Edition::Second)));
+        self::assertSame(Edition::Second, Fingerprint::edition(Fingerprint::make([1], Edition::Second)));
         self::assertNull(Fingerprint::edition('3.0123456789abcdef'));
     }
 }

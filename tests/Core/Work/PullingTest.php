@@ -171,21 +171,21 @@ final class PullingTest extends TestCase
                 SiteStep::EndB,
                 SiteStep::Tested,
             ],
-            SiteStep::of(Build::Site),
+            SiteStep::for(Build::Site),
         );
         $crew = (new Crew($site))
             ->cut('C-1')
             ->each(['C-1'], EventKind::Labelled)
             ->each(['C-1'], EventKind::Pulled);
         $plan = (new Planner())->plan($site, $crew->record());
-        $state = SiteState::of($site->runs['C-1'], $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
+        $state = SiteState::read($site->runs['C-1'], $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
         self::assertSame(SiteStep::Dressed, $state->next());
 
         // It lies in another way now: pulled, but not where it belongs.
         $moved = $site
             ->withRun(new Run(...['ways' => []] + get_object_vars($site->runs['C-1'])))
             ->withWays(['tray' => $in->ways['tray'], 'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there')]);
-        $elsewhere = SiteState::of(
+        $elsewhere = SiteState::read(
             $moved->runs['C-1'],
             $crew->record()->of('C-1'),
             (new Planner())->plan($moved)->fingerprints['C-1'],
@@ -195,7 +195,7 @@ final class PullingTest extends TestCase
         // Cut again, it has been pulled nowhere.
         self::assertSame(
             SiteStep::Pulled,
-            SiteState::of(
+            SiteState::read(
                 $site->runs['C-1'],
                 $crew->cut('C-1')->record()->of('C-1'),
                 $plan->fingerprints['C-1'],
@@ -228,7 +228,7 @@ final class PullingTest extends TestCase
             '',
             built: $built,
         );
-        $of = static fn (Event ...$events): SiteState => SiteState::of(
+        $of = static fn (Event ...$events): SiteState => SiteState::read(
             $in->runs['A-1'],
             array_values($events),
             $plan->fingerprints['A-1'],

@@ -275,7 +275,7 @@ final readonly class LabelController
         }
         $own = $request->query('sheet');
         $problems = new Problems();
-        $fields = Fields::of(is_string($own) ? json_decode($own, true) : [], 'sheet', $problems);
+        $fields = Fields::from(is_string($own) ? json_decode($own, true) : [], 'sheet', $problems);
         $most = \Sartal\Core\Given\Measure\Length::metres(2);
         $geometry = new SheetGeometry(
             'own',
@@ -311,7 +311,7 @@ final readonly class LabelController
     private static function scheme(Request $request): LabelScheme
     {
         $problems = new Problems();
-        $scheme = FileDecoder::labels(Fields::of($request->input('scheme'), 'scheme', $problems));
+        $scheme = FileDecoder::labels(Fields::from($request->input('scheme'), 'scheme', $problems));
         $problems->settle();
 
         return $scheme;

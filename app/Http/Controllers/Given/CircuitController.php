@@ -65,7 +65,7 @@ final readonly class CircuitController
             return $circuit->demand;
         }
         $problems = new Problems();
-        $demand = FileDecoder::demand(Fields::of((array) $request->input('demand'), 'demand', $problems));
+        $demand = FileDecoder::demand(Fields::from((array) $request->input('demand'), 'demand', $problems));
         $problems->settle();
 
         return $demand;

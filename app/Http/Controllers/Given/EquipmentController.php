@@ -37,7 +37,7 @@ final readonly class EquipmentController
     public function save(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $problems = new Problems();
-        $fields = Fields::of($request->input('device'), '', $problems);
+        $fields = Fields::from($request->input('device'), '', $problems);
         $device = FileDecoder::equipment($fields);
         $fields->done();
         $problems->settle();

@@ -103,7 +103,7 @@ final class PlanController
         $mode = $own === null || $facing === null ? null : $own->matesWith($facing);
 
         return response()->json([
-            'problems' => array_map(PlanEncoder::finding(...), PlanProblems::of($plan, $catalogue)),
+            'problems' => array_map(PlanEncoder::finding(...), PlanProblems::find($plan, $catalogue)),
             'pairs' => $against === null || $mode === null
                     ? []
                     : array_map(
@@ -114,7 +114,7 @@ final class PlanController
                             'theirs' => $pair->theirs,
                             'agrees' => $pair->agrees(),
                         ],
-                        PlanComparison::of($plan, $against, $mode),
+                        PlanComparison::between($plan, $against, $mode),
                     ),
         ]);
     }

@@ -76,7 +76,7 @@ final readonly class RulesController
     private static function read(Request $request): HouseRules
     {
         $problems = new Problems();
-        $rules = FileDecoder::rules(Fields::of($request->input('rules'), '', $problems));
+        $rules = FileDecoder::rules(Fields::from($request->input('rules'), '', $problems));
         $problems->settle();
 
         return $rules;

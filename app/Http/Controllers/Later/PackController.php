@@ -197,7 +197,7 @@ final readonly class PackController
                     'sha256' => $file['sha256'],
                     'bytes' => $file['bytes'],
                 ],
-                Names::of($pack->files),
+                Names::from($pack->files),
                 $pack->files,
             ),
             'signatures' => array_map(

@@ -51,7 +51,7 @@ final class ServiceController
                         default => 'open',
                     },
                 ],
-                ServiceFaults::of($loaded->record, $loaded->plan()),
+                ServiceFaults::open($loaded->record, $loaded->plan()),
             ),
             'retests' => array_map(
                 static fn (Retest $retest): array => [
@@ -63,7 +63,7 @@ final class ServiceController
                     'months' => $retest->months,
                     'overdue' => $retest->isOverdue($today),
                 ],
-                Retests::of($in, $loaded->plan(), $loaded->record),
+                Retests::due($in, $loaded->plan(), $loaded->record),
             ),
             'months' => ['all' => $in->testing->retestMonths, 'mains' => $in->testing->mainsMonths],
             'version' => $stored->version,

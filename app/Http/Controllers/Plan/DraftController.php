@@ -114,7 +114,7 @@ final readonly class DraftController
             return null;
         }
         $problems = new Problems();
-        $pins = CatalogueDecoder::catalogue(Fields::of($draft->pins, 'pins', $problems));
+        $pins = CatalogueDecoder::catalogue(Fields::from($draft->pins, 'pins', $problems));
         $problems->settle();
 
         return $pins;

@@ -214,7 +214,8 @@ final readonly class RunController
         [$fitting, $address] = [...explode('/', $to, 2), ''];
         $found = $loaded->installation->fittings[$fitting] ?? null;
 
-        return $found !== null && FittingLayout::of($found, $loaded->installation->catalogue)?->has($address) === true;
+        return $found !== null &&
+            FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($address) === true;
     }
 
     public function destroy(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse

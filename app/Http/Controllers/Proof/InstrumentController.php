@@ -100,7 +100,7 @@ final readonly class InstrumentController
     public function rules(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
     {
         $problems = new Problems();
-        $rules = TestingCodec::rules(Fields::of($request->input('rules'), 'rules', $problems));
+        $rules = TestingCodec::rules(Fields::from($request->input('rules'), 'rules', $problems));
         $problems->settle();
         $edit = new Edit(DecisionKind::Testing, '', TestingCodec::encodeRules($rules), $request->integer('version'));
         $log->write(new Decision($stored, $author, 'Test plans changed', [$edit]));

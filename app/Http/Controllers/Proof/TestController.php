@@ -43,7 +43,7 @@ final class TestController
     public function judge(Request $request, Loaded $loaded, string $id): JsonResponse
     {
         $problems = new Problems();
-        $reading = ReadingCodec::decode(Fields::of($request->input('reading'), 'reading', $problems));
+        $reading = ReadingCodec::decode(Fields::from($request->input('reading'), 'reading', $problems));
         $problems->settle();
         $test = UnderTest::of($loaded, $id);
         Known::check($reading, $test->expectation());

@@ -226,7 +226,7 @@ final readonly class CrewController
     public function workshop(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
     {
         $problems = new Problems();
-        $workshop = StockCodec::workshop(Fields::of($request->input('workshop'), '', $problems));
+        $workshop = StockCodec::workshop(Fields::from($request->input('workshop'), '', $problems));
         $problems->settle();
         $after = StockCodec::encodeWorkshop($workshop);
         $edit = new Edit(DecisionKind::Workshop, $stored->key, $after, $request->integer('version'));

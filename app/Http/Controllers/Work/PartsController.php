@@ -101,7 +101,7 @@ final readonly class PartsController
     public function economy(Request $request, StoredInstallation $stored, Author $author): JsonResponse
     {
         $problems = new Problems();
-        $economy = StockCodec::economy(Fields::of($request->input('economy'), '', $problems));
+        $economy = StockCodec::economy(Fields::from($request->input('economy'), '', $problems));
         $problems->settle();
         $after = StockCodec::encodeEconomy($economy);
         $edit = new Edit(DecisionKind::Economy, $stored->key, $after, $request->integer('version'));

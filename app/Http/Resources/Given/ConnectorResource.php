@@ -17,7 +17,7 @@ final class ConnectorResource
     public static function of(Fitting $fitting, Catalogue $catalogue): ?array
     {
         $type = $catalogue->connectors[$fitting->connector] ?? null;
-        $layout = FittingLayout::of($fitting, $catalogue);
+        $layout = FittingLayout::unfolded($fitting, $catalogue);
         if ($type === null || $layout === null) {
             return null;
         }

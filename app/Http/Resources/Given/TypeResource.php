@@ -27,7 +27,7 @@ final class TypeResource
     public static function all(Loaded $loaded): array
     {
         $own = self::own($loaded);
-        $used = UsedTypes::of($loaded->installation);
+        $used = UsedTypes::in($loaded->installation);
         $shipped = ShippedCatalogue::load();
         $lines = [];
         foreach (DecisionKind::types() as $of) {
@@ -64,7 +64,7 @@ final class TypeResource
             'definition' => CatalogueEncoder::type($type),
             'version' => self::own($loaded)[$kind->value][$id] ?? null,
             'shipped' => isset(ShippedCatalogue::load()->{$list}[$id]),
-            'used' => isset(UsedTypes::of($loaded->installation)->{$list}[$id]),
+            'used' => isset(UsedTypes::in($loaded->installation)->{$list}[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
             'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue) : null,

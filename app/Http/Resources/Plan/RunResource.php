@@ -184,7 +184,7 @@ final class RunResource
 
         return array_map(
             static fn (string $id, string $label): array => ['id' => $id, 'label' => $label],
-            Names::of($found),
+            Names::from($found),
             array_values($found),
         );
     }

@@ -132,7 +132,7 @@ final class TestResource
                 continue;
             }
             foreach ($senses->questions($method) as $question) {
-                $figure = ExpectedFigure::of($expectation, $question);
+                $figure = ExpectedFigure::work($expectation, $question);
                 $methods[$method->value][] = [
                     'at' => $question->at,
                     ...$question->state === '' ? [] : ['state' => $question->state],

@@ -86,7 +86,7 @@ final class SiteResource
         $plan = $loaded->plan();
         $in = $loaded->installation;
         $cable = $in->catalogue->cables[$run->cable] ?? null;
-        $state = SiteState::of($run, self::events($run, $loaded), $plan->fingerprints[$run->id]);
+        $state = SiteState::read($run, self::events($run, $loaded), $plan->fingerprints[$run->id]);
         $cut = $plan->runs[$run->id]->cut;
         $difference = $state->difference($cut->result);
 
@@ -94,7 +94,7 @@ final class SiteResource
             'id' => $run->id,
             'code' => $run->code,
             'cable' => $cable->name ?? $run->cable,
-            'mains' => $cable !== null && Cargo::of($cable)->mains,
+            'mains' => $cable !== null && Cargo::from($cable)->mains,
             'build' => $run->build->value,
             'from' => $in->locationName($run->a->location),
             'to' => $in->locationName($run->b->location),
@@ -124,10 +124,7 @@ final class SiteResource
         $events = [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
         foreach ($assembly->runs as $member) {
             foreach ($member === $run->id ? [] : $loaded->record->of($member) as $event) {
-                if (
-                    in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) &&
-                    $event->covers === []
-                ) {
+                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) && $event->covers === []) {
                     $events[] = $event;
                 }
             }

@@ -12,7 +12,7 @@ namespace Sartal\Core\Ways\Looming\Packing;
 final class EnclosingCircle
 {
     /** @param  list<Circle>  $circles */
-    public static function of(array $circles): Circle
+    public static function around(array $circles): Circle
     {
         if ($circles === []) {
             return new Circle(0.0, 0.0, 0.0);

@@ -14,7 +14,7 @@ final class Laying
      * @param  list<float>  $radii  largest first
      * @return list<Circle>
      */
-    public static function of(array $radii): array
+    public static function lay(array $radii): array
     {
         $laid = [];
         foreach ($radii as $r) {

@@ -42,7 +42,7 @@ final class Packer
     private static function sorted(array $radii): Packing
     {
         $count = count($radii);
-        $best = Packing::around(...Laying::of($radii));
+        $best = Packing::around(...Laying::lay($radii));
         if ($count <= 2) {
             return $best;
         }
@@ -71,7 +71,7 @@ final class Packer
             }
         }
         for ($start = 1; $start < $starts; $start++) {
-            yield Scatter::of($radii, $laid->diameter / 2, $start);
+            yield Scatter::lay($radii, $laid->diameter / 2, $start);
         }
     }
 

@@ -18,7 +18,7 @@ final readonly class Packing
     /** Centred, with the circle round them. */
     public static function around(Circle ...$circles): self
     {
-        $round = EnclosingCircle::of(array_values($circles));
+        $round = EnclosingCircle::around(array_values($circles));
 
         return new self(
             array_map(

@@ -15,7 +15,7 @@ final class Scatter
      * @param  int  $way  1 largest in the middle, 2 largest outside, 3 and on by other orders
      * @return list<Circle>
      */
-    public static function of(array $radii, float $within, int $way): array
+    public static function lay(array $radii, float $within, int $way): array
     {
         $count = count($radii);
         $circles = [];
