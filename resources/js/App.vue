@@ -29,7 +29,9 @@ const places = [
   { path: '/site', name: 'Site', key: 'i' },
   { path: '/handover', name: 'Hand-over', key: 'h' },
 ]
-const here = (path: string) => route.path.startsWith(path) || (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
+const here = (path: string) =>
+  route.path.startsWith(path) ||
+  (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
 /** What is left to do in each place, looked at now and then. */
 const outstanding = ref<Record<string, number>>({})
@@ -42,14 +44,23 @@ async function count() {
   }
 }
 useIntervalFn(count, 20_000)
-watch(() => [route.path.split('/')[1], person.value], () => { void count() }, { immediate: true })
+watch(
+  () => [route.path.split('/')[1], person.value],
+  () => {
+    void count()
+  },
+  { immediate: true },
+)
 const help = ref(false)
 const finding = ref(false)
 const template = ref(false)
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  )
 }
 
 /** g, then a letter, changes place; ? lists the keys. */
@@ -93,29 +104,66 @@ async function change(id: number) {
         <router-link to="/schedule" class="name" aria-label="Sartal, to the schedule">
           <svg width="134" height="40" viewBox="0 0 134 40" aria-hidden="true">
             <path d="M1 9Q67 50 133 9" fill="none" stroke="currentColor" stroke-width="1.2" />
-            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle cx="67" cy="29.5" r="5" fill="currentColor" />
+            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle
+              cx="67"
+              cy="29.5"
+              r="5"
+              fill="currentColor" />
             <circle cx="93" cy="26" r="5" fill="#b4622d" /><circle cx="117" cy="18" r="5" fill="#1f6f63" />
             <text x="67" y="15" text-anchor="middle">sartal</text>
           </svg>
         </router-link>
         <ul>
-          <li v-for="place in places" :key="place.path" :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew', '/handover'].includes(place.path) }">
-            <router-link :to="place.path" :class="{ here: here(place.path) }" :aria-current="here(place.path) ? 'page' : undefined">
-              <span class="dot" />{{ place.name }}<span v-if="outstanding[place.path.slice(1)]" class="left" :title="`${outstanding[place.path.slice(1)]} outstanding`">{{ outstanding[place.path.slice(1)] }}</span><kbd>g {{ place.key }}</kbd>
+          <li
+            v-for="place in places"
+            :key="place.path"
+            :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew', '/handover'].includes(place.path) }">
+            <router-link
+              :to="place.path"
+              :class="{ here: here(place.path) }"
+              :aria-current="here(place.path) ? 'page' : undefined">
+              <span class="dot" />{{ place.name }}<span
+                v-if="outstanding[place.path.slice(1)]"
+                class="left"
+                :title="`${outstanding[place.path.slice(1)]} outstanding`">{{ outstanding[place.path.slice(1)] }}</span>
+              <kbd>g {{ place.key }}</kbd>
             </router-link>
           </li>
         </ul>
-        <button type="button" class="finder" @click="finding = true"><svg width="14" height="14" viewBox="0 0 14 14" aria-hidden="true"><circle cx="6" cy="6" r="4.2" fill="none" stroke="currentColor" stroke-width="1.6" /><path d="M9.3 9.3L13 13" stroke="currentColor" stroke-width="1.6" /></svg> Find <kbd>/</kbd></button>
+        <button type="button" class="finder" @click="finding = true"><svg
+          width="14"
+          height="14"
+          viewBox="0 0 14 14"
+          aria-hidden="true"><circle
+            cx="6"
+            cy="6"
+            r="4.2"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="1.6" /><path
+              d="M9.3 9.3L13 13"
+              stroke="currentColor"
+              stroke-width="1.6" /></svg> Find <kbd>/</kbd></button>
         <div class="foot">
           <v-menu>
             <template #activator="{ props: menu }">
-              <button v-bind="menu" class="who"><span class="site">{{ session.session.open?.name ?? 'No installation' }}</span><span>{{ person.name }}</span><span class="quiet">{{ person.roles.join(', ') }}</span></button>
+              <button
+                v-bind="menu"
+                class="who"><span class="site">{{ session.session.open?.name ?? 'No installation' }}</span>
+                <span>{{ person.name }}</span><span class="quiet">{{ person.roles.join(', ') }}</span></button>
             </template>
             <v-list density="compact" class="menu">
-              <v-list-item v-for="each in session.session.installations" :key="each.id" :active="each.id === session.session.open?.id" :title="each.name" @click="change(each.id)" />
+              <v-list-item
+                v-for="each in session.session.installations"
+                :key="each.id"
+                :active="each.id === session.session.open?.id"
+                :title="each.name"
+                @click="change(each.id)" />
               <v-divider />
               <v-list-item v-if="session.plans" title="Begin the next one from this …" @click="template = true" />
-              <v-list-item :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'" @click="system = system === 'metric' ? 'inch' : 'metric'" />
+              <v-list-item
+                :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'"
+                @click="system = system === 'metric' ? 'inch' : 'metric'" />
               <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
               <v-list-item title="Keys" @click="help = true" />
               <v-list-item title="Sign out" @click="leave" />
@@ -125,7 +173,9 @@ async function change(id: number) {
       </nav>
       <div class="place">
         <div class="bars"><ElsewhereBar /><OutboxBar /></div>
-        <router-view v-slot="{ Component }"><component :is="Component" :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
+        <router-view v-slot="{ Component }"><component
+          :is="Component"
+          :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
       </div>
     </div>
     <router-view v-else />
@@ -137,40 +187,188 @@ async function change(id: number) {
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-columns: 176px minmax(0, 1fr); grid-template-rows: minmax(0, 1fr); height: 100dvh }
+.frame {
+  display: grid;
+  grid-template-columns: 176px minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr);
+  height: 100dvh;
+}
 /* What waits stands above the place; the place takes the rest. */
-.place { display: grid; grid-template-rows: auto minmax(0, 1fr); min-height: 0; min-width: 0 }
-.rail { background: var(--rail); border-right: 1px solid var(--line); display: flex; flex-direction: column; padding: 12px 8px }
-.name { display: block; color: var(--ink) !important; padding: 6px 12px 18px }
-.name text { font: 650 19px var(--sans); fill: currentColor }
-ul { list-style: none; margin: 0; padding: 0; position: relative }
-ul::before { content: ''; position: absolute; left: 17px; top: 0; bottom: 0; width: 1.5px; background: var(--quiet) }
-li a { color: var(--ink) !important; display: flex; align-items: center; gap: 12px; padding: 9px 10px; color: var(--ink); text-decoration: none; border-radius: 4px; position: relative }
-li a:hover { background: var(--paper) }
-li a.here { background: var(--surface); font-weight: 600 }
-.dot { width: 12px; height: 12px; margin: 0 2px; border-radius: 50%; background: var(--paper); border: 2px solid var(--quiet) }
-.here .dot { background: var(--copper); border-color: var(--copper); width: 16px; height: 16px; margin: 0 }
-li kbd { margin-left: auto; opacity: 0; font-weight: 400; position: absolute; right: 8px }
-.left { margin-left: auto; font-family: var(--mono); font-size: 12.5px; color: var(--slate) }
-li a:hover .left, li a:focus-visible .left { opacity: 0 }
-li a:hover kbd, li a:focus-visible kbd { opacity: 1 }
-.finder { all: unset; display: flex; align-items: center; gap: 12px; padding: 9px 12px; margin-top: 14px; border-radius: 4px; cursor: pointer }
-.finder:hover { background: var(--paper) }
-.finder:focus-visible { outline: 2px solid var(--copper) }
-.finder kbd { margin-left: auto }
-.foot { margin-top: auto }
-.who { display: flex; flex-direction: column; text-align: left; width: 100%; padding: 8px 10px; font: inherit; font-size: 12.5px; border: 0; border-radius: 4px; background: none; cursor: pointer; color: var(--ink) }
-.who:hover { background: var(--paper) }
-.site { font-weight: 600 }
+.place {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  min-width: 0;
+}
+.rail {
+  background: var(--rail);
+  border-right: 1px solid var(--line);
+  display: flex;
+  flex-direction: column;
+  padding: 12px 8px;
+}
+.name {
+  display: block;
+  color: var(--ink) !important;
+  padding: 6px 12px 18px;
+}
+.name text {
+  font: 650 19px var(--sans);
+  fill: currentColor;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  position: relative;
+}
+ul::before {
+  content: '';
+  position: absolute;
+  left: 17px;
+  top: 0;
+  bottom: 0;
+  width: 1.5px;
+  background: var(--quiet);
+}
+li a {
+  color: var(--ink) !important;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 9px 10px;
+  color: var(--ink);
+  text-decoration: none;
+  border-radius: 4px;
+  position: relative;
+}
+li a:hover {
+  background: var(--paper);
+}
+li a.here {
+  background: var(--surface);
+  font-weight: 600;
+}
+.dot {
+  width: 12px;
+  height: 12px;
+  margin: 0 2px;
+  border-radius: 50%;
+  background: var(--paper);
+  border: 2px solid var(--quiet);
+}
+.here .dot {
+  background: var(--copper);
+  border-color: var(--copper);
+  width: 16px;
+  height: 16px;
+  margin: 0;
+}
+li kbd {
+  margin-left: auto;
+  opacity: 0;
+  font-weight: 400;
+  position: absolute;
+  right: 8px;
+}
+.left {
+  margin-left: auto;
+  font-family: var(--mono);
+  font-size: 12.5px;
+  color: var(--slate);
+}
+li a:hover .left,
+li a:focus-visible .left {
+  opacity: 0;
+}
+li a:hover kbd,
+li a:focus-visible kbd {
+  opacity: 1;
+}
+.finder {
+  all: unset;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 9px 12px;
+  margin-top: 14px;
+  border-radius: 4px;
+  cursor: pointer;
+}
+.finder:hover {
+  background: var(--paper);
+}
+.finder:focus-visible {
+  outline: 2px solid var(--copper);
+}
+.finder kbd {
+  margin-left: auto;
+}
+.foot {
+  margin-top: auto;
+}
+.who {
+  display: flex;
+  flex-direction: column;
+  text-align: left;
+  width: 100%;
+  padding: 8px 10px;
+  font: inherit;
+  font-size: 12.5px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  cursor: pointer;
+  color: var(--ink);
+}
+.who:hover {
+  background: var(--paper);
+}
+.site {
+  font-weight: 600;
+}
 @media (max-width: 700px) {
-  .frame { grid-template-columns: 1fr; grid-template-rows: minmax(0, 1fr) auto }
-  .rail { grid-row: 2; flex-direction: row; padding: 2px 4px; border-right: 0; border-top: 1px solid var(--line); align-items: center }
-  .desk, .name, ul::before, li kbd, .left, .who .quiet, .site { display: none }
-  ul { display: flex; flex: 1 }
-  li { flex: 1 }
-  li a { justify-content: center; padding: 12px 4px }
-  .finder { margin: 0; padding: 12px 10px }
-  .finder kbd { display: none }
-  .foot { margin: 0 }
+  .frame {
+    grid-template-columns: 1fr;
+    grid-template-rows: minmax(0, 1fr) auto;
+  }
+  .rail {
+    grid-row: 2;
+    flex-direction: row;
+    padding: 2px 4px;
+    border-right: 0;
+    border-top: 1px solid var(--line);
+    align-items: center;
+  }
+  .desk,
+  .name,
+  ul::before,
+  li kbd,
+  .left,
+  .who .quiet,
+  .site {
+    display: none;
+  }
+  ul {
+    display: flex;
+    flex: 1;
+  }
+  li {
+    flex: 1;
+  }
+  li a {
+    justify-content: center;
+    padding: 12px 4px;
+  }
+  .finder {
+    margin: 0;
+    padding: 12px 10px;
+  }
+  .finder kbd {
+    display: none;
+  }
+  .foot {
+    margin: 0;
+  }
 }
 </style>

@@ -23,7 +23,7 @@ async function enter() {
     const to = String(route.query.to ?? '/schedule')
     await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/schedule')
   } catch (error) {
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat()[0] ?? error.message : String(error)
+    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
   } finally {
     busy.value = false
   }
@@ -35,7 +35,17 @@ async function enter() {
     <form @submit.prevent="enter">
       <svg width="300" height="70" viewBox="0 0 300 70" aria-hidden="true">
         <path d="M2 12Q150 96 298 12" fill="none" stroke="#22302f" stroke-width="1.4" />
-        <circle cx="40" cy="31" r="8" fill="#1f6f63" /><circle cx="95" cy="48" r="8" fill="#b4622d" /><circle cx="150" cy="54" r="8" fill="#22302f" /><circle cx="205" cy="48" r="8" fill="none" stroke="#8d9995" stroke-width="2" /><circle cx="260" cy="31" r="8" fill="none" stroke="#8d9995" stroke-width="2" />
+        <circle cx="40" cy="31" r="8" fill="#1f6f63" /><circle cx="95" cy="48" r="8" fill="#b4622d" /><circle
+          cx="150"
+          cy="54"
+          r="8"
+          fill="#22302f" /><circle
+            cx="205"
+            cy="48"
+            r="8"
+            fill="none"
+            stroke="#8d9995"
+            stroke-width="2" /><circle cx="260" cy="31" r="8" fill="none" stroke="#8d9995" stroke-width="2" />
       </svg>
       <h1>Sartal</h1>
       <v-text-field v-model="name" label="Sign-in name" ref="first" autocomplete="username" autocapitalize="off" />
@@ -47,7 +57,19 @@ async function enter() {
 </template>
 
 <style scoped>
-.door { min-height: 100dvh; display: grid; place-items: center }
-form { width: 300px; display: grid; gap: 12px }
-h1 { font-size: 26px; text-align: center; margin-bottom: 8px }
+.door {
+  min-height: 100dvh;
+  display: grid;
+  place-items: center;
+}
+form {
+  width: 300px;
+  display: grid;
+  gap: 12px;
+}
+h1 {
+  font-size: 26px;
+  text-align: center;
+  margin-bottom: 8px;
+}
 </style>

@@ -5,7 +5,12 @@ import { useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
 
 /** One field for everything: type, or scan a label, and it opens. */
-interface Found { kind: string, name: string, about: string, path: string }
+interface Found {
+  kind: string
+  name: string
+  about: string
+  path: string
+}
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const text = ref('')
@@ -25,7 +30,11 @@ watch(open, async value => {
 })
 async function look() {
   const asked = text.value
-  if (!asked.trim()) { found.value = []; looked.value = ''; return }
+  if (!asked.trim()) {
+    found.value = []
+    looked.value = ''
+    return
+  }
   try {
     const answer = await api.get<{ found: Found[] }>(`find?q=${encodeURIComponent(asked)}`)
     if (asked !== text.value) return
@@ -53,18 +62,41 @@ async function go(it?: Found) {
   open.value = false
   await router.push(to.path)
 }
-const move = (by: number) => { at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by)) }
+const move = (by: number) => {
+  at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by))
+}
 </script>
 
 <template>
   <v-dialog v-model="open" max-width="600" location="top">
     <v-card class="find" role="search">
-      <input ref="field" v-model="text" class="field" placeholder="a code, a place, a person, a connector, or a scanned label" aria-label="Find" autocomplete="off" role="combobox" :aria-expanded="found.length > 0" aria-controls="found" :aria-activedescendant="found.length ? `found-${at}` : undefined"
-        @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="go()" />
+      <input
+        ref="field"
+        v-model="text"
+        class="field"
+        placeholder="a code, a place, a person, a connector, or a scanned label"
+        aria-label="Find"
+        autocomplete="off"
+        role="combobox"
+        :aria-expanded="found.length > 0"
+        aria-controls="found"
+        :aria-activedescendant="found.length ? `found-${at}` : undefined"
+        @keydown.down.prevent="move(1)"
+        @keydown.up.prevent="move(-1)"
+        @keydown.enter.prevent="go()" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <ul id="found" role="listbox" aria-label="Found">
         <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -- the field above takes the keys -->
-        <li v-for="(each, i) in found" :id="`found-${i}`" :key="each.kind + each.path" role="option" :aria-selected="i === at" @click="go(each)" @mousemove="at = i"><span class="kind">{{ each.kind }}</span><b :class="{ mono: each.kind === 'run' || each.kind === 'end' }">{{ each.name }}</b><span class="quiet">{{ each.about }}</span></li>
+        <li
+          v-for="(each, i) in found"
+          :id="`found-${i}`"
+          :key="each.kind + each.path"
+          role="option"
+          :aria-selected="i === at"
+          @click="go(each)"
+          @mousemove="at = i"><span class="kind">{{ each.kind }}</span>
+          <b :class="{ mono: each.kind === 'run' || each.kind === 'end' }">{{ each.name }}</b>
+          <span class="quiet">{{ each.about }}</span></li>
       </ul>
       <p v-if="looked && found.length === 0" class="quiet none">Nothing here has this name.</p>
     </v-card>
@@ -72,12 +104,50 @@ const move = (by: number) => { at.value = Math.max(0, Math.min(found.value.lengt
 </template>
 
 <style scoped>
-.find { padding: 12px }
-.field { width: 100%; font: inherit; font-size: 16px; padding: 10px 12px; border: 1px solid var(--quiet); border-radius: 4px; background: var(--surface); color: inherit }
-ul { list-style: none; margin: 8px 0 0; padding: 0; max-height: 50vh; overflow: auto }
-li { display: grid; grid-template-columns: 92px auto 1fr; gap: 10px; padding: 6px 8px; border-radius: 4px; cursor: pointer; align-items: baseline }
-li[aria-selected=true] { background: var(--chosen); box-shadow: inset 3px 0 0 var(--copper) }
-.kind { font-size: 12px; color: var(--slate) }
-li .quiet { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-size: 13px }
-.none { padding: 8px }
+.find {
+  padding: 12px;
+}
+.field {
+  width: 100%;
+  font: inherit;
+  font-size: 16px;
+  padding: 10px 12px;
+  border: 1px solid var(--quiet);
+  border-radius: 4px;
+  background: var(--surface);
+  color: inherit;
+}
+ul {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+  max-height: 50vh;
+  overflow: auto;
+}
+li {
+  display: grid;
+  grid-template-columns: 92px auto 1fr;
+  gap: 10px;
+  padding: 6px 8px;
+  border-radius: 4px;
+  cursor: pointer;
+  align-items: baseline;
+}
+li[aria-selected='true'] {
+  background: var(--chosen);
+  box-shadow: inset 3px 0 0 var(--copper);
+}
+.kind {
+  font-size: 12px;
+  color: var(--slate);
+}
+li .quiet {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-size: 13px;
+}
+.none {
+  padding: 8px;
+}
 </style>

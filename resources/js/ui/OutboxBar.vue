@@ -12,13 +12,31 @@ const outbox = useOutbox()
 const session = useSession()
 const route = useRoute()
 const open = ref(false)
-useIntervalFn(() => { if (outbox.offline) void outbox.knock(); else if (outbox.mine.length) void outbox.flush() }, 4000)
-useEventListener(window, 'online', () => { void outbox.knock() })
-useEventListener(window, 'offline', () => { outbox.offline = true })
-watch(() => session.session.person?.signIn, who => { if (who) void outbox.flush() }, { immediate: true })
+useIntervalFn(() => {
+  if (outbox.offline) void outbox.knock()
+  else if (outbox.mine.length) void outbox.flush()
+}, 4000)
+useEventListener(window, 'online', () => {
+  void outbox.knock()
+})
+useEventListener(window, 'offline', () => {
+  outbox.offline = true
+})
+watch(
+  () => session.session.person?.signIn,
+  who => {
+    if (who) void outbox.flush()
+  },
+  { immediate: true },
+)
 const records = (count: number) => `${count} ${count === 1 ? 'record' : 'records'}`
 /** What waits for another installation, by which. */
-const elsewhere = computed(() => [...new Map(outbox.elsewhere.map(item => [item.of!.key, item.of!])).values()].map(of => ({ of, count: outbox.elsewhere.filter(item => item.of!.key === of.key).length })))
+const elsewhere = computed(() =>
+  [...new Map(outbox.elsewhere.map(item => [item.of!.key, item.of!])).values()].map(of => ({
+    of,
+    count: outbox.elsewhere.filter(item => item.of!.key === of.key).length,
+  })),
+)
 const isMine = (key: string) => session.session.installations?.find(each => each.key === key)
 async function go(id: number) {
   await session.open(id)
@@ -29,35 +47,97 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
 </script>
 
 <template>
-  <div v-if="shown" class="outbox" :class="{ bad: outbox.refused.length }" role="status" aria-label="Waiting to be sent">
+  <div
+    v-if="shown"
+    class="outbox"
+    :class="{ bad: outbox.refused.length }"
+    role="status"
+    aria-label="Waiting to be sent">
     <p>
       <b v-if="outbox.offline">No network.</b>
-      <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits' : 'wait' }} on this device{{ outbox.signedOut ? '' : another ? ' until you choose above' : ' and will be sent' }}.</template>
+      <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits'
+        : 'wait' }} on this device{{ outbox.signedOut ? '' : another ? ' until you choose above' : ' and will be sent' }}.</template>
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
-      <router-link v-if="outbox.signedOut && outbox.mine.length" :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
-      <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }} {{ outbox.others.length === 1 ? 'waits' : 'wait' }} until they sign in here.</template>
-      <template v-for="each in elsewhere" :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }} until that is open<button v-if="isMine(each.of.key)" type="button" @click="go(isMine(each.of.key)!.id)">Open {{ each.of.name }}</button></template>
+      <router-link
+        v-if="outbox.signedOut && outbox.mine.length"
+        :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
+      <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }} {{ outbox.others.length === 1
+        ? 'waits' : 'wait' }} until they sign in here.</template>
+      <template
+        v-for="each in elsewhere"
+        :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }} until that is open<button
+          v-if="isMine(each.of.key)"
+          type="button"
+          @click="go(isMine(each.of.key)!.id)">Open {{ each.of.name }}</button></template>
       <b v-if="outbox.unplaced.length"> {{ records(outbox.unplaced.length) }} of an earlier version: say of which installation.</b>
       <b v-if="outbox.refused.length"> {{ records(outbox.refused.length) }} refused: look.</b>
       <button type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'Hide' : 'Show' }}</button>
     </p>
     <ol v-if="open">
       <li v-for="item in outbox.items" :key="item.id">
-        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}</span><em v-if="item.refused">{{ item.refused }}</em></span>
-        <span v-if="!item.of && item.who === session.session.person?.signIn">of <button v-for="each in session.session.installations" :key="each.id" type="button" @click="outbox.place(item.id, each)">{{ each.name }}</button></span>
-        <template v-if="item.refused"><button type="button" @click="outbox.retry(item.id)">Try again</button><button type="button" @click="outbox.drop(item.id)">Throw away</button></template>
+        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}</span>
+          <em v-if="item.refused">{{ item.refused }}</em></span>
+        <span v-if="!item.of && item.who === session.session.person?.signIn">of <button
+          v-for="each in session.session.installations"
+          :key="each.id"
+          type="button"
+          @click="outbox.place(item.id, each)">{{ each.name }}</button></span>
+        <template v-if="item.refused"><button
+          type="button"
+          @click="outbox.retry(item.id)">Try again</button><button
+            type="button"
+            @click="outbox.drop(item.id)">Throw away</button></template>
       </li>
     </ol>
   </div>
 </template>
 
 <style scoped>
-.outbox { background: var(--warn); border-bottom: 1px solid var(--amber); padding: 5px 16px; font-size: 13px; max-height: 40dvh; overflow: auto }
-.outbox.bad { background: var(--bad); border-color: var(--flux) }
-p { margin: 0; display: flex; gap: 6px; flex-wrap: wrap; align-items: baseline }
-button { all: unset; cursor: pointer; color: var(--verdigris); text-decoration: underline; text-underline-offset: 2px; padding: 3px 4px }
-button:focus-visible { outline: 2px solid var(--copper) }
-ol { margin: 4px 0; padding: 0; list-style: none }
-li { display: flex; gap: 8px; justify-content: space-between; border-top: 1px solid var(--line); padding: 4px 0 }
-em { display: block; color: var(--flux); font-style: normal }
+.outbox {
+  background: var(--warn);
+  border-bottom: 1px solid var(--amber);
+  padding: 5px 16px;
+  font-size: 13px;
+  max-height: 40dvh;
+  overflow: auto;
+}
+.outbox.bad {
+  background: var(--bad);
+  border-color: var(--flux);
+}
+p {
+  margin: 0;
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+  align-items: baseline;
+}
+button {
+  all: unset;
+  cursor: pointer;
+  color: var(--verdigris);
+  text-decoration: underline;
+  text-underline-offset: 2px;
+  padding: 3px 4px;
+}
+button:focus-visible {
+  outline: 2px solid var(--copper);
+}
+ol {
+  margin: 4px 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 8px;
+  justify-content: space-between;
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+}
+em {
+  display: block;
+  color: var(--flux);
+  font-style: normal;
+}
 </style>

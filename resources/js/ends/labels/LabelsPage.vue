@@ -13,7 +13,10 @@ import SheetForm from './SheetForm.vue'
 const session = useSession()
 const data = ref<LabelsAnswer | null>(null)
 const { problem, said, busy, attempt } = useAttempt()
-const load = () => attempt(async () => { data.value = await api.get<LabelsAnswer>('labels') })
+const load = () =>
+  attempt(async () => {
+    data.value = await api.get<LabelsAnswer>('labels')
+  })
 onMounted(load)
 
 const part = ref('')
@@ -21,29 +24,81 @@ const loom = ref('')
 const only = ref<'left' | 'changed' | 'all'>('left')
 const panel = ref<'sheet' | 'roll' | 'scheme'>('sheet')
 const page = ref(1)
-const sheet = useLocalStorage('sartal.labels.sheet', { geometry: '', own: null as Geometry | null, start: 0, right: 0, down: 0 })
+const sheet = useLocalStorage('sartal.labels.sheet', {
+  geometry: '',
+  own: null as Geometry | null,
+  start: 0,
+  right: 0,
+  down: 0,
+})
 
 const labels = computed(() => data.value?.labels ?? [])
 const kinds = computed(() => [...new Map(labels.value.map(each => [each.part, each.kind])).entries()])
 const looms = computed(() => [...new Set(labels.value.map(each => each.loom).filter(Boolean))].sort())
-const shown = computed(() => labels.value.filter(each => (!part.value || each.part === part.value) && (!loom.value || each.loom === loom.value) && (only.value === 'all' || (only.value === 'left' ? each.state !== 'printed' : each.state === 'changed'))))
-const counts = computed(() => ({ left: labels.value.filter(each => each.state !== 'printed').length, changed: labels.value.filter(each => each.state === 'changed').length, all: labels.value.length }))
+const shown = computed(() =>
+  labels.value.filter(
+    each =>
+      (!part.value || each.part === part.value) &&
+      (!loom.value || each.loom === loom.value) &&
+      (only.value === 'all' || (only.value === 'left' ? each.state !== 'printed' : each.state === 'changed')),
+  ),
+)
+const counts = computed(() => ({
+  left: labels.value.filter(each => each.state !== 'printed').length,
+  changed: labels.value.filter(each => each.state === 'changed').length,
+  all: labels.value.length,
+}))
 const geometries = computed(() => data.value?.geometries ?? [])
 /** The first sheet whose fields are of the size of these labels. */
-const fitting = computed(() => geometries.value.find(each => shown.value[0] && each.width === shown.value[0].width && each.height === shown.value[0].height))
-const chosen = computed(() => sheet.value.geometry === 'own' ? sheet.value.own : geometries.value.find(each => each.id === sheet.value.geometry) ?? fitting.value ?? geometries.value[0] ?? null)
-const sheets = computed(() => chosen.value ? Math.max(1, Math.ceil((shown.value.length + sheet.value.start) / (chosen.value.columns * chosen.value.rows))) : 1)
+const fitting = computed(() =>
+  geometries.value.find(
+    each => shown.value[0] && each.width === shown.value[0].width && each.height === shown.value[0].height,
+  ),
+)
+const chosen = computed(() =>
+  sheet.value.geometry === 'own'
+    ? sheet.value.own
+    : (geometries.value.find(each => each.id === sheet.value.geometry) ?? fitting.value ?? geometries.value[0] ?? null),
+)
+const sheets = computed(() =>
+  chosen.value
+    ? Math.max(1, Math.ceil((shown.value.length + sheet.value.start) / (chosen.value.columns * chosen.value.rows)))
+    : 1,
+)
 const mixed = computed(() => new Set(shown.value.map(each => each.part)).size > 1)
-const misfit = computed(() => shown.value.length > 0 && chosen.value && !mixed.value && (Number.parseFloat(chosen.value.width) < Number.parseFloat(shown.value[0]!.width) - 0.5 || Number.parseFloat(chosen.value.height) < Number.parseFloat(shown.value[0]!.height) - 0.5))
+const misfit = computed(
+  () =>
+    shown.value.length > 0 &&
+    chosen.value &&
+    !mixed.value &&
+    (Number.parseFloat(chosen.value.width) < Number.parseFloat(shown.value[0]!.width) - 0.5 ||
+      Number.parseFloat(chosen.value.height) < Number.parseFloat(shown.value[0]!.height) - 0.5),
+)
 const query = computed(() => {
   const own = chosen.value?.id === 'own' ? { ...chosen.value, id: undefined, name: undefined } : null
-  return new URLSearchParams({ part: part.value, loom: loom.value, only: only.value, start: String(sheet.value.start), right: String(sheet.value.right), down: String(sheet.value.down), ...(own ? { sheet: JSON.stringify(own) } : { geometry: chosen.value?.id ?? '' }) }).toString()
+  return new URLSearchParams({
+    part: part.value,
+    loom: loom.value,
+    only: only.value,
+    start: String(sheet.value.start),
+    right: String(sheet.value.right),
+    down: String(sheet.value.down),
+    ...(own ? { sheet: JSON.stringify(own) } : { geometry: chosen.value?.id ?? '' }),
+  }).toString()
 })
-watch([part, loom, only, chosen], () => { page.value = 1 })
-watch(kinds, all => { if (!part.value && all.length) part.value = [...all].sort((a, b) => count(b[0]) - count(a[0]))[0]![0] })
+watch([part, loom, only, chosen], () => {
+  page.value = 1
+})
+watch(kinds, all => {
+  if (!part.value && all.length) part.value = [...all].sort((a, b) => count(b[0]) - count(a[0]))[0]![0]
+})
 const count = (id: string) => labels.value.filter(each => each.part === id && each.state !== 'printed').length
 const mayPrint = computed(() => session.can('planner', 'bench', 'installer', 'lead'))
-const printed = (of: LabelLine[]) => attempt(async () => { await api.post('labels/printed', { ids: of.map(each => each.id) }); await load() }, `${of.length} labels are marked as printed.`)
+const printed = (of: LabelLine[]) =>
+  attempt(async () => {
+    await api.post('labels/printed', { ids: of.map(each => each.id) })
+    await load()
+  }, `${of.length} labels are marked as printed.`)
 const STATE = { new: 'to print', printed: 'printed', changed: 'says something else now' }
 </script>
 
@@ -51,9 +106,19 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
   <main class="labels">
     <header>
       <h1>Labels</h1>
-      <select v-model="part" aria-label="Kind of label"><option value="">every kind</option><option v-for="[id, name] in kinds" :key="id" :value="id">{{ name }} ({{ count(id) }})</option></select>
-      <select v-model="loom" aria-label="Loom"><option value="">every loom</option><option v-for="id in looms" :key="id" :value="id">{{ id }}</option></select>
-      <select v-model="only" aria-label="Which"><option value="left">to print ({{ counts.left }})</option><option value="changed">changed since ({{ counts.changed }})</option><option value="all">all ({{ counts.all }})</option></select>
+      <select v-model="part" aria-label="Kind of label"><option value="">every kind</option><option
+        v-for="[id, name] in kinds"
+        :key="id"
+        :value="id">{{ name }} ({{ count(id) }})</option></select>
+      <select v-model="loom" aria-label="Loom"><option value="">every loom</option><option
+        v-for="id in looms"
+        :key="id"
+        :value="id">{{ id }}</option></select>
+      <select
+        v-model="only"
+        aria-label="Which"><option value="left">to print ({{ counts.left }})</option>
+        <option value="changed">changed since ({{ counts.changed }})</option>
+        <option value="all">all ({{ counts.all }})</option></select>
       <span class="space" />
       <a :href="$file(`labels.csv?${query}`)">CSV</a>
     </header>
@@ -61,35 +126,91 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
     <v-progress-linear v-if="!data && !problem" indeterminate color="primary" aria-label="Loading the labels" />
     <div v-if="data" class="body">
       <section class="texts" aria-label="Labels">
-        <p v-for="finding in data.findings.filter(each => each.severity !== 'note').slice(0, 6)" :key="finding.words" class="note" :class="finding.severity"><strong>{{ finding.words }}</strong>{{ finding.remedy }}</p>
-        <p v-if="shown.length === 0" class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.' : 'Nothing of this is left to print.' }}</p>
+        <p
+          v-for="finding in data.findings.filter(each => each.severity !== 'note').slice(0, 6)"
+          :key="finding.words"
+          class="note"
+          :class="finding.severity"><strong>{{ finding.words }}</strong>{{ finding.remedy }}</p>
+        <p
+          v-if="shown.length === 0"
+          class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.' : 'Nothing of this is left to print.' }}</p>
         <table v-else class="lines">
           <thead><tr><th>Text</th><th>Second line</th><th>Block</th><th>Where</th><th>State</th></tr></thead>
           <tbody>
             <tr v-for="each in shown.slice(0, 400)" :key="each.id">
-              <td><router-link v-if="each.path" :to="`/${each.path}`" class="mono code" :class="{ underlined: each.underlined }">{{ each.code }}</router-link><b v-else class="mono code" :class="{ underlined: each.underlined }">{{ each.code }}</b> <span v-if="each.turned" class="turned" :title="`Upside down it reads ${each.turned}`">↻ {{ each.turned }}<template v-if="each.word">, so also “{{ each.word }}”</template></span></td>
+              <td><router-link
+                v-if="each.path"
+                :to="`/${each.path}`"
+                class="mono code"
+                :class="{ underlined: each.underlined }">{{ each.code }}</router-link><b
+                  v-else
+                  class="mono code"
+                  :class="{ underlined: each.underlined }">{{ each.code }}</b> <span
+                    v-if="each.turned"
+                    class="turned"
+                    :title="`Upside down it reads ${each.turned}`">↻ {{ each.turned }}<template v-if="each.word">, so also “{{ each.word }}”</template>
+                  </span></td>
               <td>{{ each.line }}</td><td>{{ each.colour }}</td><td class="quiet">{{ each.place }}</td>
-              <td :class="each.state">{{ STATE[each.state] }}<small v-if="each.at" class="quiet"> {{ when(each.at) }}</small></td>
+              <td :class="each.state">{{ STATE[each.state] }}<small
+                v-if="each.at"
+                class="quiet"> {{ when(each.at) }}</small></td>
             </tr>
           </tbody>
         </table>
         <p v-if="shown.length > 400" class="quiet pad">and {{ shown.length - 400 }} more; all of them are printed.</p>
       </section>
       <aside>
-        <nav class="tabs" aria-label="How"><a v-for="[key, name] in ([['sheet', 'On sheets'], ['roll', 'Off the roll'], ['scheme', 'What they say']] as const)" :key="key" href="#" :aria-current="panel === key ? 'page' : undefined" @click.prevent="panel = key">{{ name }}</a></nav>
+        <nav class="tabs" aria-label="How"><a
+          v-for="[key, name] in ([['sheet', 'On sheets'], ['roll', 'Off the roll'], ['scheme', 'What they say']] as const)"
+          :key="key"
+          href="#"
+          :aria-current="panel === key ? 'page' : undefined"
+          @click.prevent="panel = key">{{ name }}</a></nav>
         <template v-if="panel === 'sheet'">
           <SheetForm v-model="sheet" :geometries="geometries" :chosen="chosen" />
-          <p v-if="misfit" class="note check">These labels are larger than the fields of this sheet. Choose another sheet.</p>
+          <p
+            v-if="misfit"
+            class="note check">These labels are larger than the fields of this sheet. Choose another sheet.</p>
           <p v-if="mixed" class="note">Several kinds at once: choose one kind, a sheet holds one size.</p>
           <template v-if="shown.length && chosen && !mixed">
-            <img class="paper" :src="$file(`labels.svg?${query}&page=${page}`)" :alt="`Sheet ${page} of ${sheets} as it will print`">
-            <p class="pages"><button type="button" :disabled="page === 1" @click="page--">before</button> sheet {{ page }} of {{ sheets }} <button type="button" :disabled="page >= sheets" @click="page++">next</button></p>
-            <p class="acts"><a class="button" :href="$file(`labels.pdf?${query}`)" target="_blank">Print {{ shown.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn v-if="mayPrint" variant="outlined" :loading="busy" @click="printed(shown)">They came out right</v-btn></p>
+            <img
+              class="paper"
+              :src="$file(`labels.svg?${query}&page=${page}`)"
+              :alt="`Sheet ${page} of ${sheets} as it will print`">
+            <p class="pages"><button
+              type="button"
+              :disabled="page === 1"
+              @click="page--">before</button> sheet {{ page }} of {{ sheets }} <button
+                type="button"
+                :disabled="page >= sheets"
+                @click="page++">next</button></p>
+            <p class="acts"><a
+              class="button"
+              :href="$file(`labels.pdf?${query}`)"
+              target="_blank">Print {{ shown.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn
+                v-if="mayPrint"
+                variant="outlined"
+                :loading="busy"
+                @click="printed(shown)">They came out right</v-btn></p>
           </template>
-          <p class="acts"><a :href="$file(`labels/test-page.pdf?${query}`)" target="_blank">Test page for the offset</a></p>
+          <p class="acts"><a
+            :href="$file(`labels/test-page.pdf?${query}`)"
+            target="_blank">Test page for the offset</a></p>
         </template>
-        <RollPanel v-else-if="panel === 'roll'" :state="data.printer" :labels="shown" :kinds="kinds" :may="mayPrint" @changed="load" />
-        <SchemeForm v-else :scheme="data.scheme" :tokens="data.tokens" :version="data.version" :may="session.plans" @saved="load" />
+        <RollPanel
+          v-else-if="panel === 'roll'"
+          :state="data.printer"
+          :labels="shown"
+          :kinds="kinds"
+          :may="mayPrint"
+          @changed="load" />
+        <SchemeForm
+          v-else
+          :scheme="data.scheme"
+          :tokens="data.tokens"
+          :version="data.version"
+          :may="session.plans"
+          @saved="load" />
         <p v-if="said" class="note good" role="status">{{ said }}</p>
       </aside>
     </div>
@@ -97,23 +218,113 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
 </template>
 
 <style scoped>
-.labels { height: 100%; display: flex; flex-direction: column; min-height: 0 }
-header { display: flex; align-items: center; gap: 12px; padding: 10px 16px; border-bottom: 1px solid var(--line); flex-wrap: wrap }
-.space { flex: 1 }
-select { border: 1px solid var(--line); border-radius: 4px; padding: 6px 8px; background: var(--surface); color: inherit; font: inherit; max-width: 260px }
-.body { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 1fr) 400px }
-.texts { overflow: auto; padding: 0 16px 20px }
-aside { border-left: 1px solid var(--line); overflow: auto; padding: 12px 16px 20px }
-.code { font-size: 15px; font-weight: 650; color: var(--ink) !important; text-decoration: none }
-.code.underlined { text-decoration: underline; text-decoration-thickness: 2px; text-underline-offset: 3px }
-.turned { color: var(--amber); font-size: 12.5px }
-td.changed { color: var(--amber); font-weight: 600 }
-td.printed { color: var(--verdigris) }
-.paper { width: 100%; background: #fff; border: 1px solid var(--line); margin-top: 10px }
-.pages, .acts { display: flex; gap: 14px; align-items: center; margin: 8px 0 }
-.pages button { all: unset; cursor: pointer; color: var(--verdigris); text-decoration: underline }
-.pages button[disabled] { opacity: .4; cursor: default }
-.button { background: var(--verdigris); color: var(--on-action) !important; text-decoration: none; padding: 8px 14px; border-radius: 4px; font-weight: 600 }
-.pad { padding: 16px 0 }
-@media (max-width: 900px) { .body { grid-template-columns: minmax(0, 1fr); overflow: auto } aside { border: 0 } .texts { overflow: visible } }
+.labels {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 10px 16px;
+  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 6px 8px;
+  background: var(--surface);
+  color: inherit;
+  font: inherit;
+  max-width: 260px;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 400px;
+}
+.texts {
+  overflow: auto;
+  padding: 0 16px 20px;
+}
+aside {
+  border-left: 1px solid var(--line);
+  overflow: auto;
+  padding: 12px 16px 20px;
+}
+.code {
+  font-size: 15px;
+  font-weight: 650;
+  color: var(--ink) !important;
+  text-decoration: none;
+}
+.code.underlined {
+  text-decoration: underline;
+  text-decoration-thickness: 2px;
+  text-underline-offset: 3px;
+}
+.turned {
+  color: var(--amber);
+  font-size: 12.5px;
+}
+td.changed {
+  color: var(--amber);
+  font-weight: 600;
+}
+td.printed {
+  color: var(--verdigris);
+}
+.paper {
+  width: 100%;
+  background: #fff;
+  border: 1px solid var(--line);
+  margin-top: 10px;
+}
+.pages,
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin: 8px 0;
+}
+.pages button {
+  all: unset;
+  cursor: pointer;
+  color: var(--verdigris);
+  text-decoration: underline;
+}
+.pages button[disabled] {
+  opacity: 0.4;
+  cursor: default;
+}
+.button {
+  background: var(--verdigris);
+  color: var(--on-action) !important;
+  text-decoration: none;
+  padding: 8px 14px;
+  border-radius: 4px;
+  font-weight: 600;
+}
+.pad {
+  padding: 16px 0;
+}
+@media (max-width: 900px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    overflow: auto;
+  }
+  aside {
+    border: 0;
+  }
+  .texts {
+    overflow: visible;
+  }
+}
 </style>

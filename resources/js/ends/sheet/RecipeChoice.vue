@@ -4,7 +4,7 @@ import { api, ApiError } from '../../api/client'
 import type { TypeKind, TypeLine } from '../../api/types'
 
 /** Another recipe for these legs than their connector's own. */
-const props = defineProps<{ run: string, side: string, version: number, legs: string[], chosen: string }>()
+const props = defineProps<{ run: string; side: string; version: number; legs: string[]; chosen: string }>()
 const emit = defineEmits<{ changed: [] }>()
 const recipes = ref<TypeLine[]>([])
 const open = ref(false)
@@ -20,22 +20,51 @@ async function choose(recipe: string) {
     open.value = false
     emit('changed')
   } catch (error) {
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat()[0] ?? error.message : String(error)
+    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
   }
 }
 </script>
 
 <template>
   <p class="choice">
-    <button v-if="!open" type="button" @click="show">{{ chosen ? 'Chosen for this end; choose again' : 'Prepare it by another recipe' }}</button>
-    <select v-else aria-label="Recipe" :value="chosen" @change="choose(($event.target as HTMLSelectElement).value)"><option value="">as its connector has it</option><option v-for="recipe in recipes" :key="recipe.id" :value="recipe.id">{{ recipe.name }}</option></select>
+    <button
+      v-if="!open"
+      type="button"
+      @click="show">{{ chosen ? 'Chosen for this end; choose again' : 'Prepare it by another recipe' }}</button>
+    <select
+      v-else
+      aria-label="Recipe"
+      :value="chosen"
+      @change="choose(($event.target as HTMLSelectElement).value)"><option value="">as its connector has it</option>
+      <option
+        v-for="recipe in recipes"
+        :key="recipe.id"
+        :value="recipe.id">{{ recipe.name }}</option></select>
     <span v-if="problem" class="note failed" role="alert">{{ problem }}</span>
   </p>
 </template>
 
 <style scoped>
-.choice { margin: 2px 0 0; font-size: 13px }
-button { all: unset; color: var(--verdigris); text-decoration: underline; cursor: pointer }
-button:focus-visible { outline: 2px solid var(--copper) }
-select { border: 1px solid var(--line); border-radius: 4px; padding: 3px 6px; background: var(--surface); color: inherit; font: inherit; max-width: 100% }
+.choice {
+  margin: 2px 0 0;
+  font-size: 13px;
+}
+button {
+  all: unset;
+  color: var(--verdigris);
+  text-decoration: underline;
+  cursor: pointer;
+}
+button:focus-visible {
+  outline: 2px solid var(--copper);
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 3px 6px;
+  background: var(--surface);
+  color: inherit;
+  font: inherit;
+  max-width: 100%;
+}
 </style>

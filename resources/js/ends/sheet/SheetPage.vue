@@ -14,7 +14,7 @@ import CoreTable from './CoreTable.vue'
 import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
 
-const props = defineProps<{ id: string, side: string }>()
+const props = defineProps<{ id: string; side: string }>()
 const session = useSession()
 const router = useRouter()
 const sheet = ref<Sheet | null>(null)
@@ -28,7 +28,7 @@ const turn = useLocalStorage<number>('sartal.vice.turn', 0)
 
 async function load() {
   try {
-    const answer = await api.get<{ sheet: Sheet, other: Sheet }>(`runs/${props.id}/sheet/${props.side}`)
+    const answer = await api.get<{ sheet: Sheet; other: Sheet }>(`runs/${props.id}/sheet/${props.side}`)
     sheet.value = answer.sheet
     other.value = answer.other
     problem.value = ''
@@ -37,23 +37,36 @@ async function load() {
   }
 }
 onMounted(load)
-watch(() => props.side, () => { at.value = 0; void load() })
+watch(
+  () => props.side,
+  () => {
+    at.value = 0
+    void load()
+  },
+)
 
 const group = computed(() => sheet.value?.alike[at.value] ?? [])
 const fitting = computed(() => sheet.value?.fittings[group.value[0] ?? 0])
 const leg = computed(() => fitting.value?.legs[0])
 const slides = computed(() => [...(sheet.value?.breakout ? [sheet.value.breakout] : []), ...(leg.value?.slides ?? [])])
-const cautions = computed(() => [...new Set(sheet.value?.fittings.flatMap(each => each.legs.flatMap(one => one.cautions)) ?? [])])
+const cautions = computed(() => [
+  ...new Set(sheet.value?.fittings.flatMap(each => each.legs.flatMap(one => one.cautions)) ?? []),
+])
 const tint = (colour: string) => `color-mix(in srgb, ${hex(colour.split('/').at(-1) ?? '')} 42%, var(--surface))`
-const fill = (of?: Sheet['fittings'][number]) => Object.fromEntries((of?.legs ?? []).flatMap(each => each.cores).map(core => [core.address, tint(core.colour)]))
+const fill = (of?: Sheet['fittings'][number]) =>
+  Object.fromEntries((of?.legs ?? []).flatMap(each => each.cores).map(core => [core.address, tint(core.colour)]))
 const name = (members: number[]) => {
   const labels = members.map(i => sheet.value?.fittings[i]?.legs[0]?.label ?? '')
-  return members.length > 1 ? `legs ${labels[0]} to ${labels.at(-1)}` : sheet.value?.fittings[members[0] ?? 0]?.label ?? ''
+  return members.length > 1
+    ? `legs ${labels[0]} to ${labels.at(-1)}`
+    : (sheet.value?.fittings[members[0] ?? 0]?.label ?? '')
 }
 const query = computed(() => `view=${view.value}&turn=${turn.value}&units=${system.value}`)
-const rotate = (by: number) => { turn.value = (turn.value + by + 360) % 360 }
+const rotate = (by: number) => {
+  turn.value = (turn.value + by + 360) % 360
+}
 
-async function set(change: { exit?: string, clocking?: number | null }) {
+async function set(change: { exit?: string; clocking?: number | null }) {
   const it = fitting.value
   if (!it) return
   busy.value = true
@@ -61,12 +74,12 @@ async function set(change: { exit?: string, clocking?: number | null }) {
     await api.patch(`fittings/${it.id}`, change)
     await load()
   } catch (error) {
-    problem.value = error instanceof ApiError ? Object.values(error.fields).flat()[0] ?? error.message : String(error)
+    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
   } finally {
     busy.value = false
   }
 }
-const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
+const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
 </script>
 
 <template>
@@ -76,77 +89,172 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
       <h1 v-if="sheet"><span class="end">End {{ sheet.side }}</span> {{ sheet.location }}</h1>
       <span class="space" />
       <fieldset class="pick"><legend class="visually-hidden">Side drawn</legend>
-        <button v-for="each in (['wiring', 'face'] as const)" :key="each" type="button" :aria-pressed="view === each" @click="view = each">{{ each === 'face' ? 'Mating face' : 'Wiring side' }}</button>
+        <button
+          v-for="each in (['wiring', 'face'] as const)"
+          :key="each"
+          type="button"
+          :aria-pressed="view === each"
+          @click="view = each">{{ each === 'face' ? 'Mating face' : 'Wiring side' }}</button>
       </fieldset>
       <fieldset class="pick"><legend class="visually-hidden">Turn</legend>
-        <button type="button" aria-label="Turn anticlockwise" @click="rotate(90)">↺</button><button type="button" aria-label="Turn clockwise" @click="rotate(-90)">↻</button>
+        <button
+          type="button"
+          aria-label="Turn anticlockwise"
+          @click="rotate(90)">↺</button><button
+            type="button"
+            aria-label="Turn clockwise"
+            @click="rotate(-90)">↻</button>
         <button type="button" :aria-pressed="turn === 180" @click="turn = turn === 180 ? 0 : 180">Left-handed</button>
       </fieldset>
-      <v-btn variant="outlined" color="primary" @click="router.push(`/runs/${id}/sheet/${otherSide}`)">End {{ otherSide }}</v-btn>
+      <v-btn
+        variant="outlined"
+        color="primary"
+        @click="router.push(`/runs/${id}/sheet/${otherSide}`)">End {{ otherSide }}</v-btn>
       <v-btn color="primary" :href="$file(`runs/${id}/sheet/${side}/sheet.pdf?${query}`)" target="_blank">Print</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!sheet && !problem" indeterminate color="primary" aria-label="Loading the sheet" />
     <div v-if="sheet" class="body">
-      <p v-if="cautions.length" class="note" :class="sheet.mains ? 'stop' : 'check'"><template v-for="caution in cautions" :key="caution">{{ caution }}<br></template></p>
-      <p v-if="sheet.fittings.length === 0" class="note check">This end has no connector, so there is nothing to make at the vice.</p>
+      <p
+        v-if="cautions.length"
+        class="note"
+        :class="sheet.mains ? 'stop' : 'check'"><template
+          v-for="caution in cautions"
+          :key="caution">{{ caution }}<br></template></p>
+      <p
+        v-if="sheet.fittings.length === 0"
+        class="note check">This end has no connector, so there is nothing to make at the vice.</p>
       <div v-if="sheet.alike.length > 1" class="legs" role="tablist" aria-label="Connectors of this end">
-        <button v-for="(members, i) in sheet.alike" :key="i" role="tab" :aria-selected="i === at" @click="at = i">{{ name(members) }}</button>
+        <button
+          v-for="(members, i) in sheet.alike"
+          :key="i"
+          role="tab"
+          :aria-selected="i === at"
+          @click="at = i">{{ name(members) }}</button>
       </div>
       <div v-if="fitting && leg" class="columns">
         <section class="drawn">
-          <ConnectorView v-if="fitting.drawing" :drawing="fitting.drawing" :view="view" :turn="turn" :fill="fill(fitting)" :height="fitting.drawing.cavities.length > 40 ? 430 : 250" />
-          <p><b>{{ fitting.drawing?.name }}</b><br><span class="quiet">{{ group.length > 1 ? `${group.length} alike, ${name(group)}` : fitting.label }}<br>{{ fitting.plan }}</span></p>
-          <details v-if="leg && (leg.tail || Number.parseFloat(leg.length) > 0)"><summary>Tail of {{ leg.label }} cut to <b class="mono">{{ short(leg.length) }}</b></summary><WorkedSum v-if="leg.tail" :worked="leg.tail" fine /><p v-else class="quiet">as stated for the run</p></details>
+          <ConnectorView
+            v-if="fitting.drawing"
+            :drawing="fitting.drawing"
+            :view="view"
+            :turn="turn"
+            :fill="fill(fitting)"
+            :height="fitting.drawing.cavities.length > 40 ? 430 : 250" />
+          <p><b>{{ fitting.drawing?.name }}</b><br>
+            <span class="quiet">{{ group.length > 1 ? `${group.length} alike, ${name(group)}` : fitting.label }}<br>{{ fitting.plan }}</span>
+          </p>
+          <details v-if="leg && (leg.tail || Number.parseFloat(leg.length) > 0)">
+            <summary>Tail of {{ leg.label }} cut to <b class="mono">{{ short(leg.length) }}</b></summary><WorkedSum
+              v-if="leg.tail"
+              :worked="leg.tail"
+              fine /><p v-else class="quiet">as stated for the run</p></details>
           <p v-if="fitting.exits.length > 1" class="exits"><span class="quiet">Cable leaves</span>
-            <button v-for="exit in fitting.exits" :key="exit" type="button" :aria-pressed="exit === fitting.exit" :disabled="!session.plans || busy" @click="set({ exit })">{{ exit }}</button>
+            <button
+              v-for="exit in fitting.exits"
+              :key="exit"
+              type="button"
+              :aria-pressed="exit === fitting.exit"
+              :disabled="!session.plans || busy"
+              @click="set({ exit })">{{ exit }}</button>
           </p>
           <p v-if="fitting.clockings.length" class="exits"><span class="quiet">Points to</span>
-            <button v-for="degrees in fitting.clockings" :key="degrees" type="button" :aria-pressed="degrees === fitting.clocking" :disabled="!session.plans || busy" @click="set({ clocking: degrees })">{{ degrees }}°</button>
+            <button
+              v-for="degrees in fitting.clockings"
+              :key="degrees"
+              type="button"
+              :aria-pressed="degrees === fitting.clocking"
+              :disabled="!session.plans || busy"
+              @click="set({ clocking: degrees })">{{ degrees }}°</button>
           </p>
           <div v-if="other?.fittings[0]?.drawing" class="other">
-            <ConnectorView :drawing="other.fittings[0].drawing" :view="view" :turn="turn" :fill="fill(other.fittings[0])" :height="120" />
+            <ConnectorView
+              :drawing="other.fittings[0].drawing"
+              :view="view"
+              :turn="turn"
+              :fill="fill(other.fittings[0])"
+              :height="120" />
             <p class="quiet">end {{ other.side }}, same view<br>{{ other.fittings[0].drawing.name }}</p>
           </div>
         </section>
         <section>
           <h2>1 · On the cable first</h2>
           <ol class="steps">
-            <li v-for="slide in slides" :key="slide.name"><Swatch v-if="slide.colour" :colour="slide.colour" /> {{ slide.name }}<span v-if="slide.note" class="mind"> {{ slide.note }}</span><span v-if="!slide.before" class="quiet"> (can wait)</span></li>
+            <li v-for="slide in slides" :key="slide.name"><Swatch
+              v-if="slide.colour"
+              :colour="slide.colour" /> {{ slide.name }}<span
+                v-if="slide.note"
+                class="mind"> {{ slide.note }}</span><span
+                  v-if="!slide.before"
+                  class="quiet"> (can wait)</span></li>
             <li v-if="slides.length === 0" class="quiet">Nothing.</li>
           </ol>
           <h2>2 · Prepare</h2>
           <template v-if="leg.recipe">
-            <p v-if="leg.recipe.discard !== '0 mm'" class="mind">Cut off and throw away the first {{ short(leg.recipe.discard) }}.</p>
-            <StripDrawing :src="$file(`runs/${id}/sheet/${side}/strip.svg?fitting=${group[0] ?? 0}&units=${system}`)" :name="leg.recipe.name" />
+            <p
+              v-if="leg.recipe.discard !== '0 mm'"
+              class="mind">Cut off and throw away the first {{ short(leg.recipe.discard) }}.</p>
+            <StripDrawing
+              :src="$file(`runs/${id}/sheet/${side}/strip.svg?fitting=${group[0] ?? 0}&units=${system}`)"
+              :name="leg.recipe.name" />
             <ol class="steps">
-              <li v-for="step in leg.recipe.steps" :key="step.layer"><b>{{ step.layer.replace('-', ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">; keep {{ step.keep }}</template>. <span v-if="step.check" class="quiet">Check: {{ step.check }}.</span></li>
+              <li
+                v-for="step in leg.recipe.steps"
+                :key="step.layer">
+                <b>{{ step.layer.replace('-',
+                                         ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">; keep {{ step.keep }}</template>. <span
+                                           v-if="step.check"
+                                           class="quiet">Check: {{ step.check }}.</span></li>
             </ol>
             <p class="quiet source">{{ leg.recipe.name }} · {{ leg.recipe.source }}</p>
           </template>
           <p v-else class="note check">No recipe says how this cable is prepared for this connector.</p>
-          <RecipeChoice v-if="session.plans" :run="id" :side="sheet.side" :version="sheet.version" :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])" :chosen="leg.chosen" @changed="load" />
+          <RecipeChoice
+            v-if="session.plans"
+            :run="id"
+            :side="sheet.side"
+            :version="sheet.version"
+            :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
+            :chosen="leg.chosen"
+            @changed="load" />
           <h2>Tools</h2>
           <p>{{ leg.tools.join(' · ') }}</p>
           <p v-if="leg.contacts.length">{{ leg.contacts.join(' · ') }}</p>
-          <template v-if="fitting.mates.length"><h2>Hold it with its mate</h2><p>{{ fitting.mates.slice(0, 2).join(', or ') }}</p></template>
+          <template v-if="fitting.mates.length"><h2>Hold it with its mate</h2>
+            <p>{{ fitting.mates.slice(0, 2).join(', or ') }}</p></template>
           <h2>House rules in force</h2>
-          <ul class="rules"><li v-for="rule in sheet.rules" :key="rule.question"><span class="quiet">{{ rule.question }}</span> {{ rule.answer }}</li></ul>
+          <ul class="rules"><li
+            v-for="rule in sheet.rules"
+            :key="rule.question"><span class="quiet">{{ rule.question }}</span> {{ rule.answer }}</li></ul>
         </section>
         <section>
           <h2>3 · Join, in this order</h2>
           <p class="quiet">{{ fitting.join.join(' · ') }}</p>
           <table v-if="fitting.blocks.length" class="lines blocks" aria-label="Staggered cut">
             <thead><tr><th>Block</th><th></th><th>Channels</th><th>Longer by</th></tr></thead>
-            <tbody><tr v-for="block in fitting.blocks" :key="block.number"><td class="mono">{{ block.number }}</td><td><Swatch :colour="block.colour" /></td><td>{{ block.channels[0] }} to {{ block.channels.at(-1) }}</td><td class="mono">{{ block.offset === '0 mm' ? 'shortest' : short(block.offset) }}</td></tr></tbody>
+            <tbody><tr
+              v-for="block in fitting.blocks"
+              :key="block.number"><td class="mono">{{ block.number }}</td><td><Swatch :colour="block.colour" /></td>
+              <td>{{ block.channels[0] }} to {{ block.channels.at(-1) }}</td>
+              <td class="mono">{{ block.offset === '0 mm' ? 'shortest' : short(block.offset) }}</td></tr></tbody>
           </table>
           <template v-for="i in group" :key="i">
-            <h3 v-if="group.length > 1">leg {{ sheet.fittings[i]?.legs[0]?.label }}<span v-if="Number.parseFloat(sheet.fittings[i]?.legs[0]?.length ?? '0') > 0" class="quiet">, tail <b class="mono">{{ short(sheet.fittings[i]!.legs[0]!.length) }}</b></span></h3>
-            <CoreTable :cores="sheet.fittings[i]?.legs.flatMap(each => each.cores) ?? []" :channels="fitting.channels > 1" :mains="fitting.mains" />
+            <h3 v-if="group.length > 1">leg {{ sheet.fittings[i]?.legs[0]?.label }}<span
+              v-if="Number.parseFloat(sheet.fittings[i]?.legs[0]?.length ?? '0') > 0"
+              class="quiet">, tail <b class="mono">{{ short(sheet.fittings[i]!.legs[0]!.length) }}</b></span></h3>
+            <CoreTable
+              :cores="sheet.fittings[i]?.legs.flatMap(each => each.cores) ?? []"
+              :channels="fitting.channels > 1"
+              :mains="fitting.mains" />
           </template>
-          <p v-if="fitting.print.length" class="note">Slots as the jack prints them: <b class="mono">{{ fitting.print.join(' ') }}</b>. The test goes by pin, 1 to {{ fitting.print.length }}.</p>
+          <p
+            v-if="fitting.print.length"
+            class="note">Slots as the jack prints them: <b class="mono">{{ fitting.print.join(' ') }}</b>. The test goes by pin, 1 to {{ fitting.print.length }}.</p>
           <details v-if="sheet.unused.length"><summary>{{ sheet.unused.length }} not joined</summary>
-            <ul class="rules"><li v-for="each in sheet.unused" :key="each.conductor"><Swatch :colour="each.colour || 'bare'" /> {{ each.conductor }}: {{ each.reason }}</li></ul>
+            <ul class="rules"><li
+              v-for="each in sheet.unused"
+              :key="each.conductor">
+              <Swatch :colour="each.colour || 'bare'" /> {{ each.conductor }}: {{ each.reason }}</li></ul>
           </details>
         </section>
       </div>
@@ -155,33 +263,157 @@ const otherSide = computed(() => props.side.toUpperCase() === 'A' ? 'B' : 'A')
 </template>
 
 <style scoped>
-.sheet { height: 100dvh; overflow: auto }
-header { display: flex; align-items: center; gap: 12px; padding: 9px 18px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 2; flex-wrap: wrap }
-.space { flex: 1 }
-.end { color: var(--slate) }
-.pick { border: 1px solid var(--verdigris); border-radius: 4px; padding: 0; display: flex; overflow: hidden }
-.pick button { all: unset; padding: 6px 10px; font-size: 13px; font-weight: 600; color: var(--verdigris); cursor: pointer }
-.pick button[aria-pressed=true] { background: var(--verdigris); color: var(--on-action) }
-.pick button:focus-visible, .exits button:focus-visible, .legs button:focus-visible { outline: 2px solid var(--copper); outline-offset: -2px }
-.body { padding: 4px 18px 40px }
-.columns { display: grid; grid-template-columns: 290px minmax(280px, 1fr) minmax(390px, 1fr); gap: 26px }
-.drawn { text-align: center }
-.drawn p { margin: 6px 0; font-size: 13px }
-.other { border-top: 1px solid var(--line); margin-top: 12px; padding-top: 12px; display: flex; align-items: center; gap: 12px; text-align: left }
-.exits { display: flex; flex-wrap: wrap; gap: 4px; align-items: center; justify-content: center }
-.exits button, .legs button { all: unset; font-size: 12.5px; padding: 3px 8px; border: 1px solid var(--line); border-radius: 3px; cursor: pointer }
-.exits button[aria-pressed=true], .legs button[aria-selected=true] { background: var(--copper-fill); border-color: var(--copper); color: var(--on-action) }
-.exits button:disabled:not([aria-pressed=true]) { opacity: .6; cursor: default }
-.legs { display: flex; flex-wrap: wrap; gap: 4px; margin: 8px 0 }
-.steps { margin: 0; padding-left: 20px }
-.steps li { padding: 2px 0 }
-.mind { color: var(--amber); font-weight: 600 }
-.source { font-size: 12px; margin: 4px 0 }
-.rules { list-style: none; padding: 0; margin: 0; font-size: 13px }
-.rules li { padding: 2px 0 }
-h3 { font-size: 13px; margin: 14px 0 2px }
-.blocks { margin-bottom: 8px }
-p { margin: 4px 0 }
-@media (max-width: 1100px) { .columns { grid-template-columns: 280px minmax(0, 1fr) } .columns > section:last-child { grid-column: 1 / -1 } }
-@media (max-width: 700px) { .columns { grid-template-columns: minmax(0, 1fr) } .space { display: none } }
+.sheet {
+  height: 100dvh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 9px 18px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 2;
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.end {
+  color: var(--slate);
+}
+.pick {
+  border: 1px solid var(--verdigris);
+  border-radius: 4px;
+  padding: 0;
+  display: flex;
+  overflow: hidden;
+}
+.pick button {
+  all: unset;
+  padding: 6px 10px;
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--verdigris);
+  cursor: pointer;
+}
+.pick button[aria-pressed='true'] {
+  background: var(--verdigris);
+  color: var(--on-action);
+}
+.pick button:focus-visible,
+.exits button:focus-visible,
+.legs button:focus-visible {
+  outline: 2px solid var(--copper);
+  outline-offset: -2px;
+}
+.body {
+  padding: 4px 18px 40px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: 290px minmax(280px, 1fr) minmax(390px, 1fr);
+  gap: 26px;
+}
+.drawn {
+  text-align: center;
+}
+.drawn p {
+  margin: 6px 0;
+  font-size: 13px;
+}
+.other {
+  border-top: 1px solid var(--line);
+  margin-top: 12px;
+  padding-top: 12px;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  text-align: left;
+}
+.exits {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+  justify-content: center;
+}
+.exits button,
+.legs button {
+  all: unset;
+  font-size: 12.5px;
+  padding: 3px 8px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  cursor: pointer;
+}
+.exits button[aria-pressed='true'],
+.legs button[aria-selected='true'] {
+  background: var(--copper-fill);
+  border-color: var(--copper);
+  color: var(--on-action);
+}
+.exits button:disabled:not([aria-pressed='true']) {
+  opacity: 0.6;
+  cursor: default;
+}
+.legs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin: 8px 0;
+}
+.steps {
+  margin: 0;
+  padding-left: 20px;
+}
+.steps li {
+  padding: 2px 0;
+}
+.mind {
+  color: var(--amber);
+  font-weight: 600;
+}
+.source {
+  font-size: 12px;
+  margin: 4px 0;
+}
+.rules {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  font-size: 13px;
+}
+.rules li {
+  padding: 2px 0;
+}
+h3 {
+  font-size: 13px;
+  margin: 14px 0 2px;
+}
+.blocks {
+  margin-bottom: 8px;
+}
+p {
+  margin: 4px 0;
+}
+@media (max-width: 1100px) {
+  .columns {
+    grid-template-columns: 280px minmax(0, 1fr);
+  }
+  .columns > section:last-child {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 700px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .space {
+    display: none;
+  }
+}
 </style>

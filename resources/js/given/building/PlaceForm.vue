@@ -5,19 +5,41 @@ import type { PlacePart, Point, Rerouted } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 
-const props = defineProps<{ kind: 'location' | 'junction', place: PlacePart | null, version: number, at: Point | null }>()
-const emit = defineEmits<{ saved: [Rerouted, string], close: [] }>()
+const props = defineProps<{
+  kind: 'location' | 'junction'
+  place: PlacePart | null
+  version: number
+  at: Point | null
+}>()
+const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
-const draft = reactive({ name: props.place?.name ?? '', fire: props.place?.fire ?? 'unrated', rack: props.place?.rack !== undefined, units: String(props.place?.rack?.units ?? 42), entry: props.place?.rack?.entry ?? 'bottom', across: props.place?.rack?.across ?? '400 mm' })
-
-const save = () => attempt(async () => {
-  const at = props.place?.at ?? props.at
-  const part = { id: props.place?.id ?? slug(draft.name), name: draft.name.trim(), ...(at ? { at } : {}),
-    ...(props.kind === 'location' && draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
-    ...(props.kind === 'location' && draft.rack ? { rack: { units: Number(draft.units), entry: draft.entry, across: draft.across } } : {}) }
-  const answer = await api.put<{ rerouted: Rerouted }>(`shared/${props.kind}`, { part, ...(props.place ? { version: props.version } : {}) })
-  emit('saved', answer.rerouted, part.id)
+const draft = reactive({
+  name: props.place?.name ?? '',
+  fire: props.place?.fire ?? 'unrated',
+  rack: props.place?.rack !== undefined,
+  units: String(props.place?.rack?.units ?? 42),
+  entry: props.place?.rack?.entry ?? 'bottom',
+  across: props.place?.rack?.across ?? '400 mm',
 })
+
+const save = () =>
+  attempt(async () => {
+    const at = props.place?.at ?? props.at
+    const part = {
+      id: props.place?.id ?? slug(draft.name),
+      name: draft.name.trim(),
+      ...(at ? { at } : {}),
+      ...(props.kind === 'location' && draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
+      ...(props.kind === 'location' && draft.rack
+        ? { rack: { units: Number(draft.units), entry: draft.entry, across: draft.across } }
+        : {}),
+    }
+    const answer = await api.put<{ rerouted: Rerouted }>(`shared/${props.kind}`, {
+      part,
+      ...(props.place ? { version: props.version } : {}),
+    })
+    emit('saved', answer.rerouted, part.id)
+  })
 </script>
 
 <template>
@@ -27,7 +49,12 @@ const save = () => attempt(async () => {
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-text-field v-model="draft.name" label="Name" :autofocus="!place" />
     <template v-if="kind === 'location'">
-      <v-select v-model="draft.fire" label="Fire class that local code asks for" :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser', title: 'riser' }, { value: 'air-handling', title: 'air-handling space' }]" />
+      <v-select
+        v-model="draft.fire"
+        label="Fire class that local code asks for"
+        :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser',
+                                                                                                title: 'riser' },
+                 { value: 'air-handling', title: 'air-handling space' }]" />
       <v-checkbox v-model="draft.rack" label="A rack stands here" />
       <template v-if="draft.rack">
         <v-text-field v-model="draft.units" label="Units high" type="number" min="1" />
@@ -35,11 +62,21 @@ const save = () => attempt(async () => {
         <v-text-field v-model="draft.across" label="From there across to the lacing side" />
       </template>
     </template>
-    <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
+    <p class="acts"><v-btn
+      type="submit"
+      color="primary"
+      :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
   </form>
 </template>
 
 <style scoped>
-.place-form { display: grid; gap: 10px }
-.acts { display: flex; gap: 8px; margin: 0 }
+.place-form {
+  display: grid;
+  gap: 10px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 0;
+}
 </style>

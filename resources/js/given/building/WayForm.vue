@@ -7,23 +7,44 @@ import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 import ReroutedList from './ReroutedList.vue'
 
-const props = defineProps<{ building: Building, way: Way | null, from: string, to: string }>()
-const emit = defineEmits<{ saved: [Rerouted, string], close: [] }>()
+const props = defineProps<{ building: Building; way: Way | null; from: string; to: string }>()
+const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 
 const was = props.way?.part
 const draft = reactive({
-  name: was?.name ?? '', kind: was?.kind ?? 'tray', length: was?.length ?? '', from: was?.from ?? props.from, to: was?.to ?? props.to,
-  inner: (was?.inner ?? []).join(' x '), bends: String(was?.bends ?? 0), bendRadius: was?.bendRadius ?? '', environment: [...(was?.environment ?? [])], takes: was?.takes ?? 'both', fire: was?.fire ?? 'unrated', fillLimit: was?.fillLimit === undefined ? '' : String(was.fillLimit),
+  name: was?.name ?? '',
+  kind: was?.kind ?? 'tray',
+  length: was?.length ?? '',
+  from: was?.from ?? props.from,
+  to: was?.to ?? props.to,
+  inner: (was?.inner ?? []).join(' x '),
+  bends: String(was?.bends ?? 0),
+  bendRadius: was?.bendRadius ?? '',
+  environment: [...(was?.environment ?? [])],
+  takes: was?.takes ?? 'both',
+  fire: was?.fire ?? 'unrated',
+  fillLimit: was?.fillLimit === undefined ? '' : String(was.fillLimit),
 })
-const places = computed(() => [...props.building.locations, ...props.building.junctions].map(each => ({ value: each.part.id, title: each.part.name })).sort((a, b) => a.title.localeCompare(b.title)))
+const places = computed(() =>
+  [...props.building.locations, ...props.building.junctions]
+    .map(each => ({ value: each.part.id, title: each.part.name }))
+    .sort((a, b) => a.title.localeCompare(b.title)),
+)
 
 const part = computed<WayPart>(() => ({
-  id: was?.id ?? slug(draft.name), name: draft.name.trim(), kind: draft.kind, length: draft.length,
-  ...(draft.from ? { from: draft.from } : {}), ...(draft.to ? { to: draft.to } : {}),
+  id: was?.id ?? slug(draft.name),
+  name: draft.name.trim(),
+  kind: draft.kind,
+  length: draft.length,
+  ...(draft.from ? { from: draft.from } : {}),
+  ...(draft.to ? { to: draft.to } : {}),
   ...(draft.inner.trim() ? { inner: draft.inner.split(/[x×]/).map(side => side.trim()) } : {}),
-  ...(Number(draft.bends) ? { bends: Number(draft.bends) } : {}), ...(draft.bendRadius ? { bendRadius: draft.bendRadius } : {}),
-  ...(draft.environment.length ? { environment: draft.environment } : {}), ...(draft.takes !== 'both' ? { takes: draft.takes } : {}), ...(draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
+  ...(Number(draft.bends) ? { bends: Number(draft.bends) } : {}),
+  ...(draft.bendRadius ? { bendRadius: draft.bendRadius } : {}),
+  ...(draft.environment.length ? { environment: draft.environment } : {}),
+  ...(draft.takes !== 'both' ? { takes: draft.takes } : {}),
+  ...(draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
   ...(draft.fillLimit ? { fillLimit: Number(draft.fillLimit) } : {}),
 }))
 const ahead = ref<Rerouted | null>(null)
@@ -35,17 +56,22 @@ const look = useDebounceFn(async () => {
     wrong.value = ''
   } catch (error) {
     ahead.value = null
-    const listed = error instanceof ApiError ? (error.body.problems ?? []) as { path: string, value: string, words: string }[] : []
+    const listed =
+      error instanceof ApiError ? ((error.body.problems ?? []) as { path: string; value: string; words: string }[]) : []
     wrong.value = listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ')
   }
 }, 350)
 watch(draft, look, { deep: true })
 onMounted(look)
 
-const save = () => attempt(async () => {
-  const answer = await api.put<{ rerouted: Rerouted }>('shared/way', { part: part.value, ...(props.way ? { version: props.way.version } : {}) })
-  emit('saved', answer.rerouted, part.value.id)
-})
+const save = () =>
+  attempt(async () => {
+    const answer = await api.put<{ rerouted: Rerouted }>('shared/way', {
+      part: part.value,
+      ...(props.way ? { version: props.way.version } : {}),
+    })
+    emit('saved', answer.rerouted, part.value.id)
+  })
 </script>
 
 <template>
@@ -55,26 +81,77 @@ const save = () => attempt(async () => {
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-text-field v-model="draft.name" label="Name" :autofocus="!way" />
     <div class="two">
-      <v-select v-model="draft.kind" label="Kind" :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" />
+      <v-select
+        v-model="draft.kind"
+        label="Kind"
+        :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" />
       <v-text-field v-model="draft.length" label="Length, with its unit" placeholder="12.4 m" />
-      <v-autocomplete v-model="draft.from" label="From" :items="places" /><v-autocomplete v-model="draft.to" label="To" :items="places" />
-      <v-text-field v-model="draft.inner" label="Inside" placeholder="50 mm or 200 mm x 60 mm" /><v-text-field v-model="draft.fillLimit" label="Fill limit, % (own)" placeholder="by its kind" />
-      <v-text-field v-model="draft.bends" label="Bends of 90°" type="number" min="0" /><v-text-field v-model="draft.bendRadius" label="Radius of its bends" placeholder="not stated" />
-      <v-select v-model="draft.takes" label="Takes" :items="[{ value: 'both', title: 'signal and mains' }, { value: 'signal', title: 'signal only' }, { value: 'mains', title: 'mains only' }]" />
-      <v-select v-model="draft.fire" label="Fire class asked for" :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser', title: 'riser' }, { value: 'air-handling', title: 'air-handling' }]" />
+      <v-autocomplete
+        v-model="draft.from"
+        label="From"
+        :items="places" /><v-autocomplete v-model="draft.to" label="To" :items="places" />
+      <v-text-field v-model="draft.inner" label="Inside" placeholder="50 mm or 200 mm x 60 mm" /><v-text-field
+        v-model="draft.fillLimit"
+        label="Fill limit, % (own)"
+        placeholder="by its kind" />
+      <v-text-field v-model="draft.bends" label="Bends of 90°" type="number" min="0" /><v-text-field
+        v-model="draft.bendRadius"
+        label="Radius of its bends"
+        placeholder="not stated" />
+      <v-select
+        v-model="draft.takes"
+        label="Takes"
+        :items="[{ value: 'both', title: 'signal and mains' }, { value: 'signal', title: 'signal only' }, { value: 'mains', title: 'mains only' }]" />
+      <v-select
+        v-model="draft.fire"
+        label="Fire class asked for"
+        :items="[{ value: 'unrated', title: 'none' }, { value: 'general', title: 'general' }, { value: 'riser',
+                                                                                                title: 'riser' },
+                 { value: 'air-handling', title: 'air-handling' }]" />
     </div>
-    <v-select v-model="draft.environment" label="Around it (dry where nothing is chosen)" multiple chips :items="[{ value: 'damp', title: 'damp' }, { value: 'outdoor', title: 'outdoor' }, { value: 'air-handling', title: 'air-handling space' }, { value: 'near-mains', title: 'near mains' }]" />
+    <v-select
+      v-model="draft.environment"
+      label="Around it (dry where nothing is chosen)"
+      multiple
+      chips
+      :items="[{ value: 'damp', title: 'damp' }, { value: 'outdoor', title: 'outdoor' }, { value: 'air-handling',
+                                                                                           title: 'air-handling space' },
+               { value: 'near-mains', title: 'near mains' }]" />
     <p class="quiet small">Whether mains and signal may share a way, and which fire class a place needs, is for local code and licensed people to say.</p>
     <p v-if="wrong" class="note check">{{ wrong }}</p>
     <section v-if="ahead"><h2>What it would do</h2><ReroutedList :changes="ahead" would /></section>
-    <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
+    <p class="acts"><v-btn
+      type="submit"
+      color="primary"
+      :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
   </form>
 </template>
 
 <style scoped>
-.way-form { display: grid; gap: 10px }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px }
-.two > * { min-width: 0 }
-.small { font-size: 12px; margin: 0 }
-.acts { display: flex; gap: 8px; position: sticky; bottom: 0; background: var(--surface); padding: 8px 0; margin: 0; z-index: 1 }
+.way-form {
+  display: grid;
+  gap: 10px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.two > * {
+  min-width: 0;
+}
+.small {
+  font-size: 12px;
+  margin: 0;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  position: sticky;
+  bottom: 0;
+  background: var(--surface);
+  padding: 8px 0;
+  margin: 0;
+  z-index: 1;
+}
 </style>

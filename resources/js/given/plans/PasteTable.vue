@@ -7,7 +7,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ paste: [table: string] }>()
 const table = ref('channel,function,contact\n')
 async function file(event: Event) {
-  table.value = await (event.target as HTMLInputElement).files?.[0]?.text() ?? table.value
+  table.value = (await (event.target as HTMLInputElement).files?.[0]?.text()) ?? table.value
 }
 </script>
 
@@ -19,11 +19,19 @@ async function file(event: Event) {
       <v-textarea v-model="table" label="Table" rows="12" class="mono" />
       <p><label class="quiet">or a CSV file <input type="file" accept=".csv,text/csv" @change="file"></label></p>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-      <p class="acts"><v-btn color="primary" @click="emit('paste', table)">Use the table</v-btn><v-btn variant="text" @click="open = false">Cancel</v-btn></p>
+      <p class="acts"><v-btn
+        color="primary"
+        @click="emit('paste', table)">Use the table</v-btn><v-btn
+          variant="text"
+          @click="open = false">Cancel</v-btn></p>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 8px; margin: 12px 0 0 }
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 12px 0 0;
+}
 </style>

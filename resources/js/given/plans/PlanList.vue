@@ -16,14 +16,26 @@ onMounted(async () => {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
 })
-const shown = computed(() => plans.value.filter(plan => words.value.toLowerCase().split(/\s+/).every(word => `${plan.id} ${plan.name} ${plan.about} ${plan.source}`.toLowerCase().includes(word)))
-  .sort((a, b) => Number(b.used) - Number(a.used) || a.about.localeCompare(b.about)))
+const shown = computed(() =>
+  plans.value
+    .filter(plan =>
+      words.value
+        .toLowerCase()
+        .split(/\s+/)
+        .every(word => `${plan.id} ${plan.name} ${plan.about} ${plan.source}`.toLowerCase().includes(word)),
+    )
+    .sort((a, b) => Number(b.used) - Number(a.used) || a.about.localeCompare(b.about)),
+)
 </script>
 
 <template>
   <main class="page">
     <header><h1>Rules</h1><RuleTabs /><span class="space" />
-      <v-text-field v-model="words" class="filter" placeholder="filter contact plans" aria-label="Filter contact plans" />
+      <v-text-field
+        v-model="words"
+        class="filter"
+        placeholder="filter contact plans"
+        aria-label="Filter contact plans" />
       <v-btn v-if="session.plans" color="primary" to="/rules/plans/new">New plan</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
@@ -31,8 +43,11 @@ const shown = computed(() => plans.value.filter(plan => words.value.toLowerCase(
       <thead><tr><th>Plan</th><th>Connector and channels</th><th>From</th><th>Used here</th></tr></thead>
       <tbody>
         <tr v-for="plan in shown" :key="plan.id" :class="{ retired: plan.retired }">
-          <td><router-link :to="`/rules/plans/${plan.id}`">{{ plan.name }}</router-link></td><td class="mono">{{ plan.about }}</td>
-          <td class="quiet">{{ plan.source === 'own' ? 'this installation' : plan.source === 'file' ? 'its file' : 'Sartal' }}{{ plan.retired ? ', retired' : '' }}</td><td>{{ plan.used ? 'yes' : '' }}</td>
+          <td><router-link :to="`/rules/plans/${plan.id}`">{{ plan.name }}</router-link></td>
+          <td class="mono">{{ plan.about }}</td>
+          <td class="quiet">{{ plan.source === 'own' ? 'this installation' : plan.source === 'file' ? 'its file'
+            : 'Sartal' }}{{ plan.retired ? ', retired' : '' }}</td>
+          <td>{{ plan.used ? 'yes' : '' }}</td>
         </tr>
       </tbody>
     </table>
@@ -41,11 +56,37 @@ const shown = computed(() => plans.value.filter(plan => words.value.toLowerCase(
 </template>
 
 <style scoped>
-.page { height: 100dvh; overflow: auto }
-header { display: flex; gap: 16px; align-items: center; padding: 12px 18px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 2; flex-wrap: wrap }
-.space { flex: 1 }
-.filter { max-width: 240px }
-.lines { width: auto; min-width: 70%; margin: 4px 10px }
-.retired { opacity: .6 }
-.none { padding: 0 18px }
+.page {
+  height: 100dvh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 12px 18px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 2;
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.filter {
+  max-width: 240px;
+}
+.lines {
+  width: auto;
+  min-width: 70%;
+  margin: 4px 10px;
+}
+.retired {
+  opacity: 0.6;
+}
+.none {
+  padding: 0 18px;
+}
 </style>

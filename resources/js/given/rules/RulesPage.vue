@@ -12,7 +12,7 @@ const version = ref(0)
 const { problem, said, attempt } = useAttempt()
 
 async function load() {
-  const answer = await api.get<{ rules: Rules, schools: School[], version: number }>('rules')
+  const answer = await api.get<{ rules: Rules; schools: School[]; version: number }>('rules')
   rules.value = answer.rules
   schools.value = answer.schools
   version.value = answer.version
@@ -26,12 +26,28 @@ onMounted(() => attempt(load, ''))
       <RuleTabs />
       <span v-if="said" role="status" class="quiet">{{ said }}</span></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <div v-if="rules" class="pad"><HouseRules :rules="rules" :schools="schools" :version="version" @saved="attempt(load, 'House rules are saved.')" /></div>
+    <div v-if="rules" class="pad"><HouseRules
+      :rules="rules"
+      :schools="schools"
+      :version="version"
+      @saved="attempt(load, 'House rules are saved.')" /></div>
   </main>
 </template>
 
 <style scoped>
-.rules { height: 100%; overflow: auto; padding-bottom: 40px }
-header { display: flex; gap: 16px; align-items: center; padding: 14px 18px; border-bottom: 1px solid var(--line) }
-.pad { padding: 10px 18px }
+.rules {
+  height: 100%;
+  overflow: auto;
+  padding-bottom: 40px;
+}
+header {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 14px 18px;
+  border-bottom: 1px solid var(--line);
+}
+.pad {
+  padding: 10px 18px;
+}
 </style>

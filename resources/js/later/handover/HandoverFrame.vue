@@ -2,7 +2,7 @@
 import HandoverTabs from './HandoverTabs.vue'
 
 /** The frame that every page of the hand-over shares. */
-defineProps<{ problem: string, said?: string, loading: boolean }>()
+defineProps<{ problem: string; said?: string; loading: boolean }>()
 </script>
 
 <template>
@@ -16,8 +16,31 @@ defineProps<{ problem: string, said?: string, loading: boolean }>()
 </template>
 
 <style scoped>
-.page { height: 100%; overflow: auto; padding-bottom: 30px }
-header { display: flex; align-items: center; gap: 14px; padding: 8px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 1; flex-wrap: wrap }
-.body { padding: 12px 16px; display: grid; grid-template-columns: minmax(0, 1fr); gap: 14px; max-width: 1060px }
-.note { margin: 8px 16px }
+.page {
+  height: 100%;
+  overflow: auto;
+  padding-bottom: 30px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+  flex-wrap: wrap;
+}
+.body {
+  padding: 12px 16px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 14px;
+  max-width: 1060px;
+}
+.note {
+  margin: 8px 16px;
+}
 </style>

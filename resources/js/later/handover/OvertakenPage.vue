@@ -11,26 +11,50 @@ import HandoverFrame from './HandoverFrame.vue'
 const session = useSession()
 const { problem, said, busy, attempt } = useAttempt()
 const impact = ref<Impact | null>(null)
-const read = async () => { impact.value = await api.get<Impact>('overtaken') }
+const read = async () => {
+  impact.value = await api.get<Impact>('overtaken')
+}
 onMounted(() => attempt(read))
 
-const WORDS: Record<string, string> = { keep: 'Confirmed: the piece is kept.', slack: 'Confirmed: its slack is used up.', exchange: 'Recorded: the pieces have changed places. Mark their ends again.' }
-const mend = (run: string, remedy: Remedy) => attempt(async () => {
-  await api.post(`overtaken/${encodeURIComponent(run)}`, { id: crypto.randomUUID(), remedy: remedy.key })
-  await read()
-  said.value = WORDS[remedy.kind] ?? 'It is back at the bench, step by step.'
-})
-const where = (run: string, how: string) => ({ label: '/labels', test: `/test/${encodeURIComponent(run)}`, place: '/site', look: `/bench/${encodeURIComponent(run)}`, sign: '/handover' })[how]
+const WORDS: Record<string, string> = {
+  keep: 'Confirmed: the piece is kept.',
+  slack: 'Confirmed: its slack is used up.',
+  exchange: 'Recorded: the pieces have changed places. Mark their ends again.',
+}
+const mend = (run: string, remedy: Remedy) =>
+  attempt(async () => {
+    await api.post(`overtaken/${encodeURIComponent(run)}`, { id: crypto.randomUUID(), remedy: remedy.key })
+    await read()
+    said.value = WORDS[remedy.kind] ?? 'It is back at the bench, step by step.'
+  })
+const where = (run: string, how: string) =>
+  ({
+    label: '/labels',
+    test: `/test/${encodeURIComponent(run)}`,
+    place: '/site',
+    look: `/bench/${encodeURIComponent(run)}`,
+    sign: '/handover',
+  })[how]
 const may = () => session.can('planner', 'bench', 'installer', 'lead')
 </script>
 
 <template>
   <HandoverFrame :problem="problem" :said="said" :loading="impact === null">
     <template v-if="impact">
-      <p v-if="impact.count === 0" class="note good"><strong>Nothing is overtaken</strong>All that is done fits the plan it is worked by.</p>
+      <p
+        v-if="impact.count === 0"
+        class="note good"><strong>Nothing is overtaken</strong>All that is done fits the plan it is worked by.</p>
       <ImpactView v-else :impact="impact">
         <template #default="{ remedy, run }">
-          <v-btn v-if="may() && (remedy.how === 'confirm' || remedy.how === 'bench')" size="small" density="comfortable" class="mend" variant="outlined" color="primary" :disabled="busy" @click="mend(run, remedy)">{{ remedy.how === 'confirm' ? 'Do this' : 'To the bench' }}</v-btn>
+          <v-btn
+            v-if="may() && (remedy.how === 'confirm' || remedy.how === 'bench')"
+            size="small"
+            density="comfortable"
+            class="mend"
+            variant="outlined"
+            color="primary"
+            :disabled="busy"
+            @click="mend(run, remedy)">{{ remedy.how === 'confirm' ? 'Do this' : 'To the bench' }}</v-btn>
           <router-link v-else-if="where(run, remedy.how)" :to="where(run, remedy.how)!">go there</router-link>
         </template>
       </ImpactView>
@@ -39,5 +63,8 @@ const may = () => session.can('planner', 'bench', 'installer', 'lead')
 </template>
 
 <style scoped>
-.mend { margin: -3px 0; min-height: 28px }
+.mend {
+  margin: -3px 0;
+  min-height: 28px;
+}
 </style>

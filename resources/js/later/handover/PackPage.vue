@@ -6,34 +6,65 @@ import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
-interface Pack { number: number, who: string, at: string, digest: string, gaps: number, pages: number, files: { name: string, sha256: string, bytes: number }[], signatures: { name: string, role: string, at: string, signIn: string }[] }
-interface Told { what?: string, done?: number, of?: number, pack?: Pack, problem?: string }
+interface Pack {
+  number: number
+  who: string
+  at: string
+  digest: string
+  gaps: number
+  pages: number
+  files: { name: string; sha256: string; bytes: number }[]
+  signatures: { name: string; role: string; at: string; signIn: string }[]
+}
+interface Told {
+  what?: string
+  done?: number
+  of?: number
+  pack?: Pack
+  problem?: string
+}
 
 /** The pack that proves the job: made, signed, given out, and checked again whenever somebody asks. */
 const session = useSession()
 const { problem, said, busy, attempt } = useAttempt()
 const packs = ref<Pack[] | null>(null)
 const told = ref<Told | null>(null)
-const checked = ref<Record<number, { holds: boolean, problems: string[] }>>({})
-const read = async () => { packs.value = await api.get<Pack[]>('packs') }
+const checked = ref<Record<number, { holds: boolean; problems: string[] }>>({})
+const read = async () => {
+  packs.value = await api.get<Pack[]>('packs')
+}
 onMounted(() => attempt(read))
 
-const make = () => attempt(async () => {
-  told.value = { what: 'Beginning', done: 0, of: 13 }
-  try {
-    for await (const line of lines<Told>('packs')) told.value = line
-    if (told.value?.problem) throw new ApiError(500, told.value.problem, {})
-    await read()
-    said.value = `Pack ${told.value?.pack?.number ?? ''} is made. Sign it, then give it out.`
-  } finally {
-    told.value = null
-  }
-})
+const make = () =>
+  attempt(async () => {
+    told.value = { what: 'Beginning', done: 0, of: 13 }
+    try {
+      for await (const line of lines<Told>('packs')) told.value = line
+      if (told.value?.problem) throw new ApiError(500, told.value.problem, {})
+      await read()
+      said.value = `Pack ${told.value?.pack?.number ?? ''} is made. Sign it, then give it out.`
+    } finally {
+      told.value = null
+    }
+  })
 const SIGN = ['lead', 'planner', 'tester'] as const
-const roles = (pack: Pack) => SIGN.filter(role => session.can(role) && session.session.person?.roles.includes(role) && !pack.signatures.some(each => each.signIn === session.session.person?.signIn && each.role === role))
-const sign = (pack: Pack, role: string) => attempt(async () => { await api.post(`packs/${pack.number}/signatures`, { role }); await read() }, `Signed, as ${role}.`)
-const check = (pack: Pack) => attempt(async () => { checked.value[pack.number] = await api.get(`packs/${pack.number}/check`) })
-const size = (bytes: number) => bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.ceil(bytes / 1e3)} kB`
+const roles = (pack: Pack) =>
+  SIGN.filter(
+    role =>
+      session.can(role) &&
+      session.session.person?.roles.includes(role) &&
+      !pack.signatures.some(each => each.signIn === session.session.person?.signIn && each.role === role),
+  )
+const sign = (pack: Pack, role: string) =>
+  attempt(async () => {
+    await api.post(`packs/${pack.number}/signatures`, { role })
+    await read()
+  }, `Signed, as ${role}.`)
+const check = (pack: Pack) =>
+  attempt(async () => {
+    checked.value[pack.number] = await api.get(`packs/${pack.number}/check`)
+  })
+const size = (bytes: number) => (bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.ceil(bytes / 1e3)} kB`)
 </script>
 
 <template>
@@ -42,33 +73,110 @@ const size = (bytes: number) => bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` :
       <section v-if="session.can('planner', 'lead')" aria-label="Make a pack">
         <p class="quiet">One document with the schedule as built, signal paths, panels, pinouts, labels, certificates with their history, exceptions and parts; all of it as JSON and CSV beside it; and the sums that prove that nothing was altered since.</p>
         <v-btn color="primary" :disabled="told !== null" @click="make">Make a pack</v-btn>
-        <div v-if="told" class="progress" role="status"><v-progress-linear :model-value="100 * (told.done ?? 0) / (told.of ?? 1)" color="primary" height="8" aria-label="How far the pack is" /><span>{{ told.what }}, {{ told.done }} of {{ told.of }}</span></div>
+        <div v-if="told" class="progress" role="status"><v-progress-linear
+          :model-value="100 * (told.done ?? 0) / (told.of ?? 1)"
+          color="primary"
+          height="8"
+          aria-label="How far the pack is" /><span>{{ told.what }}, {{ told.done }} of {{ told.of }}</span></div>
       </section>
       <p v-if="packs.length === 0" class="quiet">There is no pack yet.</p>
       <article v-for="pack in packs" :key="pack.number" :aria-label="`Pack ${pack.number}`">
-        <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages · {{ pack.gaps === 0 ? 'nothing open' : `${pack.gaps} open points` }}</span></h2>
-        <p v-if="session.can('planner', 'tester', 'lead')" class="acts"><v-btn color="primary" variant="outlined" size="small" :href="$file(`packs/${pack.number}.zip`)" download>All of it, zip</v-btn><v-btn color="primary" variant="outlined" size="small" :href="$file(`packs/${pack.number}/pack.pdf`)" target="_blank">Open the document</v-btn><v-btn variant="text" size="small" color="primary" :disabled="busy" @click="check(pack)">Check it again</v-btn></p>
-        <p v-if="checked[pack.number]" class="note" :class="checked[pack.number]!.holds ? 'good' : 'failed'"><strong>{{ checked[pack.number]!.holds ? 'It is what was packed' : 'It is not what was packed' }}</strong>{{ checked[pack.number]!.problems.join(' ') }}</p>
+        <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages · {{ pack.gaps === 0
+          ? 'nothing open' : `${pack.gaps} open points` }}</span>
+        </h2>
+        <p v-if="session.can('planner', 'tester', 'lead')" class="acts"><v-btn
+          color="primary"
+          variant="outlined"
+          size="small"
+          :href="$file(`packs/${pack.number}.zip`)"
+          download>All of it, zip</v-btn><v-btn
+            color="primary"
+            variant="outlined"
+            size="small"
+            :href="$file(`packs/${pack.number}/pack.pdf`)"
+            target="_blank">Open the document</v-btn><v-btn
+              variant="text"
+              size="small"
+              color="primary"
+              :disabled="busy"
+              @click="check(pack)">Check it again</v-btn></p>
+        <p
+          v-if="checked[pack.number]"
+          class="note"
+          :class="checked[pack.number]!.holds ? 'good' : 'failed'">
+          <strong>{{ checked[pack.number]!.holds ? 'It is what was packed'
+            : 'It is not what was packed' }}</strong>{{ checked[pack.number]!.problems.join(' ') }}</p>
         <h3>Signed</h3>
         <p v-if="pack.signatures.length === 0" class="quiet">By nobody yet.</p>
-        <ul><li v-for="each in pack.signatures" :key="each.signIn + each.role"><b>{{ each.name }}</b>, {{ each.role }}, {{ when(each.at) }}</li></ul>
-        <p v-if="roles(pack).length" class="acts"><v-btn v-for="role in roles(pack)" :key="role" color="primary" size="small" :disabled="busy" @click="sign(pack, role)">Sign as {{ role }}</v-btn></p>
-        <details><summary>{{ pack.files.length }} files, SHA-256 of the whole <span class="mono">{{ pack.digest.slice(0, 16) }}…</span></summary>
-          <table class="lines"><tbody><tr v-for="file in pack.files" :key="file.name"><td>{{ file.name }}</td><td class="mono">{{ size(file.bytes) }}</td><td class="mono sum">{{ file.sha256 }}</td></tr><tr><td><b>the whole</b></td><td /><td class="mono sum">{{ pack.digest }}</td></tr></tbody></table>
-          <p class="quiet">Checked anywhere with <code>sha256sum -c SHA256SUMS</code>, and with its signatures by <code>php artisan sartal:verify FILE</code>.</p></details>
+        <ul><li
+          v-for="each in pack.signatures"
+          :key="each.signIn + each.role"><b>{{ each.name }}</b>, {{ each.role }}, {{ when(each.at) }}</li></ul>
+        <p v-if="roles(pack).length" class="acts"><v-btn
+          v-for="role in roles(pack)"
+          :key="role"
+          color="primary"
+          size="small"
+          :disabled="busy"
+          @click="sign(pack, role)">Sign as {{ role }}</v-btn></p>
+        <details>
+          <summary>{{ pack.files.length }} files, SHA-256 of the whole <span class="mono">{{ pack.digest.slice(0, 16) }}…</span>
+          </summary>
+          <table class="lines"><tbody><tr
+            v-for="file in pack.files"
+            :key="file.name"><td>{{ file.name }}</td><td class="mono">{{ size(file.bytes) }}</td>
+            <td class="mono sum">{{ file.sha256 }}</td></tr><tr><td><b>the whole</b></td><td />
+            <td class="mono sum">{{ pack.digest }}</td></tr></tbody></table>
+          <p class="quiet">Checked anywhere with <code>sha256sum -c SHA256SUMS</code>, and with its signatures by <code>php artisan sartal:verify FILE</code>.</p>
+        </details>
       </article>
     </template>
   </HandoverFrame>
 </template>
 
 <style scoped>
-article { border: 1px solid var(--line); border-radius: 4px; background: var(--surface); padding: 10px 14px }
-h2 { margin: 0 0 6px; font-size: 15.5px }
-h2 .quiet { font-weight: 400; font-size: 13px }
-h3 { margin: 8px 0 2px; font-size: 13px; color: var(--slate) }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; margin: 4px 0 }
-ul { margin: 0; padding-left: 18px }
-.progress { max-width: 460px; margin-top: 12px; display: grid; gap: 4px; font-size: 13px }
-.sum { font-size: 11.5px; word-break: break-all }
-summary { cursor: pointer; margin-top: 8px; font-size: 13px }
+article {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--surface);
+  padding: 10px 14px;
+}
+h2 {
+  margin: 0 0 6px;
+  font-size: 15.5px;
+}
+h2 .quiet {
+  font-weight: 400;
+  font-size: 13px;
+}
+h3 {
+  margin: 8px 0 2px;
+  font-size: 13px;
+  color: var(--slate);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  margin: 4px 0;
+}
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.progress {
+  max-width: 460px;
+  margin-top: 12px;
+  display: grid;
+  gap: 4px;
+  font-size: 13px;
+}
+.sum {
+  font-size: 11.5px;
+  word-break: break-all;
+}
+summary {
+  cursor: pointer;
+  margin-top: 8px;
+  font-size: 13px;
+}
 </style>

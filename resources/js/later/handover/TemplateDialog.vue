@@ -14,12 +14,20 @@ const key = ref('')
 const takes = ref<'rules' | 'building' | 'runs'>('rules')
 /** Follows the name until somebody writes another. */
 const own = ref(false)
-watch(name, now => { if (!own.value) key.value = slug(now) })
-const from = computed(() => session.session.open?.name ?? '')
-const make = () => attempt(async () => {
-  await api.post('templates', { name: name.value, key: key.value, building: takes.value !== 'rules', runs: takes.value === 'runs' })
-  window.location.assign('/schedule')
+watch(name, now => {
+  if (!own.value) key.value = slug(now)
 })
+const from = computed(() => session.session.open?.name ?? '')
+const make = () =>
+  attempt(async () => {
+    await api.post('templates', {
+      name: name.value,
+      key: key.value,
+      building: takes.value !== 'rules',
+      runs: takes.value === 'runs',
+    })
+    window.location.assign('/schedule')
+  })
 </script>
 
 <template>
@@ -32,19 +40,48 @@ const make = () => attempt(async () => {
         <v-text-field v-model="key" label="Short name, for files" maxlength="60" @input="own = true" />
         <fieldset>
           <legend>It takes along</legend>
-          <label><input v-model="takes" type="radio" value="rules"> house rules, own types, prices, instruments and test plans</label>
-          <label><input v-model="takes" type="radio" value="building"> and the building, its equipment and its panels</label>
+          <label><input
+            v-model="takes"
+            type="radio"
+            value="rules"> house rules, own types, prices, instruments and test plans</label>
+          <label><input
+            v-model="takes"
+            type="radio"
+            value="building"> and the building, its equipment and its panels</label>
           <label><input v-model="takes" type="radio" value="runs"> and every cable, as if nothing was done yet</label>
         </fieldset>
-        <p class="acts"><v-btn type="submit" color="primary" :loading="busy" :disabled="!name || !key">Make it, and open it</v-btn><v-btn variant="text" @click="open = false">Cancel</v-btn></p>
+        <p class="acts"><v-btn
+          type="submit"
+          color="primary"
+          :loading="busy"
+          :disabled="!name || !key">Make it, and open it</v-btn><v-btn
+            variant="text"
+            @click="open = false">Cancel</v-btn></p>
       </form>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-form { display: grid; gap: 10px; margin-top: 10px }
-fieldset { border: 0; padding: 0; display: grid; gap: 4px; font-size: 14px }
-legend { font-weight: 600; padding: 0 }
-.acts { display: flex; gap: 8px; margin: 4px 0 0 }
+form {
+  display: grid;
+  gap: 10px;
+  margin-top: 10px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+  font-size: 14px;
+}
+legend {
+  font-weight: 600;
+  padding: 0;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 4px 0 0;
+}
 </style>

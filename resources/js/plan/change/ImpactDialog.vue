@@ -4,7 +4,12 @@ import { asked, choose } from '../../api/ask'
 import ImpactView from './ImpactView.vue'
 
 /** Before an edit overtakes work that is done: what it costs, and three ways on. */
-const open = computed({ get: () => asked.value !== null, set: value => { if (!value) choose('drop') } })
+const open = computed({
+  get: () => asked.value !== null,
+  set: value => {
+    if (!value) choose('drop')
+  },
+})
 </script>
 
 <template>
@@ -23,7 +28,17 @@ const open = computed({ get: () => asked.value !== null, set: value => { if (!va
 </template>
 
 <style scoped>
-.lead { margin: 2px 0 12px }
-.scroll { overflow: auto; max-height: 62vh }
-.acts { display: flex; gap: 8px; flex-wrap: wrap; margin: 16px 0 0 }
+.lead {
+  margin: 2px 0 12px;
+}
+.scroll {
+  overflow: auto;
+  max-height: 62vh;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  margin: 16px 0 0;
+}
 </style>

@@ -38,20 +38,30 @@ onMounted(async () => {
 })
 
 /** What can be recorded next: the first bead that is not done, but for the test, which has a place of its own. */
-const EVENT: Record<string, { kind: string, side?: string, roles: ('bench' | 'installer' | 'lead')[] }> = {
-  cut: { kind: 'cut', roles: ['bench', 'installer', 'lead'] }, 'end-a': { kind: 'joined', side: 'A', roles: ['bench', 'installer', 'lead'] },
-  'end-b': { kind: 'joined', side: 'B', roles: ['bench', 'installer', 'lead'] }, look: { kind: 'inspected', roles: ['bench', 'installer', 'lead'] },
-  label: { kind: 'labelled', roles: ['bench', 'installer', 'lead'] }, pull: { kind: 'pulled', roles: ['installer', 'lead'] },
-  'in-place': { kind: 'installed', roles: ['installer', 'lead'] }, signed: { kind: 'signed-off', roles: ['lead'] },
+const EVENT: Record<string, { kind: string; side?: string; roles: ('bench' | 'installer' | 'lead')[] }> = {
+  cut: { kind: 'cut', roles: ['bench', 'installer', 'lead'] },
+  'end-a': { kind: 'joined', side: 'A', roles: ['bench', 'installer', 'lead'] },
+  'end-b': { kind: 'joined', side: 'B', roles: ['bench', 'installer', 'lead'] },
+  look: { kind: 'inspected', roles: ['bench', 'installer', 'lead'] },
+  label: { kind: 'labelled', roles: ['bench', 'installer', 'lead'] },
+  pull: { kind: 'pulled', roles: ['installer', 'lead'] },
+  'in-place': { kind: 'installed', roles: ['installer', 'lead'] },
+  signed: { kind: 'signed-off', roles: ['lead'] },
 }
-const next = computed(() => run.value?.withdrawn ? undefined : run.value?.strand.find(bead => bead.state !== 'done'))
+const next = computed(() => (run.value?.withdrawn ? undefined : run.value?.strand.find(bead => bead.state !== 'done')))
 const failed = computed(() => run.value?.strand.some(bead => bead.stage === 'test' && bead.state === 'failed') ?? false)
 
 async function record(kind: string, side?: string) {
   busy.value = true
   problem.value = ''
   try {
-    await api.post('events', { id: crypto.randomUUID(), kind, run: props.id, at: new Date().toISOString(), ...(side ? { side } : {}) })
+    await api.post('events', {
+      id: crypto.randomUUID(),
+      kind,
+      run: props.id,
+      at: new Date().toISOString(),
+      ...(side ? { side } : {}),
+    })
     said.value = `Recorded: ${KIND[kind] ?? kind}${side ? `, end ${side}` : ''}.`
     await load()
   } catch (error) {
@@ -69,9 +79,18 @@ async function record(kind: string, side?: string) {
       <h1 v-if="run"><span class="mono">{{ run.code }}</span> {{ run.from }} → {{ run.to }}</h1>
       <span class="space" />
       <fieldset class="view"><legend class="visually-hidden">Side drawn</legend>
-        <button v-for="side in (['wiring', 'face'] as const)" :key="side" type="button" :aria-pressed="view === side" @click="view = side">{{ side === 'face' ? 'Mating face' : 'Wiring side' }}</button>
+        <button
+          v-for="side in (['wiring', 'face'] as const)"
+          :key="side"
+          type="button"
+          :aria-pressed="view === side"
+          @click="view = side">{{ side === 'face' ? 'Mating face' : 'Wiring side' }}</button>
       </fieldset>
-      <v-btn v-if="run" variant="outlined" color="primary" :to="`/parts?scope=assembly:${run.assembly.id}&left=1`">Pick list</v-btn>
+      <v-btn
+        v-if="run"
+        variant="outlined"
+        color="primary"
+        :to="`/parts?scope=assembly:${run.assembly.id}&left=1`">Pick list</v-btn>
       <v-btn color="primary" :to="`/test/${id}`">Test</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
@@ -82,24 +101,58 @@ async function record(kind: string, side?: string) {
           <Strand :beads="run.strand" named />
           <p class="acts">
             <template v-if="next && EVENT[next.stage]">
-              <v-btn v-if="session.can(...EVENT[next.stage]!.roles)" variant="outlined" color="primary" size="small" :loading="busy" @click="record(EVENT[next.stage]!.kind, EVENT[next.stage]!.side)">Record: {{ STAGE[next.stage] }}</v-btn>
+              <v-btn
+                v-if="session.can(...EVENT[next.stage]!.roles)"
+                variant="outlined"
+                color="primary"
+                size="small"
+                :loading="busy"
+                @click="record(EVENT[next.stage]!.kind, EVENT[next.stage]!.side)">Record: {{ STAGE[next.stage] }}</v-btn>
             </template>
             <template v-if="failed && session.can('bench', 'installer', 'lead')">
-              <v-btn v-for="side in ['A', 'B']" :key="side" variant="outlined" color="secondary" size="small" :loading="busy" @click="record('remade', side)">End {{ side }} made again</v-btn>
+              <v-btn
+                v-for="side in ['A', 'B']"
+                :key="side"
+                variant="outlined"
+                color="secondary"
+                size="small"
+                :loading="busy"
+                @click="record('remade', side)">End {{ side }} made again</v-btn>
             </template>
             <span v-if="said" role="status" class="quiet">{{ said }}</span>
           </p>
           <p v-if="run.note" class="note">{{ run.note }}</p>
-          <p v-for="finding in run.findings" :key="finding.words" class="note" :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
-          <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench' : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template><template v-if="run.assembly.runs.length > 1"> · built and tested with {{ run.assembly.runs.join(', ') }}</template></p>
-          <p class="quiet"><template v-if="run.way.length">{{ run.pinned ? 'Pinned to' : 'Goes by' }} {{ run.way.join(', ') }}{{ run.pinned ? '' : ': the shortest permitted way' }}</template><template v-else>No way leads from one end to the other. <router-link to="/rules/building">Draw one</router-link></template></p>
+          <p
+            v-for="finding in run.findings"
+            :key="finding.words"
+            class="note"
+            :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
+          <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench'
+            : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template>
+            <template v-if="run.assembly.runs.length > 1"> · built and tested with {{ run.assembly.runs.join(', ') }}</template>
+          </p>
+          <p class="quiet">
+            <template v-if="run.way.length">{{ run.pinned ? 'Pinned to'
+              : 'Goes by' }} {{ run.way.join(', ') }}{{ run.pinned ? '' : ': the shortest permitted way' }}</template>
+            <template v-else>No way leads from one end to the other. <router-link to="/rules/building">Draw one</router-link>
+            </template></p>
         </div>
-        <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary><WorkedSum :worked="run.worked" /></details>
+        <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary>
+          <WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">
-        <EndPanel v-for="end in run.ends" :key="end.side" :run="id" :version="run.version" :end="end" :view="view" @changed="load" />
+        <EndPanel
+          v-for="end in run.ends"
+          :key="end.side"
+          :run="id"
+          :version="run.version"
+          :end="end"
+          :view="view"
+          @changed="load" />
       </div>
-      <section v-if="run.reach.length"><h2>Reach</h2><ReachTable :circuits="run.reach.slice(0, 6)" /><p v-if="run.reach.length > 6" class="quiet">and {{ run.reach.length - 6 }} more, on <router-link to="/reach">Reach</router-link></p></section>
+      <section v-if="run.reach.length"><h2>Reach</h2><ReachTable :circuits="run.reach.slice(0, 6)" /><p
+        v-if="run.reach.length > 6"
+        class="quiet">and {{ run.reach.length - 6 }} more, on <router-link to="/reach">Reach</router-link></p></section>
       <section class="bottom">
         <div>
           <h2>Circuits</h2>
@@ -110,7 +163,9 @@ async function record(kind: string, side?: string) {
             <tbody>
               <tr v-for="(label, i) in run.labels" :key="i">
                 <td>end {{ label.side }}{{ label.leg ? ', leg' : '' }}</td>
-                <td class="mono"><span :class="{ underlined: label.underlined }">{{ label.prints ?? label.code }}</span><template v-if="label.word"> {{ label.word }}</template> <span class="quiet">{{ label.end }}</span></td>
+                <td class="mono"><span :class="{ underlined: label.underlined }">{{ label.prints ?? label.code }}</span>
+                  <template v-if="label.word"> {{ label.word }}</template> <span class="quiet">{{ label.end }}</span>
+                </td>
                 <td>{{ label.to }}</td>
                 <td><span v-if="label.readsUpsideDown" class="turn">would read {{ label.readsUpsideDown }}</span></td>
               </tr>
@@ -123,7 +178,11 @@ async function record(kind: string, side?: string) {
           <ol class="history" aria-label="History">
             <li v-for="event in run.history" :key="event.id" :class="event.verdict">
               <time>{{ when(event.at) }}</time>
-              <span><b>{{ KIND[event.kind] ?? event.kind }}<template v-if="event.side"> end {{ event.side }}</template><template v-if="event.verdict">: {{ event.verdict }}</template></b> {{ event.who }}<template v-if="event.instrument"> · {{ event.instrument }}</template><template v-if="event.note"> · {{ event.note }}</template><em v-if="event.overtaken"> · overtaken by a change</em></span>
+              <span><b>{{ KIND[event.kind] ?? event.kind }}<template v-if="event.side"> end {{ event.side }}</template>
+                      <template v-if="event.verdict">: {{ event.verdict }}</template>
+                    </b> {{ event.who }}<template v-if="event.instrument"> · {{ event.instrument }}</template>
+                <template v-if="event.note"> · {{ event.note }}</template>
+                <em v-if="event.overtaken"> · overtaken by a change</em></span>
             </li>
           </ol>
         </div>
@@ -133,27 +192,117 @@ async function record(kind: string, side?: string) {
 </template>
 
 <style scoped>
-.run { height: 100dvh; overflow: auto }
-header { display: flex; align-items: center; gap: 14px; padding: 9px 18px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 2; flex-wrap: wrap }
-.space { flex: 1 }
-.view { border: 1px solid var(--verdigris); border-radius: 4px; padding: 0; display: flex; overflow: hidden }
-.view button { all: unset; padding: 6px 12px; font-size: 13px; font-weight: 600; color: var(--verdigris); cursor: pointer }
-.view button[aria-pressed=true] { background: var(--verdigris); color: var(--on-action) }
-.view button:focus-visible { outline: 2px solid var(--copper); outline-offset: -2px }
-.body { padding: 14px 18px 40px }
-.top { display: grid; grid-template-columns: minmax(0, 1fr) 360px; gap: 28px }
-.ends { display: grid; grid-template-columns: 1fr 1fr; gap: 28px }
-.bottom { display: grid; grid-template-columns: 1fr 1fr; gap: 28px }
-.acts { display: flex; gap: 8px; align-items: center; margin: 8px 0 }
-.cut summary { cursor: pointer; margin-bottom: 4px }
-.cut b { font-size: 18px; margin-left: 6px }
-.underlined { text-decoration: underline 2px; text-underline-offset: 3px }
-.turn { color: var(--amber) }
-.history { list-style: none; margin: 0; padding: 0 }
-.history li { display: grid; grid-template-columns: 110px 1fr; padding: 4px 0; border-bottom: 1px solid var(--line); font-size: 13px }
-.history time { color: var(--slate) }
-.history .fails b { color: var(--flux) }
-.history .passes b { color: var(--verdigris) }
-.history em { color: var(--amber); font-style: normal }
-@media (max-width: 900px) { .top, .ends, .bottom { grid-template-columns: minmax(0, 1fr) } }
+.run {
+  height: 100dvh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 9px 18px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 2;
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.view {
+  border: 1px solid var(--verdigris);
+  border-radius: 4px;
+  padding: 0;
+  display: flex;
+  overflow: hidden;
+}
+.view button {
+  all: unset;
+  padding: 6px 12px;
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--verdigris);
+  cursor: pointer;
+}
+.view button[aria-pressed='true'] {
+  background: var(--verdigris);
+  color: var(--on-action);
+}
+.view button:focus-visible {
+  outline: 2px solid var(--copper);
+  outline-offset: -2px;
+}
+.body {
+  padding: 14px 18px 40px;
+}
+.top {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 360px;
+  gap: 28px;
+}
+.ends {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+}
+.bottom {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 28px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0;
+}
+.cut summary {
+  cursor: pointer;
+  margin-bottom: 4px;
+}
+.cut b {
+  font-size: 18px;
+  margin-left: 6px;
+}
+.underlined {
+  text-decoration: underline 2px;
+  text-underline-offset: 3px;
+}
+.turn {
+  color: var(--amber);
+}
+.history {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.history li {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--line);
+  font-size: 13px;
+}
+.history time {
+  color: var(--slate);
+}
+.history .fails b {
+  color: var(--flux);
+}
+.history .passes b {
+  color: var(--verdigris);
+}
+.history em {
+  color: var(--amber);
+  font-style: normal;
+}
+@media (max-width: 900px) {
+  .top,
+  .ends,
+  .bottom {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -12,7 +12,18 @@ const emit = defineEmits<{ done: [said: string] }>()
 const catalogue = ref<Catalogue | null>(null)
 const what = ref<'fields' | 'codes'>('fields')
 const KEEP = '\u0000'
-const blank = () => ({ build: KEEP, loom: KEEP, cable: KEEP, tail_a: '', tail_b: '', slack_a: '', slack_b: '', spares_a: '', spares_b: '', note: '' })
+const blank = () => ({
+  build: KEEP,
+  loom: KEEP,
+  cable: KEEP,
+  tail_a: '',
+  tail_b: '',
+  slack_a: '',
+  slack_b: '',
+  spares_a: '',
+  spares_b: '',
+  note: '',
+})
 const values = ref<Record<string, string>>(blank())
 const ways = ref<string[]>([])
 const number = ref({ prefix: '', from: '1', step: '1' })
@@ -27,15 +38,34 @@ watch(open, async value => {
   number.value = { prefix: first?.[1] ?? '', from: first?.[2] ?? '1', step: '1' }
   catalogue.value ??= await api.get<Catalogue>('catalogue')
 })
-const line = computed(() => ({ ...Object.fromEntries(Object.entries(values.value).filter(([key, value]) => ['build', 'loom', 'cable'].includes(key) ? value !== KEEP : value !== '')), ...(ways.value.length ? { ways: ways.value.join('|') } : {}) }))
-const preview = computed(() => props.rows.slice(0, 3).map((_, i) => number.value.prefix + String(Number(number.value.from) + i * Number(number.value.step)).padStart(3, '0')).join(', '))
+const line = computed(() => ({
+  ...Object.fromEntries(
+    Object.entries(values.value).filter(([key, value]) =>
+      ['build', 'loom', 'cable'].includes(key) ? value !== KEEP : value !== '',
+    ),
+  ),
+  ...(ways.value.length ? { ways: ways.value.join('|') } : {}),
+}))
+const preview = computed(() =>
+  props.rows
+    .slice(0, 3)
+    .map(
+      (_, i) =>
+        number.value.prefix + String(Number(number.value.from) + i * Number(number.value.step)).padStart(3, '0'),
+    )
+    .join(', '),
+)
 
-const save = () => attempt(async () => {
-  const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
-  const answer = await api.patch<{ changed: number }>('runs', what.value === 'codes' ? { runs, number: number.value } : { runs, line: line.value })
-  open.value = false
-  emit('done', `${answer.changed} runs are changed. u undoes it.`)
-})
+const save = () =>
+  attempt(async () => {
+    const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
+    const answer = await api.patch<{ changed: number }>(
+      'runs',
+      what.value === 'codes' ? { runs, number: number.value } : { runs, line: line.value },
+    )
+    open.value = false
+    emit('done', `${answer.changed} runs are changed. u undoes it.`)
+  })
 </script>
 
 <template>
@@ -43,33 +73,93 @@ const save = () => attempt(async () => {
     <v-card class="pa-5"><form @submit.prevent="save">
       <h1>{{ rows.length }} {{ rows.length === 1 ? 'run' : 'runs' }} at once</h1>
       <p class="mono quiet">{{ rows.slice(0, 8).map(row => row.code).join(' ') }}{{ rows.length > 8 ? ' …' : '' }}</p>
-      <fieldset class="what"><label><input v-model="what" type="radio" value="fields"> change fields</label><label><input v-model="what" type="radio" value="codes"> number them anew</label></fieldset>
+      <fieldset class="what"><label><input
+        v-model="what"
+        type="radio"
+        value="fields"> change fields</label><label><input
+          v-model="what"
+          type="radio"
+          value="codes"> number them anew</label></fieldset>
       <template v-if="what === 'fields' && catalogue">
         <p class="quiet">What stays empty stays as each run has it.</p>
         <div class="two">
-          <v-select v-model="values.build" label="Made" :items="[{ value: KEEP, title: 'as each is' }, { value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
-          <v-select v-model="values.loom" label="Loom" :items="[{ id: KEEP, name: 'as each is' }, { id: '', name: 'none' }, ...catalogue.looms]" item-title="name" item-value="id" />
-          <v-autocomplete v-model="values.cable" label="Cable" :items="[{ id: KEEP, name: 'as each is' }, ...catalogue.cables]" item-title="name" item-value="id" />
-          <v-autocomplete v-model="ways" label="Ways, in order" multiple :items="catalogue.ways" item-value="id" :item-title="way => `${way.name} ${length(way.length)}`" />
-          <v-text-field v-model="values.tail_a" label="Tail A, m" /><v-text-field v-model="values.tail_b" label="Tail B, m" />
-          <v-text-field v-model="values.slack_a" label="Slack A, m" /><v-text-field v-model="values.slack_b" label="Slack B, m" />
-          <v-text-field v-model="values.spares_a" label="Spare ends A" /><v-text-field v-model="values.spares_b" label="Spare ends B" />
+          <v-select
+            v-model="values.build"
+            label="Made"
+            :items="[{ value: KEEP, title: 'as each is' }, { value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
+          <v-select
+            v-model="values.loom"
+            label="Loom"
+            :items="[{ id: KEEP, name: 'as each is' }, { id: '', name: 'none' }, ...catalogue.looms]"
+            item-title="name"
+            item-value="id" />
+          <v-autocomplete
+            v-model="values.cable"
+            label="Cable"
+            :items="[{ id: KEEP, name: 'as each is' }, ...catalogue.cables]"
+            item-title="name"
+            item-value="id" />
+          <v-autocomplete
+            v-model="ways"
+            label="Ways, in order"
+            multiple
+            :items="catalogue.ways"
+            item-value="id"
+            :item-title="way => `${way.name} ${length(way.length)}`" />
+          <v-text-field
+            v-model="values.tail_a"
+            label="Tail A, m" /><v-text-field v-model="values.tail_b" label="Tail B, m" />
+          <v-text-field
+            v-model="values.slack_a"
+            label="Slack A, m" /><v-text-field v-model="values.slack_b" label="Slack B, m" />
+          <v-text-field
+            v-model="values.spares_a"
+            label="Spare ends A" /><v-text-field v-model="values.spares_b" label="Spare ends B" />
         </div>
       </template>
       <template v-else-if="what === 'codes'">
-        <div class="three"><v-text-field v-model="number.prefix" label="Prefix" class="mono" /><v-text-field v-model="number.from" label="First number" inputmode="numeric" /><v-text-field v-model="number.step" label="Step" inputmode="numeric" /></div>
-        <p class="quiet">In the order that the schedule shows: <span class="mono">{{ preview }}{{ rows.length > 3 ? ' …' : '' }}</span></p>
+        <div class="three"><v-text-field v-model="number.prefix" label="Prefix" class="mono" /><v-text-field
+          v-model="number.from"
+          label="First number"
+          inputmode="numeric" /><v-text-field v-model="number.step" label="Step" inputmode="numeric" /></div>
+        <p class="quiet">In the order that the schedule shows: <span class="mono">{{ preview }}{{ rows.length > 3 ? ' …' : '' }}</span>
+        </p>
       </template>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-      <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Change {{ rows.length }} {{ rows.length === 1 ? 'run' : 'runs' }}</v-btn><v-btn variant="text" @click="open = false">Cancel</v-btn></p>
+      <p class="acts"><v-btn
+        type="submit"
+        color="primary"
+        :loading="busy">Change {{ rows.length }} {{ rows.length === 1 ? 'run' : 'runs' }}</v-btn><v-btn
+          variant="text"
+          @click="open = false">Cancel</v-btn></p>
     </form></v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.what { border: 0; padding: 0; display: flex; gap: 18px; margin: 8px 0 }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px }
-.three { display: grid; grid-template-columns: 2fr 1fr 1fr; gap: 10px }
-.acts { display: flex; gap: 8px; margin: 14px 0 0 }
-input[type=radio] { accent-color: var(--verdigris) }
+.what {
+  border: 0;
+  padding: 0;
+  display: flex;
+  gap: 18px;
+  margin: 8px 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.three {
+  display: grid;
+  grid-template-columns: 2fr 1fr 1fr;
+  gap: 10px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 14px 0 0;
+}
+input[type='radio'] {
+  accent-color: var(--verdigris);
+}
 </style>

@@ -14,7 +14,9 @@ const problem = ref('')
 async function load() {
   changes.value = await api.get<Change[]>('changes')
 }
-watch(open, value => { if (value) void load() })
+watch(open, value => {
+  if (value) void load()
+})
 async function undo(change: Change) {
   problem.value = ''
   try {
@@ -35,8 +37,16 @@ async function undo(change: Change) {
       <p v-if="changes.length === 0" class="quiet">Nothing yet.</p>
       <table v-else class="lines">
         <tbody>
-          <tr v-for="change in changes" :key="change.id"><td class="quiet">{{ when(change.at) }}</td><td>{{ change.who }}</td><td>{{ change.words }}</td>
-            <td><v-btn v-if="!change.undone && session.plans" size="small" variant="text" color="primary" @click="undo(change)">Undo</v-btn><span v-else-if="change.undone" class="quiet">undone</span></td></tr>
+          <tr
+            v-for="change in changes"
+            :key="change.id"><td class="quiet">{{ when(change.at) }}</td><td>{{ change.who }}</td>
+            <td>{{ change.words }}</td>
+            <td><v-btn
+              v-if="!change.undone && session.plans"
+              size="small"
+              variant="text"
+              color="primary"
+              @click="undo(change)">Undo</v-btn><span v-else-if="change.undone" class="quiet">undone</span></td></tr>
         </tbody>
       </table>
       <p><v-btn variant="outlined" @click="open = false">Close</v-btn></p>

@@ -11,14 +11,39 @@ const file = ref<File | null>(null)
 const busy = ref(false)
 const problems = ref<RowProblem[]>([])
 const message = ref('')
-const runs = ref<{ code: string, cable: string, from: string, to: string, circuits: number, fittings: number }[]>([])
+const runs = ref<{ code: string; cable: string; from: string; to: string; circuits: number; fittings: number }[]>([])
 const done = ref('')
-const columns = ref<{ name: string, takenAs: string | null }[]>([])
+const columns = ref<{ name: string; takenAs: string | null }[]>([])
 const mapping = ref<Record<string, string>>({})
-const FIELDS = ['code', 'cable', 'signals', 'build', 'from', 'to', 'plans_a', 'plans_b', 'ways', 'tail_a', 'tail_b', 'slack_a', 'slack_b', 'preparation_a', 'preparation_b', 'spares_a', 'spares_b', 'leg_a', 'leg_b', 'loom', 'note']
+const FIELDS = [
+  'code',
+  'cable',
+  'signals',
+  'build',
+  'from',
+  'to',
+  'plans_a',
+  'plans_b',
+  'ways',
+  'tail_a',
+  'tail_b',
+  'slack_a',
+  'slack_b',
+  'preparation_a',
+  'preparation_b',
+  'spares_a',
+  'spares_b',
+  'leg_a',
+  'leg_b',
+  'loom',
+  'note',
+]
 
 watch(open, value => {
-  if (!value) { pasted.value = ''; return }
+  if (!value) {
+    pasted.value = ''
+    return
+  }
   file.value = null
   clear()
   if (pasted.value) take(new File([pasted.value], 'clipboard.tsv', { type: 'text/tab-separated-values' }))
@@ -45,8 +70,10 @@ async function run(work: () => Promise<void>) {
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     message.value = Object.values(error.fields).flat()[0] ?? error.message
-    const listed = (error.body.problems ?? []) as (RowProblem & { path?: string, words?: string })[]
-    problems.value = listed.map(each => each.path === undefined ? each : { row: 0, column: each.path, value: each.value, remedy: each.words ?? '' })
+    const listed = (error.body.problems ?? []) as (RowProblem & { path?: string; words?: string })[]
+    problems.value = listed.map(each =>
+      each.path === undefined ? each : { row: 0, column: each.path, value: each.value, remedy: each.words ?? '' },
+    )
   } finally {
     busy.value = false
   }
@@ -65,7 +92,7 @@ async function take(it: File) {
 async function workbook(it: File): Promise<File> {
   const { readSheet } = await import('read-excel-file/browser')
   const sheet = await readSheet(it)
-  const cell = (value: unknown) => value instanceof Date ? value.toISOString().slice(0, 10) : String(value ?? '')
+  const cell = (value: unknown) => (value instanceof Date ? value.toISOString().slice(0, 10) : String(value ?? ''))
   const csv = sheet.map(row => row.map(value => `"${cell(value).replaceAll('"', '""')}"`).join(',')).join('\n')
   return new File([csv], it.name.replace(/\.xlsx$/i, '.csv'), { type: 'text/csv' })
 }
@@ -74,11 +101,15 @@ function preview() {
   runs.value = []
   message.value = ''
   void run(async () => {
-    const answer = await api.post<{ problems: RowProblem[], runs: typeof runs.value, columns: typeof columns.value }>('import/preview', form())
+    const answer = await api.post<{ problems: RowProblem[]; runs: typeof runs.value; columns: typeof columns.value }>(
+      'import/preview',
+      form(),
+    )
     problems.value = answer.problems
     runs.value = answer.runs
     columns.value = answer.columns
-    if (answer.problems.length) message.value = 'Nothing is imported while a row is wrong. Mend the file, then choose it again.'
+    if (answer.problems.length)
+      message.value = 'Nothing is imported while a row is wrong. Mend the file, then choose it again.'
   })
 }
 const unsure = computed(() => columns.value.filter(column => column.takenAs === null))
@@ -105,26 +136,54 @@ function bringIn() {
   <v-dialog v-model="open" max-width="820" scrollable>
     <v-card class="pa-5 import">
       <h1>Import</h1>
-      <p class="quiet">Runs from a CSV or a workbook (<a :href="$file('runs-template.csv')" download>template</a>), or a whole installation as Sartal's JSON file.</p>
-      <p class="pick"><label class="choose">Choose a file<input type="file" accept=".csv,.tsv,.txt,.xlsx,.json,text/csv,application/json" aria-label="File to import" @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
+      <p class="quiet">Runs from a CSV or a workbook (<a
+        :href="$file('runs-template.csv')"
+        download>template</a>), or a whole installation as Sartal's JSON file.</p>
+      <p class="pick"><label class="choose">Choose a file<input
+        type="file"
+        accept=".csv,.tsv,.txt,.xlsx,.json,text/csv,application/json"
+        aria-label="File to import"
+        @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
       <v-progress-linear v-if="busy" indeterminate color="primary" aria-label="Reading the file" />
       <p v-if="message" class="note failed" role="alert">{{ message }}</p>
       <p v-if="done" class="note good" role="status">{{ done }}</p>
       <fieldset v-if="unsure.length" class="columns"><legend>Columns that Sartal does not know</legend>
-        <label v-for="column in unsure" :key="column.name"><span class="mono">{{ column.name }}</span> holds <select :aria-label="`${column.name} holds`" :value="mapping[column.name] ?? ''" @change="takeAs(column.name, ($event.target as HTMLSelectElement).value)"><option value="" disabled>choose</option><option value="-">nothing that is needed</option><option v-for="each in FIELDS" :key="each" :value="each">{{ each.replace('_', ' ') }}</option></select></label>
+        <label v-for="column in unsure" :key="column.name"><span class="mono">{{ column.name }}</span> holds <select
+          :aria-label="`${column.name} holds`"
+          :value="mapping[column.name] ?? ''"
+          @change="takeAs(column.name, ($event.target as HTMLSelectElement).value)"><option
+            value=""
+            disabled>choose</option><option value="-">nothing that is needed</option><option
+              v-for="each in FIELDS"
+              :key="each"
+              :value="each">{{ each.replace('_', ' ') }}</option></select></label>
       </fieldset>
       <div class="scroll">
         <table v-if="problems.length" class="lines" aria-label="What is wrong">
-          <thead><tr><th v-if="problems[0]?.row">Row</th><th>{{ problems[0]?.row ? 'Column' : 'Field' }}</th><th>Value</th><th>Remedy</th></tr></thead>
-          <tbody><tr v-for="(each, i) in problems" :key="i"><td v-if="each.row" class="mono">{{ each.row }}</td><td>{{ each.column }}</td><td class="mono">{{ each.value }}</td><td>{{ each.remedy }}</td></tr></tbody>
+          <thead><tr><th v-if="problems[0]?.row">Row</th><th>{{ problems[0]?.row ? 'Column' : 'Field' }}</th>
+            <th>Value</th><th>Remedy</th></tr></thead>
+          <tbody><tr
+            v-for="(each, i) in problems"
+            :key="i"><td
+                       v-if="each.row"
+                       class="mono">{{ each.row }}</td><td>{{ each.column }}</td><td class="mono">{{ each.value }}</td>
+            <td>{{ each.remedy }}</td></tr></tbody>
         </table>
         <table v-if="runs.length" class="lines" aria-label="What would come in">
           <thead><tr><th>Code</th><th>Cable</th><th>From → to</th><th>Circuits</th><th>Fittings</th></tr></thead>
-          <tbody><tr v-for="each in runs" :key="each.code"><td class="mono">{{ each.code }}</td><td>{{ each.cable }}</td><td>{{ each.from }} → {{ each.to }}</td><td>{{ each.circuits }}</td><td>{{ each.fittings }}</td></tr></tbody>
+          <tbody><tr
+            v-for="each in runs"
+            :key="each.code"><td class="mono">{{ each.code }}</td><td>{{ each.cable }}</td>
+            <td>{{ each.from }} → {{ each.to }}</td><td>{{ each.circuits }}</td><td>{{ each.fittings }}</td></tr>
+          </tbody>
         </table>
       </div>
       <p class="acts">
-        <v-btn v-if="runs.length || (file && whole() && !message)" color="primary" :loading="busy" @click="bringIn">Import {{ whole() ? 'the installation' : `${runs.length} ${runs.length === 1 ? 'run' : 'runs'}` }}</v-btn>
+        <v-btn
+          v-if="runs.length || (file && whole() && !message)"
+          color="primary"
+          :loading="busy"
+          @click="bringIn">Import {{ whole() ? 'the installation' : `${runs.length} ${runs.length === 1 ? 'run' : 'runs'}` }}</v-btn>
         <v-btn variant="outlined" @click="open = false">Close</v-btn>
       </p>
     </v-card>
@@ -132,13 +191,57 @@ function bringIn() {
 </template>
 
 <style scoped>
-.columns { border: 1px solid var(--line); border-radius: 4px; padding: 6px 12px; display: flex; flex-wrap: wrap; gap: 6px 20px; font-size: 13.5px }
-.columns select { border: 1px solid var(--quiet); border-radius: 4px; padding: 2px 6px; background: var(--surface); color: inherit }
-.choose { position: relative; display: inline-block; border: 1px solid var(--verdigris); color: var(--verdigris); border-radius: 4px; padding: 6px 14px; font-weight: 600; cursor: pointer; overflow: hidden }
-.choose:focus-within { outline: 2px solid var(--copper) }
-.choose input { position: absolute; inset: 0; opacity: 0; cursor: pointer }
-.pick { display: flex; align-items: center; gap: 10px }
-.scroll { max-height: 50vh; overflow: auto }
-.acts { display: flex; gap: 8px; margin: 16px 0 0 }
-p { margin: 8px 0 }
+.columns {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 6px 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  font-size: 13.5px;
+}
+.columns select {
+  border: 1px solid var(--quiet);
+  border-radius: 4px;
+  padding: 2px 6px;
+  background: var(--surface);
+  color: inherit;
+}
+.choose {
+  position: relative;
+  display: inline-block;
+  border: 1px solid var(--verdigris);
+  color: var(--verdigris);
+  border-radius: 4px;
+  padding: 6px 14px;
+  font-weight: 600;
+  cursor: pointer;
+  overflow: hidden;
+}
+.choose:focus-within {
+  outline: 2px solid var(--copper);
+}
+.choose input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.pick {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.scroll {
+  max-height: 50vh;
+  overflow: auto;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 16px 0 0;
+}
+p {
+  margin: 8px 0;
+}
 </style>

@@ -7,23 +7,38 @@ import { length } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
 
-const props = defineProps<{ mode: 'new' | 'edit' | 'copy', id: string | null, prefilled?: Line | null }>()
-const emit = defineEmits<{ saved: [RunPage], close: [] }>()
+const props = defineProps<{ mode: 'new' | 'edit' | 'copy'; id: string | null; prefilled?: Line | null }>()
+const emit = defineEmits<{ saved: [RunPage]; close: [] }>()
 
 const catalogue = ref<Catalogue | null>(null)
-const line = ref<Line>({ build: 'shop', tail_a: '1', tail_b: '1', slack_a: '0.3', slack_b: '0.3', preparation_a: '0.04', preparation_b: '0.04', spares_a: '1', spares_b: '1', leg_a: '0', leg_b: '0' })
+const line = ref<Line>({
+  build: 'shop',
+  tail_a: '1',
+  tail_b: '1',
+  slack_a: '0.3',
+  slack_b: '0.3',
+  preparation_a: '0.04',
+  preparation_b: '0.04',
+  spares_a: '1',
+  spares_b: '1',
+  leg_a: '0',
+  leg_b: '0',
+})
 const before = ref<Line>({})
 const version = ref(0)
 const errors = ref<Record<string, string[]>>({})
 const problem = ref('')
 const busy = ref(false)
 const first = ref<{ focus: () => void } | null>(null)
-const proposed = ref<{ cut: Worked, circuits: number, fittings: number, findings: Finding[] } | null>(null)
-const stale = ref<{ yours: Line, theirs: { line: Line, row: Row } | null, message: string } | null>(null)
+const proposed = ref<{ cut: Worked; circuits: number; fittings: number; findings: Finding[] } | null>(null)
+const stale = ref<{ yours: Line; theirs: { line: Line; row: Row } | null; message: string } | null>(null)
 
 onMounted(async () => {
   try {
-    const [types, run] = await Promise.all([api.get<Catalogue>('catalogue'), props.id ? api.get<RunPage>(`runs/${props.id}`) : null])
+    const [types, run] = await Promise.all([
+      api.get<Catalogue>('catalogue'),
+      props.id ? api.get<RunPage>(`runs/${props.id}`) : null,
+    ])
     if (run) {
       before.value = { ...run.line }
       version.value = run.version
@@ -44,10 +59,13 @@ function nextCode(code: string): string {
   return code.replace(/\d+(?=\D*$)/, digits => String(Number(digits) + 1).padStart(digits.length, '0'))
 }
 
-const list = (field: string) => computed<string[]>({
-  get: () => (line.value[field] ?? '').split('|').filter(Boolean),
-  set: value => { line.value[field] = value.join('|') },
-})
+const list = (field: string) =>
+  computed<string[]>({
+    get: () => (line.value[field] ?? '').split('|').filter(Boolean),
+    set: value => {
+      line.value[field] = value.join('|')
+    },
+  })
 const ways = list('ways')
 const signals = list('signals')
 const plansA = list('plans_a')
@@ -61,17 +79,29 @@ const plans = computed(() => {
     .map(plan => {
       const fit = fits.value[plan.id]
       const why = fit?.why.length ? ` · ${fit.why.join(' ')}` : ''
-      return { value: plan.id, title: `${fit?.stops ? '✕ ' : fit?.why.length ? '! ' : ''}${plan.connector}`, props: { subtitle: `${plan.name}${plan.channels > 1 ? ` · ${plan.channels} channels` : ''}${why}` }, order: fit ? (fit.stops ? 2 : fit.why.length ? 1 : 0) : 3 }
+      return {
+        value: plan.id,
+        title: `${fit?.stops ? '✕ ' : fit?.why.length ? '! ' : ''}${plan.connector}`,
+        props: { subtitle: `${plan.name}${plan.channels > 1 ? ` · ${plan.channels} channels` : ''}${why}` },
+        order: fit ? (fit.stops ? 2 : fit.why.length ? 1 : 0) : 3,
+      }
     })
     .sort((a, b) => a.order - b.order)
 })
 /** What goes with the cable comes first; the rest says why not. */
-const fits = ref<Record<string, { why: string[], stops: boolean }>>({})
-watch(() => [line.value.cable, line.value.signals], async ([cable, wanted]) => {
-  if (!cable || !wanted) return
-  const answer = await api.get<{ plans: { plan: string, why: string[], stops: boolean }[] }>(`fits?cable=${encodeURIComponent(cable)}&signals=${encodeURIComponent(wanted)}`).catch(() => null)
-  if (answer) fits.value = Object.fromEntries(answer.plans.map(each => [each.plan, each]))
-})
+const fits = ref<Record<string, { why: string[]; stops: boolean }>>({})
+watch(
+  () => [line.value.cable, line.value.signals],
+  async ([cable, wanted]) => {
+    if (!cable || !wanted) return
+    const answer = await api
+      .get<{ plans: { plan: string; why: string[]; stops: boolean }[] }>(
+        `fits?cable=${encodeURIComponent(cable)}&signals=${encodeURIComponent(wanted)}`,
+      )
+      .catch(() => null)
+    if (answer) fits.value = Object.fromEntries(answer.plans.map(each => [each.plan, each]))
+  },
+)
 
 const settle = useDebounceFn(async () => {
   if (!line.value.code || !line.value.cable || !signals.value.length || !line.value.from || !line.value.to) return
@@ -90,16 +120,22 @@ async function save() {
   problem.value = ''
   errors.value = {}
   try {
-    const changed = Object.fromEntries(Object.entries(line.value).filter(([field, value]) => value !== before.value[field]))
-    const run = props.mode === 'edit'
-      ? await api.patch<RunPage>(`runs/${props.id}`, { line: changed, version: version.value })
-      : await api.post<RunPage>('runs', { line: line.value })
+    const changed = Object.fromEntries(
+      Object.entries(line.value).filter(([field, value]) => value !== before.value[field]),
+    )
+    const run =
+      props.mode === 'edit'
+        ? await api.patch<RunPage>(`runs/${props.id}`, { line: changed, version: version.value })
+        : await api.post<RunPage>('runs', { line: line.value })
     stale.value = null
     emit('saved', run)
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     if (error.status === 409) stale.value = error.body as unknown as typeof stale.value
-    else { errors.value = error.fields; problem.value = error.message }
+    else {
+      errors.value = error.fields
+      problem.value = error.message
+    }
   } finally {
     busy.value = false
   }
@@ -116,53 +152,148 @@ function takeTheirs() {
   line.value = { ...before.value }
   stale.value = null
 }
-const text = (field: string) => ({ modelValue: line.value[field] ?? '', 'onUpdate:modelValue': (value: string | null) => { line.value[field] = value ?? '' }, errorMessages: errors.value[field] })
+const text = (field: string) => ({
+  modelValue: line.value[field] ?? '',
+  'onUpdate:modelValue': (value: string | null) => {
+    line.value[field] = value ?? ''
+  },
+  errorMessages: errors.value[field],
+})
 </script>
 
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
   <form class="form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
-    <h1>{{ mode === 'new' ? 'New run' : mode === 'copy' ? 'Duplicate' : 'Edit' }} <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span></h1>
+    <h1>{{ mode === 'new' ? 'New run' : mode === 'copy' ? 'Duplicate' : 'Edit' }} <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span>
+    </h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!catalogue && !problem" indeterminate color="primary" aria-label="Loading" />
     <template v-else-if="catalogue">
       <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
       <v-autocomplete v-bind="text('cable')" label="Cable" :items="cables" item-title="name" item-value="id" />
-      <v-autocomplete v-model="signals" label="Signal" multiple chips closable-chips :items="catalogue.signals" item-title="name" item-value="id" :error-messages="errors.signals" hint="In the cable's order; the last goes on for the rest" />
+      <v-autocomplete
+        v-model="signals"
+        label="Signal"
+        multiple
+        chips
+        closable-chips
+        :items="catalogue.signals"
+        item-title="name"
+        item-value="id"
+        :error-messages="errors.signals"
+        hint="In the cable's order; the last goes on for the rest" />
       <div class="two">
-        <v-autocomplete v-bind="text('from')" label="From" :items="catalogue.locations" item-title="name" item-value="id" />
+        <v-autocomplete
+          v-bind="text('from')"
+          label="From"
+          :items="catalogue.locations"
+          item-title="name"
+          item-value="id" />
         <v-autocomplete v-bind="text('to')" label="To" :items="catalogue.locations" item-title="name" item-value="id" />
       </div>
-        <v-autocomplete v-model="plansA" label="Connector A" multiple :items="plans" :error-messages="errors.plans_a" no-data-text="Choose a signal first" />
-        <v-autocomplete v-model="plansB" label="Connector B" multiple :items="plans" :error-messages="errors.plans_b" no-data-text="Choose a signal first" />
-      <v-autocomplete v-model="ways" label="Pinned ways, in order" placeholder="the shortest permitted way" persistent-placeholder multiple chips closable-chips :items="catalogue.ways" item-value="id" :item-title="way => `${way.name} ${length(way.length)}`" :error-messages="errors.ways" />
+      <v-autocomplete
+        v-model="plansA"
+        label="Connector A"
+        multiple
+        :items="plans"
+        :error-messages="errors.plans_a"
+        no-data-text="Choose a signal first" />
+      <v-autocomplete
+        v-model="plansB"
+        label="Connector B"
+        multiple
+        :items="plans"
+        :error-messages="errors.plans_b"
+        no-data-text="Choose a signal first" />
+      <v-autocomplete
+        v-model="ways"
+        label="Pinned ways, in order"
+        placeholder="the shortest permitted way"
+        persistent-placeholder
+        multiple
+        chips
+        closable-chips
+        :items="catalogue.ways"
+        item-value="id"
+        :item-title="way => `${way.name} ${length(way.length)}`"
+        :error-messages="errors.ways" />
       <div class="two">
-        <v-text-field v-bind="text('tail_a')" label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />
-        <v-text-field v-bind="text('slack_a')" label="Slack A, m" /><v-text-field v-bind="text('slack_b')" label="Slack B, m" />
-        <v-text-field v-bind="text('preparation_a')" label="Preparation A, m" /><v-text-field v-bind="text('preparation_b')" label="Preparation B, m" />
-        <v-text-field v-bind="text('spares_a')" label="Spare ends A" /><v-text-field v-bind="text('spares_b')" label="Spare ends B" />
-        <v-text-field v-bind="text('leg_a')" label="Legs A, m" /><v-text-field v-bind="text('leg_b')" label="Legs B, m" />
-        <v-select v-bind="text('build')" label="Made" :items="[{ value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
-        <v-autocomplete v-bind="text('loom')" label="Loom" clearable :items="catalogue.looms" item-title="name" item-value="id" />
+        <v-text-field
+          v-bind="text('tail_a')"
+          label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />
+        <v-text-field
+          v-bind="text('slack_a')"
+          label="Slack A, m" /><v-text-field v-bind="text('slack_b')" label="Slack B, m" />
+        <v-text-field
+          v-bind="text('preparation_a')"
+          label="Preparation A, m" /><v-text-field v-bind="text('preparation_b')" label="Preparation B, m" />
+        <v-text-field
+          v-bind="text('spares_a')"
+          label="Spare ends A" /><v-text-field v-bind="text('spares_b')" label="Spare ends B" />
+        <v-text-field
+          v-bind="text('leg_a')"
+          label="Legs A, m" /><v-text-field v-bind="text('leg_b')" label="Legs B, m" />
+        <v-select
+          v-bind="text('build')"
+          label="Made"
+          :items="[{ value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
+        <v-autocomplete
+          v-bind="text('loom')"
+          label="Loom"
+          clearable
+          :items="catalogue.looms"
+          item-title="name"
+          item-value="id" />
       </div>
       <v-text-field v-bind="text('note')" label="Note" />
       <section v-if="proposed" class="proposed" aria-live="polite">
         <h2>Becomes</h2>
-        <p><b class="mono">{{ length(proposed.cut.result) }}</b> · {{ proposed.circuits }} {{ proposed.circuits === 1 ? 'circuit' : 'circuits' }} · {{ proposed.fittings }} {{ proposed.fittings === 1 ? 'fitting' : 'fittings' }}</p>
-        <p v-for="finding in proposed.findings" :key="finding.words" class="note" :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
+        <p><b class="mono">{{ length(proposed.cut.result) }}</b> · {{ proposed.circuits }} {{ proposed.circuits === 1
+          ? 'circuit' : 'circuits' }} · {{ proposed.fittings }} {{ proposed.fittings === 1 ? 'fitting' : 'fittings' }}</p>
+        <p
+          v-for="finding in proposed.findings"
+          :key="finding.words"
+          class="note"
+          :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
         <details><summary>The sum</summary><WorkedSum :worked="proposed.cut" /></details>
       </section>
     </template>
-    <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
+    <p class="acts"><v-btn
+      type="submit"
+      color="primary"
+      :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
     <StaleDialog v-if="stale" :stale="stale" @mine="keepMine" @theirs="takeTheirs" @close="stale = null" />
   </form>
 </template>
 
 <style scoped>
-.form { padding: 14px 16px; display: grid; gap: 10px }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px }
-.two > * { min-width: 0 }
-.acts { position: sticky; bottom: 0; background: var(--surface); padding: 8px 0; display: flex; gap: 8px; margin: 0; z-index: 1 }
-.proposed p { margin: 4px 0 }
-h2 { margin: 4px 0 }
+.form {
+  padding: 14px 16px;
+  display: grid;
+  gap: 10px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.two > * {
+  min-width: 0;
+}
+.acts {
+  position: sticky;
+  bottom: 0;
+  background: var(--surface);
+  padding: 8px 0;
+  display: flex;
+  gap: 8px;
+  margin: 0;
+  z-index: 1;
+}
+.proposed p {
+  margin: 4px 0;
+}
+h2 {
+  margin: 4px 0;
+}
 </style>

@@ -8,22 +8,26 @@ import { length } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 
 const props = defineProps<{ row: Row }>()
-defineEmits<{ edit: [], copy: [], remove: [] }>()
+defineEmits<{ edit: []; copy: []; remove: [] }>()
 const session = useSession()
 const run = ref<RunPage | null>(null)
 const problem = ref('')
 
-watch(() => [props.row.id, props.row.version, JSON.stringify(props.row.strand)], async () => {
-  const id = props.row.id
-  if (run.value?.id !== id) run.value = null
-  try {
-    const loaded = await api.get<RunPage>(`runs/${id}`)
-    if (props.row.id === id) run.value = loaded
-    problem.value = ''
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  }
-}, { immediate: true })
+watch(
+  () => [props.row.id, props.row.version, JSON.stringify(props.row.strand)],
+  async () => {
+    const id = props.row.id
+    if (run.value?.id !== id) run.value = null
+    try {
+      const loaded = await api.get<RunPage>(`runs/${id}`)
+      if (props.row.id === id) run.value = loaded
+      problem.value = ''
+    } catch (error) {
+      problem.value = error instanceof ApiError ? error.message : String(error)
+    }
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -31,7 +35,12 @@ watch(() => [props.row.id, props.row.version, JSON.stringify(props.row.strand)],
     <p class="code">{{ row.code }} <span>{{ row.loom || row.family }}</span></p>
     <p class="way">{{ row.from }} <i>→</i> {{ row.to }}</p>
     <Strand :beads="row.strand" named />
-    <p v-for="finding in row.findings" :key="finding.words" class="note" :class="finding.severity"><strong v-if="finding.severity !== 'note'">{{ finding.words }}</strong><template v-else>{{ `${finding.words} ` }}</template>{{ finding.remedy }}</p>
+    <p
+      v-for="finding in row.findings"
+      :key="finding.words"
+      class="note"
+      :class="finding.severity"><strong v-if="finding.severity !== 'note'">{{ finding.words }}</strong>
+      <template v-else>{{ `${finding.words} ` }}</template>{{ finding.remedy }}</p>
     <p v-if="problem" class="note failed">{{ problem }}</p>
     <h2>Cut length</h2>
     <p class="cut">{{ length(row.cut) }}</p>
@@ -39,7 +48,11 @@ watch(() => [props.row.id, props.row.version, JSON.stringify(props.row.strand)],
       <WorkedSum :worked="run.worked" />
       <h2>Ends</h2>
       <table class="lines"><tbody>
-        <tr v-for="end in run.ends" :key="end.side"><td class="mono">{{ end.side }}</td><td>{{ end.location }}<br><span class="quiet">{{ end.side === 'A' ? row.endA : row.endB }}</span></td><td class="quiet">{{ end.fittings[0]?.plan }}</td></tr>
+        <tr
+          v-for="end in run.ends"
+          :key="end.side"><td class="mono">{{ end.side }}</td><td>{{ end.location }}<br>
+            <span class="quiet">{{ end.side === 'A' ? row.endA : row.endB }}</span></td>
+          <td class="quiet">{{ end.fittings[0]?.plan }}</td></tr>
       </tbody></table>
       <h2>Label</h2>
       <p class="label mono">{{ row.code }} › {{ row.to }}</p>
@@ -57,13 +70,43 @@ watch(() => [props.row.id, props.row.version, JSON.stringify(props.row.strand)],
 </template>
 
 <style scoped>
-.inspector { padding: 14px 16px 20px }
-.code { font: 600 24px var(--mono); margin: 0 }
-.code span { font: 400 14px var(--sans); color: var(--slate) }
-.way { margin: 2px 0 12px; font-size: 15px }
-.way i { color: var(--quiet); font-style: normal }
-.cut { font: 600 22px var(--mono); margin: 0 0 4px }
-.label { display: inline-block; border: 1px solid var(--line); border-radius: 4px; padding: 3px 10px; margin: 0 }
-.acts { display: flex; flex-wrap: wrap; gap: 8px; margin: 20px 0 0 }
-.inspector :deep(.strand) { max-width: 100% }
+.inspector {
+  padding: 14px 16px 20px;
+}
+.code {
+  font: 600 24px var(--mono);
+  margin: 0;
+}
+.code span {
+  font: 400 14px var(--sans);
+  color: var(--slate);
+}
+.way {
+  margin: 2px 0 12px;
+  font-size: 15px;
+}
+.way i {
+  color: var(--quiet);
+  font-style: normal;
+}
+.cut {
+  font: 600 22px var(--mono);
+  margin: 0 0 4px;
+}
+.label {
+  display: inline-block;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 3px 10px;
+  margin: 0;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 20px 0 0;
+}
+.inspector :deep(.strand) {
+  max-width: 100%;
+}
 </style>

@@ -26,7 +26,7 @@ const loading = ref(true)
 const problem = ref('')
 const said = ref('')
 const words = ref(String(route.query.find ?? ''))
-const sort = useLocalStorage<{ key: SortKey, down: boolean }>('sartal.sort', { key: 'code', down: false })
+const sort = useLocalStorage<{ key: SortKey; down: boolean }>('sartal.sort', { key: 'code', down: false })
 const chosen = ref(String(route.query.run ?? ''))
 const editing = ref<'new' | 'edit' | 'copy' | null>(null)
 const importing = ref(false)
@@ -41,15 +41,30 @@ const scroller = ref<{ scrollToIndex: (i: number) => void } | null>(null)
 const grouped = useLocalStorage('sartal.schedule.byLoom', false)
 const shown = computed(() => {
   const list = sorted(filtered(rows.value, words.value), sort.value.key, sort.value.down)
-  return grouped.value ? [...list].sort((a, b) => Number(a.loom === '') - Number(b.loom === '') || a.loom.localeCompare(b.loom, undefined, { numeric: true })) : list
+  return grouped.value
+    ? [...list].sort(
+        (a, b) =>
+          Number(a.loom === '') - Number(b.loom === '') || a.loom.localeCompare(b.loom, undefined, { numeric: true }),
+      )
+    : list
 })
-interface Entry { row: Row | null, group: { name: string, count: number } | null }
+interface Entry {
+  row: Row | null
+  group: { name: string; count: number } | null
+}
 /** Rows with a line before each loom, where they are grouped. */
 const entries = computed<Entry[]>(() => {
   if (!grouped.value) return shown.value.map(row => ({ row, group: null }))
   const counts = new Map<string, number>()
   for (const row of shown.value) counts.set(row.loom, (counts.get(row.loom) ?? 0) + 1)
-  return shown.value.flatMap((row, i) => i === 0 || shown.value[i - 1]!.loom !== row.loom ? [{ row: null, group: { name: row.loom, count: counts.get(row.loom) ?? 0 } }, { row, group: null }] : [{ row, group: null }])
+  return shown.value.flatMap((row, i) =>
+    i === 0 || shown.value[i - 1]!.loom !== row.loom
+      ? [
+          { row: null, group: { name: row.loom, count: counts.get(row.loom) ?? 0 } },
+          { row, group: null },
+        ]
+      : [{ row, group: null }],
+  )
 })
 const { marked, rows: markedRows, toggle, through, all, none } = useMarks(shown)
 const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? null)
@@ -57,7 +72,7 @@ const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? 
 async function load(quietly = false) {
   if (!quietly) loading.value = true
   try {
-    const answer = await api.get<{ revision: number, rows: Row[] | null }>(`schedule?since=${revision.value}`)
+    const answer = await api.get<{ revision: number; rows: Row[] | null }>(`schedule?since=${revision.value}`)
     if (answer.rows) rows.value = answer.rows
     revision.value = answer.revision
     problem.value = ''
@@ -69,11 +84,18 @@ async function load(quietly = false) {
   }
 }
 onMounted(load)
-useIntervalFn(() => { if (!editing.value) void load(true) }, 5000)
+useIntervalFn(() => {
+  if (!editing.value) void load(true)
+}, 5000)
 watch(words, value => void router.replace({ query: { ...route.query, find: value || undefined } }))
 
-const COLUMNS: { key: SortKey, name: string }[] = [
-  { key: 'code', name: 'Code' }, { key: 'from', name: 'From → to' }, { key: 'cable', name: 'Cable and ends' }, { key: 'cut', name: 'Cut' }, { key: 'next', name: 'Strand' }, { key: 'findings', name: 'To look at' },
+const COLUMNS: { key: SortKey; name: string }[] = [
+  { key: 'code', name: 'Code' },
+  { key: 'from', name: 'From → to' },
+  { key: 'cable', name: 'Cable and ends' },
+  { key: 'cut', name: 'Cut' },
+  { key: 'next', name: 'Strand' },
+  { key: 'findings', name: 'To look at' },
 ]
 function sortBy(key: SortKey) {
   sort.value = { key, down: sort.value.key === key ? !sort.value.down : false }
@@ -81,9 +103,12 @@ function sortBy(key: SortKey) {
 const lookAt = (each: Row) => {
   if (each.withdrawn) return { class: 'quiet', text: 'withdrawn' }
   if (each.strand.some(bead => bead.state === 'failed')) return { class: 'stop', text: 'failed its test' }
-  const worst = each.findings.find(finding => finding.severity === 'stop') ?? each.findings.find(finding => finding.severity === 'check')
+  const worst =
+    each.findings.find(finding => finding.severity === 'stop') ??
+    each.findings.find(finding => finding.severity === 'check')
   if (worst) return { class: worst.severity, text: worst.words }
-  if (each.strand.some(bead => bead.state === 'overtaken')) return { class: 'check', text: 'work overtaken by a change' }
+  if (each.strand.some(bead => bead.state === 'overtaken'))
+    return { class: 'check', text: 'work overtaken by a change' }
   return { class: 'quiet', text: each.findings[0]?.words ?? '' }
 }
 
@@ -92,7 +117,11 @@ function move(by: number) {
   const next = shown.value[Math.max(0, Math.min(shown.value.length - 1, at + by))]
   if (!next) return
   chosen.value = next.id
-  void nextTick(() => document.getElementById(`row-${next.id}`)?.scrollIntoView({ block: 'nearest' }) ?? scroller.value?.scrollToIndex(entries.value.findIndex(each => each.row === next)))
+  void nextTick(
+    () =>
+      document.getElementById(`row-${next.id}`)?.scrollIntoView({ block: 'nearest' }) ??
+      scroller.value?.scrollToIndex(entries.value.findIndex(each => each.row === next)),
+  )
 }
 
 async function attempt(work: () => Promise<string>) {
@@ -108,7 +137,9 @@ function remove() {
   if (!it || !session.plans) return
   void attempt(async () => {
     const answer = await api.delete<{ withdrawn: boolean }>(`runs/${it.id}`, { version: it.version })
-    return answer.withdrawn ? `${it.code} is withdrawn: work had begun, so it stays on record. u undoes it.` : `${it.code} is removed. u undoes it.`
+    return answer.withdrawn
+      ? `${it.code} is withdrawn: work had begun, so it stays on record. u undoes it.`
+      : `${it.code} is removed. u undoes it.`
   })
 }
 function undo() {
@@ -157,22 +188,55 @@ function onKey(event: KeyboardEvent) {
   const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
   if (event.key === 'Escape' && editing.value) return
   if (event.key === 'Escape' && typing) return target.blur()
-  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
+  if (
+    typing ||
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey ||
+    document.querySelector('.v-overlay--active:not(.v-snackbar)')
+  )
+    return
   const does: Record<string, () => void> = {
     f: () => filterField.value?.focus(),
-    q: () => { if (session.plans) quick.value = true },
-    x: () => { if (row.value) toggle(row.value.id) },
-    b: () => { if (session.plans && markedRows.value.length) bulk.value = true },
+    q: () => {
+      if (session.plans) quick.value = true
+    },
+    x: () => {
+      if (row.value) toggle(row.value.id)
+    },
+    b: () => {
+      if (session.plans && markedRows.value.length) bulk.value = true
+    },
     Escape: none,
-    ArrowDown: () => move(1), ArrowUp: () => move(-1), PageDown: () => move(15), PageUp: () => move(-15), Home: () => move(-1e6), End: () => move(1e6),
-    Enter: () => { if (row.value && !['BUTTON', 'A'].includes(target.tagName)) void router.push(`/runs/${row.value.id}`) },
-    n: () => { if (session.plans) editing.value = 'new' },
-    e: () => { if (session.plans && row.value) editing.value = 'edit' },
-    d: () => { if (session.plans && row.value) editing.value = 'copy' },
-    Delete: remove, u: undo,
-    t: () => { if (row.value) void router.push(`/test/${row.value.id}`) },
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    PageDown: () => move(15),
+    PageUp: () => move(-15),
+    Home: () => move(-1e6),
+    End: () => move(1e6),
+    Enter: () => {
+      if (row.value && !['BUTTON', 'A'].includes(target.tagName)) void router.push(`/runs/${row.value.id}`)
+    },
+    n: () => {
+      if (session.plans) editing.value = 'new'
+    },
+    e: () => {
+      if (session.plans && row.value) editing.value = 'edit'
+    },
+    d: () => {
+      if (session.plans && row.value) editing.value = 'copy'
+    },
+    Delete: remove,
+    u: undo,
+    t: () => {
+      if (row.value) void router.push(`/test/${row.value.id}`)
+    },
   }
-  if (event.shiftKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) { event.preventDefault(); mark(event.key === 'ArrowDown' ? 1 : -1); return }
+  if (event.shiftKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
+    event.preventDefault()
+    mark(event.key === 'ArrowDown' ? 1 : -1)
+    return
+  }
   const act = does[event.key]
   if (act) {
     if (event.key !== 'Enter') event.preventDefault()
@@ -187,19 +251,48 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
   <div class="schedule">
     <header>
       <h1>Schedule</h1>
-      <v-text-field ref="filterField" v-model="words" class="filter" placeholder="filter: open · failed · to:rack · next:test" aria-label="Filter the schedule" clearable @keydown.down.prevent="move(1)" />
-      <span class="count" aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs` : `${shown.length} of ${rows.length} runs` }}</span>
-      <v-btn variant="text" size="small" :color="grouped ? 'secondary' : 'primary'" :aria-pressed="grouped" @click="grouped = !grouped">By loom</v-btn>
-      <template v-if="marked.size"><v-btn v-if="session.plans" color="secondary" @click="bulk = true">Change {{ markedRows.length }} marked …</v-btn><v-btn variant="text" :to="`/parts?scope=runs:${markedRows.map(each => each.id).join(',')}`">Parts</v-btn><v-btn variant="text" @click="none">Unmark</v-btn></template>
+      <v-text-field
+        ref="filterField"
+        v-model="words"
+        class="filter"
+        placeholder="filter: open · failed · to:rack · next:test"
+        aria-label="Filter the schedule"
+        clearable
+        @keydown.down.prevent="move(1)" />
+      <span
+        class="count"
+        aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs`
+          : `${shown.length} of ${rows.length} runs` }}</span>
+      <v-btn
+        variant="text"
+        size="small"
+        :color="grouped ? 'secondary' : 'primary'"
+        :aria-pressed="grouped"
+        @click="grouped = !grouped">By loom</v-btn>
+      <template v-if="marked.size"><v-btn
+        v-if="session.plans"
+        color="secondary"
+        @click="bulk = true">Change {{ markedRows.length }} marked …</v-btn><v-btn
+          variant="text"
+          :to="`/parts?scope=runs:${markedRows.map(each => each.id).join(',')}`">Parts</v-btn><v-btn
+            variant="text"
+            @click="none">Unmark</v-btn></template>
       <v-btn v-if="session.plans" variant="outlined" color="primary" @click="quick = !quick">Quick line</v-btn>
       <v-menu>
-        <template #activator="{ props: menu }"><v-btn v-bind="menu" variant="outlined" color="primary">In and out</v-btn></template>
+        <template #activator="{ props: menu }"><v-btn
+          v-bind="menu"
+          variant="outlined"
+          color="primary">In and out</v-btn></template>
         <v-list density="compact">
           <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
           <v-list-item title="Mark all that are shown" @click="all" />
           <v-list-item title="How far each circuit reaches" to="/reach" />
           <v-list-item title="Schedule as CSV" :href="$file('schedule.csv')" download />
-          <v-list-item v-if="session.plans" title="Installation as one file" :href="$file('installation.json')" download />
+          <v-list-item
+            v-if="session.plans"
+            title="Installation as one file"
+            :href="$file('installation.json')"
+            download />
           <v-list-item title="What was changed …" @click="log = true" />
         </v-list>
       </v-menu>
@@ -209,78 +302,281 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 
     <section class="grid" role="table" aria-label="Runs" :aria-rowcount="shown.length">
       <div class="row head" role="row">
-        <button v-for="column in COLUMNS" :key="column.key" role="columnheader" :class="column.key" :aria-sort="sort.key === column.key ? (sort.down ? 'descending' : 'ascending') : 'none'" @click="sortBy(column.key)">
+        <button
+          v-for="column in COLUMNS"
+          :key="column.key"
+          role="columnheader"
+          :class="column.key"
+          :aria-sort="sort.key === column.key ? (sort.down ? 'descending' : 'ascending') : 'none'"
+          @click="sortBy(column.key)">
           {{ column.name }}<span v-if="sort.key === column.key" aria-hidden="true">{{ sort.down ? ' ↓' : ' ↑' }}</span>
         </button>
       </div>
-      <p v-if="problem" class="note failed" role="alert">{{ problem }} <v-btn size="small" variant="text" @click="load()">Try again</v-btn></p>
-      <v-progress-linear v-else-if="loading && rows.length === 0" indeterminate color="primary" aria-label="Loading the schedule" />
-      <p v-else-if="rows.length === 0" class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a CSV.</template></p>
-      <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn size="small" variant="text" @click="words = ''">Show all</v-btn></p>
+      <p
+        v-if="problem"
+        class="note failed"
+        role="alert">{{ problem }} <v-btn size="small" variant="text" @click="load()">Try again</v-btn></p>
+      <v-progress-linear
+        v-else-if="loading && rows.length === 0"
+        indeterminate
+        color="primary"
+        aria-label="Loading the schedule" />
+      <p
+        v-else-if="rows.length === 0"
+        class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a CSV.</template>
+      </p>
+      <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn
+        size="small"
+        variant="text"
+        @click="words = ''">Show all</v-btn></p>
       <v-virtual-scroll v-else ref="scroller" :items="entries" item-height="36" class="rows">
         <template #default="{ item: { row: item, group } }">
-          <div v-if="group" class="group" role="row"><span role="cell"><b>{{ group.name || 'In no loom' }}</b> {{ group.count }} {{ group.count === 1 ? 'run' : 'runs' }}</span></div>
+          <div
+            v-if="group"
+            class="group"
+            role="row"><span role="cell">
+              <b>{{ group.name || 'In no loom' }}</b> {{ group.count }} {{ group.count === 1 ? 'run' : 'runs' }}</span>
+          </div>
           <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -- the grid takes the keys -->
-          <div v-else-if="item" :id="`row-${item.id}`" class="row" role="row" :class="{ chosen: item.id === chosen, marked: marked.has(item.id), withdrawn: item.withdrawn }" :aria-selected="item.id === chosen" @click="pick($event, item.id)" @dblclick="router.push(`/runs/${item.id}`)">
+          <div
+            v-else-if="item"
+            :id="`row-${item.id}`"
+            class="row"
+            role="row"
+            :class="{ chosen: item.id === chosen, marked: marked.has(item.id), withdrawn: item.withdrawn }"
+            :aria-selected="item.id === chosen"
+            @click="pick($event, item.id)"
+            @dblclick="router.push(`/runs/${item.id}`)">
             <router-link role="cell" class="code" :to="`/runs/${item.id}`">{{ item.code }}</router-link>
-            <span role="cell" class="from" :title="`${item.from} → ${item.to}`">{{ item.from }}<small><i>→</i> {{ item.to }}</small></span>
-            <span role="cell" class="cable" :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small></span>
+            <span
+              role="cell"
+              class="from"
+              :title="`${item.from} → ${item.to}`">{{ item.from }}<small><i>→</i> {{ item.to }}</small></span>
+            <span
+              role="cell"
+              class="cable"
+              :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small>
+            </span>
             <span role="cell" class="cut">{{ length(item.cut) }}</span>
             <span role="cell" class="next"><Strand :beads="item.strand" /></span>
-            <span role="cell" class="findings" :class="lookAt(item).class" :title="lookAt(item).text">{{ lookAt(item).text }}</span>
+            <span
+              role="cell"
+              class="findings"
+              :class="lookAt(item).class"
+              :title="lookAt(item).text">{{ lookAt(item).text }}</span>
           </div>
         </template>
       </v-virtual-scroll>
     </section>
 
     <aside>
-      <RunForm v-if="editing" :key="editing + chosen" :mode="editing" :id="editing === 'new' ? null : chosen" :prefilled="editing === 'new' ? prefilled : null" @saved="saved" @close="editing = null; prefilled = null" />
+      <RunForm
+        v-if="editing"
+        :key="editing + chosen"
+        :mode="editing"
+        :id="editing === 'new' ? null : chosen"
+        :prefilled="editing === 'new' ? prefilled : null"
+        @saved="saved"
+        @close="editing = null; prefilled = null" />
       <RunInspector v-else-if="row" :row="row" @edit="editing = 'edit'" @copy="editing = 'copy'" @remove="remove" />
     </aside>
     <ImportDialog v-model="importing" v-model:pasted="pasted" @imported="load()" />
     <BulkDialog v-model="bulk" :rows="markedRows" @done="text => { said = text; none(); load(true) }" />
     <ChangesDialog v-model="log" @changed="load(true)" />
-    <v-snackbar :model-value="said !== ''" :timeout="6000" location="bottom left" color="#22302f" theme="dark" @update:model-value="said = ''">{{ said }}</v-snackbar>
+    <v-snackbar
+      :model-value="said !== ''"
+      :timeout="6000"
+      location="bottom left"
+      color="#22302f"
+      theme="dark"
+      @update:model-value="said = ''">{{ said }}</v-snackbar>
   </div>
 </template>
 
 <style scoped>
-.group { height: 36px; display: flex; align-items: flex-end; padding: 0 16px 5px; border-bottom: 1px solid var(--ink); color: var(--slate); font-size: 13px }
-.group b { color: var(--ink); margin-right: 8px }
-.schedule { display: grid; grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px; height: 100dvh }
-.schedule:has(> form.quick) { grid-template-rows: auto auto minmax(0, 1fr) }
-header { grid-column: 1 / -1; display: flex; align-items: center; gap: 12px; padding: 8px 16px; border-bottom: 1px solid var(--line) }
-.filter { max-width: 480px; background: var(--surface) }
-.count { color: var(--slate); margin-right: auto; white-space: nowrap }
-aside { border-left: 1px solid var(--line); background: var(--surface); overflow: auto }
-.grid { display: flex; flex-direction: column; min-width: 0 }
-.rows { flex: 1 }
-.row { display: grid; grid-template-columns: 70px minmax(110px, 1fr) minmax(130px, 1.2fr) 72px 118px minmax(80px, 1fr); gap: 0 10px; align-items: center; height: 36px; padding: 0 14px; border-bottom: 1px solid var(--line); cursor: default; overflow: hidden }
-.row:not(.head):hover { background: var(--rail) }
-.row.marked { background: var(--good); box-shadow: inset 3px 0 var(--verdigris) }
-.row.chosen { background: var(--chosen); box-shadow: inset 3px 0 var(--copper) }
-.row.withdrawn .code, .row.withdrawn .from { text-decoration: line-through }
-.head { height: 32px; border-bottom: 1px solid var(--ink); background: var(--rail) }
-.head button { all: unset; font-size: 12.5px; font-weight: 600; color: var(--slate); cursor: pointer }
-.head button:focus-visible { outline: 2px solid var(--copper) }
-.head .cut { text-align: right }
-.code { font-family: var(--mono); font-weight: 600; color: var(--ink) !important; text-decoration: none }
-.from, .cable, .findings { white-space: nowrap; overflow: hidden; text-overflow: ellipsis }
-.from i { color: var(--quiet); font-style: normal }
-.cable, .from { line-height: 1.15 }
-.cable small, .from small { display: block; color: var(--slate); font-size: 11.5px; overflow: hidden; text-overflow: ellipsis }
-.cut { text-align: right; font-family: var(--mono); white-space: nowrap }
-.findings { font-size: 12.5px }
-.findings.stop { color: var(--flux); font-weight: 600 }
-.findings.check { color: var(--amber) }
-.findings.quiet, .findings.note { color: var(--slate) }
-.empty { padding: 32px; text-align: center; color: var(--slate) }
-@media (max-width: 1000px) { .schedule { grid-template-columns: minmax(0, 1fr) } aside { display: none } aside:has(form) { display: block; position: fixed; inset: 0 0 0 auto; width: min(100vw, 380px); z-index: 5; border-left: 1px solid var(--ink) } }
+.group {
+  height: 36px;
+  display: flex;
+  align-items: flex-end;
+  padding: 0 16px 5px;
+  border-bottom: 1px solid var(--ink);
+  color: var(--slate);
+  font-size: 13px;
+}
+.group b {
+  color: var(--ink);
+  margin-right: 8px;
+}
+.schedule {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px;
+  height: 100dvh;
+}
+.schedule:has(> form.quick) {
+  grid-template-rows: auto auto minmax(0, 1fr);
+}
+header {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line);
+}
+.filter {
+  max-width: 480px;
+  background: var(--surface);
+}
+.count {
+  color: var(--slate);
+  margin-right: auto;
+  white-space: nowrap;
+}
+aside {
+  border-left: 1px solid var(--line);
+  background: var(--surface);
+  overflow: auto;
+}
+.grid {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.rows {
+  flex: 1;
+}
+.row {
+  display: grid;
+  grid-template-columns: 70px minmax(110px, 1fr) minmax(130px, 1.2fr) 72px 118px minmax(80px, 1fr);
+  gap: 0 10px;
+  align-items: center;
+  height: 36px;
+  padding: 0 14px;
+  border-bottom: 1px solid var(--line);
+  cursor: default;
+  overflow: hidden;
+}
+.row:not(.head):hover {
+  background: var(--rail);
+}
+.row.marked {
+  background: var(--good);
+  box-shadow: inset 3px 0 var(--verdigris);
+}
+.row.chosen {
+  background: var(--chosen);
+  box-shadow: inset 3px 0 var(--copper);
+}
+.row.withdrawn .code,
+.row.withdrawn .from {
+  text-decoration: line-through;
+}
+.head {
+  height: 32px;
+  border-bottom: 1px solid var(--ink);
+  background: var(--rail);
+}
+.head button {
+  all: unset;
+  font-size: 12.5px;
+  font-weight: 600;
+  color: var(--slate);
+  cursor: pointer;
+}
+.head button:focus-visible {
+  outline: 2px solid var(--copper);
+}
+.head .cut {
+  text-align: right;
+}
+.code {
+  font-family: var(--mono);
+  font-weight: 600;
+  color: var(--ink) !important;
+  text-decoration: none;
+}
+.from,
+.cable,
+.findings {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.from i {
+  color: var(--quiet);
+  font-style: normal;
+}
+.cable,
+.from {
+  line-height: 1.15;
+}
+.cable small,
+.from small {
+  display: block;
+  color: var(--slate);
+  font-size: 11.5px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.cut {
+  text-align: right;
+  font-family: var(--mono);
+  white-space: nowrap;
+}
+.findings {
+  font-size: 12.5px;
+}
+.findings.stop {
+  color: var(--flux);
+  font-weight: 600;
+}
+.findings.check {
+  color: var(--amber);
+}
+.findings.quiet,
+.findings.note {
+  color: var(--slate);
+}
+.empty {
+  padding: 32px;
+  text-align: center;
+  color: var(--slate);
+}
+@media (max-width: 1000px) {
+  .schedule {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    display: none;
+  }
+  aside:has(form) {
+    display: block;
+    position: fixed;
+    inset: 0 0 0 auto;
+    width: min(100vw, 380px);
+    z-index: 5;
+    border-left: 1px solid var(--ink);
+  }
+}
 @media (max-width: 700px) {
-  .schedule { height: auto; min-height: 0; overflow: hidden }
-  header { flex-wrap: wrap }
-  .head { display: none }
-  .row { grid-template-columns: 66px minmax(0, 1fr) auto }
-  .row .cable, .row .cut, .row .findings { display: none }
+  .schedule {
+    height: auto;
+    min-height: 0;
+    overflow: hidden;
+  }
+  header {
+    flex-wrap: wrap;
+  }
+  .head {
+    display: none;
+  }
+  .row {
+    grid-template-columns: 66px minmax(0, 1fr) auto;
+  }
+  .row .cable,
+  .row .cut,
+  .row .findings {
+    display: none;
+  }
 }
 </style>

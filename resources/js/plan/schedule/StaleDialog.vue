@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Line } from '../../api/types'
 
-const props = defineProps<{ stale: { message: string, yours: Line, theirs: { line: Line } | null } }>()
-defineEmits<{ mine: [], theirs: [], close: [] }>()
+const props = defineProps<{ stale: { message: string; yours: Line; theirs: { line: Line } | null } }>()
+defineEmits<{ mine: []; theirs: []; close: [] }>()
 const fields = computed(() => Object.keys(props.stale.yours))
 </script>
 
@@ -14,7 +14,10 @@ const fields = computed(() => Object.keys(props.stale.yours))
       <p>{{ stale.message }}</p>
       <table class="lines">
         <thead><tr><th>Field</th><th>You typed</th><th>Stands now</th></tr></thead>
-        <tbody><tr v-for="field in fields" :key="field"><td>{{ field.replaceAll('_', ' ') }}</td><td class="mono">{{ stale.yours[field] }}</td><td class="mono">{{ stale.theirs ? stale.theirs.line[field] : 'removed' }}</td></tr></tbody>
+        <tbody><tr
+          v-for="field in fields"
+          :key="field"><td>{{ field.replaceAll('_', ' ') }}</td><td class="mono">{{ stale.yours[field] }}</td>
+          <td class="mono">{{ stale.theirs ? stale.theirs.line[field] : 'removed' }}</td></tr></tbody>
       </table>
       <p class="acts">
         <v-btn v-if="stale.theirs" color="primary" @click="$emit('mine')">Save mine over it</v-btn>
@@ -26,5 +29,9 @@ const fields = computed(() => Object.keys(props.stale.yours))
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 8px; margin: 16px 0 0 }
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 16px 0 0;
+}
 </style>

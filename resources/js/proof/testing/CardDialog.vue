@@ -7,7 +7,12 @@ import { useAttempt } from '../../ui/attempt'
 /** A certifier's card: looked at first, then recorded, all of it or nothing. */
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ recorded: [] }>()
-interface Line { run: string, code: string, results: number, verdict: string }
+interface Line {
+  run: string
+  code: string
+  results: number
+  verdict: string
+}
 const lines = ref<Line[]>([])
 const csv = ref('')
 const id = ref('')
@@ -21,25 +26,30 @@ watch(open, async shown => {
   problem.value = ''
   recorded.value = false
   if (!shown) return
-  const known = await api.get<InstrumentsPage>('instruments').then(page => page.instruments, () => [])
+  const known = await api.get<InstrumentsPage>('instruments').then(
+    page => page.instruments,
+    () => [],
+  )
   certifiers.value = known.filter(each => each.kind === 'certifier').map(each => each.name)
   instrument.value ||= certifiers.value[0] ?? ''
 })
 
-const look = (event: Event) => attempt(async () => {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
-  lines.value = []
-  csv.value = await file.text()
-  id.value = crypto.randomUUID()
-  recorded.value = false
-  lines.value = (await api.post<{ lines: Line[] }>('tests/card', { csv: csv.value })).lines
-})
-const record = () => attempt(async () => {
-  await api.post('tests/card', { csv: csv.value, record: true, id: id.value, instrument: instrument.value ?? '' })
-  recorded.value = true
-  emit('recorded')
-})
+const look = (event: Event) =>
+  attempt(async () => {
+    const file = (event.target as HTMLInputElement).files?.[0]
+    if (!file) return
+    lines.value = []
+    csv.value = await file.text()
+    id.value = crypto.randomUUID()
+    recorded.value = false
+    lines.value = (await api.post<{ lines: Line[] }>('tests/card', { csv: csv.value })).lines
+  })
+const record = () =>
+  attempt(async () => {
+    await api.post('tests/card', { csv: csv.value, record: true, id: id.value, instrument: instrument.value ?? '' })
+    recorded.value = true
+    emit('recorded')
+  })
 </script>
 
 <template>
@@ -50,19 +60,52 @@ const record = () => attempt(async () => {
       <label class="file">Choose the file <input type="file" accept=".csv,text/csv" @change="look"></label>
       <p v-if="problem" class="note failed" role="alert">{{ problem }} Nothing was recorded.</p>
       <template v-if="lines.length">
-        <table class="lines"><thead><tr><th>Cable</th><th>Results</th><th>Comes to</th></tr></thead><tbody><tr v-for="line in lines" :key="line.run"><td class="mono">{{ line.code }}</td><td>{{ line.results }}</td><td :class="line.verdict">{{ line.verdict }}</td></tr></tbody></table>
-        <v-combobox v-model="instrument" :items="certifiers" label="Certifier" hide-details density="compact" variant="outlined" />
-        <p v-if="recorded" class="note good" role="status"><strong>Recorded: {{ lines.length }} cables, in place.</strong></p>
+        <table class="lines"><thead><tr><th>Cable</th><th>Results</th><th>Comes to</th></tr></thead><tbody><tr
+          v-for="line in lines"
+          :key="line.run"><td class="mono">{{ line.code }}</td><td>{{ line.results }}</td>
+          <td :class="line.verdict">{{ line.verdict }}</td></tr></tbody></table>
+        <v-combobox
+          v-model="instrument"
+          :items="certifiers"
+          label="Certifier"
+          hide-details
+          density="compact"
+          variant="outlined" />
+        <p
+          v-if="recorded"
+          class="note good"
+          role="status"><strong>Recorded: {{ lines.length }} cables, in place.</strong></p>
       </template>
-      <p class="acts"><v-btn color="primary" :disabled="!lines.length || recorded" :loading="busy" @click="record">Record {{ lines.length || '' }}</v-btn><v-btn variant="outlined" color="primary" @click="open = false">Close</v-btn></p>
+      <p class="acts"><v-btn
+        color="primary"
+        :disabled="!lines.length || recorded"
+        :loading="busy"
+        @click="record">Record {{ lines.length || '' }}</v-btn><v-btn
+          variant="outlined"
+          color="primary"
+          @click="open = false">Close</v-btn></p>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.pad { padding: 16px 18px; display: grid; gap: 10px }
-p { margin: 0 }
-.acts { display: flex; gap: 8px }
-.fails { color: var(--flux); font-weight: 600 }
-.passes { color: var(--verdigris) }
+.pad {
+  padding: 16px 18px;
+  display: grid;
+  gap: 10px;
+}
+p {
+  margin: 0;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
+.fails {
+  color: var(--flux);
+  font-weight: 600;
+}
+.passes {
+  color: var(--verdigris);
+}
 </style>

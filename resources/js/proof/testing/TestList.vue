@@ -40,32 +40,58 @@ async function look() {
     if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) outbox.offline = true
   }
 }
-onMounted(async () => { await load(); await look(); void takeAlong(ready.value) })
+onMounted(async () => {
+  await load()
+  await look()
+  void takeAlong(ready.value)
+})
 useIntervalFn(look, 4000)
 
 const bead = (row: Row) => row.strand.find(each => each.stage === 'test')?.state
 /** Made, but not tested since: what a tester takes next. */
-const isReady = (row: Row) => row.strand.filter(each => each.stage === 'end-a' || each.stage === 'end-b').every(each => each.state !== 'to-do')
+const isReady = (row: Row) =>
+  row.strand.filter(each => each.stage === 'end-a' || each.stage === 'end-b').every(each => each.state !== 'to-do')
 const all = computed(() => rows.value.filter(row => !row.withdrawn))
-const ready = computed(() => all.value.filter(row => bead(row) === 'failed' || bead(row) === 'overtaken' || (bead(row) === 'to-do' && isReady(row))))
+const ready = computed(() =>
+  all.value.filter(
+    row => bead(row) === 'failed' || bead(row) === 'overtaken' || (bead(row) === 'to-do' && isReady(row)),
+  ),
+)
 const chosen = ref<Tally | null>(null)
-const within = (row: Row) => !chosen.value || (by.value === 'looms' ? row.loom === chosen.value.name || row.loom === chosen.value.id : row.from === chosen.value.name || row.to === chosen.value.name)
+const within = (row: Row) =>
+  !chosen.value ||
+  (by.value === 'looms'
+    ? row.loom === chosen.value.name || row.loom === chosen.value.id
+    : row.from === chosen.value.name || row.to === chosen.value.name)
 const shown = computed(() => sorted(filtered(all.value.filter(within), words.value), 'code', false))
 const waiting = computed(() => new Set(outbox.of('events').map(item => item.body.run as string)))
 /** What the lead gave to whoever is here: a loom, or a cable. */
 const given = (row: Row) => {
   const mine = progress.value?.mine
-  return mine !== undefined && (mine.assemblies.includes(row.id) || (progress.value?.looms ?? []).some(loom => loom.name === row.loom && mine.looms.includes(loom.id)))
+  return (
+    mine !== undefined &&
+    (mine.assemblies.includes(row.id) ||
+      (progress.value?.looms ?? []).some(loom => loom.name === row.loom && mine.looms.includes(loom.id)))
+  )
 }
-const groups = computed(() => [
-  { name: 'Tested here, not sent yet', rows: shown.value.filter(row => waiting.value.has(row.id)) },
-  { name: 'Given to you', rows: shown.value.filter(row => given(row) && bead(row) !== 'done') },
-  { name: 'Failed: mend, then test again', rows: shown.value.filter(row => bead(row) === 'failed') },
-  { name: 'Overtaken by a change: test again', rows: shown.value.filter(row => bead(row) === 'overtaken') },
-  { name: 'Ready to test', rows: shown.value.filter(row => bead(row) === 'to-do' && isReady(row)) },
-  { name: 'Not made yet', rows: shown.value.filter(row => bead(row) === 'to-do' && !isReady(row)) },
-  { name: 'Passed', rows: shown.value.filter(row => bead(row) === 'done') },
-].map((group, i) => ({ ...group, rows: group.rows.filter(row => i === 0 || (!waiting.value.has(row.id) && (i === 1 || !given(row) || bead(row) === 'done'))) })).filter(group => group.rows.length))
+const groups = computed(() =>
+  [
+    { name: 'Tested here, not sent yet', rows: shown.value.filter(row => waiting.value.has(row.id)) },
+    { name: 'Given to you', rows: shown.value.filter(row => given(row) && bead(row) !== 'done') },
+    { name: 'Failed: mend, then test again', rows: shown.value.filter(row => bead(row) === 'failed') },
+    { name: 'Overtaken by a change: test again', rows: shown.value.filter(row => bead(row) === 'overtaken') },
+    { name: 'Ready to test', rows: shown.value.filter(row => bead(row) === 'to-do' && isReady(row)) },
+    { name: 'Not made yet', rows: shown.value.filter(row => bead(row) === 'to-do' && !isReady(row)) },
+    { name: 'Passed', rows: shown.value.filter(row => bead(row) === 'done') },
+  ]
+    .map((group, i) => ({
+      ...group,
+      rows: group.rows.filter(
+        row => i === 0 || (!waiting.value.has(row.id) && (i === 1 || !given(row) || bead(row) === 'done')),
+      ),
+    }))
+    .filter(group => group.rows.length),
+)
 
 /** Read once, so that they open where there is no network. */
 const taken = ref({ done: 0, of: 0 })
@@ -73,7 +99,13 @@ async function takeAlong(some: Row[]) {
   if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller || outbox.offline) return
   taken.value = { done: 0, of: some.length }
   const queue = [...some]
-  const work = async () => { for (let row = queue.shift(); row; row = queue.shift()) { await api.get(`runs/${row.id}/test?stage=bench`).catch(() => undefined); await api.get(`runs/${row.id}/test?stage=installed`).catch(() => undefined); taken.value.done++ } }
+  const work = async () => {
+    for (let row = queue.shift(); row; row = queue.shift()) {
+      await api.get(`runs/${row.id}/test?stage=bench`).catch(() => undefined)
+      await api.get(`runs/${row.id}/test?stage=installed`).catch(() => undefined)
+      taken.value.done++
+    }
+  }
   await Promise.all([work(), work()])
 }
 </script>
@@ -86,13 +118,31 @@ async function takeAlong(some: Row[]) {
       <v-btn variant="outlined" color="primary" @click="takeAlong(shown)">Take {{ shown.length }} along</v-btn>
       <v-btn v-if="session.tests" variant="outlined" color="primary" @click="card = true">Certifier card …</v-btn>
     </header>
-    <p v-if="taken.of" class="quiet taken" role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}` : `${taken.of} open without a network.` }}</p>
+    <p
+      v-if="taken.of"
+      class="quiet taken"
+      role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}` : `${taken.of} open without a network.` }}</p>
     <section v-if="progress" class="progress" aria-label="How far testing is">
       <p><b>{{ progress.all.passed }}</b> passed · <b :class="{ failed: progress.all.failed }">{{ progress.all.failed }}</b> failed · <b>{{ progress.all.left }}</b> to go
-        <span class="by" role="group" aria-label="Progress by"><button type="button" :aria-pressed="by === 'looms'" @click="by = 'looms'; chosen = null">by loom</button><button type="button" :aria-pressed="by === 'places'" @click="by = 'places'; chosen = null">by place</button></span>
+        <span class="by" role="group" aria-label="Progress by"><button
+          type="button"
+          :aria-pressed="by === 'looms'"
+          @click="by = 'looms'; chosen = null">by loom</button><button
+            type="button"
+            :aria-pressed="by === 'places'"
+            @click="by = 'places'; chosen = null">by place</button></span>
         <button v-if="chosen" type="button" class="all" @click="chosen = null">Show all again</button></p>
-      <ul><li v-for="tally in progress[by]" :key="tally.id"><button type="button" :aria-pressed="chosen?.id === tally.id" @click="chosen = chosen?.id === tally.id ? null : tally">
-        {{ tally.name }} <span class="bar" aria-hidden="true"><i class="passed" :style="{ flex: tally.passed }" /><i class="failed" :style="{ flex: tally.failed }" /><i :style="{ flex: tally.left }" /></span><small class="mono">{{ tally.passed }}/{{ tally.passed + tally.failed + tally.left }}{{ tally.failed ? `, ${tally.failed} failed` : '' }}</small></button></li></ul>
+      <ul><li v-for="tally in progress[by]" :key="tally.id"><button
+        type="button"
+        :aria-pressed="chosen?.id === tally.id"
+        @click="chosen = chosen?.id === tally.id ? null : tally">
+        {{ tally.name }} <span class="bar" aria-hidden="true"><i
+          class="passed"
+          :style="{ flex: tally.passed }" /><i
+            class="failed"
+            :style="{ flex: tally.failed }" /><i :style="{ flex: tally.left }" /></span>
+        <small class="mono">{{ tally.passed }}/{{ tally.passed + tally.failed + tally.left }}{{ tally.failed ? `, ${tally.failed} failed` : '' }}</small>
+      </button></li></ul>
     </section>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!loaded" indeterminate color="primary" aria-label="Loading" />
@@ -100,7 +150,9 @@ async function takeAlong(some: Row[]) {
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.rows.length }}</span></h2>
       <router-link v-for="row in group.rows" :key="row.id" :to="`/test/${row.id}`">
-        <b class="mono">{{ row.code }}</b><span class="way">{{ row.from }} → {{ row.to }}<small>{{ row.endA }} – {{ row.endB }}</small></span><Strand :beads="row.strand" />
+        <b class="mono">{{ row.code }}</b>
+        <span class="way">{{ row.from }} → {{ row.to }}<small>{{ row.endA }} – {{ row.endB }}</small></span>
+        <Strand :beads="row.strand" />
       </router-link>
     </section>
     <CardDialog v-model="card" @recorded="load" />
@@ -108,35 +160,142 @@ async function takeAlong(some: Row[]) {
 </template>
 
 <style scoped>
-.list { height: 100%; overflow: auto; padding-bottom: 30px }
-header { display: flex; align-items: center; gap: 12px; padding: 8px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 1; flex-wrap: wrap }
-header > .v-input { max-width: 320px; min-width: 160px }
-.taken { margin: 4px 16px; font-size: 12.5px }
-.progress { padding: 8px 16px; border-bottom: 1px solid var(--line) }
-.progress p { margin: 0 0 6px }
-.progress ul { list-style: none; display: flex; flex-wrap: wrap; gap: 4px; margin: 0; padding: 0 }
-.progress button { font: inherit; font-size: 13px; border: 1px solid var(--line); border-radius: 4px; background: none; color: var(--ink); cursor: pointer; padding: 3px 8px }
-.progress button[aria-pressed=true] { background: var(--surface); border-color: var(--copper) }
-.progress small { color: var(--slate) }
-.by { margin-left: 12px }
-.by button { border: 0 }
-.all { margin-left: 8px; color: var(--verdigris) !important }
-b.failed { color: var(--flux) }
-.bar { display: inline-flex; width: 70px; height: 8px; border: 1px solid var(--ink); vertical-align: middle; margin: 0 5px; background: var(--surface) }
-.bar .passed { background: var(--verdigris) }
-.bar .failed { background: repeating-linear-gradient(45deg, var(--flux) 0 2px, var(--surface) 2px 4px) }
-h2 { padding: 0 16px; margin: 16px 0 4px }
-h2 span { font-family: var(--mono); font-weight: 400 }
-a:not(.tabs a):not(.v-btn) { display: grid; grid-template-columns: 76px minmax(0, 1fr) auto; gap: 10px; align-items: center; padding: 7px 16px; border-bottom: 1px solid var(--line); color: var(--ink) !important; text-decoration: none; min-height: 44px }
-section > a:hover { background: #f1ece2 }
-.way { line-height: 1.2; overflow: hidden; text-overflow: ellipsis }
-small { color: var(--slate) }
-.way small { display: block }
-.pad { padding: 16px }
+.list {
+  height: 100%;
+  overflow: auto;
+  padding-bottom: 30px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+  flex-wrap: wrap;
+}
+header > .v-input {
+  max-width: 320px;
+  min-width: 160px;
+}
+.taken {
+  margin: 4px 16px;
+  font-size: 12.5px;
+}
+.progress {
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line);
+}
+.progress p {
+  margin: 0 0 6px;
+}
+.progress ul {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin: 0;
+  padding: 0;
+}
+.progress button {
+  font: inherit;
+  font-size: 13px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: none;
+  color: var(--ink);
+  cursor: pointer;
+  padding: 3px 8px;
+}
+.progress button[aria-pressed='true'] {
+  background: var(--surface);
+  border-color: var(--copper);
+}
+.progress small {
+  color: var(--slate);
+}
+.by {
+  margin-left: 12px;
+}
+.by button {
+  border: 0;
+}
+.all {
+  margin-left: 8px;
+  color: var(--verdigris) !important;
+}
+b.failed {
+  color: var(--flux);
+}
+.bar {
+  display: inline-flex;
+  width: 70px;
+  height: 8px;
+  border: 1px solid var(--ink);
+  vertical-align: middle;
+  margin: 0 5px;
+  background: var(--surface);
+}
+.bar .passed {
+  background: var(--verdigris);
+}
+.bar .failed {
+  background: repeating-linear-gradient(45deg, var(--flux) 0 2px, var(--surface) 2px 4px);
+}
+h2 {
+  padding: 0 16px;
+  margin: 16px 0 4px;
+}
+h2 span {
+  font-family: var(--mono);
+  font-weight: 400;
+}
+a:not(.tabs a):not(.v-btn) {
+  display: grid;
+  grid-template-columns: 76px minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 16px;
+  border-bottom: 1px solid var(--line);
+  color: var(--ink) !important;
+  text-decoration: none;
+  min-height: 44px;
+}
+section > a:hover {
+  background: #f1ece2;
+}
+.way {
+  line-height: 1.2;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+small {
+  color: var(--slate);
+}
+.way small {
+  display: block;
+}
+.pad {
+  padding: 16px;
+}
 @media (max-width: 480px) {
-  a :deep(.strand) { width: 84px; height: auto }
-  .progress ul { flex-wrap: nowrap; overflow-x: auto }
-  .progress ul button { white-space: nowrap; min-height: 40px }
-  header :deep(.v-btn) { min-height: 40px }
+  a :deep(.strand) {
+    width: 84px;
+    height: auto;
+  }
+  .progress ul {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .progress ul button {
+    white-space: nowrap;
+    min-height: 40px;
+  }
+  header :deep(.v-btn) {
+    min-height: 40px;
+  }
 }
 </style>

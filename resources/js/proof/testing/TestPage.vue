@@ -25,16 +25,23 @@ const session = useSession()
 const outbox = useOutbox()
 const route = useRoute()
 const router = useRouter()
-const STAGES: { id: Stage, name: string }[] = [{ id: 'before-closing', name: 'Before closing' }, { id: 'bench', name: 'Bench' }, { id: 'installed', name: 'In place' }]
+const STAGES: { id: Stage; name: string }[] = [
+  { id: 'before-closing', name: 'Before closing' },
+  { id: 'bench', name: 'Bench' },
+  { id: 'installed', name: 'In place' },
+]
 const nameOf = (each: string) => sheet.value?.cards[each]?.name ?? ''
 const stage = computed<Stage>(() => STAGES.find(each => each.id === route.query.stage)?.id ?? 'bench')
 const sheet = ref<TestSheet | null>(null)
 const judgement = ref<Judgement | null>(null)
 const instrument = useLocalStorage<string | null>('sartal.instrument', '')
-const { draft, samples, reading, isEmpty, light, answer, take, follow } = useDraft(() => props.id, () => stage.value)
+const { draft, samples, reading, isEmpty, light, answer, take, follow } = useDraft(
+  () => props.id,
+  () => stage.value,
+)
 const { problem, busy, attempt } = useAttempt()
 /** What was recorded last on this page: id, verdict, and the causes that can go back to the bench. */
-const recorded = ref<{ id: string, verdict: string, edges: { words: string, edges: string[] }[] } | null>(null)
+const recorded = ref<{ id: string; verdict: string; edges: { words: string; edges: string[] }[] } | null>(null)
 const sentBack = ref<string[]>([])
 const method = ref('map')
 
@@ -43,31 +50,62 @@ const read = computed(() => sheet.value?.from.filter(probe => draft.value.lights
 const planned = computed(() => sheet.value?.plan ?? [])
 const tabs = computed(() => {
   const own = [...new Set(planned.value.map(each => tabOf(each.method)))]
-  const extra = [...extras.value, ...draft.value.samples.map(sample => sample.method)].filter(each => !own.includes(each))
+  const extra = [...extras.value, ...draft.value.samples.map(sample => sample.method)].filter(
+    each => !own.includes(each),
+  )
   return [...own, ...new Set(extra)]
 })
 const extras = ref<string[]>([])
-const more = computed(() => Object.keys(sheet.value?.cards ?? {}).filter(each => nameOf(each) && !tabs.value.includes(each) && (each === 'map' || each === 'pairs' ? each === 'map' || (sheet.value?.pairs.length ?? 0) > 0 : (sheet.value?.methods[each] ?? []).length > 0)))
+const more = computed(() =>
+  Object.keys(sheet.value?.cards ?? {}).filter(
+    each =>
+      nameOf(each) &&
+      !tabs.value.includes(each) &&
+      (each === 'map' || each === 'pairs'
+        ? each === 'map' || (sheet.value?.pairs.length ?? 0) > 0
+        : (sheet.value?.methods[each] ?? []).length > 0),
+  ),
+)
 /** The plan's methods, and whatever was added or read. */
-const covering = computed(() => [...planned.value.map(each => each.method), ...tabs.value, ...(draft.value.splits ? ['pairs'] : [])])
+const covering = computed(() => [
+  ...planned.value.map(each => each.method),
+  ...tabs.value,
+  ...(draft.value.splits ? ['pairs'] : []),
+])
 const done = (each: string) => sheet.value !== null && answered(each, sheet.value, reading.value, draft.value.samples)
 const licensed = (each: string) => planned.value.find(test => test.method === each)?.licensed ?? false
-const guess = computed(() => sheet.value && !isEmpty.value ? provisional(sheet.value, reading.value) : null)
+const guess = computed(() => (sheet.value && !isEmpty.value ? provisional(sheet.value, reading.value) : null))
 const verdict = computed(() => judgement.value?.verdict ?? guess.value)
 const complete = computed(() => verdict.value !== null && verdict.value !== 'incomplete')
-const unlicensed = computed(() => (sheet.value?.licensed ?? false) && !session.session.person?.skills?.includes('mains'))
+const unlicensed = computed(
+  () => (sheet.value?.licensed ?? false) && !session.session.person?.skills?.includes('mains'),
+)
 const own = computed(() => sheet.value?.makers.includes(session.session.person?.signIn ?? '') ?? false)
 
-const load = () => attempt(async () => {
-  sheet.value = await api.get<TestSheet>(`runs/${props.id}/test?stage=${stage.value}`)
-  follow(sheet.value)
-  if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
-  judge()
-})
-watch(stage, () => { judgement.value = null; recorded.value = null; sheet.value = null; method.value = ''; void load() }, { immediate: true })
+const load = () =>
+  attempt(async () => {
+    sheet.value = await api.get<TestSheet>(`runs/${props.id}/test?stage=${stage.value}`)
+    follow(sheet.value)
+    if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
+    judge()
+  })
+watch(
+  stage,
+  () => {
+    judgement.value = null
+    recorded.value = null
+    sheet.value = null
+    method.value = ''
+    void load()
+  },
+  { immediate: true },
+)
 
 const ask = useDebounceFn(async () => {
-  if (isEmpty.value) { judgement.value = null; return }
+  if (isEmpty.value) {
+    judgement.value = null
+    return
+  }
   try {
     judgement.value = await api.post<Judgement>(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
   } catch (error) {
@@ -79,31 +117,86 @@ const ask = useDebounceFn(async () => {
   }
 }, 250)
 /** What was known a moment ago no longer is. */
-function judge() { judgement.value = null; void ask() }
+function judge() {
+  judgement.value = null
+  void ask()
+}
 
-function onLight(node: string, lights: string[], declared: boolean) { light(node, lights, declared); judge() }
-function onAnswer(at: string, state: string, value: Value | null, declared: boolean) { answer(method.value, at, state, value, declared); judge() }
-function onSplits(splits: string[] | null) { draft.value.splits = splits; judge() }
-function onRead(taken: Reading) { take(taken, instrument.value ?? ''); judge() }
+function onLight(node: string, lights: string[], declared: boolean) {
+  light(node, lights, declared)
+  judge()
+}
+function onAnswer(at: string, state: string, value: Value | null, declared: boolean) {
+  answer(method.value, at, state, value, declared)
+  judge()
+}
+function onSplits(splits: string[] | null) {
+  draft.value.splits = splits
+  judge()
+}
+function onRead(taken: Reading) {
+  take(taken, instrument.value ?? '')
+  judge()
+}
 /** Shells are lines of the map. */
-const tabOf = (each: string) => each === 'shells' ? 'map' : each
-function add(each: string) { extras.value = [...extras.value, tabOf(each)]; method.value = tabOf(each) }
+const tabOf = (each: string) => (each === 'shells' ? 'map' : each)
+function add(each: string) {
+  extras.value = [...extras.value, tabOf(each)]
+  method.value = tabOf(each)
+}
 const sought = ref('')
-function readNext(each: string, at: string) { if (!tabs.value.includes(tabOf(each))) extras.value = [...extras.value, tabOf(each)]; method.value = tabOf(each); sought.value = at }
+function readNext(each: string, at: string) {
+  if (!tabs.value.includes(tabOf(each))) extras.value = [...extras.value, tabOf(each)]
+  method.value = tabOf(each)
+  sought.value = at
+}
 
 const path = 'events'
 const stop = outbox.listen(path, {
-  sent: (item, answered_) => { if (item.id === recorded.value?.id) { recorded.value = { ...recorded.value, verdict: (answered_ as { verdict?: string }).verdict ?? recorded.value.verdict }; void load() } },
-  refused: (item, error) => { if (item.id !== recorded.value?.id) return false; problem.value = error.message; recorded.value = null; return false },
+  sent: (item, answered_) => {
+    if (item.id === recorded.value?.id) {
+      recorded.value = {
+        ...recorded.value,
+        verdict: (answered_ as { verdict?: string }).verdict ?? recorded.value.verdict,
+      }
+      void load()
+    }
+  },
+  refused: (item, error) => {
+    if (item.id !== recorded.value?.id) return false
+    problem.value = error.message
+    recorded.value = null
+    return false
+  },
 })
 onScopeDispose(stop)
 
 async function record() {
   if (!sheet.value) return
   const id = draft.value.id
-  recorded.value = { id, verdict: verdict.value ?? '', edges: (judgement.value?.troubles ?? []).flatMap(trouble => trouble.causes.slice(0, 4)).map(cause => ({ words: cause.map(fault => fault.words).join(', and '), edges: cause.flatMap(fault => fault.edges).filter(edge => edge.startsWith('j:')) })).filter(cause => cause.edges.length) }
+  recorded.value = {
+    id,
+    verdict: verdict.value ?? '',
+    edges: (judgement.value?.troubles ?? [])
+      .flatMap(trouble => trouble.causes.slice(0, 4))
+      .map(cause => ({
+        words: cause.map(fault => fault.words).join(', and '),
+        edges: cause.flatMap(fault => fault.edges).filter(edge => edge.startsWith('j:')),
+      }))
+      .filter(cause => cause.edges.length),
+  }
   sentBack.value = []
-  const body = { id, kind: 'tested', run: props.id, at: new Date().toISOString(), stage: stage.value, instrument: [...new Set([...draft.value.used, instrument.value ?? ''])].filter(Boolean).join(', '), note: draft.value.note, fingerprint: sheet.value.fingerprint, reading: { ...reading.value } }
+  const body = {
+    id,
+    kind: 'tested',
+    run: props.id,
+    at: new Date().toISOString(),
+    stage: stage.value,
+    instrument: [...new Set([...draft.value.used, instrument.value ?? ''])].filter(Boolean).join(', '),
+    note: draft.value.note,
+    fingerprint: sheet.value.fingerprint,
+    reading: { ...reading.value },
+  }
   follow(sheet.value, true)
   judgement.value = null
   busy.value = true
@@ -115,35 +208,94 @@ async function record() {
 const following = ref<Row | null>(null)
 const stageOf = (row: Row, id: string) => row.strand.find(each => each.stage === id)?.state
 async function look() {
-  const rows = await api.get<{ rows: Row[] }>('schedule').then(answer => answer.rows, () => [] as Row[])
-  const ready = sorted(rows.filter(row => !row.withdrawn && stageOf(row, 'test') === 'to-do' && stageOf(row, 'end-a') !== 'to-do' && stageOf(row, 'end-b') !== 'to-do' && row.id !== props.id && !outbox.items.some(item => item.body.run === row.id)), 'code', false)
-  following.value = ready.find(row => row.code.localeCompare(sheet.value?.run.code ?? '', undefined, { numeric: true }) > 0) ?? ready[0] ?? null
+  const rows = await api.get<{ rows: Row[] }>('schedule').then(
+    answer => answer.rows,
+    () => [] as Row[],
+  )
+  const ready = sorted(
+    rows.filter(
+      row =>
+        !row.withdrawn &&
+        stageOf(row, 'test') === 'to-do' &&
+        stageOf(row, 'end-a') !== 'to-do' &&
+        stageOf(row, 'end-b') !== 'to-do' &&
+        row.id !== props.id &&
+        !outbox.items.some(item => item.body.run === row.id),
+    ),
+    'code',
+    false,
+  )
+  following.value =
+    ready.find(row => row.code.localeCompare(sheet.value?.run.code ?? '', undefined, { numeric: true }) > 0) ??
+    ready[0] ??
+    null
 }
-function again() { if (sheet.value) follow(sheet.value, true); judgement.value = null }
-const settle = (id: string) => attempt(async () => {
-  await api.post('events', { id: crypto.randomUUID(), kind: 'settled', run: props.id, of: id, stage: stage.value, at: new Date().toISOString() })
-  await load()
-})
-const mend = (edges: string[], words: string) => attempt(async () => {
-  const back = await api.post<{ again: string[] }>(`runs/${props.id}/mend`, { test: recorded.value!.id, edges, note: words })
-  sentBack.value = back.again
-  await load()
-})
+function again() {
+  if (sheet.value) follow(sheet.value, true)
+  judgement.value = null
+}
+const settle = (id: string) =>
+  attempt(async () => {
+    await api.post('events', {
+      id: crypto.randomUUID(),
+      kind: 'settled',
+      run: props.id,
+      of: id,
+      stage: stage.value,
+      at: new Date().toISOString(),
+    })
+    await load()
+  })
+const mend = (edges: string[], words: string) =>
+  attempt(async () => {
+    const back = await api.post<{ again: string[] }>(`runs/${props.id}/mend`, {
+      test: recorded.value!.id,
+      edges,
+      note: words,
+    })
+    sentBack.value = back.again
+    await load()
+  })
 const waits = computed(() => outbox.items.some(item => item.id === recorded.value?.id))
-const switchLights = computed(() => Object.fromEntries(draft.value.samples.filter(sample => sample.method === 'switches' && sample.state === state.value).map(sample => [sample.at, sample.value as string[]])))
+const switchLights = computed(() =>
+  Object.fromEntries(
+    draft.value.samples
+      .filter(sample => sample.method === 'switches' && sample.state === state.value)
+      .map(sample => [sample.at, sample.value as string[]]),
+  ),
+)
 const state = ref('')
-watch(sheet, now => { if (now && !now.states.some(each => each.id === state.value)) state.value = now.states[0]?.id ?? '' })
-const switchExpected = computed(() => Object.fromEntries((sheet.value?.methods.switches ?? []).filter(each => each.state === state.value).map(each => [each.at, each.expected as string[]])))
-const stateDone = (id: string) => draft.value.samples.filter(sample => sample.method === 'switches' && sample.state === id).length
-function onSwitch(node: string, lights: string[], declared: boolean) { answer('switches', node, state.value, [...lights].sort(), declared); judge() }
+watch(sheet, now => {
+  if (now && !now.states.some(each => each.id === state.value)) state.value = now.states[0]?.id ?? ''
+})
+const switchExpected = computed(() =>
+  Object.fromEntries(
+    (sheet.value?.methods.switches ?? [])
+      .filter(each => each.state === state.value)
+      .map(each => [each.at, each.expected as string[]]),
+  ),
+)
+const stateDone = (id: string) =>
+  draft.value.samples.filter(sample => sample.method === 'switches' && sample.state === id).length
+function onSwitch(node: string, lights: string[], declared: boolean) {
+  answer('switches', node, state.value, [...lights].sort(), declared)
+  judge()
+}
 </script>
 
 <template>
   <main class="test">
     <header>
       <router-link to="/test">Test</router-link>
-      <h1 v-if="sheet"><span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} → {{ sheet.run.to }}</span></h1>
-      <span class="stages" role="group" aria-label="Stage"><button v-for="each in STAGES" :key="each.id" type="button" :aria-pressed="each.id === stage" @click="router.replace({ query: { stage: each.id } })">{{ each.name }}</button></span>
+      <h1 v-if="sheet">
+        <span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} → {{ sheet.run.to }}</span>
+      </h1>
+      <span class="stages" role="group" aria-label="Stage"><button
+        v-for="each in STAGES"
+        :key="each.id"
+        type="button"
+        :aria-pressed="each.id === stage"
+        @click="router.replace({ query: { stage: each.id } })">{{ each.name }}</button></span>
       <span class="space" />
       <b v-if="complete" class="chip" :class="verdict ?? ''">{{ verdict }}</b>
       <Strand v-if="sheet" :beads="sheet.run.strand" />
@@ -155,35 +307,107 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
         <p v-for="caution in sheet.cautions" :key="caution" class="note stop"><strong>{{ caution }}</strong></p>
         <nav class="methods" aria-label="What is tested">
           <button v-for="each in tabs" :key="each" type="button" :aria-pressed="each === method" @click="method = each">
-            <span class="dot" :class="{ done: done(each) }" aria-hidden="true" />{{ nameOf(each) }}<small v-if="licensed(each)">licensed</small>
+            <span
+              class="dot"
+              :class="{ done: done(each) }"
+              aria-hidden="true" />{{ nameOf(each) }}<small v-if="licensed(each)">licensed</small>
           </button>
-          <v-menu v-if="more.length"><template #activator="{ props: menu }"><button v-bind="menu" type="button" class="add">Add a method</button></template>
-            <v-list density="compact"><v-list-item v-for="each in more" :key="each" :title="nameOf(each)" @click="add(each)" /></v-list></v-menu>
+          <v-menu v-if="more.length"><template #activator="{ props: menu }"><button
+                                       v-bind="menu"
+                                       type="button"
+                                       class="add">Add a method</button></template>
+            <v-list density="compact"><v-list-item
+              v-for="each in more"
+              :key="each"
+              :title="nameOf(each)"
+              @click="add(each)" /></v-list></v-menu>
         </nav>
-        <MapPanel v-if="method === 'map'" :sheet="sheet" :lights="draft.lights" :declared="draft.declared" @light="onLight" />
+        <MapPanel
+          v-if="method === 'map'"
+          :sheet="sheet"
+          :lights="draft.lights"
+          :declared="draft.declared"
+          @light="onLight" />
         <template v-else-if="method === 'switches'">
-          <p class="states" role="group" aria-label="Operate"><button v-for="each in sheet.states" :key="each.id" type="button" :aria-pressed="each.id === state" @click="state = each.id">{{ each.name }}<small>{{ stateDone(each.id) }} of {{ (sheet.methods.switches ?? []).filter(question => question.state === each.id).length }}</small></button></p>
-          <MapPanel :key="state" :sheet="sheet" :lights="switchLights" :declared="[]" :expected-in="switchExpected" @light="onSwitch" />
+          <p class="states" role="group" aria-label="Operate"><button
+            v-for="each in sheet.states"
+            :key="each.id"
+            type="button"
+            :aria-pressed="each.id === state"
+            @click="state = each.id">{{ each.name }}<small>{{ stateDone(each.id) }} of {{ (sheet.methods.switches
+              ?? []).filter(question => question.state === each.id).length }}</small>
+          </button></p>
+          <MapPanel
+            :key="state"
+            :sheet="sheet"
+            :lights="switchLights"
+            :declared="[]"
+            :expected-in="switchExpected"
+            @light="onSwitch" />
         </template>
-        <MethodPanel v-else-if="method !== 'pairs' && method !== ''" :sheet="sheet" :method="method" :planned="planned.find(each => each.method === method)" :samples="samples" :sought="sought" @answer="onAnswer" />
-        <PairPanel v-if="sheet.pairs.length && (method === 'pairs' || method === 'map')" :sheet="sheet" :splits="draft.splits" @splits="onSplits" />
+        <MethodPanel
+          v-else-if="method !== 'pairs' && method !== ''"
+          :sheet="sheet"
+          :method="method"
+          :planned="planned.find(each => each.method === method)"
+          :samples="samples"
+          :sought="sought"
+          @answer="onAnswer" />
+        <PairPanel
+          v-if="sheet.pairs.length && (method === 'pairs' || method === 'map')"
+          :sheet="sheet"
+          :splits="draft.splits"
+          @splits="onSplits" />
       </section>
       <aside>
         <div v-if="recorded" class="note" :class="recorded.verdict === 'passes' ? 'good' : 'failed'" role="status">
-          <strong>{{ waits ? 'Waits here' : 'Recorded' }}: {{ recorded.verdict }}</strong>{{ recorded.verdict === 'fails' && !sentBack.length ? 'Mend the end, then test the whole cable again.' : '' }}
+          <strong>{{ waits ? 'Waits here'
+            : 'Recorded' }}: {{ recorded.verdict }}</strong>{{ recorded.verdict === 'fails' && !sentBack.length
+            ? 'Mend the end, then test the whole cable again.' : '' }}
           <template v-if="recorded.verdict === 'fails' && !waits && !sentBack.length && session.tests">
-            <p v-for="cause in recorded.edges" :key="cause.words"><v-btn size="small" variant="outlined" color="primary" :loading="busy" @click="mend(cause.edges, cause.words)">Send to the bench</v-btn> {{ cause.words }}</p>
+            <p v-for="cause in recorded.edges" :key="cause.words"><v-btn
+              size="small"
+              variant="outlined"
+              color="primary"
+              :loading="busy"
+              @click="mend(cause.edges, cause.words)">Send to the bench</v-btn> {{ cause.words }}</p>
           </template>
           <p v-if="following"><router-link :to="`/test/${following.id}`">Next: {{ following.code }}</router-link></p>
-          <template v-if="sentBack.length"><p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
+          <template v-if="sentBack.length">
+            <p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
         </div>
-        <VerdictPanel :judgement="judgement" :provisional="guess" :read="read" :all="sheet.from.length" :map="tabs.includes('map')" :begun="!isEmpty" :sheet="sheet" @next="readNext" />
+        <VerdictPanel
+          :judgement="judgement"
+          :provisional="guess"
+          :read="read"
+          :all="sheet.from.length"
+          :map="tabs.includes('map')"
+          :begun="!isEmpty"
+          :sheet="sheet"
+          @next="readNext" />
         <template v-if="session.tests">
-          <p v-if="unlicensed" class="note stop"><strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead keeps who is.</p>
+          <p
+            v-if="unlicensed"
+            class="note stop">
+            <strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead keeps who is.</p>
           <p v-if="own" class="note check">You made an end of it: another pair of eyes would see more.</p>
-          <InstrumentPanel :id="id" :model-value="instrument ?? ''" :sheet="sheet" :method="method" @update:model-value="instrument = $event" @read="onRead" />
+          <InstrumentPanel
+            :id="id"
+            :model-value="instrument ?? ''"
+            :sheet="sheet"
+            :method="method"
+            @update:model-value="instrument = $event"
+            @read="onRead" />
           <v-text-field v-model="draft.note" label="Note" />
-          <p class="acts"><v-btn color="primary" :disabled="!complete || unlicensed" :loading="busy" @click="record">{{ verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn variant="outlined" color="primary" :disabled="isEmpty" @click="again">Start over</v-btn></p>
+          <p class="acts"><v-btn
+            color="primary"
+            :disabled="!complete || unlicensed"
+            :loading="busy"
+            @click="record">{{ verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn
+              variant="outlined"
+              color="primary"
+              :disabled="isEmpty"
+              @click="again">Start over</v-btn></p>
         </template>
         <p v-else class="quiet">A tester or the lead records; you can look.</p>
         <TrialsPanel :sheet="sheet" :settles="session.tests" @settle="settle" />
@@ -194,43 +418,191 @@ function onSwitch(node: string, lights: string[], declared: boolean) { answer('s
 </template>
 
 <style scoped>
-.test { height: 100%; max-height: 100dvh; display: flex; flex-direction: column; min-height: 0 }
-header { display: flex; align-items: center; gap: 14px; padding: 11px 18px; border-bottom: 1px solid var(--line) }
-.space { flex: 1 }
-.stages { display: flex; gap: 2px }
-.stages button, .methods button, .states button { font: inherit; font-size: 13px; border: 0; background: none; color: var(--ink); padding: 4px 9px; border-radius: 4px; cursor: pointer }
-.stages button[aria-pressed=true] { background: var(--surface); box-shadow: inset 0 -2px var(--copper); font-weight: 600 }
-.methods { display: flex; gap: 2px; flex-wrap: wrap; border-bottom: 1px solid var(--line); padding-bottom: 6px; margin-bottom: 10px }
-.methods button { display: inline-flex; gap: 7px; align-items: center }
-.methods button[aria-pressed=true] { background: var(--surface); box-shadow: inset 0 -2px var(--copper); font-weight: 600 }
-.methods .add { color: var(--verdigris) }
-.methods small, .states small { color: var(--amber); font-size: 11px; margin-left: 5px }
-.dot { width: 9px; height: 9px; border-radius: 50%; border: 2px solid var(--quiet) }
-.dot.done { background: var(--verdigris); border-color: var(--verdigris) }
-.states { margin: 0 0 8px; display: flex; flex-wrap: wrap; gap: 3px }
-.states button { border: 1px solid var(--line) }
-.states button[aria-pressed=true] { border-color: var(--copper); background: var(--chosen) }
-.chip { display: none; padding: 1px 9px; border-radius: 4px; color: var(--on-action); background: var(--verdigris) }
-.chip.fails { background: var(--flux) }
-.body { display: grid; grid-template-columns: minmax(0, 1fr) 340px; flex: 1; min-height: 0 }
-.work { padding: 12px 18px; display: flex; flex-direction: column; min-height: 0; overflow: auto }
-aside { border-left: 1px solid var(--line); background: var(--surface); padding: 14px 16px; overflow: auto; display: flex; flex-direction: column; gap: 10px }
-aside p { margin: 0 }
-aside > *, .work > * { flex: none }
-.acts { display: flex; gap: 8px }
-@media (max-width: 1000px) { .way { display: none } }
+.test {
+  height: 100%;
+  max-height: 100dvh;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 11px 18px;
+  border-bottom: 1px solid var(--line);
+}
+.space {
+  flex: 1;
+}
+.stages {
+  display: flex;
+  gap: 2px;
+}
+.stages button,
+.methods button,
+.states button {
+  font: inherit;
+  font-size: 13px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  padding: 4px 9px;
+  border-radius: 4px;
+  cursor: pointer;
+}
+.stages button[aria-pressed='true'] {
+  background: var(--surface);
+  box-shadow: inset 0 -2px var(--copper);
+  font-weight: 600;
+}
+.methods {
+  display: flex;
+  gap: 2px;
+  flex-wrap: wrap;
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 6px;
+  margin-bottom: 10px;
+}
+.methods button {
+  display: inline-flex;
+  gap: 7px;
+  align-items: center;
+}
+.methods button[aria-pressed='true'] {
+  background: var(--surface);
+  box-shadow: inset 0 -2px var(--copper);
+  font-weight: 600;
+}
+.methods .add {
+  color: var(--verdigris);
+}
+.methods small,
+.states small {
+  color: var(--amber);
+  font-size: 11px;
+  margin-left: 5px;
+}
+.dot {
+  width: 9px;
+  height: 9px;
+  border-radius: 50%;
+  border: 2px solid var(--quiet);
+}
+.dot.done {
+  background: var(--verdigris);
+  border-color: var(--verdigris);
+}
+.states {
+  margin: 0 0 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px;
+}
+.states button {
+  border: 1px solid var(--line);
+}
+.states button[aria-pressed='true'] {
+  border-color: var(--copper);
+  background: var(--chosen);
+}
+.chip {
+  display: none;
+  padding: 1px 9px;
+  border-radius: 4px;
+  color: var(--on-action);
+  background: var(--verdigris);
+}
+.chip.fails {
+  background: var(--flux);
+}
+.body {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  flex: 1;
+  min-height: 0;
+}
+.work {
+  padding: 12px 18px;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow: auto;
+}
+aside {
+  border-left: 1px solid var(--line);
+  background: var(--surface);
+  padding: 14px 16px;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+aside p {
+  margin: 0;
+}
+aside > *,
+.work > * {
+  flex: none;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
+@media (max-width: 1000px) {
+  .way {
+    display: none;
+  }
+}
 @media (max-width: 800px) {
-  .test { overflow: auto; display: block }
-  .body { display: block }
-  .work { overflow: visible; padding: 8px 12px }
-  .chip { display: block }
-  header { position: sticky; top: 0; background: var(--paper); z-index: 2; padding: 6px 10px; gap: 8px; min-height: 48px }
-  header :deep(.strand) { display: none }
-  .stages button, .methods button, .states button { min-height: 40px }
-  .stages button { padding: 4px 5px; font-size: 12.5px }
-  .states { flex-wrap: nowrap; overflow-x: auto }
-  .states button { flex: none }
-  aside { border-left: 0; border-top: 1px solid var(--line) }
-  .acts :deep(.v-btn) { min-height: 44px }
+  .test {
+    overflow: auto;
+    display: block;
+  }
+  .body {
+    display: block;
+  }
+  .work {
+    overflow: visible;
+    padding: 8px 12px;
+  }
+  .chip {
+    display: block;
+  }
+  header {
+    position: sticky;
+    top: 0;
+    background: var(--paper);
+    z-index: 2;
+    padding: 6px 10px;
+    gap: 8px;
+    min-height: 48px;
+  }
+  header :deep(.strand) {
+    display: none;
+  }
+  .stages button,
+  .methods button,
+  .states button {
+    min-height: 40px;
+  }
+  .stages button {
+    padding: 4px 5px;
+    font-size: 12.5px;
+  }
+  .states {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .states button {
+    flex: none;
+  }
+  aside {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+  .acts :deep(.v-btn) {
+    min-height: 44px;
+  }
 }
 </style>

@@ -3,62 +3,157 @@ import type { Fault, Judgement, TestSheet, Trouble, VerdictWord } from '../../ap
 import { point, said } from './reading'
 
 /** What the reading comes to, what would explain it, which end to open, and what to read next. */
-const props = defineProps<{ judgement: Judgement | null, provisional: VerdictWord | null, read: number, all: number, map: boolean, begun: boolean, sheet: TestSheet }>()
+const props = defineProps<{
+  judgement: Judgement | null
+  provisional: VerdictWord | null
+  read: number
+  all: number
+  map: boolean
+  begun: boolean
+  sheet: TestSheet
+}>()
 defineEmits<{ next: [method: string, at: string, state: string] }>()
-const where = (fault: Fault) => fault.side ? `end ${fault.side}` : ''
+const where = (fault: Fault) => (fault.side ? `end ${fault.side}` : '')
 /** Causes of one trouble that differ only in where. */
-const ends = (causes: Fault[][]) => [...new Set(causes.filter(cause => cause.length === causes[0]?.length).flat().map(where))].filter(Boolean)
+const ends = (causes: Fault[][]) =>
+  [
+    ...new Set(
+      causes
+        .filter(cause => cause.length === causes[0]?.length)
+        .flat()
+        .map(where),
+    ),
+  ].filter(Boolean)
 /** What it does to the signal, where that is not what the first one does. */
-const differs = (trouble: Trouble, cause: Fault[]) => cause.some(fault => fault.consequence !== '' && !trouble.causes[0]!.some(first => first.consequence === fault.consequence))
-const asked = (trouble: Trouble) => trouble.next!.at.split('#')[0]!.split('|').map(node => point(node, props.sheet)).join(' – ')
-const names = (trouble: Trouble, causes: number[]) => causes.slice(0, 2).map(i => trouble.causes[i]?.map(fault => fault.words).join(', and ')).filter(Boolean).join('; or ') + (causes.length > 2 ? `; or ${causes.length - 2} more` : '')
+const differs = (trouble: Trouble, cause: Fault[]) =>
+  cause.some(
+    fault => fault.consequence !== '' && !trouble.causes[0]!.some(first => first.consequence === fault.consequence),
+  )
+const asked = (trouble: Trouble) =>
+  trouble
+    .next!.at.split('#')[0]!
+    .split('|')
+    .map(node => point(node, props.sheet))
+    .join(' – ')
+const names = (trouble: Trouble, causes: number[]) =>
+  causes
+    .slice(0, 2)
+    .map(i => trouble.causes[i]?.map(fault => fault.words).join(', and '))
+    .filter(Boolean)
+    .join('; or ') + (causes.length > 2 ? `; or ${causes.length - 2} more` : '')
 </script>
 
 <template>
   <section aria-live="polite" class="verdict">
     <template v-if="!judgement">
-      <p v-if="provisional && provisional !== 'incomplete'" class="big" :class="provisional">{{ { passes: 'Passes', fails: 'Fails', incomplete: '' }[provisional] }}</p>
-      <p v-if="provisional && provisional !== 'incomplete'" class="quiet">As far as this device can tell; the server decides when it hears of it.</p>
-      <p v-else class="big quiet">{{ read && map ? `${all - read} to go` : read || begun ? 'Not all of it yet' : 'Nothing read yet' }}</p>
+      <p
+        v-if="provisional && provisional !== 'incomplete'"
+        class="big"
+        :class="provisional">{{ { passes: 'Passes', fails: 'Fails', incomplete: '' }[provisional] }}</p>
+      <p
+        v-if="provisional && provisional !== 'incomplete'"
+        class="quiet">As far as this device can tell; the server decides when it hears of it.</p>
+      <p
+        v-else
+        class="big quiet">{{ read && map ? `${all - read} to go` : read || begun ? 'Not all of it yet' : 'Nothing read yet' }}</p>
     </template>
     <template v-else>
-      <p class="big" :class="judgement.verdict">{{ { passes: 'Passes', fails: 'Fails', incomplete: map && all > read ? `${all - read} to go` : 'Not all of it yet' }[judgement.verdict] }}</p>
-      <p v-if="judgement.verdict === 'fails' && map && judgement.unread" class="quiet">{{ judgement.unread }} lines are not read yet.</p>
-      <p v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read || !map)" class="quiet">Not done, or not all of it: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>
+      <p
+        class="big"
+        :class="judgement.verdict">{{ { passes: 'Passes', fails: 'Fails', incomplete: map && all > read
+          ? `${all - read} to go` : 'Not all of it yet' }[judgement.verdict] }}</p>
+      <p
+        v-if="judgement.verdict === 'fails' && map && judgement.unread"
+        class="quiet">{{ judgement.unread }} lines are not read yet.</p>
+      <p
+        v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read || !map)"
+        class="quiet">Not done, or not all of it: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>
       <p v-for="over in judgement.over" :key="over"><b>Over its limit:</b> {{ over }}.</p>
       <article v-for="(trouble, i) in judgement.troubles" :key="i" :aria-label="`Trouble ${i + 1}`">
         <template v-if="trouble.causes[0]">
           <p v-for="fault in trouble.causes[0]" :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
           <template v-if="trouble.causes.length > 1">
             <h2>Reads the same</h2>
-            <ul><li v-for="(cause, k) in trouble.causes.slice(1, 8)" :key="k">{{ cause.map(fault => fault.words).join(', and ') }}<span v-if="differs(trouble, cause)" class="quiet">: {{ cause.map(fault => fault.consequence).filter(Boolean).join(' ') }}</span></li></ul>
-            <p v-if="trouble.causes.length > 8 || trouble.more" class="quiet">and {{ trouble.causes.length - 8 + trouble.more }} more</p>
+            <ul><li
+              v-for="(cause, k) in trouble.causes.slice(1, 8)"
+              :key="k">{{ cause.map(fault => fault.words).join(', and ') }}<span
+                v-if="differs(trouble, cause)"
+                class="quiet">: {{ cause.map(fault => fault.consequence).filter(Boolean).join(' ') }}</span></li></ul>
+            <p
+              v-if="trouble.causes.length > 8 || trouble.more"
+              class="quiet">and {{ trouble.causes.length - 8 + trouble.more }} more</p>
             <template v-if="trouble.next">
               <h2>Read next</h2>
-              <p v-if="trouble.next.at"><b>{{ trouble.next.words }}</b> <button type="button" class="mono" @click="$emit('next', trouble.next.method, trouble.next.at, trouble.next.state)">{{ asked(trouble) }}</button></p>
-              <ul v-if="trouble.next.at" class="answers"><li v-for="(answer, k) in trouble.next.answers" :key="k"><span class="mono">{{ said(answer.value, trouble.next.unit, sheet, sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble, answer.causes) }}</li></ul>
-              <p v-else><b>{{ trouble.next.words }}.</b> {{ ends(trouble.causes).length > 1 ? `Nothing at the terminals tells ${ends(trouble.causes).join(' from ')}: look at the core colours of the opened end.` : 'Nothing at the terminals tells these apart.' }}</p>
+              <p v-if="trouble.next.at"><b>{{ trouble.next.words }}</b> <button
+                type="button"
+                class="mono"
+                @click="$emit('next', trouble.next.method, trouble.next.at, trouble.next.state)">{{ asked(trouble) }}</button>
+              </p>
+              <ul v-if="trouble.next.at" class="answers"><li
+                v-for="(answer, k) in trouble.next.answers"
+                :key="k">
+                <span class="mono">{{ said(answer.value, trouble.next.unit, sheet,
+                                           sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble, answer.causes) }}</li>
+              </ul>
+              <p v-else>
+                <b>{{ trouble.next.words }}.</b> {{ ends(trouble.causes).length > 1
+                  ? `Nothing at the terminals tells ${ends(trouble.causes).join(' from ')}: look at the core colours of the opened end.`
+                  : 'Nothing at the terminals tells these apart.' }}</p>
             </template>
-            <p v-else-if="ends(trouble.causes).length > 1" class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at the core colours of an opened end.</p>
+            <p
+              v-else-if="ends(trouble.causes).length > 1"
+              class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at the core colours of an opened end.</p>
             <p v-else class="quiet">Nothing that is at hand tells them apart.</p>
-            <p v-if="trouble.open"><b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b> {{ trouble.open.reasons.join('; ') }}.</p>
+            <p v-if="trouble.open">
+              <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b> {{ trouble.open.reasons.join('; ') }}.</p>
           </template>
         </template>
-        <p v-else><b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core colours with the run's page.</p>
+        <p v-else>
+          <b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core colours with the run's page.</p>
       </article>
     </template>
   </section>
 </template>
 
 <style scoped>
-.big { font-size: 26px; font-weight: 700; margin: 0 }
-.big.quiet { font-size: 18px }
-.fails { color: var(--flux) }
-.passes { color: var(--verdigris) }
-article { border-top: 1px solid var(--line); padding-top: 6px; margin-top: 8px }
-p { margin: 4px 0 }
-ul { margin: 0; padding-left: 16px; font-size: 13px }
-h2 { margin: 8px 0 2px }
-button { all: unset; cursor: pointer; color: var(--verdigris); text-decoration: underline; text-underline-offset: 2px }
-button:focus-visible { outline: 2px solid var(--copper) }
+.big {
+  font-size: 26px;
+  font-weight: 700;
+  margin: 0;
+}
+.big.quiet {
+  font-size: 18px;
+}
+.fails {
+  color: var(--flux);
+}
+.passes {
+  color: var(--verdigris);
+}
+article {
+  border-top: 1px solid var(--line);
+  padding-top: 6px;
+  margin-top: 8px;
+}
+p {
+  margin: 4px 0;
+}
+ul {
+  margin: 0;
+  padding-left: 16px;
+  font-size: 13px;
+}
+h2 {
+  margin: 8px 0 2px;
+}
+button {
+  all: unset;
+  cursor: pointer;
+  color: var(--verdigris);
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+button:focus-visible {
+  outline: 2px solid var(--copper);
+}
 </style>

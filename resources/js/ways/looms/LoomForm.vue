@@ -5,16 +5,31 @@ import type { LoomPart } from '../../api/looms'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 
-const props = defineProps<{ part: LoomPart | null, version: number, places: { id: string, name: string }[] }>()
-const emit = defineEmits<{ saved: [string], close: [] }>()
+const props = defineProps<{ part: LoomPart | null; version: number; places: { id: string; name: string }[] }>()
+const emit = defineEmits<{ saved: [string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
-const draft = reactive({ name: props.part?.name ?? '', covering: props.part?.covering ?? 'ties', tieEvery: props.part?.tieEvery ?? '300 mm', root: props.part?.root ?? '', oneReel: props.part?.oneReel ?? false })
-
-const save = () => attempt(async () => {
-  const part = { id: props.part?.id ?? slug(draft.name), name: draft.name.trim(), covering: draft.covering, tieEvery: draft.tieEvery, ...(draft.root ? { root: draft.root } : {}), ...(draft.oneReel ? { oneReel: true } : {}), ...(props.part?.breakouts?.length ? { breakouts: props.part.breakouts } : {}) }
-  await api.put('shared/loom', { part, ...(props.part ? { version: props.version } : {}) })
-  emit('saved', part.id)
+const draft = reactive({
+  name: props.part?.name ?? '',
+  covering: props.part?.covering ?? 'ties',
+  tieEvery: props.part?.tieEvery ?? '300 mm',
+  root: props.part?.root ?? '',
+  oneReel: props.part?.oneReel ?? false,
 })
+
+const save = () =>
+  attempt(async () => {
+    const part = {
+      id: props.part?.id ?? slug(draft.name),
+      name: draft.name.trim(),
+      covering: draft.covering,
+      tieEvery: draft.tieEvery,
+      ...(draft.root ? { root: draft.root } : {}),
+      ...(draft.oneReel ? { oneReel: true } : {}),
+      ...(props.part?.breakouts?.length ? { breakouts: props.part.breakouts } : {}),
+    }
+    await api.put('shared/loom', { part, ...(props.part ? { version: props.version } : {}) })
+    emit('saved', part.id)
+  })
 </script>
 
 <template>
@@ -22,16 +37,33 @@ const save = () => attempt(async () => {
     <h1>{{ part ? 'Edit loom' : 'New loom' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-text-field v-model="draft.name" label="Name" :autofocus="!part" />
-    <v-select v-model="draft.covering" label="Held together by" :items="[{ value: 'ties', title: 'ties' }, { value: 'sleeve', title: 'braided sleeve' }]" />
+    <v-select
+      v-model="draft.covering"
+      label="Held together by"
+      :items="[{ value: 'ties', title: 'ties' }, { value: 'sleeve', title: 'braided sleeve' }]" />
     <v-text-field v-model="draft.tieEvery" label="A tie at least every" />
-    <v-select v-if="places.length" v-model="draft.root" label="Laid out from" :items="[{ value: '', title: 'where most members end' }, ...places.map(each => ({ value: each.id, title: each.name }))]" />
+    <v-select
+      v-if="places.length"
+      v-model="draft.root"
+      label="Laid out from"
+      :items="[{ value: '', title: 'where most members end' }, ...places.map(each => ({ value: each.id, title: each.name }))]" />
     <v-checkbox v-model="draft.oneReel" label="Cut like cables off one reel" />
     <p v-if="!part" class="quiet">Runs are put into it on the schedule: mark them, then change their loom together.</p>
-    <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
+    <p class="acts"><v-btn
+      type="submit"
+      color="primary"
+      :loading="busy">Save</v-btn><v-btn variant="text" @click="$emit('close')">Cancel</v-btn></p>
   </form></v-card>
 </template>
 
 <style scoped>
-form { display: grid; gap: 12px }
-.acts { display: flex; gap: 8px; margin: 0 }
+form {
+  display: grid;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  margin: 0;
+}
 </style>

@@ -14,35 +14,80 @@ const router = useRouter()
 const looms = ref<LoomLine[] | null>(null)
 const adding = ref(false)
 const { problem, attempt } = useAttempt()
-onMounted(() => attempt(async () => { looms.value = (await api.get<{ looms: LoomLine[] }>('looms')).looms }))
+onMounted(() =>
+  attempt(async () => {
+    looms.value = (await api.get<{ looms: LoomLine[] }>('looms')).looms
+  }),
+)
 </script>
 
 <template>
   <main class="looms">
-    <header><h1>Looms</h1><span class="quiet">runs that are dressed together</span><span class="space" /><v-btn v-if="session.plans" color="primary" @click="adding = true">New loom</v-btn></header>
+    <header><h1>Looms</h1><span class="quiet">runs that are dressed together</span><span class="space" /><v-btn
+      v-if="session.plans"
+      color="primary"
+      @click="adding = true">New loom</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!looms && !problem" indeterminate color="primary" aria-label="Packing the bundles" />
     <div v-if="looms" class="pad">
-      <p v-if="looms.length === 0" class="quiet">No loom yet. Make one, then mark runs on the schedule and put them into it.</p>
+      <p
+        v-if="looms.length === 0"
+        class="quiet">No loom yet. Make one, then mark runs on the schedule and put them into it.</p>
       <table v-else class="lines">
-        <thead><tr><th>Loom</th><th>From</th><th class="right">Cables</th><th class="right">Segments</th><th>Thickest</th><th class="right">Weight</th><th>Held by</th><th>To see to</th></tr></thead>
+        <thead><tr><th>Loom</th><th>From</th><th class="right">Cables</th><th class="right">Segments</th>
+          <th>Thickest</th><th class="right">Weight</th><th>Held by</th><th>To see to</th></tr></thead>
         <tbody><tr v-for="loom in looms" :key="loom.id">
-          <td><router-link :to="`/looms/${loom.id}`"><b>{{ loom.name }}</b></router-link></td><td>{{ loom.root || 'no shape yet' }}</td><td class="mono right">{{ loom.members }}</td><td class="mono right">{{ loom.segments }}</td>
-          <td><FigureSum v-if="loom.thickest" :figure="loom.thickest" /></td><td class="mono right">{{ loom.mass }} kg</td><td>{{ loom.covering === 'sleeve' ? 'sleeve' : 'ties' }}</td>
-          <td><p v-for="finding in loom.findings" :key="finding.words" class="note" :class="finding.severity">{{ inWords(finding.words) }}</p></td>
+          <td><router-link :to="`/looms/${loom.id}`"><b>{{ loom.name }}</b></router-link></td>
+          <td>{{ loom.root || 'no shape yet' }}</td><td class="mono right">{{ loom.members }}</td>
+          <td class="mono right">{{ loom.segments }}</td>
+          <td><FigureSum
+            v-if="loom.thickest"
+            :figure="loom.thickest" /></td><td class="mono right">{{ loom.mass }} kg</td>
+          <td>{{ loom.covering === 'sleeve' ? 'sleeve' : 'ties' }}</td>
+          <td><p
+            v-for="finding in loom.findings"
+            :key="finding.words"
+            class="note"
+            :class="finding.severity">{{ inWords(finding.words) }}</p></td>
         </tr></tbody>
       </table>
     </div>
-    <v-dialog v-model="adding" max-width="440"><LoomForm v-if="adding" :part="null" :version="0" :places="[]" @saved="id => router.push(`/looms/${id}`)" @close="adding = false" /></v-dialog>
+    <v-dialog v-model="adding" max-width="440"><LoomForm
+      v-if="adding"
+      :part="null"
+      :version="0"
+      :places="[]"
+      @saved="id => router.push(`/looms/${id}`)"
+      @close="adding = false" /></v-dialog>
   </main>
 </template>
 
 <style scoped>
-.looms { height: 100dvh; overflow: auto }
-header { display: flex; gap: 14px; align-items: center; padding: 12px 18px; border-bottom: 1px solid var(--line) }
-.space { flex: 1 }
-.pad { padding: 8px 18px 40px }
-.right { text-align: right }
-td { vertical-align: top }
-td .note { margin: 2px 0; padding: 2px 8px }
+.looms {
+  height: 100dvh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding: 12px 18px;
+  border-bottom: 1px solid var(--line);
+}
+.space {
+  flex: 1;
+}
+.pad {
+  padding: 8px 18px 40px;
+}
+.right {
+  text-align: right;
+}
+td {
+  vertical-align: top;
+}
+td .note {
+  margin: 2px 0;
+  padding: 2px 8px;
+}
 </style>

@@ -16,7 +16,7 @@ const marked = ref<string[]>([])
 
 async function load() {
   try {
-    const answer = await api.get<{ jobs: JobLine[], people: Placed[] }>('bench')
+    const answer = await api.get<{ jobs: JobLine[]; people: Placed[] }>('bench')
     jobs.value = answer.jobs
     people.value = answer.people
     problem.value = ''
@@ -29,23 +29,45 @@ async function load() {
 const ALONG = 12
 async function takeAlong() {
   if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller) return
-  for (const job of jobs.value.filter(each => !each.done && (each.mine || each.begun)).sort((a, b) => Number(b.mine) - Number(a.mine)).slice(0, ALONG)) await api.get(`bench/${job.id}`).catch(() => undefined)
+  for (const job of jobs.value
+    .filter(each => !each.done && (each.mine || each.begun))
+    .sort((a, b) => Number(b.mine) - Number(a.mine))
+    .slice(0, ALONG))
+    await api.get(`bench/${job.id}`).catch(() => undefined)
 }
-onMounted(async () => { await load(); void takeAlong() })
-useIntervalFn(() => { if (!document.hidden) void load() }, 10_000)
+onMounted(async () => {
+  await load()
+  void takeAlong()
+})
+useIntervalFn(() => {
+  if (!document.hidden) void load()
+}, 10_000)
 
-const fits = (job: JobLine) => words.value.toLowerCase().split(/\s+/).filter(Boolean).every(word => [...job.codes, job.cable, job.from, job.to, job.loom, job.next, ...job.skills].join(' ').toLowerCase().includes(word))
+const fits = (job: JobLine) =>
+  words.value
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .every(word =>
+      [...job.codes, job.cable, job.from, job.to, job.loom, job.next, ...job.skills]
+        .join(' ')
+        .toLowerCase()
+        .includes(word),
+    )
 const onlyMine = ref(false)
 const shown = computed(() => jobs.value.filter(job => fits(job) && (!onlyMine.value || job.mine)))
-const groups = computed(() => [
-  { name: 'Stopped', jobs: shown.value.filter(job => job.hold && !job.done) },
-  { name: 'In hand', jobs: shown.value.filter(job => !job.hold && !job.done && job.begun) },
-  { name: 'To be made', jobs: shown.value.filter(job => !job.hold && !job.done && !job.begun) },
-  { name: 'Left the bench', jobs: shown.value.filter(job => job.done) },
-].filter(group => group.jobs.length))
+const groups = computed(() =>
+  [
+    { name: 'Stopped', jobs: shown.value.filter(job => job.hold && !job.done) },
+    { name: 'In hand', jobs: shown.value.filter(job => !job.hold && !job.done && job.begun) },
+    { name: 'To be made', jobs: shown.value.filter(job => !job.hold && !job.done && !job.begun) },
+    { name: 'Left the bench', jobs: shown.value.filter(job => job.done) },
+  ].filter(group => group.jobs.length),
+)
 const who = (job: JobLine) => people.value.filter(person => person.assembly === job.id).map(person => person.name)
-const alike = (job: JobLine) => jobs.value.filter(each => !each.done && !each.hold && each.alike === job.alike && !each.begun)
-const time = (minutes: number) => minutes < 90 ? `${Math.ceil(minutes)} min` : `${(minutes / 60).toFixed(1)} h`
+const alike = (job: JobLine) =>
+  jobs.value.filter(each => !each.done && !each.hold && each.alike === job.alike && !each.begun)
+const time = (minutes: number) => (minutes < 90 ? `${Math.ceil(minutes)} min` : `${(minutes / 60).toFixed(1)} h`)
 function mark(id: string) {
   marked.value = marked.value.includes(id) ? marked.value.filter(each => each !== id) : [...marked.value, id]
 }
@@ -55,56 +77,202 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
 
 <template>
   <main class="list">
-    <header><h1>Bench</h1><v-text-field v-model="words" placeholder="find: a code, a loom, a skill" aria-label="Find a job" clearable />
-      <label v-if="jobs.some(job => job.mine)" class="mine"><input v-model="onlyMine" type="checkbox"> given to me</label>
-      <v-btn v-if="batch.length > 1" color="primary" @click="together(marked)">Make {{ batch.length }} together</v-btn></header>
+    <header><h1>Bench</h1><v-text-field
+      v-model="words"
+      placeholder="find: a code, a loom, a skill"
+      aria-label="Find a job"
+      clearable />
+      <label
+        v-if="jobs.some(job => job.mine)"
+        class="mine"><input v-model="onlyMine" type="checkbox"> given to me</label>
+      <v-btn
+        v-if="batch.length > 1"
+        color="primary"
+        @click="together(marked)">Make {{ batch.length }} together</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!loaded" indeterminate color="primary" aria-label="Loading" />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No job fits.</p>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.jobs.length }}</span></h2>
       <div v-for="job in group.jobs" :key="job.id" class="job">
-        <input v-if="!job.done && !job.begun" type="checkbox" :checked="marked.includes(job.id)" :aria-label="`Mark ${job.codes.join(', ')}`" @change="mark(job.id)"><span v-else />
+        <input
+          v-if="!job.done && !job.begun"
+          type="checkbox"
+          :checked="marked.includes(job.id)"
+          :aria-label="`Mark ${job.codes.join(', ')}`"
+          @change="mark(job.id)"><span v-else />
         <router-link :to="`/bench/${job.id}`">
-          <b class="mono">{{ job.codes[0] }}<small v-if="job.codes.length > 1">and {{ job.codes.length - 1 }} more</small></b>
-          <span class="way">{{ job.from }} → {{ job.to }}<small>{{ job.cable }}<template v-if="job.loom"> · {{ job.loom }}</template></small></span>
-          <span class="next"><template v-if="job.hold"><b class="stop">{{ job.hold }}</b></template><template v-else-if="job.done">made</template><template v-else>{{ job.next }}<small>{{ job.where }}</small></template></span>
-          <span class="far"><svg width="90" height="6" viewBox="0 0 90 6" role="img" :aria-label="`${job.settled} of ${job.count} done`"><rect width="90" height="6" rx="3" class="all" /><rect :width="90 * job.settled / job.count" height="6" rx="3" class="part" /></svg><small>{{ job.done ? '' : `${time(job.minutes)} left` }}</small></span>
-          <span class="who"><span v-for="name in who(job)" :key="name" class="initial" :title="`${name} is at it`">{{ name.slice(0, 1) }}</span><span v-if="job.questions" class="ask" :title="`${job.questions} not answered`">?</span><Strand :beads="job.strand" /></span>
+          <b class="mono">{{ job.codes[0] }}<small v-if="job.codes.length > 1">and {{ job.codes.length - 1 }} more</small>
+          </b>
+          <span class="way">{{ job.from }} → {{ job.to }}<small>{{ job.cable }}<template v-if="job.loom"> · {{ job.loom }}</template>
+          </small></span>
+          <span class="next"><template v-if="job.hold"><b class="stop">{{ job.hold }}</b></template>
+            <template v-else-if="job.done">made</template><template v-else>{{ job.next }}<small>{{ job.where }}</small>
+            </template></span>
+          <span class="far"><svg
+            width="90"
+            height="6"
+            viewBox="0 0 90 6"
+            role="img"
+            :aria-label="`${job.settled} of ${job.count} done`"><rect width="90" height="6" rx="3" class="all" /><rect
+              :width="90 * job.settled / job.count"
+              height="6"
+              rx="3"
+              class="part" /></svg><small>{{ job.done ? '' : `${time(job.minutes)} left` }}</small></span>
+          <span class="who"><span
+            v-for="name in who(job)"
+            :key="name"
+            class="initial"
+            :title="`${name} is at it`">{{ name.slice(0, 1) }}</span><span
+              v-if="job.questions"
+              class="ask"
+              :title="`${job.questions} not answered`">?</span><Strand :beads="job.strand" /></span>
         </router-link>
-        <button v-if="!job.begun && !job.done && alike(job).length > 1 && alike(job)[0]!.id === job.id" type="button" class="batch" @click="together(alike(job).map(each => each.id))">{{ alike(job).length }} alike: make them together</button>
+        <button
+          v-if="!job.begun && !job.done && alike(job).length > 1 && alike(job)[0]!.id === job.id"
+          type="button"
+          class="batch"
+          @click="together(alike(job).map(each => each.id))">{{ alike(job).length }} alike: make them together</button>
       </div>
     </section>
   </main>
 </template>
 
 <style scoped>
-.list { height: 100%; overflow: auto; padding-bottom: 30px }
-header { display: flex; align-items: center; gap: 16px; padding: 8px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 1 }
-header > .v-input { max-width: 420px }
-.mine { display: flex; gap: 6px; align-items: center; white-space: nowrap }
-h2 { padding: 0 16px; margin: 16px 0 4px }
-h2 span { font-family: var(--mono); font-weight: 400 }
-.job { display: grid; grid-template-columns: 20px minmax(0, 1fr); gap: 8px; align-items: center; padding: 0 16px; border-bottom: 1px solid var(--line) }
-.job:hover { background: #f1ece2 }
-.v-theme--dim .job:hover { background: var(--surface) }
-a { display: grid; grid-template-columns: 84px minmax(0, 1.2fr) minmax(0, 1fr) 96px 150px; gap: 12px; align-items: center; padding: 7px 0; color: var(--ink) !important; text-decoration: none; min-height: 46px }
-.way, .next { line-height: 1.25; overflow: hidden; text-overflow: ellipsis }
-small { display: block; color: var(--slate); font-family: var(--sans); font-weight: 400 }
-.all { fill: var(--panel) }
-.part { fill: var(--verdigris) }
-.who { display: flex; gap: 6px; justify-content: flex-end; align-items: center }
-.initial { width: 20px; height: 20px; border-radius: 50%; background: var(--copper-fill); color: var(--on-action); display: grid; place-items: center; font-size: 12px; font-weight: 600 }
-.ask { color: var(--amber); font-weight: 700 }
-.stop { color: var(--flux) }
-.batch { all: unset; grid-column: 2; margin: -2px 0 8px 96px; cursor: pointer; color: var(--verdigris); text-decoration: underline; font-size: 13px; width: max-content }
-.batch:focus-visible { outline: 2px solid var(--copper) }
-.pad { padding: 16px }
+.list {
+  height: 100%;
+  overflow: auto;
+  padding-bottom: 30px;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 1;
+}
+header > .v-input {
+  max-width: 420px;
+}
+.mine {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+h2 {
+  padding: 0 16px;
+  margin: 16px 0 4px;
+}
+h2 span {
+  font-family: var(--mono);
+  font-weight: 400;
+}
+.job {
+  display: grid;
+  grid-template-columns: 20px minmax(0, 1fr);
+  gap: 8px;
+  align-items: center;
+  padding: 0 16px;
+  border-bottom: 1px solid var(--line);
+}
+.job:hover {
+  background: #f1ece2;
+}
+.v-theme--dim .job:hover {
+  background: var(--surface);
+}
+a {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1.2fr) minmax(0, 1fr) 96px 150px;
+  gap: 12px;
+  align-items: center;
+  padding: 7px 0;
+  color: var(--ink) !important;
+  text-decoration: none;
+  min-height: 46px;
+}
+.way,
+.next {
+  line-height: 1.25;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+small {
+  display: block;
+  color: var(--slate);
+  font-family: var(--sans);
+  font-weight: 400;
+}
+.all {
+  fill: var(--panel);
+}
+.part {
+  fill: var(--verdigris);
+}
+.who {
+  display: flex;
+  gap: 6px;
+  justify-content: flex-end;
+  align-items: center;
+}
+.initial {
+  width: 20px;
+  height: 20px;
+  border-radius: 50%;
+  background: var(--copper-fill);
+  color: var(--on-action);
+  display: grid;
+  place-items: center;
+  font-size: 12px;
+  font-weight: 600;
+}
+.ask {
+  color: var(--amber);
+  font-weight: 700;
+}
+.stop {
+  color: var(--flux);
+}
+.batch {
+  all: unset;
+  grid-column: 2;
+  margin: -2px 0 8px 96px;
+  cursor: pointer;
+  color: var(--verdigris);
+  text-decoration: underline;
+  font-size: 13px;
+  width: max-content;
+}
+.batch:focus-visible {
+  outline: 2px solid var(--copper);
+}
+.pad {
+  padding: 16px;
+}
 @media (max-width: 760px) {
-  a { grid-template-columns: 72px minmax(0, 1fr); gap: 2px 10px }
-  .next, .far { grid-column: 2 }
-  .far { display: flex; gap: 10px; align-items: center }
-  .who { display: none }
-  .batch { margin-left: 82px }
+  a {
+    grid-template-columns: 72px minmax(0, 1fr);
+    gap: 2px 10px;
+  }
+  .next,
+  .far {
+    grid-column: 2;
+  }
+  .far {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+  }
+  .who {
+    display: none;
+  }
+  .batch {
+    margin-left: 82px;
+  }
 }
 </style>

@@ -9,14 +9,27 @@ import CrewTabs from './CrewTabs.vue'
 
 const board = ref<Board | null>(null)
 const { problem, attempt } = useAttempt()
-const load = () => attempt(async () => { board.value = await api.get<Board>('crew/board') })
+const load = () =>
+  attempt(async () => {
+    board.value = await api.get<Board>('crew/board')
+  })
 onMounted(load)
-useIntervalFn(() => { if (!document.hidden) void load() }, 15_000)
+useIntervalFn(() => {
+  if (!document.hidden) void load()
+}, 15_000)
 
-const day = (iso: string) => new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
-const longest = computed(() => Math.max(60, ...Object.values(board.value?.forecast.ahead ?? {}).flat().map(each => each.from + each.minutes)))
+const day = (iso: string) =>
+  new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
+const longest = computed(() =>
+  Math.max(
+    60,
+    ...Object.values(board.value?.forecast.ahead ?? {})
+      .flat()
+      .map(each => each.from + each.minutes),
+  ),
+)
 const ahead = (person: string) => board.value?.forecast.ahead[person] ?? []
-const time = (minutes: number) => minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`
+const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`)
 </script>
 
 <template>
@@ -27,30 +40,62 @@ const time = (minutes: number) => minutes < 90 ? `${Math.round(minutes)} min` : 
     <div v-if="board" class="body">
       <section class="when">
         <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.' : `Off the bench by ${day(board.forecast.finish)}` }}</p>
-        <p class="clock"><FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs have left the bench</p>
-        <p class="quiet">By {{ board.forecast.basis }}.<template v-if="board.forecast.bottleneck"> What holds it up: <b>{{ board.forecast.bottleneck }}</b>.</template></p>
-        <p v-if="board.forecast.stuck.length" class="note stop"><strong>Nobody of the crew can do this:</strong>{{ board.forecast.stuck.slice(0, 4).join('; ') }}<template v-if="board.forecast.stuck.length > 4"> and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it to others.</p>
+        <p class="clock">
+          <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs have left the bench</p>
+        <p class="quiet">By {{ board.forecast.basis }}.<template v-if="board.forecast.bottleneck"> What holds it up: <b>{{ board.forecast.bottleneck }}</b>.</template>
+        </p>
+        <p
+          v-if="board.forecast.stuck.length"
+          class="note stop">
+          <strong>Nobody of the crew can do this:</strong>{{ board.forecast.stuck.slice(0,
+                                                                                        4).join('; ') }}<template v-if="board.forecast.stuck.length > 4"> and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it to others.</p>
       </section>
       <section>
         <h2>Who is on what</h2>
         <div v-for="person in board.people" :key="person.signIn" class="person">
-          <span><b>{{ person.name }}</b><small>{{ person.skills.join(', ') || 'no skill named' }} · {{ person.today }} today</small></span>
-          <span><router-link v-if="person.at" :to="`/bench/${person.at.job}`">at {{ person.at.code }}</router-link><span v-else class="quiet">not at a bench</span></span>
-          <span class="ahead" role="img" :aria-label="ahead(person.signIn).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
-            <span v-for="each in ahead(person.signIn)" :key="each.code + each.from" class="slot" :style="{ left: `${100 * each.from / longest}%`, width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }" :title="`${each.code}: ${each.words}, ${time(each.minutes)}`">{{ each.code }}</span>
+          <span><b>{{ person.name }}</b>
+            <small>{{ person.skills.join(', ') || 'no skill named' }} · {{ person.today }} today</small></span>
+          <span><router-link
+            v-if="person.at"
+            :to="`/bench/${person.at.job}`">at {{ person.at.code }}</router-link><span
+              v-else
+              class="quiet">not at a bench</span></span>
+          <span
+            class="ahead"
+            role="img"
+            :aria-label="ahead(person.signIn).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
+            <span
+              v-for="each in ahead(person.signIn)"
+              :key="each.code + each.from"
+              class="slot"
+              :style="{ left: `${100 * each.from / longest}%`, width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }"
+              :title="`${each.code}: ${each.words}, ${time(each.minutes)}`">{{ each.code }}</span>
           </span>
         </div>
       </section>
       <section v-if="board.stopped.length">
         <h2>Stopped, and why</h2>
-        <p v-for="job in board.stopped" :key="job.id" class="note" :class="job.hold ? 'stop' : 'check'"><router-link :to="`/bench/${job.id}`" class="mono">{{ job.codes[0] }}</router-link> {{ job.hold ?? `${job.questions} not answered` }}</p>
+        <p
+          v-for="job in board.stopped"
+          :key="job.id"
+          class="note"
+          :class="job.hold ? 'stop' : 'check'"><router-link
+            :to="`/bench/${job.id}`"
+            class="mono">{{ job.codes[0] }}</router-link> {{ job.hold ?? `${job.questions} not answered` }}</p>
       </section>
       <section>
         <h2>What goes wrong where</h2>
         <p v-if="board.families.length === 0" class="quiet">Nothing has been looked over at the bench yet.</p>
         <table v-else class="lines">
-          <thead><tr><th>Family</th><th>Looked over</th><th>Good at once</th><th>Reworked</th><th>Flags</th><th>Found</th></tr></thead>
-          <tbody><tr v-for="each in board.families" :key="each.family"><td>{{ each.family }}</td><td class="mono">{{ each.looked }}</td><td class="mono">{{ each.yield === null ? '' : `${each.yield} %` }}</td><td class="mono">{{ each.reworked }}</td><td class="mono">{{ each.flags }}</td><td>{{ Object.entries(each.found).map(([what, count]) => `${what} (${count})`).join('; ') }}</td></tr></tbody>
+          <thead><tr><th>Family</th><th>Looked over</th><th>Good at once</th><th>Reworked</th><th>Flags</th>
+            <th>Found</th></tr></thead>
+          <tbody><tr
+            v-for="each in board.families"
+            :key="each.family"><td>{{ each.family }}</td><td class="mono">{{ each.looked }}</td>
+            <td class="mono">{{ each.yield === null ? '' : `${each.yield} %` }}</td>
+            <td class="mono">{{ each.reworked }}</td><td class="mono">{{ each.flags }}</td>
+            <td>{{ Object.entries(each.found).map(([what, count]) => `${what} (${count})`).join('; ') }}</td></tr>
+          </tbody>
         </table>
       </section>
     </div>
@@ -58,15 +103,75 @@ const time = (minutes: number) => minutes < 90 ? `${Math.round(minutes)} min` : 
 </template>
 
 <style scoped>
-.board { height: 100%; overflow: auto }
-header { display: flex; align-items: center; gap: 18px; padding: 10px 16px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 2 }
-.body { padding: 6px 20px 30px; max-width: 1100px }
-.big { font-size: 26px; font-weight: 650; margin: 12px 0 2px }
-.when p { margin: 2px 0 }
-.clock { display: flex; gap: 6px; align-items: baseline; flex-wrap: wrap }
-.person { display: grid; grid-template-columns: 240px 140px minmax(0, 1fr); gap: 14px; align-items: center; padding: 7px 0; border-bottom: 1px solid var(--line) }
-small { display: block; color: var(--slate) }
-.ahead { position: relative; height: 24px; background: var(--panel); border-radius: 3px; overflow: hidden }
-.slot { position: absolute; top: 2px; bottom: 2px; background: var(--surface); border: 1px solid var(--verdigris); border-radius: 3px; font-family: var(--mono); font-size: 11px; line-height: 18px; padding: 0 3px; overflow: hidden; white-space: nowrap }
-@media (max-width: 760px) { .person { grid-template-columns: minmax(0, 1fr) } }
+.board {
+  height: 100%;
+  overflow: auto;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 10px 16px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 2;
+}
+.body {
+  padding: 6px 20px 30px;
+  max-width: 1100px;
+}
+.big {
+  font-size: 26px;
+  font-weight: 650;
+  margin: 12px 0 2px;
+}
+.when p {
+  margin: 2px 0;
+}
+.clock {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.person {
+  display: grid;
+  grid-template-columns: 240px 140px minmax(0, 1fr);
+  gap: 14px;
+  align-items: center;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--line);
+}
+small {
+  display: block;
+  color: var(--slate);
+}
+.ahead {
+  position: relative;
+  height: 24px;
+  background: var(--panel);
+  border-radius: 3px;
+  overflow: hidden;
+}
+.slot {
+  position: absolute;
+  top: 2px;
+  bottom: 2px;
+  background: var(--surface);
+  border: 1px solid var(--verdigris);
+  border-radius: 3px;
+  font-family: var(--mono);
+  font-size: 11px;
+  line-height: 18px;
+  padding: 0 3px;
+  overflow: hidden;
+  white-space: nowrap;
+}
+@media (max-width: 760px) {
+  .person {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

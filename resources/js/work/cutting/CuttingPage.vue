@@ -15,16 +15,20 @@ import ReelForm from './ReelForm.vue'
 const session = useSession()
 const cutting = ref<Cutting | null>(null)
 const { problem, attempt } = useAttempt()
-const chosen = ref<{ cut: Cut, assigned: Assigned, cable: CableCuts } | null>(null)
-const replanned = ref<{ changes: Replanned, code: string } | null>(null)
-const form = ref<{ reel: ReelPart | null, version: number, cable: string } | null>(null)
-const load = async () => { cutting.value = await api.get<Cutting>('cutting') }
+const chosen = ref<{ cut: Cut; assigned: Assigned; cable: CableCuts } | null>(null)
+const replanned = ref<{ changes: Replanned; code: string } | null>(null)
+const form = ref<{ reel: ReelPart | null; version: number; cable: string } | null>(null)
+const load = async () => {
+  cutting.value = await api.get<Cutting>('cutting')
+}
 onMounted(() => attempt(load))
 
 const busy = computed(() => cutting.value?.cables.filter(each => each.assigned.length || each.unmet.length) ?? [])
 const idle = computed(() => cutting.value?.cables.filter(each => !each.assigned.length && !each.unmet.length) ?? [])
 const longest = (cable: CableCuts) => Math.max(...cable.assigned.map(each => Number.parseFloat(each.stock.left)))
-const cuts = computed(() => busy.value.reduce((sum, cable) => sum + cable.assigned.reduce((n, each) => n + each.cuts.length, 0), 0))
+const cuts = computed(() =>
+  busy.value.reduce((sum, cable) => sum + cable.assigned.reduce((n, each) => n + each.cuts.length, 0), 0),
+)
 const edits = computed(() => session.can('planner', 'bench', 'lead'))
 const reelOf = (id: string) => cutting.value?.reels.find(each => each.part.id === id)
 
@@ -50,61 +54,195 @@ async function saved(changes: Replanned, reel: string) {
 
 <template>
   <main class="cutting">
-    <header><h1>Cutting</h1><span v-if="cutting" class="quiet">{{ cuts }} {{ cuts === 1 ? 'cut' : 'cuts' }} left, off {{ busy.reduce((sum, cable) => sum + cable.assigned.length, 0) }} reels and offcuts</span><span class="space" />
-      <v-btn v-if="edits" size="small" variant="outlined" color="primary" @click="form = { reel: null, version: 0, cable: '' }">Add a reel</v-btn>
-      <v-btn size="small" color="primary" :href="$file(`cutting/cut-list.pdf?units=${system}`)" target="_blank">Print the cut list</v-btn></header>
+    <header><h1>Cutting</h1><span
+      v-if="cutting"
+      class="quiet">{{ cuts }} {{ cuts === 1 ? 'cut' : 'cuts' }} left, off {{ busy.reduce((sum, cable) => sum
+        + cable.assigned.length, 0) }} reels and offcuts</span>
+      <span class="space" />
+      <v-btn
+        v-if="edits"
+        size="small"
+        variant="outlined"
+        color="primary"
+        @click="form = { reel: null, version: 0, cable: '' }">Add a reel</v-btn>
+      <v-btn
+        size="small"
+        color="primary"
+        :href="$file(`cutting/cut-list.pdf?units=${system}`)"
+        target="_blank">Print the cut list</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!cutting && !problem" indeterminate color="primary" aria-label="Planning the cuts" />
     <div v-if="cutting" class="split">
       <div class="left">
-        <section v-if="replanned" class="note good" role="status"><strong>{{ replanned.code }} is recorded. The rest was planned again.</strong><ReplannedList :changes="replanned.changes" /></section>
+        <section
+          v-if="replanned"
+          class="note good"
+          role="status"><strong>{{ replanned.code }} is recorded. The rest was planned again.</strong>
+          <ReplannedList :changes="replanned.changes" /></section>
         <p v-if="busy.length === 0" class="quiet">Nothing is left to be cut.</p>
         <section v-for="cable in busy" :key="cable.id" class="cable">
           <h2><Swatch :colour="cable.sheath" /> {{ cable.name }}
-            <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the shelf<template v-if="cable.bought"> · <b>{{ cable.bought }} to buy</b> (no plan could do with fewer than {{ cable.atLeast }})</template> · {{ length(cable.scrap) }} scrap</span></h2>
-          <p v-for="finding in cable.findings" :key="finding.words" class="note" :class="finding.severity">{{ inWords(finding.words) }} {{ inWords(finding.remedy) }}</p>
-          <ReelBar v-for="assigned in cable.assigned" :key="assigned.stock.id" :assigned="assigned" :sheath="cable.sheath" :longest="longest(cable)" :chosen="chosen?.cut.run ?? ''" @choose="cut => choose(cut, assigned, cable)" />
-          <p v-if="cable.unmet.length" class="note stop"><strong>Not cut</strong><span v-for="each in cable.unmet" :key="each.code" class="mono">{{ each.code }} {{ length(each.length) }} </span></p>
-          <p v-if="cable.untouched.length" class="quiet small">Not needed: <template v-for="stock in cable.untouched" :key="stock.id">{{ stock.name }} ({{ length(stock.left) }}) </template></p>
+            <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the shelf<template v-if="cable.bought"> · <b>{{ cable.bought }} to buy</b> (no plan could do with fewer than {{ cable.atLeast }})</template> · {{ length(cable.scrap) }} scrap</span>
+          </h2>
+          <p
+            v-for="finding in cable.findings"
+            :key="finding.words"
+            class="note"
+            :class="finding.severity">{{ inWords(finding.words) }} {{ inWords(finding.remedy) }}</p>
+          <ReelBar
+            v-for="assigned in cable.assigned"
+            :key="assigned.stock.id"
+            :assigned="assigned"
+            :sheath="cable.sheath"
+            :longest="longest(cable)"
+            :chosen="chosen?.cut.run ?? ''"
+            @choose="cut => choose(cut, assigned, cable)" />
+          <p v-if="cable.unmet.length" class="note stop"><strong>Not cut</strong><span
+            v-for="each in cable.unmet"
+            :key="each.code"
+            class="mono">{{ each.code }} {{ length(each.length) }} </span></p>
+          <p v-if="cable.untouched.length" class="quiet small">Not needed: <template
+            v-for="stock in cable.untouched"
+            :key="stock.id">{{ stock.name }} ({{ length(stock.left) }}) </template></p>
         </section>
         <h2>On the shelf</h2>
         <p v-if="cutting.reels.length === 0" class="quiet">No reel is entered: everything is planned off new ones.</p>
         <table v-else class="lines">
-          <thead><tr><th>Reel</th><th>Cable</th><th class="right">When it came</th><th>Jacket marks</th><th></th></tr></thead>
-          <tbody><tr v-for="reel in cutting.reels" :key="reel.part.id"><td class="mono">{{ reel.part.id }}</td><td>{{ cutting.cables.find(each => each.id === reel.part.cable)?.name ?? reel.part.cable }}<span v-if="reel.part.offcut" class="quiet"> · offcut</span></td><td class="mono right">{{ length(reel.part.length) }}</td><td class="quiet">{{ reel.part.marks ? `from ${reel.part.marks.start} ${reel.part.marks.unit}, ${reel.part.marks.rising ? 'rising' : 'falling'}` : 'none' }}</td><td class="right"><v-btn v-if="edits" size="x-small" variant="text" color="primary" @click="form = { reel: reel.part, version: reelOf(reel.part.id)!.version, cable: '' }">Edit</v-btn></td></tr></tbody>
+          <thead><tr><th>Reel</th><th>Cable</th><th class="right">When it came</th><th>Jacket marks</th><th></th></tr>
+          </thead>
+          <tbody><tr
+            v-for="reel in cutting.reels"
+            :key="reel.part.id"><td class="mono">{{ reel.part.id }}</td>
+            <td>{{ cutting.cables.find(each => each.id === reel.part.cable)?.name ?? reel.part.cable }}<span
+              v-if="reel.part.offcut"
+              class="quiet"> · offcut</span></td><td class="mono right">{{ length(reel.part.length) }}</td>
+            <td class="quiet">{{ reel.part.marks
+              ? `from ${reel.part.marks.start} ${reel.part.marks.unit}, ${reel.part.marks.rising ? 'rising' : 'falling'}` : 'none' }}</td>
+            <td class="right"><v-btn
+              v-if="edits"
+              size="x-small"
+              variant="text"
+              color="primary"
+              @click="form = { reel: reel.part, version: reelOf(reel.part.id)!.version, cable: '' }">Edit</v-btn></td>
+          </tr></tbody>
         </table>
         <p v-if="idle.length" class="quiet small">All cut: {{ idle.map(each => each.name).join(', ') }}.</p>
         <template v-if="cutting.recorded.length">
           <h2>Cut lately</h2>
-          <table class="lines"><tbody><tr v-for="(each, i) in cutting.recorded" :key="i"><td class="mono">{{ each.code }}</td><td class="mono right">{{ length(each.length) }}</td><td><b v-if="each.short" class="short">too short</b></td><td class="mono">{{ each.reel }}</td><td class="mono quiet">{{ each.from !== null ? `${each.from} to ${each.to ?? '?'}` : '' }}</td><td>{{ each.who }}</td><td class="quiet">{{ when(each.at) }}</td><td>{{ each.note }}</td></tr></tbody></table>
+          <table class="lines"><tbody><tr
+            v-for="(each, i) in cutting.recorded"
+            :key="i"><td class="mono">{{ each.code }}</td><td class="mono right">{{ length(each.length) }}</td><td><b
+              v-if="each.short"
+              class="short">too short</b></td><td class="mono">{{ each.reel }}</td>
+            <td class="mono quiet">{{ each.from !== null ? `${each.from} to ${each.to ?? '?'}` : '' }}</td>
+            <td>{{ each.who }}</td><td class="quiet">{{ when(each.at) }}</td><td>{{ each.note }}</td></tr></tbody>
+          </table>
         </template>
       </div>
       <aside ref="side" aria-label="Cut" :class="{ idle: !chosen }">
-        <RecordCut v-if="chosen" :key="chosen.cut.run" :cut="chosen.cut" :assigned="chosen.assigned" :cable="chosen.cable" :records="session.can('bench', 'installer', 'lead')" @recorded="recorded" />
-        <p v-else class="quiet">Press a cut to see its sum and marks{{ session.can('bench', 'installer', 'lead') ? ', and to record it as it was made' : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the shelf.</p>
+        <RecordCut
+          v-if="chosen"
+          :key="chosen.cut.run"
+          :cut="chosen.cut"
+          :assigned="chosen.assigned"
+          :cable="chosen.cable"
+          :records="session.can('bench', 'installer', 'lead')"
+          @recorded="recorded" />
+        <p
+          v-else
+          class="quiet">Press a cut to see its sum and marks{{ session.can('bench', 'installer', 'lead')
+            ? ', and to record it as it was made' : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the shelf.</p>
       </aside>
     </div>
-    <v-dialog :model-value="form !== null" max-width="460" @update:model-value="form = null"><ReelForm v-if="form" :reel="form.reel" :version="form.version" :cable="form.cable" @saved="saved" @close="form = null" /></v-dialog>
+    <v-dialog :model-value="form !== null" max-width="460" @update:model-value="form = null"><ReelForm
+      v-if="form"
+      :reel="form.reel"
+      :version="form.version"
+      :cable="form.cable"
+      @saved="saved"
+      @close="form = null" /></v-dialog>
   </main>
 </template>
 
 <style scoped>
-.cutting { height: 100dvh; display: flex; flex-direction: column; min-height: 0 }
-header { display: flex; gap: 12px; align-items: center; padding: 10px 18px; border-bottom: 1px solid var(--line); flex-wrap: wrap }
-.space { flex: 1 }
-.split { flex: 1; min-height: 0; display: grid; grid-template-columns: minmax(0, 1fr) 330px }
-.left { overflow: auto; padding: 4px 18px 40px }
-aside { overflow: auto; border-left: 1px solid var(--line); background: var(--surface); padding: 14px 16px 40px }
-.cable h2 { display: flex; gap: 8px; align-items: baseline; color: var(--ink); font-size: 14px; flex-wrap: wrap }
-.sum { font-weight: 400; color: var(--slate); font-size: 12.5px }
-.small { font-size: 12px }
-.right { text-align: right; white-space: nowrap }
-.short { color: var(--flux) }
+.cutting {
+  height: 100dvh;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+header {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 10px 18px;
+  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.split {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+}
+.left {
+  overflow: auto;
+  padding: 4px 18px 40px;
+}
+aside {
+  overflow: auto;
+  border-left: 1px solid var(--line);
+  background: var(--surface);
+  padding: 14px 16px 40px;
+}
+.cable h2 {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  color: var(--ink);
+  font-size: 14px;
+  flex-wrap: wrap;
+}
+.sum {
+  font-weight: 400;
+  color: var(--slate);
+  font-size: 12.5px;
+}
+.small {
+  font-size: 12px;
+}
+.right {
+  text-align: right;
+  white-space: nowrap;
+}
+.short {
+  color: var(--flux);
+}
 @media (max-width: 900px) {
-  .cutting { display: block; height: 100%; overflow: auto }
-  .split { display: flex; flex-direction: column }
-  .left, aside { overflow: visible; flex: none }
-  aside { order: -1; border-left: 0; padding-bottom: 12px }
-  aside.idle { padding: 0 16px }
+  .cutting {
+    display: block;
+    height: 100%;
+    overflow: auto;
+  }
+  .split {
+    display: flex;
+    flex-direction: column;
+  }
+  .left,
+  aside {
+    overflow: visible;
+    flex: none;
+  }
+  aside {
+    order: -1;
+    border-left: 0;
+    padding-bottom: 12px;
+  }
+  aside.idle {
+    padding: 0 16px;
+  }
 }
 </style>

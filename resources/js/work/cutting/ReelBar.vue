@@ -5,39 +5,112 @@ import { hex } from '../../ui/colours'
 import { inWords, length } from '../../ui/units'
 
 /** A reel as a bar: free end on the left, cuts in order, what stays on the right. */
-const props = defineProps<{ assigned: Assigned, sheath: string, longest: number, chosen: string }>()
+const props = defineProps<{ assigned: Assigned; sheath: string; longest: number; chosen: string }>()
 defineEmits<{ choose: [Cut] }>()
 const mm = (text: string) => Number.parseFloat(text)
-const share = computed(() => Math.max(12, mm(props.assigned.stock.left) / props.longest * 100))
-const part = (text: string) => `${mm(text) / mm(props.assigned.stock.left) * 100}%`
+const share = computed(() => Math.max(12, (mm(props.assigned.stock.left) / props.longest) * 100))
+const part = (text: string) => `${(mm(text) / mm(props.assigned.stock.left)) * 100}%`
 const KIND = { piece: 'piece', offcut: 'offcut', reel: 'reel', 'to-buy': 'to buy' }
-const mark = (at: number | null) => at === null ? '' : at.toFixed(1)
+const mark = (at: number | null) => (at === null ? '' : at.toFixed(1))
 const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pink', 'turquoise'].includes(props.sheath))
 </script>
 
 <template>
   <div class="reel">
-    <p class="head"><b class="mono">{{ inWords(assigned.stock.name) }}</b> <span class="tag" :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ length(assigned.stock.left) }}<template v-if="assigned.stock.marks">, free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks {{ assigned.stock.marks.rising ? 'rise' : 'fall' }}</template></span></p>
+    <p class="head"><b class="mono">{{ inWords(assigned.stock.name) }}</b> <span
+      class="tag"
+      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ length(assigned.stock.left) }}<template v-if="assigned.stock.marks">, free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks {{ assigned.stock.marks.rising
+        ? 'rise' : 'fall' }}</template>
+      </span></p>
     <div class="bar" :style="{ width: `${share}%` }">
-      <button v-for="cut in assigned.cuts" :key="cut.run" type="button" class="cut" :class="{ chosen: chosen === cut.run, light }" :style="{ width: part(cut.length), background: hex(sheath) }" :title="`${cut.code}, ${length(cut.length)}`" @click="$emit('choose', cut)">
-        <span class="mono">{{ cut.code }}</span><span v-if="cut.markTo !== null" class="mark mono">{{ mark(cut.markTo) }}</span>
+      <button
+        v-for="cut in assigned.cuts"
+        :key="cut.run"
+        type="button"
+        class="cut"
+        :class="{ chosen: chosen === cut.run, light }"
+        :style="{ width: part(cut.length), background: hex(sheath) }"
+        :title="`${cut.code}, ${length(cut.length)}`"
+        @click="$emit('choose', cut)">
+        <span class="mono">{{ cut.code }}</span><span
+          v-if="cut.markTo !== null"
+          class="mark mono">{{ mark(cut.markTo) }}</span>
       </button>
-      <span v-if="mm(assigned.rest) > 0" class="rest" :class="{ usable: assigned.usable }" :style="{ width: part(assigned.rest) }"><span>{{ length(assigned.rest) }} {{ assigned.usable ? 'stays' : 'scrap' }}</span></span>
+      <span
+        v-if="mm(assigned.rest) > 0"
+        class="rest"
+        :class="{ usable: assigned.usable }"
+        :style="{ width: part(assigned.rest) }">
+        <span>{{ length(assigned.rest) }} {{ assigned.usable ? 'stays' : 'scrap' }}</span></span>
     </div>
   </div>
 </template>
 
 <style scoped>
-.reel { margin: 4px 0 10px }
-.head { margin: 0 0 2px; font-size: 13px }
-.tag { font-size: 11.5px; border: 1px solid var(--line); border-radius: 3px; padding: 0 5px }
-.tag.to-buy { border-color: var(--copper); font-weight: 600 }
-.bar { display: flex; height: 38px; border: 1px solid var(--slate); border-radius: 3px; overflow: hidden; background: var(--surface) }
-.cut { all: unset; box-sizing: border-box; position: relative; border-right: 2px solid var(--surface); color: #fff; cursor: pointer; overflow: hidden; padding: 3px 5px; font-size: 12.5px; white-space: nowrap; min-width: 3px }
-.cut.light { color: #101615 }
-.cut.chosen { box-shadow: inset 0 0 0 3px var(--copper) }
-.cut:focus-visible { box-shadow: inset 0 0 0 3px var(--ink) }
-.mark { position: absolute; right: 4px; bottom: 1px; font-size: 10.5px; opacity: .9 }
-.rest { display: block; overflow: hidden; white-space: nowrap; font-size: 11.5px; color: var(--slate); padding: 10px 6px; background: repeating-linear-gradient(45deg, transparent 0 5px, var(--panel) 5px 7px) }
-.rest.usable { background: none }
+.reel {
+  margin: 4px 0 10px;
+}
+.head {
+  margin: 0 0 2px;
+  font-size: 13px;
+}
+.tag {
+  font-size: 11.5px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0 5px;
+}
+.tag.to-buy {
+  border-color: var(--copper);
+  font-weight: 600;
+}
+.bar {
+  display: flex;
+  height: 38px;
+  border: 1px solid var(--slate);
+  border-radius: 3px;
+  overflow: hidden;
+  background: var(--surface);
+}
+.cut {
+  all: unset;
+  box-sizing: border-box;
+  position: relative;
+  border-right: 2px solid var(--surface);
+  color: #fff;
+  cursor: pointer;
+  overflow: hidden;
+  padding: 3px 5px;
+  font-size: 12.5px;
+  white-space: nowrap;
+  min-width: 3px;
+}
+.cut.light {
+  color: #101615;
+}
+.cut.chosen {
+  box-shadow: inset 0 0 0 3px var(--copper);
+}
+.cut:focus-visible {
+  box-shadow: inset 0 0 0 3px var(--ink);
+}
+.mark {
+  position: absolute;
+  right: 4px;
+  bottom: 1px;
+  font-size: 10.5px;
+  opacity: 0.9;
+}
+.rest {
+  display: block;
+  overflow: hidden;
+  white-space: nowrap;
+  font-size: 11.5px;
+  color: var(--slate);
+  padding: 10px 6px;
+  background: repeating-linear-gradient(45deg, transparent 0 5px, var(--panel) 5px 7px);
+}
+.rest.usable {
+  background: none;
+}
 </style>

@@ -9,19 +9,66 @@ import FigureSum from '../../ui/FigureSum.vue'
 import Swatch from '../../ui/Swatch.vue'
 import PartsTabs from './PartsTabs.vue'
 
-interface Line { sort: string, id: string, name: string, group: string, colour: string, unit: string, needed: Figure, spares: number, returned: number, stock: number, short: number, sources: string[], pack: number, packs: number, price: number | null, cost: number | null }
-interface Economy { currency: string, rate: number, spares: number, prices?: Record<string, number>, stock?: Record<string, number>, bought?: Record<string, number> }
-interface Parts { scope: string, runs: number, version: number, economy: Economy, currency: string, cost: number, unpriced: string[], lines: Line[], looms: { id: string, name: string }[], assemblies: { id: string, name: string }[] }
+interface Line {
+  sort: string
+  id: string
+  name: string
+  group: string
+  colour: string
+  unit: string
+  needed: Figure
+  spares: number
+  returned: number
+  stock: number
+  short: number
+  sources: string[]
+  pack: number
+  packs: number
+  price: number | null
+  cost: number | null
+}
+interface Economy {
+  currency: string
+  rate: number
+  spares: number
+  prices?: Record<string, number>
+  stock?: Record<string, number>
+  bought?: Record<string, number>
+}
+interface Parts {
+  scope: string
+  runs: number
+  version: number
+  economy: Economy
+  currency: string
+  cost: number
+  unpriced: string[]
+  lines: Line[]
+  looms: { id: string; name: string }[]
+  assemblies: { id: string; name: string }[]
+}
 
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const parts = ref<Parts | null>(null)
 const { problem, said, busy, attempt } = useAttempt()
-const scope = computed({ get: () => String(route.query.scope ?? 'installation'), set: value => { void router.replace({ query: { ...route.query, scope: value } }) } })
-const left = computed({ get: () => route.query.left === '1', set: value => { void router.replace({ query: { ...route.query, left: value ? '1' : undefined } }) } })
+const scope = computed({
+  get: () => String(route.query.scope ?? 'installation'),
+  set: value => {
+    void router.replace({ query: { ...route.query, scope: value } })
+  },
+})
+const left = computed({
+  get: () => route.query.left === '1',
+  set: value => {
+    void router.replace({ query: { ...route.query, left: value ? '1' : undefined } })
+  },
+})
 const query = computed(() => `scope=${encodeURIComponent(scope.value)}${left.value ? '&left=1' : ''}`)
-const load = async () => { parts.value = await api.get<Parts>(`parts?${query.value}`) }
+const load = async () => {
+  parts.value = await api.get<Parts>(`parts?${query.value}`)
+}
 onMounted(() => attempt(load))
 watch(query, () => attempt(load))
 
@@ -30,30 +77,90 @@ const groups = computed(() => {
   for (const line of parts.value?.lines ?? []) (by[line.group] ??= []).push(line)
   return Object.entries(by)
 })
-const GROUP: Record<string, string> = { cable: 'Cable', connector: 'Connectors', contact: 'Contacts', ferrule: 'Ferrules', boot: 'Boots', chuck: 'Chucks', hood: 'Hoods', shell: 'Shells', nut: 'Nuts', breakout: 'Breakout boots', shrink: 'Heat-shrink', sleeve: 'Sleeving', label: 'Labels', tie: 'Ties', solder: 'Solder', hardware: 'Panel hardware', 'wire-ferrule': 'Wire ferrules', terminator: 'Terminators', lead: 'Leads' }
+const GROUP: Record<string, string> = {
+  cable: 'Cable',
+  connector: 'Connectors',
+  contact: 'Contacts',
+  ferrule: 'Ferrules',
+  boot: 'Boots',
+  chuck: 'Chucks',
+  hood: 'Hoods',
+  shell: 'Shells',
+  nut: 'Nuts',
+  breakout: 'Breakout boots',
+  shrink: 'Heat-shrink',
+  sleeve: 'Sleeving',
+  label: 'Labels',
+  tie: 'Ties',
+  solder: 'Solder',
+  hardware: 'Panel hardware',
+  'wire-ferrule': 'Wire ferrules',
+  terminator: 'Terminators',
+  lead: 'Leads',
+}
 const number = (value: number) => Number(value.toFixed(2)).toString()
-const money = (value: number | null) => value === null ? '' : value.toFixed(2)
-const packs = (line: Line) => line.group === 'cable' ? (line.packs ? `${line.packs} × ${number(line.pack)} m` : '') : line.packs ? (line.pack === 1 ? String(line.packs) : `${line.packs} × ${number(line.pack)} ${line.unit}`) : ''
+const money = (value: number | null) => (value === null ? '' : value.toFixed(2))
+const packs = (line: Line) =>
+  line.group === 'cable'
+    ? line.packs
+      ? `${line.packs} × ${number(line.pack)} m`
+      : ''
+    : line.packs
+      ? line.pack === 1
+        ? String(line.packs)
+        : `${line.packs} × ${number(line.pack)} ${line.unit}`
+      : ''
 
 /** Prices and stock are typed in here; they are the installation's. */
 const editing = ref(false)
-const draft = reactive({ currency: '', rate: '', spares: '', prices: {} as Record<string, string>, stock: {} as Record<string, string> })
+const draft = reactive({
+  currency: '',
+  rate: '',
+  spares: '',
+  prices: {} as Record<string, string>,
+  stock: {} as Record<string, string>,
+})
 function edit() {
   const economy = parts.value!.economy
-  Object.assign(draft, { currency: economy.currency, rate: String(economy.rate), spares: String(economy.spares), prices: Object.fromEntries(Object.entries(economy.prices ?? {}).map(([id, price]) => [id, String(price)])), stock: Object.fromEntries(Object.entries(economy.stock ?? {}).map(([id, count]) => [id, String(count)])) })
+  Object.assign(draft, {
+    currency: economy.currency,
+    rate: String(economy.rate),
+    spares: String(economy.spares),
+    prices: Object.fromEntries(Object.entries(economy.prices ?? {}).map(([id, price]) => [id, String(price)])),
+    stock: Object.fromEntries(Object.entries(economy.stock ?? {}).map(([id, count]) => [id, String(count)])),
+  })
   editing.value = true
 }
-const numbers = (typed: Record<string, string>) => Object.fromEntries(Object.entries(typed).filter(([, value]) => value.trim() !== '').map(([id, value]) => [id, Number(value.replace(',', '.'))]))
-const save = () => attempt(async () => {
-  await api.put('economy', { economy: { currency: draft.currency, rate: Number(draft.rate), spares: Number(draft.spares), prices: numbers(draft.prices), stock: numbers(draft.stock), ...(parts.value!.economy.bought ? { bought: parts.value!.economy.bought } : {}) }, version: parts.value!.version })
-  editing.value = false
-  await load()
-}, 'Saved.')
+const numbers = (typed: Record<string, string>) =>
+  Object.fromEntries(
+    Object.entries(typed)
+      .filter(([, value]) => value.trim() !== '')
+      .map(([id, value]) => [id, Number(value.replace(',', '.'))]),
+  )
+const save = () =>
+  attempt(async () => {
+    await api.put('economy', {
+      economy: {
+        currency: draft.currency,
+        rate: Number(draft.rate),
+        spares: Number(draft.spares),
+        prices: numbers(draft.prices),
+        stock: numbers(draft.stock),
+        ...(parts.value!.economy.bought ? { bought: parts.value!.economy.bought } : {}),
+      },
+      version: parts.value!.version,
+    })
+    editing.value = false
+    await load()
+  }, 'Saved.')
 </script>
 
 <template>
   <main class="parts">
-    <header><h1>Parts</h1><PartsTabs /><span class="space" /><span v-if="said" role="status" class="quiet">{{ said }}</span>
+    <header><h1>Parts</h1><PartsTabs /><span class="space" /><span
+      v-if="said"
+      role="status"
+      class="quiet">{{ said }}</span>
       <template v-if="parts && !editing">
         <v-btn size="small" variant="outlined" color="primary" :href="$file(`parts.csv?${query}`)">CSV</v-btn>
         <v-btn v-if="session.plans" size="small" color="primary" @click="edit">Prices and shelf</v-btn>
@@ -64,28 +171,69 @@ const save = () => attempt(async () => {
       <div class="ask">
         <label>For <select v-model="scope" :disabled="editing">
           <option value="installation">everything</option>
-          <optgroup label="Looms"><option v-for="each in parts.looms" :key="each.id" :value="`loom:${each.id}`">{{ each.name }}</option></optgroup>
-          <optgroup label="Assemblies"><option v-for="each in parts.assemblies" :key="each.id" :value="`assembly:${each.id}`">{{ each.name }}</option></optgroup>
+          <optgroup label="Looms"><option
+            v-for="each in parts.looms"
+            :key="each.id"
+            :value="`loom:${each.id}`">{{ each.name }}</option></optgroup>
+          <optgroup label="Assemblies"><option
+            v-for="each in parts.assemblies"
+            :key="each.id"
+            :value="`assembly:${each.id}`">{{ each.name }}</option></optgroup>
           <option v-if="scope.startsWith('runs:')" :value="scope">{{ parts.scope }}</option>
         </select></label>
         <label><input v-model="left" type="checkbox" :disabled="editing"> only what is still to be made</label>
         <span class="space" />
-        <template v-if="editing"><label>Currency <input v-model="draft.currency" size="4"></label><label>An hour at the bench <input v-model="draft.rate" size="6" inputmode="decimal"></label><label>Spares of small parts, % <input v-model="draft.spares" size="4" inputmode="decimal"></label>
-          <v-btn size="small" type="submit" color="primary" :loading="busy">Save</v-btn><v-btn size="small" variant="text" @click="editing = false">Cancel</v-btn></template>
-        <p v-else class="total">To buy <b class="mono">{{ money(parts.cost) }} {{ parts.currency }}</b><span v-if="parts.unpriced.length" class="quiet" :title="parts.unpriced.join(', ')"> and {{ parts.unpriced.length }} without a price</span></p>
+        <template v-if="editing"><label>Currency <input
+                                   v-model="draft.currency"
+                                   size="4"></label><label>An hour at the bench <input
+                                     v-model="draft.rate"
+                                     size="6"
+                                     inputmode="decimal"></label><label>Spares of small parts, % <input
+                                       v-model="draft.spares"
+                                       size="4"
+                                       inputmode="decimal"></label>
+          <v-btn
+            size="small"
+            type="submit"
+            color="primary"
+            :loading="busy">Save</v-btn><v-btn
+              size="small"
+              variant="text"
+              @click="editing = false">Cancel</v-btn></template>
+        <p v-else class="total">To buy <b class="mono">{{ money(parts.cost) }} {{ parts.currency }}</b><span
+          v-if="parts.unpriced.length"
+          class="quiet"
+          :title="parts.unpriced.join(', ')"> and {{ parts.unpriced.length }} without a price</span></p>
       </div>
       <p v-if="parts.lines.length === 0" class="quiet">Nothing is needed{{ left ? ' any more' : '' }}.</p>
       <table v-else class="lines">
-        <thead><tr><th>Part</th><th>Needed</th><th class="right">Spares</th><th class="right">From kits</th><th class="right">{{ editing ? 'On the shelf' : 'In stock' }}</th><th class="right">To buy</th><th>Packs</th><th class="right">{{ editing ? 'Price' : 'A pack' }}</th><th class="right">Cost</th></tr></thead>
+        <thead><tr><th>Part</th><th>Needed</th><th class="right">Spares</th><th class="right">From kits</th>
+          <th class="right">{{ editing ? 'On the shelf' : 'In stock' }}</th><th class="right">To buy</th><th>Packs</th>
+          <th class="right">{{ editing ? 'Price' : 'A pack' }}</th><th class="right">Cost</th></tr></thead>
         <tbody v-for="[group, lines] in groups" :key="group">
           <tr class="group"><th colspan="9" scope="rowgroup">{{ GROUP[group] ?? group }}</th></tr>
           <tr v-for="line in lines" :key="line.id">
             <td><Swatch v-if="line.colour" :colour="line.colour" /> {{ line.name }}</td>
             <td><FigureSum :figure="line.needed" /></td>
             <td class="mono right">{{ line.spares || '' }}</td><td class="mono right">{{ line.returned || '' }}</td>
-            <td class="mono right"><input v-if="editing && line.sort !== 'cable'" v-model="draft.stock[line.id]" size="5" inputmode="numeric" :aria-label="`${line.name} on the shelf`"><template v-else>{{ line.stock ? number(line.stock) : '' }}<span v-if="line.sources.length" class="quiet sources">{{ line.sources.slice(0, 4).join(', ') }}</span></template></td>
-            <td class="mono right">{{ line.short ? number(line.short) : '' }}</td><td class="mono">{{ packs(line) }}</td>
-            <td class="mono right"><input v-if="editing" v-model="draft.prices[line.id]" size="6" inputmode="decimal" :aria-label="`price of ${line.name}`"><template v-else>{{ money(line.price) }}{{ line.sort === 'cable' && line.price !== null && !line.packs ? '/m' : '' }}</template></td>
+            <td class="mono right"><input
+              v-if="editing && line.sort !== 'cable'"
+              v-model="draft.stock[line.id]"
+              size="5"
+              inputmode="numeric"
+              :aria-label="`${line.name} on the shelf`"><template v-else>{{ line.stock ? number(line.stock) : '' }}<span
+                v-if="line.sources.length"
+                class="quiet sources">{{ line.sources.slice(0, 4).join(', ') }}</span></template></td>
+            <td class="mono right">{{ line.short ? number(line.short) : '' }}</td>
+            <td class="mono">{{ packs(line) }}</td>
+            <td class="mono right"><input
+                                     v-if="editing"
+                                     v-model="draft.prices[line.id]"
+                                     size="6"
+                                     inputmode="decimal"
+                                     :aria-label="`price of ${line.name}`">
+              <template v-else>{{ money(line.price) }}{{ line.sort === 'cable' && line.price !== null && !line.packs ? '/m' : '' }}</template>
+            </td>
             <td class="mono right">{{ line.packs ? (line.cost === null ? '?' : money(line.cost)) : '' }}</td>
           </tr>
         </tbody>
@@ -96,18 +244,72 @@ const save = () => attempt(async () => {
 </template>
 
 <style scoped>
-.parts { height: 100dvh; overflow: auto }
-header { display: flex; gap: 14px; align-items: center; padding: 10px 18px; border-bottom: 1px solid var(--line); position: sticky; top: 0; background: var(--paper); z-index: 3; flex-wrap: wrap }
-.space { flex: 1 }
-.pad { padding: 8px 18px 40px }
-.ask { display: flex; gap: 18px; align-items: center; flex-wrap: wrap; margin-bottom: 6px }
-.total { margin: 0 }
-.total b { font-size: 16px }
-.right { text-align: right }
-.group th { border-bottom: 1px solid var(--line); color: var(--slate); padding-top: 12px }
-td { vertical-align: top }
-select, input:not([type=checkbox]) { border: 1px solid var(--line); border-radius: 4px; padding: 3px 6px; background: var(--surface); color: inherit; font: inherit; font-size: 13px; max-width: 260px }
-input { text-align: right }
-.small { font-size: 12px }
-.sources { display: block; font-size: 11.5px; font-family: var(--sans) }
+.parts {
+  height: 100dvh;
+  overflow: auto;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding: 10px 18px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  z-index: 3;
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.pad {
+  padding: 8px 18px 40px;
+}
+.ask {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin-bottom: 6px;
+}
+.total {
+  margin: 0;
+}
+.total b {
+  font-size: 16px;
+}
+.right {
+  text-align: right;
+}
+.group th {
+  border-bottom: 1px solid var(--line);
+  color: var(--slate);
+  padding-top: 12px;
+}
+td {
+  vertical-align: top;
+}
+select,
+input:not([type='checkbox']) {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 3px 6px;
+  background: var(--surface);
+  color: inherit;
+  font: inherit;
+  font-size: 13px;
+  max-width: 260px;
+}
+input {
+  text-align: right;
+}
+.small {
+  font-size: 12px;
+}
+.sources {
+  display: block;
+  font-size: 11.5px;
+  font-family: var(--sans);
+}
 </style>
