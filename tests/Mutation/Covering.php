@@ -22,40 +22,72 @@ final readonly class Covering
 
     /**
      * @param  list<string>  $files
-     * @param  list<string>  $suites
+     * @param  list<list<string>>  $suites  side by side
      */
     public static function measure(string $root, string $work, array $files, array $suites): self
     {
         $include = implode('', array_map(static fn (string $file): string => "<file>{$root}/{$file}</file>", $files));
-        $config = Suite::config($root, $suites, "<source><include>{$include}</include></source>");
-        file_put_contents($work.'/coverage.xml', $config);
-        $command = sprintf(
-            '%s -d extension=pcov -d pcov.enabled=1 -d pcov.directory=%s -d memory_limit=6G %s -c %s --coverage-php %s --log-junit %s',
-            escapeshellarg(PHP_BINARY),
-            escapeshellarg($root.'/core'),
-            escapeshellarg($root.'/vendor/bin/phpunit'),
-            escapeshellarg($work.'/coverage.xml'),
-            escapeshellarg($work.'/coverage.php'),
-            escapeshellarg($work.'/junit.xml'),
-        );
-        exec($command.' > '.escapeshellarg($work.'/coverage.log').' 2>&1', $_, $code);
-        if ($code !== 0 || ! is_file($work.'/coverage.php')) {
-            throw new RuntimeException('The tests do not pass as they are; see '.$work.'/coverage.log.');
+        $running = [];
+        foreach ($suites as $i => $paths) {
+            $running[] = self::begin($root, $work.'/coverage-'.$i, $include, $paths);
         }
-        $coverage = require $work.'/coverage.php';
-        if (! ($coverage instanceof CodeCoverage)) {
-            throw new RuntimeException('There is no coverage in '.$work.'/coverage.php.');
-        }
-        $lines = [];
-        foreach ($coverage->getData()->lineCoverage() as $path => $byLine) {
-            foreach ($byLine as $line => $tests) {
-                $lines[substr((string) $path, strlen($root) + 1)][$line] = array_values(
-                    array_unique(array_map(static fn (string $test): string => explode('#', $test)[0], $tests ?? [])),
+        foreach ($running as $i => $process) {
+            if (proc_close($process) !== 0) {
+                throw new RuntimeException(
+                    sprintf('The tests do not pass as they are; see %s/coverage-%d.log.', $work, $i),
                 );
             }
         }
+        $lines = $seconds = [];
+        foreach (array_keys($suites) as $i) {
+            self::take($root, $work.'/coverage-'.$i.'.php', $lines);
+            $seconds += Suite::seconds($work.'/coverage-'.$i.'.xml');
+        }
 
-        return new self($lines, Suite::seconds($work.'/junit.xml'));
+        return new self($lines, $seconds);
+    }
+
+    /**
+     * @param  list<string>  $paths
+     * @return resource
+     */
+    private static function begin(string $root, string $at, string $include, array $paths)
+    {
+        file_put_contents(
+            $at.'.config.xml',
+            Suite::config($root, $paths, "<source><include>{$include}</include></source>"),
+        );
+        @unlink($at.'.php');
+        $log = [1 => ['file', $at.'.log', 'w'], 2 => ['file', $at.'.log', 'a']];
+
+        return proc_open(
+            [
+                PHP_BINARY,
+                ...['-d', 'extension=pcov', '-d', 'pcov.enabled=1', '-d', 'pcov.directory='.$root.'/core'],
+                ...['-d', 'memory_limit=6G', $root.'/vendor/bin/phpunit', '-c', $at.'.config.xml'],
+                ...['--coverage-php', $at.'.php', '--log-junit', $at.'.xml'],
+            ],
+            $log,
+            $pipes,
+            $root,
+        ) ?:
+            throw new RuntimeException('PHPUnit does not start.');
+    }
+
+    /** @param  array<string, array<int, list<string>>>  $lines  to which it is added */
+    private static function take(string $root, string $file, array &$lines): void
+    {
+        $coverage = require $file;
+        if (! ($coverage instanceof CodeCoverage)) {
+            throw new RuntimeException('There is no coverage in '.$file.'.');
+        }
+        foreach ($coverage->getData()->lineCoverage() as $path => $byLine) {
+            $path = substr((string) $path, strlen($root) + 1);
+            foreach ($byLine as $line => $tests) {
+                $names = array_map(static fn (string $test): string => explode('#', $test)[0], $tests ?? []);
+                $lines[$path][$line] = array_values(array_unique([...$lines[$path][$line] ?? [], ...$names]));
+            }
+        }
     }
 
     /** @return list<string> "Class::method", the quickest first */
