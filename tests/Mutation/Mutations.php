@@ -43,7 +43,12 @@ final class Mutations extends NodeVisitorAbstract
     public function enterNode(Node $node): ?int
     {
         // What is thrown is said in words; attributes and constants of an enum are names.
-        if ($node instanceof Expr\Throw_ || $node instanceof Node\Attribute || $node instanceof Stmt\EnumCase) {
+        if (
+            $node instanceof Expr\Throw_ ||
+            $node instanceof Node\Attribute ||
+            $node instanceof Stmt\EnumCase ||
+            $node instanceof Stmt\Declare_
+        ) {
             return self::DONT_TRAVERSE_CHILDREN;
         }
         match (true) {
