@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Fitting;
@@ -213,12 +214,15 @@ final class FindingsTest extends TestCase
     {
         $bench = Bench::microphone();
         $run = $bench->installation->runs['A-1'];
-        $codes = self::codes(
-            $bench->withRun(
-                new Run('A-1', 'A-1', 'coax-75-12g', $run->build, $run->a, $run->b, $run->ways, $run->carries),
-            ),
+        $without = $bench->withRun(
+            new Run('A-1', 'A-1', 'coax-75-12g', $run->build, $run->a, $run->b, $run->ways, $run->carries),
         );
-        self::assertContains('function.no-conductor', $codes);
+        self::assertContains('function.no-conductor', self::codes($without));
+        $said = array_filter(
+            $without->plan()->findings,
+            static fn (Finding $finding): bool => $finding->code === 'function.no-conductor',
+        );
+        self::assertStringContainsString('in "the whole cable"', array_values($said)[0]->words);
     }
 
     public function test_unknown_things_are_named(): void
