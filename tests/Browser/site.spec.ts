@@ -95,3 +95,31 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
   await context.close()
   rmSync(folder, { recursive: true, force: true })
 })
+
+test('a step that was sent stays done until the list that knows it has come', async ({ page }) => {
+  await signIn(page, 'installer', '/site')
+  await expect(run(page, 'C-422').locator('.go')).toHaveText('It is cut')
+  // From here on the list is late: it is read at once and comes when it is let go.
+  const held: (() => void)[] = []
+  await page.route('**/api/site', async route => {
+    const answer = await route.fetch()
+    await new Promise<void>(resolve => held.push(resolve))
+    await route.fulfill({ response: answer })
+  })
+  const step = async (said: string, then: string) => {
+    const stored = page.waitForResponse(each => each.url().endsWith('/api/events'))
+    await run(page, 'C-422').locator('.go').click()
+    expect((await stored).status(), said).toBe(201)
+    await expect.poll(() => page.evaluate(() => localStorage.getItem('sartal.outbox'))).toBe('[]')
+    await expect(run(page, 'C-422').locator('.go')).toHaveText(then, { timeout: 500 })
+  }
+  await step('It is cut', 'It is labelled')
+  await step('It is labelled', 'It is pulled')
+  await expect.poll(() => held.length).toBe(2)
+  // The later list comes first, and the earlier one, which knows of one step only, takes nothing back.
+  held[1]!()
+  await page.waitForResponse(each => each.url().endsWith('/api/site'))
+  held[0]!()
+  await page.waitForResponse(each => each.url().endsWith('/api/site'))
+  await expect(run(page, 'C-422').locator('.go')).toHaveText('It is pulled', { timeout: 500 })
+})

@@ -37,10 +37,10 @@ final class WitnessTest extends TestCase
     {
         parent::setUp();
         $this->database = strval(config('database.connections.pgsql.database'));
-        $own = $this->database.'_witness';
+        $own = $this->database . '_witness';
         DB::statement(sprintf('drop database if exists "%s" with (force)', $own));
         DB::statement(sprintf('create database "%s"', $own));
-        $this->uploads = sys_get_temp_dir().'/'.$own.bin2hex(random_bytes(4));
+        $this->uploads = sys_get_temp_dir() . '/' . $own . bin2hex(random_bytes(4));
         File::makeDirectory($this->uploads);
         config([
             'database.connections.pgsql.database' => $own,
@@ -72,7 +72,7 @@ final class WitnessTest extends TestCase
     {
         return $this->actingAs(
             User::query()
-                ->where('sign_in', $role.'@brackwater.example')
+                ->where('sign_in', $role . '@brackwater.example')
                 ->firstOrFail(),
         );
     }
@@ -121,31 +121,33 @@ final class WitnessTest extends TestCase
             self::assertTrue(ReleaseDesk::holds($release, $stored), $release->letter);
         }
         // The pack is what it was, and one more puts a name under it.
-        self::assertTrue($this->read('packs/1/check')['whole']);
+        self::assertTrue($this->read('packs/1/check')['holds']);
         $signed = count($this->read('packs')[0]['signatures']);
+        $lead = User::query()->where('sign_in', 'lead@brackwater.example')->firstOrFail();
+        $lead->update(['roles' => [...$lead->roles, 'tester']]);
         $this->as('lead')
-            ->postJson('/api/packs/1/signatures', ['role' => 'lead'])
+            ->postJson('/api/packs/1/signatures', ['role' => 'tester'])
             ->assertCreated();
         self::assertCount($signed + 1, $this->read('packs')[0]['signatures']);
-        self::assertTrue($this->read('packs/1/check')['whole']);
+        self::assertTrue($this->read('packs/1/check')['holds']);
         // What was done last is taken back and done again, and everything is where it was.
         $before = $this->decided($stored);
         $last = $stored->changes()->reorder()->orderByDesc('id')->firstOrFail();
         $undone = $this->as('planner')
-            ->postJson('/api/changes/'.$last->id.'/undo')
+            ->postJson('/api/changes/' . $last->id . '/undo')
             ->assertCreated()
             ->json();
         self::assertNotSame($before, $this->decided($stored));
         self::assertStringStartsWith('Undone: ', $undone['words']);
         $this->as('planner')
-            ->postJson('/api/changes/'.$undone['id'].'/undo')
+            ->postJson('/api/changes/' . $undone['id'] . '/undo')
             ->assertCreated();
         self::assertSame($before, $this->decided($stored));
         // What waited as a draft is made after all, by edits in their stored shape.
         $draft = $stored->drafts()->firstOrFail();
         $edit = $draft->edits[0];
         $this->as('planner')
-            ->postJson('/api/drafts/'.$draft->id)
+            ->postJson('/api/drafts/' . $draft->id)
             ->assertCreated();
         self::assertEquals(
             $edit['after'],
@@ -163,7 +165,7 @@ final class WitnessTest extends TestCase
     /** Every row of what is decided, as it is stored. */
     private function decided(StoredInstallation $stored): string
     {
-        $rows = fn (string $table): array => DB::table($table)
+        $rows = fn(string $table): array => DB::table($table)
             ->where('installation_id', $stored->id)
             ->orderBy('key')
             ->get(['key', 'definition'])
@@ -187,7 +189,7 @@ final class WitnessTest extends TestCase
         $was = array_intersect_key($witness->data('facts.json'), $facts);
         self::assertSame([], (new Differences($version))->between('file', $was, $facts));
         self::assertSame(
-            '200 '.$file,
+            '200 ' . $file,
             $this->answer('api/installation.json'),
             'It goes out byte for byte as it came in.',
         );

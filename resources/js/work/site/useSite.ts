@@ -1,7 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
-import { useOutbox } from '../../api/outbox'
+import { useOutbox, type Waiting } from '../../api/outbox'
 import type { Built, Site, SiteRun } from '../../api/site'
 import type { BeadState } from '../../api/types'
 
@@ -12,11 +12,22 @@ export function useSite() {
   const outbox = useOutbox()
   const site = ref<Site | null>(null)
   const problem = ref('')
+  /** The server has these, but what is shown was read before: without them a step would be open again for a moment. */
+  const unread = ref<Waiting[]>([])
+  let asked = 0
+  let shown = 0
 
   async function load() {
+    const number = ++asked
+    const known = new Set(unread.value.map(item => item.id))
     try {
-      site.value = await api.get<Site>('site')
+      const answer = await api.get<Site>('site')
       problem.value = ''
+      // An answer that was passed on its way is older than what is shown.
+      if (number < shown) return
+      shown = number
+      site.value = answer
+      unread.value = unread.value.filter(item => !known.has(item.id))
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       if (error.status === 0 || error.status >= 500) outbox.offline = true
@@ -29,18 +40,19 @@ export function useSite() {
   }, EVERY)
   onUnmounted(
     outbox.listen('events', {
-      sent: () => {
+      sent: item => {
+        unread.value = [...unread.value, item]
         if (outbox.of('events').length <= 1) void load()
       },
     }),
   )
 
   const waiting = computed(() => outbox.of('events'))
-  /** As it stands here: what the server knows, and what waits on this device. */
+  /** As it stands here: what the server told, and what it has not told yet or does not know. */
   const runs = computed<Record<string, SiteRun>>(() => {
     const all: Record<string, SiteRun> = {}
     for (const [id, run] of Object.entries(site.value?.runs ?? {})) all[id] = { ...run, steps: { ...run.steps } }
-    for (const { body } of waiting.value) {
+    for (const { body } of [...unread.value, ...waiting.value]) {
       const run = all[body.run as string]
       if (!run) continue
       const taken = body.kind === 'taken-back'
