@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page, test } from './house'
 import { go, lines, signIn } from './crew'
@@ -103,6 +104,16 @@ for (let piece = 0; piece < PIECES; piece++) {
     for (const path of VIEWS.filter((_, i) => i % PIECES === piece)) await look(page, path, DARK.includes(path))
   })
 }
+
+test('every address of the application is a view that is looked at', () => {
+  const own = readFileSync('resources/js/router.ts', 'utf8').matchAll(/path: '([^']+)', component/g)
+  const paths = [...own].map(each => each[1]!).filter(each => each !== '/sign-in' && !each.includes('('))
+  expect(paths.length).toBeGreaterThan(30)
+  const missing = paths.filter(
+    each => !VIEWS.some(view => new RegExp(`^${each.replaceAll(/:\w+/g, '[^/?]+')}$`).test(view.split('?')[0]!)),
+  )
+  expect(missing).toEqual([])
+})
 
 test('on a phone a test is read by touch alone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
