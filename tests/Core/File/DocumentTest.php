@@ -6,9 +6,12 @@ namespace Tests\Core\File;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\Problems;
 use Sartal\Core\Plan\Planning\Planner;
 
 final class DocumentTest extends TestCase
@@ -127,5 +130,31 @@ final class DocumentTest extends TestCase
         $plan = PlanEncoder::plan((new Planner())->plan($file->installation, $file->record), $file->installation);
         self::assertSame('sartal-plan', $plan['format']);
         self::assertCount(count($file->installation->runs), (array) $plan['runs']);
+    }
+
+    /** @return array<string, array{string, bool}> */
+    public static function ids(): array
+    {
+        return [
+            'the longest' => [str_repeat('é', 80), true],
+            'one too long' => [str_repeat('é', 81), false],
+            'digits' => ['007', true],
+            'a blank' => ['A 1', false],
+            'a slash' => ['A/1', false],
+            'a colon' => ['A:1', false],
+            'an arrow' => ['A>1', false],
+            'a bar' => ['A|1', false],
+        ];
+    }
+
+    #[DataProvider('ids')]
+    public function test_an_id_keeps_clear_of_the_marks_of_nodes_and_has_a_length(string $id, bool $good): void
+    {
+        $problems = new Problems();
+        self::assertSame($good ? $id : '', FileDecoder::id(Fields::from(['id' => $id], 'runs.0', $problems)));
+        if (! $good) {
+            $this->expectException(InvalidDocument::class);
+        }
+        $problems->settle();
     }
 }
