@@ -284,18 +284,20 @@ final class CompatibilityTest extends TestCase
 
     public function test_equal_tails_are_named_together(): void
     {
-        $bench = Bench::of(
-            Bench::request('M-1', 'multicore-8', ['analogue'], ['xlr3-male-cable-balanced'], []),
-        )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.entry' => ['4 mm', '8 mm']]);
-        $found = array_values(
-            array_filter(
-                $bench->plan()->findings,
-                static fn (Finding $finding): bool => $finding->code === 'fit.entry-too-thin',
-            ),
-        );
-        self::assertCount(1, $found);
-        self::assertStringContainsString('legs 1 to 8', $found[0]->words);
-        self::assertStringContainsString('2.8 mm', $found[0]->words);
+        foreach (['multicore-8' => 'legs 1 to 8', 'multicore-4' => 'legs 1 to 4'] as $cable => $legs) {
+            $bench = Bench::of(
+                Bench::request('M-1', $cable, ['analogue'], ['xlr3-male-cable-balanced'], []),
+            )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.entry' => ['4 mm', '8 mm']]);
+            $found = array_values(
+                array_filter(
+                    $bench->plan()->findings,
+                    static fn (Finding $finding): bool => $finding->code === 'fit.entry-too-thin',
+                ),
+            );
+            self::assertCount(1, $found);
+            self::assertStringContainsString($legs, $found[0]->words);
+            self::assertStringContainsString('2.8 mm', $found[0]->words);
+        }
     }
 
     public function test_local_code_may_ask_for_a_fire_class(): void

@@ -48,7 +48,7 @@ final class PassingTest extends TestCase
         self::assertSame($passes, Passing::over(self::tube($bore, $split), $around));
     }
 
-    /** A round connector is as wide as it is; a box needs its diagonal of what is stiff, its girth of what gives way. */
+    /** Round is as wide as it is; a box is its diagonal for a stiff tube, a circle of its girth for one that gives. */
     public function test_a_box_is_as_wide_as_its_diagonal_for_a_stiff_tube_and_less_for_one_that_gives(): void
     {
         $connectors = ShippedCatalogue::load()->connectors;
