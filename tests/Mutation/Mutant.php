@@ -42,6 +42,16 @@ final readonly class Mutant
         );
     }
 
+    /** The same whatever is written above it: the line is told by what stands on it. */
+    public function lasting(string $source): string
+    {
+        $begin = strrpos(substr($source, 0, $this->from), "\n");
+        $line = trim(strtok(substr($source, $begin === false ? 0 : $begin + 1), "\n") ?: '');
+        $key = preg_replace('/:\d+ /', ' ', $this->key($source), 1) ?? '';
+
+        return $key.' in '.$line;
+    }
+
     private static function brief(string $text): string
     {
         return mb_strimwidth(trim(preg_replace('/\s+/', ' ', $text) ?? ''), 0, 70, '…');

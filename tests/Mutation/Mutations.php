@@ -77,7 +77,7 @@ final class Mutations extends NodeVisitorAbstract
     private function binary(BinaryOp $node): void
     {
         if ($node instanceof BinaryOp\Coalesce) {
-            $this->replace($node, $this->text($node->right), 'default');
+            $this->replace($node, '('.$this->text($node->right).')', 'default');
 
             return;
         }
@@ -85,13 +85,23 @@ final class Mutations extends NodeVisitorAbstract
         // Of arrays and words a plus is something else.
         $isSum = $node->right instanceof Expr\Array_ || $node->left instanceof Expr\Array_;
         if ($with !== '' && ! ($operator === 'arithmetic' && $isSum)) {
-            $this->replace($node, $this->text($node->left).' '.$with.' '.$this->text($node->right), $operator);
+            // Brackets stand between the operands: only what joins them is another.
+            $from = $node->left->getEndFilePos() + 1;
+            $between = substr($this->source, $from, $node->right->getStartFilePos() - $from);
+            $at = $from + (int) strpos($between, $node->getOperatorSigil());
+            $start = $node->getStartFilePos();
+            $rest = $at + strlen($node->getOperatorSigil());
+            $changed =
+                substr($this->source, $start, $at - $start).
+                $with.
+                substr($this->source, $rest, $node->getEndFilePos() + 1 - $rest);
+            $this->replace($node, $changed, $operator);
         }
     }
 
     private function ternary(Expr\Ternary $node, Expr $if): void
     {
-        $swapped = sprintf('%s ? %s : %s', $this->text($node->cond), $this->text($node->else), $this->text($if));
+        $swapped = sprintf('(%s) ? (%s) : (%s)', $this->text($node->cond), $this->text($node->else), $this->text($if));
         $this->replace($node, $swapped, 'condition');
     }
 

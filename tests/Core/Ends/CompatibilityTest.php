@@ -8,6 +8,8 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Plan\Proposing\RunRequest;
 use Tests\Support\Bench;
 
 /** Cable against connector, judged by hand first. Judgements: common practice. */
@@ -411,6 +413,33 @@ final class CompatibilityTest extends TestCase
             'contact.two-functions',
             Bench::codes($bench->withFitting('A-1.b1', shared: [])->plan()->findings),
         );
+    }
+
+    public function test_of_a_withdrawn_run_nothing_is_said_and_of_those_after_it_everything(): void
+    {
+        $mic = static fn (string $id): RunRequest => Bench::request(
+            $id,
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
+        $bench = Bench::of($mic('A-1'), $mic('A-2'))
+            ->withFitting('A-1.a1', exit: 'roof')
+            ->withFitting('A-2.a1', exit: 'roof');
+        $about = static fn (Bench $bench): array => array_values(
+            array_map(
+                static fn (Finding $finding): string => $finding->subject->id,
+                array_filter(
+                    $bench->plan()->findings,
+                    static fn (Finding $finding): bool => $finding->code === 'fitting.exit',
+                ),
+            ),
+        );
+        self::assertEqualsCanonicalizing(['A-1.a1', 'A-2.a1'], $about($bench));
+        $run = $bench->installation->runs['A-1'];
+        $gone = new Run(...['withdrawn' => true] + get_object_vars($run));
+        self::assertSame(['A-2.a1'], $about($bench->withRun($gone)));
     }
 
     public function test_what_a_connector_does_not_offer_cannot_be_chosen(): void

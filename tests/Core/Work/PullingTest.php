@@ -127,9 +127,13 @@ final class PullingTest extends TestCase
             Bore::round(Length::millimetres(40)),
             bends: $bends,
         );
-        $stops = static fn (int $first, int $second): array => self::pulls(
+        $stops = static fn (int $first, int $second, int $third = 0): array => self::pulls(
             Site::of(
-                ['a' => $tube('a', 'rack', 'hall', $first), 'b' => $tube('b', 'hall', 'left', $second)],
+                [
+                    'a' => $tube('a', 'rack', 'hall', $first),
+                    'b' => $tube('b', 'hall', 'cellar', $second),
+                    'c' => $tube('c', 'cellar', 'left', $third),
+                ],
                 Site::run('A-1'),
             ),
         )[0]->stops;
@@ -138,6 +142,8 @@ final class PullingTest extends TestCase
         self::assertCount(1, $stops(3, 2));
         self::assertStringContainsString('pull through at Hall', $stops(3, 2)[0]);
         self::assertStringContainsString('wants a pull box', $stops(5, 0)[0]);
+        self::assertCount(1, $stops(3, 2, 2), 'Behind a place to pull from it is counted anew.');
+        self::assertCount(2, $stops(3, 2, 3));
     }
 
     public function test_the_end_with_the_smaller_connectors_goes_first(): void

@@ -273,6 +273,22 @@ final class TravellerTest extends TestCase
         self::assertNotContains('slide-on label-wrap-s', self::steps(self::traveller($bench)), 'a wrap can wait');
     }
 
+    public function test_a_sleeve_that_clears_the_finished_connector_can_wait_like_a_wrap(): void
+    {
+        $bench = Bench::microphone();
+        $wide = $bench
+            ->with(rules: $bench->installation->rules->with(LabelMaterial::Sleeve))
+            ->withCatalogueEdited([
+                'parts.label-shrink-4-8.grips' => ['2.4 mm', '40 mm'],
+                // The next size would lie tighter.
+                'parts.label-shrink-6-4.grips' => ['30 mm', '39 mm'],
+                'parts.label-shrink-9-5.grips' => ['30 mm', '39 mm'],
+            ]);
+        $steps = self::steps(self::traveller($wide));
+        self::assertNotContains('slide-on label-shrink-4-8', $steps);
+        self::assertSame('shrink label-shrink-4-8', $steps[count($steps) - 1]);
+    }
+
     public function test_the_sleeve_of_a_loom_is_on_before_the_second_end(): void
     {
         $bench = Bench::microphone();
