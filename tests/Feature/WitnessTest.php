@@ -37,10 +37,10 @@ final class WitnessTest extends TestCase
     {
         parent::setUp();
         $this->database = strval(config('database.connections.pgsql.database'));
-        $own = $this->database . '_witness';
+        $own = $this->database.'_witness';
         DB::statement(sprintf('drop database if exists "%s" with (force)', $own));
         DB::statement(sprintf('create database "%s"', $own));
-        $this->uploads = sys_get_temp_dir() . '/' . $own . bin2hex(random_bytes(4));
+        $this->uploads = sys_get_temp_dir().'/'.$own.bin2hex(random_bytes(4));
         File::makeDirectory($this->uploads);
         config([
             'database.connections.pgsql.database' => $own,
@@ -72,7 +72,7 @@ final class WitnessTest extends TestCase
     {
         return $this->actingAs(
             User::query()
-                ->where('sign_in', $role . '@brackwater.example')
+                ->where('sign_in', $role.'@brackwater.example')
                 ->firstOrFail(),
         );
     }
@@ -134,20 +134,20 @@ final class WitnessTest extends TestCase
         $before = $this->decided($stored);
         $last = $stored->changes()->reorder()->orderByDesc('id')->firstOrFail();
         $undone = $this->as('planner')
-            ->postJson('/api/changes/' . $last->id . '/undo')
+            ->postJson('/api/changes/'.$last->id.'/undo')
             ->assertCreated()
             ->json();
         self::assertNotSame($before, $this->decided($stored));
         self::assertStringStartsWith('Undone: ', $undone['words']);
         $this->as('planner')
-            ->postJson('/api/changes/' . $undone['id'] . '/undo')
+            ->postJson('/api/changes/'.$undone['id'].'/undo')
             ->assertCreated();
         self::assertSame($before, $this->decided($stored));
         // What waited as a draft is made after all, by edits in their stored shape.
         $draft = $stored->drafts()->firstOrFail();
         $edit = $draft->edits[0];
         $this->as('planner')
-            ->postJson('/api/drafts/' . $draft->id)
+            ->postJson('/api/drafts/'.$draft->id)
             ->assertCreated();
         self::assertEquals(
             $edit['after'],
@@ -165,7 +165,7 @@ final class WitnessTest extends TestCase
     /** Every row of what is decided, as it is stored. */
     private function decided(StoredInstallation $stored): string
     {
-        $rows = fn(string $table): array => DB::table($table)
+        $rows = fn (string $table): array => DB::table($table)
             ->where('installation_id', $stored->id)
             ->orderBy('key')
             ->get(['key', 'definition'])
@@ -189,7 +189,7 @@ final class WitnessTest extends TestCase
         $was = array_intersect_key($witness->data('facts.json'), $facts);
         self::assertSame([], (new Differences($version))->between('file', $was, $facts));
         self::assertSame(
-            '200 ' . $file,
+            '200 '.$file,
             $this->answer('api/installation.json'),
             'It goes out byte for byte as it came in.',
         );

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Proof;
 
 use App\Models\StoredEvent;
 use Illuminate\Support\Str;

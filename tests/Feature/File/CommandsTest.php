@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\File;
 
 use PHPUnit\Framework\TestCase;
 
@@ -12,7 +12,7 @@ final class CommandsTest extends TestCase
     /** @return array{int, string} exit status, what was said */
     private static function command(string $command): array
     {
-        exec('cd '.escapeshellarg(dirname(__DIR__, 2)).' && '.$command.' 2>&1 </dev/null', $said, $status);
+        exec('cd '.escapeshellarg(dirname(__DIR__, 3)).' && '.$command.' 2>&1 </dev/null', $said, $status);
 
         return [$status, implode("\n", $said)];
     }
@@ -55,13 +55,13 @@ final class CommandsTest extends TestCase
     public function test_neither_command_names_a_secret_or_listens_beyond_loopback_by_itself(): void
     {
         foreach (['bin/start', 'bin/test', 'bin/bootstrap.sh'] as $file) {
-            $text = (string) file_get_contents(dirname(__DIR__, 2).'/'.$file);
+            $text = (string) file_get_contents(dirname(__DIR__, 3).'/'.$file);
             self::assertStringNotContainsString('0.0.0.0', $text);
             self::assertDoesNotMatchRegularExpression('~base64:[A-Za-z0-9+/]{20}~', $text);
         }
         self::assertStringContainsString(
             'HOST=${HOST:-127.0.0.1}',
-            (string) file_get_contents(dirname(__DIR__, 2).'/bin/start'),
+            (string) file_get_contents(dirname(__DIR__, 3).'/bin/start'),
         );
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Ways;
 
 use App\Planning\KeptPackings;
 use Illuminate\Support\Facades\Cache;

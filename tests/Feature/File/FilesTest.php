@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\File;
 
 use App\Formats\Csv\CsvCell;
 use App\Formats\FileImporter;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Work;
 
 use App\Bench\Jobs;
 use App\Models\StoredEvent;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Plan;
 
 use App\Models\Release;
 use App\Releases\ReleaseDesk;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Later;
 
 use App\Handover\Verification;
 use App\Models\Pack;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Feature;
+namespace Tests\Feature\Ends;
 
 use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\ConnectorPicture;
@@ -165,7 +165,7 @@ final class DrawingTest extends TestCase
     public function test_what_is_drawn_as_svg_is_what_is_drawn_as_pdf(): void
     {
         $in = InstallationFile::parse(
-            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         )->installation;
         $plan = (new Planner())->plan($in);
         $sheets = new EndSheets($in);
@@ -199,7 +199,7 @@ final class DrawingTest extends TestCase
     public function test_words_on_a_line_stay_apart_and_joints_follow_the_pages(): void
     {
         $in = InstallationFile::parse(
-            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         )->installation;
         $plan = (new Planner())->plan($in);
         foreach (['V-407' => Side::B, 'M-201' => Side::B, 'M-202' => Side::B, 'P-007' => Side::A] as $run => $side) {
