@@ -11,7 +11,9 @@ use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Task;
 
-/** Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded. */
+/**
+ * Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded.
+ */
 final readonly class Queue
 {
     public function __construct(private Jobs $jobs, private Times $times)

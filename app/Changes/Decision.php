@@ -19,7 +19,8 @@ final readonly class Decision
      * @param  ?Catalogue  $pins  types that come into use; once pinned they stay, whatever is undone
      * @param  ?Change  $undoes  the change that it takes back
      * @param  ?Loaded  $on  the installation as it was read for this, so that it is not read again
-     * @param  ?array<array-key, mixed>  $typed  by the person, to be given back where the write is stale; null: the edit itself
+     * @param  ?array<array-key, mixed>  $typed  by the person, to be given back where the write is stale; null: the
+     *     edit itself
      * @param  string  $part  of the shape that the person sees, where that is not all of it
      * @param  string  $ifStale  what to do then, where laying both versions side by side does not help
      */

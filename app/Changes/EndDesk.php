@@ -12,7 +12,10 @@ use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 
-/** What a planner decides about one end by hand, against the plans or the recipes. Each is one change that can be undone. */
+/**
+ * What a planner decides about one end by hand, against the plans or the recipes. Each is one change that can be
+ * undone.
+ */
 final readonly class EndDesk
 {
     public function __construct(private ChangeLog $log)

@@ -80,7 +80,8 @@ final readonly class TypeDesk
     }
 
     /**
-     * A type that nothing uses is taken out; one in use is retired: it stays for those who use it and is offered to nobody.
+     * A type that nothing uses is taken out; one in use is retired: it stays for those who use it and is offered to
+     * nobody.
      *
      * @return string "removed" or "retired"
      *

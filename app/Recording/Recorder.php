@@ -154,7 +154,8 @@ final class Recorder
                 throw $unknown;
             }
 
-            // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of today.
+            // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of
+            // today.
             return Verdict::Incomplete;
         }
 

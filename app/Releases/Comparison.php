@@ -70,7 +70,10 @@ final class Comparison
         return $lines;
     }
 
-    /** @return array<int|string, string> what runs share, as the file lists it → as it is called; stock is no part of the plan */
+    /**
+     * @return array<int|string, string> what runs share, as the file lists it → as it is called; stock is no part of
+     *     the plan
+     */
     private static function shared(): array
     {
         $shared = [];
@@ -83,7 +86,9 @@ final class Comparison
         return $shared + ['switches' => 'switch'];
     }
 
-    /** @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}> */
+    /**
+     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     */
     private static function runs(Loaded $before, Loaded $after): array
     {
         $lines = [];

@@ -36,7 +36,8 @@ final readonly class ReleaseDesk
         return DB::transaction(function () use ($stored, $by, $note): Release {
             DB::table('installations')->where('id', $stored->id)->lockForUpdate()->first();
             $decided = $this->store->load($stored->refresh());
-            // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue changes nothing here.
+            // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue
+            // changes nothing here.
             $frozen = $decided->installation->withCatalogue(
                 UsedTypes::in($decided->installation)->plus($decided->pinned),
             );

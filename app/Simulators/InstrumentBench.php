@@ -8,7 +8,10 @@ use App\Testing\UnderTest;
 use Illuminate\Contracts\Cache\Repository;
 use Sartal\Core\Proof\Diagnosing\Fault;
 
-/** Where the simulated instruments stand: which faults were put into which assembly. Kept beside the database, forgotten after a week. */
+/**
+ * Where the simulated instruments stand: which faults were put into which assembly. Kept beside the database, forgotten
+ * after a week.
+ */
 final readonly class InstrumentBench
 {
     private const KEPT = 7 * 24 * 3600;
@@ -17,7 +20,9 @@ final readonly class InstrumentBench
     {
     }
 
-    /** @return array<int|string, Fault> that are in an assembly, by key; what a changed plan no longer knows is left out */
+    /**
+     * @return array<int|string, Fault> that are in an assembly, by key; what a changed plan no longer knows is left out
+     */
     public function in(UnderTest $test): array
     {
         $keys = $this->keys($test);

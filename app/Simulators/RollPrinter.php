@@ -33,7 +33,10 @@ final readonly class RollPrinter
         return $this->cache->get($this->key()) ?? ['form' => '', 'left' => 0, 'waiting' => [], 'printed' => []];
     }
 
-    /** @return array{form: string, left: int, waiting: list<string>, printed: list<string>, next: string} without the pictures */
+    /**
+     * @return array{form: string, left: int, waiting: list<string>, printed: list<string>, next: string} without the
+     *     pictures
+     */
     public function summary(): array
     {
         $state = $this->state();

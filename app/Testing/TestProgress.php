@@ -14,7 +14,9 @@ use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
 
-/** How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often. */
+/**
+ * How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often.
+ */
 final readonly class TestProgress
 {
     public function __construct(private InstallationStore $store)

@@ -12,7 +12,8 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('installations', function (Blueprint $table): void {
-            // Another one after every decision: what the bench works by is kept under it. Never a count, which a restored database would repeat.
+            // Another one after every decision: what the bench works by is kept under it. Never a count, which a
+            // restored database would repeat.
             $table->string('decisions', 26)->default('');
             // Benches, hours and tools that are short, in the shape of the file format.
             $table->json('workshop')->default('{}');

@@ -245,7 +245,8 @@ test('twenty technicians at one loom through HTTP: nothing is lost and nothing i
     ),
   )
   const work = await Promise.all(loom.map(async job => ({ job, steps: await steps(lead, job) })))
-  // Everybody tries everything, in the order of work but for where they begin: most of it is refused, each piece goes through once.
+  // Everybody tries everything, in the order of work but for where they begin: most of it is refused, each piece goes
+  // through once.
   const won: string[] = []
   await Promise.all(
     crew.map(async (who, n) => {

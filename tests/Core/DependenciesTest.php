@@ -81,7 +81,9 @@ final class DependenciesTest extends TestCase
         self::assertSame([], array_filter($names, static fn (array $paths): bool => count($paths) > 1));
     }
 
-    /** What a plan follows from can be noted only where it is asked for, so nobody reaches into the lists for one thing. */
+    /**
+     * What a plan follows from can be noted only where it is asked for, so nobody reaches into the lists for one thing.
+     */
     public function test_single_things_of_an_installation_are_asked_for_by_readers(): void
     {
         $lists = implode('|', [

@@ -31,7 +31,8 @@ final class StructureInStringsTest extends TestCase
             foreach ($files as $file) {
                 $path = substr((string) $file, strlen($root));
                 $source = (string) file_get_contents((string) $file);
-                // Split at a mark that ids are made with. A path ("p7/a", "insert/2") is a path, and whoever likes walks it.
+                // Split at a mark that ids are made with. A path ("p7/a", "insert/2") is a path, and whoever likes
+                // walks it.
                 if (preg_match('~(?:explode|strtok)\(\s*\'[:|>#]~', $source) === 1) {
                     $found[$path] = true;
                 }

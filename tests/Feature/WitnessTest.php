@@ -107,7 +107,10 @@ final class WitnessTest extends TestCase
         );
     }
 
-    /** Shapes stay as they were stored: what an earlier version signed, put aside and did is verified, accepted and undone by this one. */
+    /**
+     * Shapes stay as they were stored: what an earlier version signed, put aside and did is verified, accepted and
+     * undone by this one.
+     */
     #[DataProvider('versions')]
     public function test_what_it_signed_put_aside_and_did_can_be_signed_accepted_and_undone(string $version): void
     {

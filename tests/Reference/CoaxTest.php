@@ -25,7 +25,10 @@ final class CoaxTest extends TestCase
         self::assertEqualsWithDelta(30.0, self::line(1.6487, 1)->impedance(), 0.1);
     }
 
-    /** Solid polyethylene, εr 2.25: 75 Ω has 67 pF/m and 50 Ω has 100 pF/m (handbook figures, from memory), velocity 66 %. */
+    /**
+     * Solid polyethylene, εr 2.25: 75 Ω has 67 pF/m and 50 Ω has 100 pF/m (handbook figures, from memory), velocity 66
+     * %.
+     */
     public function test_solid_polyethylene(): void
     {
         $seventyFive = self::line(exp((75 * 1.5) / 59.96), 2.25);

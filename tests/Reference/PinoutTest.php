@@ -202,7 +202,10 @@ final class PinoutTest extends TestCase
         );
     }
 
-    /** TIA-574, terminal side: 2 receive, 3 transmit, 5 common, 7 RTS, 8 CTS; a null modem exchanges 2 with 3 and 7 with 8. */
+    /**
+     * TIA-574, terminal side: 2 receive, 3 transmit, 5 common, 7 RTS, 8 CTS; a null modem exchanges 2 with 3 and 7 with
+     * 8.
+     */
     public function test_serial_ports_and_the_null_modem(): void
     {
         $plans = ShippedCatalogue::load()->plans;
@@ -250,7 +253,10 @@ final class PinoutTest extends TestCase
         }
     }
 
-    /** IEC 60807-2 (from memory): a male D-sub, mating face, has contact 1 at the upper left and counts to the right; the long row holds one more. */
+    /**
+     * IEC 60807-2 (from memory): a male D-sub, mating face, has contact 1 at the upper left and counts to the right;
+     * the long row holds one more.
+     */
     #[DataProvider('dSubs')]
     public function test_d_sub_contacts_count_from_the_upper_left(int $ways): void
     {

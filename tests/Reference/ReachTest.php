@@ -48,7 +48,10 @@ final class ReachTest extends TestCase
         self::assertNull(CategoryLoss::category('3'));
     }
 
-    /** @return iterable<string, array{VideoRate, float, float}> SMPTE ST 292-1, ST 424, ST 2081-1, ST 2082-1, from memory */
+    /**
+     * @return iterable<string, array{VideoRate, float, float}> SMPTE ST 292-1, ST 424, ST 2081-1, ST 2082-1, from
+     *     memory
+     */
     public static function rates(): iterable
     {
         yield 'HD' => [VideoRate::HD, 742.5e6, 20.0];
@@ -81,7 +84,8 @@ final class ReachTest extends TestCase
             CoaxLoss::dielectric($line, 0.0002, 4e9) / CoaxLoss::dielectric($line, 0.0002, 1e9),
             1e-9,
         );
-        // Surface resistance of copper at 1 GHz is 8.25 mΩ (Pozar, example 2.7 has copper at 8.26 mΩ·√(f/GHz), from memory).
+        // Surface resistance of copper at 1 GHz is 8.25 mΩ (Pozar, example 2.7 has copper at 8.26 mΩ·√(f/GHz), from
+        // memory).
         self::assertEqualsWithDelta(
             (((8.685889638 * 8.25e-3) / M_PI) * (1 / 1.024e-3 + 1 / 4.74e-3)) / (2 * $line->impedance()),
             CoaxLoss::conductors($line, 1e9),
@@ -178,7 +182,10 @@ final class ReachTest extends TestCase
         );
     }
 
-    /** Circuit theory, worked by hand: 25 W from 50 V over 100 m of 23 AWG on four pairs: R = 13.36 ÷ 4 = 3.34 Ω, I = 0.5176 A, 1.729 V. */
+    /**
+     * Circuit theory, worked by hand: 25 W from 50 V over 100 m of 23 AWG on four pairs: R = 13.36 ÷ 4 = 3.34 Ω, I =
+     * 0.5176 A, 1.729 V.
+     */
     public function test_power_over_the_cable_loses_volts(): void
     {
         $lost = self::information(
@@ -293,7 +300,9 @@ final class ReachTest extends TestCase
         );
     }
 
-    /** Copper at 70 °C has 1.1965 times its resistance at 20 °C (IEC 60028): 10 A through 50 m of 1.5 mm² lose 13.75 V. */
+    /**
+     * Copper at 70 °C has 1.1965 times its resistance at 20 °C (IEC 60028): 10 A through 50 m of 1.5 mm² lose 13.75 V.
+     */
     public function test_mains_drop_is_reckoned_warm_and_is_information_alone(): void
     {
         $mains = Bench::of(

@@ -53,7 +53,9 @@ final class RotationTest extends TestCase
         }
     }
 
-    /** Every code of up to four digits in use at once: marked by any of the practices, none is another one upside down. */
+    /**
+     * Every code of up to four digits in use at once: marked by any of the practices, none is another one upside down.
+     */
     #[DataProvider('practices')]
     public function test_no_clash_is_left_over_all_codes_of_up_to_four_digits(LabelTurn $rule): void
     {

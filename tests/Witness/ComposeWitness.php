@@ -110,7 +110,10 @@ final class ComposeWitness extends TestCase
         );
     }
 
-    /** One run for each connector that takes a cable, with a cable that fits it without a word. @return list<string> codes */
+    /**
+     * One run for each connector that takes a cable, with a cable that fits it without a word. @return list<string>
+     * codes
+     */
     private function families(): array
     {
         $loaded = app(InstallationStore::class)->load(StoredInstallation::query()->firstOrFail());

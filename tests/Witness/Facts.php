@@ -15,7 +15,9 @@ use App\Testing\UnderTest;
 use Illuminate\Http\Request;
 use Sartal\Core\Given\Installation\TestStage;
 
-/** What must stay true of what people have, whatever the application has become since: read off what it answers today. */
+/**
+ * What must stay true of what people have, whatever the application has become since: read off what it answers today.
+ */
 trait Facts
 {
     private Loaded $inHand;
@@ -52,7 +54,10 @@ trait Facts
         ];
     }
 
-    /** @return array<string, mixed> what travels in an installation file: not releases, drafts, packs, photos and what was printed */
+    /**
+     * @return array<string, mixed> what travels in an installation file: not releases, drafts, packs, photos and what
+     *     was printed
+     */
     private function factsOfAFile(): array
     {
         $rows = $this->read('schedule')['rows'];

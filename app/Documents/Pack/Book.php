@@ -6,7 +6,9 @@ namespace App\Documents\Pack;
 
 use App\Documents\Drawing\PdfCanvas;
 
-/** A document of many pages on A4: chapters, lines and tables that go on overleaf, with what it is at the head of each. */
+/**
+ * A document of many pages on A4: chapters, lines and tables that go on overleaf, with what it is at the head of each.
+ */
 final class Book
 {
     public const WIDTH = 210.0;

@@ -18,7 +18,8 @@ final class CsvReader
 
     /**
      * @param  ?callable(list<string>): bool  $isHeader  tells the row that names the columns from titles above it
-     * @return array{header: list<string>, rows: array<int, array<int|string, string>>} rows by line number of the sheet, the header being 1
+     * @return array{header: list<string>, rows: array<int, array<int|string, string>>} rows by line number of the
+     *     sheet, the header being 1
      *
      * @throws BadLine when it is not such a text
      */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Compatibility;
 
-/** Without a recipe nobody has said how the end is prepared: what the connector does not take. Source: common practice. */
+/**
+ * Without a recipe nobody has said how the end is prepared: what the connector does not take. Source: common practice.
+ */
 final class RecipeRule implements FitRule
 {
     public function misfits(LegFit $fit): iterable

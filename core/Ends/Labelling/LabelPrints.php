@@ -170,7 +170,9 @@ final class LabelPrints
         return null;
     }
 
-    /** By the plan that the tail lands in, else by the one that its elements land in at the other end, else in eights. */
+    /**
+     * By the plan that the tail lands in, else by the one that its elements land in at the other end, else in eights.
+     */
     private function colour(Run $run, Leg $leg, Label $label): string
     {
         $others = $run->end($label->side->other())->legs;

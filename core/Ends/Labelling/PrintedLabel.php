@@ -40,7 +40,10 @@ final readonly class PrintedLabel
     ) {
     }
 
-    /** Of what it is read for: where that is another, it is printed again. How the address under its code is written is not. */
+    /**
+     * Of what it is read for: where that is another, it is printed again. How the address under its code is written is
+     * not.
+     */
     public function fingerprint(): string
     {
         return Fingerprint::make(

@@ -17,7 +17,8 @@ final class PlanLayout
      * @param  non-empty-list<string>  $functions  in the order in which contacts are taken
      * @param  int  $channels  how many are wanted
      * @param  string  $first  contact to begin with; "" for the first
-     * @return array<array-key, array<int|string, string>> channel → function → address; fewer than wanted where contacts run out
+     * @return array<array-key, array<int|string, string>> channel → function → address; fewer than wanted where
+     *     contacts run out
      */
     public static function lay(
         FittingLayout $layout,

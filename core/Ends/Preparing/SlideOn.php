@@ -11,7 +11,8 @@ use Sartal\Core\Given\Catalogue\Part;
 final readonly class SlideOn
 {
     /**
-     * @param  bool  $before  must be on before the end is joined; what is split, or clears the finished connector, can wait
+     * @param  bool  $before  must be on before the end is joined; what is split, or clears the finished connector, can
+     *     wait
      * @param  int  $count  pieces of it
      * @param  string  $why  it must, or why it can wait
      */

@@ -9,7 +9,10 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Schools\JoinOrder;
 
-/** In which order the contacts of a connector are joined: channel by channel, as the house has it. Source: common practice. */
+/**
+ * In which order the contacts of a connector are joined: channel by channel, as the house has it. Source: common
+ * practice.
+ */
 final readonly class WorkOrder
 {
     /**

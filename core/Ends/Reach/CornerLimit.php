@@ -8,7 +8,10 @@ use Sartal\Core\Given\Catalogue\ReachRule;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 
-/** Above the corner 1/(2πRC) of source and cable, treble is lost; it has to lie above what is heard. Source: circuit theory. */
+/**
+ * Above the corner 1/(2πRC) of source and cable, treble is lost; it has to lie above what is heard. Source: circuit
+ * theory.
+ */
 final readonly class CornerLimit implements ReachLimit
 {
     public function judge(SignalLine $line, ReachRule $rule): Reach

@@ -16,7 +16,8 @@ final readonly class CableSide
      * @param  list<int>  $clocking  degrees at which a plug that points somewhere can be set
      * @param  list<string>  $slides  part ids in the order in which they go on, first on first
      * @param  array<int|string, string>  $recipes  how the cable prepares → recipe id
-     * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the contacts' own
+     * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the
+     *     contacts' own
      * @param  list<string>  $kit  part ids that come with it: what is not used goes on the shelf
      * @param  bool  $staggered  each core is cut to the distance of its own terminal
      * @param  array<int|string, int>  $hardware  part id → how many hold it in its panel

@@ -13,7 +13,8 @@ final readonly class ContactPlan
     /**
      * @param  string  $connector  connector type id
      * @param  array<int|string, array<int|string, string>>  $channels  channel → function → address
-     * @param  array<int|string, string>  $byScheme  house colour scheme → the plan that it stands for; empty: the plan itself
+     * @param  array<int|string, string>  $byScheme  house colour scheme → the plan that it stands for; empty: the plan
+     *     itself
      * @param  int  $block  channels that share a block colour; 0: no blocks
      * @param  list<string>  $shared  addresses on which several functions are meant to meet
      * @param  array<int|string, string>  $inserts  bay → insert that the plan presumes

@@ -10,7 +10,9 @@ enum Metal: string
     case Copper = 'copper';
     case Clad = 'clad';
 
-    /** Times the resistance of copper of the same size. Copper-clad aluminium of 10 % copper: ASTM B566, from memory. */
+    /**
+     * Times the resistance of copper of the same size. Copper-clad aluminium of 10 % copper: ASTM B566, from memory.
+     */
     public function resistance(): float
     {
         return $this === self::Copper ? 1.0 : 1.6;

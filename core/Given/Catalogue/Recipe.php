@@ -16,7 +16,8 @@ final readonly class Recipe
 
     /**
      * @param  list<RecipeStep>  $steps
-     * @param  array<int|string, Length>  $cores  function → length of its core from the end of the sheath, where it differs from the rest
+     * @param  array<int|string, Length>  $cores  function → length of its core from the end of the sheath, where it
+     *     differs from the rest
      * @param  Length  $earthLonger  how much longer the protective earth stays than the others
      * @param  Length  $discard  cut off and thrown away before the first mark
      */

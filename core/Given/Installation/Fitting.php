@@ -13,7 +13,8 @@ final readonly class Fitting
      * @param  list<string>  $shared  addresses on which several wires are meant to meet
      * @param  string  $exit  where the cable leaves the hood; "" the usual way
      * @param  ?int  $clocking  degrees, of a plug that points somewhere
-     * @param  list<string>  $parts  ids of parts chosen by hand: each stands in for the one of its kind that would be taken
+     * @param  list<string>  $parts  ids of parts chosen by hand: each stands in for the one of its kind that would be
+     *     taken
      */
     public function __construct(
         public string $id,

@@ -9,7 +9,8 @@ final readonly class Instrument
 {
     /**
      * @param  string  $number  that is written on it
-     * @param  string  $calibratedTo  last day on which its calibration holds, "2026-03-31"; "" where it has none to run out
+     * @param  string  $calibratedTo  last day on which its calibration holds, "2026-03-31"; "" where it has none to run
+     *     out
      */
     public function __construct(
         public string $id,

@@ -6,7 +6,10 @@ namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
 
-/** The numbers printed along a jacket: what they count, whether they rise as the cable comes off, and the one at its free end. */
+/**
+ * The numbers printed along a jacket: what they count, whether they rise as the cable comes off, and the one at its
+ * free end.
+ */
 final readonly class JacketMarks
 {
     public function __construct(public MarkUnit $unit, public bool $rising, public float $start)

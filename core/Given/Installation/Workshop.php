@@ -10,7 +10,8 @@ final readonly class Workshop
     /**
      * @param  int  $benches  places to work at; 0: as many as there are people
      * @param  float  $hours  at work on a day
-     * @param  array<int|string, int>  $tools  tool, as operations name it → how many there are; what is not listed is at hand for everybody
+     * @param  array<int|string, int>  $tools  tool, as operations name it → how many there are; what is not listed is
+     *     at hand for everybody
      */
     public function __construct(public int $benches = 0, public float $hours = 7.5, public array $tools = [])
     {

@@ -31,7 +31,8 @@ final class Exchanges
     /**
      * The pieces that move together with this run's own.
      *
-     * @return array<int|string, string> run → run whose piece it takes, which may be of no use to one that is cut anew; empty where its own stays
+     * @return array<int|string, string> run → run whose piece it takes, which may be of no use to one that is cut anew;
+     *     empty where its own stays
      */
     public function ringOf(string $run): array
     {

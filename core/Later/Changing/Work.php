@@ -59,7 +59,10 @@ final class Work
         return false;
     }
 
-    /** @return list<Operation> of one run that were done by another description, what its cut, labels and test say left out */
+    /**
+     * @return list<Operation> of one run that were done by another description, what its cut, labels and test say left
+     *     out
+     */
     public function overtakenSteps(string $run): array
     {
         if (! $this->hasSteps($run)) {

@@ -22,7 +22,10 @@ final class CircuitTracer
     /** @var array<int|string, array<int|string, list<Joint>>> fitting → address → joints */
     private array $at = [];
 
-    /** @var array<int|string, list<array{string, array<int|string, string>}>> fitting → what it is plugged into, with own address → theirs */
+    /**
+     * @var array<int|string, list<array{string, array<int|string, string>}>> fitting → what it is plugged into, with
+     *     own address → theirs
+     */
     private array $mates = [];
 
     /** @var array<int|string, list<string>> fitting → "device:port" */
@@ -31,7 +34,10 @@ final class CircuitTracer
     /** @var array<int|string, list<string>> "fitting/address" → the same, over jumpers and switches */
     private array $links = [];
 
-    /** @var array<int|string, array<int|string, true>> of the circuit that is followed: fitting → its contacts; nothing where contacts are followed */
+    /**
+     * @var array<int|string, array<int|string, true>> of the circuit that is followed: fitting → its contacts; nothing
+     *     where contacts are followed
+     */
     private array $groups = [];
 
     /** @var list<array{string, list<string>}> where the last walk came to an end: fitting, its contacts */
@@ -218,7 +224,8 @@ final class CircuitTracer
      * @param  list<string>  $addresses
      * @param  list<Joint>  $joints
      * @param  array<int|string, true>  $seen
-     * @return list<array{string, TraceStep, string, list<string>}> kind, the step itself, the fitting that it leads to, its contacts
+     * @return list<array{string, TraceStep, string, list<string>}> kind, the step itself, the fitting that it leads to,
+     *     its contacts
      */
     private function onward(string $fitting, array $addresses, array $joints, array $seen): array
     {

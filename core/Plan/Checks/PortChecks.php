@@ -40,7 +40,8 @@ final class PortChecks
 
     /**
      * @param  array<int|string, RunPlan>  $runs
-     * @return array<int|string, array<int|string, array{Port, string}>> circuit → "device:port" → port, and a run that leads there
+     * @return array<int|string, array<int|string, array{Port, string}>> circuit → "device:port" → port, and a run that
+     *     leads there
      */
     private static function byCircuit(Installation $installation, array $runs): array
     {

@@ -10,7 +10,9 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Routing\Hop;
 use Sartal\Core\Ways\Routing\Route;
 
-/** What a change of ways, looms or panels does to the runs: which lie elsewhere, and which are cut at another length. */
+/**
+ * What a change of ways, looms or panels does to the runs: which lie elsewhere, and which are cut at another length.
+ */
 final readonly class Rerouted
 {
     /**

@@ -177,7 +177,10 @@ final class QuickLine
         return $ways === $shortest ? [] : $ways;
     }
 
-    /** The smallest cable that carries as many; the one that the house uses most for such a signal where there are several. */
+    /**
+     * The smallest cable that carries as many; the one that the house uses most for such a signal where there are
+     * several.
+     */
     private function cable(int $count, SignalType $signal): CableType
     {
         $proposer = new Proposer($this->installation->catalogue);

@@ -20,7 +20,10 @@ final readonly class Diagnostician
     /** Faults made on top of each other, at most. */
     private const DEEPEST = 3;
 
-    /** Readings simulated per further depth, shared among the symptoms: keeps a 90-way connector within a person's patience. */
+    /**
+     * Readings simulated per further depth, shared among the symptoms: keeps a 90-way connector within a person's
+     * patience.
+     */
     private const EFFORT = 20_000;
 
     /** Lines compared for one further depth, at most: beyond it a person would wait, and is told that nothing fits. */

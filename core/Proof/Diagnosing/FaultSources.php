@@ -7,10 +7,16 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Reading;
 
-/** Which families of faults there are. What no method that was read could show is not looked for: it would only be in the way. */
+/**
+ * Which families of faults there are. What no method that was read could show is not looked for: it would only be in
+ * the way.
+ */
 final class FaultSources
 {
-    /** @return list<FaultSource> what is looked for when methods are compared: likely single faults, and the double ones that hide each other */
+    /**
+     * @return list<FaultSource> what is looked for when methods are compared: likely single faults, and the double ones
+     *     that hide each other
+     */
     public static function credible(FaultPlaces $places): array
     {
         return [

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-/** Two conductors of one twist, or of none, that changed places at both ends in the same way: every contact still meets its own. */
+/**
+ * Two conductors of one twist, or of none, that changed places at both ends in the same way: every contact still meets
+ * its own.
+ */
 final class MirroredSwaps implements FaultSource
 {
     public function in(Patch $patch): iterable

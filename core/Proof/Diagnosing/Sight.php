@@ -44,7 +44,10 @@ final class Sight
         return ! $senses->agree($question, $senses->expected($question), $read);
     }
 
-    /** @return array{Wiring, array<int|string, true>} the wiring with the fault in it, and what conducts to what it changes, before or after */
+    /**
+     * @return array{Wiring, array<int|string, true>} the wiring with the fault in it, and what conducts to what it
+     *     changes, before or after
+     */
     private function touched(Fault $fault): array
     {
         if ($this->last[0] === $fault && $this->last[1] !== null) {

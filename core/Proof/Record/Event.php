@@ -38,7 +38,8 @@ final readonly class Event
      * @param  ?TestStage  $stage  of a test; null: at the bench
      * @param  ?AsBuilt  $built  of something pulled or trimmed on site
      * @param  array<int|string, string>  $flaws  of an inspection: what was found → what becomes of it
-     * @param  list<string>  $covers  runs that were tested as one piece; nothing where it was one run, or not written down
+     * @param  list<string>  $covers  runs that were tested as one piece; nothing where it was one run, or not written
+     *     down
      * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
      */
     public function __construct(

@@ -41,7 +41,10 @@ final readonly class Trials
         return new self(array_values($standing));
     }
 
-    /** The test that counts: the last, or the one that failed where two contradict. A look before closing counts where it failed. */
+    /**
+     * The test that counts: the last, or the one that failed where two contradict. A look before closing counts where
+     * it failed.
+     */
     public function current(): ?Event
     {
         foreach (TestStage::cases() as $stage) {

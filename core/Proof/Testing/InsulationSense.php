@@ -19,7 +19,10 @@ final readonly class InsulationSense implements Sense
 
     private const UNIT = 'MΩ';
 
-    /** MΩ, the least that is good. Source: IEC 60364-6, table of minimum insulation resistance, 500 V d.c. (from memory). */
+    /**
+     * MΩ, the least that is good. Source: IEC 60364-6, table of minimum insulation resistance, 500 V d.c. (from
+     * memory).
+     */
     public const LEAST = 1.0;
 
     public function __construct(private TestSetup $setup)

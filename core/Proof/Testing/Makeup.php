@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Testing;
 
-/** What testing needs to know of an assembly beyond who touches whom: colours, places in a twist, what lies beside what. */
+/**
+ * What testing needs to know of an assembly beyond who touches whom: colours, places in a twist, what lies beside what.
+ */
 final readonly class Makeup
 {
     /**
      * @param  array<int|string, string>  $colours  joint id → colour of its core and of what it lies in
      * @param  list<array{string, string}>  $apart  probes on one side that insulation must keep apart
-     * @param  list<array{core: string, screen: string, nanofaradsPerMetre: float}>  $plates  conductors with a screen round them
+     * @param  list<array{core: string, screen: string, nanofaradsPerMetre: float}>  $plates  conductors with a screen
+     *     round them
      * @param  array<int|string, array{string, string}>  $ends  conductor → the nodes it leads between
      * @param  array<int|string, int>  $seats  conductor of a star-quad → its place round the quad, 0 to 3
      * @param  array<int|string, true>  $bare  conductors without insulation of their own

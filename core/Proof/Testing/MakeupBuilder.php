@@ -20,7 +20,10 @@ use Sartal\Core\Given\Measure\Length;
 /** Reads from the cables of an assembly what a netlist does not say. */
 final class MakeupBuilder
 {
-    /** A core against the screen round it, by its capacitance against the other core: common practice for screened pairs. */
+    /**
+     * A core against the screen round it, by its capacitance against the other core: common practice for screened
+     * pairs.
+     */
     private const TO_SCREEN = 1.8;
 
     /** The function that a screen's contact has. */

@@ -8,7 +8,8 @@ namespace Sartal\Core\Proof\Testing;
 final readonly class Sample
 {
     /**
-     * @param  list<string>|float|string  $value  what lights, a number in the method's unit (INF: nothing conducts), or a word
+     * @param  list<string>|float|string  $value  what lights, a number in the method's unit (INF: nothing conducts), or
+     *     a word
      * @param  bool  $declared  somebody said so; no instrument did
      */
     public function __construct(

@@ -62,7 +62,10 @@ final readonly class TestPlan
         );
     }
 
-    /** Where nothing is binding, at least one of what is planned is done whole: one end that was looked at, not one contact of it. */
+    /**
+     * Where nothing is binding, at least one of what is planned is done whole: one end that was looked at, not one
+     * contact of it.
+     */
     private function isHardlyBegun(Expectation $expectation, Reading $reading): bool
     {
         return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->binding) === [] &&

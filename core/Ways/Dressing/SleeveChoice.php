@@ -10,7 +10,10 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Term;
 use Sartal\Core\Given\Measure\Worked;
 
-/** Braided sleeving, used within its stated range and cut longer, because it shortens as it opens. Source: common practice. */
+/**
+ * Braided sleeving, used within its stated range and cut longer, because it shortens as it opens. Source: common
+ * practice.
+ */
 final class SleeveChoice
 {
     /** In the middle of the 10 to 15 % that are usual. */

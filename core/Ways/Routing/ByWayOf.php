@@ -6,7 +6,10 @@ namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Installation\Way;
 
-/** The shortest permitted way from one place to another that takes some ways in the order in which they were said, whichever end of each is nearer. */
+/**
+ * The shortest permitted way from one place to another that takes some ways in the order in which they were said,
+ * whichever end of each is nearer.
+ */
 final readonly class ByWayOf
 {
     public function __construct(private Router $router, private ?Cargo $cargo)

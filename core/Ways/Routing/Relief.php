@@ -23,7 +23,10 @@ final readonly class Relief
     ) {
     }
 
-    /** The fewest runs, and of those the ones that grow least, that bring a way under its limit; "" where there is no other way. */
+    /**
+     * The fewest runs, and of those the ones that grow least, that bring a way under its limit; "" where there is no
+     * other way.
+     */
     public function words(WayLoad $load): string
     {
         $moves = $this->moves($load->way, $load->runs);
@@ -57,7 +60,8 @@ final readonly class Relief
 
     /**
      * @param  list<string>  $runs
-     * @return list<array{run: string, hops: list<Hop>, more: Length, area: float}> thickest first, then by how much longer they get
+     * @return list<array{run: string, hops: list<Hop>, more: Length, area: float}> thickest first, then by how much
+     *     longer they get
      */
     private function moves(Way $way, array $runs): array
     {

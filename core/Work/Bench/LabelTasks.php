@@ -13,7 +13,10 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
-/** Labels: what is wrapped round goes on when the end is closed, what is a sleeve is shrunk then; a run that is pulled is labelled before. */
+/**
+ * Labels: what is wrapped round goes on when the end is closed, what is a sleeve is shrunk then; a run that is pulled
+ * is labelled before.
+ */
 final readonly class LabelTasks
 {
     public function __construct(private OperationDraft $draft, private LabelParts $parts)

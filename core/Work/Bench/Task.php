@@ -26,7 +26,10 @@ enum Task: string
     case Label = 'label';
     case Test = 'test';
 
-    /** What is written down when it is confirmed. That a run is cut or pulled follows, as an end's being made does ({@see Milestone}). */
+    /**
+     * What is written down when it is confirmed. That a run is cut or pulled follows, as an end's being made does
+     * ({@see Milestone}).
+     */
     public function event(): EventKind
     {
         return match ($this) {

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Cutting;
 
-/** Numbers that look random and are always the same: a linear congruential generator (Numerical Recipes, 2nd edition, chapter 7). */
+/**
+ * Numbers that look random and are always the same: a linear congruential generator (Numerical Recipes, 2nd edition,
+ * chapter 7).
+ */
 final class Chance
 {
     public function __construct(private int $state)

@@ -45,7 +45,8 @@ final class Fill
     }
 
     /**
-     * The fullest; or the fullest that leaves a rest worth keeping, where that costs less. Between those nothing is better.
+     * The fullest; or the fullest that leaves a rest worth keeping, where that costs less. Between those nothing is
+     * better.
      *
      * @param  array<int, int>  $reach
      */

@@ -8,7 +8,8 @@ namespace Sartal\Core\Work\Cutting;
 final readonly class Replanned
 {
     /**
-     * @param  list<array{run: string, from: string, to: string}>  $moved  runs that come off other stock now; "" for none
+     * @param  list<array{run: string, from: string, to: string}>  $moved  runs that come off other stock now; "" for
+     *     none
      * @param  list<string>  $again  runs that are to be cut again
      * @param  list<string>  $done  runs that need no cut any more
      * @param  array<int|string, int>  $bought  cable type → reels more (or fewer) to be bought

@@ -7,7 +7,9 @@ namespace Sartal\Core\Work\Cutting;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Measure\Length;
 
-/** Cable that a cut can come off: what is left of a reel, an offcut, a piece that was cut wrong, or a reel to be bought. */
+/**
+ * Cable that a cut can come off: what is left of a reel, an offcut, a piece that was cut wrong, or a reel to be bought.
+ */
 final readonly class Stock
 {
     /**

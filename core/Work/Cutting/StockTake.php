@@ -198,7 +198,9 @@ final class StockTake
         return $held;
     }
 
-    /** @return array<int|string, Length> how long each piece is by what was said of it last, by the event that cut it */
+    /**
+     * @return array<int|string, Length> how long each piece is by what was said of it last, by the event that cut it
+     */
     private static function lengths(Record $record): array
     {
         $lengths = [];

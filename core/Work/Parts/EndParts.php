@@ -29,7 +29,10 @@ final class EndParts
 
     private readonly LabelParts $wraps;
 
-    /** @var array<int|string, true> fittings, and chains that end at them, that are counted already: several runs may share one */
+    /**
+     * @var array<int|string, true> fittings, and chains that end at them, that are counted already: several runs may
+     *     share one
+     */
     private array $counted = [];
 
     public function __construct(private readonly Installation $installation)

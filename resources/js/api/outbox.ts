@@ -6,7 +6,10 @@ import { page } from './page'
 import { useSession } from './session'
 import type { InstallationRef, Session } from './types'
 
-/** One thing that was recorded here and the server has not heard of yet. `of`: the installation whose page it was recorded on. */
+/**
+ * One thing that was recorded here and the server has not heard of yet. `of`: the installation whose page it was
+ * recorded on.
+ */
 export interface Waiting {
   id: string
   path: string
@@ -125,7 +128,10 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
-  /** The page's token was out of date: asking who is signed in brings a new one, or that nobody is. Only once: what fails twice waits. */
+  /**
+   * The page's token was out of date: asking who is signed in brings a new one, or that nobody is. Only once: what
+   * fails twice waits.
+   */
   async function renewed(): Promise<boolean> {
     if (Date.now() - lastRenewed < RENEWED) return false
     lastRenewed = Date.now()

@@ -1,7 +1,10 @@
 import { shallowRef } from 'vue'
 import type { InstallationRef } from './types'
 
-/** The installation that this page was loaded with. Another one is another page: it changes with a load alone, or by signing in. */
+/**
+ * The installation that this page was loaded with. Another one is another page: it changes with a load alone, or by
+ * signing in.
+ */
 export const page = shallowRef<InstallationRef | null>(null)
 
 /** What this window is of, and what is open in this browser by now. */
@@ -10,7 +13,10 @@ export interface Elsewhere {
   open: { key: string; name: string }
 }
 
-/** Somebody has opened another installation in this browser since: until that is settled, nothing is read or written here. */
+/**
+ * Somebody has opened another installation in this browser since: until that is settled, nothing is read or written
+ * here.
+ */
 export const elsewhere = shallowRef<Elsewhere | null>(null)
 export const told = (now: Elsewhere | null) => {
   elsewhere.value = now

@@ -117,7 +117,7 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
         <ellipse v-else cx="0" cy="0" :rx="drawing.width / 2" :ry="drawing.height / 2" class="body" />
       </g>
       <rect v-if="key" :x="key[0] - 1.4" :y="-key[1] - 0.9" width="2.8" height="1.8" class="key" />
-      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
       <g
         v-for="cavity in drawing.cavities"
         :key="cavity.address"

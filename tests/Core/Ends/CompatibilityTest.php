@@ -15,7 +15,10 @@ use Tests\Support\Bench;
 /** Cable against connector, judged by hand first. Judgements: common practice. */
 final class CompatibilityTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string, list<string>}> cable, signal, contact plan, findings of fit */
+    /**
+     * @return iterable<string, array{string, string, string, list<string>}> cable, signal, contact plan, findings of
+     *     fit
+     */
     public static function judged(): iterable
     {
         $rows = [

@@ -70,7 +70,10 @@ final class LabelTest extends TestCase
         self::assertSame(['label.long'], $found(new LabelScheme('{run} to {far}', '{end}', limit: 6)));
     }
 
-    /** By hand: 12.7 mm of print and one turn round 6 mm, π × 6 = 18.850 mm, are 31.55 mm of 38; round 8.1 mm they are 38.147 mm, and do not fit. */
+    /**
+     * By hand: 12.7 mm of print and one turn round 6 mm, π × 6 = 18.850 mm, are 31.55 mm of 38; round 8.1 mm they are
+     * 38.147 mm, and do not fit.
+     */
     public function test_a_wrap_has_room_for_its_print_and_one_more_turn(): void
     {
         $face = ShippedCatalogue::load()->parts['label-wrap-s']->face;

@@ -24,7 +24,8 @@ final class PanelTailsTest extends TestCase
 
     public function test_a_tail_goes_along_to_the_bar_up_out_and_is_dressed(): void
     {
-        // Row 1 is 20 mm down, the bar 60 mm, the entry at 0, 60 mm: 30 along, 0 to the bar, 40 up, 70 out, 100 to dress.
+        // Row 1 is 20 mm down, the bar 60 mm, the entry at 0, 60 mm: 30 along, 0 to the bar, 40 up, 70 out, 100 to
+        // dress.
         self::assertSame(
             ['30 mm', '0 mm', '40 mm', '70 mm', '100 mm'],
             array_map(static fn ($term): string => $term->amount->canonical(), self::tail(1, 1)->terms),

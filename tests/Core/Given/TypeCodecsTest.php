@@ -44,7 +44,9 @@ final class TypeCodecsTest extends TestCase
         self::assertSame($shape, self::shape(self::decoded($shape)));
     }
 
-    /** What is as it would be by default is left out, so that files stay short and a default can be told from a choice. */
+    /**
+     * What is as it would be by default is left out, so that files stay short and a default can be told from a choice.
+     */
     public function test_defaults_are_not_written(): void
     {
         $shape = self::shape(ShippedCatalogue::load());

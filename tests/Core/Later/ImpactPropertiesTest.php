@@ -37,7 +37,8 @@ final class ImpactPropertiesTest extends TestCase
     }
 
     /**
-     * Every "run stage" and "run step" that is overtaken, looked for from nothing and without what the planner of impacts knows.
+     * Every "run stage" and "run step" that is overtaken, looked for from nothing and without what the planner of
+     * impacts knows.
      *
      * @return list<string>
      */

@@ -99,7 +99,8 @@ final class ImpactTest extends TestCase
         self::assertSame(3, $impact->count(), 'Joints, labels and the test say the same as before.');
         foreach ($impact->runs as $run) {
             $cut = self::cut($run);
-            // By hand: 10 m × 1.03 + 2 × 1 m + 2 × 0.30 m + 2 × 0.04 m = 12.98 m, cut at 13.00 m; 12 m × 1.03 + 2.68 m = 15.04 m.
+            // By hand: 10 m × 1.03 + 2 × 1 m + 2 × 0.30 m + 2 × 0.04 m = 12.98 m, cut at 13.00 m; 12 m × 1.03 + 2.68 m
+            // = 15.04 m.
             self::assertSame('2040 mm', $cut->missing?->exact->canonical());
             self::assertSame([], $cut->remedies);
             // 2.04 m less the 0.60 m that both ends have.

@@ -121,7 +121,10 @@ final class CoverageTest extends TestCase
         }
     }
 
-    /** Circuit theory: two equal resistors side by side are half of one; a Wheatstone bridge in balance carries nothing across. */
+    /**
+     * Circuit theory: two equal resistors side by side are half of one; a Wheatstone bridge in balance carries nothing
+     * across.
+     */
     public function test_resistance_by_hand(): void
     {
         $edge = static fn (string $id, string $from, string $to, float $ohms): Edge => new Edge(

@@ -153,7 +153,9 @@ final class EveryFaultTest extends TestCase
         yield 'coax' => ['V-401'];
     }
 
-    /** Not all methods give the same value twice, so what matches is asked of the methods themselves, fault by fault. */
+    /**
+     * Not all methods give the same value twice, so what matches is asked of the methods themselves, fault by fault.
+     */
     #[DataProvider('kinds')]
     public function test_with_every_method_read_the_same_holds(string $id): void
     {

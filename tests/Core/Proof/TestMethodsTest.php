@@ -134,7 +134,10 @@ final class TestMethodsTest extends TestCase
         self::assertContains('open', self::kinds($quad, self::reading($quad->expectation(), [Method::Ohms], $open)));
     }
 
-    /** Common practice: cores of a star-quad are paired across, by colour. Paired by neighbour it passes map and pair test, and hums. */
+    /**
+     * Common practice: cores of a star-quad are paired across, by colour. Paired by neighbour it passes map and pair
+     * test, and hums.
+     */
     public function test_a_star_quad_paired_by_neighbour_hums_and_shows_its_colours(): void
     {
         $quad = self::quad();
@@ -250,7 +253,9 @@ final class TestMethodsTest extends TestCase
         );
     }
 
-    /** Property: whatever the reading, what is asked next leaves fewer causes on average, and the true one among them. */
+    /**
+     * Property: whatever the reading, what is asked next leaves fewer causes on average, and the true one among them.
+     */
     public function test_following_the_readings_ends_at_the_fault(): void
     {
         foreach ([Bench::microphone(), self::quad(), Bench::category(), Bench::coax()] as $bench) {
@@ -296,7 +301,9 @@ final class TestMethodsTest extends TestCase
         }
     }
 
-    /** Length = NVP × c × t ÷ 2, delay = length ÷ (NVP × c), loop = two cores of the length (circuit theory; ASTM B258). */
+    /**
+     * Length = NVP × c × t ÷ 2, delay = length ÷ (NVP × c), loop = two cores of the length (circuit theory; ASTM B258).
+     */
     public function test_a_certifier_reads_length_delay_and_loop(): void
     {
         $bench = Bench::category();
@@ -523,7 +530,10 @@ final class TestMethodsTest extends TestCase
         );
     }
 
-    /** IEC 60364-6 (from memory): continuity of protective earth, insulation, polarity, in this order and before energising. */
+    /**
+     * IEC 60364-6 (from memory): continuity of protective earth, insulation, polarity, in this order and before
+     * energising.
+     */
     public function test_mains_is_proven_in_its_order_by_a_licensed_person_and_cannot_be_edited_away(): void
     {
         $file = \Sartal\Core\File\InstallationFile::parse(

@@ -256,7 +256,10 @@ final class LoomTest extends TestCase
         return ['10-5' => $part('10-5', 5, 10, false), '12-4' => $part('12-4', 4, 12, true)];
     }
 
-    /** Common practice: supplied above the largest it passes, recovered below the smallest it grips, by a fifth where it seals. */
+    /**
+     * Common practice: supplied above the largest it passes, recovered below the smallest it grips, by a fifth where it
+     * seals.
+     */
     public function test_shrink_is_chosen_right_at_its_edges(): void
     {
         $choose = static fn (float $passes, float $grips, bool $seals = false): ?string => ShrinkChoice::among(

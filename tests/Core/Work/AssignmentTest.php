@@ -224,7 +224,8 @@ final class AssignmentTest extends TestCase
             foreach ($order as $i => $j) {
                 [$for, $is] = [$pieces[$i], $pieces[$j]];
                 $sum += match (true) {
-                    // By hand: 0.3 min to mark and 1 min to measure each piece that moves, 1 min to note slack that is used up.
+                    // By hand: 0.3 min to mark and 1 min to measure each piece that moves, 1 min to note slack that is
+                    // used up.
                     $is->length->compare($for->needed) >= 0 => $i === $j ? 0.0 : 1.3 * $rate,
                     $is->length->plus($for->reserve)->compare($for->needed) >= 0 => ($i === $j ? 1.0 : 2.3) * $rate,
                     // 1.5 min and 0.05 min a metre to cut, 0.3 min to mark, and the cable.

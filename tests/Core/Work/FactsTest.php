@@ -30,7 +30,10 @@ use Sartal\Core\Work\Bench\Traveller;
 use Sartal\Core\Work\Cutting\StockTake;
 use Tests\Support\Bench;
 
-/** What work relied on is facts: words, units and places in a list change nothing, and what later editions add overtakes nothing. */
+/**
+ * What work relied on is facts: words, units and places in a list change nothing, and what later editions add overtakes
+ * nothing.
+ */
 final class FactsTest extends TestCase
 {
     /** @return array<int|string, Operation> */

@@ -147,7 +147,9 @@ final class ForecastTest extends TestCase
         }
     }
 
-    /** Against every order and every choice of hands, by exhaustive search: mean at most 10 % over, worst at most 25 %. */
+    /**
+     * Against every order and every choice of hands, by exhaustive search: mean at most 10 % over, worst at most 25 %.
+     */
     public function test_small_cases_come_close_to_the_best_there_is(): void
     {
         $over = [];

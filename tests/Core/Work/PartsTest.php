@@ -258,7 +258,8 @@ final class PartsTest extends TestCase
         $plan = $bench->plan();
         $worth = (new PartsPlanner($bench->installation, $plan))->makeOrBuy($plan->assemblies['A-1']);
         $cable = $plan->runs['A-1']->cut->result->inMetres();
-        // Cable by the metre, two connectors at 3, two labels and six joints at 1 each; an hour costs 60, so a minute 1.
+        // Cable by the metre, two connectors at 3, two labels and six joints at 1 each; an hour costs 60, so a minute
+        // 1.
         self::assertEqualsWithDelta($cable + 6 + 2 + 6 + $worth->minutes->value, $worth->make->value, 1e-6);
         self::assertSame([], $worth->unpriced);
         self::assertEqualsWithDelta(

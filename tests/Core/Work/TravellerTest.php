@@ -207,7 +207,9 @@ final class TravellerTest extends TestCase
         );
     }
 
-    /** A 3:1 shrink of 24 mm clears a plug of 21 mm and can wait; a 2:1 that grips the same sheath does not and cannot. */
+    /**
+     * A 3:1 shrink of 24 mm clears a plug of 21 mm and can wait; a 2:1 that grips the same sheath does not and cannot.
+     */
     public function test_three_to_one_may_wait_and_two_to_one_may_not(): void
     {
         $bench = Bench::of(Bench::request('W-1', 'coax-50-lowloss', ['radio'], ['n-plug-radio'], ['n-plug-radio']));

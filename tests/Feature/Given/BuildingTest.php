@@ -39,7 +39,9 @@ final class BuildingTest extends TestCase
         self::assertSame($before->json('routes'), $this->getJson('/api/building')->json('routes'));
     }
 
-    /** @return iterable<string, array{string, array<string, mixed>, string}> kind, part, path of what is wrong with it */
+    /**
+     * @return iterable<string, array{string, array<string, mixed>, string}> kind, part, path of what is wrong with it
+     */
     public static function wrong(): iterable
     {
         yield 'a negative length' => ['way', ['length' => '-2 m'] + self::CRAWL, 'length'];

@@ -216,7 +216,10 @@ final class BenchTest extends TestCase
         $this->record('A-121', ['kind' => 'prepared', 'step' => 'A-121|cut'])->assertCreated();
     }
 
-    /** A page that was loaded before the upgrade, or an outbox that was filled by it, names steps as they were named then. */
+    /**
+     * A page that was loaded before the upgrade, or an outbox that was filled by it, names steps as they were named
+     * then.
+     */
     public function test_a_step_by_the_name_that_an_earlier_version_gave_it_arrives(): void
     {
         $pieces = collect($this->steps('A-121', 'bench'))->flatMap->pieces;

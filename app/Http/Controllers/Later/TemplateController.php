@@ -19,7 +19,9 @@ use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Proof\Record\Record;
 
-/** The next installation, begun from this one: its rules and types, or its building and cables too; never what was done. */
+/**
+ * The next installation, begun from this one: its rules and types, or its building and cables too; never what was done.
+ */
 final readonly class TemplateController
 {
     public function __construct(private FileExporter $exporter, private FileImporter $importer)

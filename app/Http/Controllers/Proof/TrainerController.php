@@ -26,7 +26,10 @@ use Sartal\Core\Proof\Diagnosing\ProbingStep;
 use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Sample;
 
-/** The trainer: an assembly with a hidden fault, instruments to probe it with, and the short way shown at the end. Nothing is recorded. */
+/**
+ * The trainer: an assembly with a hidden fault, instruments to probe it with, and the short way shown at the end.
+ * Nothing is recorded.
+ */
 final class TrainerController
 {
     private const KEPT = 24 * 3600;

@@ -159,7 +159,10 @@ final class RunResource
         return $circuits;
     }
 
-    /** @return list<array{id: string, label: string}> fittings that a circuit comes by, and ports that these are plugged into */
+    /**
+     * @return list<array{id: string, label: string}> fittings that a circuit comes by, and ports that these are plugged
+     *     into
+     */
     private static function fittingsOf(string $circuit, Loaded $loaded): array
     {
         $found = [];

@@ -136,7 +136,7 @@ const label = (part: PlacePart) => part.name
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <svg
     ref="svg"
     class="map"

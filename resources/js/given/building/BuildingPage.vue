@@ -128,7 +128,7 @@ function stop() {
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <main class="building" @keydown.esc="stop">
     <header><h1>Rules</h1><RuleTabs /><span class="space" />
       <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn

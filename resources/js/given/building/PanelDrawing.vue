@@ -2,7 +2,9 @@
 import { computed } from 'vue'
 import type { Panel } from '../../api/building'
 
-/** A panel from behind, to scale: places in the order in which they are filled, entry, bars, and one tail as it lies. */
+/**
+ * A panel from behind, to scale: places in the order in which they are filled, entry, bars, and one tail as it lies.
+ */
 const props = defineProps<{ panel: Panel; chosen: string }>()
 defineEmits<{ choose: [string] }>()
 const mm = (text?: string) => Number.parseFloat(text ?? '0') || 0

@@ -75,7 +75,7 @@ const save = () =>
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="panel-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ panel ? 'Edit panel' : 'New panel' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

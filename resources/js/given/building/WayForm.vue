@@ -75,7 +75,7 @@ const save = () =>
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="way-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ way ? 'Edit way' : 'New way' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

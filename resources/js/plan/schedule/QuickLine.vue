@@ -41,7 +41,7 @@ const save = () =>
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="quick" aria-label="Quick line" @submit.prevent="save" @keydown.esc.stop="emit('close')">
     <div class="say">
       <v-text-field

@@ -162,7 +162,7 @@ const text = (field: string) => ({
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- what is pressed inside it bubbles up to it -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ mode === 'new' ? 'New run' : mode === 'copy' ? 'Duplicate' : 'Edit' }} <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span>
     </h1>

@@ -4,7 +4,9 @@ import { same } from './reading'
 export const keyOf = (each: { method: string; at: string; state?: string }) =>
   `${each.method}|${each.state ?? ''}|${each.at}`
 
-/** Whether a value is the one expected, as near as its method can tell: by what the server says of it, and nothing else. */
+/**
+ * Whether a value is the one expected, as near as its method can tell: by what the server says of it, and nothing else.
+ */
 export function agrees(near: Nearness, expected: Value, read: Value): boolean {
   if (expected === '' || read === '') return true
   if (!near.within && !near.bands)

@@ -31,7 +31,10 @@ type Wiring = Pick<TestSheet, 'fingerprint' | 'formerly'>
 const isOf = (draft: Draft, sheet: Wiring) =>
   draft.fingerprint === sheet.fingerprint || draft.fingerprint === sheet.formerly
 
-/** A reading that an earlier version began, which did not say of which installation: it is this one's where it is of this very wiring. */
+/**
+ * A reading that an earlier version began, which did not say of which installation: it is this one's where it is of
+ * this very wiring.
+ */
 function before(name: string, sheet: Wiring): Draft | null {
   try {
     const found = JSON.parse(localStorage.getItem(name) ?? 'null') as Draft | null
@@ -43,7 +46,10 @@ function before(name: string, sheet: Wiring): Draft | null {
   }
 }
 
-/** What was read so far, kept on this device until it is recorded: closing the tab loses nothing. The id makes a repeat the same record. */
+/**
+ * What was read so far, kept on this device until it is recorded: closing the tab loses nothing. The id makes a repeat
+ * the same record.
+ */
 export function useDraft(id: () => string, stage: () => Stage) {
   const draft = useLocalStorage<Draft>(() => kept(`test.${id()}.${stage()}`), blank(), { mergeDefaults: true })
 
