@@ -60,16 +60,20 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
       <router-link
         v-if="outbox.signedOut && outbox.mine.length"
-        :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
-      <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }} {{ outbox.others.length === 1
-        ? 'waits' : 'wait' }} until they sign in here.</template>
+        :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send
+        {{ outbox.mine.length === 1 ? 'it' : 'them' }}</router-link>
+      <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }}
+        {{ outbox.others.length === 1
+          ? 'waits' : 'wait' }} until they sign in here.</template>
       <template
         v-for="each in elsewhere"
-        :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }} until that is open<button
+        :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }}
+        until that is open<button
           v-if="isMine(each.of.key)"
           type="button"
           @click="go(isMine(each.of.key)!.id)">Open {{ each.of.name }}</button></template>
-      <b v-if="outbox.unplaced.length"> {{ records(outbox.unplaced.length) }} of an earlier version: say of which installation.</b>
+      <b v-if="outbox.unplaced.length"> {{ records(outbox.unplaced.length) }} of an earlier version: say of which
+        installation.</b>
       <b v-if="outbox.refused.length"> {{ records(outbox.refused.length) }} refused: look.</b>
       <button type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'Hide' : 'Show' }}</button>
     </p>

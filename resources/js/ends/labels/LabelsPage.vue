@@ -148,7 +148,8 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
                   :class="{ underlined: each.underlined }">{{ each.code }}</b> <span
                     v-if="each.turned"
                     class="turned"
-                    :title="`Upside down it reads ${each.turned}`">↻ {{ each.turned }}<template v-if="each.word">, so also “{{ each.word }}”</template>
+                    :title="`Upside down it reads ${each.turned}`">↻ {{ each.turned }}<template v-if="each.word">, so
+                      also “{{ each.word }}”</template>
                   </span></td>
               <td>{{ each.line }}</td><td>{{ each.colour }}</td><td class="quiet">{{ each.place }}</td>
               <td :class="each.state">{{ STATE[each.state] }}<small

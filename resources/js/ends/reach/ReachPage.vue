@@ -34,7 +34,8 @@ const shown = computed(() =>
         v-if="shown.length === 0"
         class="quiet">{{ circuits.length ? 'Every circuit reaches.' : 'No circuit yet.' }}</p>
       <ReachTable v-else :circuits="shown" />
-      <p class="quiet small">Mains figures are information alone: sizing, protection and connection are for local code and a licensed person.</p>
+      <p class="quiet small">Mains figures are information alone: sizing, protection and connection are for local code
+        and a licensed person.</p>
     </div>
   </main>
 </template>

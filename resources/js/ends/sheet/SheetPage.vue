@@ -249,7 +249,8 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
           </template>
           <p
             v-if="fitting.print.length"
-            class="note">Slots as the jack prints them: <b class="mono">{{ fitting.print.join(' ') }}</b>. The test goes by pin, 1 to {{ fitting.print.length }}.</p>
+            class="note">Slots as the jack prints them: <b class="mono">{{ fitting.print.join(' ') }}</b>. The test goes
+            by pin, 1 to {{ fitting.print.length }}.</p>
           <details v-if="sheet.unused.length"><summary>{{ sheet.unused.length }} not joined</summary>
             <ul class="rules"><li
               v-for="each in sheet.unused"

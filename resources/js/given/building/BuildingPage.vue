@@ -173,7 +173,8 @@ function stop() {
         <p
           v-if="drawing"
           class="hint"
-          role="status">{{ from ? 'Now press the place where it ends.' : 'Press the place where the way begins.' }} <kbd>Esc</kbd> stops.</p>
+          role="status">{{ from ? 'Now press the place where it ends.' : 'Press the place where the way begins.' }}
+          <kbd>Esc</kbd> stops.</p>
         <div class="canvas"><BuildingMap
           :building="building"
           :chosen="chosen"
@@ -253,8 +254,10 @@ function stop() {
             @remove="remove('tail-panel', panel!.part.id, panel!.version)" />
           <section v-else-if="place">
             <h1>{{ place.part.name }}</h1>
-            <p class="quiet">{{ kind }}<template v-if="location"> · {{ location.ends }} {{ location.ends === 1 ? 'run ends' : 'runs end' }} here</template>
-              <template v-if="place.part.rack"> · rack of {{ place.part.rack.units }} units, cables come in at the {{ place.part.rack.entry }}</template>
+            <p class="quiet">{{ kind }}<template v-if="location"> · {{ location.ends }}
+              {{ location.ends === 1 ? 'run ends' : 'runs end' }} here</template>
+              <template v-if="place.part.rack"> · rack of {{ place.part.rack.units }} units, cables come in at the
+                {{ place.part.rack.entry }}</template>
             </p>
             <p v-if="session.plans" class="acts"><v-btn
               size="small"

@@ -39,7 +39,9 @@ const move = () =>
     <div v-for="way in ways" :key="way.part.id" class="way">
       <p><b>{{ way.part.name }}</b></p>
       <template v-if="of(way.part.id).length">
-        <p>may become <b class="mono">{{ length(of(way.part.id)[0]!.before) }}</b> longer before <b class="mono">{{ of(way.part.id)[0]!.code }}</b> is too short; <b class="mono">{{ length(of(way.part.id)[0]!.atMost) }}</b> where slack and spares are used up.</p>
+        <p>may become <b class="mono">{{ length(of(way.part.id)[0]!.before) }}</b> longer before
+          <b class="mono">{{ of(way.part.id)[0]!.code }}</b> is too short;
+          <b class="mono">{{ length(of(way.part.id)[0]!.atMost) }}</b> where slack and spares are used up.</p>
         <details><summary>{{ of(way.part.id).length }} cut already</summary>
           <table class="lines"><thead><tr><th>Run</th><th>Reaches</th><th>With slack</th></tr></thead><tbody><tr
             v-for="line in of(way.part.id)"
@@ -55,7 +57,8 @@ const move = () =>
         placeholder="2 m, or -0.5 m"
         density="compact" />
     </div>
-    <p class="quiet">{{ found?.follow ?? 0 }} that are not cut follow by themselves. As long as the runs keep their ways.</p>
+    <p class="quiet">{{ found?.follow ?? 0 }} that are not cut follow by themselves. As long as the runs keep their
+      ways.</p>
     <v-btn
       type="submit"
       size="small"

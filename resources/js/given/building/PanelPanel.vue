@@ -19,8 +19,9 @@ const longest = computed(
 <template>
   <section>
     <h1>{{ panel.part.name }}</h1>
-    <p class="quiet">{{ place }} · {{ panel.part.rows }} rows of {{ panel.part.columns }} · tails cut {{ panel.part.tails === 'graded'
-      ? 'graded, each to its place' : 'equal, each like the longest' }}</p>
+    <p class="quiet">{{ place }} · {{ panel.part.rows }} rows of {{ panel.part.columns }} · tails cut
+      {{ panel.part.tails === 'graded'
+        ? 'graded, each to its place' : 'equal, each like the longest' }}</p>
     <p v-if="edits" class="acts"><v-btn
       size="small"
       variant="outlined"
@@ -31,7 +32,8 @@ const longest = computed(
         color="error"
         @click="$emit('remove')">Remove</v-btn></p>
     <PanelDrawing :panel="panel" :chosen="tail?.place ?? ''" @choose="place => chosen = place" />
-    <p class="quiet small">From behind. Numbers: the order in which places are filled, the middle rows first. Green: taken.</p>
+    <p class="quiet small">From behind. Numbers: the order in which places are filled, the middle rows first. Green:
+      taken.</p>
     <p
       v-if="longest"
       class="line">Longest tail <b class="mono">{{ short(longest.tail.result) }}</b> at {{ longest.place }}</p>
@@ -40,7 +42,8 @@ const longest = computed(
       fine /></template>
     <p
       v-if="panel.climb"
-      class="quiet small">In its rack: {{ length(panel.climb.amount) }}, {{ inWords(panel.climb.detail) }} ({{ panel.climb.source }}).</p>
+      class="quiet small">In its rack: {{ length(panel.climb.amount) }}, {{ inWords(panel.climb.detail) }}
+      ({{ panel.climb.source }}).</p>
   </section>
 </template>
 

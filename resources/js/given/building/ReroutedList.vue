@@ -25,10 +25,12 @@ const built = computed(() =>
   <div class="rerouted" aria-live="polite">
     <p
       v-if="nothing"
-      class="quiet">No run {{ would ? 'would lie' : 'lies' }} elsewhere, and no cut {{ would ? 'would change' : 'changed' }}.</p>
+      class="quiet">No run {{ would ? 'would lie' : 'lies' }} elsewhere, and no cut
+      {{ would ? 'would change' : 'changed' }}.</p>
     <details v-if="changes.routesCount" open>
       <summary>
-        <b>{{ changes.routesCount }}</b> {{ changes.routesCount === 1 ? 'run' : 'runs' }} {{ would ? 'would go' : 'now go' }} another way</summary>
+        <b>{{ changes.routesCount }}</b> {{ changes.routesCount === 1 ? 'run' : 'runs' }}
+        {{ would ? 'would go' : 'now go' }} another way</summary>
       <table class="lines"><tbody><tr
         v-for="each in changes.routes"
         :key="each.code"><td class="mono">{{ each.code }}</td><td><s
@@ -39,7 +41,8 @@ const built = computed(() =>
     </details>
     <details v-if="changes.cutsCount" open>
       <summary>
-        <b>{{ changes.cutsCount }}</b> {{ changes.cutsCount === 1 ? 'cut' : 'cuts' }} {{ would ? 'would change' : 'changed' }}</summary>
+        <b>{{ changes.cutsCount }}</b> {{ changes.cutsCount === 1 ? 'cut' : 'cuts' }}
+        {{ would ? 'would change' : 'changed' }}</summary>
       <table class="lines"><tbody><tr
         v-for="each in changes.cuts"
         :key="each.code"><td class="mono">{{ each.code }}</td><td class="mono right">{{ length(each.was) }}</td>

@@ -117,7 +117,8 @@ const save = () =>
       :items="[{ value: 'damp', title: 'damp' }, { value: 'outdoor', title: 'outdoor' }, { value: 'air-handling',
                                                                                            title: 'air-handling space' },
                { value: 'near-mains', title: 'near mains' }]" />
-    <p class="quiet small">Whether mains and signal may share a way, and which fire class a place needs, is for local code and licensed people to say.</p>
+    <p class="quiet small">Whether mains and signal may share a way, and which fire class a place needs, is for local
+      code and licensed people to say.</p>
     <p v-if="wrong" class="note check">{{ wrong }}</p>
     <section v-if="ahead"><h2>What it would do</h2><ReroutedList :changes="ahead" would /></section>
     <p class="acts"><v-btn

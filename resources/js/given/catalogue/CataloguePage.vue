@@ -143,7 +143,8 @@ const mates = computed(() =>
           v-for="each in KINDS"
           :key="each.kind"
           :to="{ query: { kind: each.kind } }"
-          :aria-current="each.kind === kind ? 'page' : undefined">{{ each.name }} <span class="quiet">{{ types?.[each.kind].length ?? '' }}</span>
+          :aria-current="each.kind === kind ? 'page' : undefined">{{ each.name }}
+          <span class="quiet">{{ types?.[each.kind].length ?? '' }}</span>
         </router-link></nav>
         <ul>
           <li v-for="each in shown" :key="each.id"><button

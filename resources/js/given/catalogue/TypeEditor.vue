@@ -103,7 +103,8 @@ const save = () =>
     <p
       v-if="message"
       class="note failed"
-      role="alert">{{ message }}<template v-if="stale"> Close, open it again and carry your change over; it is still here.</template>
+      role="alert">{{ message }}<template v-if="stale"> Close, open it again and carry your change over; it is still
+        here.</template>
     </p>
     <table
       v-if="problems.length"

@@ -15,7 +15,8 @@ async function file(event: Event) {
   <v-dialog v-model="open" max-width="560">
     <v-card class="pa-5">
       <h1>Paste a table</h1>
-      <p class="quiet">The first row names the columns: channel, function, contact. Cells may be parted by tabs, commas or semicolons.</p>
+      <p class="quiet">The first row names the columns: channel, function, contact. Cells may be parted by tabs, commas
+        or semicolons.</p>
       <v-textarea v-model="table" label="Table" rows="12" class="mono" />
       <p><label class="quiet">or a CSV file <input type="file" accept=".csv,text/csv" @change="file"></label></p>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

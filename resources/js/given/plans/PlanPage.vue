@@ -273,10 +273,12 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         <p
           v-if="cell"
           class="hand"
-          aria-live="polite">In hand: <b>channel {{ cell.channel }} {{ cell.fn }}</b>. Press its contact. Esc lays it down.</p>
+          aria-live="polite">In hand: <b>channel {{ cell.channel }} {{ cell.fn }}</b>. Press its contact. Esc lays it
+          down.</p>
         <p
           v-else-if="session.plans && channels.length"
-          class="quiet">Choose a cell of the table, then press its contact on the {{ view === 'face' ? 'mating face' : 'wiring side' }}.</p>
+          class="quiet">Choose a cell of the table, then press its contact on the
+          {{ view === 'face' ? 'mating face' : 'wiring side' }}.</p>
         <ConnectorView
           v-if="drawing"
           :drawing="drawing"
@@ -353,7 +355,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         <h1>Save the plan</h1>
         <p
           v-if="detail && detail.version == null"
-          class="quiet">This plan ships with Sartal. Under its own name, this installation uses yours instead; under another, both stay.</p>
+          class="quiet">This plan ships with Sartal. Under its own name, this installation uses yours instead; under
+          another, both stay.</p>
         <v-text-field v-model="asName" label="Name" autofocus />
         <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
         <p class="acts"><v-btn

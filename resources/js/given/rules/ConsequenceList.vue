@@ -26,7 +26,8 @@ const nothing = computed(
   <p v-if="nothing" class="quiet">No joint, length, label or test. Sheets will state it.</p>
   <dl v-else>
     <template v-if="changes.joints"><dt>{{ changes.joints }}</dt>
-      <dd>joints come, go or move, at {{ changes.ends.count }} {{ changes.ends.count === 1 ? 'end' : 'ends' }}: <NameList :few="changes.ends" />
+      <dd>joints come, go or move, at {{ changes.ends.count }} {{ changes.ends.count === 1 ? 'end' : 'ends' }}:
+        <NameList :few="changes.ends" />
       </dd></template>
     <template v-if="changes.cuts.count"><dt>{{ changes.cuts.count }}</dt>
       <dd>cut lengths: <NameList :few="changes.cuts" /></dd></template>
@@ -47,7 +48,8 @@ const nothing = computed(
     :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
   <p
     v-if="changes.comes.length > SHOWN"
-    class="quiet">and {{ changes.comes.length - SHOWN }}{{ changes.comes.length >= 12 ? ' or more' : '' }} further findings</p>
+    class="quiet">and {{ changes.comes.length - SHOWN }}{{ changes.comes.length >= 12 ? ' or more' : '' }} further
+    findings</p>
 </template>
 
 <style scoped>

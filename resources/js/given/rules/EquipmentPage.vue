@@ -157,7 +157,8 @@ const plug = (device: Device, port: Port, fitting: string) =>
     <v-progress-linear v-if="!loaded && !problem" indeterminate color="primary" aria-label="Loading the equipment" />
     <p
       v-if="loaded && devices.length === 0"
-      class="quiet pad">No device yet. Add one, and plugs are checked against its ports: gender, signal, direction, level.</p>
+      class="quiet pad">No device yet. Add one, and plugs are checked against its ports: gender, signal, direction,
+      level.</p>
     <section v-for="device in devices" :key="device.id" class="device">
       <h2>{{ device.name }} <span class="quiet">{{ device.place }}</span>
         <template v-if="session.plans"><v-btn

@@ -71,7 +71,9 @@ const size = (bytes: number) => (bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` 
   <HandoverFrame :problem="problem" :said="said" :loading="packs === null && !problem">
     <template v-if="packs">
       <section v-if="session.can('planner', 'lead')" aria-label="Make a pack">
-        <p class="quiet">One document with the schedule as built, signal paths, panels, pinouts, labels, certificates with their history, exceptions and parts; all of it as JSON and CSV beside it; and the sums that prove that nothing was altered since.</p>
+        <p class="quiet">One document with the schedule as built, signal paths, panels, pinouts, labels, certificates
+          with their history, exceptions and parts; all of it as JSON and CSV beside it; and the sums that prove that
+          nothing was altered since.</p>
         <v-btn color="primary" :disabled="told !== null" @click="make">Make a pack</v-btn>
         <div v-if="told" class="progress" role="status"><v-progress-linear
           :model-value="100 * (told.done ?? 0) / (told.of ?? 1)"
@@ -81,8 +83,9 @@ const size = (bytes: number) => (bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` 
       </section>
       <p v-if="packs.length === 0" class="quiet">There is no pack yet.</p>
       <article v-for="pack in packs" :key="pack.number" :aria-label="`Pack ${pack.number}`">
-        <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages · {{ pack.gaps === 0
-          ? 'nothing open' : `${pack.gaps} open points` }}</span>
+        <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages ·
+          {{ pack.gaps === 0
+            ? 'nothing open' : `${pack.gaps} open points` }}</span>
         </h2>
         <p v-if="session.can('planner', 'tester', 'lead')" class="acts"><v-btn
           color="primary"
@@ -119,14 +122,16 @@ const size = (bytes: number) => (bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` 
           :disabled="busy"
           @click="sign(pack, role)">Sign as {{ role }}</v-btn></p>
         <details>
-          <summary>{{ pack.files.length }} files, SHA-256 of the whole <span class="mono">{{ pack.digest.slice(0, 16) }}…</span>
+          <summary>{{ pack.files.length }} files, SHA-256 of the whole
+            <span class="mono">{{ pack.digest.slice(0, 16) }}…</span>
           </summary>
           <table class="lines"><tbody><tr
             v-for="file in pack.files"
             :key="file.name"><td>{{ file.name }}</td><td class="mono">{{ size(file.bytes) }}</td>
             <td class="mono sum">{{ file.sha256 }}</td></tr><tr><td><b>the whole</b></td><td />
             <td class="mono sum">{{ pack.digest }}</td></tr></tbody></table>
-          <p class="quiet">Checked anywhere with <code>sha256sum -c SHA256SUMS</code>, and with its signatures by <code>php artisan sartal:verify FILE</code>.</p>
+          <p class="quiet">Checked anywhere with <code>sha256sum -c SHA256SUMS</code>, and with its signatures by
+            <code>php artisan sartal:verify FILE</code>.</p>
         </details>
       </article>
     </template>

@@ -36,12 +36,14 @@ const more = ref('')
       <p
         v-if="ready.ready"
         class="note good">
-        <strong>Ready to be signed</strong>Every cable is made, in place, tested there and as it was released. <router-link to="/handover/pack">Make the pack</router-link>
+        <strong>Ready to be signed</strong>Every cable is made, in place, tested there and as it was released.
+        <router-link to="/handover/pack">Make the pack</router-link>
       </p>
       <p
         v-else
         class="sum">
-        <b class="mono">{{ ready.clear }}</b> of <b class="mono">{{ ready.runs }}</b> cables are clear. What is missing may be handed over as an exception: the pack lists it.</p>
+        <b class="mono">{{ ready.clear }}</b> of <b class="mono">{{ ready.runs }}</b> cables are clear. What is missing
+        may be handed over as an exception: the pack lists it.</p>
       <section v-for="group in ready.groups" :key="group.kind" :aria-label="group.words">
         <h2><b class="mono">{{ group.gaps.length }}</b> {{ group.words }}</h2>
         <ul>

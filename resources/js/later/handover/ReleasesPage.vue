@@ -79,7 +79,8 @@ const drop = (draft: Draft) =>
       <section aria-label="Releases">
         <p
           v-if="releases.length === 0"
-          class="quiet">Nothing is released yet: bench, labels, cutting, site and test work from the plan as it is. From the first release on they work from that, and what is planned after it disturbs nobody.</p>
+          class="quiet">Nothing is released yet: bench, labels, cutting, site and test work from the plan as it is. From
+          the first release on they work from that, and what is planned after it disturbs nobody.</p>
         <table v-else class="lines">
           <thead><tr><th>Release</th><th>When</th><th>Who</th><th>Note</th><th>Signed</th><th /></tr></thead>
           <tbody><tr
@@ -131,7 +132,8 @@ const drop = (draft: Draft) =>
               v-else
               open><summary>It overtakes work that is done</summary><ImpactView :impact="ahead.impact" /></details>
             <details>
-              <summary>{{ ahead.changes.length }} {{ ahead.changes.length === 1 ? 'thing is' : 'things are' }} otherwise than in {{ working.letter }}</summary>
+              <summary>{{ ahead.changes.length }} {{ ahead.changes.length === 1 ? 'thing is' : 'things are' }} otherwise
+                than in {{ working.letter }}</summary>
               <ChangeLines :lines="ahead.changes" /></details>
           </template>
         </template>

@@ -182,7 +182,9 @@ const never = computed(() => service.value?.retests.filter(each => !each.due) ??
             :to="`/runs/${encodeURIComponent(fault.run)}`"
             class="mono"><b>{{ fault.code }}</b>
           </router-link> {{ fault.note }} <span class="state">{{ STATE[fault.state] }}</span></p>
-          <p class="quiet">reported by {{ fault.reported.who }}, {{ when(fault.reported.at) }}<template v-if="fault.repaired">; {{ fault.repaired.note }}: {{ fault.repaired.who }}, {{ when(fault.repaired.at) }}</template>
+          <p class="quiet">reported by {{ fault.reported.who }},
+            {{ when(fault.reported.at) }}<template v-if="fault.repaired">; {{ fault.repaired.note }}:
+              {{ fault.repaired.who }}, {{ when(fault.repaired.at) }}</template>
             <template v-if="fault.tested">; tested by {{ fault.tested.who }}, {{ when(fault.tested.at) }}</template></p>
           <form
             v-if="fault.state === 'open' && session.can('bench', 'installer', 'tester', 'lead')"
@@ -223,7 +225,8 @@ const never = computed(() => service.value?.retests.filter(each => !each.due) ??
           <tbody><tr v-for="each in due" :key="each.assembly" :class="{ overdue: each.overdue }"><td><router-link
                                                                                                        :to="`/test/${encodeURIComponent(each.assembly)}?stage=installed`"
                                                                                                        class="mono">{{ each.codes }}</router-link>
-                                                                                                   <span v-if="each.mains"> mains</span>
+                                                                                                   <span v-if="each.mains">
+                                                                                                     mains</span>
                                                                                                  </td>
             <td class="mono">{{ each.last }}</td><td class="mono">{{ each.due }}<b v-if="each.overdue"> overdue</b>
             </td><td>{{ each.months }} months</td></tr></tbody></table>

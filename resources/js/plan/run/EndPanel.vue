@@ -42,7 +42,8 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
       v-for="each in end.leftOut"
       :key="each.at"
       class="note stop">
-      <strong>Something was left out of this end: {{ each.note }}</strong>{{ each.who }}, {{ when(each.at) }}. <router-link :to="`/bench/${run}`">At the bench</router-link>
+      <strong>Something was left out of this end: {{ each.note }}</strong>{{ each.who }}, {{ when(each.at) }}.
+      <router-link :to="`/bench/${run}`">At the bench</router-link>
     </p>
     <p v-if="end.fittings.length === 0" class="quiet">No connector: the end stays bare.</p>
     <div v-if="end.fittings.length > 1" class="legs" role="tablist" aria-label="Legs">

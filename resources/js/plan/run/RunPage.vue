@@ -107,7 +107,8 @@ async function record(kind: string, side?: string) {
                 color="primary"
                 size="small"
                 :loading="busy"
-                @click="record(EVENT[next.stage]!.kind, EVENT[next.stage]!.side)">Record: {{ STAGE[next.stage] }}</v-btn>
+                @click="record(EVENT[next.stage]!.kind, EVENT[next.stage]!.side)">Record:
+                {{ STAGE[next.stage] }}</v-btn>
             </template>
             <template v-if="failed && session.can('bench', 'installer', 'lead')">
               <v-btn
@@ -129,12 +130,14 @@ async function record(kind: string, side?: string) {
             :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
           <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench'
             : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template>
-            <template v-if="run.assembly.runs.length > 1"> · built and tested with {{ run.assembly.runs.join(', ') }}</template>
+            <template v-if="run.assembly.runs.length > 1"> · built and tested with
+              {{ run.assembly.runs.join(', ') }}</template>
           </p>
           <p class="quiet">
             <template v-if="run.way.length">{{ run.pinned ? 'Pinned to'
               : 'Goes by' }} {{ run.way.join(', ') }}{{ run.pinned ? '' : ': the shortest permitted way' }}</template>
-            <template v-else>No way leads from one end to the other. <router-link to="/rules/building">Draw one</router-link>
+            <template v-else>No way leads from one end to the other. <router-link to="/rules/building">Draw
+              one</router-link>
             </template></p>
         </div>
         <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary>

@@ -122,7 +122,8 @@ const save = () =>
           v-model="number.from"
           label="First number"
           inputmode="numeric" /><v-text-field v-model="number.step" label="Step" inputmode="numeric" /></div>
-        <p class="quiet">In the order that the schedule shows: <span class="mono">{{ preview }}{{ rows.length > 3 ? ' …' : '' }}</span>
+        <p class="quiet">In the order that the schedule shows:
+          <span class="mono">{{ preview }}{{ rows.length > 3 ? ' …' : '' }}</span>
         </p>
       </template>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

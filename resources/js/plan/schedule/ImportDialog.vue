@@ -183,7 +183,8 @@ function bringIn() {
           v-if="runs.length || (file && whole() && !message)"
           color="primary"
           :loading="busy"
-          @click="bringIn">Import {{ whole() ? 'the installation' : `${runs.length} ${runs.length === 1 ? 'run' : 'runs'}` }}</v-btn>
+          @click="bringIn">Import
+          {{ whole() ? 'the installation' : `${runs.length} ${runs.length === 1 ? 'run' : 'runs'}` }}</v-btn>
         <v-btn variant="outlined" @click="open = false">Close</v-btn>
       </p>
     </v-card>

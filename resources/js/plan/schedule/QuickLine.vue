@@ -69,7 +69,8 @@ const save = () =>
           <b class="mono">{{ length(guess.cut.result) }}</b>, {{ guess.circuits }} {{ guess.circuits === 1 ? 'circuit'
             : 'circuits' }}, {{ guess.fittings }} {{ guess.fittings === 1 ? 'fitting' : 'fittings' }}</dd>
         </div></dl>
-      <p class="quiet">What is in italics was filled in from how this installation does it elsewhere. Nothing is saved yet.</p>
+      <p class="quiet">What is in italics was filled in from how this installation does it elsewhere. Nothing is saved
+        yet.</p>
       <p
         v-for="finding in guess.findings"
         :key="finding.words"

@@ -164,7 +164,8 @@ const text = (field: string) => ({
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
-    <h1>{{ mode === 'new' ? 'New run' : mode === 'copy' ? 'Duplicate' : 'Edit' }} <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span>
+    <h1>{{ mode === 'new' ? 'New run' : mode === 'copy' ? 'Duplicate' : 'Edit' }}
+      <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span>
     </h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <v-progress-linear v-if="!catalogue && !problem" indeterminate color="primary" aria-label="Loading" />

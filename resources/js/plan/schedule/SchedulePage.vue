@@ -323,7 +323,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         aria-label="Loading the schedule" />
       <p
         v-else-if="rows.length === 0"
-        class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a CSV.</template>
+        class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a
+          CSV.</template>
       </p>
       <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn
         size="small"
@@ -355,7 +356,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
             <span
               role="cell"
               class="cable"
-              :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} – {{ item.endB }}</small>
+              :title="`${item.cable}: ${item.endA} – ${item.endB}`">{{ item.cable }}<small>{{ item.endA }} –
+                {{ item.endB }}</small>
             </span>
             <span role="cell" class="cut">{{ length(item.cut) }}</span>
             <span role="cell" class="next"><Strand :beads="item.strand" /></span>

@@ -56,7 +56,8 @@ const record = () =>
   <v-dialog v-model="open" max-width="560">
     <v-card class="pad">
       <h1>Certifier card</h1>
-      <p class="quiet">A CSV file with one line per pair: cable, pair, length m, delay ns, loop ohm, wire map. <a :href="$file('simulators/certifier.csv')">A card of the simulated certifier</a> shows how it looks.</p>
+      <p class="quiet">A CSV file with one line per pair: cable, pair, length m, delay ns, loop ohm, wire map.
+        <a :href="$file('simulators/certifier.csv')">A card of the simulated certifier</a> shows how it looks.</p>
       <label class="file">Choose the file <input type="file" accept=".csv,text/csv" @change="look"></label>
       <p v-if="problem" class="note failed" role="alert">{{ problem }} Nothing was recorded.</p>
       <template v-if="lines.length">

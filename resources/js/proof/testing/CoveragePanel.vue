@@ -47,7 +47,8 @@ const words = computed(() =>
               v-else
               class="quiet">No reading shows it: cores of one colour.</span></li>
       </ul>
-      <span class="quiet">A stray strand that does not touch today shows in no reading: look, and wiggle while you test.</span>
+      <span class="quiet">A stray strand that does not touch today shows in no reading: look, and wiggle while you
+        test.</span>
     </div>
   </section>
 </template>

@@ -105,7 +105,8 @@ const inject = (keys: string[]) =>
     <v-dialog v-model="dialog" max-width="620">
       <v-card class="pad">
         <h1>What is wrong with the simulated cable</h1>
-        <p class="quiet">The simulated instruments read {{ sheet.run.code }} as it is planned, with these faults in it.</p>
+        <p class="quiet">The simulated instruments read {{ sheet.run.code }} as it is planned, with these faults in
+          it.</p>
         <ul v-if="inside.length"><li v-for="fault in inside" :key="fault.key">{{ fault.words }} <button
           type="button"
           @click="inject(inside.filter(each => each.key !== fault.key).map(each => each.key))">take out</button></li>

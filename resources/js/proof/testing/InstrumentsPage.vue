@@ -87,7 +87,8 @@ const applies = (stage: Stage, method: string) =>
         <h2>Instruments</h2>
         <p
           v-if="page.instruments.length === 0"
-          class="quiet">None yet. Enter those that the crew tests with; a result names its instrument, and says when its calibration had run out.</p>
+          class="quiet">None yet. Enter those that the crew tests with; a result names its instrument, and says when its
+          calibration had run out.</p>
         <table v-else class="lines">
           <thead><tr><th>Name</th><th>What it is</th><th>Number</th><th>Calibrated to</th></tr></thead>
           <tbody><tr v-for="each in page.instruments" :key="each.id" :class="{ overdue: each.overdue }">
@@ -129,7 +130,8 @@ const applies = (stage: Stage, method: string) =>
       </section>
       <section aria-label="Test plans">
         <h2>What is tested at which connectors</h2>
-        <p class="quiet">A plan follows from the wiring: a map with shells, each switch by itself, pairs where there are pairs. Choose otherwise for a family of connectors, and it is binding. What mains needs stays in any plan.</p>
+        <p class="quiet">A plan follows from the wiring: a map with shells, each switch by itself, pairs where there are
+          pairs. Choose otherwise for a family of connectors, and it is binding. What mains needs stays in any plan.</p>
         <table class="lines">
           <thead><tr><th>Connectors</th><th
             v-for="stage in page.stages"
@@ -141,7 +143,8 @@ const applies = (stage: Stage, method: string) =>
                                                               :aria-expanded="family === each.family"
                                                               @click="family = family === each.family ? null
                                                                 : each.family">{{ each.family || 'others' }}</button>
-              <template v-else>{{ each.family || 'others' }}</template> <small class="quiet">{{ each.types.join(', ') }} · {{ each.assemblies }}</small>
+              <template v-else>{{ each.family || 'others' }}</template> <small class="quiet">{{ each.types.join(', ') }}
+                · {{ each.assemblies }}</small>
             </td><td
               v-for="stage in page.stages"
               :key="stage.id"

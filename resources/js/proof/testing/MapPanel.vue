@@ -141,7 +141,8 @@ function declare() {
       </div>
     </div>
     <form v-if="current" class="entry" @submit.prevent="enter">
-      <label for="entry">Probe <b class="mono">{{ named(current, sheet) }}</b>: should light <b class="mono">{{ tokens(expected(current)) }}</b>
+      <label for="entry">Probe <b class="mono">{{ named(current, sheet) }}</b>: should light
+        <b class="mono">{{ tokens(expected(current)) }}</b>
       </label>
       <div class="keys">
         <input

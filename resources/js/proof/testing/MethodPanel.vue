@@ -110,7 +110,8 @@ watch(
   <div class="method">
     <p
       v-if="planned"
-      class="quiet why">{{ planned.why ? `${planned.why[0]!.toUpperCase()}${planned.why.slice(1)}. ` : '' }}Good: {{ planned.limit }}.</p>
+      class="quiet why">{{ planned.why ? `${planned.why[0]!.toUpperCase()}${planned.why.slice(1)}. ` : '' }}Good:
+      {{ planned.limit }}.</p>
     <p v-if="questions.length === 0" class="quiet">Nothing of this cable can be asked that.</p>
     <p v-if="byInstrument" class="quiet">A loom tester reads this by itself: choose one and let it read.</p>
     <form v-if="current && !byInstrument" class="entry" @submit.prevent="enter">

@@ -123,7 +123,10 @@ async function takeAlong(some: Row[]) {
       class="quiet taken"
       role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}` : `${taken.of} open without a network.` }}</p>
     <section v-if="progress" class="progress" aria-label="How far testing is">
-      <p><b>{{ progress.all.passed }}</b> passed · <b :class="{ failed: progress.all.failed }">{{ progress.all.failed }}</b> failed · <b>{{ progress.all.left }}</b> to go
+      <p><b>{{ progress.all.passed }}</b> passed ·
+        <b :class="{ failed: progress.all.failed }">{{ progress.all.failed }}</b> failed ·
+        <b>{{ progress.all.left }}</b>
+        to go
         <span class="by" role="group" aria-label="Progress by"><button
           type="button"
           :aria-pressed="by === 'looms'"

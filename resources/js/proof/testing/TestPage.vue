@@ -288,7 +288,8 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
     <header>
       <router-link to="/test">Test</router-link>
       <h1 v-if="sheet">
-        <span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} → {{ sheet.run.to }}</span>
+        <span class="mono">{{ sheet.run.code }}</span> <span class="way">{{ sheet.run.from }} →
+          {{ sheet.run.to }}</span>
       </h1>
       <span class="stages" role="group" aria-label="Stage"><button
         v-for="each in STAGES"
@@ -389,7 +390,8 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           <p
             v-if="unlicensed"
             class="note stop">
-            <strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead keeps who is.</p>
+            <strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead
+            keeps who is.</p>
           <p v-if="own" class="note check">You made an end of it: another pair of eyes would see more.</p>
           <InstrumentPanel
             :id="id"

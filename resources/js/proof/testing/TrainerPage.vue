@@ -83,7 +83,8 @@ const least = computed(
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <section v-if="none || outcome || !training" class="start">
       <template v-if="!outcome"><h2>Find the fault</h2>
-        <p>You get a cable of this installation with one fault hidden in it. Read it with any method; each takes its time. One end may be opened. When you know, name the cause.</p>
+        <p>You get a cable of this installation with one fault hidden in it. Read it with any method; each takes its
+          time. One end may be opened. When you know, name the cause.</p>
       </template>
       <form @submit.prevent="start"><v-text-field
         v-model="cable"
@@ -95,7 +96,9 @@ const least = computed(
     </section>
     <div v-if="training?.exercise" class="body">
       <section class="work" aria-label="Readings">
-        <p><b class="mono">{{ sheet.run.code }}</b> {{ sheet.run.cable }}, {{ sheet.run.endA }} – {{ sheet.run.endB }} · <b>{{ training.exercise.minutes }}</b> min spent · ends opened: <b>{{ training.exercise.opened }}</b> of {{ training.exercise.budget }}</p>
+        <p><b class="mono">{{ sheet.run.code }}</b> {{ sheet.run.cable }}, {{ sheet.run.endA }} – {{ sheet.run.endB }} ·
+          <b>{{ training.exercise.minutes }}</b> min spent · ends opened: <b>{{ training.exercise.opened }}</b> of
+          {{ training.exercise.budget }}</p>
         <p class="methods" role="group" aria-label="Read with"><v-btn
           v-for="method in training.methods"
           :key="method.id"
@@ -117,8 +120,10 @@ const least = computed(
       <aside>
         <template v-if="outcome">
           <p class="big" :class="outcome.right ? 'passes' : 'fails'">{{ outcome.right ? 'Found' : 'Not this one' }}</p>
-          <p v-if="outcome.right && !outcome.exact">It was “{{ outcome.was }}”; no reading tells it from what you named.</p>
-          <p v-else-if="!outcome.right">You named “{{ outcome.named }}”. It was: <b>{{ outcome.was }}.</b> {{ outcome.consequence }}</p>
+          <p v-if="outcome.right && !outcome.exact">It was “{{ outcome.was }}”; no reading tells it from what you
+            named.</p>
+          <p v-else-if="!outcome.right">You named “{{ outcome.named }}”. It was: <b>{{ outcome.was }}.</b>
+            {{ outcome.consequence }}</p>
           <p v-else><b>{{ outcome.was }}.</b> {{ outcome.consequence }}</p>
           <p>You took {{ outcome.minutes }} min and opened {{ outcome.opened }}. The short way takes {{ least }}:</p>
           <ol aria-label="The short way"><li

@@ -37,7 +37,8 @@ const event = (trial: Trial) =>
       <strong>{{ apart.length }} people tested it and do not agree</strong>
       <p
         v-for="trial in apart"
-        :key="trial.id">{{ trial.who }}, {{ when(trial.at) }}: <b>{{ trial.verdict }}</b>{{ trial.note ? `, ${trial.note}` : '' }}
+        :key="trial.id">{{ trial.who }}, {{ when(trial.at) }}:
+        <b>{{ trial.verdict }}</b>{{ trial.note ? `, ${trial.note}` : '' }}
         <v-btn
           v-if="settles"
           size="small"
@@ -53,7 +54,8 @@ const event = (trial: Trial) =>
         <p v-if="column.trials.length === 0" class="quiet">Not yet.</p>
         <ol :aria-label="`Earlier tests, ${column.name.toLowerCase()}`">
           <li v-for="trial in column.trials" :key="trial.id" :class="trial.verdict">
-            {{ when(trial.at) }} · <b>{{ trial.verdict }}</b> · {{ trial.who }}<template v-if="trial.note"> · {{ trial.note }}</template>
+            {{ when(trial.at) }} · <b>{{ trial.verdict }}</b> · {{ trial.who }}<template v-if="trial.note"> ·
+              {{ trial.note }}</template>
             <em v-if="trial.overtaken"> · overtaken</em>
             <small class="quiet">{{ read(trial) }}{{ trial.instrument ? ` · ${trial.instrument}` : '' }}</small>
             <small v-if="trial.missing?.length" class="quiet">without: {{ trial.missing.join(', ') }}</small>
@@ -66,7 +68,8 @@ const event = (trial: Trial) =>
       v-if="between.length"
       aria-label="Between the tests"><li
         v-for="trial in between"
-        :key="trial.id">{{ when(trial.at) }} · {{ event(trial) }} · {{ trial.who }}{{ trial.note ? ` · ${trial.note}` : '' }}</li>
+        :key="trial.id">{{ when(trial.at) }} · {{ event(trial) }} ·
+        {{ trial.who }}{{ trial.note ? ` · ${trial.note}` : '' }}</li>
     </ol>
   </section>
 </template>

@@ -102,14 +102,17 @@ const names = (trouble: Trouble, causes: number[]) =>
             </template>
             <p
               v-else-if="ends(trouble.causes).length > 1"
-              class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at the core colours of an opened end.</p>
+              class="quiet">{{ ends(trouble.causes).join(' or ') }}: nothing at the terminals tells them apart. Look at
+              the core colours of an opened end.</p>
             <p v-else class="quiet">Nothing that is at hand tells them apart.</p>
             <p v-if="trouble.open">
-              <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b> {{ trouble.open.reasons.join('; ') }}.</p>
+              <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b>
+              {{ trouble.open.reasons.join('; ') }}.</p>
           </template>
         </template>
         <p v-else>
-          <b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core colours with the run's page.</p>
+          <b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core
+          colours with the run's page.</p>
       </article>
     </template>
   </section>

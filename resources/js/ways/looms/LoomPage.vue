@@ -130,7 +130,8 @@ const remove = () =>
           @move="move" />
         <p
           v-if="session.plans && shown.segments.length"
-          class="quiet hint">Drag a breakout along the loom, or focus it and use the arrows. Ways keep their length: what changes is the leg and what is cut.</p>
+          class="quiet hint">Drag a breakout along the loom, or focus it and use the arrows. Ways keep their length:
+          what changes is the leg and what is cut.</p>
         <section v-if="ahead" class="ahead" aria-label="What this move does">
           <p class="acts"><b>Moved, not saved.</b> <v-btn
             size="small"

@@ -11,7 +11,10 @@ defineProps<{ segment: Segment; tieEvery: string }>()
 <template>
   <section>
     <h1>{{ segment.wayName }}</h1>
-    <p class="quiet">{{ length(segment.start) }} to {{ length(segment.end) }} from the root<template v-if="segment.beside"> · a branch beside the rest, on the way to or from its junction</template>. The way itself is {{ length(segment.wayLength) }} long.</p>
+    <p class="quiet">{{ length(segment.start) }} to {{ length(segment.end) }} from the
+      root<template v-if="segment.beside"> · a branch beside the rest, on the way to or from its junction</template>.
+      The
+      way itself is {{ length(segment.wayLength) }} long.</p>
     <CrossSection :circles="segment.circles" :sleeved="segment.sleeve !== null" />
     <dl>
       <dt>thick</dt><dd><FigureSum :figure="segment.diameter" strong /></dd>
@@ -21,7 +24,8 @@ defineProps<{ segment: Segment; tieEvery: string }>()
         <summary>{{ segment.sleeve.name }}, cut <b class="mono">{{ length(segment.sleeve.cut.result) }}</b></summary>
         <WorkedSum :worked="segment.sleeve.cut" /></details></dd></template>
       <template v-if="segment.shrinks.length"><dt>shrink</dt><dd><details>
-        <summary>{{ segment.shrinks.length }} × {{ segment.shrinks[0]!.name }}, <span class="mono">{{ short(segment.shrinks[0]!.cut.result) }}</span>
+        <summary>{{ segment.shrinks.length }} × {{ segment.shrinks[0]!.name }},
+          <span class="mono">{{ short(segment.shrinks[0]!.cut.result) }}</span>
         </summary><p
           v-for="piece in segment.shrinks"
           :key="piece.for"
@@ -30,7 +34,8 @@ defineProps<{ segment: Segment; tieEvery: string }>()
             fine /></details></dd></template>
       <template v-if="segment.points.length"><dt>ties</dt><dd><details>
         <summary>{{ segment.points.length }} × {{ inFigures(segment.tie) }}</summary>
-        <p class="quiet small">From the beginning of the segment, at most {{ length(tieEvery) }} apart: <span class="mono">{{ segment.points.map(short).join(', ') }}</span>
+        <p class="quiet small">From the beginning of the segment, at most {{ length(tieEvery) }} apart:
+          <span class="mono">{{ segment.points.map(short).join(', ') }}</span>
         </p></details></dd></template>
     </dl>
     <p class="codes mono">{{ segment.members.join(' ') }}</p>

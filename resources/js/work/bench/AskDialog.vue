@@ -46,7 +46,8 @@ function tell() {
         <p
           v-if="what === 'skip' && unforgiving"
           class="note stop">
-          <strong>Once the connector is on, this does not go on any more.</strong>The end will show that it was left out, and why.</p>
+          <strong>Once the connector is on, this does not go on any more.</strong>The end will show that it was left
+          out, and why.</p>
         <fieldset v-if="what === 'flag'"><legend class="visually-hidden">What is it</legend><label
           v-for="each in ['damaged', 'extracted', 'redone']"
           :key="each"><input v-model="flag" type="radio" :value="each"> {{ each }}</label></fieldset>

@@ -102,9 +102,11 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
           :aria-label="`Mark ${job.codes.join(', ')}`"
           @change="mark(job.id)"><span v-else />
         <router-link :to="`/bench/${job.id}`">
-          <b class="mono">{{ job.codes[0] }}<small v-if="job.codes.length > 1">and {{ job.codes.length - 1 }} more</small>
+          <b class="mono">{{ job.codes[0] }}<small v-if="job.codes.length > 1">and {{ job.codes.length - 1 }}
+            more</small>
           </b>
-          <span class="way">{{ job.from }} → {{ job.to }}<small>{{ job.cable }}<template v-if="job.loom"> · {{ job.loom }}</template>
+          <span class="way">{{ job.from }} → {{ job.to }}<small>{{ job.cable }}<template v-if="job.loom"> ·
+            {{ job.loom }}</template>
           </small></span>
           <span class="next"><template v-if="job.hold"><b class="stop">{{ job.hold }}</b></template>
             <template v-else-if="job.done">made</template><template v-else>{{ job.next }}<small>{{ job.where }}</small>

@@ -305,12 +305,14 @@ watch([at, aloud], () => {
       v-if="hold"
       class="note stop"
       role="alert">
-      <strong>On hold: {{ hold.note }}</strong>{{ hold.by }} stopped this job. Nothing is confirmed until that is lifted.
+      <strong>On hold: {{ hold.note }}</strong>{{ hold.by }} stopped this job. Nothing is confirmed until that is
+      lifted.
       <button
         v-if="hold.own === session.session.person?.signIn || session.can('lead')"
         type="button"
         class="plain"
-        @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the hold</button>
+        @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the
+        hold</button>
     </p>
     <p
       v-if="mends.length"
@@ -333,7 +335,8 @@ watch([at, aloud], () => {
         :key="each.piece.id"
         class="left">{{ each.piece.place }}, {{ each.piece.words }} ({{ bench.standing(each.piece.id).note }})</span>
       </p>
-      <p><router-link :to="`/test/${job.assemblies[0]}`">Test it</router-link> · <router-link to="/bench">Take the next job</router-link>
+      <p><router-link :to="`/test/${job.assemblies[0]}`">Test it</router-link> · <router-link to="/bench">Take the next
+        job</router-link>
       </p>
     </div>
     <div v-else-if="job && place && piece && step" class="work" :class="{ pictured: joining }">
@@ -351,7 +354,8 @@ watch([at, aloud], () => {
           v-if="missing.length"
           class="note check"
           role="status">
-          <strong>First: {{ byId.get(missing[0]![0])?.piece.place }}, {{ byId.get(missing[0]![0])?.piece.words.toLowerCase() }}.</strong>{{ inFigures(missing[0]![1]) }} <button
+          <strong>First: {{ byId.get(missing[0]![0])?.piece.place }},
+            {{ byId.get(missing[0]![0])?.piece.words.toLowerCase() }}.</strong>{{ inFigures(missing[0]![1]) }} <button
             type="button"
             class="plain"
             @click="bench.go(missing[0]![0])">Go there</button></p>
@@ -417,11 +421,13 @@ watch([at, aloud], () => {
         <p class="turn"><button type="button" class="chip" @click="rotate">turn <kbd>r</kbd></button><button
           type="button"
           class="chip"
-          @click="view = view === 'face' ? 'wiring' : 'face'">{{ view === 'face' ? 'see the wiring side' : 'see the mating face' }} <kbd>m</kbd>
+          @click="view = view === 'face' ? 'wiring' : 'face'">{{ view === 'face' ? 'see the wiring side' : 'see the mating face' }}
+          <kbd>m</kbd>
         </button></p>
         <ul v-if="fitting.blocks.length" class="blocks"><li v-for="each in fitting.blocks" :key="each.number"><span
           class="dot"
-          :style="{ background: hex(each.colour) }" />{{ each.colour }} <span class="quiet">ch {{ each.channels[0] }}–{{ each.channels.at(-1) }}, {{ short(each.offset) }} longer</span>
+          :style="{ background: hex(each.colour) }" />{{ each.colour }} <span class="quiet">ch
+            {{ each.channels[0] }}–{{ each.channels.at(-1) }}, {{ short(each.offset) }} longer</span>
         </li></ul>
       </aside>
     </div>
@@ -447,7 +453,8 @@ watch([at, aloud], () => {
         @click="aloud = !aloud"><kbd>v</kbd> {{ aloud ? 'be quiet' : 'read aloud' }}</button>
       <button type="button" class="desk" @click="why = !why"><kbd>w</kbd> why</button>
       <span class="space" />
-      <span class="left">{{ done }} of {{ bench.places.value.length }} · about {{ Math.ceil(minutesLeft) }} min left<template v-if="unsent.length"> · saving {{ unsent.length }}</template>
+      <span class="left">{{ done }} of {{ bench.places.value.length }} · about {{ Math.ceil(minutesLeft) }} min
+        left<template v-if="unsent.length"> · saving {{ unsent.length }}</template>
       </span>
     </footer>
     <StepList v-model="list" :bench="bench" />

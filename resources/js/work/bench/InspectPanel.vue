@@ -100,7 +100,8 @@ function sendBack() {
     </select>
     </label></p>
     <div v-if="plan" class="note check"><strong>{{ plan.words }}</strong>
-      {{ plan.reopens.length }} {{ plan.reopens.length === 1 ? 'operation is' : 'operations are' }} open again, from “{{ plan.names[0] }}” on.
+      {{ plan.reopens.length }} {{ plan.reopens.length === 1 ? 'operation is' : 'operations are' }} open again, from
+      “{{ plan.names[0] }}” on.
       <template v-if="plan.survives.length">It goes on with {{ plan.survives.join(' and ') }}.</template>
       <template v-if="Object.keys(plan.scraps).length"> Thrown away: {{ Object.entries(plan.scraps).map(([part,
                                                                                                           count]) => `${count} × ${part}`).join(', ') }}; the parts list counts them.</template>

@@ -23,7 +23,8 @@ function go(id: string) {
           <button type="button" @click="go((step.pieces.find(each => !bench.settled(each.id)) ?? step.pieces[0]!).id)">
             <span class="mono">{{ step.number }}</span>
             <span class="bead" />
-            <span class="words">{{ step.pieces[0]!.words }}<small>{{ step.pieces[0]!.place }}<template v-if="step.pieces.length > 1"> and {{ step.pieces.length - 1 }} more</template>
+            <span class="words">{{ step.pieces[0]!.words }}<small>{{ step.pieces[0]!.place }}<template v-if="step.pieces.length > 1">
+              and {{ step.pieces.length - 1 }} more</template>
               <template v-if="step.pieces[0]!.tool"> · {{ step.pieces[0]!.tool }}</template></small></span>
             <span class="mono">{{ step.pieces[0]!.at ? (step.task === 'cut' ? length : short)(step.pieces[0]!.at) : '' }}</span>
             <span class="mono">{{ count(step.pieces) }}/{{ step.pieces.length }}</span>
@@ -31,7 +32,8 @@ function go(id: string) {
           <p
             v-for="each in step.pieces.filter(each => bench.standing(each.id).status === 'skipped')"
             :key="each.id"
-            class="out">Left out, {{ each.place }}: {{ bench.standing(each.id).note }} ({{ bench.standing(each.id).by }})</p>
+            class="out">Left out, {{ each.place }}: {{ bench.standing(each.id).note }}
+            ({{ bench.standing(each.id).by }})</p>
         </li>
       </ol>
     </v-card>

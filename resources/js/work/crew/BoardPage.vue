@@ -41,8 +41,10 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
       <section class="when">
         <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.' : `Off the bench by ${day(board.forecast.finish)}` }}</p>
         <p class="clock">
-          <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs have left the bench</p>
-        <p class="quiet">By {{ board.forecast.basis }}.<template v-if="board.forecast.bottleneck"> What holds it up: <b>{{ board.forecast.bottleneck }}</b>.</template>
+          <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs
+          have left the bench</p>
+        <p class="quiet">By {{ board.forecast.basis }}.<template v-if="board.forecast.bottleneck"> What holds it up:
+          <b>{{ board.forecast.bottleneck }}</b>.</template>
         </p>
         <p
           v-if="board.forecast.stuck.length"

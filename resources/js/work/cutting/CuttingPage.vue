@@ -82,7 +82,9 @@ async function saved(changes: Replanned, reel: string) {
         <p v-if="busy.length === 0" class="quiet">Nothing is left to be cut.</p>
         <section v-for="cable in busy" :key="cable.id" class="cable">
           <h2><Swatch :colour="cable.sheath" /> {{ cable.name }}
-            <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the shelf<template v-if="cable.bought"> · <b>{{ cable.bought }} to buy</b> (no plan could do with fewer than {{ cable.atLeast }})</template> · {{ length(cable.scrap) }} scrap</span>
+            <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the
+              shelf<template v-if="cable.bought"> · <b>{{ cable.bought }} to buy</b> (no plan could do with fewer than
+                {{ cable.atLeast }})</template> · {{ length(cable.scrap) }} scrap</span>
           </h2>
           <p
             v-for="finding in cable.findings"

@@ -52,17 +52,20 @@ const save = () =>
 <template>
   <section class="record">
     <h1><span class="mono">{{ cut.code }}</span> {{ length(cut.length) }}</h1>
-    <p class="quiet">{{ cable.name }} · {{ cut.from }} to {{ cut.to }}<template v-if="cut.loom"> · {{ cut.loom }}</template>
+    <p class="quiet">{{ cable.name }} · {{ cut.from }} to {{ cut.to }}<template v-if="cut.loom"> ·
+      {{ cut.loom }}</template>
       <template v-if="cut.build === 'site'"> · made in place, paid out long</template></p>
     <p>Off <b class="mono">{{ inWords(assigned.stock.name) }}</b>
-      <template v-if="cut.markFrom !== null">: from mark <b class="mono">{{ cut.markFrom.toFixed(1) }}</b> to <b class="mono">{{ cut.markTo?.toFixed(1) }}</b> {{ assigned.stock.marks?.unit }}</template>
+      <template v-if="cut.markFrom !== null">: from mark <b class="mono">{{ cut.markFrom.toFixed(1) }}</b> to
+        <b class="mono">{{ cut.markTo?.toFixed(1) }}</b> {{ assigned.stock.marks?.unit }}</template>
     </p>
     <details><summary>The sum</summary><WorkedSum :worked="cut.worked" /></details>
     <form v-if="records" @submit.prevent="save">
       <h2>As it was cut</h2>
       <p
         v-if="assigned.stock.kind === 'to-buy'"
-        class="note check">This reel is still to be bought. Once it is here, enter it on the shelf: then its cuts are recorded against it.</p>
+        class="note check">This reel is still to be bought. Once it is here, enter it on the shelf: then its cuts are
+        recorded against it.</p>
       <v-text-field v-model="draft.length" label="Length, with its unit" />
       <v-select
         v-model="draft.reel"
@@ -77,10 +80,12 @@ const save = () =>
           inputmode="decimal" /></div>
       <p
         v-if="byMarks !== null && Math.abs(byMarks - planned) > 200"
-        class="note check">The marks are {{ length(`${byMarks} mm`) }} apart, and {{ length(cut.length) }} is planned.</p>
+        class="note check">The marks are {{ length(`${byMarks} mm`) }} apart, and {{ length(cut.length) }} is
+        planned.</p>
       <v-text-field v-model="draft.note" label="Note" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-      <p class="quiet small">A piece that is too short counts as a miscut: it is planned again, and the piece is kept for another run.</p>
+      <p class="quiet small">A piece that is too short counts as a miscut: it is planned again, and the piece is kept
+        for another run.</p>
       <p class="acts"><v-btn type="submit" color="primary" :loading="busy">Record the cut</v-btn></p>
     </form>
     <p class="quiet small">Blades: cut away from yourself, and retract the blade before you put it down.</p>

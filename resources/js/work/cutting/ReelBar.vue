@@ -19,8 +19,10 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   <div class="reel">
     <p class="head"><b class="mono">{{ inWords(assigned.stock.name) }}</b> <span
       class="tag"
-      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ length(assigned.stock.left) }}<template v-if="assigned.stock.marks">, free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks {{ assigned.stock.marks.rising
-        ? 'rise' : 'fall' }}</template>
+      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ length(assigned.stock.left) }}<template v-if="assigned.stock.marks">,
+        free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks
+        {{ assigned.stock.marks.rising
+          ? 'rise' : 'fall' }}</template>
       </span></p>
     <div class="bar" :style="{ width: `${share}%` }">
       <button

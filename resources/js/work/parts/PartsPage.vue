@@ -238,7 +238,8 @@ const save = () =>
           </tr>
         </tbody>
       </table>
-      <p class="quiet small">Packs are rounded up once for the whole list. A connector's kit that is not used, such as the other chuck, goes back on the shelf. Cable is priced by the metre and bought by the reel.</p>
+      <p class="quiet small">Packs are rounded up once for the whole list. A connector's kit that is not used, such as
+        the other chuck, goes back on the shelf. Cable is priced by the metre and bought by the reel.</p>
     </form>
   </main>
 </template>

@@ -44,7 +44,8 @@ function confirm(step: SiteStep) {
     <div class="line">
       <button type="button" class="what" :aria-expanded="open" @click="emit('toggle')">
         <b class="mono">{{ run.code }}</b>
-        <small>{{ run.ends.A || 'bare' }} – {{ run.ends.B || 'bare' }}<template v-if="lead"> · end {{ lead }} goes first</template>
+        <small>{{ run.ends.A || 'bare' }} – {{ run.ends.B || 'bare' }}<template v-if="lead"> · end {{ lead }} goes
+          first</template>
         </small><Strand :beads="run.strand" />
       </button>
       <router-link

@@ -154,7 +154,8 @@ watch(
           aria-label="How much"><option value="ready">what can be done now</option>
           <option value="left">and what is at the bench</option><option value="all">and what is done</option></select>
       </div>
-      <p class="caution">Ladders, ceiling voids and pulling force: two people, and local rules. Mains cables are pulled, joined and tested by licensed persons under local code, dead and proven dead.</p>
+      <p class="caution">Ladders, ceiling voids and pulling force: two people, and local rules. Mains cables are pulled,
+        joined and tested by licensed persons under local code, dead and proven dead.</p>
       <p
         v-if="pulls.length === 0"
         class="quiet pad">{{ words || way ? 'Nothing fits. Show every way, or empty the field.' : 'Everything is pulled and done.' }}</p>
@@ -164,13 +165,15 @@ watch(
         :class="{ mains: pull.mains }"
         :aria-label="`${pull.from} to ${pull.to}`">
         <div class="head">
-          <h2><span class="number">{{ i + 1 }}</span>{{ pull.from }} → {{ pull.to }}<b v-if="pull.mains"> mains, by itself</b>
+          <h2><span class="number">{{ i + 1 }}</span>{{ pull.from }} → {{ pull.to }}<b v-if="pull.mains"> mains, by
+            itself</b>
           </h2>
           <button
             v-if="may && together(pull)"
             type="button"
             class="bundle"
-            @click="confirmAll(together(pull)!)">{{ together(pull)!.ids.length }} together: {{ together(pull)!.said }}</button>
+            @click="confirmAll(together(pull)!)">{{ together(pull)!.ids.length }} together:
+            {{ together(pull)!.said }}</button>
         </div>
         <div class="how">
           <span class="mono">{{ length(pull.length) }}</span> <span>pull at most <FigureSum :figure="pull.tension" />
@@ -178,7 +181,8 @@ watch(
           <button
             type="button"
             :aria-expanded="openPull === pull.id"
-            @click="openPull = openPull === pull.id ? '' : pull.id">{{ pull.ways.length }} {{ pull.ways.length === 1 ? 'way' : 'ways' }}</button>
+            @click="openPull = openPull === pull.id ? '' : pull.id">{{ pull.ways.length }}
+            {{ pull.ways.length === 1 ? 'way' : 'ways' }}</button>
         </div>
         <ol
           v-if="openPull === pull.id"
