@@ -117,7 +117,8 @@ async function change(id: number) {
           <li
             v-for="place in places"
             :key="place.path"
-            :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew', '/handover'].includes(place.path) }">
+            :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew',
+                             '/handover'].includes(place.path) }">
             <router-link
               :to="place.path"
               :class="{ here: here(place.path) }"

@@ -121,7 +121,8 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
       <g
         v-for="cavity in drawing.cavities"
         :key="cavity.address"
-        :class="['contact', { lit: lit.includes(cavity.address), current: current === cavity.address, bad: bad.includes(cavity.address), pressable }]"
+        :class="['contact', { lit: lit.includes(cavity.address), current: current === cavity.address,
+                              bad: bad.includes(cavity.address), pressable }]"
         :role="pressable ? 'button' : undefined"
         :tabindex="pressable ? 0 : undefined"
         :aria-label="`contact ${cavity.address}`"

@@ -56,7 +56,8 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
     <p>
       <b v-if="outbox.offline">No network.</b>
       <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits'
-        : 'wait' }} on this device{{ outbox.signedOut ? '' : another ? ' until you choose above' : ' and will be sent' }}.</template>
+        : 'wait' }} on this device{{ outbox.signedOut ? '' : another ? ' until you choose above'
+        : ' and will be sent' }}.</template>
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
       <router-link
         v-if="outbox.signedOut && outbox.mine.length"

@@ -133,7 +133,8 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
           :class="finding.severity"><strong>{{ finding.words }}</strong>{{ finding.remedy }}</p>
         <p
           v-if="shown.length === 0"
-          class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.' : 'Nothing of this is left to print.' }}</p>
+          class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.'
+            : 'Nothing of this is left to print.' }}</p>
         <table v-else class="lines">
           <thead><tr><th>Text</th><th>Second line</th><th>Block</th><th>Where</th><th>State</th></tr></thead>
           <tbody>

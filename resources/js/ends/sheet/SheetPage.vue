@@ -142,7 +142,8 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             :fill="fill(fitting)"
             :height="fitting.drawing.cavities.length > 40 ? 430 : 250" />
           <p><b>{{ fitting.drawing?.name }}</b><br>
-            <span class="quiet">{{ group.length > 1 ? `${group.length} alike, ${name(group)}` : fitting.label }}<br>{{ fitting.plan }}</span>
+            <span class="quiet">{{ group.length > 1 ? `${group.length} alike, ${name(group)}`
+              : fitting.label }}<br>{{ fitting.plan }}</span>
           </p>
           <details v-if="leg && (leg.tail || Number.parseFloat(leg.length) > 0)">
             <summary>Tail of {{ leg.label }} cut to <b class="mono">{{ short(leg.length) }}</b></summary><WorkedSum

@@ -103,7 +103,8 @@ const save = () =>
     <v-select
       v-model="draft.tails"
       label="A group of tails is cut"
-      :items="[{ value: 'equal', title: 'equal, each like the longest' }, { value: 'graded', title: 'graded, each to its place' }]" />
+      :items="[{ value: 'equal', title: 'equal, each like the longest' },
+               { value: 'graded', title: 'graded, each to its place' }]" />
     <h2>What sits where, from behind</h2>
     <p v-if="fittings.length === 0" class="quiet">No fitting is at this location yet.</p>
     <template v-else>

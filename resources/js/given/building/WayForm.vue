@@ -101,7 +101,8 @@ const save = () =>
       <v-select
         v-model="draft.takes"
         label="Takes"
-        :items="[{ value: 'both', title: 'signal and mains' }, { value: 'signal', title: 'signal only' }, { value: 'mains', title: 'mains only' }]" />
+        :items="[{ value: 'both', title: 'signal and mains' }, { value: 'signal', title: 'signal only' },
+                 { value: 'mains', title: 'mains only' }]" />
       <v-select
         v-model="draft.fire"
         label="Fire class asked for"

@@ -81,7 +81,8 @@ const about = computed(() =>
         :key="run.id"
         :to="`/runs/${run.id}`"
         class="mono"
-        :title="run.pinned ? 'pinned to its ways' : 'takes the shortest permitted way'">{{ run.code }}<template v-if="run.pinned">*</template>
+        :title="run.pinned ? 'pinned to its ways'
+          : 'takes the shortest permitted way'">{{ run.code }}<template v-if="run.pinned">*</template>
       </router-link></p>
       <p v-if="way.runs.some(run => run.pinned)" class="quiet small">* pinned to its ways by a planner</p>
     </template>

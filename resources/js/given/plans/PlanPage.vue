@@ -307,7 +307,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
               <td v-for="fn in functions" :key="fn"><button
                 type="button"
                 class="contact"
-                :class="{ held: cell?.channel === channel && cell.fn === fn, off: wrong.some(pair => pair.own === `${channel} ${fn}`) }"
+                :class="{ held: cell?.channel === channel && cell.fn === fn,
+                          off: wrong.some(pair => pair.own === `${channel} ${fn}`) }"
                 :disabled="!session.plans"
                 :aria-label="`channel ${channel} ${fn}: ${draft.channels[channel]?.[fn] ?? 'no contact'}`"
                 @click="cell = { channel, fn }">{{ draft.channels[channel]?.[fn] ?? '–' }}</button></td>

@@ -70,7 +70,8 @@ const answer = (school: School) => school.answers.find(each => each.value === dr
             class="quiet"> · usual</span></span></label>
         <p class="quiet why">{{ school.reason }}</p>
       </fieldset>
-      <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance', 'payOut', 'usable'].some(key => changed.includes(key)) }">
+      <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance', 'payOut',
+                                    'usable'].some(key => changed.includes(key)) }">
         <legend>By how much is a cut longer than its sum?</legend>
         <v-text-field v-model="draft.routeAllowance" label="Route allowance, %" :readonly="!session.plans" />
         <v-text-field v-model="draft.cutStep" label="Cut step, with its unit" :readonly="!session.plans" />

@@ -9,7 +9,8 @@ defineProps<{ few: Few }>()
   <span class="mono"><template
                        v-for="(name, i) in few.names"
                        :key="name">
-                       <span class="whole">{{ name }}{{ i < few.names.length - 1 ? ',' : '' }}</span>{{ ' ' }}</template>
+                       <span class="whole">{{ name }}{{ i < few.names.length - 1 ? ','
+                         : '' }}</span>{{ ' ' }}</template>
     <template v-if="few.count > few.names.length">…</template></span>
 </template>
 

@@ -147,7 +147,8 @@ const drop = (draft: Draft) =>
                             variant="outlined"
                             color="primary"
                             :disabled="busy"
-                            @click="look(draft)">{{ looked?.id === draft.id ? 'Hide what it overtakes' : 'What it overtakes now' }}</v-btn>
+                            @click="look(draft)">{{ looked?.id === draft.id ? 'Hide what it overtakes'
+                              : 'What it overtakes now' }}</v-btn>
             <v-btn
               size="small"
               color="primary"

@@ -86,7 +86,8 @@ const save = () =>
           <v-select
             v-model="values.build"
             label="Made"
-            :items="[{ value: KEEP, title: 'as each is' }, { value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
+            :items="[{ value: KEEP, title: 'as each is' }, { value: 'shop', title: 'at the bench' },
+                     { value: 'site', title: 'in place' }]" />
           <v-select
             v-model="values.loom"
             label="Loom"

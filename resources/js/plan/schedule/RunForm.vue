@@ -250,7 +250,8 @@ const text = (field: string) => ({
       <section v-if="proposed" class="proposed" aria-live="polite">
         <h2>Becomes</h2>
         <p><b class="mono">{{ length(proposed.cut.result) }}</b> · {{ proposed.circuits }} {{ proposed.circuits === 1
-          ? 'circuit' : 'circuits' }} · {{ proposed.fittings }} {{ proposed.fittings === 1 ? 'fitting' : 'fittings' }}</p>
+          ? 'circuit' : 'circuits' }} · {{ proposed.fittings }} {{ proposed.fittings === 1 ? 'fitting'
+          : 'fittings' }}</p>
         <p
           v-for="finding in proposed.findings"
           :key="finding.words"

@@ -170,7 +170,8 @@ function declare() {
       <p
         id="entry-help"
         class="quiet"
-        :class="{ bad: entryWrong }">{{ entryWrong || 'Enter alone: as expected. 0: nothing lights. Else write or press the contacts that light.' }}</p>
+        :class="{ bad: entryWrong }">{{ entryWrong
+          || 'Enter alone: as expected. 0: nothing lights. Else write or press the contacts that light.' }}</p>
     </form>
     <div class="table">
       <table class="lines">
@@ -185,7 +186,8 @@ function declare() {
             @click="go(i)">
             <td class="mono">{{ named(probe, sheet) }}</td><td class="mono">{{ tokens(expected(probe)) }}</td>
             <td class="mono">{{ lights[probe.node] ? tokens(lights[probe.node]!) : '' }}</td>
-            <td>{{ { open: '', good: declared.includes(probe.node) ? 'declared' : 'as expected', bad: 'wrong' }[state(probe)] }}</td>
+            <td>{{ { open: '', good: declared.includes(probe.node) ? 'declared' : 'as expected',
+                     bad: 'wrong' }[state(probe)] }}</td>
           </tr>
         </tbody>
       </table>

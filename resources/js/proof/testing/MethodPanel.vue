@@ -177,8 +177,10 @@ watch(
             v-if="question.figure"
             :figure="question.figure"
             @click.stop /><template v-else>{{ should(question) }}</template></td>
-          <td class="mono">{{ read(question) ? said(read(question)!.value, unit(question), sheet, card.beyond) : '' }}</td>
-          <td>{{ { open: '', good: read(question)?.declared ? 'declared' : 'as expected', bad: 'wrong' }[state(question)] }}</td>
+          <td class="mono">{{ read(question) ? said(read(question)!.value, unit(question), sheet, card.beyond)
+            : '' }}</td>
+          <td>{{ { open: '', good: read(question)?.declared ? 'declared' : 'as expected',
+                   bad: 'wrong' }[state(question)] }}</td>
         </tr>
       </tbody>
     </table>

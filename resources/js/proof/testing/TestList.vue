@@ -121,7 +121,8 @@ async function takeAlong(some: Row[]) {
     <p
       v-if="taken.of"
       class="quiet taken"
-      role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}` : `${taken.of} open without a network.` }}</p>
+      role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}`
+        : `${taken.of} open without a network.` }}</p>
     <section v-if="progress" class="progress" aria-label="How far testing is">
       <p><b>{{ progress.all.passed }}</b> passed ·
         <b :class="{ failed: progress.all.failed }">{{ progress.all.failed }}</b> failed ·
@@ -144,7 +145,8 @@ async function takeAlong(some: Row[]) {
           :style="{ flex: tally.passed }" /><i
             class="failed"
             :style="{ flex: tally.failed }" /><i :style="{ flex: tally.left }" /></span>
-        <small class="mono">{{ tally.passed }}/{{ tally.passed + tally.failed + tally.left }}{{ tally.failed ? `, ${tally.failed} failed` : '' }}</small>
+        <small class="mono">{{ tally.passed }}/{{ tally.passed + tally.failed + tally.left }}{{ tally.failed
+          ? `, ${tally.failed} failed` : '' }}</small>
       </button></li></ul>
     </section>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

@@ -106,14 +106,16 @@ const least = computed(
           :variant="shown === method.id ? 'flat' : 'outlined'"
           color="primary"
           :disabled="busy || (training.exercise.over && !readings[method.id])"
-          @click="read(method.id)">{{ method.words }}<small>{{ readings[method.id] ? ' read' : ` ${method.minutes} min` }}</small>
+          @click="read(method.id)">{{ method.words }}<small>{{ readings[method.id] ? ' read'
+            : ` ${method.minutes} min` }}</small>
         </v-btn></p>
         <p v-if="!lines.length" class="quiet">Nothing read yet. Start with the map.</p>
         <table v-else class="lines"><thead><tr><th>Between</th><th>Reads</th><th /></tr></thead><tbody><tr
           v-for="sample in lines"
           :key="sample.at + (sample.state ?? '')"
           :class="{ bad: sample.wrong }">
-          <td class="mono">{{ places(sample) }}{{ sample.state ? `, ${sheet.states.find(each => each.id === sample.state)?.name}` : '' }}</td>
+          <td class="mono">{{ places(sample) }}{{ sample.state
+            ? `, ${sheet.states.find(each => each.id === sample.state)?.name}` : '' }}</td>
           <td class="mono">{{ said(sample.value, unit(sample), sheet, sheet.cards[sample.method]?.beyond) }}</td>
           <td>{{ sample.wrong ? 'not as planned' : '' }}</td></tr></tbody></table>
       </section>

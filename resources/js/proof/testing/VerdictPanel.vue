@@ -55,7 +55,8 @@ const names = (trouble: Trouble, causes: number[]) =>
         class="quiet">As far as this device can tell; the server decides when it hears of it.</p>
       <p
         v-else
-        class="big quiet">{{ read && map ? `${all - read} to go` : read || begun ? 'Not all of it yet' : 'Nothing read yet' }}</p>
+        class="big quiet">{{ read && map ? `${all - read} to go` : read || begun ? 'Not all of it yet'
+          : 'Nothing read yet' }}</p>
     </template>
     <template v-else>
       <p
@@ -87,13 +88,15 @@ const names = (trouble: Trouble, causes: number[]) =>
               <p v-if="trouble.next.at"><b>{{ trouble.next.words }}</b> <button
                 type="button"
                 class="mono"
-                @click="$emit('next', trouble.next.method, trouble.next.at, trouble.next.state)">{{ asked(trouble) }}</button>
+                @click="$emit('next', trouble.next.method, trouble.next.at,
+                              trouble.next.state)">{{ asked(trouble) }}</button>
               </p>
               <ul v-if="trouble.next.at" class="answers"><li
                 v-for="(answer, k) in trouble.next.answers"
                 :key="k">
                 <span class="mono">{{ said(answer.value, trouble.next.unit, sheet,
-                                           sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble, answer.causes) }}</li>
+                                           sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble,
+                                                                                                         answer.causes) }}</li>
               </ul>
               <p v-else>
                 <b>{{ trouble.next.words }}.</b> {{ ends(trouble.causes).length > 1

@@ -46,7 +46,8 @@ const save = () =>
       v-if="places.length"
       v-model="draft.root"
       label="Laid out from"
-      :items="[{ value: '', title: 'where most members end' }, ...places.map(each => ({ value: each.id, title: each.name }))]" />
+      :items="[{ value: '', title: 'where most members end' },
+               ...places.map(each => ({ value: each.id, title: each.name }))]" />
     <v-checkbox v-model="draft.oneReel" label="Cut like cables off one reel" />
     <p v-if="!part" class="quiet">Runs are put into it on the schedule: mark them, then change their loom together.</p>
     <p class="acts"><v-btn

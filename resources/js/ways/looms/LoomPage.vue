@@ -120,7 +120,8 @@ const remove = () =>
         <p
           v-if="shown.segments.length === 0"
           class="note check">This loom has no shape yet. {{ shown.members.length
-            ? 'Give its members ways that lead through the building.' : 'Put runs into it on the schedule: mark them, then change their loom together.' }}</p>
+            ? 'Give its members ways that lead through the building.'
+            : 'Put runs into it on the schedule: mark them, then change their loom together.' }}</p>
         <LoomDrawing
           v-else
           :loom="shown"

@@ -400,7 +400,8 @@ watch([at, aloud], () => {
               class="mono">{{ each.piece.address }}</span> {{ each.step === step ? (each.piece.cores?.[0]
                 && each.piece.address
                 ? `${each.piece.cores[0].channel ? `channel ${each.piece.cores[0].channel} ` : ''}${each.piece.cores[0].function} · ${each.piece.cores[0].colour}`
-                : each.piece.place) : each.piece.words }}<template v-if="each.piece.at && each.step !== step"> · {{ short(each.piece.at) }}</template>
+                : each.piece.place) : each.piece.words }}<template v-if="each.piece.at
+              && each.step !== step"> · {{ short(each.piece.at) }}</template>
           </li></ol>
         </template>
         <TalkPanel :ids="ids" :place="place" :bench="bench" @ask="asking = 'ask'" @hold="asking = 'hold'" />
@@ -421,7 +422,8 @@ watch([at, aloud], () => {
         <p class="turn"><button type="button" class="chip" @click="rotate">turn <kbd>r</kbd></button><button
           type="button"
           class="chip"
-          @click="view = view === 'face' ? 'wiring' : 'face'">{{ view === 'face' ? 'see the wiring side' : 'see the mating face' }}
+          @click="view = view === 'face' ? 'wiring' : 'face'">{{ view === 'face' ? 'see the wiring side'
+                                                                : 'see the mating face' }}
           <kbd>m</kbd>
         </button></p>
         <ul v-if="fitting.blocks.length" class="blocks"><li v-for="each in fitting.blocks" :key="each.number"><span

@@ -19,14 +19,16 @@ function go(id: string) {
         <li
           v-for="step in bench.job.value?.steps ?? []"
           :key="step.number"
-          :class="{ done: count(step.pieces) === step.pieces.length, here: step.pieces.some(each => each.id === bench.at.value) }">
+          :class="{ done: count(step.pieces) === step.pieces.length,
+                    here: step.pieces.some(each => each.id === bench.at.value) }">
           <button type="button" @click="go((step.pieces.find(each => !bench.settled(each.id)) ?? step.pieces[0]!).id)">
             <span class="mono">{{ step.number }}</span>
             <span class="bead" />
             <span class="words">{{ step.pieces[0]!.words }}<small>{{ step.pieces[0]!.place }}<template v-if="step.pieces.length > 1">
               and {{ step.pieces.length - 1 }} more</template>
               <template v-if="step.pieces[0]!.tool"> · {{ step.pieces[0]!.tool }}</template></small></span>
-            <span class="mono">{{ step.pieces[0]!.at ? (step.task === 'cut' ? length : short)(step.pieces[0]!.at) : '' }}</span>
+            <span class="mono">{{ step.pieces[0]!.at ? (step.task === 'cut' ? length : short)(step.pieces[0]!.at)
+              : '' }}</span>
             <span class="mono">{{ count(step.pieces) }}/{{ step.pieces.length }}</span>
           </button>
           <p

@@ -39,7 +39,8 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
     <v-progress-linear v-if="!board && !problem" indeterminate color="primary" aria-label="Working out the forecast" />
     <div v-if="board" class="body">
       <section class="when">
-        <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.' : `Off the bench by ${day(board.forecast.finish)}` }}</p>
+        <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.'
+          : `Off the bench by ${day(board.forecast.finish)}` }}</p>
         <p class="clock">
           <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs
           have left the bench</p>
@@ -70,7 +71,8 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
               v-for="each in ahead(person.signIn)"
               :key="each.code + each.from"
               class="slot"
-              :style="{ left: `${100 * each.from / longest}%`, width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }"
+              :style="{ left: `${100 * each.from / longest}%`,
+                        width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }"
               :title="`${each.code}: ${each.words}, ${time(each.minutes)}`">{{ each.code }}</span>
           </span>
         </div>

@@ -115,7 +115,8 @@ const take = (id: number) =>
               <small>{{ person.signIn }}<template v-if="person.retired"> · retired</template>
                 <template v-else-if="!person.signsIn"> · cannot sign in yet</template></small></td>
             <td>{{ person.roles.join(', ') }}</td>
-            <td>{{ person.skills.map(each => crew!.skills.find(skill => skill.id === each)?.name ?? each).join(', ') }}</td>
+            <td>{{ person.skills.map(each => crew!.skills.find(skill => skill.id === each)?.name
+              ?? each).join(', ') }}</td>
             <td>{{ crew.given.filter(each => each.user_id === person.id).map(each => each.key).join(', ') }}</td>
           </tr>
         </tbody>

@@ -70,7 +70,8 @@ const save = () =>
       <v-select
         v-model="draft.reel"
         label="Off"
-        :items="[{ value: '', title: 'no reel named' }, ...real.map(each => ({ value: each.id, title: `${each.name}, ${length(each.left)}` }))]" />
+        :items="[{ value: '', title: 'no reel named' },
+                 ...real.map(each => ({ value: each.id, title: `${each.name}, ${length(each.left)}` }))]" />
       <div v-if="stock?.marks" class="two"><v-text-field
         v-model="draft.from"
         :label="`First mark, ${stock.marks.unit}`"

@@ -232,7 +232,8 @@ const save = () =>
                                      size="6"
                                      inputmode="decimal"
                                      :aria-label="`price of ${line.name}`">
-              <template v-else>{{ money(line.price) }}{{ line.sort === 'cable' && line.price !== null && !line.packs ? '/m' : '' }}</template>
+              <template v-else>{{ money(line.price) }}{{ line.sort === 'cable' && line.price !== null && !line.packs
+                ? '/m' : '' }}</template>
             </td>
             <td class="mono right">{{ line.packs ? (line.cost === null ? '?' : money(line.cost)) : '' }}</td>
           </tr>

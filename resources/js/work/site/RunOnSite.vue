@@ -79,7 +79,8 @@ function confirm(step: SiteStep) {
             v-else-if="mayConfirm"
             type="button"
             class="small"
-            @click="confirm(step)">{{ step.said.toLowerCase().replace('end a', 'end A').replace('end b', 'end B') }}</button>
+            @click="confirm(step)">{{ step.said.toLowerCase().replace('end a', 'end A').replace('end b',
+                                                                                                'end B') }}</button>
         </li>
       </ul>
       <details><summary>Planned {{ length(run.cut.result) }} of {{ run.cable }}</summary><WorkedSum :worked="run.cut" />

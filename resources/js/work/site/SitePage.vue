@@ -158,7 +158,8 @@ watch(
         joined and tested by licensed persons under local code, dead and proven dead.</p>
       <p
         v-if="pulls.length === 0"
-        class="quiet pad">{{ words || way ? 'Nothing fits. Show every way, or empty the field.' : 'Everything is pulled and done.' }}</p>
+        class="quiet pad">{{ words || way ? 'Nothing fits. Show every way, or empty the field.'
+          : 'Everything is pulled and done.' }}</p>
       <section
         v-for="(pull, i) in pulls"
         :key="pull.id"
