@@ -15,13 +15,18 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Ways\Routing\Hop;
 
-/** Two states of one installation, line by line and field by field, in the words that people use of them. */
+/**
+ * Two states of one installation, line by line and field by field, in the words that people use of them.
+ *
+ * @phpstan-type Field array{field: string, was: string, is: string}
+ * @phpstan-type Differing array{kind: string, name: string, change: string, fields: list<Field>}
+ */
 final class Comparison
 {
     private const JOINTS = 12;
 
     /**
-     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     * @return list<Differing>
      */
     public static function between(Loaded $before, Loaded $after): array
     {
@@ -87,7 +92,7 @@ final class Comparison
     }
 
     /**
-     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     * @return list<Differing>
      */
     private static function runs(Loaded $before, Loaded $after): array
     {
@@ -206,7 +211,7 @@ final class Comparison
     /**
      * @param  array<int|string, mixed>  $was
      * @param  array<int|string, mixed>  $is
-     * @return list<array{kind: string, name: string, change: string, fields: list<array{field: string, was: string, is: string}>}>
+     * @return list<Differing>
      */
     private static function lists(string $kind, array $was, array $is): array
     {

@@ -268,9 +268,18 @@ final readonly class EndSheets
                 static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains,
             ) !== [];
         $bearing = [
-            ColourScheme::class => array_filter($fittings, fn (SheetFitting $fitting): bool => $this->followsScheme($fitting)) !== [],
-            HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
-            ShellBond::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->telescopes) !== [],
+            ColourScheme::class => array_filter(
+                $fittings,
+                fn (SheetFitting $fitting): bool => $this->followsScheme($fitting),
+            ) !== [],
+            HotColour::class => array_filter(
+                $signals,
+                static fn (SignalType $signal): bool => $signal->colourRule,
+            ) !== [],
+            ShellBond::class => array_filter(
+                $signals,
+                static fn (SignalType $signal): bool => $signal->telescopes,
+            ) !== [],
             ScreenAndDrain::class => $screened,
             JoinOrder::class => count($terminals) > 0,
             ScreenTinning::class => $hot && $screened,

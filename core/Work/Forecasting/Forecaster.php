@@ -10,6 +10,12 @@ namespace Sartal\Core\Work\Forecasting;
  * project scheduling methods revisited", 1996) under several priority rules;
  * small cases are then improved by moving single chores. n chores take
  * O(n² × people) at most for each order that is tried.
+ *
+ * @phpstan-type Booked array{
+ *     hands: array<int|string, Timeline>,
+ *     tools: array<int|string, list<Timeline>>,
+ *     benches: list<Timeline>,
+ * }
  */
 final readonly class Forecaster
 {
@@ -204,7 +210,7 @@ final readonly class Forecaster
         return new Attempt($bookings, $end, $urgency);
     }
 
-    /** @return array{hands: array<int|string, Timeline>, tools: array<int|string, list<Timeline>>, benches: list<Timeline>} */
+    /** @return Booked */
     private function lines(): array
     {
         $several = static fn (int $count): array => array_map(
@@ -225,7 +231,7 @@ final readonly class Forecaster
     /**
      * As early as somebody, the tools and a bench are free together.
      *
-     * @param  array{hands: array<int|string, Timeline>, tools: array<int|string, list<Timeline>>, benches: list<Timeline>}  $lines
+     * @param  Booked  $lines
      */
     private function booked(Chore $chore, float $ready, array $lines, bool $sparing): Booking
     {

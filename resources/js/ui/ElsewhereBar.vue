@@ -17,7 +17,8 @@ const leave = () => {
 <template>
   <div v-if="elsewhere" class="elsewhere" role="alert">
     <p>This window is of <b>{{ page?.name ?? elsewhere.page?.name
-      ?? 'another installation' }}</b>, and <b>{{ elsewhere.open.name }}</b> was opened in this browser since. Nothing is read or written here until you choose; what you recorded waits.</p>
+      ?? 'another installation' }}</b>, and <b>{{ elsewhere.open.name }}</b> was opened in this browser since. Nothing
+      is read or written here until you choose; what you recorded waits.</p>
     <span>
       <button v-if="page" type="button" @click="goOn">Go on with {{ page.name }}</button>
       <button type="button" @click="leave">To {{ elsewhere.open.name }}</button>

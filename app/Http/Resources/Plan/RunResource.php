@@ -227,7 +227,10 @@ final class RunResource
         return [
             ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
             'who' => $loaded->people[$event->by] ?? $event->by,
-            'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $today?->stand($event) === false,
+            'overtaken' => $event->step === '' &&
+                $event->fingerprint !== '' &&
+                $relied !== '' &&
+                $today?->stand($event) === false,
         ];
     }
 

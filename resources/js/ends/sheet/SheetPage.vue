@@ -203,9 +203,10 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
                 v-for="step in leg.recipe.steps"
                 :key="step.layer">
                 <b>{{ step.layer.replace('-',
-                                         ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">; keep {{ step.keep }}</template>. <span
-                                           v-if="step.check"
-                                           class="quiet">Check: {{ step.check }}.</span></li>
+                                         ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">;
+                                           keep {{ step.keep }}</template>. <span
+                  v-if="step.check"
+                  class="quiet">Check: {{ step.check }}.</span></li>
             </ol>
             <p class="quiet source">{{ leg.recipe.name }} · {{ leg.recipe.source }}</p>
           </template>

@@ -289,8 +289,9 @@ watch([at, aloud], () => {
         class="other"
         :title="`${person.name} is at ${byId.get(person.step)?.piece.place}`">
         <span class="initial">{{ person.name.slice(0,
-                                                   1) }}</span>{{ person.name.split(' ')[0] }} <span class="mono">{{ byId.get(person.step)?.piece.address
-                                                     || byId.get(person.step)?.step.number }}</span>
+                                                   1) }}</span>{{ person.name.split(' ')[0] }}
+        <span class="mono">{{ byId.get(person.step)?.piece.address
+          || byId.get(person.step)?.step.number }}</span>
       </span>
       <span class="space" />
       <button type="button" class="plain" @click="list = true">Steps <kbd>l</kbd></button>
@@ -318,7 +319,8 @@ watch([at, aloud], () => {
       v-if="mends.length"
       class="note check">
       <strong>Overtaken by a change</strong>{{ mends.slice(0,
-                                                           2).map(inFigures).join(' ') }}<template v-if="mends.length > 2"> And {{ mends.length - 2 }} more.</template> <router-link to="/handover/overtaken">Choose a remedy</router-link>
+                                                           2).map(inFigures).join(' ') }}<template v-if="mends.length > 2">
+                                                             And {{ mends.length - 2 }} more.</template> <router-link to="/handover/overtaken">Choose a remedy</router-link>
     </p>
     <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />
     <div

@@ -104,7 +104,8 @@ function sendBack() {
       “{{ plan.names[0] }}” on.
       <template v-if="plan.survives.length">It goes on with {{ plan.survives.join(' and ') }}.</template>
       <template v-if="Object.keys(plan.scraps).length"> Thrown away: {{ Object.entries(plan.scraps).map(([part,
-                                                                                                          count]) => `${count} × ${part}`).join(', ') }}; the parts list counts them.</template>
+                                                                                                          count]) => `${count} × ${part}`).join(', ') }};
+        the parts list counts them.</template>
     </div>
     <p class="acts">
       <v-btn

@@ -51,7 +51,9 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
           v-if="board.forecast.stuck.length"
           class="note stop">
           <strong>Nobody of the crew can do this:</strong>{{ board.forecast.stuck.slice(0,
-                                                                                        4).join('; ') }}<template v-if="board.forecast.stuck.length > 4"> and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it to others.</p>
+                                                                                        4).join('; ') }}<template v-if="board.forecast.stuck.length > 4">
+                                                                                          and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it
+          to others.</p>
       </section>
       <section>
         <h2>Who is on what</h2>

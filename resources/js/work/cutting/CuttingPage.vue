@@ -154,7 +154,8 @@ async function saved(changes: Replanned, reel: string) {
           v-else
           class="quiet">Press a cut to see its sum and marks{{ session.can('bench', 'installer', 'lead')
             ? ', and to record it as it was made'
-            : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the shelf.</p>
+            : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the
+          shelf.</p>
       </aside>
     </div>
     <v-dialog :model-value="form !== null" max-width="460" @update:model-value="form = null"><ReelForm
