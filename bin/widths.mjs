@@ -9,7 +9,7 @@ import { readFileSync } from 'node:fs'
 const WIDE = 120
 const WIDEST = 160
 /** Lines over 120 columns, of all that there are: fewer is better, more is not allowed. */
-const SUFFERED = 0.02
+const SUFFERED = 0.0015
 const files = execFileSync('git', ['ls-files', '*.php', '*.ts', '*.mjs', '*.vue'], { encoding: 'utf8' })
   .split('\n')
   .filter(Boolean)

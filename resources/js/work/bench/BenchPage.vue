@@ -318,9 +318,9 @@ watch([at, aloud], () => {
     <p
       v-if="mends.length"
       class="note check">
-      <strong>Overtaken by a change</strong>{{ mends.slice(0,
-                                                           2).map(inFigures).join(' ') }}<template v-if="mends.length > 2">
-                                                             And {{ mends.length - 2 }} more.</template> <router-link to="/handover/overtaken">Choose a remedy</router-link>
+      <strong>Overtaken by a change</strong>{{ mends.slice(0, 2).map(inFigures).join(' ') }}<template
+        v-if="mends.length > 2"> And {{ mends.length - 2 }} more.</template> <router-link
+        to="/handover/overtaken">Choose a remedy</router-link>
     </p>
     <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />
     <div
