@@ -12,6 +12,7 @@ use Sartal\Core\Ends\Labelling\LabelPrints;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Skill;
@@ -83,13 +84,13 @@ foreach (
         $name,
         count($found),
         ms(static fn () => operations($bench, $plan)),
-        ms(static fn () => Traveller::order($found, $bench->installation->rules)),
+        ms(static fn () => Traveller::order($found, $bench->installation->rules())),
     );
 }
 
 echo "Where a job stands: a 24-pair multicore with everything recorded so many times over\n";
 [$bench, $plan] = made(1, 'multicore-24', 'xlr3-female-cable-balanced', 'rect90-male-24ch');
-$traveller = Traveller::order(operations($bench, $plan), $bench->installation->rules);
+$traveller = Traveller::order(operations($bench, $plan), $bench->installation->rules());
 foreach ([1, 2, 4, 8] as $times) {
     $events = [];
     for ($i = 0; $i < $times; $i++) {
@@ -102,7 +103,7 @@ foreach ([1, 2, 4, 8] as $times) {
                 'x',
                 '2026-03-09T08:00:00Z',
                 '2026-03-09T08:00:00Z',
-                $operation->fingerprint(),
+                OperationFacts::fingerprint($operation),
                 step: $operation->id,
                 took: 20.0,
             );

@@ -72,7 +72,7 @@ function building(int $count): Installation
         }
     }
     $proposer = new Proposer(ShippedCatalogue::load());
-    $places = array_keys($locations);
+    $places = array_map(strval(...), array_keys($locations));
     for ($i = 1; $i <= $count; $i++) {
         [$cable, $signal, $a, $b] = KINDS[$i % 3];
         $loom = 'L-'.intdiv($i, 25);
@@ -145,7 +145,7 @@ foreach ([100, 500, 1000, 2000] as $count) {
     memory_reset_peak_usage();
     $first = $time(static fn () => $planner->plan($in));
     $again = $time(static fn () => $planner->plan($in));
-    $moved = $in->ways['w-1-0'];
+    $moved = $in->ways()['w-1-0'];
     $edited = $in->withWays(
         [
             'w-1-0' => new Way(
@@ -157,7 +157,7 @@ foreach ([100, 500, 1000, 2000] as $count) {
                 $moved->to,
                 $moved->inner,
             ),
-        ] + $in->ways,
+        ] + $in->ways(),
     );
     $edit = $time(static fn () => $planner->plan($edited));
     $plan = $planner->plan($in);
@@ -166,12 +166,14 @@ foreach ([100, 500, 1000, 2000] as $count) {
         return array_map($dresser->dress(...), $plan->layout->looms);
     });
     $cut = $time(static fn () => Cuts::plan($in, $plan, new Record()));
-    $parts = $time(static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs))));
+    $parts = $time(
+        static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs()))),
+    );
     printf(
         "%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n",
         $count,
-        count($in->ways),
-        count($in->looms),
+        count($in->ways()),
+        count($in->looms()),
         $first,
         $again,
         $edit,

@@ -30,7 +30,9 @@ use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Particulars;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -46,7 +48,7 @@ function way(string $id, float $metres): Way
     return new Way($id, $id, WayKind::Tray, Length::metres($metres), 'here', 'there');
 }
 
-function installation(int $count): Installation
+function overtaken(int $count): Installation
 {
     $proposer = new Proposer(ShippedCatalogue::load());
     $runs = $fittings = $circuits = $ways = [];
@@ -90,7 +92,7 @@ function record(Installation $in, Planner $planner): Record
 {
     $plan = $planner->plan($in);
     $events = [];
-    $add = static function (string $run, EventKind $kind, ?Side $side = null, mixed ...$more) use (
+    $add = static function (string $run, EventKind $kind, ?Side $side = null, ?Particulars $says = null) use (
         &$events,
         $plan,
         $planner,
@@ -107,10 +109,10 @@ function record(Installation $in, Planner $planner): Record
             $at,
             $at,
             $relied->for($kind, $side),
-            ...$more + ['cut' => $relied->piece($kind), 'joints' => $relied->made($kind, $side)],
+            says: $says ?? $relied->says($kind, $side),
         );
     };
-    foreach (array_map(strval(...), array_keys($in->runs)) as $i => $run) {
+    foreach (array_map(strval(...), array_keys($in->runs())) as $i => $run) {
         $add($run, EventKind::Cut);
         if ($i % 2 === 0) {
             $add($run, EventKind::Joined, Side::A);
@@ -118,7 +120,7 @@ function record(Installation $in, Planner $planner): Record
             $add($run, EventKind::Inspected);
         }
         if ($i % 10 === 0) {
-            $add($run, EventKind::Tested, verdict: Verdict::Passes);
+            $add($run, EventKind::Tested, says: new TestTaken(verdict: Verdict::Passes));
         }
     }
 
@@ -137,7 +139,7 @@ printf(
 foreach ([500, 2000, 5000] as $count) {
     memory_reset_peak_usage();
     $planner = new Planner(new MemoryPlanCache());
-    $in = installation($count);
+    $in = overtaken($count);
     $record = record($in, $planner);
     $start = hrtime(true);
     $plan = Uncollected::run(static fn () => $planner->plan($in, $record));
@@ -153,10 +155,10 @@ foreach ([500, 2000, 5000] as $count) {
 
         return [count($impact->runs), (hrtime(true) - $start) / 1e6];
     };
-    $one = $time($in->withWays(['w-3' => way('w-3', 25)] + $in->ways));
-    $rule = $time($in->withRules($in->rules->with(ColourScheme::A)));
+    $one = $time($in->withWays(['w-3' => way('w-3', 25)] + $in->ways()));
+    $rule = $time($in->withRules($in->rules()->with(ColourScheme::A)));
     $all = $time(
-        $in->withWays(array_map(static fn (Way $way): Way => way($way->id, $way->length->inMetres() + 2), $in->ways)),
+        $in->withWays(array_map(static fn (Way $way): Way => way($way->id, $way->length->inMetres() + 2), $in->ways())),
     );
     printf(
         "%8d %12.0f | %8d %11.0f | %10d %11.0f | %10d %11.0f | %8.0f\n",

@@ -34,6 +34,7 @@ use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Verdict;
 
@@ -117,11 +118,13 @@ function job(int $count): InstallationFile
                 $at,
                 $at,
                 $relied->for($kind, $side),
-                reading: $test ? new Reading(['t:'.$run.'.a1/1' => []]) : null,
-                verdict: $test ? Verdict::Passes : null,
-                cut: $relied->piece($kind),
-                stage: $i > 5 && $test ? TestStage::Installed : null,
-                joints: $relied->made($kind, $side),
+                says: $test
+                    ? new TestTaken(
+                        new Reading(['t:'.$run.'.a1/1' => []]),
+                        Verdict::Passes,
+                        $i > 5 ? TestStage::Installed : null,
+                    )
+                    : $relied->says($kind, $side),
             );
         }
     }

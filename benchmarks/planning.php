@@ -26,6 +26,7 @@ use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -72,7 +73,7 @@ function installation(int $count): array
                 $at,
                 $at,
                 '',
-                verdict: Verdict::Passes,
+                says: new TestTaken(verdict: Verdict::Passes),
             );
         }
     }
@@ -105,7 +106,7 @@ foreach ([100, 1000, 5000] as $count) {
     memory_reset_peak_usage();
     $first = $time($in);
     $again = $time($in);
-    $run = $in->runs['R-7'];
+    $run = $in->runs()['R-7'];
     $before = $cache->runsComputed;
     $edited = $in->withRun(
         new Run($run->id, $run->code, $run->cable, $run->build, $run->a, $run->b, [], $run->carries),

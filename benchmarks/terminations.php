@@ -19,12 +19,12 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\ShellBond;
 use Sartal\Core\Plan\Planning\Consequences;
+use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Suitability;
 use Sartal\Core\Plan\Proposing\Proposer;
 use Sartal\Core\Plan\Proposing\QuickLine;
 use Sartal\Core\Plan\Proposing\RunRequest;
-use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Bench\EndSheets;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -46,7 +46,7 @@ foreach (['A-114' => 3, 'M-202' => 24, 'M-201' => 72] as $run => $contacts) {
     $sheet = null;
     $side = $run === 'M-202' ? Side::A : Side::B;
     $made = $timed(static function () use (&$sheet, $sheets, $in, $run, $side, $plan): void {
-        $sheet = $sheets->of($in->runs[$run], $side, $plan->runs[$run]);
+        $sheet = $sheets->of($in->runs()[$run], $side, $plan->runs[$run]);
     });
     $drawn = $timed(static function () use (&$sheet): void {
         if ($sheet !== null) {
@@ -61,7 +61,7 @@ foreach (['A-114' => 3, 'M-202' => 24, 'M-201' => 72] as $run => $contacts) {
 /** The demo again and again under other codes, to a number of runs. */
 $grown = static function (int $count) use ($in): Installation {
     $proposer = new Proposer($in->catalogue);
-    [$runs, $fittings, $circuits] = [$in->runs, $in->fittings, $in->circuits];
+    [$runs, $fittings, $circuits] = [$in->runs(), $in->fittings(), $in->circuits()];
     for ($n = 0; count($runs) < $count; $n++) {
         $guess = QuickLine::read(
             $n % 8 === 0 ? '24 mic stage box 1 > amp rack' : 'mic lectern > amp rack',
@@ -89,19 +89,19 @@ $grown = static function (int $count) use ($in): Installation {
     return new Installation(
         $in->id,
         $in->name,
-        $in->rules,
+        $in->rules(),
         $in->catalogue,
-        $in->locations,
-        $in->ways,
-        $in->looms,
+        $in->locations(),
+        $in->ways(),
+        $in->looms(),
         $circuits,
-        $in->equipment,
+        $in->equipment(),
         $fittings,
         $runs,
-        $in->matings,
-        $in->splices,
-        $in->links,
-        $in->switches,
+        $in->matings(),
+        $in->splices(),
+        $in->links(),
+        $in->switches(),
     );
 };
 
@@ -109,27 +109,26 @@ printf("\n%10s %18s\n", 'runs', 'consequences, ms');
 foreach ([100, 400, 1600] as $count) {
     $of = $grown($count);
     $spent = $timed(
-        static fn () => Uncollected::run(
-            static fn (): Consequences => Consequences::of(
-                $of,
-                $of->withRules($of->rules->with(ShellBond::OneEnd)),
-                new Record(),
-            ),
-        ),
+        static fn () => Uncollected::run(static function () use ($of): Consequences {
+            $then = $of->withRules($of->rules()->with(ShellBond::OneEnd));
+            $planner = new Planner(new MemoryPlanCache());
+
+            return Consequences::between($of, $planner->plan($of), $then, $planner->plan($then));
+        }),
     );
     printf("%10d %18.0f\n", $count, $spent);
 }
 
 printf("\n%10s %14s\n", 'plans', 'what fits, ms');
-foreach ([30, 60, count($in->catalogue->plans)] as $count) {
+foreach ([30, 60, count($in->catalogue->plans())] as $count) {
     $few = $in->withCatalogue(
         new Catalogue(
-            $in->catalogue->cables,
-            $in->catalogue->connectors,
-            $in->catalogue->signals,
-            array_slice($in->catalogue->plans, 0, $count, true),
-            $in->catalogue->parts,
-            $in->catalogue->recipes,
+            $in->catalogue->cables(),
+            $in->catalogue->connectors(),
+            $in->catalogue->signals(),
+            array_slice($in->catalogue->plans(), 0, $count, true),
+            $in->catalogue->parts(),
+            $in->catalogue->recipes(),
         ),
     );
     printf("%10d %14.1f\n", $count, $timed(static fn (): array => (new Suitability($few))->of('pair-foil', 'analogue')));

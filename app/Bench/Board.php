@@ -85,7 +85,7 @@ final readonly class Board
         $in = $this->jobs->loaded($stored)->installation;
         $book = $this->times->of($stored);
         $chores = $this->workload->of($stored, $book);
-        $forecast = (new Forecaster($hands, $in->workshop->tools, $in->workshop->benches))->forecast($chores);
+        $forecast = (new Forecaster($hands, $in->workshop()->tools, $in->workshop()->benches))->forecast($chores);
         $measured = count(array_filter(Pace::cases(), $book->isMeasured(...)));
         $hours = $forecast->minutes / 60;
         $ahead = [];
@@ -93,7 +93,7 @@ final readonly class Board
             if (count($ahead[$booking->hand] ?? []) < self::AHEAD) {
                 $ahead[$booking->hand][] = self::booking(
                     $booking,
-                    $in->runs[$booking->chore->job]->code ?? $booking->chore->job,
+                    $in->runs()[$booking->chore->job]->code ?? $booking->chore->job,
                 );
             }
         }
@@ -126,7 +126,7 @@ final readonly class Board
                     ...$terms,
                 ]),
             ),
-            'finish' => self::finish($hours, $in->workshop->hours)->format('Y-m-d'),
+            'finish' => self::finish($hours, $in->workshop()->hours)->format('Y-m-d'),
             'basis' => $measured > 0
                     ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured)
                     : 'standard times; the crew’s own count from five of a kind on',
@@ -136,7 +136,7 @@ final readonly class Board
                     array_map(
                         fn (Chore $chore): string => sprintf(
                             '%s, %s%s',
-                            $in->runs[$chore->job]->code ?? $chore->job,
+                            $in->runs()[$chore->job]->code ?? $chore->job,
                             lcfirst($chore->words),
                             $chore->skill === null ? '' : ': '.$chore->skill->words(),
                         ),
@@ -228,8 +228,8 @@ final readonly class Board
         foreach ($loaded->record->events as $event) {
             $assembly = $event->step === '' ? null : $loaded->plan()->assemblyOf[$event->run] ?? null;
             $operation = $assembly === null ? null : $this->jobs->of($stored, [$assembly])?->operation($event->step);
-            $fitting = $loaded->installation->fittings[$operation->fitting ?? ''] ?? null;
-            $family = $loaded->installation->catalogue->connectors[$fitting->connector ?? '']->family ?? null;
+            $fitting = $loaded->installation->fittings()[$operation->fitting ?? ''] ?? null;
+            $family = $loaded->installation->catalogue->connectors()[$fitting->connector ?? '']->family ?? null;
             if ($operation === null || $fitting === null || $family === null) {
                 continue;
             }
@@ -274,7 +274,7 @@ final readonly class Board
     private static function flaws(Event $event): array
     {
         if ($event->kind === EventKind::Flagged) {
-            return $event->flag === null ? [] : [$event->flag->value];
+            return $event->flag() === null ? [] : [$event->flag()->value];
         }
 
         return in_array($event->kind, [EventKind::Reworked, EventKind::Inspected], true) ? FoundFlaws::in($event) : [];

@@ -120,6 +120,6 @@ final class Jobs
             }
         }
 
-        return new Job($ids, Traveller::order($operations, $loaded->installation->rules), $assemblyOf, $fingerprints);
+        return new Job($ids, Traveller::order($operations, $loaded->installation->rules()), $assemblyOf, $fingerprints);
     }
 }

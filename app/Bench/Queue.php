@@ -50,14 +50,14 @@ final readonly class Queue
             );
             $bench = array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test);
             $next = $progress->open()[0] ?? null;
-            $first = $in->runs[$assembly->id];
+            $first = $in->runs()[$assembly->id];
             $lines[] = [
                 'id' => $assembly->id,
-                'codes' => array_map(static fn (string $run): string => $in->runs[$run]->code, $assembly->runs),
-                'cable' => $in->catalogue->cables[$first->cable]->name ?? $first->cable,
+                'codes' => array_map(static fn (string $run): string => $in->runs()[$run]->code, $assembly->runs),
+                'cable' => $in->catalogue->cables()[$first->cable]->name ?? $first->cable,
                 'from' => $in->locationName($first->a->location),
                 'to' => $in->locationName($first->b->location),
-                'loom' => $in->looms[$first->loom ?? '']->name ?? '',
+                'loom' => $in->looms()[$first->loom ?? '']->name ?? '',
                 'loomId' => $first->loom ?? '',
                 'build' => $first->build->value,
                 'settled' => $progress->settled(),

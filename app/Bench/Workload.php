@@ -23,7 +23,7 @@ final readonly class Workload
     public function of(StoredInstallation $stored, TimeBook $times): array
     {
         $loaded = $this->jobs->loaded($stored);
-        $short = array_keys($loaded->installation->workshop->tools);
+        $short = array_keys($loaded->installation->workshop()->tools);
         $given = $this->given->all($stored, $loaded->plan()->assemblyOf);
         $chores = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
@@ -36,7 +36,7 @@ final readonly class Workload
             if ($progress->holds() !== []) {
                 continue;
             }
-            $first = $loaded->installation->runs[$assembly->id];
+            $first = $loaded->installation->runs()[$assembly->id];
             $only = $given['assembly'][$assembly->id] ?? ($given['loom'][$first->loom ?? ''] ?? []);
             array_push(
                 $chores,

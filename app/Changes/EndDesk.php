@@ -39,7 +39,7 @@ final readonly class EndDesk
         ?HandJoint $joint,
         int $version,
     ): RunWritten {
-        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $cable = $loaded->installation->catalogue->cables()[$run->cable] ?? null;
         if (! isset($cable?->conductors()[$conductor])) {
             throw BadLine::because('conductor', $conductor, 'The cable has no such conductor. Load the page again.');
         }
@@ -74,7 +74,7 @@ final readonly class EndDesk
         string $recipe,
         int $version,
     ): RunWritten {
-        $known = $loaded->installation->catalogue->recipes;
+        $known = $loaded->installation->catalogue->recipes();
         if ($recipe !== '' && ! isset($known[$recipe])) {
             throw BadLine::because('recipe', $recipe, 'There is no such recipe. Choose one from the catalogue.');
         }

@@ -24,8 +24,11 @@ use Sartal\Core\Later\Changing\RemedyKind;
 use Sartal\Core\Later\Changing\RunImpact;
 use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\CutNoted;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Particulars;
+use Sartal\Core\Proof\Record\TakenBack;
 use Sartal\Core\Work\Bench\Covers;
 
 /**
@@ -139,7 +142,7 @@ final readonly class RemedyDesk
                         $by,
                         '',
                         $remedy->words,
-                        undoes: EventKind::Cut,
+                        new TakenBack(EventKind::Cut),
                     ),
                 );
 
@@ -148,7 +151,7 @@ final readonly class RemedyDesk
             $missing = $own->needed->minus($gets->length);
             $note =
                 match (true) {
-                    $to !== $from => 'piece cut for '.$loaded->installation->runs[$from]->code,
+                    $to !== $from => 'piece cut for '.$loaded->installation->runs()[$from]->code,
                     default => 'kept',
                 }.
                 (! $missing->isNegative() && ! $missing->isZero()
@@ -168,8 +171,10 @@ final readonly class RemedyDesk
                     $by,
                     $fingerprint,
                     $note,
-                    cut: new CutMade($gets->length, cable: $loaded->installation->runs[$to]->cable),
-                    of: $gets->made,
+                    new CutNoted(
+                        new CutMade($gets->length, cable: $loaded->installation->runs()[$to]->cable),
+                        $gets->made,
+                    ),
                 ),
             );
         }
@@ -237,7 +242,7 @@ final readonly class RemedyDesk
                     $by,
                     '',
                     '',
-                    undoes: $kinds[0],
+                    new TakenBack($kinds[0]),
                 ),
             );
         }
@@ -251,11 +256,11 @@ final readonly class RemedyDesk
         User $by,
         string $fingerprint,
         string $note,
-        mixed ...$more,
+        Particulars $says,
     ): Event {
         $at = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
 
-        return new Event($id, $kind, $run, $side, $by->sign_in, $at, $at, $fingerprint, '', $note, ...$more);
+        return new Event($id, $kind, $run, $side, $by->sign_in, $at, $at, $fingerprint, note: $note, says: $says);
     }
 
     private function derived(string $id, string $of): string

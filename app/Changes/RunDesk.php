@@ -92,7 +92,7 @@ final readonly class RunDesk
         $codes = RunLines::codesAfter($loaded->installation, $values);
         foreach ($values as $id => $own) {
             $run =
-                $loaded->installation->runs[$id] ??
+                $loaded->installation->runs()[$id] ??
                 throw BadLine::because('runs', (string) $id, 'There is no such run here. It may have been removed.');
             $before = RunLine::describe($run, $loaded->installation);
             $after = [...$before, ...$own];

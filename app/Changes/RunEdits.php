@@ -33,7 +33,7 @@ final class RunEdits
         $edits = [];
         foreach ([[$old->a, $new->a], [$old->b, $new->b]] as [$was, $is]) {
             foreach ($was->location === $is->location ? [] : $was->legs as $leg) {
-                $fitting = $installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+                $fitting = $installation->fittings()[$leg->landing->fitting ?? ''] ?? null;
                 if ($fitting !== null && ! self::usedByOthers($installation, $old, $fitting->id)) {
                     $edits[$fitting->id] = new Edit(
                         DecisionKind::Fitting,
@@ -57,7 +57,7 @@ final class RunEdits
         $edits = [];
         foreach ($run->fittings() as $id) {
             if (
-                isset($installation->fittings[$id]) &&
+                isset($installation->fittings()[$id]) &&
                 ! isset($keeping->fittings[$id]) &&
                 ! self::usedByOthers($installation, $run, $id)
             ) {
@@ -65,14 +65,14 @@ final class RunEdits
             }
         }
         $elsewhere = [];
-        foreach ($installation->runs as $other) {
+        foreach ($installation->runs() as $other) {
             foreach ($other->id === $run->id ? [] : $other->carries as $carriage) {
                 $elsewhere[$carriage->circuit] = true;
             }
         }
         foreach ($run->carries as $carriage) {
             $id = $carriage->circuit;
-            if (isset($installation->circuits[$id]) && ! isset($keeping->circuits[$id]) && ! isset($elsewhere[$id])) {
+            if (isset($installation->circuits()[$id]) && ! isset($keeping->circuits[$id]) && ! isset($elsewhere[$id])) {
                 $edits[] = Edit::without(DecisionKind::Circuit, $id);
             }
         }
@@ -82,7 +82,7 @@ final class RunEdits
 
     private static function usedByOthers(Installation $installation, Run $run, string $fitting): bool
     {
-        foreach ($installation->runs as $other) {
+        foreach ($installation->runs() as $other) {
             if ($other->id !== $run->id && in_array($fitting, $other->fittings(), true)) {
                 return true;
             }
@@ -130,7 +130,7 @@ final class RunEdits
             new Installation(
                 $in->id,
                 $in->name,
-                $in->rules,
+                $in->rules(),
                 $in->catalogue,
                 circuits: $circuits,
                 fittings: $fittings,
@@ -143,7 +143,7 @@ final class RunEdits
     public static function used(Installation $in, Run $run): Catalogue
     {
         return UsedTypes::in(
-            new Installation($in->id, $in->name, $in->rules, $in->catalogue, runs: [$run->id => $run]),
+            new Installation($in->id, $in->name, $in->rules(), $in->catalogue, runs: [$run->id => $run]),
         );
     }
 }

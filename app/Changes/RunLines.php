@@ -76,7 +76,7 @@ final readonly class RunLines
     public static function codesAfter(Installation $installation, array $values): array
     {
         $codes = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             if (! $run->withdrawn) {
                 $codes[trim($values[$run->id]['code'] ?? $run->code)][] = $run->code;
             }
@@ -88,7 +88,7 @@ final readonly class RunLines
     /** @throws BadLine */
     public function freeCode(Installation $installation, string $code, ?string $own): void
     {
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             if ($run->code === $code && $run->id !== $own && ! $run->withdrawn) {
                 throw BadLine::because('code', $code, 'A run has this code already. Give each run a code of its own.');
             }

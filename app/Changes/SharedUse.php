@@ -30,7 +30,7 @@ final class SharedUse
     /** @param  callable(Run): bool  $uses */
     private static function run(Installation $in, callable $uses): ?string
     {
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             if ($uses($run)) {
                 return $run->code;
             }
@@ -41,7 +41,7 @@ final class SharedUse
 
     private static function way(Installation $in, string $place): ?string
     {
-        foreach ($in->ways as $way) {
+        foreach ($in->ways() as $way) {
             if ($way->from === $place || $way->to === $place) {
                 return $way->name;
             }
@@ -52,7 +52,7 @@ final class SharedUse
 
     private static function panel(Installation $in, string $place): ?string
     {
-        foreach ($in->panels as $panel) {
+        foreach ($in->panels() as $panel) {
             if ($panel->location === $place) {
                 return $panel->name;
             }

@@ -42,7 +42,7 @@ final readonly class TypeDesk
      */
     public static function canonical(DecisionKind $kind, mixed $definition): array
     {
-        $types = Decided::type($kind, $definition)->{$kind->list()};
+        $types = Decided::type($kind, $definition)->{$kind->list()}();
 
         return self::shape(reset($types) ?: throw BadLine::because('definition', '', 'A definition is needed.'));
     }
@@ -90,13 +90,13 @@ final readonly class TypeDesk
     public function remove(Loaded $loaded, Author $by, DecisionKind $kind, string $id, ?int $version): string
     {
         $list = $kind->list();
-        $type = $loaded->installation->catalogue->{$list}[$id] ?? null;
+        $type = $loaded->installation->catalogue->{$list}()[$id] ?? null;
         if ($type === null) {
             throw BadLine::because('id', $id, 'There is no such type.');
         }
         $own = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
-        $used = isset(UsedTypes::in($loaded->installation)->{$list}[$id]);
-        if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}[$id]))) {
+        $used = isset(UsedTypes::in($loaded->installation)->{$list}()[$id]);
+        if ($own && (! $used || isset(ShippedCatalogue::load()->{$list}()[$id]))) {
             $words = sprintf('%s %s taken out of the catalogue', ucfirst($kind->value), $type->name);
             $this->log->write(Decision::on($loaded, $by, $words, [Edit::without($kind, $id, $version)]));
 

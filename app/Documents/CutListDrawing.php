@@ -81,7 +81,7 @@ final class CutListDrawing
         if ($plan->assigned === [] && $plan->unmet === []) {
             return;
         }
-        $type = $this->installation->catalogue->cables[$plan->cable] ?? null;
+        $type = $this->installation->catalogue->cables()[$plan->cable] ?? null;
         $this->room(34);
         $this->canvas->text(self::LEFT, $this->y, $type->name ?? $plan->cable, 4.6, bold: true);
         $this->canvas->text(
@@ -108,7 +108,7 @@ final class CutListDrawing
                 $this->y,
                 sprintf(
                     '%s, %s: no reel is long enough',
-                    $this->installation->runs[$need->run]->code,
+                    $this->installation->runs()[$need->run]->code,
                     $this->length($need->length),
                 ),
                 3.4,
@@ -159,7 +159,7 @@ final class CutListDrawing
     private function cut(int $number, Cut $cut, ?JacketMarks $marks): void
     {
         $this->room(7);
-        $run = $this->installation->runs[$cut->run];
+        $run = $this->installation->runs()[$cut->run];
         $this->canvas->box(self::LEFT, $this->y - 3.2, 3.6, 3.6);
         $this->canvas->text(self::LEFT + 6, $this->y, $number.'.', 3.2);
         $this->canvas->text(self::LEFT + 14, $this->y, $run->code, 4, bold: true, mono: true);

@@ -55,7 +55,7 @@ final class FormboardDrawing
     {
         $codes = static fn (array $runs): string => implode(
             ' ',
-            array_map(static fn (string $run): string => $installation->runs[$run]->code, $runs),
+            array_map(static fn (string $run): string => $installation->runs()[$run]->code, $runs),
         );
         $rows = [];
         foreach ($dress->segments as $made) {
@@ -271,7 +271,7 @@ final class FormboardDrawing
                 $this->canvas->text(
                     $x,
                     $y + 3.2 * ($i + 1),
-                    $this->installation->runs[$end->run]->code.' end '.$end->side->value,
+                    $this->installation->runs()[$end->run]->code.' end '.$end->side->value,
                     2.6,
                     $x > self::X + self::TILE - 30 ? 'end' : 'start',
                     mono: true,

@@ -45,11 +45,11 @@ final class FileImporter
                 'key' => $file->installation->id,
                 'name' => $file->installation->name,
                 'decisions' => (string) Str::ulid(),
-                'rules' => FileEncoder::rules($file->installation->rules),
+                'rules' => FileEncoder::rules($file->installation->rules()),
                 'catalogue' => CatalogueEncoder::catalogue(self::pinned($file->installation)),
-                'economy' => StockCodec::encodeEconomy($file->installation->economy),
-                'workshop' => StockCodec::encodeWorkshop($file->installation->workshop),
-                'testing' => TestingCodec::encodeRules($file->installation->testing),
+                'economy' => StockCodec::encodeEconomy($file->installation->economy()),
+                'workshop' => StockCodec::encodeWorkshop($file->installation->workshop()),
+                'testing' => TestingCodec::encodeRules($file->installation->testing()),
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
             $people = $this->people($file->people);
@@ -71,7 +71,7 @@ final class FileImporter
                 );
             }
             $runs = [];
-            foreach ($file->installation->runs as $run) {
+            foreach ($file->installation->runs() as $run) {
                 $runs[] = [
                     'installation_id' => $stored->id,
                     'key' => $run->id,
@@ -122,7 +122,7 @@ final class FileImporter
             );
         }
         $codes = [];
-        foreach (array_values($file->installation->runs) as $i => $run) {
+        foreach (array_values($file->installation->runs()) as $i => $run) {
             if (! $run->withdrawn && isset($codes[$run->code])) {
                 $problems[] = new Problem(
                     'runs['.$i.'].code',

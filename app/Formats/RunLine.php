@@ -80,7 +80,7 @@ final class RunLine
     {
         $signals = [];
         foreach ($run->carries as $carriage) {
-            $signals[$installation->circuits[$carriage->circuit]->signal ?? ''] = true;
+            $signals[$installation->circuits()[$carriage->circuit]->signal ?? ''] = true;
         }
         $values = [
             'code' => $run->code,
@@ -147,13 +147,13 @@ final class RunLine
         return new RunRequest(
             $id,
             $this->code(),
-            $this->oneOf('cable', $catalogue->cables, 'cable type'),
-            $this->listOf('signals', $catalogue->signals, 'signal', true),
+            $this->oneOf('cable', $catalogue->cables(), 'cable type'),
+            $this->listOf('signals', $catalogue->signals(), 'signal', true),
             $this->build(),
             $this->end('a', 'from'),
             $this->end('b', 'to'),
-            $this->listOf('ways', $this->installation->ways, 'way', false),
-            ($this->values['loom'] ?? '') === '' ? null : $this->oneOf('loom', $this->installation->looms, 'loom'),
+            $this->listOf('ways', $this->installation->ways(), 'way', false),
+            ($this->values['loom'] ?? '') === '' ? null : $this->oneOf('loom', $this->installation->looms(), 'loom'),
             $this->text('note', 500),
         );
     }
@@ -192,8 +192,8 @@ final class RunLine
     private function end(string $side, string $location): Termination
     {
         return new Termination(
-            $this->oneOf($location, $this->installation->locations, 'location'),
-            $this->listOf('plans_'.$side, $this->installation->catalogue->plans, 'contact plan', false),
+            $this->oneOf($location, $this->installation->locations(), 'location'),
+            $this->listOf('plans_'.$side, $this->installation->catalogue->plans(), 'contact plan', false),
             $this->length('tail_'.$side, 500),
             $this->length('slack_'.$side, 50),
             $this->length('preparation_'.$side, 5),

@@ -71,7 +71,7 @@ final class RunsCsv
     {
         $plan = $loaded->plan();
         $rows = [];
-        foreach ($loaded->installation->runs as $run) {
+        foreach ($loaded->installation->runs() as $run) {
             $line = RunLine::describe($run, $loaded->installation);
             $done = array_filter($plan->strands[$run->id], static fn ($bead): bool => $bead->state === BeadState::Done);
             $last = end($done);

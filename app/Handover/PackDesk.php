@@ -121,8 +121,8 @@ final readonly class PackDesk
         $disk->put($folder.'/README.txt', self::readMe($packing));
         $next('Photos');
         foreach ($loaded->record->events as $event) {
-            if ($event->picture !== '' && $disk->exists('pictures/'.$event->picture)) {
-                $disk->copy('pictures/'.$event->picture, $folder.'/pictures/'.$event->picture);
+            if ($event->picture() !== '' && $disk->exists('pictures/'.$event->picture())) {
+                $disk->copy('pictures/'.$event->picture(), $folder.'/pictures/'.$event->picture());
             }
         }
         $next('Sums');
@@ -225,15 +225,15 @@ final readonly class PackDesk
         foreach ($packing->loaded->record->events as $event) {
             if ($event->kind === EventKind::Tested) {
                 $rows[] = [
-                    $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                    $packing->loaded->installation->runs()[$event->run]->code ?? $event->run,
                     $event->at,
                     $event->stage()->value,
-                    $event->verdict->value ?? '',
+                    $event->verdict()->value ?? '',
                     $packing->person($event->by),
                     $event->instrument,
                     $event->note,
-                    (string) count($event->reading->lights ?? []),
-                    (string) count($event->reading->samples ?? []),
+                    (string) count($event->test()->reading->lights ?? []),
+                    (string) count($event->test()->reading->samples ?? []),
                 ];
             }
         }
@@ -250,7 +250,7 @@ final readonly class PackDesk
             ['cable', 'at', 'what', 'end', 'by', 'instrument', 'note', 'step'],
             array_map(
                 static fn (Event $event): array => [
-                    $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                    $packing->loaded->installation->runs()[$event->run]->code ?? $event->run,
                     $event->at,
                     $event->kind->value,
                     $event->side->value ?? '',

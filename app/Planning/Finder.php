@@ -62,12 +62,12 @@ final readonly class Finder
     private function things(): iterable
     {
         $in = $this->loaded->installation;
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             $about = sprintf(
                 '%s → %s, %s%s',
                 $in->locationName($run->a->location),
                 $in->locationName($run->b->location),
-                $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                $in->catalogue->cables()[$run->cable]->name ?? $run->cable,
                 $run->withdrawn ? ', withdrawn' : '',
             );
             yield [
@@ -86,7 +86,7 @@ final readonly class Finder
                 ];
             }
         }
-        foreach ($in->locations as $location) {
+        foreach ($in->locations() as $location) {
             yield [
                 'kind' => 'place',
                 'name' => $location->name,
@@ -94,7 +94,7 @@ final readonly class Finder
                 'path' => '/schedule?find='.rawurlencode('"'.$location->name.'"'),
             ];
         }
-        foreach ($in->looms as $loom) {
+        foreach ($in->looms() as $loom) {
             yield [
                 'kind' => 'loom',
                 'name' => $loom->name,
@@ -102,7 +102,7 @@ final readonly class Finder
                 'path' => '/schedule?find='.rawurlencode('loom:"'.$loom->name.'"'),
             ];
         }
-        foreach ($in->equipment as $device) {
+        foreach ($in->equipment() as $device) {
             foreach ($device->ports as $port) {
                 yield [
                     'kind' => 'port',
@@ -112,7 +112,7 @@ final readonly class Finder
                 ];
             }
         }
-        foreach ($in->circuits as $circuit) {
+        foreach ($in->circuits() as $circuit) {
             yield [
                 'kind' => 'circuit',
                 'name' => $circuit->name,
@@ -120,15 +120,17 @@ final readonly class Finder
                 'path' => '/handover/service?circuit='.rawurlencode($circuit->id),
             ];
         }
-        foreach ($in->catalogue->plans as $plan) {
+        foreach ($in->catalogue->plans() as $plan) {
             yield [
                 'kind' => 'contact plan',
                 'name' => $plan->name,
-                'about' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector,
+                'about' => $in->catalogue->connectors()[$plan->connector]->name ?? $plan->connector,
                 'path' => '/rules/plans/'.rawurlencode($plan->id),
             ];
         }
-        foreach (['cable' => $in->catalogue->cables, 'connector' => $in->catalogue->connectors] as $kind => $types) {
+        foreach (
+            ['cable' => $in->catalogue->cables(), 'connector' => $in->catalogue->connectors()] as $kind => $types
+        ) {
             foreach ($types as $type) {
                 yield [
                     'kind' => $kind.' type',
@@ -151,8 +153,8 @@ final readonly class Finder
     /** The run that is plugged in there, or the schedule where none is. */
     private function atPort(string $port): string
     {
-        foreach ($this->loaded->installation->matings as $mating) {
-            foreach ($mating->with === $port ? $this->loaded->installation->runs : [] as $run) {
+        foreach ($this->loaded->installation->matings() as $mating) {
+            foreach ($mating->with === $port ? $this->loaded->installation->runs() : [] as $run) {
                 if (in_array($mating->fitting, $run->fittings(), true)) {
                     return '/runs/'.rawurlencode($run->id);
                 }

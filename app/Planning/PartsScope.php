@@ -27,14 +27,14 @@ final readonly class PartsScope
         $plan = $loaded->plan();
         $in = $loaded->installation;
         if ($kind === 'loom' && isset($plan->layout->looms[$id])) {
-            return new self($in->looms[$id]->name, $plan->layout->looms[$id]->members, [$id]);
+            return new self($in->looms()[$id]->name, $plan->layout->looms[$id]->members, [$id]);
         }
         if ($kind === 'assembly' && isset($plan->assemblies[$id])) {
-            return new self('Assembly '.$in->runs[$id]->code, $plan->assemblies[$id]->runs, []);
+            return new self('Assembly '.$in->runs()[$id]->code, $plan->assemblies[$id]->runs, []);
         }
         if ($kind === 'runs') {
             $runs = array_values(
-                array_filter(explode(',', $id), static fn (string $run): bool => isset($in->runs[$run])),
+                array_filter(explode(',', $id), static fn (string $run): bool => isset($in->runs()[$run])),
             );
 
             return $runs === [] ? null : new self(sprintf('%d runs', count($runs)), $runs, []);
@@ -43,8 +43,8 @@ final readonly class PartsScope
         return $kind === 'installation' || $kind === ''
             ? new self(
                 $in->name,
-                array_map(strval(...), array_keys($in->runs)),
-                array_map(strval(...), array_keys($in->looms)),
+                array_map(strval(...), array_keys($in->runs())),
+                array_map(strval(...), array_keys($in->looms())),
             )
             : null;
     }
@@ -60,7 +60,7 @@ final readonly class PartsScope
             ),
         );
         $cuts =
-            count($this->runs) === count($loaded->installation->runs)
+            count($this->runs) === count($loaded->installation->runs())
                 ? $loaded->cutPlan()
                 : Cuts::plan($loaded->installation, $plan, $loaded->record, $this->runs);
 

@@ -16,9 +16,9 @@ final class RunKeys
 
     public static function of(Installation $installation): self
     {
-        $taken = array_fill_keys(array_map(strval(...), array_keys($installation->runs)), true);
+        $taken = array_fill_keys(array_map(strval(...), array_keys($installation->runs())), true);
         // Fittings and circuits of a run are named after it: what a removed run left behind keeps its name.
-        foreach ([...array_keys($installation->fittings), ...array_keys($installation->circuits)] as $id) {
+        foreach ([...array_keys($installation->fittings()), ...array_keys($installation->circuits())] as $id) {
             $taken[substr((string) $id, 0, (int) strrpos((string) $id, '.'))] = true;
         }
 
@@ -43,7 +43,7 @@ final class RunKeys
     public static function codes(Installation $installation): array
     {
         $codes = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             if (! $run->withdrawn) {
                 $codes[$run->code] = true;
             }

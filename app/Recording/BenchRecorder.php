@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Recording;
 
 use App\Bench\Job;
+use App\Formats\BadLine;
 use App\Models\Role;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
@@ -16,8 +17,13 @@ use Sartal\Core\File\Fields;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Plan\Planning\Fingerprints;
+use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\LookedOver;
+use Sartal\Core\Proof\Record\Particulars;
+use Sartal\Core\Proof\Record\SentBack;
+use Sartal\Core\Proof\Record\TakenBack;
 use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Milestone;
@@ -46,6 +52,7 @@ final readonly class BenchRecorder
      *
      * @throws Refused
      * @throws InvalidDocument
+     * @throws BadLine
      */
     public function record(StoredInstallation $stored, Job $job, User $by, array $data): bool
     {
@@ -59,6 +66,7 @@ final readonly class BenchRecorder
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
+        Strays::refuse($sent);
         $operation = $job->operation($sent->step);
         $this->allowed($sent, $operation, $by);
         $run = $operation->run ?? $sent->run;
@@ -195,43 +203,45 @@ final readonly class BenchRecorder
         }
         if ($sent->kind === EventKind::Lifted) {
             $hold =
-                array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of))[0] ??
+                array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of()))[0] ??
                 throw Refused::because('This hold is lifted already.');
             if ($hold->by !== $by->sign_in && ! $by->hasRole(Role::Lead)) {
                 throw Refused::because('The lead or whoever stopped the job lifts the hold.');
             }
         }
-        if ($sent->kind === EventKind::Flagged && $sent->flag === null) {
+        if ($sent->kind === EventKind::Flagged && $sent->flag() === null) {
             throw Refused::because('Say whether it is damaged, extracted or redone.');
         }
 
-        return new Event(
-            $sent->id,
-            $sent->kind,
+        return $sent->filed(
             $run,
             $operation->side ?? $sent->side,
-            $sent->by,
-            $sent->at,
-            $sent->received,
-            $operation !== null && $sent->kind->isDone() ? OperationFacts::fingerprint($operation) : '',
-            $sent->instrument,
-            $sent->note,
-            null,
-            null,
-            null,
             $operation === null ? $sent->step : $before->named($operation),
-            $sent->took,
-            $sent->of,
-            $sent->flag,
-            array_values(
-                array_filter($before->reopened($sent), static fn (string $id): bool => isset($operations[$id])),
-            ),
-            $sent->scraps,
-            null,
-            $sent->picture,
-            joints: $operation !== null && $sent->kind === EventKind::ContactJoined ? $operation->joints() : [],
-            flaws: $operation?->task === Task::Inspect ? self::known($sent->flaws) : [],
+            $operation !== null && $sent->kind->isDone() ? OperationFacts::fingerprint($operation) : '',
+            $this->says($sent, $operation, $before, $operations),
         );
+    }
+
+    /** @param  array<int|string, Operation>  $operations */
+    private function says(Event $sent, ?Operation $operation, Progress $before, array $operations): ?Particulars
+    {
+        $flaws = $operation?->task === Task::Inspect ? self::known($sent->flaws()) : [];
+
+        return match ($sent->kind) {
+            EventKind::ContactJoined => $operation === null ? null : new EndMade($operation->joints()),
+            EventKind::Inspected => new LookedOver($flaws),
+            EventKind::Reworked => new SentBack(
+                array_values(
+                    array_filter($before->reopened($sent), static fn (string $id): bool => isset($operations[$id])),
+                ),
+                $sent->rework()->scraps ?? [],
+                $flaws,
+                $sent->of(),
+            ),
+            EventKind::Flagged, EventKind::Lifted, EventKind::Answered, EventKind::Pictured => $sent->says,
+            // A step is done, taken back or left out as it is planned: nothing more is said of it.
+            default => null,
+        };
     }
 
     /**
@@ -349,9 +359,7 @@ final readonly class BenchRecorder
             $event->at,
             $event->received,
             $plan?->for($kind, $milestone->side) ?? '',
-            cut: $plan?->piece($kind),
-            undoes: $undoes,
-            joints: $plan?->made($kind, $milestone->side) ?? [],
+            says: $undoes === null ? $plan?->says($kind, $milestone->side) : new TakenBack($undoes),
         );
     }
 }

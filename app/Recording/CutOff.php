@@ -9,8 +9,7 @@ use App\Planning\Loaded;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Runs\RunPlan;
-use Sartal\Core\Proof\Record\Event;
-use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\CutMade;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockTake;
 
@@ -18,12 +17,8 @@ use Sartal\Core\Work\Cutting\StockTake;
 final class CutOff
 {
     /** @throws BadLine */
-    public static function check(Event $sent, Run $run, Loaded $loaded): void
+    public static function check(CutMade $cut, Run $run, Loaded $loaded): void
     {
-        $cut = $sent->cut;
-        if ($sent->kind !== EventKind::Cut || $cut === null) {
-            throw BadLine::because('cut', $sent->kind->value, 'Only a cut has a length and a reel.');
-        }
         if ($cut->length->isZero()) {
             throw BadLine::because('length', '0', 'Say how long the piece is.');
         }
@@ -77,6 +72,6 @@ final class CutOff
 
     private static function cable(string $id, Loaded $loaded): string
     {
-        return $loaded->installation->catalogue->cables[$id]->name ?? $id;
+        return $loaded->installation->catalogue->cables()[$id]->name ?? $id;
     }
 }

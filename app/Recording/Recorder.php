@@ -14,10 +14,16 @@ use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Later\Service\ServiceFaults;
+use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Proof\Record\AsBuilt;
+use Sartal\Core\Proof\Record\CutNoted;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Particulars;
+use Sartal\Core\Proof\Record\TestSettled;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Pulling\SiteState;
@@ -66,7 +72,7 @@ final class Recorder
      */
     private function complete(Event $sent, Loaded $loaded, User $by): Event
     {
-        $run = $loaded->installation->runs[$sent->run] ?? null;
+        $run = $loaded->installation->runs()[$sent->run] ?? null;
         if ($run === null) {
             throw BadLine::because('run', $sent->run, 'There is no such run.');
         }
@@ -75,67 +81,71 @@ final class Recorder
         }
         $takesBack =
             $sent->kind === EventKind::TakenBack &&
-            $sent->undoes !== null &&
-            SiteState::isOfTheSite($run->build, $sent->undoes) &&
-            $sent->undoes !== EventKind::Tested;
+            $sent->undoes() !== null &&
+            SiteState::isOfTheSite($run->build, $sent->undoes()) &&
+            $sent->undoes() !== EventKind::Tested;
         if ($sent->step !== '' || ($sent->kind->isOfTheBench() && ! $takesBack)) {
             throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
         }
-        $plan = $loaded->plan();
-        $verdict = null;
-        $subject = $sent->run;
-        $covers = [];
-        if ($sent->cut !== null) {
-            CutOff::check($sent, $run, $loaded);
-        }
-        if ($sent->kind === EventKind::Tested) {
-            $test = UnderTest::of($loaded, $run->id);
-            $subject = $test->assembly->id;
-            $covers = $test->assembly->runs;
-            $verdict = self::verdict($sent, $test, $by);
-        } elseif ($sent->kind === EventKind::Settled) {
-            $test = UnderTest::of($loaded, $run->id);
-            $subject = $test->assembly->id;
-            $covers = $test->assembly->runs;
-            self::settles($sent, $test);
-        } elseif (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
-            self::service($sent, $loaded);
-        } elseif ($sent->reading !== null || $sent->verdict !== null || $sent->stage !== null) {
-            throw BadLine::because('reading', '', 'Only a test has a reading.');
-        }
-        $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $plan);
+        Strays::refuse($sent);
+        $test = in_array($sent->kind, [EventKind::Tested, EventKind::Settled], true)
+            ? UnderTest::of($loaded, $run->id)
+            : null;
+        $subject = $test->assembly->id ?? $sent->run;
+        $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $loaded->plan());
+        $says = $test === null ? self::says($sent, $loaded, $run, $fingerprints) : self::tested($sent, $test, $by);
         $relied =
-            $verdict === Verdict::Incomplete && $sent->fingerprint !== ''
+            $says instanceof TestTaken && $says->verdict === Verdict::Incomplete && $sent->fingerprint !== ''
                 ? $sent->fingerprint
                 : $fingerprints->for($sent->kind, $sent->side);
 
-        return new Event(
-            $sent->id,
-            $sent->kind,
-            $subject,
-            $sent->side,
-            $sent->by,
-            $sent->at,
-            $sent->received,
-            $relied,
-            $sent->instrument,
-            $sent->note,
-            $sent->reading,
-            $verdict,
-            $sent->cut?->of($run->cable) ?? $fingerprints->piece($sent->kind),
-            of: in_array($sent->kind, [EventKind::Settled, EventKind::Repaired], true) ? $sent->of : '',
-            stage: $sent->stage,
-            joints: $fingerprints->made($sent->kind, $sent->side),
-            built: self::built($sent, $loaded),
-            undoes: $takesBack ? $sent->undoes : null,
-            covers: count($covers) > 1 ? $covers : [],
-        );
+        return $sent->filed($subject, $sent->side, '', $relied, $says);
+    }
+
+    /** @throws BadLine */
+    private static function says(Event $sent, Loaded $loaded, Run $run, Fingerprints $plan): ?Particulars
+    {
+        $cut = $sent->cut();
+        if ($cut !== null) {
+            CutOff::check($cut, $run, $loaded);
+
+            return new CutNoted($cut->of($run->cable));
+        }
+        if (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
+            self::service($sent, $loaded);
+        }
+        if ($sent->built() !== null) {
+            self::built($sent->built(), $loaded);
+        }
+
+        return match ($sent->kind) {
+            EventKind::Cut, EventKind::Joined, EventKind::Remade => $plan->says($sent->kind, $sent->side),
+            default => $sent->says,
+        };
+    }
+
+    /** @throws BadLine */
+    private static function tested(Event $sent, UnderTest $test, User $by): TestTaken|TestSettled
+    {
+        $covers = count($test->assembly->runs) > 1 ? $test->assembly->runs : [];
+        if ($sent->kind === EventKind::Settled) {
+            self::settles($sent, $test);
+
+            return new TestSettled(
+                $sent->of(),
+                $sent->says instanceof TestSettled ? $sent->says->stage : null,
+                $covers,
+            );
+        }
+        $taken = $sent->test();
+
+        return new TestTaken($taken?->reading, self::verdict($sent, $test, $by), $taken?->stage, $covers);
     }
 
     /** @throws BadLine */
     private static function verdict(Event $sent, UnderTest $test, User $by): Verdict
     {
-        $reading = $sent->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
+        $reading = $sent->test()->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
         if ($reading->isEmpty() && $reading->splits === null) {
             throw BadLine::because('reading', '', 'Nothing was read yet.');
         }
@@ -176,38 +186,22 @@ final class Recorder
             return;
         }
         foreach (ServiceFaults::open($loaded->record, $loaded->plan()) as $fault) {
-            if ($fault->report->id === $sent->of && $fault->report->run === $sent->run && ! $fault->isClosed()) {
+            if ($fault->report->id === $sent->of() && $fault->report->run === $sent->run && ! $fault->isClosed()) {
                 return;
             }
         }
-        throw BadLine::because('of', $sent->of, 'There is no such fault open on this cable. Load the page again.');
+        throw BadLine::because('of', $sent->of(), 'There is no such fault open on this cable. Load the page again.');
     }
 
     /**
-     * How it really lies: only where it was laid, and by ways that there are.
+     * How it really lies: by ways that there are.
      *
      * @throws BadLine
      */
-    private static function built(Event $sent, Loaded $loaded): ?AsBuilt
+    private static function built(AsBuilt $built, Loaded $loaded): void
     {
-        if ($sent->built === null) {
-            return null;
-        }
-        if (
-            ! in_array(
-                $sent->kind,
-                [EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed],
-                true,
-            )
-        ) {
-            throw BadLine::because(
-                'built',
-                $sent->kind->value,
-                'How a cable lies is said where it is pulled, dressed, trimmed or plugged in.',
-            );
-        }
-        foreach ($sent->built->ways ?? [] as $way) {
-            if (! isset($loaded->installation->ways[$way])) {
+        foreach ($built->ways ?? [] as $way) {
+            if (! isset($loaded->installation->ways()[$way])) {
                 throw BadLine::because(
                     'built.ways',
                     $way,
@@ -215,24 +209,22 @@ final class Recorder
                 );
             }
         }
-        if ($sent->built->length?->isZero() === true) {
+        if ($built->length?->isZero() === true) {
             throw BadLine::because('built.length', '0', 'Say how long it is, or leave it out.');
         }
-
-        return $sent->built;
     }
 
     /** @throws BadLine */
     private static function settles(Event $sent, UnderTest $test): void
     {
         foreach ($test->trials()->at($sent->stage()) as $trial) {
-            if ($trial->id === $sent->of) {
+            if ($trial->id === $sent->of()) {
                 return;
             }
         }
         throw BadLine::because(
             'of',
-            $sent->of,
+            $sent->of(),
             'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.',
         );
     }

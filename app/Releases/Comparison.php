@@ -97,8 +97,8 @@ final class Comparison
     private static function runs(Loaded $before, Loaded $after): array
     {
         $lines = [];
-        foreach ($after->installation->runs as $id => $run) {
-            $was = $before->installation->runs[$id] ?? null;
+        foreach ($after->installation->runs() as $id => $run) {
+            $was = $before->installation->runs()[$id] ?? null;
             $is = self::run($run, $after);
             if ($was === null) {
                 $lines[] = [
@@ -120,7 +120,7 @@ final class Comparison
                 ];
             }
         }
-        foreach (array_diff_key($before->installation->runs, $after->installation->runs) as $run) {
+        foreach (array_diff_key($before->installation->runs(), $after->installation->runs()) as $run) {
             $lines[] = ['kind' => 'run', 'name' => $run->code, 'change' => 'removed', 'fields' => []];
         }
 
@@ -134,12 +134,12 @@ final class Comparison
         $plan = $in->plan()->runs[$run->id];
         $fields = [
             'code' => $run->code,
-            'cable' => $installation->catalogue->cables[$run->cable]->name ?? $run->cable,
+            'cable' => $installation->catalogue->cables()[$run->cable]->name ?? $run->cable,
             'made' => $run->build->value === 'shop' ? 'at the bench' : 'in place',
             'from' => $installation->locationName($run->a->location),
             'to' => $installation->locationName($run->b->location),
             'ways' => implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops)),
-            'loom' => $installation->looms[$run->loom ?? '']->name ?? '',
+            'loom' => $installation->looms()[$run->loom ?? '']->name ?? '',
             'cut length' => $plan->cut->result->canonical(),
             'note' => $run->note,
             'withdrawn' => $run->withdrawn ? 'yes' : '',
@@ -154,8 +154,8 @@ final class Comparison
                     ', ',
                     array_map(
                         static fn ($leg): string => (
-                            $installation->catalogue->connectors[
-                                $installation->fittings[$leg->landing->fitting ?? '']->connector ?? ''
+                            $installation->catalogue->connectors()[
+                                $installation->fittings()[$leg->landing->fitting ?? '']->connector ?? ''
                             ] ?? null
                         )->name ?? 'bare',
                         $end->legs,
@@ -187,7 +187,9 @@ final class Comparison
     {
         $fitting = Node::fitting($joint->to);
 
-        return trim(($in->fittings[$fitting ?? '']->label ?? ($fitting ?? 'splice')).' '.Node::address($joint->to));
+        return trim(
+            ($in->fittings()[$fitting ?? '']->label ?? ($fitting ?? 'splice')).' '.Node::address($joint->to),
+        );
     }
 
     /** @return array<int|string, string> */

@@ -83,7 +83,7 @@ final readonly class TestInstrument
             'version' => InstrumentMessage::VERSION,
             'instrument' => ['kind' => $this->kind->value, 'name' => $this->name, 'number' => $this->number],
             'taken' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
-            'assembly' => $test->loaded->installation->runs[$test->assembly->id]->code,
+            'assembly' => $test->loaded->installation->runs()[$test->assembly->id]->code,
             'results' => $results,
         ];
     }

@@ -84,7 +84,7 @@ final class CertifierCsv
         $runs = array_column(
             array_map(
                 static fn ($run): array => [strtolower($run->code), $run->id],
-                array_filter($loaded->installation->runs, static fn ($run): bool => ! $run->withdrawn),
+                array_filter($loaded->installation->runs(), static fn ($run): bool => ! $run->withdrawn),
             ),
             1,
             0,
@@ -185,6 +185,6 @@ final class CertifierCsv
 
     private static function code(UnderTest $test): string
     {
-        return $test->loaded->installation->runs[$test->assembly->id]->code;
+        return $test->loaded->installation->runs()[$test->assembly->id]->code;
     }
 }

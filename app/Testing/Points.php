@@ -72,7 +72,7 @@ final class Points
 
     private static function label(Probe $probe, UnderTest $test): string
     {
-        return $test->loaded->installation->fittings[$probe->fitting]->label ?? '';
+        return $test->loaded->installation->fittings()[$probe->fitting]->label ?? '';
     }
 
     private static function key(string $end, string $label, string $contact): string

@@ -47,7 +47,7 @@ final readonly class TestProgress
         $in = $loaded->installation;
         $looms = $places = [];
         $all = ['id' => '', 'name' => 'All', 'passed' => 0, 'failed' => 0, 'left' => 0];
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             if ($run->withdrawn) {
                 continue;
             }
@@ -56,7 +56,7 @@ final readonly class TestProgress
             if ($run->loom !== null) {
                 $looms[$run->loom] ??= [
                     'id' => $run->loom,
-                    'name' => $in->looms[$run->loom]->name ?? $run->loom,
+                    'name' => $in->looms()[$run->loom]->name ?? $run->loom,
                     'passed' => 0,
                     'failed' => 0,
                     'left' => 0,

@@ -35,7 +35,7 @@ final class UnderTest
     public static function of(Loaded $loaded, string $run): self
     {
         abort_unless(
-            isset($loaded->installation->runs[$run]),
+            isset($loaded->installation->runs()[$run]),
             404,
             'There is no such run here. It may have been removed.',
         );
@@ -93,10 +93,10 @@ final class UnderTest
     public function atHand(): array
     {
         $methods = [Method::Map, Method::Shells, Method::Switches, Method::Wiggle, Method::EyesA, Method::EyesB];
-        foreach ($this->loaded->installation->instruments as $instrument) {
+        foreach ($this->loaded->installation->instruments() as $instrument) {
             array_push($methods, ...$instrument->kind->methods());
         }
-        if ($this->loaded->installation->instruments === []) {
+        if ($this->loaded->installation->instruments() === []) {
             array_push(
                 $methods,
                 ...InstrumentKind::Meter->methods(),

@@ -39,12 +39,12 @@ final class CatalogueEncoder
     public static function catalogue(Catalogue $catalogue): array
     {
         return [
-            'cables' => array_map(self::cable(...), array_values($catalogue->cables)),
-            'connectors' => array_map(self::connector(...), array_values($catalogue->connectors)),
-            'signals' => array_map(self::signal(...), array_values($catalogue->signals)),
-            'plans' => array_map(self::plan(...), array_values($catalogue->plans)),
-            'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts)),
-            'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes)),
+            'cables' => array_map(self::cable(...), array_values($catalogue->cables())),
+            'connectors' => array_map(self::connector(...), array_values($catalogue->connectors())),
+            'signals' => array_map(self::signal(...), array_values($catalogue->signals())),
+            'plans' => array_map(self::plan(...), array_values($catalogue->plans())),
+            'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts())),
+            'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes())),
         ];
     }
 

@@ -89,7 +89,7 @@ final class Decided
     {
         $list = $kind->list();
         /** @var array<int|string, object> $entries */
-        $entries = $in->{$list};
+        $entries = $in->{$list}();
         if ($fields === null) {
             unset($entries[$key]);
         } else {

@@ -5,14 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\File;
 
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Given\Installation\TestStage;
-use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Proof\Record\AsBuilt;
-use Sartal\Core\Proof\Record\CutMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Proof\Record\Flag;
-use Sartal\Core\Proof\Testing\Verdict;
 
 /** An event of the record from and into its JSON shape (docs/formats.md). */
 final class EventCodec
@@ -43,118 +37,45 @@ final class EventCodec
             $fields->text('fingerprint', ''),
             $fields->text('instrument', ''),
             $fields->text('note', ''),
-            $fields->has('reading') ? ReadingCodec::decode($fields->child('reading')) : null,
-            $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
-            $fields->has('cut') ? self::cut($fields->child('cut')) : null,
             $fields->text('step', ''),
             $fields->optionalNumber('took', 0.0, 86_400.0),
-            $fields->text('of', ''),
-            $fields->has('flag') ? $fields->choice('flag', Flag::class) : null,
-            $fields->texts('reopens'),
-            self::scraps($fields),
-            $fields->has('undoes') ? $fields->choice('undoes', EventKind::class) : null,
-            $fields->text('picture', ''),
-            $fields->has('stage') ? $fields->choice('stage', TestStage::class) : null,
-            $fields->texts('joints'),
-            $fields->has('built') ? self::built($fields->child('built')) : null,
-            $fields->textMap('flaws'),
-            $fields->texts('covers'),
+            ParticularsCodec::decode($fields, $kind),
+            ParticularsCodec::strays($fields, $kind),
         );
-    }
-
-    /** @return array<int|string, int> */
-    private static function scraps(Fields $fields): array
-    {
-        $scraps = [];
-        foreach ($fields->has('scraps') ? $fields->entries('scraps') : [] as $part => $count) {
-            if (! is_int($count) || $count < 1) {
-                $fields->wrong('scraps.'.$part, $count, 'should be a whole number from 1.', null);
-
-                continue;
-            }
-            $scraps[(string) $part] = $count;
-        }
-
-        return $scraps;
-    }
-
-    private static function cut(Fields $fields): CutMade
-    {
-        $length = $fields->length('length', Length::metres(10_000));
-        if ($length->isZero()) {
-            $fields->wrong('length', '0', 'must be longer than nothing: say how long the piece is.', null);
-        }
-        $made = new CutMade(
-            $length,
-            $fields->optionalText('reel'),
-            $fields->optionalNumber('from', -1e6, 1e6),
-            $fields->optionalNumber('to', -1e6, 1e6),
-            $fields->text('cable', ''),
-            $fields->flag('planned', false),
-        );
-        $fields->done();
-
-        return $made;
-    }
-
-    private static function built(Fields $fields): AsBuilt
-    {
-        $length = $fields->has('length') ? $fields->length('length', Length::metres(10_000)) : null;
-        $built = new AsBuilt($length, $fields->has('ways') ? $fields->texts('ways') : null);
-        $fields->done();
-
-        return $built;
     }
 
     /** @return array<int|string, mixed> */
     public static function encode(Event $event): array
     {
-        return CatalogueEncoder::brief([
-            'id' => $event->id,
-            'kind' => $event->kind->value,
-            'run' => $event->run,
-            'side' => $event->side?->value,
-            'by' => $event->by,
-            'at' => $event->at,
-            'received' => $event->received,
-            'fingerprint' => $event->fingerprint,
-            'instrument' => $event->instrument,
-            'note' => $event->note,
-            'reading' => $event->reading === null ? null : ReadingCodec::encode($event->reading),
-            'verdict' => $event->verdict?->value,
-            'cut' => $event->cut === null ? null : self::encodeCut($event->cut),
-            'step' => $event->step,
-            'took' => $event->took === null ? null : CatalogueEncoder::plain($event->took),
-            'of' => $event->of,
-            'flag' => $event->flag?->value,
-            'reopens' => $event->reopens,
-            'scraps' => $event->scraps === [] ? null : (object) $event->scraps,
-            'undoes' => $event->undoes?->value,
-            'picture' => $event->picture,
-            'stage' => $event->stage?->value,
-            'joints' => $event->joints,
-            'built' => $event->built === null
-                    ? null
-                    : (object) CatalogueEncoder::brief([
-                        'length' => $event->built->length?->canonical(),
-                        'ways' => $event->built->ways,
-                    ]),
-            'covers' => $event->covers,
-            'flaws' => $event->flaws === [] ? null : (object) $event->flaws,
-        ]);
-    }
+        $says = [...ParticularsCodec::encode($event->says), ...$event->strays];
+        $row = [];
+        foreach (
+            [
+                'id' => $event->id,
+                'kind' => $event->kind->value,
+                'run' => $event->run,
+                'side' => $event->side?->value,
+                'by' => $event->by,
+                'at' => $event->at,
+                'received' => $event->received,
+                'fingerprint' => $event->fingerprint,
+                'instrument' => $event->instrument,
+                'note' => $event->note,
+                'reading' => null,
+                'verdict' => null,
+                'cut' => null,
+                'step' => $event->step,
+                'took' => $event->took === null ? null : CatalogueEncoder::plain($event->took),
+            ] as $key => $value
+        ) {
+            $row[$key] = $value ?? ($says[$key] ?? null);
+        }
+        // The order of keys is the first version's: a file stays what it was, byte for byte.
+        foreach (ParticularsCodec::LAST as $key) {
+            $row[$key] = $says[$key] ?? null;
+        }
 
-    /** @return array<int|string, mixed> */
-    private static function encodeCut(CutMade $cut): array
-    {
-        return CatalogueEncoder::brief([
-            'reel' => $cut->reel,
-            'length' => $cut->length->canonical(),
-            'from' => $cut->from === null ? null : CatalogueEncoder::plain($cut->from),
-            'to' => $cut->to === null ? null : CatalogueEncoder::plain($cut->to),
-            'cable' => $cut->cable,
-            'planned' => $cut->planned ? true : null,
-        ]);
+        return CatalogueEncoder::brief($row);
     }
 
     /** Kept to the microsecond in UTC, so that two files of one record are the same. */

@@ -298,7 +298,7 @@ final class FileDecoder
     /** @param  array<int|string, int>  $known */
     private static function event(Fields $fields, int $i, Event $event, Installation $installation, array $known): void
     {
-        if (! isset($installation->runs[$event->run])) {
+        if (! isset($installation->runs()[$event->run])) {
             $fields->wrong('record['.$i.'].run', $event->run, 'names a run that the file does not hold.', null);
         }
         if (! isset($known[$event->by])) {

@@ -33,7 +33,7 @@ final class PlanEncoder
         foreach ($plan->runs as $id => $run) {
             $runs[] = [
                 'id' => (string) $id,
-                'code' => $installation->runs[$id]->code,
+                'code' => $installation->runs()[$id]->code,
                 'assembly' => $plan->assemblyOf[$id],
                 'cut' => self::worked($run->cut),
                 'ends' => array_map(self::end(...), $run->ends),

@@ -98,7 +98,7 @@ $way = static function (
         $bore,
         $bends,
         $bendRadius === 0 ? null : $mm($bendRadius),
-        $environment,
+        array_values($environment),
         $takes,
     );
 };
@@ -242,7 +242,7 @@ foreach (
 ) {
     $way(
         'to-'.$place,
-        'To '.lcfirst($locations[$place]->name),
+        'To '.lcfirst($locations[$place]->name ?? $place),
         'free air',
         $length,
         $junction,

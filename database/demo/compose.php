@@ -52,9 +52,11 @@ use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Reading;
+use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
-use Sartal\Core\Work\Bench\StandardTimes;
+use Sartal\Core\Work\Bench\Phase;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
 
@@ -355,7 +357,7 @@ $land = static function (Run $run, string $side, callable $change): Run {
             $leg->length,
             $leg->landing === null ? null : $change($leg->landing, $leg),
         ),
-        $end->legs,
+        array_values($end->legs),
     );
     $made = new End($end->location, $end->tail, $end->slack, $end->preparation, $end->spares, $legs);
 
@@ -380,7 +382,7 @@ $fittings['MOD-1'] = new Fitting(
     'FOH modular',
     'modular-frame-4',
     'front-of-house',
-    $catalogue->plans['modular-frame-4-mixed']->inserts,
+    $catalogue->plans()['modular-frame-4-mixed']->inserts,
 );
 foreach (['V-407' => 'V1', 'V-408' => 'V2', 'A-133' => '1', 'A-134' => '2', 'C-443' => 'N1'] as $run => $channel) {
     unset($fittings[$run.'.b1']);
@@ -399,7 +401,7 @@ foreach (['V-407' => 'V1', 'V-408' => 'V2', 'A-133' => '1', 'A-134' => '2', 'C-4
 foreach (['M-203' => 0, 'M-204' => 8] as $run => $first) {
     foreach ($runs[$run]->a->legs as $i => $leg) {
         $n = $first + $i + 1;
-        $in = $leg->landing->fitting;
+        $in = $leg->landing->fitting ?? '';
         $fittings[$in] = new Fitting($in, 'Split in '.$n, 'xlr3-female-panel', 'split-panel');
         $fittings['split-out-'.$n] = new Fitting(
             'split-out-'.$n,
@@ -423,7 +425,7 @@ foreach (['M-203' => 0, 'M-204' => 8] as $run => $first) {
             'analogue',
             Topology::Split,
             $in,
-            $runs[$run]->b->legs[$i]->landing->fitting,
+            $runs[$run]->b->legs[$i]->landing->fitting ?? '',
         );
     }
 }
@@ -532,12 +534,15 @@ $matings = [
 $places = [];
 foreach (
     array_chunk(
-        array_filter(array_keys($fittings), static fn (string $id): bool => preg_match('~^M-20[34]\.a~', $id) === 1),
+        array_filter(
+            array_keys($fittings),
+            static fn (int|string $id): bool => preg_match('~^M-20[34]\.a~', (string) $id) === 1,
+        ),
         8,
     ) as $row => $ins
 ) {
     foreach ($ins as $column => $in) {
-        $places[$row + 1 .'-'.($column + 1)] = $in;
+        $places[$row + 1 .'-'.($column + 1)] = (string) $in;
         $places[$row + 3 .'-'.($column + 1)] = 'split-out-'.($row * 8 + $column + 1);
     }
 }
@@ -654,11 +659,7 @@ $did = static function (
         $relied->for($kind, $side),
         $instrument,
         $note,
-        $reading,
-        $verdict,
-        $relied->piece($kind),
-        stage: $stage,
-        joints: $relied->made($kind, $side),
+        says: $kind === EventKind::Tested ? new TestTaken($reading, $verdict, $stage) : $relied->says($kind, $side),
     );
 };
 $good = static fn (string $run): Reading => $assemblies->expectation($plan->assemblies[$plan->assemblyOf[$run]])
@@ -681,18 +682,18 @@ $inHand = 0;
 foreach (
     Traveller::order(
         (new OperationPlanner($installation))->of($plan->assemblies['M-201'], $plan->runs),
-        $installation->rules,
+        $installation->rules(),
     )->operations as $operation
 ) {
     $join = $operation->task === Task::Join;
     if (
         $operation->id !== 'M-201|mark' &&
-        ($operation->side !== Side::B || $operation->phase > 1000 || ($join && $inHand++ >= 43))
+        ($operation->side !== Side::B || $operation->phase->value > Phase::Join->value || ($join && $inHand++ >= 43))
     ) {
         continue;
     }
     $seconds = (int) round(
-        StandardTimes::minutes($operation->pace) * $operation->amount * 60 * (0.8 + ((count($events) * 7) % 13) / 20),
+        $operation->pace->minutes() * $operation->amount * 60 * (0.8 + ((count($events) * 7) % 13) / 20),
     );
     $bench += $seconds;
     $at = gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:20:00Z') + $bench).'.000000Z';
@@ -713,7 +714,7 @@ foreach (
         ($inHand > 29 ? 'bench2' : 'bench').'@brackwater.example',
         $at,
         $at,
-        $operation->fingerprint(),
+        OperationFacts::fingerprint($operation),
         step: $operation->id,
         took: (float) $seconds,
     );
@@ -721,7 +722,7 @@ foreach (
 $make('A-114');
 $swapped = [];
 foreach ($good('A-114')->lights as $from => $to) {
-    $swapped[$from] = match (substr($from, -2)) {
+    $swapped[$from] = match (substr((string) $from, -2)) {
         '/2' => ['t:A-114.b1/3'],
         '/3' => ['t:A-114.b1/2'],
         default => $to,

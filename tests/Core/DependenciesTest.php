@@ -7,6 +7,8 @@ namespace Tests\Core;
 use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Installation\Installation;
 use SplFileInfo;
 
 /** The house: arrows run from the application into the core, and down through its rooms. */
@@ -103,10 +105,15 @@ final class DependenciesTest extends TestCase
             'parts',
             'recipes',
         ]);
+        foreach ([Installation::class, Catalogue::class] as $class) {
+            foreach ((new \ReflectionClass($class))->getProperties(\ReflectionProperty::IS_PUBLIC) as $property) {
+                self::assertNotSame('array', (string) $property->getType(), $property->getName().' has a reader');
+            }
+        }
         foreach (self::sources() as $path => $source) {
             if (! str_starts_with($path, 'File/') && $path !== 'Given/Installation/Installation.php') {
                 self::assertDoesNotMatchRegularExpression(
-                    '~(?:nstallation|\$in|atalogue)->(?:'.$lists.')\[~',
+                    '~(?:nstallation|\$in|atalogue)->(?:'.$lists.')\(\)\[~',
                     $source,
                     $path.' reads a list by its key: ask run(), theRun(), cable() …',
                 );

@@ -138,7 +138,7 @@ final class OddNamesTest extends TestCase
             (new Planner())->plan($was->installation, $was->record),
             (new Planner())->plan($is->installation, $is->record),
         ];
-        foreach ($was->installation->runs as $id => $run) {
+        foreach ($was->installation->runs() as $id => $run) {
             $now = $names->of((string) $id);
             self::assertSame(
                 $before->runs[$id]->cut->result->nanometres,
@@ -155,7 +155,7 @@ final class OddNamesTest extends TestCase
     {
         [$in, $record] = [$file->installation, $file->record];
         $plan = (new Planner())->plan($in, $record);
-        $runs = array_map(static fn (Run $run): string => $run->id, array_values($in->runs));
+        $runs = array_map(static fn (Run $run): string => $run->id, array_values($in->runs()));
         $dresser = new Dresser($in, new MemoryPackings());
         $cuts = Cuts::plan($in, $plan, $record);
         $work = new Work($in, $plan, $record);
@@ -190,14 +190,14 @@ final class OddNamesTest extends TestCase
             'labels' => (new LabelPrints($in))->of($labels, $plan->rotations),
             'overtaken' => (new ImpactPlanner($work))->standing(),
             'a way made longer' => (new ImpactPlanner($then))->after($work),
-            'leeway' => $each($leeway->of(...), $in->locations),
+            'leeway' => $each($leeway->of(...), $in->locations()),
             'readiness' => (new Readiness($in, $plan, $record, []))->gaps(),
-            'circuits' => $each($tracer->circuit(...), $in->circuits),
+            'circuits' => $each($tracer->circuit(...), $in->circuits()),
             'retests' => Retests::due($in, $plan, $record),
             'faults' => ServiceFaults::open($record, $plan),
             'sheets' => array_map(
                 static fn (string $run): array => array_map(
-                    static fn (Side $side): mixed => $sheets->of($in->runs[$run], $side, $plan->runs[$run]),
+                    static fn (Side $side): mixed => $sheets->of($in->runs()[$run], $side, $plan->runs[$run]),
                     Side::cases(),
                 ),
                 $runs,
@@ -215,7 +215,7 @@ final class OddNamesTest extends TestCase
         foreach ($plan->assemblies as $assembly) {
             $covers = (new Covers($in, $plan->layout, $dresser))->of($assembly->runs);
             $planner = new OperationPlanner($in, $covers);
-            $traveller = Traveller::order($planner->of($assembly, $plan->runs), $in->rules);
+            $traveller = Traveller::order($planner->of($assembly, $plan->runs), $in->rules());
             $operations = $traveller->operations;
             $progress = new Progress($operations, $file->record->together($assembly->runs));
             $last = $operations[array_key_last($operations)];
@@ -255,10 +255,10 @@ final class OddNamesTest extends TestCase
 
     private static function longer(Installation $in): Installation
     {
-        $first = $in->ways[array_key_first($in->ways)];
+        $first = $in->ways()[array_key_first($in->ways())];
         $longer = new Way(...['length' => $first->length->plus(Length::metres(2))] + get_object_vars($first));
 
-        return $in->withWays([$first->id => $longer] + $in->ways);
+        return $in->withWays([$first->id => $longer] + $in->ways());
     }
 
     private static function print(mixed $value): string

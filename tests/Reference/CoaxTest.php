@@ -53,7 +53,7 @@ final class CoaxTest extends TestCase
     /** @return iterable<string, array{string, float}> */
     public static function shipped(): iterable
     {
-        foreach (ShippedCatalogue::load()->cables as $id => $cable) {
+        foreach (ShippedCatalogue::load()->cables() as $id => $cable) {
             if (in_array($cable->family, ['video', 'radio'], true)) {
                 yield $id => [$id, str_contains($id, '-50-') ? 50.0 : 75.0];
             }
@@ -63,7 +63,7 @@ final class CoaxTest extends TestCase
     #[DataProvider('shipped')]
     public function test_what_a_shipped_coax_is_called_follows_from_its_geometry(string $id, float $ohms): void
     {
-        $cable = ShippedCatalogue::load()->cables[$id];
+        $cable = ShippedCatalogue::load()->cables()[$id];
         self::assertEqualsWithDelta($ohms, $cable->impedance('') ?? 0.0, 1.0);
         foreach ($cable->construction->children as $element) {
             $line = $cable->coax($element);

@@ -18,8 +18,8 @@ final class PinoutTest extends TestCase
     private static function colours(Bench $bench, Side $side = Side::B): array
     {
         $plan = $bench->plan();
-        $run = $bench->installation->runs[array_key_first($plan->runs)];
-        $cable = $bench->installation->catalogue->cables[$run->cable];
+        $run = $bench->installation->runs()[array_key_first($plan->runs)];
+        $cable = $bench->installation->catalogue->cables()[$run->cable];
         $colours = [];
         foreach ($plan->runs[$run->id]->end($side)->joints as $joint) {
             $colours[$joint->address()] = $cable->element($joint->conductor)->colour ?? '';
@@ -50,7 +50,7 @@ final class PinoutTest extends TestCase
     /** ANSI/TIA-568: pair 1 blue, 2 orange, 3 green, 4 brown. */
     public function test_pair_numbers(): void
     {
-        $cable = ShippedCatalogue::load()->cables['cat6-utp'];
+        $cable = ShippedCatalogue::load()->cables()['cat6-utp'];
         foreach (['blue', 'orange', 'green', 'brown'] as $i => $colour) {
             self::assertSame($colour, $cable->element('p'.($i + 1).'/b')?->colour);
             self::assertSame('white/'.$colour, $cable->element('p'.($i + 1).'/a')?->colour);
@@ -94,7 +94,7 @@ final class PinoutTest extends TestCase
     /** ANSI E1.11. */
     public function test_dmx(): void
     {
-        $plan = ShippedCatalogue::load()->plans['xlr5-male-dmx'];
+        $plan = ShippedCatalogue::load()->plans()['xlr5-male-dmx'];
         self::assertSame(
             ['data 1-' => '2', 'data 1+' => '3', 'data 2-' => '4', 'data 2+' => '5', 'common' => '1'],
             $plan->channels['1'],
@@ -116,7 +116,7 @@ final class PinoutTest extends TestCase
     public function test_three_pole_orientation(string $type, bool $oneLeftOnFace): void
     {
         $at = [];
-        foreach (ShippedCatalogue::load()->connectors[$type]->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()[$type]->cavities as $cavity) {
             $at[$cavity->address] = $cavity;
         }
         self::assertSame($oneLeftOnFace, $at['1']->face->x < $at['2']->face->x);
@@ -131,7 +131,7 @@ final class PinoutTest extends TestCase
     public function test_three_pole_at_the_vice(): void
     {
         $at = [];
-        foreach (ShippedCatalogue::load()->connectors['xlr3-male-cable']->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()['xlr3-male-cable']->cavities as $cavity) {
             $at[$cavity->address] = [-$cavity->wiring->x, -$cavity->wiring->y];
         }
         self::assertGreaterThan($at['1'][1], $at['3'][1]);
@@ -142,7 +142,7 @@ final class PinoutTest extends TestCase
     /** Common practice: short lug tip, long lug ring, body sleeve; not the mirror of the contacts. */
     public function test_a_terminal_need_not_mirror_its_contact(): void
     {
-        foreach (ShippedCatalogue::load()->connectors['trs-plug']->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()['trs-plug']->cavities as $cavity) {
             self::assertSame(
                 ['tip' => 'short lug', 'ring' => 'long lug', 'sleeve' => 'body'][$cavity->address],
                 $cavity->terminal,
@@ -155,7 +155,7 @@ final class PinoutTest extends TestCase
     public function test_plug_seen_from_the_cable(): void
     {
         $x = [];
-        foreach (ShippedCatalogue::load()->connectors['8p8c-plug']->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()['8p8c-plug']->cavities as $cavity) {
             $x[(int) $cavity->address] = $cavity->wiring->x;
         }
         $sorted = $x;
@@ -171,7 +171,7 @@ final class PinoutTest extends TestCase
             array_map(static fn ($joint): string => Node::address($joint->to), $plan->end(Side::B)->joints),
         );
         self::assertCount(72, $used);
-        self::assertCount(90, ShippedCatalogue::load()->connectors['rect90-male']->cavities);
+        self::assertCount(90, ShippedCatalogue::load()->connectors()['rect90-male']->cavities);
         self::assertCount(
             24,
             $plan->end(Side::A)->joints === []
@@ -185,7 +185,7 @@ final class PinoutTest extends TestCase
     /** IEC 60445: line brown, neutral blue, earth green-yellow. */
     public function test_mains_colours(): void
     {
-        $cable = ShippedCatalogue::load()->cables['composite'];
+        $cable = ShippedCatalogue::load()->cables()['composite'];
         self::assertSame(
             ['brown', 'blue', 'green/yellow'],
             array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')),
@@ -195,7 +195,7 @@ final class PinoutTest extends TestCase
     /** NEC 200.6, 250.119: line black, neutral white, earth green. */
     public function test_north_american_mains_colours(): void
     {
-        $cable = ShippedCatalogue::load()->cables['composite-na'];
+        $cable = ShippedCatalogue::load()->cables()['composite-na'];
         self::assertSame(
             ['black', 'white', 'green'],
             array_map(static fn ($conductor): string => $conductor->element->colour, $cable->conductorsWithin('mains')),
@@ -208,7 +208,7 @@ final class PinoutTest extends TestCase
      */
     public function test_serial_ports_and_the_null_modem(): void
     {
-        $plans = ShippedCatalogue::load()->plans;
+        $plans = ShippedCatalogue::load()->plans();
         self::assertSame(
             ['transmit' => '3', 'receive' => '2', 'common' => '5', 'request' => '7', 'clear' => '8'],
             array_diff_key($plans['dsub9-male-eia232']->channels['1'], ['screen' => 0]),
@@ -225,7 +225,7 @@ final class PinoutTest extends TestCase
     /** AES3: 110 Ω; AES-3id and SMPTE ST 292-1: 75 Ω; TIA-568: 100 Ω; TIA-485: 120 Ω. */
     public function test_line_impedances_of_signals(): void
     {
-        $signals = ShippedCatalogue::load()->signals;
+        $signals = ShippedCatalogue::load()->signals();
         foreach (['aes3' => 110, 'video' => 75, 'network' => 100, 'rs485' => 120] as $id => $ohms) {
             self::assertSame($ohms, $signals[$id]->impedance);
         }
@@ -234,7 +234,7 @@ final class PinoutTest extends TestCase
     /** Common practice: a low-profile plug's large right lug is tip, its small left lug sleeve. */
     public function test_low_profile_plug(): void
     {
-        foreach (ShippedCatalogue::load()->connectors['ts-plug-low']->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()['ts-plug-low']->cavities as $cavity) {
             self::assertSame(
                 ['tip' => 'large right lug', 'sleeve' => 'small left lug'][$cavity->address],
                 $cavity->terminal,
@@ -247,7 +247,7 @@ final class PinoutTest extends TestCase
     public function test_jack_slots(): void
     {
         foreach (['8p8c-jack', '8p8c-jack-screened', 'cat7a-jack'] as $id) {
-            $jack = ShippedCatalogue::load()->connectors[$id];
+            $jack = ShippedCatalogue::load()->connectors()[$id];
             self::assertEqualsCanonicalizing(range(1, 8), array_map(intval(...), $jack->cable->print));
             self::assertNotSame(range(1, 8), array_map(intval(...), $jack->cable->print));
         }
@@ -261,7 +261,7 @@ final class PinoutTest extends TestCase
     public function test_d_sub_contacts_count_from_the_upper_left(int $ways): void
     {
         $at = [];
-        foreach (ShippedCatalogue::load()->connectors["dsub$ways-male"]->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()["dsub$ways-male"]->cavities as $cavity) {
             $at[(int) $cavity->address] = $cavity->face;
         }
         self::assertCount($ways, $at);
@@ -270,7 +270,7 @@ final class PinoutTest extends TestCase
             self::assertLessThan($at[$n + 1]->x, $at[$n]->x);
         }
         self::assertGreaterThan($at[$long + 1]->y, $at[1]->y);
-        foreach (ShippedCatalogue::load()->connectors["dsub$ways-female"]->cavities as $cavity) {
+        foreach (ShippedCatalogue::load()->connectors()["dsub$ways-female"]->cavities as $cavity) {
             self::assertEqualsWithDelta(-$at[(int) $cavity->address]->x, $cavity->face->x, 1e-9);
         }
     }

@@ -95,7 +95,7 @@ final class ReachTest extends TestCase
 
     private static function judged(Bench $bench, float $metres, ?Demand $demand = null): Reach
     {
-        $circuit = array_values($bench->installation->circuits)[0];
+        $circuit = array_values($bench->installation->circuits())[0];
         if ($demand !== null) {
             $bench = $bench->with(
                 circuits: [
@@ -106,11 +106,11 @@ final class ReachTest extends TestCase
                         $circuit->topology,
                         demand: $demand,
                     ),
-                ] + $bench->installation->circuits,
+                ] + $bench->installation->circuits(),
             );
         }
         $reaches = new Reaches($bench->installation);
-        $lengths = array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs);
+        $lengths = array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs());
 
         return $reaches->judge($reaches->lines($lengths)[$circuit->id]);
     }
@@ -211,7 +211,7 @@ final class ReachTest extends TestCase
         $reaches = new Reaches(
             $mini->with(
                 circuits: [
-                    ...$mini->installation->circuits,
+                    ...$mini->installation->circuits(),
                     'V-1.c1' => new Circuit('V-1.c1', 'V-1', 'video', demand: new Demand(VideoRate::G12)),
                 ],
             )->installation,
@@ -219,7 +219,7 @@ final class ReachTest extends TestCase
         $next = $reaches->next($reaches->lines(['V-1' => Length::metres(70)])['V-1.c1']);
         self::assertSame(ReachVerdict::Reaches, $next[1]->verdict ?? null);
         self::assertGreaterThan(
-            $mini->installation->catalogue->cables['coax-75-mini']->outerDiameter->nanometres,
+            $mini->installation->catalogue->cables()['coax-75-mini']->outerDiameter->nanometres,
             $next[0]->outerDiameter->nanometres ?? 0,
         );
         self::assertSame(

@@ -127,12 +127,12 @@ final class Bench
     /** With other parts in the installation's place. */
     public function with(mixed ...$parts): self
     {
-        return new self(new Installation(...$parts + get_object_vars($this->installation)));
+        return new self($this->installation->changed($parts));
     }
 
     public function withRun(Run $run): self
     {
-        return $this->with(runs: [$run->id => $run] + $this->installation->runs);
+        return $this->with(runs: [$run->id => $run] + $this->installation->runs());
     }
 
     /**
@@ -167,16 +167,16 @@ final class Bench
     public function withFitting(string $id, mixed ...$changes): self
     {
         return $this->with(
-            fittings: [$id => new Fitting(...$changes + get_object_vars($this->installation->fittings[$id]))] +
-                $this->installation->fittings,
+            fittings: [$id => new Fitting(...$changes + get_object_vars($this->installation->fittings()[$id]))] +
+                $this->installation->fittings(),
         );
     }
 
     public function withCircuit(string $id, mixed ...$changes): self
     {
         return $this->with(
-            circuits: [$id => new Circuit(...$changes + get_object_vars($this->installation->circuits[$id]))] +
-                $this->installation->circuits,
+            circuits: [$id => new Circuit(...$changes + get_object_vars($this->installation->circuits()[$id]))] +
+                $this->installation->circuits(),
         );
     }
 
@@ -184,7 +184,7 @@ final class Bench
     {
         return $this->with(
             locations: [$location => new Location($location, $location, FireClass::from($class))] +
-                $this->installation->locations,
+                $this->installation->locations(),
         );
     }
 

@@ -9,7 +9,9 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Particulars;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Verdict;
 
@@ -65,17 +67,14 @@ final class Crew
                 $kind,
                 $side,
                 $plan->for($kind, $side),
-                verdict: $verdict,
-                cut: $plan->piece($kind),
-                joints: $plan->made($kind, $side),
-                reading: $verdict === null ? null : new Reading([], null),
+                $verdict === null ? $plan->says($kind, $side) : new TestTaken(new Reading([], null), $verdict),
             );
         }
 
         return $this;
     }
 
-    private function event(string $run, EventKind $kind, ?Side $side, string $fingerprint, mixed ...$more): Event
+    private function event(string $run, EventKind $kind, ?Side $side, string $fingerprint, ?Particulars $says): Event
     {
         $number = count($this->events) + 1;
         $at = sprintf('2026-03-09T08:%02d:%02d.000000Z', intdiv($number, 60), $number % 60);
@@ -89,7 +88,7 @@ final class Crew
             $at,
             $at,
             $fingerprint,
-            ...$more,
+            says: $says,
         );
     }
 }

@@ -25,8 +25,8 @@ final class Panel
                 ['xlr3-male-cable-balanced'],
             ),
         );
-        $fittings = $bench->installation->fittings;
-        $circuits = $bench->installation->circuits;
+        $fittings = $bench->installation->fittings();
+        $circuits = $bench->installation->circuits();
         [$links, $switches] = [[], []];
         for ($n = 1; $n <= 8; $n++) {
             [$in, $out] = ["M-1.a$n", "out-$n"];

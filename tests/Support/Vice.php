@@ -28,7 +28,7 @@ final class Vice
                 $operation->task === Task::SlideOn ||
                 ($operation->task === Task::Close && str_contains($operation->words, 'Slide on'));
             if ($slides) {
-                $part = $installation->catalogue->parts[$operation->part];
+                $part = $installation->catalogue->parts()[$operation->part];
                 $bore = $part->split ? INF : $part->grips?->most->inMillimetres() ?? 0.0;
                 $soft = in_array($part->kind, [PartKind::Shrink, PartKind::Sleeve, PartKind::Label], true);
                 foreach ($fitted[$end] ?? [] as $leg => $fitting) {
@@ -104,10 +104,11 @@ final class Vice
             ),
         );
         $troubles = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             foreach ($run->fittings() as $fitting) {
                 foreach (
-                    $installation->catalogue->connectors[$installation->fittings[$fitting]->connector]->cable->slides as $part
+                    $installation->catalogue->connectors()[$installation->fittings()[$fitting]->connector]->cable
+                        ->slides as $part
                 ) {
                     if (
                         isset($traveller->operations[$fitting.'|close']) &&
@@ -125,7 +126,7 @@ final class Vice
 
     private static function girth(Installation $installation, string $fitting, bool $soft): float
     {
-        $outline = $installation->catalogue->connectors[$installation->fittings[$fitting]->connector]->outline;
+        $outline = $installation->catalogue->connectors()[$installation->fittings()[$fitting]->connector]->outline;
         [$w, $h] = [$outline->width->inMillimetres(), $outline->height->inMillimetres()];
 
         return $outline->shape === 'round'

@@ -120,10 +120,10 @@ final class ComposeWitness extends TestCase
         $suitability = new Suitability($loaded->installation);
         $catalogue = $loaded->installation->catalogue;
         $found = [];
-        foreach ($catalogue->cables as $cable) {
-            foreach ($catalogue->signals as $signal) {
+        foreach ($catalogue->cables() as $cable) {
+            foreach ($catalogue->signals() as $signal) {
                 foreach ($suitability->of((string) $cable->id, (string) $signal->id) as $plan => $findings) {
-                    $connector = $catalogue->plans[$plan]->connector;
+                    $connector = $catalogue->plans()[$plan]->connector;
                     // What a house's own scheme decides would wander with it; one that names its plan stays.
                     $good = count($findings) * 10 + (str_ends_with((string) $plan, '-house') ? 5 : 0);
                     if ($signal->id !== 'mains' && $good < ($found[$connector][0] ?? 1000)) {
@@ -178,7 +178,9 @@ final class ComposeWitness extends TestCase
         }
         fwrite(
             STDERR,
-            'without a run: '.implode(' ', array_diff(array_keys($catalogue->connectors), array_keys($found)))."\n",
+            'without a run: '.
+                implode(' ', array_diff(array_keys($catalogue->connectors()), array_keys($found))).
+                "\n",
         );
 
         return $codes;

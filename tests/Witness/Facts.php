@@ -134,7 +134,7 @@ trait Facts
         $all = [];
         foreach ($runs as $run) {
             $sheet = TestResource::sheet(
-                $this->inHand->installation->runs[$run],
+                $this->inHand->installation->runs()[$run],
                 UnderTest::of($this->inHand, $run),
                 TestStage::Bench,
             );

@@ -19,7 +19,7 @@ final class CertificatesChapter
             $runs = array_values(
                 array_filter(
                     $assembly->runs,
-                    static fn (string $run): bool => ! $loaded->installation->runs[$run]->withdrawn,
+                    static fn (string $run): bool => ! $loaded->installation->runs()[$run]->withdrawn,
                 ),
             );
             if ($runs === []) {
@@ -29,11 +29,11 @@ final class CertificatesChapter
             $counts = Trials::among($events)->current();
             $codes = implode(
                 ', ',
-                array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs),
+                array_map(static fn (string $run): string => $loaded->installation->runs()[$run]->code, $runs),
             );
             $book->heading(
                 $codes,
-                match ($counts?->verdict) {
+                match ($counts?->verdict()) {
                     Verdict::Passes => 'passed',
                     Verdict::Fails => 'FAILED',
                     Verdict::Incomplete => 'not tested to its end',
@@ -59,13 +59,13 @@ final class CertificatesChapter
                 $what =
                     $event->kind->value.
                     ($event->side === null ? '' : ' '.$event->side->value).
-                    ($event->kind === EventKind::Tested ? ' '.($event->verdict->value ?? '') : '').
+                    ($event->kind === EventKind::Tested ? ' '.($event->verdict()->value ?? '') : '').
                     ($times > 1 ? sprintf(' × %d', $times) : '');
                 $book->row(
                     [
                         self::time($event->at),
                         (count($runs) > 1
-                            ? ($loaded->installation->runs[$event->run]->code ?? $event->run).' '
+                            ? ($loaded->installation->runs()[$event->run]->code ?? $event->run).' '
                             : '').$what,
                         $packing->person($event->by),
                         trim(
@@ -73,7 +73,7 @@ final class CertificatesChapter
                                 ($event->note === '' ? '' : ($event->instrument === '' ? '' : ': ').$event->note),
                         ),
                     ],
-                    $event->verdict === Verdict::Fails ? '#b0302b' : '#22302f',
+                    $event->verdict() === Verdict::Fails ? '#b0302b' : '#22302f',
                 );
             }
         }

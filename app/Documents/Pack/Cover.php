@@ -16,7 +16,7 @@ final class Cover
         $canvas->text(Book::LEFT, 40, Book::cut($in->name, 34), 10, bold: true);
         $canvas->text(Book::LEFT, 52, 'Hand-over of its cables', 5);
         $y = 68.0;
-        $runs = array_filter($in->runs, static fn ($run): bool => ! $run->withdrawn);
+        $runs = array_filter($in->runs(), static fn ($run): bool => ! $run->withdrawn);
         foreach (
             [
                 ['Made', $packing->at.' UTC, by '.$packing->by],

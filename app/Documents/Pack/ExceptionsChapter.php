@@ -29,7 +29,7 @@ final class ExceptionsChapter
                 $book->line(
                     sprintf(
                         '%s%s: %s. %s, %s',
-                        $packing->loaded->installation->runs[$event->run]->code ?? $event->run,
+                        $packing->loaded->installation->runs()[$event->run]->code ?? $event->run,
                         $event->side === null ? '' : ' end '.$event->side->value,
                         $event->note,
                         $packing->person($event->by),
@@ -43,7 +43,7 @@ final class ExceptionsChapter
         }
         $book->heading('Joined by hand');
         $none = true;
-        foreach ($packing->loaded->installation->runs as $run) {
+        foreach ($packing->loaded->installation->runs() as $run) {
             foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
                 foreach ($run->withdrawn ? [] : $end->handJoints as $joint) {
                     $none = false;

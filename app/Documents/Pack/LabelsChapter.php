@@ -11,7 +11,7 @@ final class LabelsChapter
     {
         $plan = $packing->loaded->plan();
         $book->table([[0, 'Code'], [34, 'End'], [50, 'Second line'], [120, 'Upside down']]);
-        foreach ($packing->loaded->installation->runs as $run) {
+        foreach ($packing->loaded->installation->runs() as $run) {
             foreach ($run->withdrawn ? [] : $plan->runs[$run->id]->labels as $label) {
                 $book->row([$label->code, $label->end, $label->line, $plan->rotations[$label->code] ?? '']);
             }

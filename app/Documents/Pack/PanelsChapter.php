@@ -13,7 +13,7 @@ final class PanelsChapter
 
     public static function write(Book $book, PackContents $packing): void
     {
-        $panels = $packing->loaded->installation->panels;
+        $panels = $packing->loaded->installation->panels();
         if ($panels === []) {
             $book->line('There is no panel with places.');
         }
@@ -27,7 +27,7 @@ final class PanelsChapter
             foreach ($panel->places as $place => $fitting) {
                 $book->row([
                     (string) $place,
-                    $packing->loaded->installation->fittings[$fitting]->label ?? $fitting,
+                    $packing->loaded->installation->fittings()[$fitting]->label ?? $fitting,
                     implode(', ', self::cables($fitting, $packing)),
                 ]);
             }
@@ -56,7 +56,7 @@ final class PanelsChapter
                     $canvas->text(
                         $x,
                         $y + 0.8,
-                        Book::cut($packing->loaded->installation->fittings[$fitting]->label ?? $fitting, 12),
+                        Book::cut($packing->loaded->installation->fittings()[$fitting]->label ?? $fitting, 12),
                         2.1,
                         'middle',
                     );
@@ -69,7 +69,7 @@ final class PanelsChapter
     private static function cables(string $fitting, PackContents $packing): array
     {
         $codes = [];
-        foreach ($packing->loaded->installation->runs as $run) {
+        foreach ($packing->loaded->installation->runs() as $run) {
             if (! $run->withdrawn && in_array($fitting, $run->fittings(), true)) {
                 $codes[] = $run->code;
             }

@@ -14,7 +14,7 @@ final class PartsChapter
     {
         $loaded = $packing->loaded;
         $list = (new PartsPlanner($loaded->installation, $loaded->plan(), $loaded->record))->list(
-            array_map(strval(...), array_keys($loaded->installation->runs)),
+            array_map(strval(...), array_keys($loaded->installation->runs())),
         );
         $book->table([[0, 'Kind'], [32, 'Part'], [128, 'Colour'], [150, 'Used']]);
         foreach ($list->lines as $line) {

@@ -13,7 +13,7 @@ final class PathsChapter
     public static function write(Book $book, PackContents $packing): void
     {
         $tracer = new CircuitTracer($packing->loaded->installation, $packing->loaded->plan());
-        foreach ($packing->loaded->installation->circuits as $id => $circuit) {
+        foreach ($packing->loaded->installation->circuits() as $id => $circuit) {
             $steps = $tracer->circuit((string) $id);
             if ($steps === []) {
                 continue;

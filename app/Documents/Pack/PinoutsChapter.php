@@ -13,15 +13,15 @@ final class PinoutsChapter
     public static function write(Book $book, PackContents $packing): void
     {
         $in = $packing->loaded->installation;
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             if ($run->withdrawn) {
                 continue;
             }
             $plan = $packing->loaded->plan()->runs[$run->id];
-            $book->heading($run->code, $in->catalogue->cables[$run->cable]->name ?? $run->cable);
+            $book->heading($run->code, $in->catalogue->cables()[$run->cable]->name ?? $run->cable);
             $book->table([[0, 'Core'], [44, 'End A'], [104, 'End B'], [164, 'Serves']]);
-            $conductors = isset($in->catalogue->cables[$run->cable])
-                ? $in->catalogue->cables[$run->cable]->conductors()
+            $conductors = isset($in->catalogue->cables()[$run->cable])
+                ? $in->catalogue->cables()[$run->cable]->conductors()
                 : [];
             $at = [];
             foreach ($plan->ends as $side => $end) {
@@ -57,7 +57,7 @@ final class PinoutsChapter
                 $fitting = Node::fitting($joint->to);
 
                 return trim(
-                    ($packing->loaded->installation->fittings[$fitting ?? '']->label ?? ($fitting ?? 'splice')).
+                    ($packing->loaded->installation->fittings()[$fitting ?? '']->label ?? ($fitting ?? 'splice')).
                         ' '.
                         $joint->address().
                         ($joint->byHand === '' ? '' : ' (by hand: '.$joint->byHand.')'),

@@ -17,13 +17,13 @@ final class ScheduleChapter
         $in = $packing->loaded->installation;
         $plan = $packing->loaded->plan();
         $book->table([[0, 'Cable'], [20, 'Type'], [62, 'From'], [98, 'To'], [134, 'Length'], [156, 'State']]);
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             $planned = $plan->runs[$run->id];
             $state = SiteState::read($run, $packing->loaded->record->of($run->id), $plan->fingerprints[$run->id]);
             $length = $state->built->length ?? $planned->cut->result;
             $book->row([
                 $run->code,
-                $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                $in->catalogue->cables()[$run->cable]->name ?? $run->cable,
                 $in->locationName($run->a->location),
                 $in->locationName($run->b->location),
                 self::metres($length),
@@ -78,7 +78,7 @@ final class ScheduleChapter
                 implode(
                     ', ',
                     array_map(
-                        static fn (string $way): string => $packing->loaded->installation->ways[$way]->name ?? $way,
+                        static fn (string $way): string => $packing->loaded->installation->ways()[$way]->name ?? $way,
                         $state->built->ways,
                     ),
                 );

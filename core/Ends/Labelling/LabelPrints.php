@@ -28,16 +28,16 @@ final class LabelPrints
 
     public function __construct(private readonly Installation $installation)
     {
-        $this->parts = new LabelParts($installation->catalogue, $installation->rules);
+        $this->parts = new LabelParts($installation->catalogue, $installation->rules());
         $ends = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             foreach (['A' => $run->a, 'B' => $run->b] as $side => $end) {
                 foreach ($end->legs as $leg) {
                     $ends[$leg->landing->fitting ?? ''] ??= self::path($run->id, $side);
                 }
             }
         }
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             if (isset($ends[$mating->fitting])) {
                 $this->plugged[$mating->with] ??= $ends[$mating->fitting];
             }
@@ -95,14 +95,14 @@ final class LabelPrints
     private function strips(array $rotations): array
     {
         $strip = null;
-        foreach ($this->installation->catalogue->parts as $part) {
+        foreach ($this->installation->catalogue->parts() as $part) {
             $strip ??= $part->kind === PartKind::Label && $part->face?->form === LabelForm::Strip ? $part : null;
         }
         $prints = [];
         if ($strip === null) {
             return [];
         }
-        foreach ($this->installation->equipment as $device) {
+        foreach ($this->installation->equipment() as $device) {
             foreach ($device->ports as $port) {
                 $at = (new PortRef($device->id, $port->id))->text();
                 $prints[] = $this->print(

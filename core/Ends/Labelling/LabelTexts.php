@@ -16,7 +16,7 @@ final class LabelTexts
     /** @return list<Label> */
     public static function write(Run $run, Installation $installation): array
     {
-        $scheme = $installation->rules->labels;
+        $scheme = $installation->rules()->labels;
         $labels = [];
         foreach (Side::cases() as $side) {
             $end = $run->end($side);

@@ -50,7 +50,7 @@ final class PinoutMaker
 
     public static function make(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
     {
-        $rule = new self($installation, $run, $side, $cable, ConductorChoice::under($cable, $installation->rules));
+        $rule = new self($installation, $run, $side, $cable, ConductorChoice::under($cable, $installation->rules()));
 
         return $rule->work($run->end($side));
     }

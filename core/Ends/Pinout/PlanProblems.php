@@ -64,7 +64,7 @@ final class PlanProblems
                 'Give each function a contact of its own, or declare the contact as shared.',
             );
         }
-        $serving = array_filter($catalogue->signals, static fn ($signal): bool => $plan->channelsFor($signal) !== []);
+        $serving = array_filter($catalogue->signals(), static fn ($signal): bool => $plan->channelsFor($signal) !== []);
         if ($plan->channels !== [] && $serving === []) {
             $findings[] = Finding::check(
                 'plan.serves-nothing',

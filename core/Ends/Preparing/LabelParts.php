@@ -24,7 +24,7 @@ final readonly class LabelParts
     {
         $kind = $this->rules->on(LabelMaterial::class);
         $best = null;
-        foreach ($this->catalogue->parts as $part) {
+        foreach ($this->catalogue->parts() as $part) {
             $wraps = $part->face?->form !== LabelForm::Wrap || Wrapping::fits($part->face, $diameter);
             if (
                 $part->kind === PartKind::Label &&

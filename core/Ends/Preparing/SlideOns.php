@@ -53,7 +53,7 @@ final readonly class SlideOns
             return null;
         }
         $boots = array_values(
-            array_filter($this->catalogue->parts, static fn (Part $part): bool => $part->kind === PartKind::Breakout),
+            array_filter($this->catalogue->parts(), static fn (Part $part): bool => $part->kind === PartKind::Breakout),
         );
         $boot = self::fitting($boots, $cable->outerDiameter, $cable);
 
@@ -119,7 +119,7 @@ final readonly class SlideOns
     private function sleeve(Length $diameter): ?Part
     {
         $best = null;
-        foreach ($this->catalogue->parts as $part) {
+        foreach ($this->catalogue->parts() as $part) {
             if (
                 $part->kind === PartKind::Shrink &&
                 $part->grips?->takes($diameter) === true &&

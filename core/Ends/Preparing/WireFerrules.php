@@ -30,7 +30,7 @@ final readonly class WireFerrules
             return null;
         }
         $best = null;
-        foreach ($this->catalogue->parts as $part) {
+        foreach ($this->catalogue->parts() as $part) {
             if (
                 $part->kind === PartKind::WireFerrule &&
                 $part->gauge !== null &&

@@ -33,7 +33,7 @@ final class Reaches
     public function lines(array $lengths): array
     {
         $stretches = [];
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             $cable = $this->installation->catalogue->cable($run->cable);
             if ($run->withdrawn || $cable === null) {
                 continue;
@@ -93,7 +93,7 @@ final class Reaches
             return $this->candidates[$known];
         }
         $candidates = array_filter(
-            $this->installation->catalogue->cables,
+            $this->installation->catalogue->cables(),
             static fn (CableType $cable): bool => ! $cable->retired &&
                 $cable->id !== $now->cable->id &&
                 $cable->family === $now->cable->family &&

@@ -14,13 +14,13 @@ final class Assemblies
     public static function find(Installation $installation): array
     {
         $groups = new DisjointSets();
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             $groups->add('r:'.$run->id);
             foreach (self::anchors($run) as $anchor) {
                 $groups->join('r:'.$run->id, $anchor);
             }
         }
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
             $groups->join(self::anchor(Node::named($between->from)), self::anchor(Node::named($between->to)));
         }
         $assemblies = [];

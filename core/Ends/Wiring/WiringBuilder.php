@@ -155,13 +155,13 @@ final class WiringBuilder
 
             return $fitting === null || isset($mine[$fitting]);
         };
-        foreach ($this->installation->links as $i => $link) {
+        foreach ($this->installation->links() as $i => $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
             if ($belongs($from) && $belongs($to)) {
                 $this->put(new Edge(EdgeId::link($i), EdgeKind::Link, $from, $to));
             }
         }
-        foreach ($this->installation->switches as $switch) {
+        foreach ($this->installation->switches() as $switch) {
             [$from, $to] = [Node::named($switch->from), Node::named($switch->to)];
             if ($belongs($from) && $belongs($to)) {
                 $this->put(

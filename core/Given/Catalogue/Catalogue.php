@@ -22,14 +22,50 @@ final readonly class Catalogue
      * @param  array<int|string, Recipe>  $recipes
      */
     public function __construct(
-        public array $cables = [],
-        public array $connectors = [],
-        public array $signals = [],
-        public array $plans = [],
-        public array $parts = [],
-        public array $recipes = [],
+        private array $cables = [],
+        private array $connectors = [],
+        private array $signals = [],
+        private array $plans = [],
+        private array $parts = [],
+        private array $recipes = [],
     ) {
         $this->kept = new Kept();
+    }
+
+    /** @return array<int|string, CableType> */
+    public function cables(): array
+    {
+        return $this->cables;
+    }
+
+    /** @return array<int|string, ConnectorType> */
+    public function connectors(): array
+    {
+        return $this->connectors;
+    }
+
+    /** @return array<int|string, SignalType> */
+    public function signals(): array
+    {
+        return $this->signals;
+    }
+
+    /** @return array<int|string, ContactPlan> */
+    public function plans(): array
+    {
+        return $this->plans;
+    }
+
+    /** @return array<int|string, Part> */
+    public function parts(): array
+    {
+        return $this->parts;
+    }
+
+    /** @return array<int|string, Recipe> */
+    public function recipes(): array
+    {
+        return $this->recipes;
     }
 
     public function cable(int|string $id): ?CableType

@@ -44,26 +44,26 @@ final readonly class Installation
     public function __construct(
         public string $id,
         public string $name,
-        public HouseRules $rules,
+        private HouseRules $rules,
         public Catalogue $catalogue,
-        public array $locations = [],
-        public array $ways = [],
-        public array $looms = [],
-        public array $circuits = [],
-        public array $equipment = [],
-        public array $fittings = [],
-        public array $runs = [],
-        public array $matings = [],
-        public array $splices = [],
-        public array $links = [],
-        public array $switches = [],
-        public array $junctions = [],
-        public array $panels = [],
-        public array $reels = [],
-        public Economy $economy = new Economy(),
-        public Workshop $workshop = new Workshop(),
-        public TestChoices $testing = new TestChoices(),
-        public array $instruments = [],
+        private array $locations = [],
+        private array $ways = [],
+        private array $looms = [],
+        private array $circuits = [],
+        private array $equipment = [],
+        private array $fittings = [],
+        private array $runs = [],
+        private array $matings = [],
+        private array $splices = [],
+        private array $links = [],
+        private array $switches = [],
+        private array $junctions = [],
+        private array $panels = [],
+        private array $reels = [],
+        private Economy $economy = new Economy(),
+        private Workshop $workshop = new Workshop(),
+        private TestChoices $testing = new TestChoices(),
+        private array $instruments = [],
     ) {
     }
 
@@ -96,6 +96,116 @@ final readonly class Installation
             'fittings' => $fittings + $this->fittings,
             'circuits' => $circuits + $this->circuits,
         ]);
+    }
+
+    /** @return array<int|string, Location> */
+    public function locations(): array
+    {
+        return $this->locations;
+    }
+
+    /** @return array<int|string, Way> */
+    public function ways(): array
+    {
+        return $this->ways;
+    }
+
+    /** @return array<int|string, Loom> */
+    public function looms(): array
+    {
+        return $this->looms;
+    }
+
+    /** @return array<int|string, Circuit> */
+    public function circuits(): array
+    {
+        return $this->circuits;
+    }
+
+    /** @return array<int|string, Equipment> */
+    public function equipment(): array
+    {
+        return $this->equipment;
+    }
+
+    /** @return array<int|string, Fitting> */
+    public function fittings(): array
+    {
+        return $this->fittings;
+    }
+
+    /** @return array<int|string, Run> */
+    public function runs(): array
+    {
+        return $this->runs;
+    }
+
+    /** @return list<Mating> */
+    public function matings(): array
+    {
+        return $this->matings;
+    }
+
+    /** @return list<string> */
+    public function splices(): array
+    {
+        return $this->splices;
+    }
+
+    /** @return list<Link> */
+    public function links(): array
+    {
+        return $this->links;
+    }
+
+    /** @return array<int|string, PanelSwitch> */
+    public function switches(): array
+    {
+        return $this->switches;
+    }
+
+    /** @return array<int|string, Junction> */
+    public function junctions(): array
+    {
+        return $this->junctions;
+    }
+
+    /** @return array<int|string, Panel> */
+    public function panels(): array
+    {
+        return $this->panels;
+    }
+
+    /** @return array<int|string, Reel> */
+    public function reels(): array
+    {
+        return $this->reels;
+    }
+
+    /** @return array<int|string, Instrument> */
+    public function instruments(): array
+    {
+        return $this->instruments;
+    }
+
+    public function rules(): HouseRules
+    {
+        return $this->rules;
+    }
+
+    public function economy(): Economy
+    {
+        return $this->economy;
+    }
+
+    public function workshop(): Workshop
+    {
+        return $this->workshop;
+    }
+
+    public function testing(): TestChoices
+    {
+        return $this->testing;
     }
 
     public function run(int|string $id): ?Run

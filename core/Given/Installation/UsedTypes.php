@@ -31,36 +31,36 @@ final class UsedTypes
         $all = $installation->catalogue;
 
         return new Catalogue(
-            array_intersect_key($all->cables, $types->used['cables']),
-            array_intersect_key($all->connectors, $types->used['connectors']),
-            array_intersect_key($all->signals, $types->used['signals']),
-            array_intersect_key($all->plans, $types->used['plans']),
-            array_intersect_key($all->parts, $types->used['parts']),
-            array_intersect_key($all->recipes, $types->used['recipes']),
+            array_intersect_key($all->cables(), $types->used['cables']),
+            array_intersect_key($all->connectors(), $types->used['connectors']),
+            array_intersect_key($all->signals(), $types->used['signals']),
+            array_intersect_key($all->plans(), $types->used['plans']),
+            array_intersect_key($all->parts(), $types->used['parts']),
+            array_intersect_key($all->recipes(), $types->used['recipes']),
         );
     }
 
     /** What the installation names itself. */
     private function named(): void
     {
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             $this->use('cables', $run->cable);
             foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                 $this->use('plans', $leg->landing->plan ?? '');
                 $this->use('recipes', $leg->recipe);
             }
         }
-        foreach ($this->installation->circuits as $circuit) {
+        foreach ($this->installation->circuits() as $circuit) {
             $this->use('signals', $circuit->signal);
         }
-        foreach ($this->installation->fittings as $fitting) {
+        foreach ($this->installation->fittings() as $fitting) {
             $this->use('connectors', $fitting->connector, ...array_values($fitting->inserts));
             $this->use('parts', ...$fitting->parts);
         }
-        foreach ($this->installation->reels as $reel) {
+        foreach ($this->installation->reels() as $reel) {
             $this->use('cables', $reel->cable);
         }
-        foreach ($this->installation->equipment as $device) {
+        foreach ($this->installation->equipment() as $device) {
             foreach ($device->ports as $port) {
                 $this->use('connectors', $port->connector);
                 $this->use('plans', $port->plan ?? '');
@@ -73,17 +73,17 @@ final class UsedTypes
     private function implied(): void
     {
         $catalogue = $this->installation->catalogue;
-        foreach (array_intersect_key($catalogue->plans, $this->used['plans']) as $plan) {
+        foreach (array_intersect_key($catalogue->plans(), $this->used['plans']) as $plan) {
             $this->use('plans', ...array_values($plan->byScheme));
         }
-        foreach (array_intersect_key($catalogue->connectors, $this->used['connectors']) as $connector) {
+        foreach (array_intersect_key($catalogue->connectors(), $this->used['connectors']) as $connector) {
             $this->use('parts', ...$connector->cable->parts());
             $this->use('recipes', ...array_values($connector->cable->recipes));
         }
-        foreach (array_intersect_key($catalogue->signals, $this->used['signals']) as $signal) {
+        foreach (array_intersect_key($catalogue->signals(), $this->used['signals']) as $signal) {
             $this->use('parts', $signal->terminator);
         }
-        foreach ($catalogue->parts as $part) {
+        foreach ($catalogue->parts() as $part) {
             if ($part->kind->isChosenFromAll()) {
                 $this->use('parts', $part->id);
             }

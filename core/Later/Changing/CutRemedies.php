@@ -84,7 +84,7 @@ final readonly class CutRemedies
 
     private function isOfAnotherCable(Run $run): bool
     {
-        $cut = $this->work->last($run->id, null, EventKind::Cut)?->cut;
+        $cut = $this->work->last($run->id, null, EventKind::Cut)?->cut();
 
         return $cut !== null && $cut->cable !== '' && $cut->cable !== $run->cable;
     }

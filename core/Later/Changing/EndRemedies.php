@@ -292,8 +292,8 @@ final readonly class EndRemedies
     private function made(Run $run, Side $side, Event $event): ?array
     {
         $joints =
-            $event->joints !== []
-                ? $event->joints
+            $event->joints() !== []
+                ? $event->joints()
                 : ($this->before->fingerprints[$run->id]->joints ?? [])[$side->value] ?? null;
 
         return $joints === null ? null : array_fill_keys($joints, true);

@@ -140,7 +140,7 @@ final class Exchanges
      */
     private function costs(array $pieces): callable
     {
-        $rate = $this->installation->economy->rate / 60;
+        $rate = $this->installation->economy()->rate / 60;
         $move = $this->move() * $rate;
         $confirm = Worth::CONFIRM * $rate;
         $length = array_map(static fn (CutPiece $piece): int => $piece->length->nanometres, $pieces);
@@ -162,8 +162,8 @@ final class Exchanges
 
     private function anew(CutPiece $run): float
     {
-        $rate = $this->installation->economy->rate / 60;
-        $cable = $this->installation->economy->prices[$run->cable] ?? 0.0;
+        $rate = $this->installation->economy()->rate / 60;
+        $cable = $this->installation->economy()->prices[$run->cable] ?? 0.0;
 
         return ($this->worth->pace(Pace::Cut) + $this->worth->pace(Pace::Mark)) * $rate +
             $run->planned->inMetres() * ($cable + $this->worth->pace(Pace::CutMetre) * $rate);

@@ -54,7 +54,7 @@ final readonly class ImpactPlanner
     public function after(Work $before): Impact
     {
         $runs = $restored = [];
-        foreach ($this->work->installation->runs as $run) {
+        foreach ($this->work->installation->runs() as $run) {
             $id = $run->id;
             if ($this->isUntouched($before, $id)) {
                 continue;
@@ -80,7 +80,7 @@ final readonly class ImpactPlanner
     public function standing(): Impact
     {
         $runs = [];
-        foreach ($this->work->installation->runs as $id => $run) {
+        foreach ($this->work->installation->runs() as $id => $run) {
             if (! $run->withdrawn && self::keys($this->work, $run->id) !== []) {
                 $runs[$id] = $this->of($run);
             }
@@ -352,7 +352,7 @@ final readonly class ImpactPlanner
     {
         $minutes = $cost = 0.0;
         $terms = $money = $asks = [];
-        $currency = $this->work->installation->economy->currency;
+        $currency = $this->work->installation->economy()->currency;
         foreach ($runs as $run) {
             foreach ($run->best as $remedy) {
                 $minutes += $remedy->minutes->value;

@@ -24,12 +24,12 @@ final readonly class LeewayFinder
     public function of(string $place): array
     {
         $found = [];
-        foreach ($this->work->installation->ways as $way) {
+        foreach ($this->work->installation->ways() as $way) {
             if ($way->across($place) === null) {
                 continue;
             }
             $lines = [];
-            foreach ($this->work->installation->runs as $run) {
+            foreach ($this->work->installation->runs() as $run) {
                 $line =
                     $run->withdrawn || ! $this->work->plan->runs[$run->id]->lay->route->follows($way->id)
                         ? null
@@ -83,7 +83,7 @@ final readonly class LeewayFinder
     private function alongTheWay(Length $cable): Length
     {
         return Length::millimetres(
-            floor($cable->inMillimetres() / (1 + $this->work->installation->rules->routeAllowance / 100)),
+            floor($cable->inMillimetres() / (1 + $this->work->installation->rules()->routeAllowance / 100)),
         );
     }
 }

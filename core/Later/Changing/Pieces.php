@@ -32,7 +32,7 @@ final class Pieces
     public function free(string $cable): array
     {
         $free = [];
-        foreach ($this->work->installation->runs as $run) {
+        foreach ($this->work->installation->runs() as $run) {
             $piece = $run->cable === $cable && ! $run->withdrawn ? $this->of($run->id) : null;
             if ($piece?->free === true && $this->isCertain($piece)) {
                 $free[] = $piece;
@@ -55,7 +55,7 @@ final class Pieces
         if ($cut === null || $plan === null) {
             return null;
         }
-        $known = $cut->cut?->length;
+        $known = $cut->cut()?->length;
         $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->result;
 
         return new CutPiece(

@@ -120,7 +120,7 @@ final class Work
             }
             if (in_array($event->kind, $kinds, true)) {
                 $last = $event;
-            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true)) {
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes(), $kinds, true)) {
                 $last = null;
             }
         }
@@ -135,7 +135,7 @@ final class Work
         if (! isset($this->known[$assembly->id])) {
             $operations = Traveller::order(
                 (new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs),
-                $this->installation->rules,
+                $this->installation->rules(),
             )->operations;
             $events = $this->record->together($assembly->runs);
             $this->known[$assembly->id] = [$operations, new Progress($operations, $events)];

@@ -94,7 +94,7 @@ final readonly class Worth
     /** @param  list<Ask>  $parts */
     public function cost(Figure $minutes, array $parts): Figure
     {
-        $economy = $this->installation->economy;
+        $economy = $this->installation->economy();
         $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
         $labour = ($minutes->value * $economy->rate) / 60;
         $terms = [

@@ -39,7 +39,7 @@ final readonly class Readiness
     public function gaps(): array
     {
         $gaps = [];
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             if (! $run->withdrawn) {
                 array_push($gaps, ...$this->ofRun($run), ...$this->talk($run));
             }
@@ -118,11 +118,11 @@ final readonly class Readiness
         $trials = Trials::among($events);
         $gaps = [];
         $counts = $trials->current();
-        if ($counts === null || $counts->verdict === Verdict::Incomplete) {
+        if ($counts === null || $counts->verdict() === Verdict::Incomplete) {
             $gaps[] = new Gap(GapKind::Untested, $assembly->id, $code);
-        } elseif ($counts->verdict === Verdict::Fails) {
+        } elseif ($counts->verdict() === Verdict::Fails) {
             $gaps[] = new Gap(GapKind::Failed, $assembly->id, $code, $counts->note);
-        } elseif ($trials->last(TestStage::Installed)?->verdict !== Verdict::Passes) {
+        } elseif ($trials->last(TestStage::Installed)?->verdict() !== Verdict::Passes) {
             $gaps[] = new Gap(GapKind::UntestedInPlace, $assembly->id, $code);
         }
         foreach ($this->isMains($runs) && $counts !== null ? $trials->at($counts->stage()) : [] as $test) {
@@ -156,7 +156,7 @@ final readonly class Readiness
             if ($event->kind === EventKind::Asked || $event->kind === EventKind::Held) {
                 $open[$event->id] = $event;
             } elseif ($event->kind === EventKind::Answered || $event->kind === EventKind::Lifted) {
-                unset($open[$event->of]);
+                unset($open[$event->of()]);
             }
         }
 

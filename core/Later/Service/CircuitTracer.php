@@ -50,10 +50,10 @@ final class CircuitTracer
                 $this->at[self::fitting($joint)][self::address($joint)][] = $joint;
             }
         }
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             $this->mate($mating->fitting, $mating->with);
         }
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $link) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $link) {
             [$from, $to] = [self::terminal($link->from), self::terminal($link->to)];
             $this->links[$from][] = $to;
             $this->links[$to][] = $from;

@@ -24,15 +24,15 @@ final class Retests
         foreach ($plan->assemblies as $assembly) {
             $mains = self::isMains($assembly, $installation);
             $months =
-                $mains && $installation->testing->mainsMonths > 0
-                    ? $installation->testing->mainsMonths
-                    : $installation->testing->retestMonths;
+                $mains && $installation->testing()->mainsMonths > 0
+                    ? $installation->testing()->mainsMonths
+                    : $installation->testing()->retestMonths;
             if ($months === 0 || self::isWithdrawn($assembly, $installation)) {
                 continue;
             }
             $events = $record->together($assembly->runs);
             $last = Trials::among($events)->last(TestStage::Installed);
-            $day = $last?->verdict === Verdict::Passes ? substr($last->at, 0, 10) : '';
+            $day = $last?->verdict() === Verdict::Passes ? substr($last->at, 0, 10) : '';
             $retests[] = new Retest(
                 $assembly->id,
                 $mains,

@@ -19,8 +19,8 @@ final class ServiceFaults
         foreach ($record->events as $event) {
             if ($event->kind === EventKind::Reported) {
                 $faults[$event->id] = new ServiceFault($event);
-            } elseif ($event->kind === EventKind::Repaired && isset($faults[$event->of])) {
-                $faults[$event->of] = new ServiceFault($faults[$event->of]->report, $event);
+            } elseif ($event->kind === EventKind::Repaired && isset($faults[$event->of()])) {
+                $faults[$event->of()] = new ServiceFault($faults[$event->of()]->report, $event);
             } elseif ($event->kind === EventKind::Tested) {
                 foreach ($faults as $id => $fault) {
                     $same =
@@ -30,7 +30,7 @@ final class ServiceFaults
                         $same &&
                         $fault->repair !== null &&
                         ! $fault->isClosed() &&
-                        $event->verdict === Verdict::Passes
+                        $event->verdict() === Verdict::Passes
                     ) {
                         $faults[$id] = new ServiceFault($fault->report, $fault->repair, $event);
                     }

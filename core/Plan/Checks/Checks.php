@@ -60,7 +60,7 @@ final class Checks
     private static function codes(Installation $installation): array
     {
         $used = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             if (! $run->withdrawn) {
                 $used[$run->code][] = $run->id;
             }

@@ -119,7 +119,7 @@ final class FittingChecks
     private static function plans(Installation $installation): array
     {
         $findings = [];
-        foreach ($installation->catalogue->plans as $plan) {
+        foreach ($installation->catalogue->plans() as $plan) {
             foreach ($plan->collisions() as $address => $claims) {
                 $findings[] = Finding::stop(
                     'plan.contact-twice',
@@ -288,7 +288,7 @@ final class FittingChecks
     private static function jumpers(Installation $installation): array
     {
         $wires = [];
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
             foreach ([$between->from, $between->to] as $end) {
                 $node = Node::named($end);
                 $wires[$node] = ($wires[$node] ?? 0) + 1;

@@ -97,7 +97,7 @@ final class JoinChecks
             $at[$joint->to][] = $joint;
         }
         $places = new DisjointSets();
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
             $places->join(Node::named($between->from), Node::named($between->to));
         }
         $meetings = [];
@@ -153,7 +153,7 @@ final class JoinChecks
     private static function terminating(Installation $installation): array
     {
         $fittings = [];
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             if ($installation->port($mating->with)?->terminates === true) {
                 $fittings[$mating->fitting] = true;
             }

@@ -25,7 +25,7 @@ final class LabelChecks
                 $printed[$label->code] = true;
             }
         }
-        foreach ($installation->equipment as $device) {
+        foreach ($installation->equipment() as $device) {
             foreach ($device->ports as $port) {
                 $printed[$port->name] = true;
             }
@@ -43,7 +43,7 @@ final class LabelChecks
     public static function texts(Installation $installation, array $runs): array
     {
         $said = $findings = [];
-        $limit = $installation->rules->labels->limit;
+        $limit = $installation->rules()->labels->limit;
         foreach ($runs as $id => $run) {
             $long = [];
             foreach ($installation->theRun($id)->withdrawn ? [] : $run->labels as $label) {

@@ -22,13 +22,13 @@ final class MatingChecks
      */
     public static function judge(Installation $installation, array $runs): array
     {
-        if ($installation->matings === []) {
+        if ($installation->matings() === []) {
             return [];
         }
         $findings = [];
         $functions = self::functions($runs);
         $taken = [];
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             $fitting = $installation->fitting($mating->fitting);
             $subject = Subject::fitting($mating->fitting);
             $other = self::otherHalf($mating->with, $installation);

@@ -77,13 +77,13 @@ final class PhantomChecks
     private static function fed(Installation $installation, array $runs): array
     {
         $fed = [];
-        foreach ($installation->circuits as $circuit) {
+        foreach ($installation->circuits() as $circuit) {
             if ($circuit->phantom !== '') {
                 $fed[$circuit->id] = $circuit->phantom;
             }
         }
         $feeding = [];
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             if ($installation->port($mating->with)?->phantom === true) {
                 $feeding[$mating->fitting] = true;
             }
@@ -210,7 +210,7 @@ final class PhantomChecks
             }
         }
         $all = array_merge(...array_values($screens), ...[[]]);
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
             [$from, $to] = [Node::named($between->from), Node::named($between->to)];
             foreach ([[$from, $to], [$to, $from]] as [$one, $other]) {
                 $fitting = Node::fitting($other);

@@ -24,7 +24,7 @@ final class PortChecks
      */
     public static function judge(Installation $installation, array $runs): array
     {
-        if ($installation->equipment === []) {
+        if ($installation->equipment() === []) {
             return [];
         }
         $findings = [];
@@ -46,7 +46,7 @@ final class PortChecks
     private static function byCircuit(Installation $installation, array $runs): array
     {
         $mated = [];
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             if ($installation->port($mating->with) !== null) {
                 $mated[$mating->fitting] = $mating->with;
             }
@@ -149,11 +149,11 @@ final class PortChecks
     private static function spare(Installation $installation): array
     {
         $taken = [];
-        foreach ($installation->matings as $mating) {
+        foreach ($installation->matings() as $mating) {
             $taken[$mating->with] = true;
         }
         $findings = [];
-        foreach ($installation->equipment as $device) {
+        foreach ($installation->equipment() as $device) {
             $spare = array_filter(
                 $device->ports,
                 static fn (Port $port): bool => ! isset($taken[(new PortRef($device->id, $port->id))->text()]),

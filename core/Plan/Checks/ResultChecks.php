@@ -25,7 +25,7 @@ final readonly class ResultChecks
     public function __construct(private Installation $installation, private Record $record)
     {
         $known = [];
-        foreach ($installation->instruments as $instrument) {
+        foreach ($installation->instruments() as $instrument) {
             $known[$instrument->name] = $known[$instrument->id] = $instrument;
         }
         $this->instruments = $known;

@@ -10,6 +10,8 @@ use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\CutNoted;
+use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Testing\ReadingPrint;
@@ -62,10 +64,18 @@ final readonly class Fingerprints
         return $this->cut->known(Fingerprint::edition($fingerprint) ?? Edition::now());
     }
 
-    /** The piece that a cut of this kind leaves, where nobody measured it. */
-    public function piece(EventKind $kind): ?CutMade
+    /** What an event of this kind says where nobody says more: the piece as it is planned, the joints of its end. */
+    public function says(EventKind $kind, ?Side $side): CutNoted|EndMade|null
     {
-        return $kind === EventKind::Cut ? new CutMade($this->cut->result, cable: $this->cable, planned: true) : null;
+        $made = $this->made($kind, $side);
+
+        return match (true) {
+            $kind === EventKind::Cut => new CutNoted(
+                new CutMade($this->cut->result, cable: $this->cable, planned: true),
+            ),
+            $made !== [] => new EndMade($made),
+            default => null,
+        };
     }
 
     /** @return list<string> joints that an event of this kind says were made */
@@ -80,7 +90,7 @@ final readonly class Fingerprints
     {
         $made = $this->made($event->kind, $event->side);
 
-        return $made !== [] && Fingerprint::sorted($made) === Fingerprint::sorted($event->joints);
+        return $made !== [] && Fingerprint::sorted($made) === Fingerprint::sorted($event->joints());
     }
 
     private function by(Edition $edition, EventKind $kind, ?Side $side): string

@@ -25,7 +25,7 @@ final class InputHashes
 
     public function __construct(private readonly Installation $installation, private readonly Layout $layout)
     {
-        $this->rules = self::hash($installation->rules);
+        $this->rules = self::hash($installation->rules());
     }
 
     public function run(Run $run): string
@@ -37,7 +37,7 @@ final class InputHashes
     {
         $parts = [
             $this->rules,
-            $this->shared('panel', '', [$this->installation->links, $this->installation->switches]),
+            $this->shared('panel', '', [$this->installation->links(), $this->installation->switches()]),
         ];
         foreach ($assembly->runs as $id) {
             $parts[] = $this->run($this->installation->theRun($id));

@@ -37,7 +37,7 @@ final readonly class Planner
         $layout = new Layout($installation);
         $hashes = new InputHashes($installation, $layout);
         $runs = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             $inputs = $hashes->run($run);
             $plan = $this->cache->run($inputs);
             if ($plan === null) {
@@ -57,7 +57,7 @@ final readonly class Planner
         $rotations = LabelChecks::clashes($installation, $runs);
         $fingerprints = [];
         $strands = [];
-        foreach ($installation->runs as $run) {
+        foreach ($installation->runs() as $run) {
             $assembly = $assemblies[$assemblyOf[$run->id]];
             $events = self::eventsOf($run->id, $assembly, $record);
             $reading = self::reliesOnReading($events)
@@ -134,7 +134,7 @@ final readonly class Planner
                 // A test that says what it covers is a test of that, and of nothing that was joined to it since.
                 if (
                     $member !== $run &&
-                    ! ($isTest && $event->covers !== []) &&
+                    ! ($isTest && $event->covers() !== []) &&
                     in_array(
                         $event->kind,
                         [

@@ -42,7 +42,7 @@ final class Strand
                 $last = $event;
             } elseif (
                 $event->kind === EventKind::TakenBack &&
-                in_array($event->undoes, $kinds, true) &&
+                in_array($event->undoes(), $kinds, true) &&
                 ($side === null || $event->side === $side)
             ) {
                 $last = null;
@@ -56,13 +56,13 @@ final class Strand
 
         return match (true) {
             $last === null => BeadState::ToDo,
-            $last->verdict === Verdict::Fails => BeadState::Failed,
-            $last->verdict === Verdict::Incomplete => BeadState::ToDo,
+            $last->verdict() === Verdict::Fails => BeadState::Failed,
+            $last->verdict() === Verdict::Incomplete => BeadState::ToDo,
             ! $today->stand($last) => BeadState::Overtaken,
             // A piece that does not reach is to be cut again, unless somebody said that its slack makes up for it.
-            $last->of === '' &&
-                $last->cut !== null &&
-                $last->cut->length->compare($today->length($last->fingerprint)) < 0 => BeadState::Failed,
+            $last->of() === '' &&
+                $last->cut() !== null &&
+                $last->cut()->length->compare($today->length($last->fingerprint)) < 0 => BeadState::Failed,
             default => BeadState::Done,
         };
     }
@@ -88,7 +88,7 @@ final class Strand
     {
         $made =
             in_array($event->kind, [EventKind::Remade, EventKind::Joined], true) ||
-            ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Joined);
+            ($event->kind === EventKind::TakenBack && $event->undoes() === EventKind::Joined);
 
         return $made && in_array($stage, [Stage::Look, Stage::Test, Stage::Signed], true);
     }

@@ -36,7 +36,7 @@ final readonly class Suitability
             return [];
         }
         $judged = [];
-        foreach ($this->installation->catalogue->plans as $plan) {
+        foreach ($this->installation->catalogue->plans() as $plan) {
             if (! $plan->retired && $plan->channelsFor($type) !== []) {
                 $misfits = $this->judge($cable, $signal, $plan);
                 if ($misfits !== null) {

@@ -71,7 +71,7 @@ final class QuickLine
     private function signal(string $words): array
     {
         $split = Words::split($words);
-        foreach ($this->installation->catalogue->signals as $signal) {
+        foreach ($this->installation->catalogue->signals() as $signal) {
             foreach ([...$signal->words, $signal->id] as $name) {
                 $at = array_search(mb_strtolower($name), $split, true);
                 if ($at !== false && count($split) > 1) {
@@ -93,7 +93,7 @@ final class QuickLine
     private function examples(): array
     {
         $words = [];
-        foreach ($this->installation->catalogue->signals as $signal) {
+        foreach ($this->installation->catalogue->signals() as $signal) {
             $words[] = $signal->words[0] ?? $signal->id;
         }
 
@@ -102,7 +102,7 @@ final class QuickLine
 
     private function location(string $field, string $words): string
     {
-        $names = array_map(static fn ($location): string => $location->name, $this->installation->locations);
+        $names = array_map(static fn ($location): string => $location->name, $this->installation->locations());
         $best = Words::best($words, $names);
         if (count($best) !== 1) {
             throw CannotPropose::unsaid(
@@ -126,7 +126,7 @@ final class QuickLine
     /** @return list<string> ids of ways that were said, in their order */
     private function ways(string $words): array
     {
-        $names = array_map(static fn ($way): string => $way->name, $this->installation->ways);
+        $names = array_map(static fn ($way): string => $way->name, $this->installation->ways());
         $ways = [];
         foreach (
             $words === '' ? [] : (preg_split('~\s*(?:,|\+|\bthen\b|\band\b)\s*~ui', trim($words)) ?: []) as $said
@@ -186,7 +186,7 @@ final class QuickLine
         $proposer = new Proposer($this->installation->catalogue);
         $used = [];
         $families = [];
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             foreach ($run->carries as $carriage) {
                 if (($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id) {
                     $used[$run->cable] = ($used[$run->cable] ?? 0) + 1;
@@ -197,7 +197,7 @@ final class QuickLine
         $best = null;
         $rank = [];
         $most = 0;
-        foreach ($this->installation->catalogue->cables as $cable) {
+        foreach ($this->installation->catalogue->cables() as $cable) {
             // Where the house has a kind of cable for such a signal, no other kind is guessed.
             $capacity =
                 $cable->retired || ($families !== [] && ! isset($families[$cable->family]))
@@ -246,7 +246,7 @@ final class QuickLine
     private function code(string $prefix): string
     {
         $highest = 0;
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             if (preg_match('~^'.preg_quote($prefix, '~').'-?(\d+)$~', $run->code, $m) === 1) {
                 $highest = max($highest, (int) $m[1]);
             }
@@ -259,7 +259,7 @@ final class QuickLine
 
     private function build(string $cable): Build
     {
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             if ($run->cable === $cable) {
                 return $run->build;
             }
@@ -272,7 +272,7 @@ final class QuickLine
     {
         [$like, $plan] = $this->habit($location, $side, $signal, $cable);
         if ($plan === null) {
-            foreach ($this->installation->catalogue->plans as $candidate) {
+            foreach ($this->installation->catalogue->plans() as $candidate) {
                 if (! $candidate->retired && $candidate->channelsFor($signal) !== []) {
                     $plan ??= $candidate->id;
                 }
@@ -307,7 +307,7 @@ final class QuickLine
     {
         $best = [null, null];
         $most = 0;
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             $carries = array_filter(
                 $run->carries,
                 fn ($carriage): bool => ($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id,

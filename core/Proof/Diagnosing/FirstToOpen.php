@@ -121,8 +121,8 @@ final class FirstToOpen
             if (! StepId::isAt($event->step, $fitting)) {
                 continue;
             }
-            if ($event->kind === EventKind::Flagged && $event->flag !== null) {
-                $notes[] = $event->flag->value;
+            if ($event->kind === EventKind::Flagged && $event->flag() !== null) {
+                $notes[] = $event->flag()->value;
             } elseif ($event->kind === EventKind::Inspected && $event->note !== '') {
                 $notes[] = $event->note;
             }

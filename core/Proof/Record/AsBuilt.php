@@ -7,7 +7,7 @@ namespace Sartal\Core\Proof\Record;
 use Sartal\Core\Given\Measure\Length;
 
 /** How a run really lies, where somebody said so on site. */
-final readonly class AsBuilt
+final readonly class AsBuilt implements Particulars
 {
     /**
      * @param  ?Length  $length  of it, once it is trimmed; null: nobody measured

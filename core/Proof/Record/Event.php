@@ -7,7 +7,6 @@ namespace Sartal\Core\Proof\Record;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Measure\Withers;
-use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Verdict;
 
 /** Something that was done. Never altered; a repeat of the same id is the same event. */
@@ -25,22 +24,14 @@ final readonly class Event
      * @param  string  $at  when it was done, RFC 3339, by the client's clock
      * @param  string  $received  when the server had it
      * @param  string  $fingerprint  of the part of the plan that it relied on
-     * @param  ?Reading  $reading  of a test
-     * @param  ?CutMade  $cut  of a cut: the piece, as it was measured or as it was planned
+     * @param  string  $instrument  names of what was measured with, parted by ", "; "" where nobody said
      * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
      * @param  ?float  $took  s of hands at work, pauses taken off
-     * @param  string  $of  id of the event that it replies to; of a cut, the one that made the piece
-     * @param  ?Flag  $flag  of something flagged
-     * @param  list<string>  $reopens  operations that rework goes back to
-     * @param  array<int|string, int>  $scraps  part or connector → how many rework costs
-     * @param  ?EventKind  $undoes  of something taken back: what no longer holds
-     * @param  string  $picture  name under which a photo is kept
-     * @param  ?TestStage  $stage  of a test; null: at the bench
-     * @param  ?AsBuilt  $built  of something pulled or trimmed on site
-     * @param  array<int|string, string>  $flaws  of an inspection: what was found → what becomes of it
-     * @param  list<string>  $covers  runs that were tested as one piece; nothing where it was one run, or not written
-     *     down
-     * @param  list<string>  $joints  of an end that was made: "conductor>node"; nothing where it was not written down
+     * @param  ?Particulars  $says  what events of its kind say besides, see {@see ParticularsOf}
+     * @param  array<string, mixed>  $strays  what only other kinds say and somebody sent with it, as the file has it:
+     *     kept, and never acted upon
+     *
+     * @throws \InvalidArgumentException where it says what events of its kind do not
      */
     public function __construct(
         public string $id,
@@ -53,23 +44,14 @@ final readonly class Event
         public string $fingerprint,
         public string $instrument = '',
         public string $note = '',
-        public ?Reading $reading = null,
-        public ?Verdict $verdict = null,
-        public ?CutMade $cut = null,
         public string $step = '',
         public ?float $took = null,
-        public string $of = '',
-        public ?Flag $flag = null,
-        public array $reopens = [],
-        public array $scraps = [],
-        public ?EventKind $undoes = null,
-        public string $picture = '',
-        public ?TestStage $stage = null,
-        public array $joints = [],
-        public ?AsBuilt $built = null,
-        public array $flaws = [],
-        public array $covers = [],
+        public ?Particulars $says = null,
+        public array $strays = [],
     ) {
+        if ($says !== null && $says::class !== ParticularsOf::kind($kind)) {
+            throw new \InvalidArgumentException(sprintf('A record "%s" cannot say %s.', $kind->value, $says::class));
+        }
     }
 
     /** As those see it who care that it was done, not at which end. */
@@ -78,9 +60,94 @@ final readonly class Event
         return $this->copy(['side' => null]);
     }
 
+    /** As the server writes it down: where it belongs, by which description, and what it says. */
+    public function filed(string $run, ?Side $side, string $step, string $fingerprint, ?Particulars $says): self
+    {
+        return $this->copy([
+            'run' => $run,
+            'side' => $side,
+            'step' => $step,
+            'fingerprint' => $fingerprint,
+            'says' => $says,
+        ]);
+    }
+
+    /** Of a cut: the piece; null where nobody wrote it down. */
+    public function cut(): ?CutMade
+    {
+        return $this->says instanceof CutNoted ? $this->says->piece : null;
+    }
+
+    /** Of something pulled, dressed, trimmed or installed: how it lies, where somebody said so. */
+    public function built(): ?AsBuilt
+    {
+        return $this->says instanceof AsBuilt ? $this->says : null;
+    }
+
+    public function test(): ?TestTaken
+    {
+        return $this->says instanceof TestTaken ? $this->says : null;
+    }
+
+    public function verdict(): ?Verdict
+    {
+        return $this->test()?->verdict;
+    }
+
+    public function rework(): ?SentBack
+    {
+        return $this->says instanceof SentBack ? $this->says : null;
+    }
+
+    public function flag(): ?Flag
+    {
+        return $this->says instanceof Flagged ? $this->says->flag : null;
+    }
+
+    public function undoes(): ?EventKind
+    {
+        return $this->says instanceof TakenBack ? $this->says->kind : null;
+    }
+
+    /** The event that it answers, settles or goes on from; "" where there is none. */
+    public function of(): string
+    {
+        return match (true) {
+            $this->says instanceof CutNoted => $this->says->made,
+            $this->says instanceof TestSettled => $this->says->holds,
+            $this->says instanceof Reply => $this->says->to,
+            $this->says instanceof SentBack => $this->says->test,
+            default => '',
+        };
+    }
+
+    /** @return list<string> joints that were made, "conductor>node" */
+    public function joints(): array
+    {
+        return $this->says instanceof EndMade ? $this->says->joints : [];
+    }
+
+    /** @return list<string> runs that it covers besides, where several were tested as one piece */
+    public function covers(): array
+    {
+        return $this->says instanceof TestTaken || $this->says instanceof TestSettled ? $this->says->covers : [];
+    }
+
+    /** @return array<int|string, string> what was found → what becomes of it */
+    public function flaws(): array
+    {
+        return $this->says instanceof LookedOver || $this->says instanceof SentBack ? $this->says->flaws : [];
+    }
+
+    public function picture(): string
+    {
+        return $this->says instanceof Photo ? $this->says->picture : '';
+    }
+
     /** When a test was taken. */
     public function stage(): TestStage
     {
-        return $this->stage ?? TestStage::Bench;
+        return ($this->says instanceof TestTaken || $this->says instanceof TestSettled ? $this->says->stage : null) ??
+            TestStage::Bench;
     }
 }

@@ -26,7 +26,7 @@ final class Record
         $this->events = array_values($once);
         foreach ($this->events as $event) {
             $this->byRun[$event->run][] = $event;
-            foreach ($event->covers as $run) {
+            foreach ($event->covers() as $run) {
                 if ($run !== $event->run) {
                     $this->covering[$run][] = $event;
                 }

@@ -27,8 +27,8 @@ final readonly class Trials
         foreach ($events as $event) {
             if ($event->kind === EventKind::Tested) {
                 $standing[$event->id] = $event;
-            } elseif ($event->kind === EventKind::Settled && isset($standing[$event->of])) {
-                $holds = $standing[$event->of];
+            } elseif ($event->kind === EventKind::Settled && isset($standing[$event->of()])) {
+                $holds = $standing[$event->of()];
                 $standing = array_filter(
                     $standing,
                     static fn (Event $test): bool => $test->stage() !== $holds->stage() || $test->id === $holds->id,
@@ -49,14 +49,14 @@ final readonly class Trials
     {
         foreach (TestStage::cases() as $stage) {
             foreach ($this->contradiction($stage) as $test) {
-                if ($test->verdict === Verdict::Fails) {
+                if ($test->verdict() === Verdict::Fails) {
                     return $test;
                 }
             }
         }
         $last = null;
         foreach ($this->standing as $test) {
-            $last = $test->stage() !== TestStage::BeforeClosing || $test->verdict === Verdict::Fails ? $test : $last;
+            $last = $test->stage() !== TestStage::BeforeClosing || $test->verdict() === Verdict::Fails ? $test : $last;
         }
 
         return $last;
@@ -78,12 +78,12 @@ final readonly class Trials
     {
         $byPerson = [];
         foreach ($this->at($stage) as $test) {
-            if ($test->verdict === Verdict::Passes || $test->verdict === Verdict::Fails) {
+            if ($test->verdict() === Verdict::Passes || $test->verdict() === Verdict::Fails) {
                 $byPerson[$test->by] = $test;
             }
         }
         $said = array_unique(
-            array_map(static fn (Event $test): string => $test->verdict->value ?? '', array_values($byPerson)),
+            array_map(static fn (Event $test): string => $test->verdict()->value ?? '', array_values($byPerson)),
         );
 
         return count($said) < 2 ? [] : array_values($byPerson);
@@ -101,10 +101,10 @@ final readonly class Trials
         return match ($event->kind) {
             EventKind::Remade, EventKind::Repaired => true,
             // That a piece serves all the same makes nothing again.
-            EventKind::Cut => $event->of === '',
+            EventKind::Cut => $event->of() === '',
             EventKind::Joined => $event->step === '',
-            EventKind::Reworked => $event->reopens !== [],
-            EventKind::TakenBack => $event->undoes === EventKind::Joined,
+            EventKind::Reworked => ($event->rework()->reopens ?? []) !== [],
+            EventKind::TakenBack => $event->undoes() === EventKind::Joined,
             default => false,
         };
     }

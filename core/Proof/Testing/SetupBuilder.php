@@ -75,7 +75,7 @@ final class SetupBuilder
                 $sides[$place][] = $joint->side;
             }
         }
-        foreach ([...$installation->links, ...array_values($installation->switches)] as $between) {
+        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
             $panel->join(self::place(Node::named($between->from)), self::place(Node::named($between->to)));
         }
         foreach ($panel->groups() as $places) {

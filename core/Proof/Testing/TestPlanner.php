@@ -29,7 +29,7 @@ final readonly class TestPlanner
         $chosen = [];
         $isChosen = false;
         foreach ($this->families($assembly) as $family) {
-            $rule = $this->installation->testing->on($family, $stage);
+            $rule = $this->installation->testing()->on($family, $stage);
             $isChosen = $isChosen || $rule !== null;
             foreach ($rule ?? array_keys($usual) as $method) {
                 $method = $method instanceof Method ? $method : Method::from($method);

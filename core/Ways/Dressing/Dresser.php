@@ -76,7 +76,7 @@ final class Dresser
         $thick = Length::millimetres($packing->diameter);
         $bundled = count($cables) > 1 && ! $segment->length()->isZero();
         $this->passes($segment, $shape, $thick, count($cables));
-        $tie = $bundled ? TieChoice::among($this->installation->catalogue->parts, $thick) : null;
+        $tie = $bundled ? TieChoice::among($this->installation->catalogue->parts(), $thick) : null;
         if ($bundled && $tie === null) {
             $this->findings[] = Finding::check(
                 'loom.no-tie',
@@ -134,10 +134,10 @@ final class Dresser
 
     private function sleeve(Segment $segment, LoomShape $shape, Length $thick): ?SleevePiece
     {
-        $part = SleeveChoice::among($this->installation->catalogue->parts, $thick);
+        $part = SleeveChoice::among($this->installation->catalogue->parts(), $thick);
         if ($part === null) {
             [$least, $most] = [INF, 0.0];
-            foreach ($this->installation->catalogue->parts as $each) {
+            foreach ($this->installation->catalogue->parts() as $each) {
                 if ($each->kind === PartKind::Sleeve && $each->grips !== null) {
                     $least = min($least, $each->grips->least->inMillimetres());
                     $most = max($most, $each->grips->most->inMillimetres());
@@ -169,7 +169,7 @@ final class Dresser
     {
         $seals = $segment->way->is(Environment::Damp) || $segment->way->is(Environment::Outdoor);
         $over = $thick->plus(Length::millimetres(self::SLEEVE_WALLS));
-        $part = ShrinkChoice::among($this->installation->catalogue->parts, $over, $thick, $seals);
+        $part = ShrinkChoice::among($this->installation->catalogue->parts(), $over, $thick, $seals);
         if ($part === null) {
             $this->findings[] = Finding::check(
                 'loom.no-shrink',

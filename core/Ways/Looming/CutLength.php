@@ -24,7 +24,7 @@ final class CutLength
     /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
     public static function work(Run $run, Installation $installation, Lay $lay): Worked
     {
-        $rules = $installation->rules;
+        $rules = $installation->rules();
         $ways = $lay->route->length();
         $through = array_map(
             static fn ($hop): string => sprintf('%s %s', $hop->way->name, $hop->way->length->canonical()),

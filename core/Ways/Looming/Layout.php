@@ -31,10 +31,10 @@ final readonly class Layout
     {
         $this->router = new Router($installation);
         $this->tails = new PanelTails($installation);
-        $this->routes = array_map($this->router->route(...), $installation->runs);
+        $this->routes = array_map($this->router->route(...), $installation->runs());
         $this->looms = self::shapes($installation, $this->routes);
         $lays = [];
-        foreach ($installation->runs as $id => $run) {
+        foreach ($installation->runs() as $id => $run) {
             $lays[$id] = $this->lay($run, $installation);
         }
         $this->lays = $lays;
@@ -52,14 +52,14 @@ final readonly class Layout
      */
     private static function shapes(Installation $installation, array $routes): array
     {
-        $members = array_fill_keys(array_keys($installation->looms), []);
-        foreach ($installation->runs as $run) {
+        $members = array_fill_keys(array_keys($installation->looms()), []);
+        foreach ($installation->runs() as $run) {
             if (! $run->withdrawn && $installation->loom($run->loom ?? '') !== null) {
                 $members[$run->loom ?? ''][] = $run;
             }
         }
         $shapes = [];
-        foreach ($installation->looms as $id => $loom) {
+        foreach ($installation->looms() as $id => $loom) {
             $shapes[$id] = LoomShaper::shape($loom, $members[$id], $routes, $installation);
         }
 

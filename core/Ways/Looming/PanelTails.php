@@ -30,7 +30,7 @@ final class PanelTails
 
     public function __construct(private readonly Installation $installation)
     {
-        foreach ($installation->panels as $panel) {
+        foreach ($installation->panels() as $panel) {
             foreach ($panel->places as $place => $fitting) {
                 $at = $panel->place((string) $place);
                 if ($at !== null) {
@@ -38,7 +38,7 @@ final class PanelTails
                 }
             }
         }
-        foreach ($this->places === [] ? [] : $installation->runs as $run) {
+        foreach ($this->places === [] ? [] : $installation->runs() as $run) {
             foreach ([$run->a, $run->b] as $end) {
                 $this->note($end);
             }
@@ -110,7 +110,7 @@ final class PanelTails
     {
         $findings = [];
         $seen = [];
-        foreach ($this->installation->panels as $panel) {
+        foreach ($this->installation->panels() as $panel) {
             if (($panel->pitch->isZero() && $panel->columns > 1) || ($panel->rise->isZero() && $panel->rows > 1)) {
                 $findings[] = Finding::check(
                     'panel.no-pitch',

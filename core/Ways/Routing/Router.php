@@ -31,7 +31,7 @@ final class Router
 
     public function __construct(private readonly Installation $installation)
     {
-        $this->network = new Network($installation->ways);
+        $this->network = new Network($installation->ways());
     }
 
     public function route(Run $run): Route
@@ -109,7 +109,7 @@ final class Router
         $any = $this->network->reachable($from, static fn (): bool => true);
         if (isset($any[$to])) {
             $permitted = $this->network->reachable($from, fn (Way $way): bool => $this->refusal($way, $cargo) === null);
-            foreach ($this->installation->ways as $way) {
+            foreach ($this->installation->ways() as $way) {
                 $refusal = $this->refusal($way, $cargo);
                 if ($refusal !== null && (isset($permitted[$way->from]) || isset($permitted[$way->to]))) {
                     return Finding::stop(

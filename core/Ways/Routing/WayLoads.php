@@ -17,7 +17,7 @@ final class WayLoads
      */
     public static function weigh(Installation $installation, array $routes, Router $router): array
     {
-        $inside = array_fill_keys(array_keys($installation->ways), []);
+        $inside = array_fill_keys(array_keys($installation->ways()), []);
         foreach ($routes as $id => $route) {
             if ($installation->theRun($id)->withdrawn) {
                 continue;
@@ -27,7 +27,7 @@ final class WayLoads
             }
         }
         $loads = [];
-        foreach ($installation->ways as $way) {
+        foreach ($installation->ways() as $way) {
             $loads[$way->id] = self::load($installation, $way, $inside[$way->id]);
         }
         $checks = new WayChecks($installation, $routes, $router, $loads);

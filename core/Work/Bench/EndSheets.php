@@ -57,7 +57,7 @@ final readonly class EndSheets
             $this->installation->locationName($run->end($side)->location),
             $fittings,
             self::alike($fittings),
-            (new SlideOns($this->installation->catalogue, $this->installation->rules))->breakout(
+            (new SlideOns($this->installation->catalogue, $this->installation->rules()))->breakout(
                 $cable,
                 count($fittings) > 1 ? count($run->end($side)->legs) : 0,
             ),
@@ -69,7 +69,7 @@ final readonly class EndSheets
     /** @return list<SheetFitting> */
     private function fittings(Run $run, Side $side, RunPlan $plan, CableType $cable): array
     {
-        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules);
+        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules());
         $signals = $this->signals($run);
         $legs = [];
         $fits = [];
@@ -268,18 +268,9 @@ final readonly class EndSheets
                 static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains,
             ) !== [];
         $bearing = [
-            ColourScheme::class => array_filter(
-                $fittings,
-                fn (SheetFitting $fitting): bool => $this->followsScheme($fitting),
-            ) !== [],
-            HotColour::class => array_filter(
-                $signals,
-                static fn (SignalType $signal): bool => $signal->colourRule,
-            ) !== [],
-            ShellBond::class => array_filter(
-                $signals,
-                static fn (SignalType $signal): bool => $signal->telescopes,
-            ) !== [],
+            ColourScheme::class => array_filter($fittings, fn (SheetFitting $fitting): bool => $this->followsScheme($fitting)) !== [],
+            HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
+            ShellBond::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->telescopes) !== [],
             ScreenAndDrain::class => $screened,
             JoinOrder::class => count($terminals) > 0,
             ScreenTinning::class => $hot && $screened,

@@ -12,10 +12,10 @@ final class FoundFlaws
     /** @return list<string> in words */
     public static function in(Event $event): array
     {
-        if ($event->flaws !== []) {
+        if ($event->flaws() !== []) {
             return array_map(
                 static fn (int|string $flaw): string => Flaw::tryFrom((string) $flaw)?->words() ?? (string) $flaw,
-                array_keys($event->flaws),
+                array_keys($event->flaws()),
             );
         }
 

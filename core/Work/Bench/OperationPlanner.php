@@ -31,7 +31,7 @@ final readonly class OperationPlanner
     public function __construct(private Installation $installation, private array $covers = [])
     {
         $this->sheets = new EndSheets($installation);
-        $this->labels = new LabelParts($installation->catalogue, $installation->rules);
+        $this->labels = new LabelParts($installation->catalogue, $installation->rules());
     }
 
     /**
@@ -91,8 +91,8 @@ final readonly class OperationPlanner
         $whole = new RunTasks($draft);
         $tasks = new EndTasks(
             $draft,
-            $this->installation->rules,
-            new WireFerrules($this->installation->catalogue, $this->installation->rules),
+            $this->installation->rules(),
+            new WireFerrules($this->installation->catalogue, $this->installation->rules()),
             $this->labels,
         );
         $ends = [];
@@ -144,7 +144,7 @@ final readonly class OperationPlanner
      */
     private function links(OperationDraft $draft, Assembly $assembly, array $runs): void
     {
-        foreach ($this->installation->links as $link) {
+        foreach ($this->installation->links() as $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
             $fittings = array_values(
                 array_filter(
@@ -215,8 +215,7 @@ final readonly class OperationPlanner
     {
         $sleeves = $this->covers[$run->id] ?? [];
         foreach ($sleeves as $cover) {
-            $waits =
-                ! self::lets($cover->sleeve, $ends['A'] ?? null) && ! self::lets($cover->sleeve, $ends['B'] ?? null);
+            $waits = ! self::lets($cover->sleeve, $ends['A'] ?? null) && ! self::lets($cover->sleeve, $ends['B'] ?? null);
             $ids = (new RunTasks($draft))->covers($run, [$cover], $waits);
             foreach ($waits ? $draft->joinsAt($run->id, Side::B) : [] as $join) {
                 $draft->need($join, $ids, 'The sleeve does not go over the connectors of either end.');

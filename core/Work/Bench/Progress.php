@@ -95,7 +95,7 @@ final class Progress
     /** @return list<string> operations that a rework goes back to, as they are called now */
     public function reopened(Event $rework): array
     {
-        return array_map($this->id(...), $rework->reopens);
+        return array_map($this->id(...), $rework->rework()->reopens ?? []);
     }
 
     /** How its next record names an operation: what was begun under a name of the first edition goes on under it. */
@@ -187,9 +187,9 @@ final class Progress
     private function reply(Event $event): void
     {
         if ($event->kind === EventKind::Lifted) {
-            unset($this->holds[$event->of]);
-        } elseif (isset($this->questions[$event->of])) {
-            $this->questions[$event->of]['answer'] = $event;
+            unset($this->holds[$event->of()]);
+        } elseif (isset($this->questions[$event->of()])) {
+            $this->questions[$event->of()]['answer'] = $event;
         }
     }
 
@@ -205,7 +205,7 @@ final class Progress
         } elseif ($event->kind === EventKind::Flagged) {
             $before = $this->of($step);
             $this->standings[$step] = new Standing(
-                $event->flag?->reopens() === true ? Status::ToDo : $before->status,
+                $event->flag()?->reopens() === true ? Status::ToDo : $before->status,
                 $before->by,
                 $event,
             );
@@ -230,9 +230,9 @@ final class Progress
                 );
             }
         }
-        foreach ($event->kind === EventKind::Tested ? [$event->run, ...$event->covers] : [] as $run) {
+        foreach ($event->kind === EventKind::Tested ? [$event->run, ...$event->covers()] : [] as $run) {
             $this->standings[StepId::ofTest($run)->text()] = new Standing(
-                $event->verdict === Verdict::Passes ? Status::Done : Status::ToDo,
+                $event->verdict() === Verdict::Passes ? Status::Done : Status::ToDo,
                 $event,
             );
         }
@@ -255,7 +255,7 @@ final class Progress
                     ! in_array($operation->task, [Task::Label, Task::Cover], true) &&
                     $operation->step->kind !== StepKind::Label),
             // Nobody tests, dresses or installs a cable that its loom's sleeve still has to go over.
-            EventKind::Tested => $operation->task === Task::Cover && $event->verdict === Verdict::Passes,
+            EventKind::Tested => $operation->task === Task::Cover && $event->verdict() === Verdict::Passes,
             EventKind::Dressed, EventKind::Installed => $operation->task === Task::Cover,
             default => false,
         };

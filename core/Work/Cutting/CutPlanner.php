@@ -103,7 +103,7 @@ final readonly class CutPlanner
     /** Lengths as whole units that are never longer than they are: see UNITS. */
     private function unit(Length $longest): int
     {
-        return max($this->installation->rules->cutStep->nanometres, intdiv($longest->nanometres, self::UNITS) + 1);
+        return max($this->installation->rules()->cutStep->nanometres, intdiv($longest->nanometres, self::UNITS) + 1);
     }
 
     /**
@@ -230,7 +230,7 @@ final readonly class CutPlanner
 
     private function leftover(int $unit): Leftover
     {
-        return new Leftover(intdiv($this->installation->rules->usable->nanometres, $unit));
+        return new Leftover(intdiv($this->installation->rules()->usable->nanometres, $unit));
     }
 
     /**
@@ -280,7 +280,7 @@ final readonly class CutPlanner
     {
         [$scrap, $kept] = [Length::zero(), Length::zero()];
         foreach ($assigned as $each) {
-            if ($this->isUsable($each->rest(), $this->installation->rules)) {
+            if ($this->isUsable($each->rest(), $this->installation->rules())) {
                 $kept = $kept->plus($each->rest());
             } else {
                 $scrap = $scrap->plus($each->rest());

@@ -29,7 +29,7 @@ final class StockTake
     public static function needs(Installation $installation, Record $record, array $cuts): array
     {
         $needs = [];
-        foreach ($installation->runs as $id => $run) {
+        foreach ($installation->runs() as $id => $run) {
             $cut = $cuts[$id] ?? Worked::sum([]);
             $length = $cut->result;
             if ($run->withdrawn || $length->isZero() || $installation->catalogue->cable($run->cable) === null) {
@@ -54,7 +54,7 @@ final class StockTake
     {
         $made = self::made($record);
         $stock = [];
-        foreach ($installation->reels as $reel) {
+        foreach ($installation->reels() as $reel) {
             $left = self::reel($reel, $made[$reel->id] ?? []);
             if ($left !== null) {
                 $stock[] = $left;
@@ -72,7 +72,7 @@ final class StockTake
     {
         $known = $needed->known(Fingerprint::edition($event->fingerprint) ?? Edition::now());
 
-        return $event->of === '' && $event->cut !== null && $event->cut->length->compare($known) < 0;
+        return $event->of() === '' && $event->cut() !== null && $event->cut()->length->compare($known) < 0;
     }
 
     public static function last(Record $record, string $run): ?Event
@@ -81,7 +81,7 @@ final class StockTake
         foreach ($record->of($run) as $event) {
             if ($event->kind === EventKind::Cut) {
                 $last = $event;
-            } elseif ($event->kind === EventKind::TakenBack && $event->undoes === EventKind::Cut) {
+            } elseif ($event->kind === EventKind::TakenBack && $event->undoes() === EventKind::Cut) {
                 $last = null;
             }
         }
@@ -94,8 +94,8 @@ final class StockTake
     {
         $made = [];
         foreach ($record->events as $event) {
-            if ($event->kind === EventKind::Cut && $event->cut?->reel !== null) {
-                $made[$event->cut->reel][] = $event->cut;
+            if ($event->kind === EventKind::Cut && $event->cut()?->reel !== null) {
+                $made[$event->cut()->reel][] = $event->cut();
             }
         }
 
@@ -152,8 +152,8 @@ final class StockTake
             // A piece goes by the event that cut it, whoever has it now.
             if (
                 $event->kind !== EventKind::Cut ||
-                $event->cut === null ||
-                $event->of !== '' ||
+                $event->cut() === null ||
+                $event->of() !== '' ||
                 $run === null ||
                 isset($holders[$event->id])
             ) {
@@ -188,7 +188,7 @@ final class StockTake
     private static function holders(Installation $installation, Record $record, array $cuts): array
     {
         $held = [];
-        foreach ($installation->runs as $id => $run) {
+        foreach ($installation->runs() as $id => $run) {
             $last = $run->withdrawn ? null : self::last($record, $run->id);
             if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Worked::sum([]))) {
                 $held[self::piece($last)] = true;
@@ -205,8 +205,8 @@ final class StockTake
     {
         $lengths = [];
         foreach ($record->events as $event) {
-            if ($event->kind === EventKind::Cut && $event->cut !== null) {
-                $lengths[self::piece($event)] = $event->cut->length;
+            if ($event->kind === EventKind::Cut && $event->cut() !== null) {
+                $lengths[self::piece($event)] = $event->cut()->length;
             }
         }
 
@@ -216,6 +216,6 @@ final class StockTake
     /** The event that cut the piece which a cut speaks of. */
     public static function piece(Event $cut): string
     {
-        return $cut->of === '' ? $cut->id : $cut->of;
+        return $cut->of() === '' ? $cut->id : $cut->of();
     }
 }

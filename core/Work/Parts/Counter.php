@@ -33,7 +33,7 @@ final readonly class Counter
 
     public function __construct(private Installation $installation)
     {
-        $this->economy = $installation->economy;
+        $this->economy = $installation->economy();
     }
 
     /**

@@ -39,7 +39,7 @@ final class EndParts
     {
         $this->sheets = new EndSheets($installation);
         $this->joints = new JointParts($installation);
-        $this->wraps = new LabelParts($installation->catalogue, $installation->rules);
+        $this->wraps = new LabelParts($installation->catalogue, $installation->rules());
     }
 
     /** @return list<Ask> */

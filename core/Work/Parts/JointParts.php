@@ -36,7 +36,7 @@ final readonly class JointParts
             }
         }
         $conductors = $this->installation->catalogue->theCable($run->cable)->conductors();
-        $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules);
+        $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules());
         $hot = 0;
         $ferrules = [];
         foreach ($plan->end($side)->joints as $joint) {
@@ -62,11 +62,11 @@ final readonly class JointParts
     private function solder(): ?Part
     {
         $chosen = null;
-        foreach ($this->installation->catalogue->parts as $part) {
+        foreach ($this->installation->catalogue->parts() as $part) {
             if ($part->kind === PartKind::Solder) {
                 if (
-                    isset($this->installation->economy->stock[$part->id]) ||
-                    isset($this->installation->economy->prices[$part->id])
+                    isset($this->installation->economy()->stock[$part->id]) ||
+                    isset($this->installation->economy()->prices[$part->id])
                 ) {
                     return $part;
                 }

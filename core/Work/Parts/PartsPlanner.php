@@ -69,7 +69,7 @@ final readonly class PartsPlanner
     {
         $asks = [];
         foreach ($this->record->of($run->id) as $event) {
-            foreach ($event->scraps as $id => $count) {
+            foreach ($event->rework()->scraps ?? [] as $id => $count) {
                 $sort = $this->installation->catalogue->connector($id) !== null ? Sort::Connector : Sort::Part;
                 $asks[] = new Ask(
                     $sort,
@@ -97,7 +97,7 @@ final readonly class PartsPlanner
     {
         $list = (new Counter($this->installation))->count($this->asks($assembly->runs));
         $minutes = (new Labour($this->installation))->of($assembly, $this->plan->runs);
-        $economy = $this->installation->economy;
+        $economy = $this->installation->economy();
         $labour = ($minutes->value * $economy->rate) / 60;
         $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
         $terms = $unpriced = [];

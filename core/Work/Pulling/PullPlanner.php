@@ -36,7 +36,7 @@ final readonly class PullPlanner
     public function pulls(): array
     {
         $groups = [];
-        foreach ($this->installation->runs as $run) {
+        foreach ($this->installation->runs() as $run) {
             $cable = $this->installation->catalogue->cable($run->cable);
             $hops = $this->plan->runs[$run->id]->lay->route->hops;
             if ($run->withdrawn || $cable === null || $hops === []) {

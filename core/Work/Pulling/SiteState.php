@@ -87,9 +87,9 @@ final readonly class SiteState
             }
             if (in_array($event->kind, $kinds, true)) {
                 $last = $event;
-            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes, $kinds, true)) {
+            } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes(), $kinds, true)) {
                 $last = null;
-            } elseif ($event->kind === EventKind::Cut && $event->of === '' && $step !== SiteStep::Labelled) {
+            } elseif ($event->kind === EventKind::Cut && $event->of() === '' && $step !== SiteStep::Labelled) {
                 // Another piece has been pulled nowhere yet.
                 $last = null;
             }
@@ -108,8 +108,8 @@ final readonly class SiteState
         $last = Trials::among($events)->last(TestStage::Installed);
 
         return match (true) {
-            $last === null, $last->verdict === Verdict::Incomplete => BeadState::ToDo,
-            $last->verdict === Verdict::Fails => BeadState::Failed,
+            $last === null, $last->verdict() === Verdict::Incomplete => BeadState::ToDo,
+            $last->verdict() === Verdict::Fails => BeadState::Failed,
             ! $today->stand($last) => BeadState::Overtaken,
             default => BeadState::Done,
         };
@@ -122,12 +122,12 @@ final readonly class SiteState
         $ways = null;
         $said = false;
         foreach ($events as $event) {
-            if ($event->kind === EventKind::Cut && $event->of === '') {
+            if ($event->kind === EventKind::Cut && $event->of() === '') {
                 [$length, $ways, $said] = [null, null, false];
             }
-            if ($event->built !== null) {
-                $length = $event->built->length ?? $length;
-                $ways = $event->built->ways ?? $ways;
+            if ($event->built() !== null) {
+                $length = $event->built()->length ?? $length;
+                $ways = $event->built()->ways ?? $ways;
                 $said = true;
             }
         }

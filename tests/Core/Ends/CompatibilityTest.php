@@ -272,7 +272,7 @@ final class CompatibilityTest extends TestCase
     {
         $bench = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['modular-frame-4-mixed'], []));
         self::assertNotContains('fitting.insert', Bench::codes($bench->plan()->findings));
-        $inserts = $bench->installation->fittings['C-1.a1']->inserts;
+        $inserts = $bench->installation->fittings()['C-1.a1']->inserts;
         $booted = $bench->withFitting('C-1.a1', inserts: ['3/p' => '8p8c-plug-booted'] + $inserts)->plan();
         $finding = array_values(
             array_filter($booted->findings, static fn (Finding $finding): bool => $finding->code === 'fitting.insert'),
@@ -332,12 +332,12 @@ final class CompatibilityTest extends TestCase
     {
         $catalogue = ShippedCatalogue::load();
         $made = 0;
-        foreach ($catalogue->plans as $plan) {
-            foreach ($catalogue->signals as $signal) {
+        foreach ($catalogue->plans() as $plan) {
+            foreach ($catalogue->signals() as $signal) {
                 if ($plan->byScheme !== [] || $plan->channelsFor($signal) === []) {
                     continue;
                 }
-                foreach ($catalogue->cables as $cable) {
+                foreach ($catalogue->cables() as $cable) {
                     try {
                         $bench = Bench::of(Bench::request('X-1', $cable->id, [$signal->id], [$plan->id], []));
                     } catch (\DomainException) {
@@ -346,14 +346,14 @@ final class CompatibilityTest extends TestCase
                     if (self::codes($bench) !== []) {
                         continue;
                     }
-                    foreach ($bench->installation->runs['X-1']->a->legs as $leg) {
+                    foreach ($bench->installation->runs()['X-1']->a->legs as $leg) {
                         $layout = \Sartal\Core\Ends\Wiring\FittingLayout::unfolded(
-                            $bench->installation->fittings[$leg->landing->fitting ?? ''],
+                            $bench->installation->fittings()[$leg->landing->fitting ?? ''],
                             $catalogue,
                         );
                         $address = $plan->channels[$plan->channelsFor($signal)[0]][$signal->functions[0]->name];
                         $recipe =
-                            $catalogue->recipes[
+                            $catalogue->recipes()[
                                 $layout?->typeAt($address)->cable->recipes[$cable->prepares($leg->elements[0])] ?? ''
                             ] ?? null;
                         self::assertNotNull($recipe, $cable->id.' in '.$plan->id);
@@ -440,7 +440,7 @@ final class CompatibilityTest extends TestCase
             ),
         );
         self::assertEqualsCanonicalizing(['A-1.a1', 'A-2.a1'], $about($bench));
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $gone = new Run(...['withdrawn' => true] + get_object_vars($run));
         self::assertSame(['A-2.a1'], $about($bench->withRun($gone)));
     }

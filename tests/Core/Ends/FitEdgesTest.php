@@ -128,7 +128,7 @@ final class FitEdgesTest extends TestCase
     {
         $catalogue = ShippedCatalogue::load();
         $checked = 0;
-        foreach ($catalogue->connectors as $id => $type) {
+        foreach ($catalogue->connectors() as $id => $type) {
             foreach ($type->cable->exits as $exit) {
                 $hood = new HoodLengths(FittingLayout::ofType($type, $catalogue), $exit);
                 foreach ($type->cavities as $cavity) {
@@ -151,7 +151,7 @@ final class FitEdgesTest extends TestCase
     public function test_lengths_to_neighbours_differ_by_no_more_than_their_distance(): void
     {
         $catalogue = ShippedCatalogue::load();
-        $type = $catalogue->connectors['rect90-male'];
+        $type = $catalogue->connectors()['rect90-male'];
         foreach ($type->cable->exits as $exit) {
             $hood = new HoodLengths(FittingLayout::ofType($type, $catalogue), $exit);
             foreach ($type->cavities as $i => $cavity) {
@@ -169,8 +169,8 @@ final class FitEdgesTest extends TestCase
     public function test_blocks_have_one_shortest_and_the_colours_of_their_digits(): void
     {
         $catalogue = ShippedCatalogue::load();
-        foreach ($catalogue->plans as $plan) {
-            $type = $catalogue->connectors[$plan->connector];
+        foreach ($catalogue->plans() as $plan) {
+            $type = $catalogue->connectors()[$plan->connector];
             foreach ($plan->block > 0 && $type->cable->staggered ? $type->cable->exits : [] as $exit) {
                 $blocks = Blocks::in($plan, FittingLayout::ofType($type, $catalogue), $exit);
                 self::assertSame((int) ceil(count($plan->channels) / $plan->block), count($blocks), $plan->id);
@@ -195,10 +195,10 @@ final class FitEdgesTest extends TestCase
         $joints = $bench->plan()->runs['M-1']->end(Side::B)->joints;
         $catalogue = $bench->installation->catalogue;
         foreach (JoinOrder::cases() as $rule) {
-            foreach ([null, $catalogue->plans['rect90-male-24ch']] as $plan) {
+            foreach ([null, $catalogue->plans()['rect90-male-24ch']] as $plan) {
                 $sorted = (new WorkOrder(
                     $rule,
-                    FittingLayout::ofType($catalogue->connectors['rect90-male'], $catalogue),
+                    FittingLayout::ofType($catalogue->connectors()['rect90-male'], $catalogue),
                     ['screen' => -1, 'hot' => 0, 'cold' => 1],
                     $plan,
                 ))->sorted($joints);
@@ -231,7 +231,7 @@ final class FitEdgesTest extends TestCase
         $in = $file->installation;
         $plan = (new \Sartal\Core\Plan\Planning\Planner())->plan($in, $file->record);
         $sheets = new EndSheets($in);
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             foreach (Side::cases() as $side) {
                 $sheet = $sheets->of($run, $side, $plan->runs[$run->id]);
                 self::assertNotNull($sheet);

@@ -24,7 +24,7 @@ final class LabelTest extends TestCase
 {
     private static function said(Bench $bench, LabelScheme $scheme): array
     {
-        $plan = $bench->with(rules: $bench->installation->rules->withLabels($scheme))->plan();
+        $plan = $bench->with(rules: $bench->installation->rules()->withLabels($scheme))->plan();
 
         return array_map(
             static fn (Label $label): array => [$label->code, $label->line],
@@ -60,7 +60,7 @@ final class LabelTest extends TestCase
             array_filter(
                 array_map(
                     static fn (Finding $finding): string => $finding->code,
-                    $bench->with(rules: $bench->installation->rules->withLabels($scheme))->plan()->findings,
+                    $bench->with(rules: $bench->installation->rules()->withLabels($scheme))->plan()->findings,
                 ),
                 static fn (string $code): bool => in_array($code, ['label.same', 'label.long'], true),
             ),
@@ -76,7 +76,7 @@ final class LabelTest extends TestCase
      */
     public function test_a_wrap_has_room_for_its_print_and_one_more_turn(): void
     {
-        $face = ShippedCatalogue::load()->parts['label-wrap-s']->face;
+        $face = ShippedCatalogue::load()->parts()['label-wrap-s']->face;
         self::assertNotNull($face);
         self::assertEqualsWithDelta(
             31.55,
@@ -90,7 +90,7 @@ final class LabelTest extends TestCase
 
     public function test_every_wrap_of_the_catalogue_fits_what_it_says_it_goes_round(): void
     {
-        foreach (ShippedCatalogue::load()->parts as $part) {
+        foreach (ShippedCatalogue::load()->parts() as $part) {
             if ($part->face?->form === LabelForm::Wrap) {
                 self::assertTrue(Wrapping::fits($part->face, $part->grips->most ?? Length::zero()), $part->id);
             }
@@ -102,7 +102,7 @@ final class LabelTest extends TestCase
         $bench = Bench::microphone();
         $over = static fn (LabelMaterial $kind, float $mm): ?string => (new LabelParts(
             $bench->installation->catalogue,
-            $bench->installation->rules->with($kind),
+            $bench->installation->rules()->with($kind),
         ))->over(Length::millimetres($mm), 'standard')?->id;
         self::assertSame(
             ['label-wrap-s', 'label-flag', 'label-shrink-4-8', 'label-tag'],
@@ -133,7 +133,7 @@ final class LabelTest extends TestCase
             array_count_values($colours),
             'as the 90-way plan has them',
         );
-        self::assertSame('e/M-1/A/'.$bench->installation->runs['M-1']->a->legs[6]->id, $prints[7]->path);
+        self::assertSame('e/M-1/A/'.$bench->installation->runs()['M-1']->a->legs[6]->id, $prints[7]->path);
         $six = array_values(array_filter($prints, static fn (PrintedLabel $label): bool => $label->code === '6'))[0];
         self::assertSame(['9', true, 'SIX'], [$six->turned, $six->marked?->underlined, $six->marked?->word]);
     }

@@ -260,7 +260,7 @@ final class NothingIsDecorationTest extends TestCase
         $all = [];
         foreach ([[], [ShellBond::Bonded, HotColour::White], [ShellBond::OneEnd]] as $choices) {
             $under = $bench
-                ->with(rules: $bench->installation->rules->with(...$choices))
+                ->with(rules: $bench->installation->rules()->with(...$choices))
                 ->withFireClass('there', 'general');
             $plan = $under->plan();
             $all[] = PlanEncoder::plan($plan, $under->installation);
@@ -275,7 +275,7 @@ final class NothingIsDecorationTest extends TestCase
                 ),
             );
             $all[] = [
-                Traveller::order($operations, $under->installation->rules)->operations,
+                Traveller::order($operations, $under->installation->rules())->operations,
                 (new LabelPrints($under->installation))->of(
                     array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
                     $plan->rotations,
@@ -314,7 +314,7 @@ final class NothingIsDecorationTest extends TestCase
         );
         $loom = new Loom('L', 'L', '', Covering::Sleeve, Length::millimetres(300));
         $runs = [];
-        foreach ($bench->installation->runs as $run) {
+        foreach ($bench->installation->runs() as $run) {
             $runs[$run->id] = new Run(
                 $run->id,
                 $run->code,
@@ -360,7 +360,7 @@ final class NothingIsDecorationTest extends TestCase
     private static function drawn(Bench $bench, string $run, Side $side, RunPlan $plan, View $view): string
     {
         $sheets = new EndSheets($bench->installation);
-        $sheet = $sheets->of($bench->installation->runs[$run], $side, $plan);
+        $sheet = $sheets->of($bench->installation->runs()[$run], $side, $plan);
         if ($sheet === null) {
             return '';
         }

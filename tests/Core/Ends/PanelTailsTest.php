@@ -88,7 +88,7 @@ final class PanelTailsTest extends TestCase
         self::assertSame('240 mm', $with->plan()->runs['A-1']->cut->exact->minus($without)->canonical());
         $racked = $with->with(
             locations: [
-                ...$with->installation->locations,
+                ...$with->installation->locations(),
                 'rack' => new \Sartal\Core\Given\Installation\Location(
                     'rack',
                     'Rack',
@@ -97,7 +97,7 @@ final class PanelTailsTest extends TestCase
             ],
             panels: [
                 'p' => new \Sartal\Core\Given\Installation\Panel(
-                    ...['unit' => 20] + get_object_vars($with->installation->panels['p']),
+                    ...['unit' => 20] + get_object_vars($with->installation->panels()['p']),
                 ),
             ],
         );

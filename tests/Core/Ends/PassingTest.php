@@ -51,7 +51,7 @@ final class PassingTest extends TestCase
     /** Round is as wide as it is; a box is its diagonal for a stiff tube, a circle of its girth for one that gives. */
     public function test_a_box_is_as_wide_as_its_diagonal_for_a_stiff_tube_and_less_for_one_that_gives(): void
     {
-        $connectors = ShippedCatalogue::load()->connectors;
+        $connectors = ShippedCatalogue::load()->connectors();
         $seen = [];
         foreach ($connectors as $connector) {
             [$width, $height] = [
@@ -78,7 +78,7 @@ final class PassingTest extends TestCase
 
     public function test_one_of_a_part_is_slid_on_before_where_it_does_not_pass_afterwards(): void
     {
-        $connector = ShippedCatalogue::load()->connectors['xlr3-male-cable'];
+        $connector = ShippedCatalogue::load()->connectors()['xlr3-male-cable'];
         $on = static fn (Part $part): array => [
             ($slid = SlideOn::onto($part, $connector))->before,
             $slid->count,

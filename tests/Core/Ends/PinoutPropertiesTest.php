@@ -47,7 +47,7 @@ final class PinoutPropertiesTest extends TestCase
             foreach (Side::cases() as $side) {
                 $joined = array_map(static fn ($joint): string => $joint->conductor, $plan->end($side)->joints);
                 $unused = array_map(static fn ($each): string => $each->conductor, $plan->end($side)->unused);
-                $all = array_map(strval(...), array_keys($installation->catalogue->cables['random']->conductors()));
+                $all = array_map(strval(...), array_keys($installation->catalogue->cables()['random']->conductors()));
                 sort($all);
                 $listed = array_unique([...$joined, ...$unused]);
                 sort($listed);
@@ -158,7 +158,7 @@ final class PinoutPropertiesTest extends TestCase
             new SignalFunction('three', 2, 'a', false),
             new SignalFunction('screen', 0, 'screen', false),
         ]);
-        $shipped = ShippedCatalogue::load()->connectors['rect90-male'];
+        $shipped = ShippedCatalogue::load()->connectors()['rect90-male'];
         $addresses = array_map(static fn ($cavity): string => $cavity->address, $shipped->cavities);
         shuffle($addresses);
         $plan = [];

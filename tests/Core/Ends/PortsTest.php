@@ -195,11 +195,8 @@ final class PortsTest extends TestCase
         }
         unset($fitting);
         $problems = new \Sartal\Core\File\Problems();
-        $chained = $bench->with(
-            ...get_object_vars(
-                \Sartal\Core\File\FileDecoder::installation(\Sartal\Core\File\Fields::from($shape, '', $problems)),
-            ),
-        );
+        $joined = \Sartal\Core\File\FileDecoder::installation(\Sartal\Core\File\Fields::from($shape, '', $problems));
+        $chained = $bench->with(runs: $joined->runs(), fittings: $joined->fittings());
         $problems->settle();
         self::assertContains('join.not-chain', Bench::codes($chained->plan()->findings));
         self::assertNotContains(

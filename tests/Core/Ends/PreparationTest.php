@@ -24,7 +24,7 @@ final class PreparationTest extends TestCase
     private static function sheet(Bench $bench, string $run, Side $side): EndSheet
     {
         $sheet = (new EndSheets($bench->installation))->of(
-            $bench->installation->runs[$run],
+            $bench->installation->runs()[$run],
             $side,
             $bench->plan()->runs[$run],
         );
@@ -40,14 +40,14 @@ final class PreparationTest extends TestCase
         string $plan = 'rect90-male-24ch',
     ): array {
         $catalogue = ShippedCatalogue::load();
-        $type = $catalogue->connectors[$connector];
+        $type = $catalogue->connectors()[$connector];
         $at = $type->cable->exit($exit);
         self::assertNotNull($at);
         self::assertSame($exit, $at->name);
 
         return array_map(
             static fn (Block $block): string => $block->offset->canonical(),
-            Blocks::in($catalogue->plans[$plan], FittingLayout::ofType($type, $catalogue), $at),
+            Blocks::in($catalogue->plans()[$plan], FittingLayout::ofType($type, $catalogue), $at),
         );
     }
 
@@ -74,7 +74,7 @@ final class PreparationTest extends TestCase
     {
         $catalogue = ShippedCatalogue::load();
         foreach (['rect56-male', 'rect90-male', 'rect120-female', 'dsub25-male', 'modular-frame-4'] as $id) {
-            $type = $catalogue->connectors[$id];
+            $type = $catalogue->connectors()[$id];
             $rear = $type->cable->exit('rear');
             self::assertNotNull($rear);
             $hood = new HoodLengths(FittingLayout::ofType($type, $catalogue), $rear);
@@ -286,12 +286,12 @@ final class PreparationTest extends TestCase
             array_map(static fn ($part): string => $part->id, $preparation->contacts),
         );
         self::assertCount(72, $preparation->cores);
-        self::assertCount(90, ShippedCatalogue::load()->connectors['rect90-male']->cavities);
+        self::assertCount(90, ShippedCatalogue::load()->connectors()['rect90-male']->cavities);
     }
 
     public function test_recipes_keep_to_the_dimensions_of_the_trade(): void
     {
-        $recipes = ShippedCatalogue::load()->recipes;
+        $recipes = ShippedCatalogue::load()->recipes();
         $mark = static fn (string $recipe, Layer $layer): float => $recipes[$recipe]->mark($layer)?->inMillimetres() ??
             -1.0;
         // Strip dimensions: common practice. Untwist at a contact at most 13 mm: ANSI/TIA-568.

@@ -85,7 +85,7 @@ final class SplitPanelTest extends TestCase
         $bench = Bench::microphone()->withCircuit('A-1.c1', phantom: 'A-1.b1');
         self::assertNotContains('phantom.open', Bench::codes($bench->plan()->findings));
         $telescoping = $bench->with(
-            rules: $bench->installation->rules->with(\Sartal\Core\Given\Schools\ShellBond::OneEnd),
+            rules: $bench->installation->rules()->with(\Sartal\Core\Given\Schools\ShellBond::OneEnd),
         );
         self::assertContains('phantom.open', Bench::codes($telescoping->plan()->findings));
     }
@@ -120,7 +120,7 @@ final class SplitPanelTest extends TestCase
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
         $panel = array_filter(
-            $file->installation->fittings,
+            $file->installation->fittings(),
             static fn ($fitting): bool => $fitting->location === 'split-panel',
         );
         self::assertCount(32, $panel);

@@ -202,7 +202,7 @@ final class WiringTest extends TestCase
     public function test_a_ground_lift_and_a_y_joint_come_out_of_splices_links_and_switches(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $lifted = new HandJoint('p1/drain', 'splice:s1', 'ground lift');
         $end = new \Sartal\Core\Given\Installation\End(
             'there',
@@ -217,7 +217,7 @@ final class WiringTest extends TestCase
             ->withRun(new Run('A-1', 'A-1', $run->cable, $run->build, $run->a, $end, $run->ways, $run->carries))
             ->with(
                 fittings: [
-                    ...$bench->installation->fittings,
+                    ...$bench->installation->fittings(),
                     'second' => new Fitting('second', 'Second output', 'xlr3-male-panel', 'there'),
                 ],
                 splices: ['s1'],

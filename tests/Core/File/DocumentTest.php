@@ -129,7 +129,7 @@ final class DocumentTest extends TestCase
         $file = InstallationFile::parse(self::demo());
         $plan = PlanEncoder::plan((new Planner())->plan($file->installation, $file->record), $file->installation);
         self::assertSame('sartal-plan', $plan['format']);
-        self::assertCount(count($file->installation->runs), (array) $plan['runs']);
+        self::assertCount(count($file->installation->runs()), (array) $plan['runs']);
     }
 
     /** @return array<string, array{string, bool}> */

@@ -22,7 +22,7 @@ final class CatalogueTest extends TestCase
     /** @return iterable<string, array{ContactPlan}> */
     public static function plans(): iterable
     {
-        foreach (ShippedCatalogue::load()->plans as $id => $plan) {
+        foreach (ShippedCatalogue::load()->plans() as $id => $plan) {
             yield $id => [$plan];
         }
     }
@@ -31,8 +31,8 @@ final class CatalogueTest extends TestCase
     public function test_a_plan_uses_contacts_that_its_connector_has_each_once(ContactPlan $plan): void
     {
         $catalogue = ShippedCatalogue::load();
-        self::assertArrayHasKey($plan->connector, $catalogue->connectors);
-        $layout = FittingLayout::ofType($catalogue->connectors[$plan->connector], $catalogue, $plan->inserts);
+        self::assertArrayHasKey($plan->connector, $catalogue->connectors());
+        $layout = FittingLayout::ofType($catalogue->connectors()[$plan->connector], $catalogue, $plan->inserts);
         self::assertSame([], $layout->unfit);
         self::assertNotSame([], $plan->channels);
         foreach ($plan->channels as $contacts) {
@@ -46,7 +46,7 @@ final class CatalogueTest extends TestCase
     #[DataProvider('plans')]
     public function test_a_plan_serves_a_signal_whole(ContactPlan $plan): void
     {
-        $served = array_filter(ShippedCatalogue::load()->signals, static function (SignalType $signal) use (
+        $served = array_filter(ShippedCatalogue::load()->signals(), static function (SignalType $signal) use (
             $plan,
         ): bool {
             return $plan->channelsFor($signal) !== [];
@@ -65,7 +65,7 @@ final class CatalogueTest extends TestCase
     /** @return iterable<string, array{ConnectorType}> */
     public static function connectors(): iterable
     {
-        foreach (ShippedCatalogue::load()->connectors as $id => $connector) {
+        foreach (ShippedCatalogue::load()->connectors() as $id => $connector) {
             yield $id => [$connector];
         }
     }
@@ -88,7 +88,7 @@ final class CatalogueTest extends TestCase
     public function test_what_mates_faces_the_other_gender_and_meets_contact_for_contact(ConnectorType $connector): void
     {
         foreach ($connector->mates as $mode) {
-            $other = ShippedCatalogue::load()->connectors[$mode->with] ?? null;
+            $other = ShippedCatalogue::load()->connectors()[$mode->with] ?? null;
             self::assertNotNull($other, $mode->with);
             // A pin goes into a socket; what has neither meets its like.
             $faced = ['male' => 'female', 'female' => 'male', 'neutral' => 'neutral'][$connector->gender->value];
@@ -109,7 +109,7 @@ final class CatalogueTest extends TestCase
     /** Power-in and power-out are keyed differently so that they cannot be confused. */
     public function test_power_in_does_not_mate_with_power_out(): void
     {
-        $all = ShippedCatalogue::load()->connectors;
+        $all = ShippedCatalogue::load()->connectors();
         self::assertNull($all['power-in-cable']->matesWith($all['power-out-panel']));
         self::assertNotEquals($all['power-in-cable']->outline->key, $all['power-out-cable']->outline->key);
         foreach ($all as $connector) {
@@ -124,7 +124,7 @@ final class CatalogueTest extends TestCase
     /** @return iterable<string, array{CableType}> */
     public static function cables(): iterable
     {
-        foreach (ShippedCatalogue::load()->cables as $id => $cable) {
+        foreach (ShippedCatalogue::load()->cables() as $id => $cable) {
             yield $id => [$cable];
         }
     }
@@ -142,7 +142,7 @@ final class CatalogueTest extends TestCase
 
     public function test_a_repeated_element_is_numbered(): void
     {
-        $cable = ShippedCatalogue::load()->cables['multicore-24'];
+        $cable = ShippedCatalogue::load()->cables()['multicore-24'];
         self::assertCount(72, $cable->conductors());
         self::assertSame('pair 17', $cable->element('p17')?->label);
         self::assertCount(3, $cable->conductorsWithin('p17'));
@@ -189,7 +189,7 @@ final class CatalogueTest extends TestCase
     /** @return iterable<string, array{SignalType}> */
     public static function signals(): iterable
     {
-        foreach (ShippedCatalogue::load()->signals as $id => $signal) {
+        foreach (ShippedCatalogue::load()->signals() as $id => $signal) {
             yield $id => [$signal];
         }
     }
@@ -211,7 +211,7 @@ final class CatalogueTest extends TestCase
 
     public function test_the_most_telling_consequence_comes_first(): void
     {
-        $signal = ShippedCatalogue::load()->signals['analogue'];
+        $signal = ShippedCatalogue::load()->signals()['analogue'];
         self::assertStringContainsString('Polarity', $signal->consequence('swap', ['cold', 'hot']));
         self::assertStringContainsString('phantom', $signal->consequence('swap', ['hot', 'screen']));
         self::assertStringContainsString('no return', $signal->consequence('open', ['screen']));
@@ -221,14 +221,14 @@ final class CatalogueTest extends TestCase
     public function test_the_catalogue_is_as_wide_as_the_trade(): void
     {
         $catalogue = ShippedCatalogue::load();
-        self::assertGreaterThanOrEqual(30, count($catalogue->cables));
-        self::assertGreaterThanOrEqual(35, count($catalogue->connectors));
-        $parts = array_count_values(array_map(static fn ($part): string => $part->kind->value, $catalogue->parts));
+        self::assertGreaterThanOrEqual(30, count($catalogue->cables()));
+        self::assertGreaterThanOrEqual(35, count($catalogue->connectors()));
+        $parts = array_count_values(array_map(static fn ($part): string => $part->kind->value, $catalogue->parts()));
         foreach (PartKind::cases() as $kind) {
             self::assertArrayHasKey($kind->value, $parts, 'no part of kind '.$kind->value);
         }
         $pairs = [];
-        foreach ($catalogue->cables as $cable) {
+        foreach ($catalogue->cables() as $cable) {
             if ($cable->family === 'multicore') {
                 $pairs[] = count($cable->construction->children);
             }
@@ -238,7 +238,7 @@ final class CatalogueTest extends TestCase
         foreach (Boot::cases() as $boot) {
             self::assertNotSame(
                 [],
-                array_filter($catalogue->connectors, static fn ($type): bool => $type->cable->boot === $boot),
+                array_filter($catalogue->connectors(), static fn ($type): bool => $type->cable->boot === $boot),
             );
         }
     }
@@ -247,17 +247,17 @@ final class CatalogueTest extends TestCase
     {
         $catalogue = ShippedCatalogue::load();
         $usedRecipes = [];
-        foreach ($catalogue->connectors as $id => $type) {
+        foreach ($catalogue->connectors() as $id => $type) {
             foreach ($type->cable->parts() as $part) {
-                self::assertArrayHasKey($part, $catalogue->parts, $id);
+                self::assertArrayHasKey($part, $catalogue->parts(), $id);
             }
             foreach ($type->cable->recipes as $prepares => $recipe) {
-                self::assertArrayHasKey($recipe, $catalogue->recipes, $id);
+                self::assertArrayHasKey($recipe, $catalogue->recipes(), $id);
                 $usedRecipes[$recipe] = true;
                 self::assertNotSame(
                     [],
                     array_filter(
-                        $catalogue->cables,
+                        $catalogue->cables(),
                         static fn ($cable): bool => array_filter(
                             array_keys($cable->elements()),
                             static fn ($path): bool => $cable->prepares((string) $path) === $prepares,
@@ -269,7 +269,10 @@ final class CatalogueTest extends TestCase
             foreach ($type->bays as $bay) {
                 self::assertNotSame(
                     [],
-                    array_filter($catalogue->connectors, static fn ($insert): bool => $insert->family === $bay->accepts),
+                    array_filter(
+                        $catalogue->connectors(),
+                        static fn ($insert): bool => $insert->family === $bay->accepts,
+                    ),
                     $id,
                 );
             }
@@ -282,17 +285,17 @@ final class CatalogueTest extends TestCase
         }
         self::assertSame(
             [],
-            array_diff(array_keys($catalogue->recipes), array_keys($usedRecipes)),
+            array_diff(array_keys($catalogue->recipes()), array_keys($usedRecipes)),
             'recipes that nothing uses',
         );
-        foreach ($catalogue->parts as $part) {
+        foreach ($catalogue->parts() as $part) {
             foreach ($part->ends as $end) {
-                self::assertArrayHasKey($end, $catalogue->connectors, $part->id);
+                self::assertArrayHasKey($end, $catalogue->connectors(), $part->id);
             }
         }
-        foreach ($catalogue->plans as $plan) {
+        foreach ($catalogue->plans() as $plan) {
             foreach ($plan->byScheme as $stands) {
-                self::assertSame($plan->connector, $catalogue->plans[$stands]->connector, $plan->id);
+                self::assertSame($plan->connector, $catalogue->plans()[$stands]->connector, $plan->id);
             }
         }
     }

@@ -31,7 +31,7 @@ final class SchoolsTest extends TestCase
 {
     private static function under(Bench $bench, School $choice): Bench
     {
-        return $bench->with(rules: $bench->installation->rules->with($choice));
+        return $bench->with(rules: $bench->installation->rules()->with($choice));
     }
 
     /** @return array<string, string> conductor → contact */
@@ -125,7 +125,7 @@ final class SchoolsTest extends TestCase
             ),
             $rule,
         );
-        $conductors = $bench->installation->catalogue->cables[$cable]->conductors();
+        $conductors = $bench->installation->catalogue->cables()[$cable]->conductors();
         foreach (Side::cases() as $side) {
             $hot = array_keys(self::contacts($bench, 'A-1', $side), '2', true);
             self::assertNotSame([], $hot);
@@ -229,7 +229,7 @@ final class SchoolsTest extends TestCase
         $count = static function (JointShrink $rule): int {
             $bench = self::under(Bench::microphone(), $rule);
             $sheet = (new EndSheets($bench->installation))->of(
-                $bench->installation->runs['A-1'],
+                $bench->installation->runs()['A-1'],
                 Side::A,
                 $bench->plan()->runs['A-1'],
             );
@@ -256,7 +256,7 @@ final class SchoolsTest extends TestCase
                 $rule,
             );
             $sheet = (new EndSheets($bench->installation))->of(
-                $bench->installation->runs['A-1'],
+                $bench->installation->runs()['A-1'],
                 Side::A,
                 $bench->plan()->runs['A-1'],
             );
@@ -276,7 +276,7 @@ final class SchoolsTest extends TestCase
         $tools = static function (ContactsMade $rule): string {
             $bench = self::under(Bench::stageBox(), $rule);
             $sheet = (new EndSheets($bench->installation))->of(
-                $bench->installation->runs['M-1'],
+                $bench->installation->runs()['M-1'],
                 Side::B,
                 $bench->plan()->runs['M-1'],
             );
@@ -307,25 +307,25 @@ final class SchoolsTest extends TestCase
             [0, [], [], [], [], []],
             [$none->joints, $none->ends, $none->cuts, $none->labels, $none->tests, $none->overtaken],
         );
-        $white = $of($in->withRules($in->rules->with(HotColour::White)));
+        $white = $of($in->withRules($in->rules()->with(HotColour::White)));
         self::assertSame(['A-119 A', 'A-119 B'], $white->ends, 'only the star-quad has a white core');
         self::assertSame(16, $white->joints, 'four cores at two ends go and come');
-        $open = $of($in->withRules($in->rules->with(ShellBond::OneEnd)));
+        $open = $of($in->withRules($in->rules()->with(ShellBond::OneEnd)));
         self::assertContains('A-114 B', $open->ends);
         self::assertNotContains('A-114 A', $open->ends);
         self::assertContains('A-114', $open->tests);
         self::assertContains('A-114 end-b', $open->overtaken, 'it is built');
         self::assertContains('phantom.open', Bench::codes($open->comes));
-        $long = $of($in->withRules($in->rules->with(LengthPractice::CutLong)));
+        $long = $of($in->withRules($in->rules()->with(LengthPractice::CutLong)));
         self::assertContains('A-114 cut', $long->overtaken);
         self::assertSame(0, $long->joints);
-        $labels = $of($in->withRules($in->rules->with(LabelTurn::LeadingLetter)));
+        $labels = $of($in->withRules($in->rules()->with(LabelTurn::LeadingLetter)));
         self::assertContains('M-202', $labels->labels);
         self::assertNotContains('A-114', $labels->labels);
-        $scheme = $of($in->withRules($in->rules->with(ColourScheme::A)));
+        $scheme = $of($in->withRules($in->rules()->with(ColourScheme::A)));
         self::assertSame(['C-443 A'], $scheme->ends, 'only that end follows the house');
         self::assertSame(8, $scheme->joints, 'four wires go and come');
-        $drain = $of($in->withRules($in->rules->with(ScreenAndDrain::Together)));
+        $drain = $of($in->withRules($in->rules()->with(ScreenAndDrain::Together)));
         self::assertSame([], $drain->tests, 'they touch: nothing reads otherwise');
     }
 }

@@ -204,7 +204,7 @@ final class TypeCodecsTest extends TestCase
                     'cavities' => [['address' => '1', 'face' => [0, 0], 'wiring' => [0, 0]]],
                 ],
             ],
-        ])->connectors['x'];
+        ])->connectors()['x'];
         self::assertNull($bare->cable->entry);
         self::assertNull($bare->cable->terminal($bare->cavities[0]));
         self::assertNull($bare->cable->exit('rear'));

@@ -46,7 +46,7 @@ final class ImpactPropertiesTest extends TestCase
     {
         $plan = (new Planner())->plan($in, $record);
         $found = [];
-        foreach ($in->runs as $id => $run) {
+        foreach ($in->runs() as $id => $run) {
             foreach ($run->withdrawn ? [] : $plan->strands[$id] as $bead) {
                 if (
                     $bead->state === BeadState::Overtaken ||
@@ -60,7 +60,7 @@ final class ImpactPropertiesTest extends TestCase
         foreach ($record->events as $event) {
             if ($event->step !== '') {
                 $last[$event->run][$event->step] = $event;
-                foreach ($event->reopens as $again) {
+                foreach ($event->rework()->reopens ?? [] as $again) {
                     $last[$event->run][$again] = null;
                 }
             }
@@ -74,7 +74,7 @@ final class ImpactPropertiesTest extends TestCase
                     $last[$operation->run][$operation->id] ?? ($last[$operation->run][$operation->step->first] ?? null);
                 $label = in_array($operation->task->value, ['cut', 'label', 'test'], true);
                 if (
-                    ! $in->runs[$operation->run]->withdrawn &&
+                    ! $in->runs()[$operation->run]->withdrawn &&
                     ! $label &&
                     $event !== null &&
                     $event->kind->isDone() &&
@@ -95,12 +95,12 @@ final class ImpactPropertiesTest extends TestCase
 
     private static function edited(Installation $in, Randomizer $random): Installation
     {
-        $runs = $in->runs;
+        $runs = $in->runs();
         $run = array_values($runs)[$random->getInt(0, count($runs) - 1)];
-        $fittings = array_values($in->fittings);
+        $fittings = array_values($in->fittings());
         $fitting = $fittings[$random->getInt(0, count($fittings) - 1)];
-        $way = array_values($in->ways)[$random->getInt(0, count($in->ways) - 1)];
-        $with = static fn (mixed ...$parts): Installation => new Installation(...$parts + get_object_vars($in));
+        $way = array_values($in->ways())[$random->getInt(0, count($in->ways()) - 1)];
+        $with = static fn (mixed ...$parts): Installation => $in->changed($parts);
         $changed = static fn (mixed ...$parts): Installation => $with(
             runs: [$run->id => new Run(...$parts + get_object_vars($run))] + $runs,
         );
@@ -113,16 +113,16 @@ final class ImpactPropertiesTest extends TestCase
                         ...['length' => $way->length->plus(Length::millimetres($random->getInt(-1500, 3000)))] +
                             get_object_vars($way),
                     ),
-                ] + $in->ways,
+                ] + $in->ways(),
             ),
-            2 => $in->withRules($in->rules->with(ColourScheme::A)),
+            2 => $in->withRules($in->rules()->with(ColourScheme::A)),
             3 => $in->withRules(
-                $in->rules->with(HotColour::cases()[$random->getInt(0, count(HotColour::cases()) - 1)]),
+                $in->rules()->with(HotColour::cases()[$random->getInt(0, count(HotColour::cases()) - 1)]),
             ),
             4 => $changed(code: 'X-'.$random->getInt(1, 999)),
             5 => $changed(b: $end(tail: $run->b->tail->plus(Length::millimetres($random->getInt(1, 900))))),
             6 => $changed(
-                b: $end(location: array_values($in->locations)[$random->getInt(0, count($in->locations) - 1)]->id),
+                b: $end(location: array_values($in->locations())[$random->getInt(0, count($in->locations()) - 1)]->id),
             ),
             7 => $changed(withdrawn: true),
             8 => $with(
@@ -130,9 +130,9 @@ final class ImpactPropertiesTest extends TestCase
                     $fitting->id => new Fitting(
                         ...['exit' => $fitting->exit === '' ? 'side' : ''] + get_object_vars($fitting),
                     ),
-                ] + $in->fittings,
+                ] + $in->fittings(),
             ),
-            default => $changed(cable: array_values($in->runs)[$random->getInt(0, count($in->runs) - 1)]->cable),
+            default => $changed(cable: array_values($in->runs())[$random->getInt(0, count($in->runs()) - 1)]->cable),
         };
     }
 

@@ -191,7 +191,7 @@ final class ImpactTest extends TestCase
     /** @param  list<string>  $ways */
     private static function by(Installation $in, string $run, array $ways): \Sartal\Core\Given\Installation\Run
     {
-        return new \Sartal\Core\Given\Installation\Run(...['ways' => $ways] + get_object_vars($in->runs[$run]));
+        return new \Sartal\Core\Given\Installation\Run(...['ways' => $ways] + get_object_vars($in->runs()[$run]));
     }
 
     public function test_the_other_colour_scheme_after_ten_jacks_moves_four_cores_of_each(): void
@@ -207,9 +207,9 @@ final class ImpactTest extends TestCase
             range(1, 5),
         );
         $in = Bench::of(...$requests)->installation;
-        $runs = array_map(strval(...), array_keys($in->runs));
+        $runs = array_map(strval(...), array_keys($in->runs()));
         $record = (new Crew($in))->cut(...$runs)->terminate(...$runs)->test(...$runs)->record();
-        $impact = self::impact($in, $in->withRules($in->rules->with(ColourScheme::A)), $record);
+        $impact = self::impact($in, $in->withRules($in->rules()->with(ColourScheme::A)), $record);
         $ends = [];
         foreach ($impact->runs as $run) {
             foreach ($run->overtaken as $each) {
@@ -243,18 +243,19 @@ final class ImpactTest extends TestCase
         $in = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-house'], ['8p8c-plug-house']))
             ->installation;
         $record = (new Crew($in))->cut('C-1')->terminate('C-1')->record();
-        $end = self::impact($in, $in->withRules($in->rules->with(ColourScheme::A)), $record)->runs['C-1']->overtaken[0];
+        $end = self::impact($in, $in->withRules($in->rules()->with(ColourScheme::A)), $record)->runs['C-1']
+            ->overtaken[0];
         self::assertSame([], $end->remedies);
         self::assertStringContainsString('no spare length is left', implode(' ', $end->ruledOut));
 
         $spared = $in->withRun(
             new \Sartal\Core\Given\Installation\Run(
-                ...['a' => self::spared($in->runs['C-1']->a), 'b' => self::spared($in->runs['C-1']->b)] +
-                    get_object_vars($in->runs['C-1']),
+                ...['a' => self::spared($in->runs()['C-1']->a), 'b' => self::spared($in->runs()['C-1']->b)] +
+                    get_object_vars($in->runs()['C-1']),
             ),
         );
         $record = (new Crew($spared))->cut('C-1')->terminate('C-1')->record();
-        $end = self::impact($spared, $spared->withRules($in->rules->with(ColourScheme::A)), $record)->runs['C-1']
+        $end = self::impact($spared, $spared->withRules($in->rules()->with(ColourScheme::A)), $record)->runs['C-1']
             ->overtaken[0];
         self::assertSame([RemedyKind::End], array_map(static fn ($remedy) => $remedy->kind, $end->remedies));
         self::assertNotSame([], $end->remedies[0]->scraps, 'The plug is thrown away.');
@@ -264,10 +265,10 @@ final class ImpactTest extends TestCase
     {
         $bench = Bench::stageBox();
         $in = $bench->installation;
-        $plan = $in->catalogue->plans['rect90-male-24ch'];
+        $plan = $in->catalogue->plans()['rect90-male-24ch'];
         $addresses = array_map(
             static fn ($cavity): string => $cavity->address,
-            $in->catalogue->connectors['rect90-male']->cavities,
+            $in->catalogue->connectors()['rect90-male']->cavities,
         );
         $next = array_combine($addresses, [...array_slice($addresses, 1), $addresses[0]]);
         $shifted = [];

@@ -21,6 +21,8 @@ use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\Reply;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 use Tests\Support\Bench;
 
@@ -82,7 +84,7 @@ final class ServiceTest extends TestCase
         $plan = (new Planner())->plan($file->installation);
         $tracer = new CircuitTracer($file->installation, $plan);
         $traced = 0;
-        foreach ($file->installation->circuits as $id => $circuit) {
+        foreach ($file->installation->circuits() as $id => $circuit) {
             $runs = [];
             foreach ($plan->runs as $run) {
                 foreach ($run->joints() as $joint) {
@@ -124,17 +126,22 @@ final class ServiceTest extends TestCase
             ...$more,
         );
         $report = $event(1, EventKind::Reported, note: 'hums');
-        $repair = $event(3, EventKind::Repaired, note: 'joined again', of: $report->id);
+        $repair = $event(3, EventKind::Repaired, note: 'joined again', says: new Reply($report->id));
         $passes = static fn (int $i): Event => $event(
             $i,
             EventKind::Tested,
-            verdict: Verdict::Passes,
-            stage: TestStage::Installed,
+            says: new TestTaken(verdict: Verdict::Passes, stage: TestStage::Installed),
         );
         $of = static fn (Event ...$events): array => ServiceFaults::open(new Record($events), $plan);
         self::assertNull($of($report, $passes(2))[0]->repair);
         self::assertFalse($of($report, $passes(2), $repair)[0]->isClosed(), 'The test was before the repair.');
-        self::assertFalse($of($report, $repair, $event(4, EventKind::Tested, verdict: Verdict::Fails))[0]->isClosed());
+        self::assertFalse(
+            $of(
+                $report,
+                $repair,
+                $event(4, EventKind::Tested, says: new TestTaken(verdict: Verdict::Fails)),
+            )[0]->isClosed(),
+        );
         self::assertTrue($of($report, $repair, $passes(4))[0]->isClosed());
     }
 
@@ -180,8 +187,7 @@ final class ServiceTest extends TestCase
                 '2026-03-09T08:00:00Z',
                 '2026-03-09T08:00:00Z',
                 '',
-                verdict: Verdict::Passes,
-                stage: TestStage::Installed,
+                says: new TestTaken(verdict: Verdict::Passes, stage: TestStage::Installed),
             ),
         ]);
         $retests = Retests::due($in, (new Planner())->plan($in, $record), $record);
@@ -242,13 +248,15 @@ final class ServiceTest extends TestCase
             '01',
             EventKind::Tested,
             fingerprint: $plan->for(EventKind::Tested, null),
-            verdict: Verdict::Passes,
-            stage: TestStage::Installed,
+            says: new TestTaken(verdict: Verdict::Passes, stage: TestStage::Installed),
         );
         self::assertSame([], $kinds($made(), $inPlace));
         $asked = $event('02', EventKind::Asked, note: 'Which way round?');
         self::assertSame([GapKind::Question], $kinds($made(), $inPlace, $asked));
-        self::assertSame([], $kinds($made(), $inPlace, $asked, $event('03', EventKind::Answered, of: $asked->id)));
+        self::assertSame(
+            [],
+            $kinds($made(), $inPlace, $asked, $event('03', EventKind::Answered, says: new Reply($asked->id))),
+        );
         self::assertSame(
             [GapKind::Service],
             $kinds($made(), $inPlace, $event('04', EventKind::Reported, note: 'hums')),
@@ -261,8 +269,7 @@ final class ServiceTest extends TestCase
                     '05',
                     EventKind::Tested,
                     fingerprint: $plan->for(EventKind::Tested, null),
-                    verdict: Verdict::Fails,
-                    stage: TestStage::Installed,
+                    says: new TestTaken(verdict: Verdict::Fails, stage: TestStage::Installed),
                 ),
             ),
         );

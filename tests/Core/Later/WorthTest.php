@@ -43,7 +43,7 @@ final class WorthTest extends TestCase
     {
         $demo = (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json');
         $in = InstallationFile::parse($demo)->installation;
-        self::assertSame([48.0, 'EUR'], [$in->economy->rate, $in->economy->currency]);
+        self::assertSame([48.0, 'EUR'], [$in->economy()->rate, $in->economy()->currency]);
         $cost = (new Worth($in, new TimeBook()))->cost(new Figure(1.394, 'min', [], 1), []);
         self::assertEqualsWithDelta(1.1152, $cost->value, 1e-9, '48 an hour is 0.8 a minute.');
         self::assertSame('1.12 EUR', $cost->text());

@@ -38,7 +38,7 @@ final class FindingsTest extends TestCase
 
     private static function withEndB(Bench $bench, string $id, callable $change): Bench
     {
-        $run = $bench->installation->runs[$id];
+        $run = $bench->installation->runs()[$id];
 
         return $bench->withRun(
             new Run(
@@ -95,7 +95,7 @@ final class FindingsTest extends TestCase
         self::assertSame(['contact.two-functions'], self::codes($bench));
         $declared = $bench->with(
             fittings: ['A-1.b1' => new Fitting('A-1.b1', 'A-1 B', 'xlr3-male-cable', 'there', [], ['2'])] +
-                $bench->installation->fittings,
+                $bench->installation->fittings(),
         );
         self::assertSame([], self::codes($declared));
     }
@@ -129,10 +129,10 @@ final class FindingsTest extends TestCase
         $codes = self::codes(
             $bench->with(
                 catalogue: new Catalogue(
-                    $all->cables,
-                    $all->connectors,
-                    $all->signals,
-                    [$plan->id => $plan] + $all->plans,
+                    $all->cables(),
+                    $all->connectors(),
+                    $all->signals(),
+                    [$plan->id => $plan] + $all->plans(),
                 ),
             ),
         );
@@ -147,7 +147,7 @@ final class FindingsTest extends TestCase
             Bench::request('one', 'pair-foil', ['analogue'], ...$plans),
             Bench::request('two', 'pair-foil', ['analogue'], ...$plans),
         );
-        $run = $bench->installation->runs['two'];
+        $run = $bench->installation->runs()['two'];
         $leg = $run->b->legs[0];
         $both = $bench->withRun(
             new Run(
@@ -201,7 +201,7 @@ final class FindingsTest extends TestCase
             ),
         );
         self::assertSame([], self::codes($bench));
-        self::assertCount(2, $bench->installation->runs['P-1']->b->legs);
+        self::assertCount(2, $bench->installation->runs()['P-1']->b->legs);
         $mixed = self::withEndB(
             $bench,
             'P-1',
@@ -213,7 +213,7 @@ final class FindingsTest extends TestCase
     public function test_a_cable_without_the_conductor_that_a_signal_needs(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $without = $bench->withRun(
             new Run('A-1', 'A-1', 'coax-75-12g', $run->build, $run->a, $run->b, $run->ways, $run->carries),
         );
@@ -228,7 +228,7 @@ final class FindingsTest extends TestCase
     public function test_unknown_things_are_named(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $lost = new Run(
             'A-1',
             'A-1',
@@ -266,7 +266,12 @@ final class FindingsTest extends TestCase
             '1' => ['hot' => '3', 'cold' => '2', 'screen' => '1'],
         ]);
         $swapped = $mated('xlr3-female-panel', 'odd')->with(
-            catalogue: new Catalogue($all->cables, $all->connectors, $all->signals, ['odd' => $other] + $all->plans),
+            catalogue: new Catalogue(
+                $all->cables(),
+                $all->connectors(),
+                $all->signals(),
+                ['odd' => $other] + $all->plans(),
+            ),
         );
         self::assertSame(['mating.function', 'mating.function'], self::codes($swapped));
     }

@@ -44,7 +44,7 @@ final class PlanningAidsTest extends TestCase
         $catalogue = ShippedCatalogue::load();
 
         return PlanLayout::lay(
-            FittingLayout::ofType($catalogue->connectors[$connector], $catalogue),
+            FittingLayout::ofType($catalogue->connectors()[$connector], $catalogue),
             ['hot', 'cold', 'screen'],
             $channels,
             $order,
@@ -55,7 +55,7 @@ final class PlanningAidsTest extends TestCase
     public function test_24_channels_laid_by_column_are_the_shipped_plan(): void
     {
         self::assertSame(
-            ShippedCatalogue::load()->plans['rect90-male-24ch']->channels,
+            ShippedCatalogue::load()->plans()['rect90-male-24ch']->channels,
             self::lay('rect90-male', 24, LayOrder::Columns),
         );
     }
@@ -93,7 +93,7 @@ final class PlanningAidsTest extends TestCase
     /** Whatever is laid, function and contact are one-to-one. */
     public function test_what_is_laid_is_one_to_one(): void
     {
-        foreach (ShippedCatalogue::load()->connectors as $id => $type) {
+        foreach (ShippedCatalogue::load()->connectors() as $id => $type) {
             foreach (LayOrder::cases() as $order) {
                 $plan = new ContactPlan('x', 'x', $id, self::lay($id, 200, $order));
                 self::assertSame([], $plan->collisions(), $id);
@@ -104,10 +104,10 @@ final class PlanningAidsTest extends TestCase
     public function test_halves_with_one_plan_agree_and_a_planted_mismatch_is_found(): void
     {
         $catalogue = ShippedCatalogue::load();
-        $mode = $catalogue->connectors['rect90-male']->matesWith($catalogue->connectors['rect90-female']);
+        $mode = $catalogue->connectors()['rect90-male']->matesWith($catalogue->connectors()['rect90-female']);
         self::assertNotNull($mode);
-        $male = $catalogue->plans['rect90-male-24ch'];
-        $pairs = PlanComparison::between($male, $catalogue->plans['rect90-female-24ch'], $mode);
+        $male = $catalogue->plans()['rect90-male-24ch'];
+        $pairs = PlanComparison::between($male, $catalogue->plans()['rect90-female-24ch'], $mode);
         self::assertCount(72, $pairs);
         self::assertSame([], array_filter($pairs, static fn (ContactPair $pair): bool => ! $pair->agrees()));
         $channels = $male->channels;
@@ -116,7 +116,7 @@ final class PlanningAidsTest extends TestCase
         $wrong = array_filter(
             PlanComparison::between(
                 new ContactPlan('x', 'x', 'rect90-male', $channels),
-                $catalogue->plans['rect90-female-24ch'],
+                $catalogue->plans()['rect90-female-24ch'],
                 $mode,
             ),
             static fn (ContactPair $pair): bool => ! $pair->agrees(),
@@ -131,7 +131,7 @@ final class PlanningAidsTest extends TestCase
     public function test_a_mating_mode_may_cross_contacts(): void
     {
         $catalogue = ShippedCatalogue::load();
-        $mode = $catalogue->connectors['trs-jack']->matesWith($catalogue->connectors['ts-plug']);
+        $mode = $catalogue->connectors()['trs-jack']->matesWith($catalogue->connectors()['ts-plug']);
         self::assertSame('sleeve', $mode?->opposite('ring'));
         self::assertSame('tip', $mode->opposite('tip'));
     }
@@ -173,7 +173,7 @@ final class PlanningAidsTest extends TestCase
             'plan.insert',
             $codes(new ContactPlan('x', 'x', 'modular-frame-4', [], inserts: ['1' => 'xlr3-male-cable'])),
         );
-        foreach ($catalogue->plans as $plan) {
+        foreach ($catalogue->plans() as $plan) {
             self::assertSame([], $codes($plan), $plan->id);
         }
     }
@@ -204,7 +204,7 @@ final class PlanningAidsTest extends TestCase
     public function test_a_retired_plan_is_not_offered(): void
     {
         $in = self::demo();
-        $plan = $in->catalogue->plans['8p8c-plug-t568b'];
+        $plan = $in->catalogue->plans()['8p8c-plug-t568b'];
         $retired = new ContactPlan($plan->id, $plan->name, $plan->connector, $plan->channels, retired: true);
         $with = $in->withCatalogue((new Catalogue(plans: [$plan->id => $retired]))->plus($in->catalogue));
         self::assertArrayNotHasKey($plan->id, (new Suitability($with))->of('cat6-utp', 'network'));
@@ -246,7 +246,7 @@ final class PlanningAidsTest extends TestCase
         $in = self::demo();
         $at = 'lectern';
         foreach ($request->ways as $id) {
-            $next = $in->ways[$id]->across($at);
+            $next = $in->ways()[$id]->across($at);
             self::assertNotNull($next, $id.' does not begin at '.$at);
             $at = $next;
         }

@@ -15,6 +15,7 @@ use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 
 /** A test stays the test of what it covered, whatever that is joined to or parted from afterwards. */
@@ -46,8 +47,7 @@ final class CoveredRunsTest extends TestCase
             $at,
             $at,
             $prints->for(EventKind::Tested, null),
-            verdict: $verdict,
-            covers: count($covers) > 1 ? $covers : [],
+            says: new TestTaken(verdict: $verdict, covers: count($covers) > 1 ? $covers : []),
         );
     }
 
@@ -81,9 +81,9 @@ final class CoveredRunsTest extends TestCase
 
     private static function joined(Installation $in, string $one, string $other): Installation
     {
-        $end = static fn (string $run): string => $in->runs[$run]->fittings()[0].'/1';
+        $end = static fn (string $run): string => $in->runs()[$run]->fittings()[0].'/1';
 
-        return $in->changed(['links' => [...$in->links, new Link($end($one), $end($other))]]);
+        return $in->changed(['links' => [...$in->links(), new Link($end($one), $end($other))]]);
     }
 
     public function test_a_run_that_is_joined_to_another_keeps_its_own_test_and_gets_none_of_the_others(): void
@@ -126,7 +126,7 @@ final class CoveredRunsTest extends TestCase
         $third = array_values(
             array_filter(
                 array_map(strval(...), array_keys((new Planner())->plan($in)->assemblies)),
-                static fn (string $id): bool => $id !== $one && $id !== $other && $in->runs[$id]->fittings() !== [],
+                static fn (string $id): bool => $id !== $one && $id !== $other && $in->runs()[$id]->fittings() !== [],
             ),
         )[0];
         $pair = self::joined($in, $one, $other);

@@ -161,7 +161,7 @@ final class DiagnosisTest extends TestCase
     public function test_a_block_loaded_too_far_on(int $by): void
     {
         $bench = Bench::stageBox();
-        $layout = FittingLayout::unfolded($bench->installation->fittings['M-1.b1'], $bench->installation->catalogue);
+        $layout = FittingLayout::unfolded($bench->installation->fittings()['M-1.b1'], $bench->installation->catalogue);
         $row = array_map(strval(...), array_keys($layout->cavities ?? []));
         $edges = [];
         foreach ($bench->expectation()->wiring->edges as $id => $edge) {
@@ -279,7 +279,7 @@ final class DiagnosisTest extends TestCase
         $jack = $bench->with(
             fittings: [
                 'A-1.b1' => new \Sartal\Core\Given\Installation\Fitting('A-1.b1', 'Jack', 'trs-jack-mute', 'there'),
-            ] + $bench->installation->fittings,
+            ] + $bench->installation->fittings(),
         );
         self::assertSame(['t:A-1.b1/sleeve', 't:A-1.b1/tip'], $jack->expectation()->reading->lights['t:A-1.a1/tip']);
         self::assertSame(['t:A-1.b1/tip'], $bench->expectation()->reading->lights['t:A-1.a1/tip']);

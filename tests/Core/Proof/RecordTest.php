@@ -19,6 +19,7 @@ use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 use Tests\Support\Bench;
 
@@ -44,7 +45,7 @@ final class RecordTest extends TestCase
             $at,
             $at,
             $relied,
-            verdict: $verdict,
+            says: $verdict === null ? null : new TestTaken(verdict: $verdict),
         );
     }
 
@@ -137,7 +138,7 @@ final class RecordTest extends TestCase
                 $at,
                 $at,
                 $relied->for(EventKind::Tested, null),
-                verdict: Verdict::Passes,
+                says: new TestTaken(verdict: Verdict::Passes),
             ),
         ];
         $states = [];
@@ -159,7 +160,7 @@ final class RecordTest extends TestCase
     public function test_a_run_made_in_place_is_pulled_before_its_ends_are_made(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $site = $bench->withRun(
             new Run($run->id, $run->code, $run->cable, Build::Site, $run->a, $run->b, $run->ways, $run->carries),
         );
@@ -189,7 +190,7 @@ final class RecordTest extends TestCase
         $planner->plan($bench->installation);
         self::assertSame(40, $cache->runsComputed, 'nothing changed, nothing computed');
 
-        $run = $bench->installation->runs['R-7'];
+        $run = $bench->installation->runs()['R-7'];
         $edited = $bench->withRun(new Run('R-7', 'R-7', $run->cable, $run->build, $run->a, $run->b, [], $run->carries));
         $plan = $planner->plan($edited->installation);
         self::assertSame(41, $cache->runsComputed);

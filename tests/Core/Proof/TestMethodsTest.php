@@ -391,7 +391,7 @@ final class TestMethodsTest extends TestCase
         $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['trs-balanced'], ['trs-balanced']));
         $bench = $bench->with(
             fittings: ['A-1.b1' => new Fitting('A-1.b1', 'Jack', 'trs-jack-mute', 'there')] +
-                $bench->installation->fittings,
+                $bench->installation->fittings(),
         );
         $expectation = $bench->expectation();
         self::assertNotSame([], $expectation->states);
@@ -500,8 +500,8 @@ final class TestMethodsTest extends TestCase
     public function test_the_house_edits_it_for_a_family_of_connectors(): void
     {
         $bench = Bench::microphone();
-        $family =
-            $bench->installation->catalogue->connectors[$bench->installation->fittings['A-1.a1']->connector]->family;
+        $family = $bench->installation->catalogue->connectors()[$bench->installation->fittings()['A-1.a1']->connector]
+            ->family;
         $edited = $bench->with(
             testing: (new TestChoices())->with($family, TestStage::Bench, [Method::Map, Method::Noise]),
         );
@@ -524,7 +524,7 @@ final class TestMethodsTest extends TestCase
             self::methods(self::plan($bench)),
             self::methods(
                 self::plan(
-                    $edited->with(testing: $edited->installation->testing->with($family, TestStage::Bench, null)),
+                    $edited->with(testing: $edited->installation->testing()->with($family, TestStage::Bench, null)),
                 ),
             ),
         );
@@ -541,9 +541,7 @@ final class TestMethodsTest extends TestCase
         );
         $plan = (new \Sartal\Core\Plan\Planning\Planner())->plan($file->installation);
         $in = $file->installation;
-        $edited = new \Sartal\Core\Given\Installation\Installation(
-            ...['testing' => new TestChoices(['' => ['bench' => [Method::Noise]]])] + get_object_vars($in),
-        );
+        $edited = $in->changed(['testing' => new TestChoices(['' => ['bench' => [Method::Noise]]])]);
         foreach ([$in, $edited] as $each) {
             $planner = new \Sartal\Core\Plan\Planning\AssemblyPlanner($each, $plan->runs);
             $assembly = $plan->assemblies['P-007'];

@@ -22,6 +22,8 @@ use Sartal\Core\Proof\Diagnosing\Probing;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\TestSettled;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Verdict;
 use Tests\Support\Bench;
@@ -55,12 +57,12 @@ final class TrialsTest extends TestCase
             $at,
             $fingerprint,
             $instrument,
-            '',
-            null,
-            $verdict,
-            of: $of,
-            stage: $stage,
             step: $step,
+            says: match ($kind) {
+                EventKind::Tested => new TestTaken(verdict: $verdict, stage: $stage),
+                EventKind::Settled => new TestSettled($of, $stage),
+                default => null,
+            },
         );
     }
 
@@ -164,7 +166,7 @@ final class TrialsTest extends TestCase
         $plan = (new Planner())->plan($bench->installation, new Record([...$made, ...$tests]));
         self::assertContains('test.contradicts', Bench::codes($plan->findings));
         self::assertNotContains('test.own-work', Bench::codes($plan->findings));
-        $strict = $bench->with(rules: $bench->installation->rules->with(TestedBy::Another));
+        $strict = $bench->with(rules: $bench->installation->rules()->with(TestedBy::Another));
         self::assertContains(
             'test.own-work',
             Bench::codes((new Planner())->plan($strict->installation, new Record([...$made, ...$tests]))->findings),

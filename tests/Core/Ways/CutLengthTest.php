@@ -53,9 +53,9 @@ final class CutLengthTest extends TestCase
     private static function in(Installation $installation): \Sartal\Core\Given\Measure\Worked
     {
         return CutLength::work(
-            $installation->runs['A-1'],
+            $installation->runs()['A-1'],
             $installation,
-            Layout::alone($installation->runs['A-1'], $installation),
+            Layout::alone($installation->runs()['A-1'], $installation),
         );
     }
 

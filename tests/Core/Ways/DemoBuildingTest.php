@@ -60,12 +60,12 @@ final class DemoBuildingTest extends TestCase
 
     public function test_every_way_of_every_run_lets_its_cable_in_and_leads_from_end_to_end(): void
     {
-        foreach (self::in()->runs as $id => $run) {
+        foreach (self::in()->runs() as $id => $run) {
             $route = self::plan()->layout->routes[$id];
             $at = $run->a->location;
             foreach ($route->hops as $hop) {
                 self::assertNull(
-                    Permit::refusal($hop->way, Cargo::from(self::in()->catalogue->cables[$run->cable])),
+                    Permit::refusal($hop->way, Cargo::from(self::in()->catalogue->cables()[$run->cable])),
                     $run->code.' in '.$hop->way->name,
                 );
                 self::assertSame($at, $hop->from);
@@ -97,7 +97,7 @@ final class DemoBuildingTest extends TestCase
         foreach (self::plan()->runs as $id => $run) {
             $ways = array_sum(
                 array_map(
-                    static fn (string $way): int => self::in()->ways[$way]->length->nanometres,
+                    static fn (string $way): int => self::in()->ways()[$way]->length->nanometres,
                     self::plan()->layout->routes[$id]->ways(),
                 ),
             );
@@ -140,21 +140,21 @@ final class DemoBuildingTest extends TestCase
             foreach ($plan->assigned as $assigned) {
                 foreach ($assigned->cuts as $cut) {
                     self::assertSame(self::plan()->runs[$cut->run]->cut->result->nanometres, $cut->length->nanometres);
-                    self::assertSame($cable, self::in()->runs[$cut->run]->cable);
+                    self::assertSame($cable, self::in()->runs()[$cut->run]->cable);
                     self::assertArrayNotHasKey($cut->run, $seen);
                     $seen[$cut->run] = true;
                 }
             }
         }
         $cut = array_filter(
-            array_keys(self::in()->runs),
+            array_keys(self::in()->runs()),
             static fn (string $run): bool => array_filter(
                 self::record()->of($run),
                 static fn ($event): bool => $event->kind->value === 'cut',
             ) !== [],
         );
         self::assertEqualsCanonicalizing(
-            array_values(array_diff(array_keys(self::in()->runs), $cut)),
+            array_values(array_diff(array_keys(self::in()->runs()), $cut)),
             array_keys($seen),
         );
     }
@@ -163,9 +163,9 @@ final class DemoBuildingTest extends TestCase
     {
         $now = Cuts::plan(self::in(), self::plan(), self::record());
         self::assertTrue(Replanned::between($now, $now)->isNothing());
-        $reels = self::in()->reels;
+        $reels = self::in()->reels();
         unset($reels['R-02'], $reels['O-12']);
-        $fewer = new Installation(...['reels' => $reels] + get_object_vars(self::in()));
+        $fewer = self::in()->changed(['reels' => $reels]);
         $then = Cuts::plan($fewer, self::plan(), self::record());
         [$there, $back] = [Replanned::between($now, $then), Replanned::between($then, $now)];
         self::assertFalse($there->isNothing());
@@ -213,7 +213,7 @@ final class DemoBuildingTest extends TestCase
 
     public function test_packs_hold_what_is_short_and_not_a_pack_more(): void
     {
-        foreach (self::lines(...array_map(strval(...), array_keys(self::in()->runs))) as $key => $line) {
+        foreach (self::lines(...array_map(strval(...), array_keys(self::in()->runs()))) as $key => $line) {
             if ($line->sort === Sort::Cable) {
                 continue;
             }
@@ -231,16 +231,16 @@ final class DemoBuildingTest extends TestCase
     public function test_every_fitting_at_the_end_of_a_run_is_bought_once(): void
     {
         $asks = (new PartsPlanner(self::in(), self::plan()))->asks(
-            array_map(strval(...), array_keys(self::in()->runs)),
+            array_map(strval(...), array_keys(self::in()->runs())),
         );
         $bought = count(array_filter($asks, static fn (Ask $ask): bool => $ask->sort === Sort::Connector));
         $landed = [];
-        foreach (self::in()->runs as $run) {
+        foreach (self::in()->runs() as $run) {
             foreach (Side::cases() as $side) {
                 foreach ($run->end($side)->legs as $leg) {
                     if ($leg->landing !== null) {
                         $landed[$leg->landing->fitting] =
-                            1 + count(self::in()->fittings[$leg->landing->fitting]->inserts);
+                            1 + count(self::in()->fittings()[$leg->landing->fitting]->inserts);
                     }
                 }
             }
@@ -262,10 +262,10 @@ final class DemoBuildingTest extends TestCase
     public function test_cable_is_needed_as_long_as_all_its_cuts(): void
     {
         $sums = [];
-        foreach (self::in()->runs as $id => $run) {
+        foreach (self::in()->runs() as $id => $run) {
             $sums[$run->cable] = ($sums[$run->cable] ?? Length::zero())->plus(self::plan()->runs[$id]->cut->result);
         }
-        $lines = self::lines(...array_map(strval(...), array_keys(self::in()->runs)));
+        $lines = self::lines(...array_map(strval(...), array_keys(self::in()->runs())));
         foreach ($sums as $cable => $sum) {
             self::assertEqualsWithDelta($sum->inMetres(), $lines['cable '.$cable]->needed->value, 1e-6);
         }

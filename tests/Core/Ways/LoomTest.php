@@ -143,7 +143,7 @@ final class LoomTest extends TestCase
         for ($n = 0; $n < 40; $n++) {
             $by = ($random->getInt(-200, 80) * 50) / 1000;
             $bench = self::moved($by);
-            self::assertSame('10000 mm', $bench->installation->ways['tray']->length->canonical());
+            self::assertSame('10000 mm', $bench->installation->ways()['tray']->length->canonical());
             $shape = self::shape($bench);
             $along = Length::zero();
             foreach ($shape->segments as $segment) {
@@ -300,7 +300,7 @@ final class LoomTest extends TestCase
 
     public function test_the_smallest_sleeve_that_goes_round_is_taken(): void
     {
-        $parts = Bench::microphone()->installation->catalogue->parts;
+        $parts = Bench::microphone()->installation->catalogue->parts();
         $choose = static fn (float $diameter): ?string => SleeveChoice::among($parts, Length::millimetres($diameter))
             ?->id;
         self::assertSame(

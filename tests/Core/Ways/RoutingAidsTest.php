@@ -83,20 +83,20 @@ final class RoutingAidsTest extends TestCase
             $router = new Router($in);
             [$from, $to] = ['l'.$random->getInt(0, 8), 'l'.$random->getInt(0, 8)];
             $by = array_map(
-                static fn (): Way => $in->ways['t'.$random->getInt(1, 8)],
+                static fn (): Way => $in->ways()['t'.$random->getInt(1, 8)],
                 range(1, $random->getInt(1, 2)),
             );
             $ways = (new ByWayOf($router, null))->ways($from, $to, array_values($by));
             self::assertNotNull($ways);
             $at = $from;
             foreach ($ways as $id) {
-                $at = $in->ways[$id]->across($at);
+                $at = $in->ways()[$id]->across($at);
                 self::assertNotNull($at, 'the ways join');
             }
             self::assertSame($to, $at);
             self::assertSame(
                 self::shortestThrough($router, $from, $to, array_values($by)),
-                array_sum(array_map(static fn (string $id): int => $in->ways[$id]->length->nanometres, $ways)),
+                array_sum(array_map(static fn (string $id): int => $in->ways()[$id]->length->nanometres, $ways)),
             );
         }
     }
@@ -129,7 +129,7 @@ final class RoutingAidsTest extends TestCase
     public function test_a_way_that_cannot_be_come_to_is_no_way(): void
     {
         $in = Site::of(Site::ways(Site::way('island', WayKind::Tray, 3, 'x', 'y')), Site::run('A-1'))->installation;
-        self::assertNull((new ByWayOf(new Router($in), null))->ways('left', 'rack', [$in->ways['island']]));
+        self::assertNull((new ByWayOf(new Router($in), null))->ways('left', 'rack', [$in->ways()['island']]));
     }
 
     public function test_the_runs_that_a_remedy_names_bring_the_way_under_its_limit_without_filling_another(): void
@@ -156,7 +156,7 @@ final class RoutingAidsTest extends TestCase
         preg_match_all('~A-\d+~', $finding->remedy, $named);
         self::assertNotSame([], $named[0]);
         foreach ($named[0] as $id) {
-            $run = $bench->installation->runs[$id];
+            $run = $bench->installation->runs()[$id];
             $bench = $bench->withRun(
                 new Run(
                     $run->id,
@@ -235,7 +235,7 @@ final class RoutingAidsTest extends TestCase
             $in = self::building(100 + $n, 10);
             $runs = [];
             foreach (range(1, 7) as $i) {
-                $like = $in->runs['A-1'];
+                $like = $in->runs()['A-1'];
                 [$from, $to] = ['l0', 'l'.$random->getInt(1, 9)];
                 $end = static fn (
                     \Sartal\Core\Given\Installation\End $of,
@@ -260,10 +260,12 @@ final class RoutingAidsTest extends TestCase
                     'L',
                 );
             }
-            $with = new Installation(
-                ...['runs' => $runs, 'fittings' => [], 'circuits' => [], 'looms' => ['L' => Loom::named('L', 'L')]] +
-                    get_object_vars($in),
-            );
+            $with = $in->changed([
+                'runs' => $runs,
+                'fittings' => [],
+                'circuits' => [],
+                'looms' => ['L' => Loom::named('L', 'L')],
+            ]);
             $plan = (new Planner())->plan($with);
             $shape = $plan->layout->looms['L'];
             self::assertSame('l0', $shape->root);
@@ -312,7 +314,7 @@ final class RoutingAidsTest extends TestCase
             foreach ([0.5, 3, 12, 40, 88, 130, 260, 900, 5000] as $metres) {
                 foreach (
                     $reaches->lines(
-                        array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs),
+                        array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs()),
                     ) as $line
                 ) {
                     $reach = $reaches->judge($line);

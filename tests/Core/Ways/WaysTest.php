@@ -131,7 +131,7 @@ final class WaysTest extends TestCase
     /** @param  list<string>  $ways */
     private static function pinned(Bench $bench, array $ways): Bench
     {
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
 
         return $bench->withRun(
             new Run(

@@ -200,13 +200,11 @@ final class AssignmentTest extends TestCase
         );
         $prices = new \Sartal\Core\Given\Installation\Economy(prices: ['pair-foil' => 1.2]);
         [$in, $after] = array_map(
-            static fn (Installation $each): Installation => new Installation(
-                ...['economy' => $prices] + get_object_vars($each),
-            ),
+            static fn (Installation $each): Installation => $each->changed(['economy' => $prices]),
             [$in, $after],
         );
 
-        return [$in, $after, (new Crew($in))->cut(...array_map(strval(...), array_keys($in->runs)))->record()];
+        return [$in, $after, (new Crew($in))->cut(...array_map(strval(...), array_keys($in->runs())))->record()];
     }
 
     /**
@@ -217,7 +215,7 @@ final class AssignmentTest extends TestCase
     private static function exhaustive(Installation $in, Work $work, array $overtaken): float
     {
         $pieces = (new Pieces($work))->free('pair-foil');
-        $rate = $in->economy->rate / 60;
+        $rate = $in->economy()->rate / 60;
         $least = INF;
         foreach (self::orders(range(0, count($pieces) - 1)) as $order) {
             $sum = 0.0;

@@ -14,6 +14,10 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Flag;
+use Sartal\Core\Proof\Record\Flagged;
+use Sartal\Core\Proof\Record\Reply;
+use Sartal\Core\Proof\Record\SentBack;
+use Sartal\Core\Proof\Record\TestTaken;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Flaw;
@@ -43,7 +47,7 @@ final class BenchProgressTest extends TestCase
                 $plan->assemblies[array_key_first($plan->assemblies)],
                 $plan->runs,
             ),
-            $bench->installation->rules,
+            $bench->installation->rules(),
         )->operations;
     }
 
@@ -98,7 +102,7 @@ final class BenchProgressTest extends TestCase
         self::assertSame(EventKind::Tested, $test?->kind);
         $progress = new Progress($operations, [
             ...$all,
-            $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Fails),
+            $this->event(EventKind::Tested, 'M-1', null, says: new TestTaken(verdict: Verdict::Fails)),
         ]);
         self::assertSame(
             [Task::Test],
@@ -108,7 +112,7 @@ final class BenchProgressTest extends TestCase
             [],
             (new Progress($operations, [
                 ...$all,
-                $this->event(EventKind::Tested, 'M-1', null, verdict: Verdict::Passes),
+                $this->event(EventKind::Tested, 'M-1', null, says: new TestTaken(verdict: Verdict::Passes)),
             ]))->open(),
         );
     }
@@ -141,17 +145,23 @@ final class BenchProgressTest extends TestCase
         );
         self::assertSame(
             Status::ToDo,
-            $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Damaged)),
-        );
-        self::assertSame(
-            Status::Done,
-            $status($done, $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Redone)),
+            $status(
+                $done,
+                $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, says: new Flagged(Flag::Damaged)),
+            ),
         );
         self::assertSame(
             Status::Done,
             $status(
                 $done,
-                $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, flag: Flag::Extracted),
+                $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, says: new Flagged(Flag::Redone)),
+            ),
+        );
+        self::assertSame(
+            Status::Done,
+            $status(
+                $done,
+                $this->event(EventKind::Flagged, 'A-1', Side::A, step: $join->id, says: new Flagged(Flag::Extracted)),
                 $this->confirm($join),
             ),
             'extracted, then seated again',
@@ -259,12 +269,12 @@ final class BenchProgressTest extends TestCase
         $progress = new Progress($operations, [$hold, $question]);
         self::assertSame([$hold], $progress->holds());
         self::assertNull($progress->questions()[0]['answer']);
-        $answer = $this->event(EventKind::Answered, 'A-1', null, of: $question->id, note: 'No.');
+        $answer = $this->event(EventKind::Answered, 'A-1', null, says: new Reply($question->id), note: 'No.');
         $progress = new Progress($operations, [
             $hold,
             $question,
             $answer,
-            $this->event(EventKind::Lifted, 'A-1', null, of: $hold->id),
+            $this->event(EventKind::Lifted, 'A-1', null, says: new Reply($hold->id)),
         ]);
         self::assertSame([], $progress->holds());
         self::assertSame($answer, $progress->questions()[0]['answer']);
@@ -276,7 +286,7 @@ final class BenchProgressTest extends TestCase
         $operations = self::operations($bench);
         $events = array_map(
             fn (Operation $operation): Event => $operation->task === Task::Test
-                ? $this->event(EventKind::Tested, $operation->run, verdict: Verdict::Passes)
+                ? $this->event(EventKind::Tested, $operation->run, says: new TestTaken(verdict: Verdict::Passes))
                 : $this->confirm($operation),
             array_values($operations),
         );
@@ -291,7 +301,13 @@ final class BenchProgressTest extends TestCase
         );
         $after = new Progress($operations, [
             ...$events,
-            $this->event(EventKind::Reworked, $inspect->run, $side, step: $inspect->id, reopens: $rework->reopens),
+            $this->event(
+                EventKind::Reworked,
+                $inspect->run,
+                $side,
+                step: $inspect->id,
+                says: new SentBack($rework->reopens),
+            ),
         ]);
 
         return [
@@ -394,7 +410,7 @@ final class BenchProgressTest extends TestCase
     public function test_it_says_when_no_spare_length_is_left(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $with = static fn (int $spares): Bench => $bench->withRun(
             new Run(...['a' => new End(...['spares' => $spares] + get_object_vars($run->a))] + get_object_vars($run)),
         );
@@ -408,7 +424,7 @@ final class BenchProgressTest extends TestCase
     public function test_a_second_remake_counts_the_first(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $bench = $bench->withRun(
             new Run(...['a' => new End(...['spares' => 2] + get_object_vars($run->a))] + get_object_vars($run)),
         );
@@ -424,7 +440,7 @@ final class BenchProgressTest extends TestCase
                 'A-1',
                 Side::A,
                 step: $inspect->id,
-                reopens: $rework->reopens,
+                says: new SentBack($rework->reopens),
             );
             foreach ($rework->reopens as $id) {
                 $events[] = $this->confirm($operations[$id]);

@@ -15,6 +15,7 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\CutNoted;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
@@ -46,7 +47,7 @@ final class CuttingTest extends TestCase
         $bench ??= self::bench();
         $runs = $needs = [];
         foreach ($metres as $i => $length) {
-            $run = $bench->installation->runs['A-1'];
+            $run = $bench->installation->runs()['A-1'];
             $runs['R-'.$i] = new Run(
                 'R-'.$i,
                 'R-'.$i,
@@ -233,11 +234,7 @@ final class CuttingTest extends TestCase
             '2026-03-09T08:00:00Z',
             sprintf('2026-03-09T08:%02d:00.000000Z', $n),
             '',
-            '',
-            '',
-            null,
-            null,
-            new CutMade(Length::parse($length), $reel, $from, $to),
+            says: new CutNoted(new CutMade(Length::parse($length), $reel, $from, $to)),
         );
     }
 
@@ -300,7 +297,7 @@ final class CuttingTest extends TestCase
             $short->at,
             $short->received,
             $prints->for(EventKind::Cut, null),
-            cut: $short->cut,
+            says: $short->says,
         );
         $strand = (new Planner())->plan($bench->installation, new Record([$now]))->strands['A-3'];
         self::assertSame(BeadState::Failed, $strand[0]->state);
@@ -320,7 +317,7 @@ final class CuttingTest extends TestCase
     public function test_a_run_made_in_place_is_paid_out_long_by_rule(): void
     {
         $bench = Site::of(Site::ways(), Site::run('A-1'));
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $site = $bench->withRun(
             new Run(
                 $run->id,

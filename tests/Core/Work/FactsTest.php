@@ -16,8 +16,11 @@ use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\CutNoted;
+use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\SentBack;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\Operation;
@@ -45,7 +48,7 @@ final class FactsTest extends TestCase
             array_push($operations, ...(new OperationPlanner($bench->installation))->of($assembly, $plan->runs));
         }
 
-        return Traveller::order($operations, $bench->installation->rules)->operations;
+        return Traveller::order($operations, $bench->installation->rules())->operations;
     }
 
     /** @return iterable<string, array{Bench}> */
@@ -151,7 +154,7 @@ final class FactsTest extends TestCase
         $reworked = self::event(EventKind::Reworked, $strip->side, '', [
             'run' => $strip->run,
             'step' => $strip->step->first,
-            'reopens' => [$strip->step->first],
+            'says' => new SentBack([$strip->step->first]),
         ]);
         $again = new Progress($operations, [...$events, $reworked]);
         self::assertSame(Status::ToDo, $again->of($strip->id)->status);
@@ -215,7 +218,7 @@ final class FactsTest extends TestCase
                 ),
             ),
         );
-        $steps = $bench->installation->catalogue->recipes['pair-to-cup']->steps;
+        $steps = $bench->installation->catalogue->recipes()['pair-to-cup']->steps;
         self::assertNotSame([], $steps);
         $was = $bare($bench);
         self::assertGreaterThan(2, count($was));
@@ -254,10 +257,10 @@ final class FactsTest extends TestCase
 
     public function test_a_piece_need_not_reach_for_what_its_edition_did_not_know_of(): void
     {
-        $run = Bench::microphone()->installation->runs['A-1'];
+        $run = Bench::microphone()->installation->runs()['A-1'];
         $prints = self::prints(Length::millimetres(400));
         $cut = static fn (int $mm, string $print): Event => self::event(EventKind::Cut, null, $print, [
-            'cut' => new CutMade(Length::millimetres($mm), cable: 'cable'),
+            'says' => new CutNoted(new CutMade(Length::millimetres($mm), cable: 'cable')),
         ]);
         $first = substr(hash('xxh128', serialize(['cable', Length::millimetres(4_100)->nanometres])), 0, 16);
         $bead = static fn (Event $event): BeadState => Strand::read($run, [$event], $prints)[0]->state;
@@ -275,7 +278,7 @@ final class FactsTest extends TestCase
     {
         $prints = self::prints(Length::zero());
         $made = static fn (string $print, array $joints): Event => self::event(EventKind::Joined, Side::A, $print, [
-            'joints' => $joints,
+            'says' => new EndMade($joints),
         ]);
         $stands = static fn (string $print, string ...$joints): bool => $prints->stand($made($print, $joints));
         self::assertTrue($stands('0123456789abcdef', 'black>F.2', 'red>F.1'));

@@ -28,7 +28,7 @@ final class PartsTest extends TestCase
         $plan = (new Planner())->plan($bench->installation, $record ?? new Record());
 
         return (new PartsPlanner($bench->installation, $plan))->list(
-            array_map(strval(...), array_keys($bench->installation->runs)),
+            array_map(strval(...), array_keys($bench->installation->runs())),
             [],
             Cuts::plan($bench->installation, $plan, $record ?? new Record()),
             $whole,
@@ -109,7 +109,7 @@ final class PartsTest extends TestCase
         );
         $before = self::line(self::list($block), 'modular-frame-4');
         self::assertSame(1.0, $before?->needed->value);
-        $run = $block->installation->runs['C-2'];
+        $run = $block->installation->runs()['C-2'];
         $leg = $run->a->legs[0];
         $shared = $block->withRun(
             new \Sartal\Core\Given\Installation\Run(
@@ -129,7 +129,7 @@ final class PartsTest extends TestCase
                             $leg->label,
                             $leg->elements,
                             $leg->length,
-                            $block->installation->runs['C-1']->a->legs[0]->landing,
+                            $block->installation->runs()['C-1']->a->legs[0]->landing,
                         ),
                     ],
                 ),
@@ -171,7 +171,7 @@ final class PartsTest extends TestCase
             self::line(self::list($mains), 'bootlace-1-5')?->needed->value,
             'line, neutral and earth of 1.5 mm² at both ends',
         );
-        $bare = $mains->with(rules: $mains->installation->rules->with(\Sartal\Core\Given\Schools\MainsEnds::Bare));
+        $bare = $mains->with(rules: $mains->installation->rules()->with(\Sartal\Core\Given\Schools\MainsEnds::Bare));
         self::assertNull(self::line(self::list($bare), 'bootlace-1-5'));
         $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
         self::assertSame(

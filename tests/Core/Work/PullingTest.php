@@ -37,7 +37,7 @@ final class PullingTest extends TestCase
 
     public function test_tension_is_what_the_type_says_110_newtons_for_four_pairs_and_50_for_each_square_millimetre(): void
     {
-        $cables = ShippedCatalogue::load()->cables;
+        $cables = ShippedCatalogue::load()->cables();
         // TIA-568: 110 N for four-pair cable.
         self::assertSame(110.0, PullRule::for($cables['cat6-utp'])->newtons);
         // Common practice: 50 N/mm². Two cores of 24 AWG, 0.2047 mm² each (ASTM B258).
@@ -165,7 +165,7 @@ final class PullingTest extends TestCase
     public function test_steps_follow_from_what_was_recorded_and_from_where_ends_are_made(): void
     {
         $in = Bench::category()->installation;
-        $site = $in->withRun(new Run(...['build' => Build::Site] + get_object_vars($in->runs['C-1'])));
+        $site = $in->withRun(new Run(...['build' => Build::Site] + get_object_vars($in->runs()['C-1'])));
         self::assertSame(
             [
                 SiteStep::PaidOut,
@@ -184,15 +184,18 @@ final class PullingTest extends TestCase
             ->each(['C-1'], EventKind::Labelled)
             ->each(['C-1'], EventKind::Pulled);
         $plan = (new Planner())->plan($site, $crew->record());
-        $state = SiteState::read($site->runs['C-1'], $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
+        $state = SiteState::read($site->runs()['C-1'], $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
         self::assertSame(SiteStep::Dressed, $state->next());
 
         // It lies in another way now: pulled, but not where it belongs.
         $moved = $site
-            ->withRun(new Run(...['ways' => []] + get_object_vars($site->runs['C-1'])))
-            ->withWays(['tray' => $in->ways['tray'], 'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there')]);
+            ->withRun(new Run(...['ways' => []] + get_object_vars($site->runs()['C-1'])))
+            ->withWays([
+                'tray' => $in->ways()['tray'],
+                'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there'),
+            ]);
         $elsewhere = SiteState::read(
-            $moved->runs['C-1'],
+            $moved->runs()['C-1'],
             $crew->record()->of('C-1'),
             (new Planner())->plan($moved)->fingerprints['C-1'],
         );
@@ -202,7 +205,7 @@ final class PullingTest extends TestCase
         self::assertSame(
             SiteStep::Pulled,
             SiteState::read(
-                $site->runs['C-1'],
+                $site->runs()['C-1'],
                 $crew->cut('C-1')->record()->of('C-1'),
                 $plan->fingerprints['C-1'],
             )->next(),
@@ -213,7 +216,7 @@ final class PullingTest extends TestCase
     {
         $in = Bench::microphone()->installation;
         $ready = static function (Crew $crew) use ($in): bool {
-            return SiteState::isReady($in->runs['A-1'], (new Planner())->plan($in, $crew->record())->strands['A-1']);
+            return SiteState::isReady($in->runs()['A-1'], (new Planner())->plan($in, $crew->record())->strands['A-1']);
         };
         self::assertFalse($ready((new Crew($in))->cut('A-1')));
         self::assertTrue($ready((new Crew($in))->cut('A-1')->terminate('A-1')));
@@ -232,10 +235,10 @@ final class PullingTest extends TestCase
             '2026-03-09T08:00:0'.$i.'Z',
             '2026-03-09T08:00:0'.$i.'Z',
             '',
-            built: $built,
+            says: $built,
         );
         $of = static fn (Event ...$events): SiteState => SiteState::read(
-            $in->runs['A-1'],
+            $in->runs()['A-1'],
             array_values($events),
             $plan->fingerprints['A-1'],
         );

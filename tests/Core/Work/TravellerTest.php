@@ -53,7 +53,7 @@ final class TravellerTest extends TestCase
             );
         }
 
-        return Traveller::order($operations, $bench->installation->rules);
+        return Traveller::order($operations, $bench->installation->rules());
     }
 
     /** How often a tool is laid down for another. */
@@ -95,7 +95,7 @@ final class TravellerTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function cables(): iterable
     {
-        foreach (ShippedCatalogue::load()->cables as $cable) {
+        foreach (ShippedCatalogue::load()->cables() as $cable) {
             yield $cable->id => [$cable->id];
         }
     }
@@ -107,7 +107,7 @@ final class TravellerTest extends TestCase
         $catalogue = ShippedCatalogue::load();
         $made = [];
         $mains = str_contains($cable, 'mains') || str_contains($cable, 'composite');
-        foreach ($catalogue->plans as $plan) {
+        foreach ($catalogue->plans() as $plan) {
             if (isset($made[$plan->connector])) {
                 continue;
             }
@@ -128,7 +128,7 @@ final class TravellerTest extends TestCase
                 foreach (
                     [[], [LabelMaterial::Sleeve, JointShrink::Each], [JointShrink::WholeTail, SecondEnd::Together]] as $rules
                 ) {
-                    $housed = $bench->with(rules: $bench->installation->rules->with(...$rules));
+                    $housed = $bench->with(rules: $bench->installation->rules()->with(...$rules));
                     $traveller = self::traveller($housed);
                     self::assertOrder($traveller, $cable.' '.$plan->connector);
                     self::assertSame(
@@ -268,7 +268,7 @@ final class TravellerTest extends TestCase
     public function test_a_label_that_is_a_sleeve_is_on_before_the_connector(): void
     {
         $bench = Bench::microphone();
-        $sleeved = self::traveller($bench->with(rules: $bench->installation->rules->with(LabelMaterial::Sleeve)));
+        $sleeved = self::traveller($bench->with(rules: $bench->installation->rules()->with(LabelMaterial::Sleeve)));
         $steps = self::steps($sleeved);
         self::assertSame('slide-on label-shrink-4-8', $steps[0], 'behind the boot');
         self::assertSame('shrink label-shrink-4-8', $steps[count($steps) - 1]);
@@ -278,14 +278,12 @@ final class TravellerTest extends TestCase
     public function test_a_sleeve_that_clears_the_finished_connector_can_wait_like_a_wrap(): void
     {
         $bench = Bench::microphone();
-        $wide = $bench
-            ->with(rules: $bench->installation->rules->with(LabelMaterial::Sleeve))
-            ->withCatalogueEdited([
-                'parts.label-shrink-4-8.grips' => ['2.4 mm', '40 mm'],
-                // The next size would lie tighter.
-                'parts.label-shrink-6-4.grips' => ['30 mm', '39 mm'],
-                'parts.label-shrink-9-5.grips' => ['30 mm', '39 mm'],
-            ]);
+        $wide = $bench->with(rules: $bench->installation->rules()->with(LabelMaterial::Sleeve))->withCatalogueEdited([
+            'parts.label-shrink-4-8.grips' => ['2.4 mm', '40 mm'],
+            // The next size would lie tighter.
+            'parts.label-shrink-6-4.grips' => ['30 mm', '39 mm'],
+            'parts.label-shrink-9-5.grips' => ['30 mm', '39 mm'],
+        ]);
         $steps = self::steps(self::traveller($wide));
         self::assertNotContains('slide-on label-shrink-4-8', $steps);
         self::assertSame('shrink label-shrink-4-8', $steps[count($steps) - 1]);
@@ -294,7 +292,7 @@ final class TravellerTest extends TestCase
     public function test_the_sleeve_of_a_loom_is_on_before_the_second_end(): void
     {
         $bench = Bench::microphone();
-        $sleeve = $bench->installation->catalogue->parts['sleeve-6'];
+        $sleeve = $bench->installation->catalogue->parts()['sleeve-6'];
         $traveller = self::traveller($bench, ['A-1' => [new LoomSleeve('L', 'w', 'Trunk', $sleeve)]]);
         $cover = self::at($traveller, 'sleeve-6', Task::Cover);
         $joins = array_keys(
@@ -316,7 +314,7 @@ final class TravellerTest extends TestCase
         );
         self::assertSame(3, $needs($traveller), 'the joints of the second end wait for it');
         $wide = self::traveller($bench, [
-            'A-1' => [new LoomSleeve('L', 'w', 'Trunk', $bench->installation->catalogue->parts['sleeve-20'])],
+            'A-1' => [new LoomSleeve('L', 'w', 'Trunk', $bench->installation->catalogue->parts()['sleeve-20'])],
         ]);
         self::assertSame(0, $needs($wide), 'a sleeve of 30 mm goes over either plug and nothing waits for it');
     }
@@ -358,7 +356,7 @@ final class TravellerTest extends TestCase
     {
         $sides = static function (SecondEnd $rule): string {
             $bench = Bench::microphone();
-            $traveller = self::traveller($bench->with(rules: $bench->installation->rules->with($rule)));
+            $traveller = self::traveller($bench->with(rules: $bench->installation->rules()->with($rule)));
 
             return implode(
                 '',
@@ -381,7 +379,7 @@ final class TravellerTest extends TestCase
     public function test_what_cools_is_left_alone(): void
     {
         $bench = Bench::stageBox();
-        $traveller = self::traveller($bench->with(rules: $bench->installation->rules->with(SecondEnd::Together)));
+        $traveller = self::traveller($bench->with(rules: $bench->installation->rules()->with(SecondEnd::Together)));
         $clock = 0.0;
         $ready = [];
         $waited = 0.0;
@@ -413,9 +411,9 @@ final class TravellerTest extends TestCase
             array_filter($of->operations, static fn (Operation $operation): bool => $operation->task === $task),
         );
         self::assertSame(6, $count($traveller, Task::Crimp));
-        $tinned = self::traveller($bench->with(rules: $bench->installation->rules->with(MainsEnds::Tinned)));
+        $tinned = self::traveller($bench->with(rules: $bench->installation->rules()->with(MainsEnds::Tinned)));
         self::assertSame([0, 2], [$count($tinned, Task::Crimp), $count($tinned, Task::Tin)]);
-        $bare = self::traveller($bench->with(rules: $bench->installation->rules->with(MainsEnds::Bare)));
+        $bare = self::traveller($bench->with(rules: $bench->installation->rules()->with(MainsEnds::Bare)));
         self::assertSame([0, 0], [$count($bare, Task::Crimp), $count($bare, Task::Tin)]);
     }
 
@@ -435,7 +433,7 @@ final class TravellerTest extends TestCase
             [[Task::Crimp, 72], [Task::Join, 72]],
             array_map(static fn (Step $step): array => [$step->first()->task, $step->count()], $steps),
         );
-        $soldered = self::traveller($bench->with(rules: $bench->installation->rules->with(ContactsMade::SolderAll)));
+        $soldered = self::traveller($bench->with(rules: $bench->installation->rules()->with(ContactsMade::SolderAll)));
         self::assertNotContains('crimp contact-rect-male-fine', self::steps($soldered, Side::B));
         self::assertContains('tin ', self::steps($soldered, Side::B));
     }
@@ -443,7 +441,7 @@ final class TravellerTest extends TestCase
     public function test_a_run_made_in_place_is_labelled_before_it_is_pulled_and_pulled_before_its_ends(): void
     {
         $bench = Bench::category();
-        $run = $bench->installation->runs['C-1'];
+        $run = $bench->installation->runs()['C-1'];
         $site = $bench->withRun(new Run(...['build' => Build::Site] + get_object_vars($run)));
         $tasks = array_map(static fn (Step $step): string => $step->first()->task->value, self::traveller($site)->steps);
         self::assertSame(['cut', 'mark', 'label', 'label', 'pull', 'slide-on'], array_slice($tasks, 0, 6));
@@ -483,12 +481,12 @@ final class TravellerTest extends TestCase
             ),
         );
         self::assertSame([], $trims($bench));
-        $long = $bench->with(rules: $bench->installation->rules->with(LengthPractice::CutLong));
+        $long = $bench->with(rules: $bench->installation->rules()->with(LengthPractice::CutLong));
         self::assertSame(['A-1|A|trim', 'A-1|B|trim'], $trims($long));
         $operations = array_keys(self::traveller($long)->operations);
         self::assertLessThan(
             array_search(
-                'A-1|A|'.$bench->installation->runs['A-1']->a->legs[0]->id.'|bare|sheath/1',
+                'A-1|A|'.$bench->installation->runs()['A-1']->a->legs[0]->id.'|bare|sheath/1',
                 $operations,
                 true,
             ),
@@ -506,14 +504,14 @@ final class TravellerTest extends TestCase
         $plan = (new Planner())->plan($in);
         $operations = Traveller::order(
             (new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs),
-            $in->rules,
+            $in->rules(),
         )->operations;
         $jumpers = array_filter(
             $operations,
             static fn (Operation $operation): bool => $operation->step->kind === StepKind::Link,
         );
         self::assertCount(
-            count(array_filter($in->links, static fn ($link): bool => str_starts_with($link->from, 'M-203.'))),
+            count(array_filter($in->links(), static fn ($link): bool => str_starts_with($link->from, 'M-203.'))),
             $jumpers,
         );
         $order = array_flip(array_keys($operations));
@@ -552,7 +550,7 @@ final class TravellerTest extends TestCase
     public function test_a_splice_is_joined_as_one(): void
     {
         $bench = Bench::microphone();
-        $run = $bench->installation->runs['A-1'];
+        $run = $bench->installation->runs()['A-1'];
         $spliced = $bench->with(splices: ['s1'])->withRun(
             new Run(
                 ...[
@@ -605,7 +603,7 @@ final class TravellerTest extends TestCase
         $moved = self::traveller(
             Bench::microphone()->withCatalogueEdited(['recipes.pair-to-cup.steps.0.at' => '20 mm']),
         );
-        $strip = 'A-1|A|'.Bench::microphone()->installation->runs['A-1']->a->legs[0]->id.'|bare|sheath/1';
+        $strip = 'A-1|A|'.Bench::microphone()->installation->runs()['A-1']->a->legs[0]->id.'|bare|sheath/1';
         self::assertNotSame(
             OperationFacts::fingerprint($plain->operations[$strip]),
             OperationFacts::fingerprint($moved->operations[$strip]),

@@ -40,7 +40,7 @@ final class DrawingTest extends TestCase
     private static function places(string $connector, View $view): array
     {
         $catalogue = ShippedCatalogue::load();
-        $type = $catalogue->connectors[$connector];
+        $type = $catalogue->connectors()[$connector];
         $canvas = new SvgCanvas(100, 100);
         (new ConnectorPicture($type, FittingLayout::ofType($type, $catalogue), ['2' => 'red']))->on(
             $canvas,
@@ -86,7 +86,7 @@ final class DrawingTest extends TestCase
 
     public function test_every_connector_is_drawn_inside_its_square_in_every_turn(): void
     {
-        foreach (ShippedCatalogue::load()->connectors as $id => $type) {
+        foreach (ShippedCatalogue::load()->connectors() as $id => $type) {
             foreach ([0, 90, 180, 270] as $turn) {
                 foreach (self::places($id, new View(turn: $turn)) as $address => [$x, $y]) {
                     self::assertTrue(
@@ -133,8 +133,8 @@ final class DrawingTest extends TestCase
     public function test_a_stripped_end_is_to_scale(): void
     {
         $catalogue = ShippedCatalogue::load();
-        foreach ($catalogue->recipes as $id => $recipe) {
-            $drawing = new StrippedEnd($recipe, $catalogue->cables['pair-foil']);
+        foreach ($catalogue->recipes() as $id => $recipe) {
+            $drawing = new StrippedEnd($recipe, $catalogue->cables()['pair-foil']);
             $canvas = new SvgCanvas(100, $drawing->height() + 4);
             $drawing->on($canvas, 3, 5, 94, false);
             $cut = null;
@@ -170,7 +170,7 @@ final class DrawingTest extends TestCase
         $plan = (new Planner())->plan($in);
         $sheets = new EndSheets($in);
         foreach (['M-201' => Side::B, 'P-007' => Side::B, 'C-418' => Side::A] as $run => $side) {
-            $sheet = $sheets->of($in->runs[$run], $side, $plan->runs[$run]);
+            $sheet = $sheets->of($in->runs()[$run], $side, $plan->runs[$run]);
             self::assertNotNull($sheet);
             $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
             SheetDrawing::draw($svg, $sheet, null, new View(), $in->name);
@@ -203,7 +203,7 @@ final class DrawingTest extends TestCase
         )->installation;
         $plan = (new Planner())->plan($in);
         foreach (['V-407' => Side::B, 'M-201' => Side::B, 'M-202' => Side::B, 'P-007' => Side::A] as $run => $side) {
-            $sheet = (new EndSheets($in))->of($in->runs[$run], $side, $plan->runs[$run]);
+            $sheet = (new EndSheets($in))->of($in->runs()[$run], $side, $plan->runs[$run]);
             self::assertNotNull($sheet);
             $svg = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
             SheetDrawing::draw($svg, $sheet, null, new View(), $in->name);

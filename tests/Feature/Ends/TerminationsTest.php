@@ -269,7 +269,7 @@ final class TerminationsTest extends TestCase
         $this->putJson('/api/types/cable', ['definition' => $own])->assertOk();
         $this->postJson('/api/runs', ['line' => self::line(['cable' => 'tide-pair'])])->assertCreated();
         $file = InstallationFile::parse((string) $this->get('/api/installation.json')->assertOk()->getContent());
-        self::assertSame('4.4 mm', $file->installation->catalogue->cables['tide-pair']->outerDiameter->canonical());
+        self::assertSame('4.4 mm', $file->installation->catalogue->cables()['tide-pair']->outerDiameter->canonical());
         // In use: retired, not taken out; still there for those who use it, offered to nobody.
         $this->deleteJson('/api/types/cable/tide-pair', ['version' => 1])
             ->assertOk()

@@ -59,7 +59,7 @@ final class DecisionsTest extends TestCase
             }
             $list = $kind->list();
             $in = $kind->home() === DecisionHome::Type ? $loaded->installation->catalogue : $loaded->installation;
-            $id = (string) array_key_first($in->{$list});
+            $id = (string) array_key_first($in->{$list}());
             $shape = $rows->current($kind, $id);
             if ($shape !== null) {
                 $name = isset($shape['name']) ? 'name' : (isset($shape['label']) ? 'label' : 'note');
@@ -107,8 +107,8 @@ final class DecisionsTest extends TestCase
         $theirs = $this->app->make(InstallationStore::class)->load($this->installation->fresh());
         $this->log()->write(Decision::on($theirs, $this->author(), 'theirs', [$edits['location']]));
         $now = $this->log()->write(Decision::on($mine, $this->author(), 'mine', [$edits['way']]))->now();
-        self::assertSame('Said otherwise', $now->installation->locations[$edits['location']->key]->name);
-        self::assertSame('Said otherwise', $now->installation->ways[$edits['way']->key]->name);
+        self::assertSame('Said otherwise', $now->installation->locations()[$edits['location']->key]->name);
+        self::assertSame('Said otherwise', $now->installation->ways()[$edits['way']->key]->name);
     }
 
     public function test_a_stale_write_of_any_kind_tells_both_versions_and_writes_nothing(): void
@@ -164,6 +164,6 @@ final class DecisionsTest extends TestCase
             self::assertFalse($overtakes->impact->isNothing());
         }
         $this->log()->write(Decision::on($loaded, $this->author(), 'longer', [$longer]));
-        self::assertSame('30000 mm', $this->load()->installation->runs['A-114']->a->tail->canonical());
+        self::assertSame('30000 mm', $this->load()->installation->runs()['A-114']->a->tail->canonical());
     }
 }

@@ -45,7 +45,7 @@ final readonly class LabelController
     {
         return response()->json([
             'labels' => LabelResource::lines($this->stock->of($loaded), $this->stock->printed($stored), $loaded),
-            'scheme' => FileEncoder::rules($loaded->installation->rules)['labels'],
+            'scheme' => FileEncoder::rules($loaded->installation->rules())['labels'],
             'tokens' => LabelScheme::TOKENS,
             'version' => $stored->version,
             'geometries' => LabelResource::geometries(),
@@ -61,7 +61,7 @@ final readonly class LabelController
         Loaded $loaded,
         Foresight $foresight,
     ): JsonResponse {
-        $rules = FileEncoder::rules($loaded->installation->rules->withLabels(self::scheme($request)));
+        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($request)));
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Rules, $stored->key, $rules)]);
 
         return response()->json([
@@ -77,7 +77,7 @@ final readonly class LabelController
         Author $author,
         ChangeLog $log,
     ): JsonResponse {
-        $rules = FileEncoder::rules($loaded->installation->rules->withLabels(self::scheme($request)));
+        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($request)));
         $edit = new Edit(DecisionKind::Rules, $stored->key, $rules, $request->integer('version'));
         $log->write(Decision::on($loaded, $author, 'Labels say something else', [$edit], part: 'labels'));
 
@@ -195,7 +195,7 @@ final readonly class LabelController
         StoredInstallation $stored,
         Loaded $loaded,
     ): JsonResponse {
-        $part = $loaded->installation->catalogue->parts[$request->string('part')->toString()] ?? null;
+        $part = $loaded->installation->catalogue->parts()[$request->string('part')->toString()] ?? null;
         if ($part?->face === null) {
             abort(422, 'Choose what is on the roll: a label of the catalogue.');
         }
@@ -257,7 +257,7 @@ final readonly class LabelController
                 $loaded,
             ): bool {
                 $state = LabelResource::state($label, $printed);
-                $run = $loaded->installation->runs[$label->run] ?? null;
+                $run = $loaded->installation->runs()[$label->run] ?? null;
 
                 return ($part === null || $part === '' || $label->part === $part) &&
                     ($loom === null || $loom === '' || $run?->loom === $loom || $run?->id === $loom) &&

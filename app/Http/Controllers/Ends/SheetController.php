@@ -84,7 +84,7 @@ final class SheetController
 
     private static function sheet(Loaded $loaded, string $id, Side $side): EndSheet
     {
-        $run = $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
+        $run = $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
 
         return (new EndSheets($loaded->installation))->of($run, $side, $loaded->plan()->runs[$id]) ??
             abort(404, 'The cable type of this run is unknown, so there is no sheet.');

@@ -51,7 +51,7 @@ final readonly class CsvController
                         array_map(
                             static fn (Proposal $proposal): array => [
                                 'code' => $proposal->run->code,
-                                'cable' => $loaded->installation->catalogue->cables[$proposal->run->cable]->name,
+                                'cable' => $loaded->installation->catalogue->cables()[$proposal->run->cable]->name,
                                 'from' => $loaded->installation->locationName($proposal->run->a->location),
                                 'to' => $loaded->installation->locationName($proposal->run->b->location),
                                 'circuits' => count($proposal->circuits),

@@ -53,7 +53,7 @@ final readonly class BuildingController
     public function leeway(Loaded $loaded, string $id): JsonResponse
     {
         abort_unless(
-            isset($loaded->installation->locations[$id]) || isset($loaded->installation->junctions[$id]),
+            isset($loaded->installation->locations()[$id]) || isset($loaded->installation->junctions()[$id]),
             404,
             'There is no such place here.',
         );
@@ -61,7 +61,7 @@ final readonly class BuildingController
         $lines = array_map(
             static fn (Leeway $line): array => [
                 'way' => $line->way,
-                'name' => $loaded->installation->ways[$line->way]->name,
+                'name' => $loaded->installation->ways()[$line->way]->name,
                 'run' => $line->run,
                 'code' => $line->code,
                 'before' => $line->before->canonical(),
@@ -72,7 +72,7 @@ final readonly class BuildingController
         );
         $cut = array_column($lines, 'run');
         $follow = array_filter(
-            $loaded->installation->runs,
+            $loaded->installation->runs(),
             static fn (Run $run): bool => ! $run->withdrawn &&
                 ! in_array($run->id, $cut, true) &&
                 ($run->a->location === $id || $run->b->location === $id),
@@ -91,8 +91,8 @@ final readonly class BuildingController
         string $id,
     ): JsonResponse {
         $name =
-            $loaded->installation->locations[$id]->name ??
-            ($loaded->installation->junctions[$id]->name ?? abort(404, 'There is no such place here.'));
+            $loaded->installation->locations()[$id]->name ??
+            ($loaded->installation->junctions()[$id]->name ?? abort(404, 'There is no such place here.'));
         $edits = [];
         foreach ((array) $request->input('by') as $way => $text) {
             $edits[] = self::longer($stored, $loaded, $id, (string) $way, is_string($text) ? $text : '');
@@ -118,7 +118,7 @@ final readonly class BuildingController
         string $id,
         string $text,
     ): Edit {
-        $way = $loaded->installation->ways[$id] ?? null;
+        $way = $loaded->installation->ways()[$id] ?? null;
         if ($way?->across($place) === null) {
             throw BadLine::because('by.'.$id, $id, 'This way does not lead there. Load the building again.');
         }

@@ -32,7 +32,7 @@ final class CatalogueController
                         'prefix' => $cable->prefix,
                         'outerDiameter' => $cable->outerDiameter->canonical(),
                     ],
-                    array_filter($in->catalogue->cables, static fn (CableType $cable): bool => ! $cable->retired),
+                    array_filter($in->catalogue->cables(), static fn (CableType $cable): bool => ! $cable->retired),
                 ),
             ),
             'signals' => array_values(
@@ -50,7 +50,7 @@ final class CatalogueController
                             ),
                         ),
                     ],
-                    $in->catalogue->signals,
+                    $in->catalogue->signals(),
                 ),
             ),
             'plans' => array_values(
@@ -59,16 +59,16 @@ final class CatalogueController
                         'id' => $plan->id,
                         'name' => $plan->name,
                         'channels' => count($plan->channels),
-                        'connector' => $in->catalogue->connectors[$plan->connector]->name ?? $plan->connector,
+                        'connector' => $in->catalogue->connectors()[$plan->connector]->name ?? $plan->connector,
                         'functions' => array_map(
                             strval(...),
                             array_keys($plan->channels[array_key_first($plan->channels) ?? ''] ?? []),
                         ),
                     ],
-                    array_filter($in->catalogue->plans, static fn (ContactPlan $plan): bool => ! $plan->retired),
+                    array_filter($in->catalogue->plans(), static fn (ContactPlan $plan): bool => ! $plan->retired),
                 ),
             ),
-            'locations' => array_values(array_map($named, $in->locations)),
+            'locations' => array_values(array_map($named, $in->locations())),
             'ways' => array_values(
                 array_map(
                     static fn (Way $way): array => [
@@ -77,10 +77,10 @@ final class CatalogueController
                         'kind' => $way->kind,
                         'length' => $way->length->canonical(),
                     ],
-                    $in->ways,
+                    $in->ways(),
                 ),
             ),
-            'looms' => array_values(array_map($named, $in->looms)),
+            'looms' => array_values(array_map($named, $in->looms())),
         ]);
     }
 }

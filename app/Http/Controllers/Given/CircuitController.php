@@ -30,7 +30,7 @@ final readonly class CircuitController
 
     public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
-        $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
+        $circuit = $loaded->installation->circuits()[$id] ?? abort(404, 'There is no such circuit here.');
         $topology =
             Topology::tryFrom($request->string('topology')->toString()) ??
             throw BadLine::because(
@@ -74,7 +74,7 @@ final readonly class CircuitController
     private static function fitting(Request $request, string $field, Loaded $loaded): string
     {
         $id = $request->string($field)->toString();
-        if ($id !== '' && ! isset($loaded->installation->fittings[$id])) {
+        if ($id !== '' && ! isset($loaded->installation->fittings()[$id])) {
             throw BadLine::because($field, $id, 'There is no such fitting. Choose one of the circuit.');
         }
 
@@ -85,7 +85,7 @@ final readonly class CircuitController
     private static function end(Request $request, Loaded $loaded): string
     {
         $id = $request->string('terminator')->toString();
-        if ($id !== '' && ! isset($loaded->installation->fittings[$id]) && $loaded->installation->port($id) === null) {
+        if ($id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null) {
             throw BadLine::because('terminator', $id, 'There is no such fitting or port. Choose one.');
         }
 

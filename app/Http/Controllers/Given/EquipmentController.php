@@ -43,7 +43,7 @@ final readonly class EquipmentController
         $problems->settle();
         self::sound($device, $loaded);
         $version = $request->input('version') === null ? null : $request->integer('version');
-        if (isset($loaded->installation->equipment[$device->id]) && $version === null) {
+        if (isset($loaded->installation->equipment()[$device->id]) && $version === null) {
             throw BadLine::because('id', $device->id, 'There is such a device already. Choose another name.');
         }
 
@@ -57,8 +57,8 @@ final readonly class EquipmentController
 
     public function remove(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
-        $device = $loaded->installation->equipment[$id] ?? abort(404, 'There is no such device here.');
-        foreach ($loaded->installation->matings as $mating) {
+        $device = $loaded->installation->equipment()[$id] ?? abort(404, 'There is no such device here.');
+        foreach ($loaded->installation->matings() as $mating) {
             if (PortRef::from($mating->with)->device === $id) {
                 throw BadLine::because('id', $device->name, 'Something is plugged into it. Unplug that first.');
             }
@@ -80,7 +80,7 @@ final readonly class EquipmentController
         if ($loaded->installation->port($port) === null) {
             throw BadLine::because('port', $port, 'There is no such port. Load the page again.');
         }
-        if ($fitting !== null && (! is_string($fitting) || ! isset($loaded->installation->fittings[$fitting]))) {
+        if ($fitting !== null && (! is_string($fitting) || ! isset($loaded->installation->fittings()[$fitting]))) {
             throw BadLine::because(
                 'fitting',
                 is_scalar($fitting) ? (string) $fitting : '',
@@ -89,7 +89,7 @@ final readonly class EquipmentController
         }
         $matings = array_values(
             array_filter(
-                $loaded->installation->matings,
+                $loaded->installation->matings(),
                 static fn (Mating $mating): bool => $mating->with !== $port && $mating->fitting !== $fitting,
             ),
         );
@@ -98,7 +98,7 @@ final readonly class EquipmentController
         }
         $panel = [...$loaded->stored->panel, 'matings' => array_map(FileEncoder::mating(...), $matings)];
         $words = is_string($fitting)
-            ? sprintf('%s plugged into %s', $loaded->installation->fittings[$fitting]->label, $port)
+            ? sprintf('%s plugged into %s', $loaded->installation->fittings()[$fitting]->label, $port)
             : sprintf('%s left free', $port);
 
         return $this->write(
@@ -111,7 +111,7 @@ final readonly class EquipmentController
 
     private static function sound(Equipment $device, Loaded $loaded): void
     {
-        if (! isset($loaded->installation->locations[$device->location])) {
+        if (! isset($loaded->installation->locations()[$device->location])) {
             throw BadLine::because(
                 'location',
                 $device->location,
@@ -120,7 +120,7 @@ final readonly class EquipmentController
         }
         $names = [];
         foreach ($device->ports as $i => $port) {
-            if (! isset($loaded->installation->catalogue->connectors[$port->connector])) {
+            if (! isset($loaded->installation->catalogue->connectors()[$port->connector])) {
                 throw BadLine::because(
                     'ports',
                     $port->connector,
@@ -132,7 +132,7 @@ final readonly class EquipmentController
             }
             $names[$port->id] = true;
         }
-        foreach ($loaded->installation->matings as $mating) {
+        foreach ($loaded->installation->matings() as $mating) {
             $at = PortRef::from($mating->with);
             if ($at->device === $device->id && ! isset($names[$at->port])) {
                 throw BadLine::because('ports', $at->port, 'Something is plugged into this port. Unplug that first.');

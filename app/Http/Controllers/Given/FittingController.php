@@ -26,9 +26,9 @@ final readonly class FittingController
 
     public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
     {
-        $fitting = $loaded->installation->fittings[$id] ?? abort(404, 'There is no such fitting here.');
+        $fitting = $loaded->installation->fittings()[$id] ?? abort(404, 'There is no such fitting here.');
         $type =
-            $loaded->installation->catalogue->connectors[$fitting->connector] ??
+            $loaded->installation->catalogue->connectors()[$fitting->connector] ??
             abort(404, 'The connector type of this fitting is unknown.');
         $changed = new Fitting(
             $fitting->id,
@@ -85,7 +85,7 @@ final readonly class FittingController
     {
         $parts = [];
         foreach (is_array($ids) ? $ids : [] as $id) {
-            if (! is_string($id) || ! isset($loaded->installation->catalogue->parts[$id])) {
+            if (! is_string($id) || ! isset($loaded->installation->catalogue->parts()[$id])) {
                 throw BadLine::because(
                     'parts',
                     is_scalar($id) ? (string) $id : '',

@@ -32,7 +32,7 @@ final class PlanController
     public function connector(Request $request, Loaded $loaded, string $id): JsonResponse
     {
         $catalogue = $loaded->installation->catalogue;
-        $type = $catalogue->connectors[$id] ?? abort(404, 'There is no such connector here.');
+        $type = $catalogue->connectors()[$id] ?? abort(404, 'There is no such connector here.');
         $inserts = $request->input('inserts');
         /** @var array<int|string, string> $inserts */
         $inserts = is_array($inserts) ? array_filter($inserts, is_string(...)) : [];
@@ -47,14 +47,14 @@ final class PlanController
     {
         $catalogue = $loaded->installation->catalogue;
         $type =
-            $catalogue->connectors[$request->string('connector')->toString()] ??
+            $catalogue->connectors()[$request->string('connector')->toString()] ??
             throw BadLine::because(
                 'connector',
                 $request->string('connector')->toString(),
                 'There is no such connector. Choose one from the catalogue.',
             );
         $signal =
-            $catalogue->signals[$request->string('signal')->toString()] ??
+            $catalogue->signals()[$request->string('signal')->toString()] ??
             throw BadLine::because(
                 'signal',
                 $request->string('signal')->toString(),
@@ -98,8 +98,8 @@ final class PlanController
         $plan = self::plan($request);
         $catalogue = $loaded->installation->catalogue;
         $against = $loaded->installation->plan($request->string('against')->toString());
-        $own = $catalogue->connectors[$plan->connector] ?? null;
-        $facing = $against === null ? null : $catalogue->connectors[$against->connector] ?? null;
+        $own = $catalogue->connectors()[$plan->connector] ?? null;
+        $facing = $against === null ? null : $catalogue->connectors()[$against->connector] ?? null;
         $mode = $own === null || $facing === null ? null : $own->matesWith($facing);
 
         return response()->json([
@@ -131,7 +131,7 @@ final class PlanController
 
     public function csv(Loaded $loaded, string $id): Response
     {
-        $plan = $loaded->installation->catalogue->plans[$id] ?? abort(404, 'There is no such contact plan here.');
+        $plan = $loaded->installation->catalogue->plans()[$id] ?? abort(404, 'There is no such contact plan here.');
 
         return new Response(PlanCsv::write($plan), 200, [
             'Content-Type' => 'text/csv; charset=UTF-8',
@@ -141,7 +141,7 @@ final class PlanController
 
     private static function plan(Request $request): ContactPlan
     {
-        $plans = Decided::type(DecisionKind::ContactPlan, $request->input('definition'))->plans;
+        $plans = Decided::type(DecisionKind::ContactPlan, $request->input('definition'))->plans();
 
         return $plans[array_key_first($plans) ?? ''] ??
             throw BadLine::because('definition', '', 'A contact plan is needed.');
@@ -151,8 +151,8 @@ final class PlanController
     private static function plansOfMates(ConnectorType $type, Catalogue $catalogue): array
     {
         $plans = [];
-        foreach ($catalogue->plans as $plan) {
-            $other = $catalogue->connectors[$plan->connector] ?? null;
+        foreach ($catalogue->plans() as $plan) {
+            $other = $catalogue->connectors()[$plan->connector] ?? null;
             if ($other !== null && ! $plan->retired && $type->matesWith($other) !== null) {
                 $plans[] = ['id' => $plan->id, 'name' => $plan->name, 'connector' => $other->name];
             }

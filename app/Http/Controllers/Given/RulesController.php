@@ -32,7 +32,7 @@ final readonly class RulesController
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         return response()->json([
-            'rules' => FileEncoder::rules($loaded->installation->rules),
+            'rules' => FileEncoder::rules($loaded->installation->rules()),
             'schools' => self::schools(),
             'version' => $stored->version,
         ]);

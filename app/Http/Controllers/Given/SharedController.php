@@ -120,8 +120,8 @@ final readonly class SharedController
     private function cutFrom(DecisionKind $kind, string $id, Loaded $loaded): ?string
     {
         foreach ($kind === DecisionKind::Reel ? $loaded->record->events : [] as $event) {
-            if ($event->kind === EventKind::Cut && $event->cut?->reel === $id) {
-                return $loaded->installation->runs[$event->run]->code ?? $event->run;
+            if ($event->kind === EventKind::Cut && $event->cut()?->reel === $id) {
+                return $loaded->installation->runs()[$event->run]->code ?? $event->run;
             }
         }
 

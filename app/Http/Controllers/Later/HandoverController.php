@@ -23,7 +23,7 @@ final readonly class HandoverController
     public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $gaps = $this->desk->gaps($stored, $loaded);
-        $runs = count(array_filter($loaded->installation->runs, static fn ($run): bool => ! $run->withdrawn));
+        $runs = count(array_filter($loaded->installation->runs(), static fn ($run): bool => ! $run->withdrawn));
         $open = array_unique(array_filter(array_map(static fn (Gap $gap): string => $gap->run, $gaps)));
         $changes = $stored->release_id === null ? 0 : count(Comparison::between($loaded, $this->store->load($stored)));
         if ($changes > 0) {

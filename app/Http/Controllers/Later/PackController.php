@@ -106,7 +106,7 @@ final readonly class PackController
     /** What the lead signs for is signed off, cable by cable, where it is tested. */
     private function signOff(Loaded $loaded, User $user, Recorder $recorder): void
     {
-        foreach ($loaded->installation->runs as $run) {
+        foreach ($loaded->installation->runs() as $run) {
             $states = [];
             foreach ($loaded->plan()->strands[$run->id] as $bead) {
                 $states[$bead->stage->value] = $bead->state;

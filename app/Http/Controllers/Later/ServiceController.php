@@ -27,7 +27,7 @@ final class ServiceController
         $codes = static fn (string $assembly): string => implode(
             ', ',
             array_map(
-                static fn (string $run): string => $in->runs[$run]->code,
+                static fn (string $run): string => $in->runs()[$run]->code,
                 $loaded->plan()->assemblies[$assembly]->runs,
             ),
         );
@@ -38,7 +38,7 @@ final class ServiceController
                 static fn (ServiceFault $fault): array => [
                     'id' => $fault->report->id,
                     'run' => $fault->report->run,
-                    'code' => $in->runs[$fault->report->run]->code ?? $fault->report->run,
+                    'code' => $in->runs()[$fault->report->run]->code ?? $fault->report->run,
                     'note' => $fault->report->note,
                     'reported' => self::by($fault->report, $loaded),
                     'repaired' => $fault->repair === null
@@ -65,7 +65,7 @@ final class ServiceController
                 ],
                 Retests::due($in, $loaded->plan(), $loaded->record),
             ),
-            'months' => ['all' => $in->testing->retestMonths, 'mains' => $in->testing->mainsMonths],
+            'months' => ['all' => $in->testing()->retestMonths, 'mains' => $in->testing()->mainsMonths],
             'version' => $stored->version,
         ]);
     }
@@ -92,13 +92,13 @@ final class ServiceController
 
     public function circuit(Loaded $loaded, string $id): JsonResponse
     {
-        $circuit = $loaded->installation->circuits[$id] ?? abort(404, 'There is no such circuit here.');
+        $circuit = $loaded->installation->circuits()[$id] ?? abort(404, 'There is no such circuit here.');
         $steps = (new CircuitTracer($loaded->installation, $loaded->plan()))->circuit($id);
 
         return response()->json([
             'id' => $id,
             'name' => $circuit->name,
-            'signal' => $loaded->installation->catalogue->signals[$circuit->signal]->name ?? $circuit->signal,
+            'signal' => $loaded->installation->catalogue->signals()[$circuit->signal]->name ?? $circuit->signal,
             'steps' => array_map(
                 static fn (TraceStep $step): array => [
                     'depth' => $step->depth,
@@ -118,7 +118,7 @@ final class ServiceController
     {
         $in = $loaded->installation;
         $about = [];
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             foreach ($run->withdrawn ? [] : $run->carries as $carriage) {
                 $about[$carriage->circuit][] = sprintf(
                     '%s, %s → %s',
@@ -129,7 +129,7 @@ final class ServiceController
             }
         }
         $lines = [];
-        foreach ($in->circuits as $id => $circuit) {
+        foreach ($in->circuits() as $id => $circuit) {
             if (isset($about[$id])) {
                 $lines[$id] = [$circuit->name, implode('; ', array_unique($about[$id]))];
             }

@@ -17,6 +17,7 @@ use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Panel;
 use Sartal\Core\Proof\Record\Record;
 
 /**
@@ -75,33 +76,31 @@ final readonly class TemplateController
 
     private static function of(Installation $in, string $key, string $name, bool $building, bool $runs): Installation
     {
-        $all = get_object_vars($in);
-        $kept = [
-            'rules' => $in->rules,
-            'catalogue' => $in->catalogue,
-            'economy' => $in->economy,
-            'workshop' => $in->workshop,
-            'testing' => $in->testing,
-            'instruments' => $in->instruments,
-        ];
-        $kept += $building
-            ? array_intersect_key($all, array_flip(['locations', 'ways', 'junctions', 'panels', 'equipment']))
-            : [];
-        $kept += $runs
-            ? array_intersect_key(
-                $all,
-                array_flip(['looms', 'circuits', 'fittings', 'runs', 'matings', 'splices', 'links', 'switches']),
-            )
-            : [];
-        if (! $runs && isset($kept['panels'])) {
-            $kept['panels'] = array_map(
-                static fn ($panel) => new \Sartal\Core\Given\Installation\Panel(
-                    ...['places' => []] + get_object_vars($panel),
-                ),
-                $in->panels,
-            );
-        }
+        // A panel stays where it is, with nothing in it where no runs come along.
+        $bare = static fn (Panel $panel): Panel => new Panel(...['places' => []] + get_object_vars($panel));
 
-        return new Installation(...['id' => $key, 'name' => $name] + $kept);
+        return new Installation(
+            $key,
+            $name,
+            $in->rules(),
+            $in->catalogue,
+            $building ? $in->locations() : [],
+            $building ? $in->ways() : [],
+            $runs ? $in->looms() : [],
+            $runs ? $in->circuits() : [],
+            $building ? $in->equipment() : [],
+            $runs ? $in->fittings() : [],
+            $runs ? $in->runs() : [],
+            $runs ? $in->matings() : [],
+            $runs ? $in->splices() : [],
+            $runs ? $in->links() : [],
+            $runs ? $in->switches() : [],
+            $building ? $in->junctions() : [],
+            $building ? array_map($runs ? static fn (Panel $panel): Panel => $panel : $bare, $in->panels()) : [],
+            economy: $in->economy(),
+            workshop: $in->workshop(),
+            testing: $in->testing(),
+            instruments: $in->instruments(),
+        );
     }
 }

@@ -209,10 +209,10 @@ final readonly class RunController
     private function isPlace(string $to, Loaded $loaded): bool
     {
         if (str_starts_with($to, 'splice:')) {
-            return in_array(substr($to, 7), $loaded->installation->splices, true);
+            return in_array(substr($to, 7), $loaded->installation->splices(), true);
         }
         [$fitting, $address] = [...explode('/', $to, 2), ''];
-        $found = $loaded->installation->fittings[$fitting] ?? null;
+        $found = $loaded->installation->fittings()[$fitting] ?? null;
 
         return $found !== null &&
             FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($address) === true;
@@ -230,12 +230,12 @@ final readonly class RunController
     {
         $now = $made->written->now();
 
-        return response()->json(RunResource::of($now->installation->runs[$made->run], $now), $status);
+        return response()->json(RunResource::of($now->installation->runs()[$made->run], $now), $status);
     }
 
     private static function run(Loaded $loaded, string $id): Run
     {
-        return $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
+        return $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
     }
 
     /** @return array<int|string, string> */

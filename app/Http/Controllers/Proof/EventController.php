@@ -65,7 +65,7 @@ final readonly class EventController
     {
         foreach (array_reverse($now->record->events) as $event) {
             if ($event->id === $id) {
-                return $event->verdict?->value;
+                return $event->verdict()?->value;
             }
         }
 

@@ -49,8 +49,8 @@ final readonly class InstrumentController
         }
         ksort($families);
         $types = [];
-        foreach ($loaded->installation->fittings as $fitting) {
-            $type = $loaded->installation->catalogue->connectors[$fitting->connector] ?? null;
+        foreach ($loaded->installation->fittings() as $fitting) {
+            $type = $loaded->installation->catalogue->connectors()[$fitting->connector] ?? null;
             $types[$type->family ?? ''][$type->short ?? $fitting->connector] = true;
         }
 
@@ -61,7 +61,7 @@ final readonly class InstrumentController
                     'version' => $versions[$instrument->id] ?? 0,
                     'overdue' => $instrument->isOverdue(now()->format('Y-m-d')),
                 ],
-                array_values($loaded->installation->instruments),
+                array_values($loaded->installation->instruments()),
             ),
             'kinds' => array_map(
                 static fn (InstrumentKind $kind): array => [
@@ -91,7 +91,7 @@ final readonly class InstrumentController
                 array_map(strval(...), array_keys($families)),
                 array_values($families),
             ),
-            'rules' => TestingCodec::encodeRules($loaded->installation->testing),
+            'rules' => TestingCodec::encodeRules($loaded->installation->testing()),
             'version' => $stored->version,
         ]);
     }
@@ -133,7 +133,7 @@ final readonly class InstrumentController
             $test = UnderTest::of($loaded, (string) $run);
             $lines[] = [
                 'run' => (string) $run,
-                'code' => $loaded->installation->runs[$run]->code,
+                'code' => $loaded->installation->runs()[$run]->code,
                 'results' => count($reading->samples),
                 'verdict' => $test->plan(TestStage::Installed)->verdict($test->expectation(), $reading)->value,
             ];

@@ -110,9 +110,9 @@ final class SimulatorController
     private static function fourPair(Loaded $loaded): array
     {
         $runs = array_filter(
-            $loaded->installation->runs,
+            $loaded->installation->runs(),
             static fn (Run $run): bool => ! $run->withdrawn &&
-                ($loaded->installation->catalogue->cables[$run->cable]->category ?? '') !== '',
+                ($loaded->installation->catalogue->cables()[$run->cable]->category ?? '') !== '',
         );
 
         return array_slice(array_map(static fn (Run $run): string => $run->id, array_values($runs)), 0, self::CARD);
@@ -120,7 +120,7 @@ final class SimulatorController
 
     private static function instrument(Loaded $loaded, string $id): TestInstrument
     {
-        $known = $loaded->installation->instruments[$id] ?? null;
+        $known = $loaded->installation->instruments()[$id] ?? null;
         $kind =
             $known->kind ??
             (InstrumentKind::tryFrom($id) ??

@@ -32,7 +32,8 @@ final class TestController
     {
         return response()->json(
             TestResource::sheet(
-                $loaded->installation->runs[$id] ?? abort(404, 'There is no such run here. It may have been removed.'),
+                $loaded->installation->runs()[$id] ??
+                    abort(404, 'There is no such run here. It may have been removed.'),
                 UnderTest::of($loaded, $id),
                 self::stage($request),
             ),

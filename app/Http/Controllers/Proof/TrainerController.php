@@ -182,7 +182,7 @@ final class TrainerController
             [
                 'exercise' => $exercise->shown(),
                 'sheet' => TestResource::sheet(
-                    $test->loaded->installation->runs[$exercise->run],
+                    $test->loaded->installation->runs()[$exercise->run],
                     $test,
                     TestStage::Bench,
                 ),

@@ -73,7 +73,7 @@ final readonly class LoomController
     ): JsonResponse {
         $loom = Decided::canonical(DecisionKind::Loom, $request->input('part'));
         abort_unless(
-            $loom['id'] === $id && isset($loaded->installation->looms[$id]),
+            $loom['id'] === $id && isset($loaded->installation->looms()[$id]),
             404,
             'There is no such loom here.',
         );

@@ -161,7 +161,7 @@ final readonly class BenchController
             TravellerDrawing::WIDTH,
             TravellerDrawing::HEIGHT,
         );
-        $codes = array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $job->runs());
+        $codes = array_map(static fn (string $run): string => $loaded->installation->runs()[$run]->code, $job->runs());
         TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $request->query('units') === 'inch');
 
         return new Response($canvas->bytes(), 200, [

@@ -79,7 +79,7 @@ final readonly class CrewController
             ),
             'looms' => array_map(
                 static fn (Loom $loom): array => ['id' => $loom->id, 'name' => $loom->name],
-                array_values($loaded->installation->looms),
+                array_values($loaded->installation->looms()),
             ),
             'jobs' => array_map(
                 static fn (Assembly $assembly): array => [
@@ -88,7 +88,7 @@ final readonly class CrewController
                         ', ',
                         array_slice(
                             array_map(
-                                static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                                static fn (string $run): string => $loaded->installation->runs()[$run]->code,
                                 $assembly->runs,
                             ),
                             0,
@@ -98,7 +98,7 @@ final readonly class CrewController
                 ],
                 array_values($loaded->plan()->assemblies),
             ),
-            'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop),
+            'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop()),
             'tools' => $this->tools($stored, $loaded, $jobs),
             'version' => $stored->version,
             'times' => array_map(
@@ -194,7 +194,7 @@ final readonly class CrewController
             'key' => 'required|string|max:255',
         ]);
         $known = match ($data['kind']) {
-            'loom' => isset($loaded->installation->looms[$data['key']]),
+            'loom' => isset($loaded->installation->looms()[$data['key']]),
             'assembly' => isset($loaded->plan()->assemblies[$data['key']]),
             default => Skill::tryFrom($data['key']) !== null,
         };

@@ -75,7 +75,7 @@ final readonly class OutstandingController
     {
         $plan = $loaded->plan();
         $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'handover' => 0];
-        foreach ($loaded->installation->runs as $run) {
+        foreach ($loaded->installation->runs() as $run) {
             if ($run->withdrawn) {
                 continue;
             }

@@ -30,7 +30,7 @@ final class BuildingResource
         $in = $loaded->installation;
         $plan = $loaded->plan();
         $ends = [];
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             foreach ($run->withdrawn ? [] : array_unique([$run->a->location, $run->b->location]) as $place) {
                 $ends[$place] = ($ends[$place] ?? 0) + 1;
             }
@@ -43,14 +43,14 @@ final class BuildingResource
                     'version' => $versions['location '.$each->id] ?? 0,
                     'ends' => $ends[$each->id] ?? 0,
                 ],
-                array_values($in->locations),
+                array_values($in->locations()),
             ),
             'junctions' => array_map(
                 static fn (Junction $each): array => [
                     'part' => BuildingCodec::encodeJunction($each),
                     'version' => $versions['junction '.$each->id] ?? 0,
                 ],
-                array_values($in->junctions),
+                array_values($in->junctions()),
             ),
             'ways' => array_map(
                 static fn (Way $way): array => self::way(
@@ -59,11 +59,11 @@ final class BuildingResource
                     $loaded,
                     $versions['way '.$way->id] ?? 0,
                 ),
-                array_values($in->ways),
+                array_values($in->ways()),
             ),
             'panels' => array_map(
                 static fn (Panel $panel): array => self::panel($panel, $in, $versions['tail-panel '.$panel->id] ?? 0),
-                array_values($in->panels),
+                array_values($in->panels()),
             ),
             'routes' => array_map(static fn ($route): array => $route->ways(), $plan->layout->routes),
             'fittings' => self::fittings($in),
@@ -88,8 +88,8 @@ final class BuildingResource
             'runs' => array_map(
                 static fn (string $run): array => [
                     'id' => $run,
-                    'code' => $loaded->installation->runs[$run]->code,
-                    'pinned' => $loaded->installation->runs[$run]->ways !== [],
+                    'code' => $loaded->installation->runs()[$run]->code,
+                    'pinned' => $loaded->installation->runs()[$run]->ways !== [],
                 ],
                 $load->runs ?? [],
             ),
@@ -119,7 +119,7 @@ final class BuildingResource
             $tails[] = [
                 'place' => $place,
                 'order' => $i + 1,
-                'fitting' => $in->fittings[$fitting]->label ?? $fitting,
+                'fitting' => $in->fittings()[$fitting]->label ?? $fitting,
                 'tail' => PlanEncoder::worked(Tail::to($panel, $row, $column)),
             ];
         }
@@ -139,7 +139,7 @@ final class BuildingResource
     private static function fittings(Installation $in): array
     {
         $there = [];
-        foreach ($in->fittings as $fitting) {
+        foreach ($in->fittings() as $fitting) {
             $there[$fitting->location][] = ['id' => $fitting->id, 'label' => $fitting->label];
         }
 

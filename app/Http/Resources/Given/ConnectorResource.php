@@ -16,7 +16,7 @@ final class ConnectorResource
     /** @return ?array<int|string, mixed> */
     public static function of(Fitting $fitting, Catalogue $catalogue): ?array
     {
-        $type = $catalogue->connectors[$fitting->connector] ?? null;
+        $type = $catalogue->connectors()[$fitting->connector] ?? null;
         $layout = FittingLayout::unfolded($fitting, $catalogue);
         if ($type === null || $layout === null) {
             return null;

@@ -21,7 +21,7 @@ final class EquipmentResource
         $in = $loaded->installation;
         $runs = self::runsByFitting($loaded);
         $plugged = [];
-        foreach ($in->matings as $mating) {
+        foreach ($in->matings() as $mating) {
             $plugged[$mating->with] = $mating->fitting;
         }
         $versions = $loaded->stored->entries()->where('kind', 'equipment')->pluck('version', 'key');
@@ -49,7 +49,7 @@ final class EquipmentResource
                         $loaded->plan()->findingsOn(Subject::equipment($device->id)),
                     ),
                 ],
-                $in->equipment,
+                $in->equipment(),
             ),
         );
     }
@@ -61,10 +61,10 @@ final class EquipmentResource
     private static function port(Equipment $device, Port $port, ?string $fitting, array $runs, Loaded $loaded): array
     {
         $in = $loaded->installation;
-        $type = $in->catalogue->connectors[$port->connector] ?? null;
+        $type = $in->catalogue->connectors()[$port->connector] ?? null;
         $fit = [];
-        foreach ($in->fittings as $other) {
-            $own = $in->catalogue->connectors[$other->connector] ?? null;
+        foreach ($in->fittings() as $other) {
+            $own = $in->catalogue->connectors()[$other->connector] ?? null;
             if (
                 $type !== null &&
                 $own !== null &&
@@ -94,7 +94,7 @@ final class EquipmentResource
             'plugged' => $fitting,
             'pluggedName' => $fitting === null
                     ? ''
-                    : self::name($in->fittings[$fitting] ?? new Fitting($fitting, $fitting, '', ''), $runs),
+                    : self::name($in->fittings()[$fitting] ?? new Fitting($fitting, $fitting, '', ''), $runs),
             'fits' => $fit,
         ];
     }
@@ -109,7 +109,7 @@ final class EquipmentResource
     private static function runsByFitting(Loaded $loaded): array
     {
         $runs = [];
-        foreach ($loaded->installation->runs as $run) {
+        foreach ($loaded->installation->runs() as $run) {
             foreach ($run->withdrawn ? [] : $run->fittings() as $fitting) {
                 $runs[$fitting][] = $run->code;
             }

@@ -33,15 +33,19 @@ final class TypeResource
         foreach (DecisionKind::types() as $of) {
             [$kind, $list] = [$of->value, $of->list()];
             $lines[$kind] = [];
-            foreach ($loaded->installation->catalogue->{$list} as $id => $type) {
+            foreach ($loaded->installation->catalogue->{$list}() as $id => $type) {
                 $id = (string) $id;
                 $lines[$kind][] = [
                     'id' => $id,
                     'name' => $type->name,
                     'about' => self::about($type),
-                    'source' => isset($own[$kind][$id]) ? 'own' : (isset($shipped->{$list}[$id]) ? 'shipped' : 'file'),
+                    'source' => isset($own[$kind][$id])
+                        ? 'own'
+                        : (isset($shipped->{$list}()[$id])
+                            ? 'shipped'
+                            : 'file'),
                     'version' => $own[$kind][$id] ?? null,
-                    'used' => isset($used->{$list}[$id]),
+                    'used' => isset($used->{$list}()[$id]),
                     'retired' => $type->retired ?? false,
                 ];
             }
@@ -55,7 +59,7 @@ final class TypeResource
     {
         $list = $kind->list();
         $catalogue = $loaded->installation->catalogue;
-        $type = $catalogue->{$list}[$id] ?? abort(404, 'There is no such type here.');
+        $type = $catalogue->{$list}()[$id] ?? abort(404, 'There is no such type here.');
 
         return [
             'kind' => $kind->value,
@@ -63,13 +67,11 @@ final class TypeResource
             'name' => $type->name,
             'definition' => CatalogueEncoder::type($type),
             'version' => self::own($loaded)[$kind->value][$id] ?? null,
-            'shipped' => isset(ShippedCatalogue::load()->{$list}[$id]),
-            'used' => isset(UsedTypes::in($loaded->installation)->{$list}[$id]),
+            'shipped' => isset(ShippedCatalogue::load()->{$list}()[$id]),
+            'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
-            'drawing' => $type instanceof ConnectorType
-                ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue)
-                : null,
+            'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue) : null,
         ];
     }
 

@@ -35,7 +35,7 @@ final class RunResource
     {
         $plan = $loaded->plan();
         $runPlan = $plan->runs[$run->id];
-        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $cable = $loaded->installation->catalogue->cables()[$run->cable] ?? null;
         $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
 
         return [
@@ -45,7 +45,7 @@ final class RunResource
             'assembly' => [
                 'id' => $assembly->id,
                 'runs' => array_map(
-                    static fn (string $id): string => $loaded->installation->runs[$id]->code,
+                    static fn (string $id): string => $loaded->installation->runs()[$id]->code,
                     $assembly->runs,
                 ),
             ],
@@ -81,7 +81,7 @@ final class RunResource
                 static fn (Label $label): array => PlanEncoder::label(
                     $label,
                     $plan->rotations,
-                    $loaded->installation->rules->on(LabelTurn::class),
+                    $loaded->installation->rules()->on(LabelTurn::class),
                 ),
                 $runPlan->labels,
             ),
@@ -114,7 +114,7 @@ final class RunResource
                 unset($out[$event->step]);
             } elseif ($event->kind === EventKind::Pictured) {
                 $pictures[] = [
-                    'picture' => $event->picture,
+                    'picture' => $event->picture(),
                     'who' => $loaded->people[$event->by] ?? $event->by,
                     'at' => $event->at,
                 ];
@@ -134,8 +134,8 @@ final class RunResource
         $in = $loaded->installation;
         $circuits = [];
         foreach ($run->carries as $carriage) {
-            $circuit = $in->circuits[$carriage->circuit] ?? null;
-            $signal = $in->catalogue->signals[$circuit->signal ?? ''] ?? null;
+            $circuit = $in->circuits()[$carriage->circuit] ?? null;
+            $signal = $in->catalogue->signals()[$circuit->signal ?? ''] ?? null;
             if ($circuit !== null) {
                 $circuits[] = [
                     ...FileEncoder::circuit($circuit),
@@ -166,7 +166,7 @@ final class RunResource
     private static function fittingsOf(string $circuit, Loaded $loaded): array
     {
         $found = [];
-        foreach ($loaded->installation->runs as $run) {
+        foreach ($loaded->installation->runs() as $run) {
             foreach ($run->carries as $carriage) {
                 if ($carriage->circuit !== $circuit) {
                     continue;
@@ -174,12 +174,12 @@ final class RunResource
                 foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                     if ($leg->landing !== null && isset($leg->landing->channels[$carriage->element])) {
                         $found[$leg->landing->fitting] =
-                            $loaded->installation->fittings[$leg->landing->fitting]->label ?? $leg->landing->fitting;
+                            $loaded->installation->fittings()[$leg->landing->fitting]->label ?? $leg->landing->fitting;
                     }
                 }
             }
         }
-        foreach ($loaded->installation->matings as $mating) {
+        foreach ($loaded->installation->matings() as $mating) {
             if (isset($found[$mating->fitting]) && $loaded->installation->port($mating->with) !== null) {
                 $found[$mating->with] = self::mate($mating->fitting, $loaded);
             }
@@ -227,10 +227,7 @@ final class RunResource
         return [
             ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
             'who' => $loaded->people[$event->by] ?? $event->by,
-            'overtaken' => $event->step === '' &&
-                $event->fingerprint !== '' &&
-                $relied !== '' &&
-                $today?->stand($event) === false,
+            'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $today?->stand($event) === false,
         ];
     }
 
@@ -240,11 +237,11 @@ final class RunResource
         $fittings = [];
         $tails = $loaded->plan()->runs[$run->id]->lay->tails[$side->value] ?? [];
         foreach ($run->end($side)->legs as $leg) {
-            $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
+            $fitting = $loaded->installation->fittings()[$leg->landing->fitting ?? ''] ?? null;
             if ($fitting === null) {
                 continue;
             }
-            $plan = $loaded->installation->catalogue->plans[$leg->landing->plan ?? ''] ?? null;
+            $plan = $loaded->installation->catalogue->plans()[$leg->landing->plan ?? ''] ?? null;
             $fittings[] = [
                 'id' => $fitting->id,
                 'label' => $fitting->label,
@@ -262,17 +259,17 @@ final class RunResource
 
     private static function mate(string $fitting, Loaded $loaded): string
     {
-        foreach ($loaded->installation->matings as $mating) {
+        foreach ($loaded->installation->matings() as $mating) {
             if ($mating->fitting === $fitting || $mating->with === $fitting) {
                 $other = $mating->fitting === $fitting ? $mating->with : $mating->fitting;
                 $at = PortRef::from($other);
-                foreach ($loaded->installation->equipment[$at->device]->ports ?? [] as $port) {
+                foreach ($loaded->installation->equipment()[$at->device]->ports ?? [] as $port) {
                     if ($port->id === $at->port) {
-                        return $loaded->installation->equipment[$at->device]->name.', '.$port->name;
+                        return $loaded->installation->equipment()[$at->device]->name.', '.$port->name;
                     }
                 }
 
-                return $loaded->installation->fittings[$other]->label ?? $other;
+                return $loaded->installation->fittings()[$other]->label ?? $other;
             }
         }
 
@@ -294,7 +291,7 @@ final class RunResource
             'address' => $joint->address(),
             'function' => $joint->function,
             'channel' => $joint->channel,
-            'circuit' => $loaded->installation->circuits[$joint->circuit]->name ?? '',
+            'circuit' => $loaded->installation->circuits()[$joint->circuit]->name ?? '',
             'exception' => $joint->byHand,
         ];
     }

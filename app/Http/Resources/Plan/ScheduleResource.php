@@ -22,7 +22,7 @@ final class ScheduleResource
             'revision' => $loaded->stored->revision,
             'rows' => array_map(
                 static fn (Run $run): array => self::row($run, $loaded),
-                array_values($loaded->installation->runs),
+                array_values($loaded->installation->runs()),
             ),
         ];
     }
@@ -32,7 +32,7 @@ final class ScheduleResource
     {
         $in = $loaded->installation;
         $plan = $loaded->plan();
-        $cable = $in->catalogue->cables[$run->cable] ?? null;
+        $cable = $in->catalogue->cables()[$run->cable] ?? null;
         $findings = $plan->findingsOn(Subject::run($run->id));
         foreach ($run->fittings() as $fitting) {
             array_push($findings, ...$plan->findingsOn(Subject::fitting($fitting)));
@@ -49,7 +49,7 @@ final class ScheduleResource
             'family' => $cable->family ?? '',
             'cable' => $cable->name ?? $run->cable,
             'build' => $run->build->value,
-            'loom' => $run->loom === null ? '' : $in->looms[$run->loom]->name ?? $run->loom,
+            'loom' => $run->loom === null ? '' : $in->looms()[$run->loom]->name ?? $run->loom,
             'from' => $in->locationName($run->a->location),
             'to' => $in->locationName($run->b->location),
             'endA' => self::end($run->a, $loaded),
@@ -76,8 +76,8 @@ final class ScheduleResource
     {
         $connectors = [];
         foreach ($end->legs as $leg) {
-            $fitting = $loaded->installation->fittings[$leg->landing->fitting ?? ''] ?? null;
-            $type = $loaded->installation->catalogue->connectors[$fitting->connector ?? ''] ?? null;
+            $fitting = $loaded->installation->fittings()[$leg->landing->fitting ?? ''] ?? null;
+            $type = $loaded->installation->catalogue->connectors()[$fitting->connector ?? ''] ?? null;
             $name = $type->short ?? ($type->name ?? ($fitting->connector ?? 'bare'));
             $connectors[$name] = ($connectors[$name] ?? 0) + 1;
         }

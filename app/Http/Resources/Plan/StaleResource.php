@@ -40,7 +40,7 @@ final readonly class StaleResource
     private function run(StaleWrite $stale): ?array
     {
         $now = $this->store->load($stale->decision->in->refresh());
-        $run = $now->installation->runs[$stale->edit->key] ?? null;
+        $run = $now->installation->runs()[$stale->edit->key] ?? null;
 
         return $run === null
             ? null

@@ -78,7 +78,7 @@ final class JudgementResource
                                 'consequence' => $words->consequence($fault),
                                 'kind' => $fault->kind->value,
                                 'side' => $words->side($fault),
-                                'fitting' => $installation->fittings[$words->fitting($fault)]->label ?? '',
+                                'fitting' => $installation->fittings()[$words->fitting($fault)]->label ?? '',
                                 'edges' => $fault->edges,
                             ],
                             $cause->faults,
@@ -143,7 +143,7 @@ final class JudgementResource
             ? null
             : [
                 'side' => $end->side,
-                'fitting' => $loaded->installation->fittings[$end->fitting]->label ?? $end->fitting,
+                'fitting' => $loaded->installation->fittings()[$end->fitting]->label ?? $end->fitting,
                 'reasons' => $end->reasons,
             ];
     }

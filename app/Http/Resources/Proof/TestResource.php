@@ -44,7 +44,7 @@ final class TestResource
             'formerly' => $expectation->fingerprint()->first,
             'run' => ScheduleResource::row($run, $loaded),
             'runs' => array_map(
-                static fn (string $id): string => $loaded->installation->runs[$id]->code,
+                static fn (string $id): string => $loaded->installation->runs()[$id]->code,
                 $assembly->runs,
             ),
             'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
@@ -80,7 +80,7 @@ final class TestResource
                         $instrument->kind->methods(),
                     ),
                 ] + TestingCodec::encodeInstrument($instrument),
-                array_values($loaded->installation->instruments),
+                array_values($loaded->installation->instruments()),
             ),
             'fittings' => self::fittings($assembly, $loaded),
             'trials' => self::trials($test),
@@ -161,14 +161,15 @@ final class TestResource
         $trials = [];
         $events = $test->events();
         $today = $test->expectation()->fingerprint();
-        $codes = $test->loaded->installation->runs;
+        $codes = $test->loaded->installation->runs();
         foreach (array_reverse($events) as $event) {
             $again =
                 ($event->step === '' && $event->kind === EventKind::Remade) ||
-                ($event->kind === EventKind::Reworked && $event->reopens !== []);
+                ($event->kind === EventKind::Reworked && ($event->rework()->reopens ?? []) !== []);
             if ($event->kind !== EventKind::Tested && $event->kind !== EventKind::Settled && ! $again) {
                 continue;
             }
+            $reading = $event->test()?->reading;
             $trials[] = [
                 ...array_diff_key(EventCodec::encode($event), [
                     'reading' => 0,
@@ -185,9 +186,9 @@ final class TestResource
                         'read' => self::read($event),
                         'missing' => array_map(
                             static fn (Method $method): string => Methods::card($method)->words,
-                            $event->reading === null
+                            $reading === null
                                 ? []
-                                : $test->plan($event->stage())->missing($test->expectation(), $event->reading),
+                                : $test->plan($event->stage())->missing($test->expectation(), $reading),
                         ),
                         'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
                     ]
@@ -202,16 +203,17 @@ final class TestResource
     private static function read(Event $event): array
     {
         $read = [];
-        if ($event->reading !== null && $event->reading->lights !== []) {
+        $reading = $event->test()?->reading;
+        if ($reading !== null && $reading->lights !== []) {
             $read[Methods::card(Method::Map)->words] = [
-                'read' => count($event->reading->lights),
-                'declared' => count($event->reading->declared),
+                'read' => count($reading->lights),
+                'declared' => count($reading->declared),
             ];
         }
-        if ($event->reading?->splits !== null) {
+        if ($reading?->splits !== null) {
             $read[Methods::card(Method::Pairs)->words] = ['read' => 1, 'declared' => 0];
         }
-        foreach ($event->reading->samples ?? [] as $sample) {
+        foreach ($reading->samples ?? [] as $sample) {
             $words = Methods::card($sample->question->method)->words;
             $read[$words] = [
                 'read' => ($read[$words]['read'] ?? 0) + 1,
@@ -241,7 +243,7 @@ final class TestResource
         $fittings = [];
         $tags = self::tags($assembly, $loaded);
         foreach ($assembly->fittings as $id) {
-            $fitting = $loaded->installation->fittings[$id] ?? null;
+            $fitting = $loaded->installation->fittings()[$id] ?? null;
             if ($fitting !== null) {
                 $fittings[$id] = [
                     'label' => $fitting->label,
@@ -264,7 +266,7 @@ final class TestResource
     {
         $tags = $landed = [];
         foreach ($assembly->runs as $id) {
-            $run = $loaded->installation->runs[$id];
+            $run = $loaded->installation->runs()[$id];
             foreach ([$run->a, $run->b] as $end) {
                 foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
                     $tags[$leg->landing->fitting ?? ''] = $leg->label;
@@ -277,7 +279,7 @@ final class TestResource
         // What no run ends in, as a panel's second output, goes by its own name.
         foreach ($assembly->fittings as $fitting) {
             if (! isset($landed[$fitting])) {
-                $tags[$fitting] = str_replace(' ', '-', $loaded->installation->fittings[$fitting]->label ?? $fitting);
+                $tags[$fitting] = str_replace(' ', '-', $loaded->installation->fittings()[$fitting]->label ?? $fitting);
             }
         }
 

@@ -41,7 +41,7 @@ final class LoomResource
                     'at' => $branch->at,
                     'atName' => $in->placeName($branch->at),
                     'into' => $branch->into,
-                    'intoName' => $branch->into === '' ? 'ends here' : $in->ways[$branch->into]->name ?? $branch->into,
+                    'intoName' => $branch->into === '' ? 'ends here' : $in->ways()[$branch->into]->name ?? $branch->into,
                     'junction' => $branch->junction->canonical(),
                     'by' => $branch->by->canonical(),
                     'least' => $branch->least->canonical(),
@@ -52,7 +52,7 @@ final class LoomResource
             ),
             'ends' => array_map(
                 static fn (LoomEnd $end): array => [
-                    'code' => $in->runs[$end->run]->code,
+                    'code' => $in->runs()[$end->run]->code,
                     'side' => $end->side->value,
                     'place' => $in->placeName($end->place),
                     'after' => $end->after,
@@ -77,7 +77,7 @@ final class LoomResource
                 'y' => round($circle->y, 3),
                 'r' => round($circle->r, 3),
                 'sheath' => $dress->cables[$i]->sheath,
-                'code' => $loaded->installation->runs[$dress->runs[$i]]->code,
+                'code' => $loaded->installation->runs()[$dress->runs[$i]]->code,
             ];
         }
 
@@ -115,8 +115,8 @@ final class LoomResource
     /** @return array<int|string, mixed> */
     private static function member(string $id, Loaded $loaded): array
     {
-        $run = $loaded->installation->runs[$id];
-        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $run = $loaded->installation->runs()[$id];
+        $cable = $loaded->installation->catalogue->cables()[$run->cable] ?? null;
 
         return [
             'id' => $id,
@@ -133,6 +133,6 @@ final class LoomResource
      */
     private static function codes(array $runs, Loaded $loaded): array
     {
-        return array_map(static fn (string $run): string => $loaded->installation->runs[$run]->code, $runs);
+        return array_map(static fn (string $run): string => $loaded->installation->runs()[$run]->code, $runs);
     }
 }

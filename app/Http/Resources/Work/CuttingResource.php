@@ -29,7 +29,7 @@ final class CuttingResource
         $plan = $loaded->cutPlan();
 
         return [
-            'usable' => $loaded->installation->rules->usable->canonical(),
+            'usable' => $loaded->installation->rules()->usable->canonical(),
             'cables' => array_map(
                 static fn (CablePlan $cable): array => self::cable($cable, $loaded),
                 array_values($plan->cables),
@@ -39,7 +39,7 @@ final class CuttingResource
                     'part' => StockCodec::encodeReel($reel),
                     'version' => $versions[$reel->id] ?? 0,
                 ],
-                array_values($loaded->installation->reels),
+                array_values($loaded->installation->reels()),
             ),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
             'recorded' => self::recorded($loaded),
@@ -55,7 +55,7 @@ final class CuttingResource
         ) {
             $onShelf = str_starts_with($stock->id, 'buy:') ? $onShelf : $onShelf->plus($stock->left);
         }
-        $type = $loaded->installation->catalogue->cables[$plan->cable] ?? null;
+        $type = $loaded->installation->catalogue->cables()[$plan->cable] ?? null;
 
         return [
             'id' => $plan->cable,
@@ -76,7 +76,7 @@ final class CuttingResource
             'untouched' => array_map(self::stock(...), $plan->untouched),
             'unmet' => array_map(
                 static fn (CutNeeded $need): array => [
-                    'code' => $loaded->installation->runs[$need->run]->code,
+                    'code' => $loaded->installation->runs()[$need->run]->code,
                     'length' => $need->length->canonical(),
                 ],
                 $plan->unmet,
@@ -93,7 +93,7 @@ final class CuttingResource
             'cuts' => array_map(static fn (Cut $cut): array => self::cut($cut, $loaded), $assigned->cuts),
             'used' => $assigned->used()->canonical(),
             'rest' => $assigned->rest()->canonical(),
-            'usable' => $assigned->rest()->compare($loaded->installation->rules->usable) >= 0,
+            'usable' => $assigned->rest()->compare($loaded->installation->rules()->usable) >= 0,
         ];
     }
 
@@ -119,12 +119,12 @@ final class CuttingResource
     /** @return array<int|string, mixed> */
     private static function cut(Cut $cut, Loaded $loaded): array
     {
-        $run = $loaded->installation->runs[$cut->run];
+        $run = $loaded->installation->runs()[$cut->run];
 
         return [
             'run' => $cut->run,
             'code' => $run->code,
-            'loom' => $loaded->installation->looms[$run->loom ?? '']->name ?? '',
+            'loom' => $loaded->installation->looms()[$run->loom ?? '']->name ?? '',
             'from' => $loaded->installation->locationName($run->a->location),
             'to' => $loaded->installation->locationName($run->b->location),
             'build' => $run->build->value,
@@ -141,20 +141,20 @@ final class CuttingResource
     {
         $cuts = array_filter(
             $loaded->record->events,
-            static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut?->planned === false,
+            static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut()?->planned === false,
         );
         usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
 
         return array_map(
             static fn (Event $event): array => [
-                'code' => $loaded->installation->runs[$event->run]->code ?? $event->run,
-                'length' => $event->cut?->length->canonical(),
-                'reel' => $event->cut->reel ?? '',
-                'from' => $event->cut?->from,
-                'to' => $event->cut?->to,
-                'short' => $event->cut !== null &&
+                'code' => $loaded->installation->runs()[$event->run]->code ?? $event->run,
+                'length' => $event->cut()?->length->canonical(),
+                'reel' => $event->cut()->reel ?? '',
+                'from' => $event->cut()?->from,
+                'to' => $event->cut()?->to,
+                'short' => $event->cut() !== null &&
                     isset($loaded->plan()->runs[$event->run]) &&
-                    $event->cut->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
+                    $event->cut()->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
                 'who' => $loaded->people[$event->by] ?? $event->by,
                 'at' => $event->at,
                 'note' => $event->note,

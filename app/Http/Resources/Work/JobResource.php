@@ -29,14 +29,14 @@ final class JobResource
         $in = $loaded->installation;
         $runs = [];
         foreach ($job->runs() as $id) {
-            $run = $in->runs[$id];
+            $run = $in->runs()[$id];
             $runs[] = [
                 'id' => $id,
                 'code' => $run->code,
-                'cable' => $in->catalogue->cables[$run->cable]->name ?? $run->cable,
+                'cable' => $in->catalogue->cables()[$run->cable]->name ?? $run->cable,
                 'from' => $in->locationName($run->a->location),
                 'to' => $in->locationName($run->b->location),
-                'loom' => $in->looms[$run->loom ?? '']->name ?? '',
+                'loom' => $in->looms()[$run->loom ?? '']->name ?? '',
             ];
         }
 
@@ -146,10 +146,10 @@ final class JobResource
     {
         $part =
             $operation->task === Task::SlideOn
-                ? $loaded->installation->catalogue->parts[$operation->part] ?? null
+                ? $loaded->installation->catalogue->parts()[$operation->part] ?? null
                 : null;
-        $run = $loaded->installation->runs[$operation->run];
-        $cable = $loaded->installation->catalogue->cables[$run->cable] ?? null;
+        $run = $loaded->installation->runs()[$operation->run];
+        $cable = $loaded->installation->catalogue->cables()[$run->cable] ?? null;
         if ($part === null || $cable === null) {
             return [];
         }
@@ -177,7 +177,7 @@ final class JobResource
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
                 foreach (
-                    $sheets->of($loaded->installation->runs[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
+                    $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
                 ) {
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [

@@ -29,7 +29,7 @@ final class JobStateResource
                         'by' => self::name($standing->by, $people),
                         'at' => $standing->by?->at,
                         'note' => $standing->by?->note,
-                        'flag' => $standing->flagged?->flag?->value,
+                        'flag' => $standing->flagged?->flag()?->value,
                     ],
                     static fn (?string $value): bool => $value !== null && $value !== '',
                 );
@@ -57,14 +57,14 @@ final class JobStateResource
                 $progress->questions(),
             ),
             'pictures' => array_map(
-                static fn (Event $event): array => [...$said($event), 'picture' => $event->picture],
+                static fn (Event $event): array => [...$said($event), 'picture' => $event->picture()],
                 $progress->pictures(),
             ),
             'reworks' => array_map(
                 static fn (Event $event): array => [
                     ...$said($event),
-                    'reopens' => count($event->reopens),
-                    'scraps' => (object) $event->scraps,
+                    'reopens' => count($event->rework()->reopens ?? []),
+                    'scraps' => (object) ($event->rework()->scraps ?? []),
                 ],
                 $progress->reworks(),
             ),

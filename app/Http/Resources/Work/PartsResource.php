@@ -21,8 +21,8 @@ final class PartsResource
             'scope' => $scope->name,
             'runs' => count($scope->runs),
             'version' => $version,
-            'economy' => StockCodec::encodeEconomy($loaded->installation->economy),
-            'currency' => $loaded->installation->economy->currency,
+            'economy' => StockCodec::encodeEconomy($loaded->installation->economy()),
+            'currency' => $loaded->installation->economy()->currency,
             'cost' => round($list->cost, 2),
             'unpriced' => $list->unpriced,
             'lines' => array_map(
@@ -48,7 +48,7 @@ final class PartsResource
             ),
             'looms' => array_map(
                 static fn ($loom): array => ['id' => $loom->id, 'name' => $loom->name],
-                array_values($loaded->installation->looms),
+                array_values($loaded->installation->looms()),
             ),
             'assemblies' => array_map(
                 static fn ($assembly): array => [
@@ -56,7 +56,7 @@ final class PartsResource
                     'name' => implode(
                         ', ',
                         array_map(
-                            static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                            static fn (string $run): string => $loaded->installation->runs()[$run]->code,
                             array_slice($assembly->runs, 0, 4),
                         ),
                     ),
@@ -73,7 +73,7 @@ final class PartsResource
         $rows = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
             $codes = array_map(
-                static fn (string $run): string => $loaded->installation->runs[$run]->code,
+                static fn (string $run): string => $loaded->installation->runs()[$run]->code,
                 $assembly->runs,
             );
             $of = $planner->makeOrBuy($assembly);
@@ -88,6 +88,6 @@ final class PartsResource
             ];
         }
 
-        return ['currency' => $loaded->installation->economy->currency, 'assemblies' => $rows];
+        return ['currency' => $loaded->installation->economy()->currency, 'assemblies' => $rows];
     }
 }

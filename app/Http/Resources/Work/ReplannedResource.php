@@ -13,11 +13,11 @@ final class ReplannedResource
     /** @return array<int|string, mixed> */
     public static function of(Replanned $all, Loaded $loaded): array
     {
-        $code = static fn (string $run): string => $loaded->installation->runs[$run]->code ?? $run;
+        $code = static fn (string $run): string => $loaded->installation->runs()[$run]->code ?? $run;
         $bought = [];
         foreach ($all->bought as $cable => $reels) {
             $bought[] = [
-                'cable' => $loaded->installation->catalogue->cables[$cable]->name ?? $cable,
+                'cable' => $loaded->installation->catalogue->cables()[$cable]->name ?? $cable,
                 'reels' => $reels,
             ];
         }

@@ -26,7 +26,7 @@ final class SiteResource
         $planned = (new PullPlanner($in, $loaded->plan()))->pulls();
         $inPull = array_merge(...array_map(static fn (Pull $pull): array => $pull->runs, $planned), ...[[]]);
         $runs = [];
-        foreach ($in->runs as $run) {
+        foreach ($in->runs() as $run) {
             if (! $run->withdrawn) {
                 $runs[$run->id] = self::run($run, $loaded);
             }
@@ -38,7 +38,7 @@ final class SiteResource
             'runs' => (object) $runs,
             'ways' => array_map(
                 static fn ($way): array => ['id' => $way->id, 'name' => $way->name],
-                array_values($in->ways),
+                array_values($in->ways()),
             ),
             'steps' => array_map(
                 static fn (SiteStep $step): array => [
@@ -64,9 +64,9 @@ final class SiteResource
             'ways' => array_map(
                 static fn (string $way): array => [
                     'id' => $way,
-                    'name' => $in->ways[$way]->name,
-                    'kind' => $in->ways[$way]->kind->value,
-                    'length' => $in->ways[$way]->length->canonical(),
+                    'name' => $in->ways()[$way]->name,
+                    'kind' => $in->ways()[$way]->kind->value,
+                    'length' => $in->ways()[$way]->length->canonical(),
                 ],
                 $pull->ways,
             ),
@@ -85,7 +85,7 @@ final class SiteResource
     {
         $plan = $loaded->plan();
         $in = $loaded->installation;
-        $cable = $in->catalogue->cables[$run->cable] ?? null;
+        $cable = $in->catalogue->cables()[$run->cable] ?? null;
         $state = SiteState::read($run, self::events($run, $loaded), $plan->fingerprints[$run->id]);
         $cut = $plan->runs[$run->id]->cut;
         $difference = $state->difference($cut->result);
@@ -124,7 +124,7 @@ final class SiteResource
         $events = [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
         foreach ($assembly->runs as $member) {
             foreach ($member === $run->id ? [] : $loaded->record->of($member) as $event) {
-                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) && $event->covers === []) {
+                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) && $event->covers() === []) {
                     $events[] = $event;
                 }
             }
