@@ -11,6 +11,9 @@ use Sartal\Core\Proof\Record\EventKind;
 /** An event of the record from and into its JSON shape (docs/formats.md). */
 final class EventCodec
 {
+    /** A time as this product writes it: nothing is left to do about it. */
+    private const WRITTEN = '~^(\d{4})-(\d\d)-(\d\d)T(?:[01]\d|2[0-3])(?::[0-5]\d){2}\.\d{6}Z$~';
+
     private const UUID = '~^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$~';
 
     public static function decode(Fields $fields): Event
@@ -82,6 +85,9 @@ final class EventCodec
     private static function time(Fields $fields, string $key): string
     {
         $text = $fields->name($key);
+        if (preg_match(self::WRITTEN, $text, $m) === 1 && checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
+            return $text;
+        }
         if (
             preg_match('~^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d)(\.\d{1,6})?(Z|[+-]\d\d:\d\d)$~', $text, $m) !== 1 ||
             strtotime($text) === false

@@ -205,4 +205,33 @@ final class EventCodecTest extends TestCase
             (new Event('1', EventKind::Pulled, 'A-1', null, 'x', '', '', '', says: new AsBuilt()))->says,
         );
     }
+
+    /** @return iterable<string, array{string, ?string}> */
+    public static function times(): iterable
+    {
+        yield 'as it is written' => ['2026-03-09T08:00:00.000001Z', '2026-03-09T08:00:00.000001Z'];
+        yield 'to the second' => ['2026-03-09T08:00:00Z', '2026-03-09T08:00:00.000000Z'];
+        yield 'to the millisecond' => ['2026-03-09T08:00:00.25Z', '2026-03-09T08:00:00.250000Z'];
+        yield 'of another zone' => ['2026-03-09T00:30:00.000000+01:00', '2026-03-08T23:30:00.000000Z'];
+        yield 'a leap day' => ['2028-02-29T23:59:59.999999Z', '2028-02-29T23:59:59.999999Z'];
+        // Days that there are not run on into the next month, as ever.
+        yield 'a day too many' => ['2026-02-29T08:00:00.000000Z', '2026-03-01T08:00:00.000000Z'];
+        yield 'an hour too many' => ['2026-03-09T25:00:00.000000Z', null];
+        yield 'a month too many' => ['2026-13-09T08:00:00.000000Z', null];
+        yield 'no zone' => ['2026-03-09T08:00:00.000000', null];
+        yield 'words' => ['yesterday', null];
+    }
+
+    #[DataProvider('times')]
+    public function test_times_are_kept_to_the_microsecond_in_utc(string $text, ?string $kept): void
+    {
+        $row =
+            ['id' => '00000000-0000-4000-8000-000000000001', 'kind' => 'closed', 'run' => 'A-1', 'at' => $text] +
+            self::FIELDS;
+        if ($kept === null) {
+            $this->expectException(InvalidDocument::class);
+            $this->expectExceptionMessage('record.0.at');
+        }
+        self::assertSame($kept, self::decode($row)->at);
+    }
 }
