@@ -16,6 +16,7 @@ use App\Http\Controllers\Given\PlanController;
 use App\Http\Controllers\Given\RulesController;
 use App\Http\Controllers\Given\SharedController;
 use App\Http\Controllers\Given\TypeController;
+use App\Http\Controllers\InstallationController;
 use App\Http\Controllers\Later\AuditController;
 use App\Http\Controllers\Later\HandoverController;
 use App\Http\Controllers\Later\OvertakenController;
@@ -42,6 +43,7 @@ use App\Http\Controllers\Work\OutstandingController;
 use App\Http\Controllers\Work\PartsController;
 use App\Http\Controllers\Work\PictureController;
 use App\Http\Controllers\Work\SiteController;
+use App\Http\Elsewhere;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -51,188 +53,201 @@ Route::prefix('api')->group(function (): void {
 
     Route::middleware('auth')->group(function (): void {
         Route::post('installations/{id}/open', [SessionController::class, 'open'])->whereNumber('id');
+        Route::get('installations', [InstallationController::class, 'index']);
         Route::post('installations', [FileController::class, 'import'])->middleware('role:planner,lead');
     });
 
     // Everybody of the crew reads; who may write is said route by route.
-    Route::middleware(['auth', 'installation', 'role:planner,bench,installer,tester,lead'])->group(function (): void {
-        Route::get('schedule', [ScheduleController::class, 'show']);
-        Route::get('schedule.csv', [CsvController::class, 'export']);
-        Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
-        Route::get('find', FindController::class);
-        Route::get('outstanding', OutstandingController::class);
-        Route::get('catalogue', [CatalogueController::class, 'show']);
-        Route::get('types', [TypeController::class, 'index']);
-        Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
-        Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
-        Route::get('connectors/{id}', [PlanController::class, 'connector']);
-        Route::get('equipment', [EquipmentController::class, 'index']);
-        Route::get('rules', [RulesController::class, 'show']);
-        Route::get('building', [BuildingController::class, 'show']);
-        Route::get('looms', [LoomController::class, 'index']);
-        Route::get('looms/{id}', [LoomController::class, 'show']);
-        Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
-        Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
-        Route::get('reach', ReachController::class);
-        Route::get('parts', [PartsController::class, 'show']);
-        Route::get('parts.csv', [PartsController::class, 'csv']);
-        Route::get('parts/worth', [PartsController::class, 'worth']);
-        Route::middleware('role:planner,bench,lead')->group(function (): void {
-            Route::put('reels', [SharedController::class, 'saveReel']);
-            Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
-        });
-
-        Route::get('crew/board', [CrewController::class, 'board']);
-        Route::middleware('role:lead')->group(function (): void {
-            Route::get('crew', [CrewController::class, 'index']);
-            Route::post('crew', [CrewController::class, 'store']);
-            Route::patch('crew/{id}', [CrewController::class, 'update'])->whereNumber('id');
-            Route::post('crew/{id}/password', [CrewController::class, 'reset'])->whereNumber('id');
-            Route::put('crew/{id}/retired', [CrewController::class, 'retire'])->whereNumber('id');
-            Route::post('crew/given', [CrewController::class, 'give']);
-            Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
-            Route::put('workshop', [CrewController::class, 'workshop']);
-            Route::get('crew/log', AuditController::class);
-        });
-        Route::put('testing', [InstrumentController::class, 'rules'])->middleware('role:planner,lead');
-
-        Route::get('changes', [ChangeController::class, 'index']);
-        Route::get('runs/{id}', [RunController::class, 'show']);
-        Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
-        Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
-        Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
-        Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
-        // Where work is done, the release counts.
-        Route::middleware('released')->group(function (): void {
-            Route::get('cutting', [CuttingController::class, 'show']);
-            Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
-            Route::get('bench', [BenchController::class, 'index']);
-            Route::get('bench/{ids}', [BenchController::class, 'show']);
-            Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
-            Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
-            Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
-            // Who may confirm what depends on the step: the recorder asks.
-            Route::post('bench/{ids}/events', [BenchController::class, 'record']);
-            Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
-            Route::get('pictures/{name}', [PictureController::class, 'show'])->where(
-                'name',
-                '[0-9a-f]{64}\.(jpg|png|webp)',
-            );
-
-            Route::get('labels', [LabelController::class, 'index']);
-            Route::get('labels.pdf', [LabelController::class, 'pdf']);
-            Route::get('labels.svg', [LabelController::class, 'svg']);
-            Route::get('labels.csv', [LabelController::class, 'csv']);
-            Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber('number');
-            Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
-            Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
-                Route::post('labels/printed', [LabelController::class, 'mark']);
-                Route::post('roll-printer/labels', [LabelController::class, 'roll']);
-                Route::put('roll-printer/roll', [LabelController::class, 'load']);
-                Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
+    Route::prefix('i/{address}')
+        ->middleware(['auth', 'installation', 'role:planner,bench,installer,tester,lead'])
+        ->group(function (): void {
+            Route::put('last', [SessionController::class, 'last']);
+            Route::get('schedule', [ScheduleController::class, 'show']);
+            Route::get('schedule.csv', [CsvController::class, 'export']);
+            Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
+            Route::get('find', FindController::class);
+            Route::get('outstanding', OutstandingController::class);
+            Route::get('catalogue', [CatalogueController::class, 'show']);
+            Route::get('types', [TypeController::class, 'index']);
+            Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
+            Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
+            Route::get('connectors/{id}', [PlanController::class, 'connector']);
+            Route::get('equipment', [EquipmentController::class, 'index']);
+            Route::get('rules', [RulesController::class, 'show']);
+            Route::get('building', [BuildingController::class, 'show']);
+            Route::get('looms', [LoomController::class, 'index']);
+            Route::get('looms/{id}', [LoomController::class, 'show']);
+            Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
+            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
+            Route::get('reach', ReachController::class);
+            Route::get('parts', [PartsController::class, 'show']);
+            Route::get('parts.csv', [PartsController::class, 'csv']);
+            Route::get('parts/worth', [PartsController::class, 'worth']);
+            Route::middleware('role:planner,bench,lead')->group(function (): void {
+                Route::put('reels', [SharedController::class, 'saveReel']);
+                Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
             });
 
-            Route::get('tests/progress', [TestController::class, 'progress']);
-            Route::get('instruments', [InstrumentController::class, 'index']);
-            Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
-            Route::get('trainer', [TrainerController::class, 'show']);
-            Route::post('trainer', [TrainerController::class, 'start']);
-            Route::post('trainer/measure', [TrainerController::class, 'measure']);
-            Route::post('trainer/name', [TrainerController::class, 'name']);
-            Route::middleware('role:tester,lead')->group(function (): void {
-                Route::put('instruments', [SharedController::class, 'saveInstrument']);
-                Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
-                Route::post('tests/card', [InstrumentController::class, 'card']);
-                Route::post('runs/{id}/mend', [InstrumentController::class, 'mend']);
-                Route::get('simulators/assemblies/{id}', [SimulatorController::class, 'faults']);
-                Route::put('simulators/assemblies/{id}', [SimulatorController::class, 'inject']);
-                Route::post('simulators/instruments/{kind}/measure', [SimulatorController::class, 'measure']);
-                Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
+            Route::get('crew/board', [CrewController::class, 'board']);
+            Route::middleware('role:lead')->group(function (): void {
+                Route::get('crew', [CrewController::class, 'index']);
+                Route::post('crew', [CrewController::class, 'store']);
+                Route::patch('crew/{id}', [CrewController::class, 'update'])->whereNumber('id');
+                Route::post('crew/{id}/password', [CrewController::class, 'reset'])->whereNumber('id');
+                Route::put('crew/{id}/retired', [CrewController::class, 'retire'])->whereNumber('id');
+                Route::post('crew/given', [CrewController::class, 'give']);
+                Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
+                Route::put('workshop', [CrewController::class, 'workshop']);
+                Route::get('crew/log', AuditController::class);
             });
-            Route::get('runs/{id}/test', [TestController::class, 'show']);
-            Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
-            Route::post('runs/{id}/test', [TestController::class, 'judge']);
-            // Which role an event needs depends on its kind: the controller asks.
-            Route::post('events', [EventController::class, 'store']);
-            Route::get('site', SiteController::class);
-            Route::get('handover', [HandoverController::class, 'show']);
-            Route::get('packs', [PackController::class, 'index']);
-            // A pack names everybody who worked on it.
-            Route::middleware('role:planner,tester,lead')->group(function (): void {
-                Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
-                Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
-                Route::get('packs/{number}/{name}', [PackController::class, 'file'])
+            Route::put('testing', [InstrumentController::class, 'rules'])->middleware('role:planner,lead');
+
+            Route::get('changes', [ChangeController::class, 'index']);
+            Route::get('runs/{id}', [RunController::class, 'show']);
+            Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
+            Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
+            Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
+            Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
+            // Where work is done, the release counts.
+            Route::middleware('released')->group(function (): void {
+                Route::get('cutting', [CuttingController::class, 'show']);
+                Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
+                Route::get('bench', [BenchController::class, 'index']);
+                Route::get('bench/{ids}', [BenchController::class, 'show']);
+                Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
+                Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
+                Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
+                // Who may confirm what depends on the step: the recorder asks.
+                Route::post('bench/{ids}/events', [BenchController::class, 'record']);
+                Route::post('bench/{ids}/pictures', [PictureController::class, 'store']);
+                Route::get('pictures/{name}', [PictureController::class, 'show'])->where(
+                    'name',
+                    '[0-9a-f]{64}\.(jpg|png|webp)',
+                );
+
+                Route::get('labels', [LabelController::class, 'index']);
+                Route::get('labels.pdf', [LabelController::class, 'pdf']);
+                Route::get('labels.svg', [LabelController::class, 'svg']);
+                Route::get('labels.csv', [LabelController::class, 'csv']);
+                Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber(
+                    'number',
+                );
+                Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
+                Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
+                    Route::post('labels/printed', [LabelController::class, 'mark']);
+                    Route::post('roll-printer/labels', [LabelController::class, 'roll']);
+                    Route::put('roll-printer/roll', [LabelController::class, 'load']);
+                    Route::delete('roll-printer/labels', [LabelController::class, 'cancel']);
+                });
+
+                Route::get('tests/progress', [TestController::class, 'progress']);
+                Route::get('instruments', [InstrumentController::class, 'index']);
+                Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
+                Route::get('trainer', [TrainerController::class, 'show']);
+                Route::post('trainer', [TrainerController::class, 'start']);
+                Route::post('trainer/measure', [TrainerController::class, 'measure']);
+                Route::post('trainer/name', [TrainerController::class, 'name']);
+                Route::middleware('role:tester,lead')->group(function (): void {
+                    Route::put('instruments', [SharedController::class, 'saveInstrument']);
+                    Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
+                    Route::post('tests/card', [InstrumentController::class, 'card']);
+                    Route::post('runs/{id}/mend', [InstrumentController::class, 'mend']);
+                    Route::get('simulators/assemblies/{id}', [SimulatorController::class, 'faults']);
+                    Route::put('simulators/assemblies/{id}', [SimulatorController::class, 'inject']);
+                    Route::post('simulators/instruments/{kind}/measure', [SimulatorController::class, 'measure']);
+                    Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
+                });
+                Route::get('runs/{id}/test', [TestController::class, 'show']);
+                Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
+                Route::post('runs/{id}/test', [TestController::class, 'judge']);
+                // Which role an event needs depends on its kind: the controller asks.
+                Route::post('events', [EventController::class, 'store']);
+                Route::get('site', SiteController::class);
+                Route::get('handover', [HandoverController::class, 'show']);
+                Route::get('packs', [PackController::class, 'index']);
+                // A pack names everybody who worked on it.
+                Route::middleware('role:planner,tester,lead')->group(function (): void {
+                    Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
+                    Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
+                    Route::get('packs/{number}/{name}', [PackController::class, 'file'])
+                        ->whereNumber('number')
+                        ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+                });
+                Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
+                Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
                     ->whereNumber('number')
-                    ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+                    ->middleware('role:planner,tester,lead');
+                Route::get('service', [ServiceController::class, 'show']);
+                Route::get('service/circuits', [ServiceController::class, 'circuits']);
+                Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
+                Route::get('overtaken', [OvertakenController::class, 'index']);
+                Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
+                Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware(
+                    'role:planner,bench,installer,lead',
+                );
             });
-            Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
-            Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
-                ->whereNumber('number')
-                ->middleware('role:planner,tester,lead');
-            Route::get('service', [ServiceController::class, 'show']);
-            Route::get('service/circuits', [ServiceController::class, 'circuits']);
-            Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
-            Route::get('overtaken', [OvertakenController::class, 'index']);
-            Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
-            Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware(
-                'role:planner,bench,installer,lead',
-            );
+            Route::get('releases', [ReleaseController::class, 'index']);
+            Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where([
+                'one' => '[A-Z]+',
+                'other' => '[A-Z]+|now',
+            ]);
+            Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where([
+                'letter' => '[A-Z]+',
+                'what' => 'plan|installation',
+            ]);
+            Route::middleware('role:planner,lead')->group(function (): void {
+                Route::post('templates', TemplateController::class);
+                Route::get('releases/preview', [ReleaseController::class, 'preview']);
+                Route::post('releases', [ReleaseController::class, 'store']);
+                Route::get('drafts', [DraftController::class, 'index']);
+                Route::get('drafts/{id}', [DraftController::class, 'impact'])->whereNumber('id');
+                Route::post('drafts/{id}', [DraftController::class, 'accept'])->whereNumber('id');
+                Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->whereNumber('id');
+                Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
+                Route::post('places/{id}/move', [BuildingController::class, 'move']);
+                Route::post('runs', [RunController::class, 'store']);
+                Route::post('runs/quick', [RunController::class, 'quick']);
+                Route::patch('runs', [RunController::class, 'bulk']);
+                Route::get('fits', [RunController::class, 'fits']);
+                Route::post('runs/propose', [RunController::class, 'propose']);
+                Route::patch('runs/{id}', [RunController::class, 'update']);
+                Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
+                Route::put('runs/{id}/ends/{side}/recipe', [RunController::class, 'recipe']);
+                Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
+                Route::delete('runs/{id}', [RunController::class, 'destroy']);
+                Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
+                Route::post('types/{kind}/preview', [TypeController::class, 'preview']);
+                Route::put('types/{kind}', [TypeController::class, 'save']);
+                Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);
+                Route::post('plans/lay', [PlanController::class, 'lay']);
+                Route::post('plans/check', [PlanController::class, 'check']);
+                Route::post('plans/table', [PlanController::class, 'table']);
+                Route::put('equipment', [EquipmentController::class, 'save']);
+                Route::delete('equipment/{id}', [EquipmentController::class, 'remove']);
+                Route::put('matings', [EquipmentController::class, 'plug']);
+                Route::patch('circuits/{id}', [CircuitController::class, 'update']);
+                Route::post('rules/preview', [RulesController::class, 'preview']);
+                Route::patch('fittings/{id}', [FittingController::class, 'update']);
+                Route::put('rules', [RulesController::class, 'rules']);
+                Route::put('shared/{kind}', [SharedController::class, 'save']);
+                Route::delete('shared/{kind}/{id}', [SharedController::class, 'remove']);
+                Route::post('building/preview', [BuildingController::class, 'preview']);
+                Route::post('looms/{id}/preview', [LoomController::class, 'preview']);
+                Route::put('economy', [PartsController::class, 'economy']);
+                Route::post('labels/preview', [LabelController::class, 'preview']);
+                Route::put('labels/scheme', [LabelController::class, 'save']);
+                Route::get('runs-template.csv', [CsvController::class, 'template']);
+                Route::post('import/preview', [CsvController::class, 'preview']);
+                Route::post('import', [CsvController::class, 'import']);
+            });
         });
-        Route::get('releases', [ReleaseController::class, 'index']);
-        Route::get('releases/{one}/compare/{other}', [ReleaseController::class, 'compare'])->where([
-            'one' => '[A-Z]+',
-            'other' => '[A-Z]+|now',
-        ]);
-        Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where([
-            'letter' => '[A-Z]+',
-            'what' => 'plan|installation',
-        ]);
-        Route::middleware('role:planner,lead')->group(function (): void {
-            Route::post('templates', TemplateController::class);
-            Route::get('releases/preview', [ReleaseController::class, 'preview']);
-            Route::post('releases', [ReleaseController::class, 'store']);
-            Route::get('drafts', [DraftController::class, 'index']);
-            Route::get('drafts/{id}', [DraftController::class, 'impact'])->whereNumber('id');
-            Route::post('drafts/{id}', [DraftController::class, 'accept'])->whereNumber('id');
-            Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->whereNumber('id');
-            Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
-            Route::post('places/{id}/move', [BuildingController::class, 'move']);
-            Route::post('runs', [RunController::class, 'store']);
-            Route::post('runs/quick', [RunController::class, 'quick']);
-            Route::patch('runs', [RunController::class, 'bulk']);
-            Route::get('fits', [RunController::class, 'fits']);
-            Route::post('runs/propose', [RunController::class, 'propose']);
-            Route::patch('runs/{id}', [RunController::class, 'update']);
-            Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
-            Route::put('runs/{id}/ends/{side}/recipe', [RunController::class, 'recipe']);
-            Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
-            Route::delete('runs/{id}', [RunController::class, 'destroy']);
-            Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
-            Route::post('types/{kind}/preview', [TypeController::class, 'preview']);
-            Route::put('types/{kind}', [TypeController::class, 'save']);
-            Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);
-            Route::post('plans/lay', [PlanController::class, 'lay']);
-            Route::post('plans/check', [PlanController::class, 'check']);
-            Route::post('plans/table', [PlanController::class, 'table']);
-            Route::put('equipment', [EquipmentController::class, 'save']);
-            Route::delete('equipment/{id}', [EquipmentController::class, 'remove']);
-            Route::put('matings', [EquipmentController::class, 'plug']);
-            Route::patch('circuits/{id}', [CircuitController::class, 'update']);
-            Route::post('rules/preview', [RulesController::class, 'preview']);
-            Route::patch('fittings/{id}', [FittingController::class, 'update']);
-            Route::put('rules', [RulesController::class, 'rules']);
-            Route::put('shared/{kind}', [SharedController::class, 'save']);
-            Route::delete('shared/{kind}/{id}', [SharedController::class, 'remove']);
-            Route::post('building/preview', [BuildingController::class, 'preview']);
-            Route::post('looms/{id}/preview', [LoomController::class, 'preview']);
-            Route::put('economy', [PartsController::class, 'economy']);
-            Route::post('labels/preview', [LabelController::class, 'preview']);
-            Route::put('labels/scheme', [LabelController::class, 'save']);
-            Route::get('runs-template.csv', [CsvController::class, 'template']);
-            Route::post('import/preview', [CsvController::class, 'preview']);
-            Route::post('import', [CsvController::class, 'import']);
-        });
-    });
+    // Pages of the first version named no installation in their addresses.
+    Route::any('{earlier}', static fn () => throw Elsewhere::earlier())
+        ->where(
+            'earlier',
+            'schedule.*|runs.*|bench.*|events|site|test.*|labels.*|outstanding|find|instruments.*|crew.*|overtaken.*',
+        )
+        ->middleware('auth');
     Route::any('{any}', static fn () => abort(404, 'There is nothing at this address.'))->where('any', '.*');
 });
 

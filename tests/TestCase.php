@@ -16,6 +16,7 @@ use Sartal\Core\File\InstallationFile;
 /** Feature tests run against PostgreSQL with the demo in it, through the importer; each in a transaction. */
 abstract class TestCase extends Base
 {
+    use Placed;
     use RefreshDatabase;
 
     protected StoredInstallation $installation;
@@ -49,12 +50,6 @@ abstract class TestCase extends Base
         return User::query()
             ->where('sign_in', $role.'@brackwater.example')
             ->firstOrFail();
-    }
-
-    /** What somebody with several installations says of every write. */
-    protected function of(string $key): static
-    {
-        return $this->withHeader('Sartal-Installation', rawurlencode($key));
     }
 
     protected function as(string $role): static

@@ -10,18 +10,18 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use RuntimeException;
 
-/** What is asked for belongs to another installation than the one that is open: nothing is read or written. */
+/** What is sent says that it belongs to another installation than its address names: nothing is read or written. */
 final class Elsewhere extends RuntimeException
 {
-    /** Of every request from a page: the key of the installation that the page was loaded with, percent-encoded. */
+    /**
+     * Of what a page sends: the address of the installation that it was recorded on. Pages of the first version say
+     * its file's name, percent-encoded.
+     */
     public const HEADER = 'Sartal-Installation';
 
-    /** The same, of a link that is opened without a page. */
-    public const PARAMETER = 'installation';
-
     /**
-     * @param  ?array{key: string, name: string}  $page
-     * @param  array{key: string, name: string}  $open
+     * @param  ?array{address: string, name: string}  $page
+     * @param  array{address: string, name: string}  $open
      */
     private function __construct(string $words, private readonly ?array $page, private readonly array $open)
     {
@@ -31,32 +31,39 @@ final class Elsewhere extends RuntimeException
     /** @throws self */
     public static function check(Request $request, User $user, StoredInstallation $open): void
     {
-        $said = $request->header(self::HEADER) ?? $request->query(self::PARAMETER);
-        $key = is_string($said) ? rawurldecode($said) : '';
-        if ($key === $open->key) {
+        $said = $request->header(self::HEADER);
+        $belongs = is_string($said) ? rawurldecode($said) : '';
+        if ($belongs === '' || $belongs === $open->address || $belongs === $open->key) {
             return;
         }
-        $here = ['key' => $open->key, 'name' => $open->name];
-        if ($key !== '') {
-            $name = $user->installations()->where('installations.key', $key)->value('name');
-            $page = ['key' => $key, 'name' => is_string($name) ? $name : $key];
-            $words = sprintf(
-                'This belongs to %s, and %s is open. Nothing was read or written. Open %1$s again to go on with it.',
+        $own = $user
+            ->installations()
+            ->where(
+                static fn ($either) => $either
+                    ->where('installations.address', $belongs)
+                    ->orWhere('installations.key', $belongs),
+            )
+            ->first();
+        $page = ['address' => $own->address ?? $belongs, 'name' => $own->name ?? $belongs];
+        throw new self(
+            sprintf(
+                'This belongs to %s, and it was sent to %s. Nothing was read or written.',
                 $page['name'],
-                $here['name'],
-            );
-            throw new self($words, $page, $here);
-        }
-        if (! $request->isMethodSafe() && $user->installations()->count() > 1) {
-            throw new self(
-                sprintf(
-                    'Say which installation this is for; %s is open. Nothing was written. Load the page again.',
-                    $here['name'],
-                ),
-                null,
-                $here,
-            );
-        }
+                $open->name,
+            ),
+            $page,
+            ['address' => $open->address, 'name' => $open->name],
+        );
+    }
+
+    /** A page of the first version, which names no installation in its addresses: what it has to say waits for a load. */
+    public static function earlier(): self
+    {
+        return new self(
+            'This page is of an earlier version. Load it again; what was recorded here is kept and sent then.',
+            null,
+            ['address' => '', 'name' => 'a newer version of this page'],
+        );
     }
 
     public function render(): JsonResponse

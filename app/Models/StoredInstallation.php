@@ -10,7 +10,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
- * @property string $key
+ * @property string $key as its file calls it
+ * @property string $address as every address calls it, see {@see Addresses}
  * @property string $name
  * @property array<int|string, mixed> $rules
  * @property array<int|string, mixed> $catalogue
@@ -44,6 +45,19 @@ final class StoredInstallation extends Model
         'revision' => 'integer',
         'version' => 'integer',
     ];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $made): void {
+            $made->setAttribute('address', Addresses::mint());
+        });
+    }
+
+    /** @return array{id: int, key: string, address: string, name: string} what a page has to know of it */
+    public function reference(): array
+    {
+        return ['id' => $this->id, 'key' => $this->key, 'address' => $this->address, 'name' => $this->name];
+    }
 
     /** Names it in what is kept beside the database: ids come again in a database that was made anew. */
     public function mark(): string

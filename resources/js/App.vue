@@ -3,9 +3,10 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
+import { visit } from './api/page'
 import { useSession } from './api/session'
 import ImpactDialog from './plan/change/ImpactDialog.vue'
-import ElsewhereBar from './ui/ElsewhereBar.vue'
+import NoPlace from './session/NoPlace.vue'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
 import OutboxBar from './ui/OutboxBar.vue'
@@ -87,13 +88,13 @@ function onKey(event: KeyboardEvent) {
 onMounted(() => window.addEventListener('keydown', onKey, true))
 onUnmounted(() => window.removeEventListener('keydown', onKey, true))
 
+/** A label of another installation has led here: that is said so that nobody overlooks it. */
+const arrived = ref(new URLSearchParams(window.location.search).get('from') ?? '')
+const came = computed(() => session.session.installations?.find(each => each.address === arrived.value))
+
 async function leave() {
   await session.signOut()
   await router.push('/sign-in')
-}
-async function change(id: number) {
-  await session.open(id)
-  window.location.assign('/schedule')
 }
 </script>
 
@@ -159,7 +160,7 @@ async function change(id: number) {
                 :key="each.id"
                 :active="each.id === session.session.open?.id"
                 :title="each.name"
-                @click="change(each.id)" />
+                @click="visit(each)" />
               <v-divider />
               <v-list-item v-if="session.plans" title="Begin the next one from this …" @click="template = true" />
               <v-list-item
@@ -173,8 +174,16 @@ async function change(id: number) {
         </div>
       </nav>
       <div class="place">
-        <div class="bars"><ElsewhereBar /><OutboxBar /></div>
-        <router-view v-slot="{ Component }"><component
+        <div class="bars">
+          <OutboxBar />
+          <p v-if="came && session.session.open" class="arrived" role="status">
+            <b>{{ session.session.open.name }}</b> <span>This label is not of {{ came.name }}.</span>
+            <a :href="`/i/${came.address}${route.path === '/site' ? '/site' : '/schedule'}`">Back to {{ came.name }}</a>
+            <button type="button" @click="arrived = ''">Stay here</button>
+          </p>
+        </div>
+        <NoPlace v-if="!session.session.open && !route.meta.ofNone" />
+        <router-view v-else v-slot="{ Component }"><component
           :is="Component"
           :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
       </div>
@@ -200,6 +209,31 @@ async function change(id: number) {
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
   min-width: 0;
+}
+.arrived {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 16px;
+  margin: 0;
+  padding: 10px 16px;
+  background: var(--surface);
+  border-bottom: 2px solid var(--copper);
+}
+.arrived b {
+  font-size: 26px;
+  line-height: 1.15;
+}
+.arrived button {
+  all: unset;
+  cursor: pointer;
+  padding: 8px 12px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.arrived button:focus-visible {
+  outline: 2px solid var(--copper);
+  outline-offset: 2px;
 }
 .rail {
   background: var(--rail);

@@ -1,8 +1,9 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { address, base } from './api/page'
 import { useSession } from './api/session'
 
 export const router = createRouter({
-  history: createWebHistory(),
+  history: createWebHistory(base),
   routes: [
     { path: '/', redirect: '/schedule' },
     { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
@@ -25,10 +26,21 @@ export const router = createRouter({
     { path: '/crew/people', component: () => import('./work/crew/PeoplePage.vue') },
     { path: '/crew/workshop', component: () => import('./work/crew/WorkshopPage.vue') },
     { path: '/labels', component: () => import('./ends/labels/LabelsPage.vue') },
-    {
-      path: '/e/:run/:side/:leg?',
-      redirect: to => ({ path: `/runs/${to.params.run as string}`, query: { end: to.params.side as string } }),
-    },
+    address
+      ? {
+          path: '/e/:run/:side/:leg?',
+          redirect: to => ({
+            path: `/runs/${to.params.run as string}`,
+            query: { ...to.query, end: to.params.side as string },
+          }),
+        }
+      : {
+          // Printed before a code named its installation.
+          path: '/e/:run/:side/:leg?',
+          component: () => import('./session/OldCode.vue'),
+          props: true,
+          meta: { ofNone: true },
+        },
     { path: '/bench', component: () => import('./work/bench/BenchList.vue') },
     { path: '/bench/:ids', component: () => import('./work/bench/BenchPage.vue'), props: true },
     { path: '/test', component: () => import('./proof/testing/TestList.vue') },
@@ -50,5 +62,10 @@ router.beforeEach(async to => {
   const session = useSession()
   if (!session.known) await session.load().catch(() => undefined)
   if (!to.meta.open && !session.session.person) return { path: '/sign-in', query: { to: to.fullPath } }
+  // An address without an installation leads back to where one was.
+  if (!address && !to.meta.open && !to.meta.ofNone && session.session.open) {
+    window.location.replace(`/i/${session.session.open.address}${to.fullPath}`)
+    return false
+  }
   return true
 })

@@ -78,15 +78,7 @@ registerRoute(
 
 /** What Test, Bench and Site read. */
 const TAKEN =
-  /^\/api\/(session|schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site)$/
-/** What was read is kept by the installation that it was read of, which the page says of every request. */
-const ofInstallation = {
-  cacheKeyWillBeUsed: ({ request }: { request: Request }) => {
-    const url = new URL(request.url)
-    url.searchParams.set('installation', request.headers.get('Sartal-Installation') ?? '')
-    return Promise.resolve(new Request(url))
-  },
-}
+  /^\/api\/(session|i\/[^/]+\/(schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site))$/
 registerRoute(
   ({ url, request }) =>
     url.origin === self.location.origin &&
@@ -97,7 +89,6 @@ registerRoute(
     cacheName: READ,
     networkTimeoutSeconds: PATIENCE,
     plugins: [
-      ofInstallation,
       new CacheableResponsePlugin({ statuses: [200] }),
       new ExpirationPlugin({ maxEntries: 1500, maxAgeSeconds: WEEK }),
     ],

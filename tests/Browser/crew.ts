@@ -1,4 +1,5 @@
-import { expect, house, request, type APIRequestContext, type Page } from './house'
+import { at, expect, house, request, type APIRequestContext, type Page } from './house'
+import { placed, placeRequests } from './place'
 
 /** Signs in and goes to a place; the form itself is tried by the tests of the door. */
 export async function signIn(page: Page, role: string, place = '/schedule') {
@@ -18,10 +19,13 @@ export async function signIn(page: Page, role: string, place = '/schedule') {
 
 /** Goes to a place as a link does, without loading the page anew. */
 export async function go(page: Page, path: string) {
-  await page.evaluate(to => {
-    window.history.pushState({}, '', to)
-    window.dispatchEvent(new PopStateEvent('popstate', { state: {} }))
-  }, path)
+  await page.evaluate(
+    to => {
+      window.history.pushState({}, '', to)
+      window.dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+    },
+    placed(path, at()),
+  )
   await expect(page).toHaveURL(new RegExp(`${path.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`))
 }
 
@@ -68,5 +72,6 @@ export async function hands(name: string, password = 'brackwater', baseURL = hou
     extraHTTPHeaders: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) },
   })
   await plain.dispose()
+  placeRequests(signed, at)
   return signed
 }

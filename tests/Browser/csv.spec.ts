@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { signIn } from './crew'
-import { expect, test } from './house'
+import { at, expect, test } from './house'
 
 test('the exported schedule reads the same in another CSV reader', async ({ page }) => {
   await signIn(page, 'planner')
@@ -19,15 +19,15 @@ test('the exported schedule reads the same in another CSV reader', async ({ page
 
 test('a write without the token of the page is refused', async ({ page }) => {
   await signIn(page, 'planner')
-  const statuses = await page.evaluate(async () => {
+  const statuses = await page.evaluate(async of => {
     const send = async (path: string, method: string) =>
       (await fetch(path, { method, headers: { Accept: 'application/json' } })).status
     return [
-      await send('/api/runs', 'POST'),
-      await send('/api/runs/A-114', 'DELETE'),
+      await send(`/api/i/${of}/runs`, 'POST'),
+      await send(`/api/i/${of}/runs/A-114`, 'DELETE'),
       await send('/api/session', 'DELETE'),
-      await send('/api/events', 'POST'),
+      await send(`/api/i/${of}/events`, 'POST'),
     ]
-  })
+  }, at())
   expect(statuses).toEqual([419, 419, 419, 419])
 })

@@ -1,4 +1,5 @@
 import { test as base } from '@playwright/test'
+import { placeContext } from './place'
 import { OwnServer } from './server'
 
 export { chromium, expect, request, type APIRequestContext, type Browser, type Page } from '@playwright/test'
@@ -6,6 +7,9 @@ export { chromium, expect, request, type APIRequestContext, type Browser, type P
 /** The server that the tests of this lane share. Each file of tests finds the demo as it ships. */
 export const house = new OwnServer(0)
 let begun = ''
+let demo = ''
+/** What addresses call the demo: the same in every database, which are copies of one. */
+export const at = () => (demo ||= house.address())
 
 interface Fixtures {
   asShipped: undefined
@@ -16,9 +20,15 @@ interface Shared {
 
 export const test = base.extend<Fixtures, Shared>({
   up: [
-    async ({}, use) => {
+    async ({ browser }, use) => {
       house.fresh()
       await house.up()
+      const begin = browser.newContext.bind(browser)
+      browser.newContext = async options => {
+        const context = await begin(options)
+        placeContext(context, at)
+        return context
+      }
       await use(undefined)
       house.down()
     },

@@ -6,13 +6,13 @@ test('a failed save loses nothing that was typed, and saving again works', async
   await page.locator('#row-A-131').click()
   await page.keyboard.press('e')
   await page.getByLabel('Tail A, m').fill('6')
-  await page.route('**/api/runs/A-131', route =>
+  await page.route('**/api/i/*/runs/A-131', route =>
     route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   )
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByRole('alert')).toContainText('cannot be reached')
   await expect(page.getByLabel('Tail A, m')).toHaveValue('6')
-  await page.unroute('**/api/runs/A-131')
+  await page.unroute('**/api/i/*/runs/A-131')
   await page.getByRole('button', { name: 'Save' }).click()
   await accept(page)
   await expect(page.getByText('A-131 is saved.')).toBeVisible()
@@ -37,7 +37,7 @@ test('an answer that was lost on the way back is recorded once', async ({ page }
   await expect(page.getByText('Passes', { exact: true })).toBeVisible()
   // The server records it; the browser never hears.
   let lost = true
-  await page.route('**/api/events', async route => {
+  await page.route('**/api/i/*/events', async route => {
     if (lost) {
       await route.fetch()
       await route.abort()

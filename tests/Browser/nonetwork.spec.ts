@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { BROWSER } from './browser'
 import { go, signIn } from './crew'
-import { chromium, expect, house, type Page, test } from './house'
+import { at, chromium, expect, house, type Page, test } from './house'
+import { placeContext } from './place'
 import { OwnServer } from './server'
 
 const server = new OwnServer(57, house)
@@ -13,14 +14,17 @@ const down = () => {
 }
 test.afterEach(down)
 
-const profile = (folder: string) =>
-  chromium.launchPersistentContext(folder, {
+async function profile(folder: string) {
+  const context = await chromium.launchPersistentContext(folder, {
     baseURL: server.base,
     ...BROWSER,
     reducedMotion: 'reduce',
     viewport: { width: 390, height: 844 },
     serviceWorkers: 'allow',
   })
+  placeContext(context, at)
+  return context
+}
 const worker = (page: Page) =>
   page.evaluate(async () => {
     await navigator.serviceWorker.ready

@@ -57,6 +57,13 @@ export class OwnServer {
     execFileSync('php', ['-r', `$pdo = new PDO('${host}', 'sartal', ''); ${run}`])
   }
 
+  /** What addresses call the demo, or another installation by its file's name. */
+  address(key = 'brackwater'): string {
+    const host = `pgsql:host=127.0.0.1;port=${process.env.DB_PORT ?? '5432'};dbname=${this.database}`
+    const code = `$q = (new PDO('${host}', 'sartal', ''))->prepare('select address from installations where key = ?');`
+    return execFileSync('php', ['-r', `${code} $q->execute(['${key}']); echo $q->fetchColumn();`]).toString()
+  }
+
   async up() {
     const router = '../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php'
     const settings = [

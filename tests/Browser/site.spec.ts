@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, type Page, test } from './house'
+import { at, chromium, expect, type Page, test } from './house'
+import { placeContext } from './place'
 import { BROWSER } from './browser'
 import { signIn } from './crew'
 import { OwnServer } from './server'
@@ -29,6 +30,7 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
     viewport: { width: 390, height: 844 },
     serviceWorkers: 'allow',
   })
+  placeContext(context, at)
   const page = context.pages()[0] ?? (await context.newPage())
   await signIn(page, 'installer', '/site')
   await page.evaluate(async () => {
@@ -101,13 +103,13 @@ test('a step that was sent stays done until the list that knows it has come', as
   await expect(run(page, 'C-422').locator('.go')).toHaveText('It is cut')
   // From here on the list is late: it is read at once and comes when it is let go.
   const held: (() => void)[] = []
-  await page.route('**/api/site', async route => {
+  await page.route('**/api/i/*/site', async route => {
     const answer = await route.fetch()
     await new Promise<void>(resolve => held.push(resolve))
     await route.fulfill({ response: answer })
   })
   const step = async (said: string, then: string) => {
-    const stored = page.waitForResponse(each => each.url().endsWith('/api/events'))
+    const stored = page.waitForResponse(each => each.url().endsWith('/events'))
     await run(page, 'C-422').locator('.go').click()
     expect((await stored).status(), said).toBe(201)
     await expect.poll(() => page.evaluate(() => localStorage.getItem('sartal.outbox'))).toBe('[]')
@@ -118,8 +120,8 @@ test('a step that was sent stays done until the list that knows it has come', as
   await expect.poll(() => held.length).toBe(2)
   // The later list comes first, and the earlier one, which knows of one step only, takes nothing back.
   held[1]!()
-  await page.waitForResponse(each => each.url().endsWith('/api/site'))
+  await page.waitForResponse(each => each.url().endsWith('/site'))
   held[0]!()
-  await page.waitForResponse(each => each.url().endsWith('/api/site'))
+  await page.waitForResponse(each => each.url().endsWith('/site'))
   await expect(run(page, 'C-422').locator('.go')).toHaveText('It is pulled', { timeout: 500 })
 })

@@ -52,6 +52,7 @@ final class OddNamesTest extends TestCase
         if ($this->installation->crew()->count() === 0) {
             $this->installation->crew()->attach(User::query()->pluck('id'));
         }
+        $this->of('1066');
         $this->as('lead')
             ->postJson('/api/releases', ['note' => 'A'])
             ->assertCreated();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Formats\FileImporter;
+use App\Models\Addresses;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
@@ -69,13 +70,35 @@ final class SessionTest extends TestCase
             if (
                 ! str_starts_with($route->uri(), 'api/') ||
                 $route->uri() === 'api/session' ||
-                $route->uri() === 'api/{any}'
+                in_array($route->uri(), ['api/{any}', 'api/{earlier}'], true)
             ) {
                 continue;
             }
             $uri = str_replace(
-                ['{id}', '{kind}', '{cursor}', '{number}', '{name}', '{one}', '{other}', '{letter}', '{what}'],
-                ['1', 'way', '1', '1', str_repeat('a', 64).'.png', 'A', 'B', 'A', 'plan'],
+                [
+                    '{address}',
+                    '{id}',
+                    '{kind}',
+                    '{cursor}',
+                    '{number}',
+                    '{name}',
+                    '{one}',
+                    '{other}',
+                    '{letter}',
+                    '{what}',
+                ],
+                [
+                    $this->installation->address,
+                    '1',
+                    'way',
+                    '1',
+                    '1',
+                    str_repeat('a', 64).'.png',
+                    'A',
+                    'B',
+                    'A',
+                    'plan',
+                ],
                 $route->uri(),
             );
             $this->json($route->methods()[0], '/'.$uri)->assertUnauthorized();
@@ -138,77 +161,109 @@ final class SessionTest extends TestCase
         return ['Sartal-Installation' => rawurlencode($key)];
     }
 
-    public function test_what_belongs_to_another_installation_than_is_open_is_not_written_and_not_read(): void
+    public function test_what_belongs_to_another_installation_than_its_address_names_is_not_written_and_not_read(): void
     {
         $other = $this->second();
-        $this->as('tester')
-            ->postJson('/api/installations/'.$other->id.'/open')
-            ->assertOk()
-            ->assertJsonPath('open.key', 'öresund sluice');
-        $lit = $this->getJson('/api/runs/A-118/test', self::belonging('öresund sluice'))->assertOk()->json('expected');
+        $this->as('tester')->of('öresund sluice');
+        $lit = $this->getJson('/api/runs/A-118/test')->assertOk()->json('expected');
         $record = ['id' => (string) Str::uuid(), 'kind' => 'tested', 'run' => 'A-118', 'reading' => ['lights' => $lit]];
         $events = StoredEvent::query()->count();
-        $this->postJson('/api/events', $record, self::belonging('brackwater'))
-            ->assertConflict()
-            ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')
-            ->assertJsonPath('elsewhere.open.name', 'Sluice house')
-            ->assertJsonPath(
-                'message',
-                'This belongs to Brackwater Tide Station, and Sluice house is open. Nothing was read or written. Open Brackwater Tide Station again to go on with it.',
-            );
-        $this->getJson('/api/schedule', self::belonging('brackwater'))->assertConflict()->assertJsonMissingPath('rows');
-        $this->getJson('/api/schedule?installation=brackwater')->assertConflict();
-        $this->postJson('/api/events', $record)->assertConflict()->assertJsonPath('elsewhere.page', null);
+        // By its address, or by its file's name as pages of the first version have it.
+        foreach ([$this->installation->address, 'brackwater'] as $said) {
+            $this->postJson('/api/events', $record, self::belonging($said))
+                ->assertConflict()
+                ->assertJsonPath('elsewhere.page.name', 'Brackwater Tide Station')
+                ->assertJsonPath('elsewhere.open.name', 'Sluice house')
+                ->assertJsonPath(
+                    'message',
+                    'This belongs to Brackwater Tide Station, and it was sent to Sluice house. Nothing was read or written.',
+                );
+            $this->getJson('/api/schedule', self::belonging($said))->assertConflict()->assertJsonMissingPath('rows');
+        }
         self::assertSame($events, StoredEvent::query()->count());
-        $this->getJson('/api/schedule')->assertOk();
-        $this->postJson('/api/installations/'.$this->installation->id.'/open')->assertOk();
-        $this->postJson('/api/events', $record, self::belonging('brackwater'))->assertCreated();
+        $this->of('brackwater')->postJson('/api/events', $record, self::belonging('brackwater'))->assertCreated();
         self::assertSame(1, $this->installation->events()->where('uuid', $record['id'])->count());
         self::assertSame(0, $other->events()->where('uuid', $record['id'])->count());
     }
 
     public function test_a_name_that_is_of_no_installation_of_ones_own_is_not_told_what_it_is_called(): void
     {
-        StoredInstallation::query()->create([
+        $other = self::secret();
+        foreach ([$other->key, $other->address] as $said) {
+            $this->as('planner')
+                ->getJson('/api/schedule', self::belonging($said))
+                ->assertConflict()
+                ->assertJsonPath('elsewhere.page.name', $said);
+        }
+    }
+
+    private static function secret(): StoredInstallation
+    {
+        return StoredInstallation::query()->create([
             'key' => 'other',
             'name' => 'A secret',
             'rules' => [],
             'catalogue' => [],
             'panel' => [],
         ]);
-        $this->as('planner')
-            ->getJson('/api/schedule', self::belonging('other'))
-            ->assertConflict()
-            ->assertJsonPath('elsewhere.page.name', 'other');
     }
 
-    public function test_signing_in_opens_what_was_open_last_on_whatever_device(): void
+    public function test_an_address_of_another_crew_answers_like_one_that_was_never_given(): void
+    {
+        $answer = fn (string $address): string => (string) $this->as('lead')
+            ->getJson('/api/i/'.$address.'/schedule')
+            ->assertNotFound()
+            ->json('message');
+        self::assertSame($answer('qq000'), $answer(self::secret()->address));
+        $this->as('lead')
+            ->getJson('/api/i/'.strtoupper($this->installation->address).'/schedule')
+            ->assertOk();
+    }
+
+    public function test_addresses_are_short_and_are_never_given_twice(): void
+    {
+        $secret = self::secret();
+        self::assertMatchesRegularExpression('/^[b-df-hj-np-tv-xz]{2}[0-9]{3}$/', $secret->address);
+        self::assertNotSame($secret->address, $this->installation->address);
+        $secret->delete();
+        self::assertTrue(DB::table('addresses')->where('address', $secret->address)->exists());
+        $given = [];
+        for ($i = 0; $i < 50; $i++) {
+            $given[] = Addresses::mint();
+        }
+        self::assertSame($given, array_values(array_unique($given)));
+        self::assertNotContains($secret->address, $given);
+    }
+
+    public function test_a_page_of_the_first_version_is_told_to_load_itself_anew_and_keeps_what_it_holds(): void
+    {
+        $count = StoredEvent::query()->count();
+        $record = ['id' => (string) Str::uuid(), 'kind' => 'labelled', 'run' => 'A-118'];
+        foreach (['POST' => 'events', 'GET' => 'schedule'] as $method => $path) {
+            $this->as('bench')
+                ->json($method, config('app.url').'/api/'.$path, $record, self::belonging('brackwater'))
+                ->assertConflict()
+                ->assertJsonPath('elsewhere.open.name', 'a newer version of this page');
+        }
+        self::assertSame($count, StoredEvent::query()->count());
+    }
+
+    public function test_signing_in_leads_back_to_where_one_was_on_whatever_device(): void
     {
         $other = $this->second();
         $this->person('lead')->update(['password' => 'secret words']);
         $in = ['signIn' => 'lead@brackwater.example', 'password' => 'secret words'];
         $this->postJson('/api/session', $in)->assertOk()->assertJsonPath('open.key', 'brackwater');
-        $this->postJson('/api/installations/'.$other->id.'/open')->assertOk();
+        $this->of('öresund sluice')->putJson('/api/last')->assertOk();
         $this->deleteJson('/api/session')->assertOk();
-        self::assertSame(0, DB::table('desks')->count());
         $this->postJson('/api/session', $in)->assertOk()->assertJsonPath('open.key', 'öresund sluice');
+        $this->getJson('/api/session?at='.$this->installation->address)
+            ->assertOk()
+            ->assertJsonPath('open.key', 'brackwater');
+        $this->getJson('/api/session?at=qq000')->assertOk()->assertJsonPath('open', null);
         // Whoever is not of its crew any more begins with what is left.
         $other->crew()->detach($this->person('lead')->id);
         $this->getJson('/api/session')->assertOk()->assertJsonPath('open.key', 'brackwater');
-    }
-
-    public function test_a_request_that_was_under_way_does_not_bring_back_what_was_open_before(): void
-    {
-        $other = $this->second();
-        $this->as('lead')
-            ->postJson('/api/installations/'.$this->installation->id.'/open')
-            ->assertOk();
-        $under = session()->all();
-        $this->postJson('/api/installations/'.$other->id.'/open')->assertOk();
-        // It ends now, and writes its session as it was when it began.
-        session()->flush();
-        session()->put($under);
-        $this->getJson('/api/session')->assertOk()->assertJsonPath('open.key', 'öresund sluice');
     }
 
     public function test_no_other_page_may_hold_ours_and_ours_loads_nothing_from_elsewhere(): void

@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\File;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
+use Tests\Placed;
 use Tests\Witness\Asking;
 use Tests\Witness\Differences;
 use Tests\Witness\Facts;
@@ -28,6 +29,7 @@ final class WitnessTest extends TestCase
 {
     use Asking;
     use Facts;
+    use Placed;
 
     private string $uploads;
 

@@ -65,11 +65,13 @@ trait Asking
         $fillings = $this->fillings($runs);
         $addresses = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
-            $uri = $route->uri();
+            // The first version named no installation in its addresses.
+            $uri = str_replace('api/i/{address}/', 'api/', $route->uri());
             if (
                 ! in_array('GET', $route->methods(), true) ||
                 ! str_starts_with($uri, 'api/') ||
                 str_contains($uri, '{any}') ||
+                str_contains($uri, '{earlier}') ||
                 in_array($uri, self::VOLATILE, true)
             ) {
                 continue;

@@ -14,6 +14,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
 use Sartal\Core\Plan\Planning\Suitability;
+use Tests\Placed;
 
 /**
  * Makes the witness of one version, by the hands of a crew, through the same
@@ -24,6 +25,7 @@ final class ComposeWitness extends TestCase
 {
     use Asking;
     use Facts;
+    use Placed;
 
     private const FIRST = '2026-11-27 08:00:00';
 

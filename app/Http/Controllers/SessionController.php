@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\OpenOnDesk;
+use App\Http\LastOpened;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -23,7 +24,12 @@ final class SessionController
         if (! ($user instanceof User)) {
             return response()->json(['person' => null]);
         }
-        $open = OpenOnDesk::of($user, $request);
+        $mine = $user
+            ->installations()
+            ->get(['installations.id', 'installations.key', 'installations.address', 'installations.name'])
+            ->map(static fn (StoredInstallation $each): array => $each->reference());
+        $at = strtolower($request->string('at')->toString());
+        $last = LastOpened::by($user);
 
         return response()->json([
             'person' => [
@@ -32,18 +38,9 @@ final class SessionController
                 'roles' => $user->roles,
                 'skills' => $user->skills,
             ],
-            'installations' => $user
-                ->installations()
-                ->get(['installations.id', 'installations.key', 'installations.name'])
-                ->map(
-                    static fn (StoredInstallation $each): array => [
-                        'id' => $each->id,
-                        'key' => $each->key,
-                        'name' => $each->name,
-                    ],
-                )
-                ->all(),
-            'open' => $open === null ? null : ['id' => $open->id, 'key' => $open->key, 'name' => $open->name],
+            'installations' => $mine->all(),
+            // The one that is asked about; where none is, the one to go on with.
+            'open' => $mine->firstWhere('address', $at === '' ? $last?->address : $at),
         ]);
     }
 
@@ -79,16 +76,12 @@ final class SessionController
         }
         RateLimiter::clear($key);
         $request->session()->regenerate();
-        $user = $request->user();
-        assert($user instanceof User);
-        OpenOnDesk::begin($user, $request);
 
         return $this->show($request);
     }
 
     public function signOut(Request $request): JsonResponse
     {
-        OpenOnDesk::leave($request);
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -96,15 +89,22 @@ final class SessionController
         return response()->json(['person' => null]);
     }
 
-    public function open(Request $request, int $id): JsonResponse
+    /** Somebody works here now: the next time that they open the application, they begin here. */
+    public function last(StoredInstallation $installation, #[CurrentUser] User $user): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        LastOpened::put($user, $installation);
+
+        return response()->json(['address' => $installation->address]);
+    }
+
+    /** Pages of the first version ask for this before they load themselves anew. */
+    public function open(Request $request, #[CurrentUser] User $user, int $id): JsonResponse
+    {
         $installation = $user->installations()->where('installations.id', $id)->first();
         if ($installation === null) {
             abort(404, 'There is no such installation, or you are not of its crew.');
         }
-        OpenOnDesk::put($user, $request, $installation);
+        LastOpened::put($user, $installation);
 
         return $this->show($request);
     }

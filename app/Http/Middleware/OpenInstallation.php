@@ -7,7 +7,6 @@ namespace App\Http\Middleware;
 use App\Changes\Author;
 use App\Changes\Intent;
 use App\Http\Elsewhere;
-use App\Http\OpenOnDesk;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
@@ -18,7 +17,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Makes the installation that the person has open available to the controllers, read once per request. */
+/** Makes the installation that the address names available to the controllers, read once per request. */
 final readonly class OpenInstallation
 {
     public function __construct(private Container $container, private InstallationStore $store)
@@ -33,10 +32,16 @@ final readonly class OpenInstallation
             Auth::logout();
             abort(401, 'This sign-in is retired. Ask the lead.');
         }
-        $open = $user instanceof User ? OpenOnDesk::of($user, $request) : null;
-        if ($open === null) {
-            abort(409, 'No installation is open. Open or import one first.');
+        $address = $request->route('address');
+        $open =
+            $user instanceof User && is_string($address)
+                ? $user->installations()->where('installations.address', strtolower($address))->first()
+                : null;
+        if (! ($user instanceof User) || $open === null) {
+            abort(404, 'No installation of your crews is at this address. Ask its lead, or check what you typed.');
         }
+        // Controllers are given what comes after it.
+        $request->route()->forgetParameter('address');
         Elsewhere::check($request, $user, $open);
         $this->container->instance(StoredInstallation::class, $open);
         $this->container->instance(Author::class, new Author($user, Intent::of($request)));

@@ -1,7 +1,6 @@
 import { ask } from './ask'
 import type { Impact } from './change'
-import { belongsTo, type Elsewhere, page, told } from './page'
-import type { InstallationRef } from './types'
+import { address, belongsTo, endpoint } from './page'
 
 /** A refused request: what the server said, and the body that goes with it. */
 export class ApiError extends Error {
@@ -28,17 +27,11 @@ function cookie(name: string): string {
 type Intent = 'ask' | 'accept' | 'park'
 const OVERTAKES = 428
 
-async function send<T>(
-  method: string,
-  path: string,
-  body?: unknown,
-  intent: Intent = 'ask',
-  of: InstallationRef | null = page.value,
-): Promise<T> {
+async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask', of = address): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
-    response = await fetch(`/api/${path}`, {
+    response = await fetch(endpoint(path, of), {
       method,
       headers: {
         Accept: 'application/json',
@@ -58,7 +51,6 @@ async function send<T>(
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
     return send<T>(method, path, body, choice, of)
   }
-  if (answer.elsewhere) told(answer.elsewhere as Elsewhere)
   if (!response.ok) {
     const said =
       typeof answer.message === 'string' && answer.message !== ''
@@ -76,8 +68,8 @@ async function send<T>(
 export const api = {
   get: <T>(path: string) => send<T>('GET', path),
   post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
-  /** Something that was recorded for this installation, whichever the page is of now. */
-  record: <T>(path: string, body: unknown, of: InstallationRef) => send<T>('POST', path, body, 'ask', of),
+  /** Something that was recorded for this installation, whichever the page is of. */
+  record: <T>(path: string, body: unknown, of: string) => send<T>('POST', path, body, 'ask', of),
   patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
   put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
   /** Somebody has seen what it overtakes. */
@@ -87,18 +79,17 @@ export const api = {
 
 /** Long work that tells how far it is: one answer for each line. */
 export async function* lines<T>(path: string): AsyncGenerator<T> {
-  const response = await fetch(`/api/${path}`, {
+  const response = await fetch(endpoint(path), {
     method: 'POST',
     headers: {
       Accept: 'application/x-ndjson, application/json',
       'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
-      ...belongsTo(page.value),
+      ...belongsTo(),
     },
   }).catch(() => null)
   if (!response?.body) throw new ApiError(0, 'Sartal cannot be reached. Try again.', {})
   if (!response.ok) {
     const body = (await response.json().catch(() => ({}))) as Record<string, unknown>
-    if (body.elsewhere) told(body.elsewhere as Elsewhere)
     throw new ApiError(
       response.status,
       typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`,

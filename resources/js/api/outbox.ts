@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError } from './client'
-import { page } from './page'
+import { address, page } from './page'
 import { useSession } from './session'
 import type { InstallationRef, Session } from './types'
 
@@ -19,7 +19,7 @@ export interface Waiting {
   words: string
   at: string
   refused?: string
-  of?: InstallationRef
+  of?: Omit<InstallationRef, 'address'> & { address?: string }
 }
 /** ms between two new tokens. */
 const RENEWED = 3000
@@ -45,17 +45,15 @@ export const useOutbox = defineStore('outbox', () => {
   let lastRenewed = 0
 
   const own = computed(() => items.value.filter(item => !item.refused && item.who === session.session.person?.signIn))
-  /** What is sent from this page: of its person and its installation. */
-  const mine = computed(() => own.value.filter(item => item.of && item.of.key === page.value?.key))
-  /** What waits until its own installation is open. */
-  const elsewhere = computed(() => own.value.filter(item => item.of && item.of.key !== page.value?.key))
+  /** What is sent from this page: of its person, each to the installation that it was recorded on. */
+  const mine = computed(() => own.value.filter(item => item.of?.address))
   /** Recorded before a record said of which installation it is, by somebody who has several. */
-  const unplaced = computed(() => own.value.filter(item => !item.of))
+  const unplaced = computed(() => own.value.filter(item => !item.of?.address))
   const others = computed(() =>
     items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn),
   )
   const refused = computed(() => items.value.filter(item => item.refused))
-  const ofPage = (item: Waiting) => item.of?.key === page.value?.key
+  const ofPage = (item: Waiting) => item.of?.address === address
   const of = (path: string) => items.value.filter(item => item.path === path && !item.refused && ofPage(item))
 
   function add(path: string, body: Record<string, unknown> & { id: string }, words: string) {
@@ -80,11 +78,18 @@ export const useOutbox = defineStore('outbox', () => {
     items.value = items.value.map(item => (item.id === id ? { ...item, of: installation } : item))
     return flush()
   }
-  // Where there is one only, it can be of no other.
+  // Where there is one only, it can be of no other; pages of the first version knew it by its file's name.
   watch(
     [unplaced, () => session.session.installations],
     ([left, known]) => {
-      if (left.length && known?.length === 1) for (const item of left) void place(item.id, known[0]!)
+      for (const item of left) {
+        const own = item.of
+          ? known?.find(each => each.key === item.of!.key)
+          : known?.length === 1
+            ? known[0]
+            : undefined
+        if (own) void place(item.id, own)
+      }
     },
     { immediate: true },
   )
@@ -109,7 +114,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Whether the next one may be sent. */
   async function send(item: Waiting): Promise<boolean> {
     try {
-      const answer = await api.record(item.path, item.body, item.of!)
+      const answer = await api.record(item.path, item.body, item.of!.address!)
       offline.value = signedOut.value = false
       if (ofPage(item)) listeners.get(item.path)?.sent?.(item, answer)
       drop(item.id)
@@ -118,7 +123,7 @@ export const useOutbox = defineStore('outbox', () => {
       if (!(error instanceof ApiError)) throw error
       offline.value = error.status === 0 || error.status >= 500
       signedOut.value = error.status === 401
-      // Of another installation than is open by now: it waits.
+      // What says that it belongs elsewhere waits as well: it is not for this page to throw it away.
       if (offline.value || signedOut.value || error.status === 429 || error.body.elsewhere) return false
       if (error.status === 419) return await renewed()
       // Refused: it stays here with the reason, unless the page that recorded it deals with it.
@@ -161,7 +166,6 @@ export const useOutbox = defineStore('outbox', () => {
   return {
     items,
     mine,
-    elsewhere,
     unplaced,
     others,
     refused,

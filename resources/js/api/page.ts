@@ -2,37 +2,32 @@ import { shallowRef } from 'vue'
 import type { InstallationRef } from './types'
 
 /**
- * The installation that this page was loaded with. Another one is another page: it changes with a load alone, or by
- * signing in.
+ * Which installation this page is of: the one that its address names. Another one is another page, which a load
+ * brings; '' on the few pages that are of none.
  */
+export const address = (/^\/i\/([^/]+)/.exec(window.location.pathname)?.[1] ?? '').toLowerCase()
+export const base = address ? `/i/${address}/` : '/'
+
+/** The same, once the server has said that it is one of the person's own. */
 export const page = shallowRef<InstallationRef | null>(null)
 
-/** What this window is of, and what is open in this browser by now. */
-export interface Elsewhere {
-  page: { key: string; name: string } | null
-  open: { key: string; name: string }
-}
-
-/**
- * Somebody has opened another installation in this browser since: until that is settled, nothing is read or written
- * here.
- */
-export const elsewhere = shallowRef<Elsewhere | null>(null)
-export const told = (now: Elsewhere | null) => {
-  elsewhere.value = now
-}
+/** What is of no installation. */
+const OF_NONE = /^(session|installations)(?=[/?]|$)/
+/** Where something is asked for: of this page's installation, or of the one that a record belongs to. */
+export const endpoint = (path: string, of = address): string =>
+  OF_NONE.test(path) ? `/api/${path}` : `/api/i/${of}/${path}`
 
 const HEADER = 'Sartal-Installation'
-
-/** Says to the server what a request belongs to. Keys may be of any script; headers are not. */
-export const belongsTo = (of: { key: string } | null): Record<string, string> =>
-  of ? { [HEADER]: encodeURIComponent(of.key) } : {}
+/** Says to the server what a request belongs to; where its address says otherwise, nothing is done. */
+export const belongsTo = (of = address): Record<string, string> => (of ? { [HEADER]: of } : {})
 
 /** The address of something that is opened or shown without the page, of the page's installation. */
-export function file(path: string): string {
-  if (!page.value) return `/api/${path}`
-  return `/api/${path}${path.includes('?') ? '&' : '?'}installation=${encodeURIComponent(page.value.key)}`
-}
+export const file = (path: string): string => endpoint(path)
 
 /** A name on this device for what belongs to the page's installation. */
-export const kept = (name: string): string => `sartal.${encodeURIComponent(page.value?.key ?? '')}.${name}`
+export const kept = (name: string): string => `sartal.${address}.${name}`
+
+/** To another installation, or another place of this one by a load. */
+export const visit = (of: { address: string }, path = '/schedule') => {
+  window.location.assign(`/i/${of.address}${path}`)
+}

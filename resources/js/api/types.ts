@@ -16,7 +16,10 @@ export interface Person {
 }
 export interface InstallationRef {
   id: number
+  /** As its file calls it. */
   key: string
+  /** As every address calls it. */
+  address: string
   name: string
 }
 export interface Session {

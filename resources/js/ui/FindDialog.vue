@@ -3,6 +3,8 @@ import { useDebounceFn } from '@vueuse/core'
 import { nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
+import { useSession } from '../api/session'
+import { leadsAway, readLabel } from './label'
 
 /** One field for everything: type, or scan a label, and it opens. */
 interface Found {
@@ -13,6 +15,7 @@ interface Found {
 }
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
+const session = useSession()
 const text = ref('')
 const found = ref<Found[]>([])
 const at = ref(0)
@@ -49,11 +52,12 @@ async function look() {
 watch(text, useDebounceFn(look, 150))
 /** A scanner ends with Enter before the list has come: then it is asked for first. */
 async function go(it?: Found) {
-  // The code on a label is an address of this application.
-  const label = /\/e\/([^/\s]+)\/([AB])/.exec(text.value)
-  if (!it && label) {
+  const label = it ? null : readLabel(text.value)
+  if (label) {
     open.value = false
-    await router.push(`/e/${label[1]!}/${label[2]!}`)
+    const away = leadsAway(label, session.session.installations?.length ?? 1, 'run')
+    if (away) window.location.assign(away)
+    else await router.push(`/e/${label.run}/${label.side}`)
     return
   }
   if (!it && looked.value !== text.value) await look()

@@ -3,7 +3,6 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOutbox } from '../api/outbox'
-import { elsewhere as another } from '../api/page'
 import { useSession } from '../api/session'
 import { when } from './units'
 
@@ -30,18 +29,6 @@ watch(
   { immediate: true },
 )
 const records = (count: number) => `${count} ${count === 1 ? 'record' : 'records'}`
-/** What waits for another installation, by which. */
-const elsewhere = computed(() =>
-  [...new Map(outbox.elsewhere.map(item => [item.of!.key, item.of!])).values()].map(of => ({
-    of,
-    count: outbox.elsewhere.filter(item => item.of!.key === of.key).length,
-  })),
-)
-const isMine = (key: string) => session.session.installations?.find(each => each.key === key)
-async function go(id: number) {
-  await session.open(id)
-  window.location.assign('/')
-}
 const names = computed(() => [...new Set(outbox.others.map(item => item.name || item.who))].join(', '))
 const shown = computed(() => outbox.offline || outbox.items.length > 0)
 </script>
@@ -56,8 +43,7 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
     <p>
       <b v-if="outbox.offline">No network.</b>
       <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits'
-        : 'wait' }} on this device{{ outbox.signedOut ? '' : another ? ' until you choose above'
-        : ' and will be sent' }}.</template>
+        : 'wait' }} on this device{{ outbox.signedOut ? '' : ' and will be sent' }}.</template>
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
       <router-link
         v-if="outbox.signedOut && outbox.mine.length"
@@ -66,13 +52,6 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
       <template v-if="outbox.others.length"> {{ records(outbox.others.length) }} of {{ names }}
         {{ outbox.others.length === 1
           ? 'waits' : 'wait' }} until they sign in here.</template>
-      <template
-        v-for="each in elsewhere"
-        :key="each.of.key"> {{ records(each.count) }} of {{ each.of.name }} {{ each.count === 1 ? 'waits' : 'wait' }}
-        until that is open<button
-          v-if="isMine(each.of.key)"
-          type="button"
-          @click="go(isMine(each.of.key)!.id)">Open {{ each.of.name }}</button></template>
       <b v-if="outbox.unplaced.length"> {{ records(outbox.unplaced.length) }} of an earlier version: say of which
         installation.</b>
       <b v-if="outbox.refused.length"> {{ records(outbox.refused.length) }} refused: look.</b>
@@ -80,9 +59,10 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
     </p>
     <ol v-if="open">
       <li v-for="item in outbox.items" :key="item.id">
-        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}</span>
+        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}{{ item.of ? ` · ${item.of.name}` : ''
+        }}</span>
           <em v-if="item.refused">{{ item.refused }}</em></span>
-        <span v-if="!item.of && item.who === session.session.person?.signIn">of <button
+        <span v-if="!item.of?.address && item.who === session.session.person?.signIn">of <button
           v-for="each in session.session.installations"
           :key="each.id"
           type="button"

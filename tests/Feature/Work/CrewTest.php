@@ -54,39 +54,33 @@ final class CrewTest extends TestCase
                 ['Accept' => 'application/json'],
             )
             ->assertCreated();
+        $this->of('pump-house');
         // 12 ft 6 in is 3.81 m; with 3 % and half a metre of tail 4.4243 m, cut at 4.45 m.
         $rows = $this->getJson('/api/schedule')->assertOk()->json('rows');
         self::assertSame(['T-1', '4450 mm'], [$rows[0]['code'], $rows[0]['cut']]);
         $this->getJson('/api/runs/one/test')->assertOk()->assertJsonCount(4, 'from');
-        $this->of('pump-house')
-            ->postJson('/api/runs', [
-                'line' => [
-                    'code' => 'T-2',
-                    'cable' => 'cat6-utp',
-                    'signals' => 'network',
-                    'from' => 'Desk',
-                    'to' => 'Rack',
-                    'plans_a' => '8p8c-plug-t568b',
-                    'plans_b' => '8p8c-plug-t568b',
-                    'ways' => 'Duct',
-                ],
-            ])
-            ->assertCreated();
+        $this->postJson('/api/runs', [
+            'line' => [
+                'code' => 'T-2',
+                'cable' => 'cat6-utp',
+                'signals' => 'network',
+                'from' => 'Desk',
+                'to' => 'Rack',
+                'plans_a' => '8p8c-plug-t568b',
+                'plans_b' => '8p8c-plug-t568b',
+                'ways' => 'Duct',
+            ],
+        ])->assertCreated();
         $out = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
         self::assertEqualsCanonicalizing(['pair-foil', 'cat6-utp'], array_column($out['catalogue']['cables'], 'id'));
-        $this->of('brackwater')
-            ->postJson('/api/installations/'.$this->installation->id.'/open')
-            ->assertOk();
-        $this->getJson('/api/schedule')->assertJsonCount(46, 'rows');
+        $this->of('brackwater')->getJson('/api/schedule')->assertJsonCount(46, 'rows');
     }
 
     public function test_the_same_file_plans_the_same_with_and_without_a_database(): void
     {
         $stored = (new FileImporter())->import(InstallationFile::parse(self::STRANGER));
         $stored->crew()->syncWithoutDetaching([$this->person('lead')->id]);
-        $this->as('lead')
-            ->postJson('/api/installations/'.$stored->id.'/open')
-            ->assertOk();
+        $this->as('lead')->of($stored->key);
         $here = $this->getJson('/api/runs/one')->json();
         $file = (string) tempnam(sys_get_temp_dir(), 'sartal');
         file_put_contents($file, self::STRANGER);
@@ -108,9 +102,9 @@ final class CrewTest extends TestCase
             'roles' => ['lead'],
             'password' => 'x',
         ]);
-        $this->actingAs($outsider)->getJson('/api/schedule')->assertConflict();
-        $this->getJson('/api/runs/A-114')->assertConflict();
-        $this->getJson('/api/installation.json')->assertConflict();
+        $this->actingAs($outsider)->getJson('/api/schedule')->assertNotFound();
+        $this->getJson('/api/runs/A-114')->assertNotFound();
+        $this->getJson('/api/installation.json')->assertNotFound();
         $this->getJson('/api/session')->assertOk()->assertJsonPath('open', null)->assertJsonCount(0, 'installations');
     }
 

@@ -16,4 +16,8 @@ return [
     'answers/api/runs/*/test*/body/methods/*/*/asks' => 'what is asked of a pair, as it is said',
     'answers/api/runs/*/test*/body/methods/*/*/unit' => 'a reading’s unit comes with its question',
     'answers/api/runs/*/test*/body/methods/*/*/optional' => 'what a method is answered without is said with the question',
+    'answers/api/session/body/installations/*/address' => 'what every address calls an installation comes with it',
+    'answers/api/session/body/open/address' => 'see installations',
+    'answers/api/labels.csv' => 'a printed code names its installation',
+    'facts/files/labels.csv' => 'see labels.csv',
 ];

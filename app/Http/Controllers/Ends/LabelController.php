@@ -134,7 +134,7 @@ final readonly class LabelController
                 $label->marked->underlined ?? false ? 'underlined' : '',
                 $label->colour,
                 $label->place,
-                $label->path === '' ? '' : self::address().'/'.$label->path,
+                $label->path === '' ? '' : self::address($stored).'/'.$label->path,
             ],
             $this->chosen($request, $stored, $loaded),
         );
@@ -178,7 +178,7 @@ final readonly class LabelController
         foreach ($labels as $label) {
             if (isset($wanted[$label->id])) {
                 $canvas = new SvgCanvas($label->face->width->inMillimetres(), $label->face->printed->inMillimetres());
-                LabelDrawing::draw($canvas, $label, 0, 0, self::address());
+                LabelDrawing::draw($canvas, $label, 0, 0, self::address($stored));
                 $faces[] = ['id' => $label->id, 'form' => $label->part, 'svg' => $canvas->page(1)];
             }
         }
@@ -234,7 +234,7 @@ final readonly class LabelController
             $canvas,
             $this->chosen($request, $stored, $loaded),
             $geometry,
-            self::address(),
+            self::address($stored),
             max(0, min($geometry->perSheet() - 1, $request->integer('start'))),
             self::shift($request),
         );
@@ -317,9 +317,10 @@ final readonly class LabelController
         return $scheme;
     }
 
-    private static function address(): string
+    /** What a printed code begins with. */
+    private static function address(StoredInstallation $stored): string
     {
-        return rtrim((string) config('app.url'), '/');
+        return rtrim((string) config('app.url'), '/').'/i/'.$stored->address;
     }
 
     private function printer(StoredInstallation $stored): RollPrinter

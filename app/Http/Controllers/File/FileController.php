@@ -6,7 +6,7 @@ namespace App\Http\Controllers\File;
 
 use App\Formats\FileExporter;
 use App\Formats\FileImporter;
-use App\Http\OpenOnDesk;
+use App\Http\LastOpened;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -39,8 +39,8 @@ final class FileController
         }
         $stored = $importer->import(InstallationFile::parse($file->getContent()));
         $stored->crew()->syncWithoutDetaching([$user->id]);
-        OpenOnDesk::put($user, $request, $stored);
+        LastOpened::put($user, $stored);
 
-        return response()->json(['id' => $stored->id, 'name' => $stored->name], 201);
+        return response()->json(['id' => $stored->id, 'address' => $stored->address, 'name' => $stored->name], 201);
     }
 }

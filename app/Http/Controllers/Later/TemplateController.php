@@ -7,7 +7,7 @@ namespace App\Http\Controllers\Later;
 use App\Formats\BadLine;
 use App\Formats\FileExporter;
 use App\Formats\FileImporter;
-use App\Http\OpenOnDesk;
+use App\Http\LastOpened;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
@@ -69,9 +69,9 @@ final readonly class TemplateController
             ]);
         }
         $made->crew()->syncWithoutDetaching([$user->id]);
-        OpenOnDesk::put($user, $request, $made);
+        LastOpened::put($user, $made);
 
-        return response()->json(['id' => $made->id, 'name' => $made->name], 201);
+        return response()->json(['id' => $made->id, 'address' => $made->address, 'name' => $made->name], 201);
     }
 
     private static function of(Installation $in, string $key, string $name, bool $building, bool $runs): Installation

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
+import { visit } from '../../api/page'
 import { useSession } from '../../api/session'
+import type { InstallationRef } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 
@@ -20,13 +22,13 @@ watch(name, now => {
 const from = computed(() => session.session.open?.name ?? '')
 const make = () =>
   attempt(async () => {
-    await api.post('templates', {
+    const made = await api.post<InstallationRef>('templates', {
       name: name.value,
       key: key.value,
       building: takes.value !== 'rules',
       runs: takes.value === 'runs',
     })
-    window.location.assign('/schedule')
+    visit(made)
   })
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
-import type { RowProblem } from '../../api/types'
+import { visit } from '../../api/page'
+import type { InstallationRef, RowProblem } from '../../api/types'
 
 const open = defineModel<boolean>({ required: true })
 /** Text from the clipboard, read like a file. */
@@ -120,8 +121,7 @@ function takeAs(name: string, field: string) {
 function bringIn() {
   void run(async () => {
     if (whole()) {
-      await api.post('installations', form())
-      window.location.assign('/schedule')
+      visit(await api.post<InstallationRef>('installations', form()))
       return
     }
     const answer = await api.post<{ imported: number }>('import', form())

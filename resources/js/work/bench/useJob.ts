@@ -2,7 +2,7 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useOutbox } from '../../api/outbox'
-import { belongsTo, page } from '../../api/page'
+import { belongsTo, endpoint } from '../../api/page'
 import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Standing, Step } from '../../api/bench'
 
 /** s between two looks at what the others did. */
@@ -170,9 +170,9 @@ export function useJob(ids: () => string) {
   /** Whoever goes leaves the place to the others at once. */
   const leave = () => {
     if (state.value)
-      void fetch(`/api/bench/${ids()}/since/${state.value.cursor}?step=`, {
+      void fetch(endpoint(`bench/${ids()}/since/${state.value.cursor}?step=`), {
         keepalive: true,
-        headers: { Accept: 'application/json', ...belongsTo(page.value) },
+        headers: { Accept: 'application/json', ...belongsTo() },
       }).catch(() => undefined)
   }
   onScopeDispose(leave)

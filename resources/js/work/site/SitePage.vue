@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { address } from '../../api/page'
 import { useSession } from '../../api/session'
 import type { Pull } from '../../api/site'
 import FigureSum from '../../ui/FigureSum.vue'
+import { type Label, leadsAway, readLabel } from '../../ui/label'
 import { inWords, length } from '../../ui/units'
 import RunOnSite from './RunOnSite.vue'
 import { useScanner } from './useScanner'
@@ -71,12 +73,17 @@ async function confirmAll(group: { step: string; ids: string[] }) {
 }
 
 const field = ref<HTMLInputElement | null>(null)
-/** The code on a label is an address of this application; a typed code is a code. */
+/** A scanned label, or a typed code. */
 async function scanned(text: string) {
+  const label = readLabel(text)
+  const away = label && leadsAway(label, session.session.installations?.length ?? 1, 'site')
+  if (away) window.location.assign(away)
+  else await look(text, label)
+}
+async function look(text: string, label: Label | null) {
   if (!site.value) await load()
-  const label = /\/e\/([^/\s]+)\/([AB])/.exec(text)
   const id = label
-    ? decodeURIComponent(label[1]!)
+    ? decodeURIComponent(label.run)
     : Object.values(runs.value).find(
         run =>
           run.code.toLowerCase() ===
@@ -89,7 +96,7 @@ async function scanned(text: string) {
     said.value = `No cable here goes by ${text.trim()}.`
     return
   }
-  said.value = `${runs.value[id]!.code}${label ? ` end ${label[2]!}` : ''}: ${next(runs.value[id]!)?.words ?? 'all is done'}.`
+  said.value = `${runs.value[id]!.code}${label?.side ? ` end ${label.side}` : ''}: ${next(runs.value[id]!)?.words ?? 'all is done'}.`
   words.value = ''
   way.value = ''
   amount.value = 'all'
@@ -98,6 +105,11 @@ async function scanned(text: string) {
   document.getElementById(`site-${id}`)?.scrollIntoView({ block: 'center' })
 }
 const scan = ref('')
+/** The label that led to this page. */
+onMounted(() => {
+  if (typeof route.query.scan === 'string')
+    void look(route.query.scan, { of: address, run: route.query.scan, side: '' })
+})
 async function enter() {
   if (scan.value.trim()) await scanned(scan.value)
   scan.value = ''
