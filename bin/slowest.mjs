@@ -6,9 +6,10 @@ const folder = process.argv[2]
 const SHOWN = 40
 const found = []
 
-for (const suite of ['core', 'feature']) {
-  const file = join(folder, `${suite}.xml`)
+for (const name of ['core', 'core-half', 'core-rest', 'feature']) {
+  const file = join(folder, `${name}.xml`)
   if (!existsSync(file)) continue
+  const suite = name.split('-')[0]
   for (const [, attributes] of readFileSync(file, 'utf8').matchAll(/<testcase ([^>]*)>/g)) {
     const of = name => attributes.match(new RegExp(`(?:^| )${name}="([^"]*)"`))?.[1] ?? ''
     found.push({ seconds: Number(of('time')), suite, name: `${of('class').split('\\').pop()} ${of('name')}` })

@@ -155,6 +155,19 @@ final class ReachTest extends TestCase
         );
     }
 
+    /** What counts for more says so, and by how much; delay is held against 498 ns for a link, 555 ns for a channel. */
+    public function test_what_a_cord_counts_for_and_what_delay_is_held_against_is_said(): void
+    {
+        $words = static fn (string $cable): string => self::judged(self::category($cable), 50)->used->terms[0]->detail ??
+            '';
+        self::assertSame('solid', $words('cat6-utp'));
+        self::assertStringContainsString('24 AWG, counts for 20 % more', $words('cat5e-utp-stranded'));
+        self::assertStringContainsString('26 AWG, counts for 50 % more', $words('cat5e-futp-stranded'));
+        foreach (['cat6-utp' => 498, 'cat5e-utp-stranded' => 555] as $cable => $most) {
+            self::information(self::judged(self::category($cable), 50), 'delay, at most '.$most.' ns');
+        }
+    }
+
     /** Solid copper at 20 °C from ASTM B258 and IEC 60028: 23 AWG has 66.8 Ω/km, so 90 m there and back has 12.0 Ω. */
     public function test_loop_resistance_is_there_and_back(): void
     {
@@ -216,6 +229,16 @@ final class ReachTest extends TestCase
                 ],
             )->installation,
         );
+        // Pozar, chapter 2: what the dielectric loses goes with its loss tangent.
+        $losing = static fn (float $tangent): float => self::judged(
+            $mini->withCatalogueEdited([
+                'cables.coax-75-mini.construction.children.0.children.0.lossTangent' => $tangent,
+            ]),
+            100,
+            new Demand(VideoRate::G12),
+        )->used->value ?? 0.0;
+        self::assertEqualsWithDelta($losing(0.0004) - $losing(0.0002), $losing(0.0006) - $losing(0.0004), 1e-6);
+        self::assertGreaterThan($losing(0.0002) + 0.5, $losing(0.0004));
         $next = $reaches->next($reaches->lines(['V-1' => Length::metres(70)])['V-1.c1']);
         self::assertSame(ReachVerdict::Reaches, $next[1]->verdict ?? null);
         self::assertGreaterThan(
@@ -275,6 +298,7 @@ final class ReachTest extends TestCase
             0.01,
             'at the corner 3 dB are lost',
         );
+        self::assertGreaterThan(0.0, self::information(self::judged($guitar, $edge), 'loop resistance')->value);
         self::assertSame(
             ReachVerdict::Reaches,
             self::judged($guitar, $edge * 10, new Demand(source: 600.0))->verdict,
@@ -318,6 +342,13 @@ final class ReachTest extends TestCase
         self::assertEqualsWithDelta(((10 * 2 * 50 * 17.241e-9) / 1.5e-6) * 1.1965, $reach->used?->value, 0.01);
         self::assertSame(ReachVerdict::Beyond, $reach->verdict);
         self::assertSame(ReachVerdict::Unknown, self::judged($mains, 50)->verdict, 'nobody said how much power');
+        // At half the volts the same power takes twice the amperes, and loses twice the volts.
+        $half = $mains->withCatalogueEdited(['signals.mains.reach.volts' => 115.0]);
+        self::assertEqualsWithDelta(
+            2 * ($reach->used->value ?? 0.0),
+            self::judged($half, 50, new Demand(power: 2300.0))->used?->value,
+            1e-9,
+        );
     }
 
     public function test_what_a_type_does_not_state_is_said_and_never_taken_for_nothing(): void

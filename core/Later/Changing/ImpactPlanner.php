@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Later\Changing;
 
+use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Figure;
@@ -54,9 +55,12 @@ final readonly class ImpactPlanner
     public function after(Work $before): Impact
     {
         $runs = $restored = [];
-        foreach ($this->work->installation->runs() as $run) {
+        [$then, $now] = [$before->installation, $this->work->installation];
+        // How an end is prepared follows from types and rules alone: a plan may be the same, and its steps another.
+        $asPrepared = $then->rules() == $now->rules() && self::types($then->catalogue) == self::types($now->catalogue);
+        foreach ($now->runs() as $run) {
             $id = $run->id;
-            if ($this->isUntouched($before, $id)) {
+            if ($this->isUntouched($before, $id) && ($asPrepared || ! $this->work->hasSteps($id))) {
                 continue;
             }
             $was = isset($before->plan->runs[$id]) ? self::keys($before, $id) : [];
@@ -372,6 +376,12 @@ final readonly class ImpactPlanner
             $comes,
             $goes,
         );
+    }
+
+    /** @return list<array<int|string, object>> what steps at the bench follow from, besides what a plan does */
+    private static function types(Catalogue $catalogue): array
+    {
+        return [$catalogue->recipes(), $catalogue->parts()];
     }
 
     /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */

@@ -188,6 +188,40 @@ final class FitEdgesTest extends TestCase
         );
     }
 
+    /** What is walled in by its neighbours is done first, block by block: a block's depth is the mean of its channels'. */
+    public function test_the_deepest_block_is_joined_first(): void
+    {
+        $bench = Bench::stageBox();
+        $catalogue = $bench->installation->catalogue;
+        $plan = $catalogue->plans()['rect90-male-24ch'];
+        $type = $catalogue->connectors()['rect90-male'];
+        $layout = FittingLayout::ofType($type, $catalogue);
+        $sorted = (new WorkOrder(
+            JoinOrder::HardestFirst,
+            $layout,
+            ['screen' => -1, 'hot' => 0, 'cold' => 1],
+            $plan,
+        ))->sorted($bench->plan()->runs['M-1']->end(Side::B)->joints);
+        $depth = static fn (Joint $joint): float => min(
+            $type->outline->width->inMillimetres() / 2 - abs($layout->cavities[$joint->address()]->wiring->x ?? 0.0),
+            $type->outline->height->inMillimetres() / 2 - abs($layout->cavities[$joint->address()]->wiring->y ?? 0.0),
+        );
+        $blocks = $seen = [];
+        foreach ($sorted as $joint) {
+            $block = $plan->blockOf($joint->channel);
+            if (! isset($seen[$joint->channel])) {
+                $seen[$joint->channel] = true;
+                $blocks[$block][] = $depth($joint);
+            }
+        }
+        self::assertGreaterThan(2, count($blocks));
+        $means = array_map(static fn (array $of): float => round(array_sum($of) / count($of), 6), array_values($blocks));
+        $deepest = $means;
+        rsort($deepest);
+        self::assertSame($deepest, $means);
+        self::assertNotSame(array_keys($blocks), range(min(array_keys($blocks)), max(array_keys($blocks))));
+    }
+
     /** Sorting joints loses none and repeats none, under any rule. */
     public function test_the_order_of_work_is_a_permutation(): void
     {

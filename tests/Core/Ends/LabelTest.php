@@ -137,4 +137,11 @@ final class LabelTest extends TestCase
         $six = array_values(array_filter($prints, static fn (PrintedLabel $label): bool => $label->code === '6'))[0];
         self::assertSame(['9', true, 'SIX'], [$six->turned, $six->marked?->underlined, $six->marked?->word]);
     }
+
+    /** Geometry: one turn round 10 mm is 31.416 mm, to the micrometre. */
+    public function test_a_turn_is_pi_times_what_it_goes_round(): void
+    {
+        self::assertSame('31.416 mm', Wrapping::turn(Length::millimetres(10))->canonical());
+        self::assertSame('22.305 mm', Wrapping::turn(Length::millimetres(7.1))->canonical());
+    }
 }

@@ -130,6 +130,33 @@ final class PinoutPropertiesTest extends TestCase
         self::assertSame([], $together->plan()->runs['A-1']->end(Side::A)->unused);
     }
 
+    public function test_a_reason_that_somebody_gave_holds_for_what_it_names_and_for_nothing_beside_it(): void
+    {
+        $bench = Bench::of(Bench::request('C-1', 'data-2pair', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
+        $said = static function (array $unused) use ($bench): array {
+            $run = $bench->installation->theRun('C-1');
+            $end = new End(...['unused' => $unused] + get_object_vars($run->a));
+            $plan = $bench->withRun(new Run(...['a' => $end] + get_object_vars($run)))->plan();
+
+            return array_column($plan->runs['C-1']->end(Side::A)->unused, 'reason', 'conductor');
+        };
+        $by = $said([]);
+        $paths = array_map(strval(...), array_keys($by));
+        self::assertSame(['p2/a', 'p2/b'], $paths);
+        [$pair] = explode('/', $paths[0]);
+        $of = static fn (string $within): array => array_values(
+            array_filter($paths, static fn (string $path): bool => str_starts_with($path, $within)),
+        );
+        foreach ([$pair => $of($pair.'/'), $paths[0] => [$paths[0]], '' => $paths] as $named => $meant) {
+            $now = array_filter(
+                $said([$named => 'kept for later']),
+                static fn (string $why): bool => $why === 'kept for later',
+            );
+            self::assertSame($meant, array_map(strval(...), array_keys($now)), '"'.$named.'"');
+        }
+        self::assertNotContains('kept for later', $said(['p' => 'kept for later']), 'half a name is none');
+    }
+
     private static function plan(Installation $installation): RunPlan
     {
         return (new Planner())->plan($installation)->runs['r'];

@@ -133,6 +133,19 @@ final class PreparationTest extends TestCase
         self::assertNotSame($lengths['hot'], $lengths['cold']);
     }
 
+    public function test_a_length_of_its_own_says_which_recipe_has_it(): void
+    {
+        $plain = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation;
+        $recipe = $plain->recipe;
+        self::assertNotNull($recipe);
+        $own = Bench::microphone()->withCatalogueEdited(['recipes.'.$recipe->id.'.cores' => ['hot' => '8.5 mm']]);
+        foreach (self::sheet($own, 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores as $core) {
+            $isHot = $core->joint->function === 'hot';
+            self::assertSame($isHot, $core->length->result->canonical() === '8.5 mm');
+            self::assertSame('recipe '.$recipe->name, $core->length->terms[0]->source);
+        }
+    }
+
     /** Three conductors of equal length at a 3-pole connector: common practice. */
     public function test_cores_of_a_three_pole_connector_are_equal(): void
     {
