@@ -7,7 +7,11 @@ namespace Tests\Core\Later;
 use DateTimeImmutable;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Mating;
+use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\TestChoices;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Later\Handover\Gap;
@@ -18,6 +22,7 @@ use Sartal\Core\Later\Service\Retests;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Later\Service\TraceStep;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
@@ -74,6 +79,56 @@ final class ServiceTest extends TestCase
         );
         // One contact alone goes its own way.
         self::assertSame(['2 hot'], $tracer->from('A-1.a1', ['2'])[2]->contacts);
+    }
+
+    /** Two lines of one circuit; what is between them is for the test to say. */
+    private static function inTwo(): Bench
+    {
+        $line = static fn (string $id): RunRequest => Bench::request(
+            $id,
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
+        $bench = Bench::of($line('A-1'), $line('A-2'));
+        $second = $bench->installation->theRun('A-2');
+
+        return $bench->withRun(
+            new Run(
+                ...['carries' => [new Carriage($second->carries[0]->element, 'A-1.c1')]] + get_object_vars($second),
+            ),
+        );
+    }
+
+    public function test_a_circuit_goes_through_a_device_by_its_name(): void
+    {
+        $mixer = new Equipment('mixer', 'Hall mixer', 'there', [
+            new Port('in', 'In 1', 'xlr3-female-panel'),
+            new Port('out', 'Out 1', 'xlr3-male-panel'),
+        ]);
+        $in = self::inTwo()->with(
+            equipment: ['mixer' => $mixer],
+            matings: [new Mating('A-1.b1', 'mixer:in'), new Mating('A-2.a1', 'mixer:out')],
+        )->installation;
+        $steps = (new CircuitTracer($in, (new Planner())->plan($in)))->circuit('A-1.c1');
+        self::assertContains(
+            'through Hall mixer',
+            array_map(static fn (TraceStep $step): string => $step->name, $steps),
+            self::words($steps),
+        );
+    }
+
+    public function test_a_circuit_is_told_from_one_of_its_ends_whatever_is_found_first(): void
+    {
+        // The first run by name comes second: its female end is plugged onto the other's male one.
+        $in = self::inTwo()->with(matings: [new Mating('A-2.b1', 'A-1.a1')])->installation;
+        $steps = (new CircuitTracer($in, (new Planner())->plan($in)))->circuit('A-1.c1');
+        self::assertSame(
+            ['connector', 'run', 'connector', 'mating', 'connector', 'run', 'connector'],
+            array_map(static fn (TraceStep $step): string => $step->kind, array_slice($steps, 0, 7)),
+            self::words($steps),
+        );
     }
 
     public function test_every_circuit_of_the_demo_is_found_whole_from_each_of_its_ends(): void

@@ -17,11 +17,21 @@ use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Location;
+use Sartal\Core\Given\Installation\Mating;
+use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\Suitability;
 use Sartal\Core\Plan\Proposing\CannotPropose;
 use Sartal\Core\Plan\Proposing\Proposer;
 use Sartal\Core\Plan\Proposing\QuickLine;
+use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Plan\Proposing\Understood;
 use Sartal\Core\Plan\Proposing\Words;
 use Tests\Support\Bench;
@@ -309,5 +319,120 @@ final class PlanningAidsTest extends TestCase
         self::assertSame(['d'], Words::best('media', $names));
         self::assertSame([], Words::best('cellar', $names));
         self::assertSame([], Words::best('', $names));
+    }
+
+    /** A hall and a booth, each with a line from it that ends its own way. */
+    private static function habits(): Installation
+    {
+        $line = static fn (string $id, string $from, string $plan, float $preparation): RunRequest => new RunRequest(
+            $id,
+            $id,
+            'pair-foil',
+            ['analogue'],
+            Build::Shop,
+            new Termination(
+                $from,
+                [$plan],
+                Length::metres(2),
+                Length::zero(),
+                Length::millimetres($preparation),
+                2,
+                Length::zero(),
+            ),
+            new Termination(
+                'rack',
+                ['xlr3-male-cable-balanced'],
+                Length::metres(1),
+                Length::zero(),
+                Length::millimetres(30),
+                1,
+                Length::zero(),
+            ),
+            [],
+        );
+        $in = Bench::of()->installation->changed([
+            'locations' => array_map(static fn (string $id): Location => new Location($id, ucfirst($id)), [
+                'hall' => 'hall',
+                'booth' => 'booth',
+                'rack' => 'rack',
+            ]),
+            'ways' => [
+                'h' => new Way('h', 'Hall tray', WayKind::Tray, Length::metres(9), 'hall', 'rack'),
+                'b' => new Way('b', 'Booth tray', WayKind::Tray, Length::metres(4), 'booth', 'rack'),
+            ],
+        ]);
+        $proposer = new Proposer($in->catalogue);
+        foreach (
+            [$line('A-1', 'hall', 'xlr3-female-panel-balanced', 25), $line('A-2', 'booth', 'trs-balanced', 55)] as $request
+        ) {
+            $proposal = $proposer->propose($request);
+            $in = $in->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
+        }
+
+        return $in;
+    }
+
+    public function test_an_end_is_guessed_by_what_is_usual_at_its_place(): void
+    {
+        $request = static fn (string $line): RunRequest => QuickLine::read($line, self::habits(), 'new')->request;
+        $hall = $request('mic hall > rack');
+        self::assertSame(['xlr3-female-panel-balanced'], $hall->a->plans);
+        self::assertSame(
+            ['25 mm', '2000 mm', 2],
+            [$hall->a->preparation->canonical(), $hall->a->tail->canonical(), $hall->a->spares],
+        );
+        $booth = $request('mic booth > rack');
+        self::assertSame(['trs-balanced'], $booth->a->plans);
+        self::assertSame('55 mm', $booth->a->preparation->canonical());
+        self::assertSame(['xlr3-male-cable-balanced'], $booth->b->plans);
+    }
+
+    public function test_where_nothing_is_usual_yet_an_end_is_as_anywhere(): void
+    {
+        $in = self::habits()->changed(['runs' => [], 'fittings' => [], 'circuits' => []]);
+        $end = QuickLine::read('mic hall > rack', $in, 'new')->request->a;
+        self::assertSame(
+            ['1000 mm', '300 mm', '40 mm', 1, '0 mm'],
+            [
+                $end->tail->canonical(),
+                $end->slack->canonical(),
+                $end->preparation->canonical(),
+                $end->spares,
+                $end->leg->canonical(),
+            ],
+        );
+        self::assertCount(1, $end->plans);
+    }
+
+    public function test_what_does_not_mate_is_told_by_its_name_with_three_that_would(): void
+    {
+        $bench = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['8p8c-plug-t568b'], ['8p8c-plug-t568b']));
+        $mates = array_map(static fn (string $with): array => ['with' => $with], [
+            'xlr3-male-cable',
+            'xlr5-male-cable',
+            'xlr5-female-cable',
+            'trs-plug',
+            'ts-plug',
+        ]);
+        $names = array_map(
+            static fn (array $mode): string => $bench->installation->catalogue->theConnector($mode['with'])->name,
+            array_slice($mates, 0, 3),
+        );
+        $wrong = $bench->withCatalogueEdited(['connectors.xlr3-female-panel.mates' => $mates])->with(
+            equipment: [
+                'desk' => new Equipment('desk', 'Desk', 'there', [new Port('in', 'In', 'xlr3-female-panel')]),
+            ],
+            matings: [new Mating('C-1.b1', 'desk:in')],
+        );
+        $found =
+            array_values(
+                array_filter(
+                    $wrong->plan()->findings,
+                    static fn ($finding): bool => $finding->code === 'mating.does-not-fit',
+                ),
+            )[0] ?? self::fail('It mates.');
+        $plug = $bench->installation->catalogue->theConnector('8p8c-plug')->name;
+        self::assertStringContainsString('('.$plug.') does not mate with', $found->words);
+        self::assertSame('Choose '.implode(', or ', $names).'.', $found->remedy);
     }
 }

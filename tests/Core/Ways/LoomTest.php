@@ -16,6 +16,7 @@ use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Environment;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Dressing\LoomDress;
@@ -343,5 +344,51 @@ final class LoomTest extends TestCase
                 }
             }
         }
+    }
+
+    /** A tie 50 mm from each end, and as many between as no space is wider than it may be: common practice. */
+    public function test_ties_begin_beside_the_ends_and_are_spaced_evenly(): void
+    {
+        $at = static fn (float $stretch, float $every): array => array_map(
+            static fn (Length $each): string => $each->canonical(),
+            TieChoice::points(Length::metres($stretch), Length::metres($every)),
+        );
+        self::assertSame(['50 mm', '550 mm', '1050 mm'], $at(1.1, 0.5));
+        self::assertSame(
+            ['50 mm', '383 mm', '717 mm', '1050 mm'],
+            array_map(static fn (string $each): string => round((float) $each).' mm', $at(1.1, 0.45)),
+        );
+        self::assertSame(['50 mm', '150 mm'], $at(0.2, 0.5));
+        self::assertSame(['45 mm'], $at(0.09, 0.5), 'too short for two');
+    }
+
+    public function test_a_segment_that_is_tied_says_where(): void
+    {
+        $tied = 0;
+        foreach (self::dress(self::bench())->segments as $segment) {
+            self::assertSame($segment->tie === null, $segment->points === []);
+            $tied += $segment->tie === null ? 0 : 1;
+        }
+        self::assertGreaterThan(1, $tied);
+    }
+
+    public function test_where_no_sleeve_fits_it_says_from_where_to_where_they_go(): void
+    {
+        $thick = self::bench(Site::loom('L', covering: Covering::Sleeve))->withCatalogueEdited([
+            'cables.pair-foil.outerDiameter' => '60 mm',
+        ]);
+        $grips = array_filter(
+            array_map(
+                static fn (Part $part): ?DiameterRange => $part->kind === PartKind::Sleeve ? $part->grips : null,
+                $thick->installation->catalogue->parts(),
+            ),
+        );
+        $least = min(array_map(static fn (DiameterRange $each): float => $each->least->inMillimetres(), $grips));
+        $most = max(array_map(static fn (DiameterRange $each): float => $each->most->inMillimetres(), $grips));
+        $words = implode(' ', array_map(static fn ($finding): string => $finding->words, self::dress($thick)->findings));
+        self::assertStringContainsString(
+            sprintf('they go from %s to %s', Figure::amount($least, 'mm'), Figure::amount($most, 'mm')),
+            $words,
+        );
     }
 }
