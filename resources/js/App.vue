@@ -3,7 +3,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
-import { visit } from './api/page'
+import { address, page, visit } from './api/page'
 import { useSession } from './api/session'
 import ImpactDialog from './plan/change/ImpactDialog.vue'
 import NoPlace from './session/NoPlace.vue'
@@ -37,7 +37,7 @@ const person = computed(() => session.session.person)
 /** What is left to do in each place, looked at now and then. */
 const outstanding = ref<Record<string, number>>({})
 async function count() {
-  if (!person.value || !session.session.open || document.hidden) return
+  if (!person.value || !page.value || document.hidden) return
   try {
     outstanding.value = await api.get<Record<string, number>>('outstanding')
   } catch {
@@ -70,14 +70,14 @@ function onKey(event: KeyboardEvent) {
   if (document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
   if (event.key === '?') {
     help.value = true
-  } else if (event.key === '/') {
+  } else if (event.key === '/' && page.value) {
     event.preventDefault()
     finding.value = true
   } else if (event.key === 'g') {
     waiting = Date.now()
   } else if (Date.now() - waiting < 1500) {
     waiting = 0
-    const place = places.find(each => each.key === event.key)
+    const place = page.value && places.find(each => each.key === event.key)
     if (place) {
       event.preventDefault()
       event.stopImmediatePropagation()
@@ -114,7 +114,7 @@ async function leave() {
             <text x="67" y="15" text-anchor="middle">sartal</text>
           </svg>
         </router-link>
-        <ul>
+        <ul v-if="page">
           <li
             v-for="place in places"
             :key="place.path"
@@ -132,7 +132,7 @@ async function leave() {
             </router-link>
           </li>
         </ul>
-        <button type="button" class="finder" @click="finding = true"><svg
+        <button v-if="page" type="button" class="finder" @click="finding = true"><svg
           width="14"
           height="14"
           viewBox="0 0 14 14"
@@ -151,18 +151,21 @@ async function leave() {
             <template #activator="{ props: menu }">
               <button
                 v-bind="menu"
-                class="who"><span class="site">{{ session.session.open?.name ?? 'No installation' }}</span>
+                class="who"><span class="site">{{ page?.name ?? 'No installation open' }}</span>
                 <span>{{ person.name }}</span><span class="quiet">{{ person.roles.join(', ') }}</span></button>
             </template>
             <v-list density="compact" class="menu">
               <v-list-item
                 v-for="each in session.session.installations"
                 :key="each.id"
-                :active="each.id === session.session.open?.id"
+                :active="each.id === page?.id"
                 :title="each.name"
                 @click="visit(each)" />
               <v-divider />
-              <v-list-item v-if="session.plans" title="Begin the next one from this …" @click="template = true" />
+              <v-list-item
+                v-if="session.plans && page"
+                title="Begin the next one from this …"
+                @click="template = true" />
               <v-list-item
                 :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'"
                 @click="system = system === 'metric' ? 'inch' : 'metric'" />
@@ -176,13 +179,13 @@ async function leave() {
       <div class="place">
         <div class="bars">
           <OutboxBar />
-          <p v-if="came && session.session.open" class="arrived" role="status">
-            <b>{{ session.session.open.name }}</b> <span>This label is not of {{ came.name }}.</span>
+          <p v-if="came && page" class="arrived" role="status">
+            <b>{{ page.name }}</b> <span>This label is not of {{ came.name }}.</span>
             <a :href="`/i/${came.address}${route.path === '/site' ? '/site' : '/schedule'}`">Back to {{ came.name }}</a>
             <button type="button" @click="arrived = ''">Stay here</button>
           </p>
         </div>
-        <NoPlace v-if="!session.session.open && !route.meta.ofNone" />
+        <NoPlace v-if="!page && !route.meta.ofNone && (address || !session.session.open)" />
         <router-view v-else v-slot="{ Component }"><component
           :is="Component"
           :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>

@@ -18,6 +18,7 @@ use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Plan\Proposing\RunRequest;
 use Tests\Support\Bench;
 
 /** Each rule of the trade that is broken here is found once, with words and a remedy. */
@@ -299,5 +300,32 @@ final class FindingsTest extends TestCase
     {
         self::assertSame(['label.rotates'], self::codes(Bench::stageBox()));
         self::assertSame([6 => '9', 9 => '6'], Bench::stageBox()->plan()->rotations);
+    }
+
+    public function test_a_run_or_a_fitting_that_is_out_of_the_count_hides_nothing_of_the_others(): void
+    {
+        $line = static fn (string $id): RunRequest => Bench::request(
+            $id,
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+        );
+        $bench = Bench::of($line('A-1'), $line('A-2'), $line('A-3'));
+        $fittings = $bench->installation->fittings();
+        // The first run is withdrawn, the second lost a fitting, and the others are of types that nobody knows.
+        unset($fittings['A-2.a1']);
+        foreach (['A-2.b1', 'A-3.a1', 'A-3.b1'] as $id) {
+            $fittings[$id] = new Fitting(...['connector' => 'no-such'] + get_object_vars($fittings[$id]));
+        }
+        $first = $bench->installation->theRun('A-1');
+        $found = array_filter(
+            $bench
+                ->withRun(new Run(...['withdrawn' => true] + get_object_vars($first)))
+                ->with(fittings: $fittings)
+                ->plan()->findings,
+            static fn ($finding): bool => $finding->code === 'fitting.unknown-connector',
+        );
+        self::assertCount(3, $found);
     }
 }

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
-import { visit } from '../../api/page'
-import { useSession } from '../../api/session'
+import { page, visit } from '../../api/page'
 import type { InstallationRef } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 
 /** The next installation begins from this one; what was done here stays here. */
 const open = defineModel<boolean>({ required: true })
-const session = useSession()
 const { problem, busy, attempt } = useAttempt()
 const name = ref('')
 const key = ref('')
@@ -19,7 +17,7 @@ const own = ref(false)
 watch(name, now => {
   if (!own.value) key.value = slug(now)
 })
-const from = computed(() => session.session.open?.name ?? '')
+const from = computed(() => page.value?.name ?? '')
 const make = () =>
   attempt(async () => {
     const made = await api.post<InstallationRef>('templates', {
