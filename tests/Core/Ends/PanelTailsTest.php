@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Ends;
 
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Given\Installation\Panel;
 use Sartal\Core\Given\Installation\Rack;
 use Sartal\Core\Given\Installation\RackEntry;
 use Sartal\Core\Given\Installation\TailCut;
@@ -33,6 +34,18 @@ final class PanelTailsTest extends TestCase
         self::assertSame('240 mm', self::tail(1, 1)->result->canonical());
         self::assertSame('200 mm', self::tail(2, 1)->result->canonical(), 'row 2 lies on the bar');
         self::assertSame('390 mm', self::tail(1, 4)->result->canonical(), 'three pitches of 50 mm further');
+    }
+
+    public function test_it_says_which_bar_a_tail_goes_by_or_that_there_is_none(): void
+    {
+        $by = static fn (Panel $panel): string => array_column(
+            array_map(static fn ($term): array => [$term->label, $term->detail], Tail::to($panel, 1, 1)->terms),
+            1,
+            0,
+        )['to the bar'];
+        $panel = Site::panel([]);
+        self::assertMatchesRegularExpression('/^from the entry at \S+ mm to the bar at 60 mm$/', $by($panel));
+        self::assertSame('no lacing bar', $by(new Panel(...['bars' => []] + get_object_vars($panel))));
     }
 
     public function test_tails_grow_with_the_distance_from_the_entry(): void

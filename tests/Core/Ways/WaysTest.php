@@ -16,7 +16,9 @@ use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Ways\Routing\BendRule;
 use Sartal\Core\Ways\Routing\FillRule;
+use Sartal\Core\Ways\Routing\Sizes;
 use Tests\Support\Bench;
 use Tests\Support\Site;
 
@@ -308,7 +310,10 @@ final class WaysTest extends TestCase
         );
         $finding = self::finding(Site::of($narrow, Site::run('A-1')), 'way.connector-does-not-pass');
         self::assertStringContainsString('A-1', $finding->words);
-        self::assertNotSame('', $finding->remedy);
+        self::assertStringContainsString(
+            'Make its ends in place after it is pulled. Or take a conduit of ⌀ ',
+            $finding->remedy,
+        );
         $wide = Site::ways(
             Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres(44))),
         );
@@ -330,5 +335,85 @@ final class WaysTest extends TestCase
             Bench::codes($broken->findings),
             'a cut without its way is never said without saying so',
         );
+    }
+
+    /**
+     * Inside sizes in mm of conduit (IEC 61386 by its outside, 16 to 110 mm and walls of 1.5 to 2.5 mm), trunking and
+     * tray as they are usually sold: common practice.
+     */
+    public function test_the_sizes_that_remedies_name_are_those_that_there_are(): void
+    {
+        $held = static fn (WayKind $kind, float $area): ?string => Sizes::holding(
+            new Way('w', 'W', $kind, Length::metres(1), 'here', 'there'),
+            $area,
+        )?->text();
+        foreach ([13, 17, 21, 28, 35, 44, 56, 69, 90, 105] as $inside) {
+            self::assertSame('⌀ '.$inside.' mm', $held(WayKind::Conduit, (M_PI / 4) * $inside ** 2 - 0.001));
+        }
+        foreach (
+            [
+                [
+                    WayKind::Trunking,
+                    [
+                        [50, 50],
+                        [75, 50],
+                        [75, 75],
+                        [100, 100],
+                        [150, 75],
+                        [150, 100],
+                        [150, 150],
+                        [200, 100],
+                        [200, 150],
+                        [200, 200],
+                        [300, 150],
+                        [300, 300],
+                    ],
+                ],
+                [
+                    WayKind::Tray,
+                    [
+                        [50, 25],
+                        [75, 25],
+                        [100, 25],
+                        [150, 25],
+                        [100, 50],
+                        [150, 50],
+                        [225, 50],
+                        [300, 50],
+                        [450, 50],
+                        [600, 50],
+                        [300, 100],
+                        [450, 100],
+                        [600, 100],
+                    ],
+                ],
+            ] as [$kind, $sizes]
+        ) {
+            // Where two sizes hold as much, the one that is named first.
+            $areas = array_map(static fn (array $size): int => $size[0] * $size[1], $sizes);
+            foreach ($areas as $area) {
+                $named = explode(' × ', str_replace(' mm', '', (string) $held($kind, $area)));
+                self::assertSame($area, (int) $named[0] * (int) $named[1], 'just held');
+                self::assertContains([(int) $named[0], (int) $named[1]], $sizes);
+            }
+            self::assertNull($held($kind, max($areas) + 1));
+        }
+    }
+
+    /** Four diameters for four-pair cable: TIA-568; ten for anything else: common practice. */
+    public function test_only_four_pairs_of_a_category_bend_as_tightly_as_four_diameters(): void
+    {
+        $radius = static fn (Bench $bench, string $cable): float => BendRule::for(
+            $bench->installation->catalogue->theCable($cable),
+        )->radius->inMillimetres() / $bench->installation->catalogue->theCable($cable)->outerDiameter->inMillimetres();
+        $category = Bench::category()->withCatalogueEdited(['cables.cat6-utp.bendRadius' => null]);
+        self::assertEqualsWithDelta(4.0, $radius($category, 'cat6-utp'), 1e-6);
+        $none = $category->withCatalogueEdited(['cables.cat6-utp.category' => '']);
+        self::assertEqualsWithDelta(10.0, $radius($none, 'cat6-utp'), 1e-6);
+        $pair = Bench::microphone()->withCatalogueEdited([
+            'cables.pair-foil.bendRadius' => null,
+            'cables.pair-foil.category' => '6',
+        ]);
+        self::assertEqualsWithDelta(10.0, $radius($pair, 'pair-foil'), 1e-6, 'one pair, whatever it is called');
     }
 }
