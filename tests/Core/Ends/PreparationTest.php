@@ -14,6 +14,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\ShellBond;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\EndSheets;
 use Tests\Support\Bench;
@@ -149,6 +150,7 @@ final class PreparationTest extends TestCase
     /** Three conductors of equal length at a 3-pole connector: common practice. */
     public function test_cores_of_a_three_pole_connector_are_equal(): void
     {
+        self::assertFalse(self::sheet(Bench::microphone(), 'A-1', Side::A)->isMains());
         $cores = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores;
         self::assertCount(
             1,
@@ -272,6 +274,29 @@ final class PreparationTest extends TestCase
         self::assertEqualsCanonicalizing(['1', '2', '3', '4', '5', '6', '7', '8'], $sheet->fittings[0]->print);
         self::assertNotSame(['1', '2', '3', '4', '5', '6', '7', '8'], $sheet->fittings[0]->print);
         self::assertSame([], self::sheet(Bench::category(), 'C-1', Side::A)->fittings[0]->print);
+    }
+
+    public function test_a_sheet_has_the_plan_of_its_connector_and_measures_its_blocks(): void
+    {
+        $of = static fn (Bench $bench, string $run, Side $side): array => [
+            self::sheet($bench, $run, $side)->fittings[0]->plan?->id,
+            count(self::sheet($bench, $run, $side)->fittings[0]->blocks),
+        ];
+        // Four columns of six channels.
+        self::assertSame(['rect90-male-24ch', 4], $of(Bench::stageBox(), 'M-1', Side::B));
+        self::assertSame(['xlr3-female-cable-balanced', 0], $of(Bench::microphone(), 'A-1', Side::A));
+    }
+
+    public function test_how_shells_are_joined_is_asked_where_screens_telescope(): void
+    {
+        $asked = static fn (Bench $bench, string $run): bool => in_array(
+            ShellBond::key(),
+            array_map(static fn ($school): string => $school::key(), self::sheet($bench, $run, Side::A)->rules),
+            true,
+        );
+        self::assertTrue($asked(Bench::microphone(), 'A-1'));
+        self::assertFalse($asked(Bench::coax(), 'V-1'));
+        self::assertFalse($asked(Bench::category(), 'C-1'));
     }
 
     public function test_only_the_rules_that_bear_on_an_end_are_on_its_sheet(): void

@@ -129,6 +129,22 @@ final class ServiceTest extends TestCase
             array_map(static fn (TraceStep $step): string => $step->kind, array_slice($steps, 0, 7)),
             self::words($steps),
         );
+        self::assertStringStartsWith('connector A-1 B', self::words($steps));
+        self::assertStringContainsString('connector A-2 A', self::words($steps));
+    }
+
+    public function test_a_contact_that_meets_another_goes_on_as_that(): void
+    {
+        $bench = self::inTwo()
+            ->withCatalogueEdited([
+                'connectors.xlr3-male-cable.mates' => [
+                    ['with' => 'xlr3-female-cable', 'contacts' => ['2' => '3', '3' => '2']],
+                ],
+            ])
+            ->with(matings: [new Mating('A-1.b1', 'A-2.a1')]);
+        $tracer = new CircuitTracer($bench->installation, $bench->plan());
+        $on = static fn (string $contact): array => $tracer->from('A-1.a1', [$contact])[4]->contacts;
+        self::assertSame([['3 cold'], ['2 hot'], ['1 screen']], [$on('2'), $on('3'), $on('1')]);
     }
 
     public function test_every_circuit_of_the_demo_is_found_whole_from_each_of_its_ends(): void

@@ -18,6 +18,7 @@ use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Ways\Dressing\ShrinkChoice;
@@ -136,6 +137,47 @@ final class LoomTest extends TestCase
             array_map(static fn ($term): string => $term->label, $after->runs['A-3']->cut->terms),
             'and the sum says why',
         );
+    }
+
+    public function test_a_run_is_as_long_from_either_end_wherever_its_branch_leaves(): void
+    {
+        foreach ([-2.0, 0.0, 1.5] as $moved) {
+            $loom = Site::loom('L', breakouts: [new Breakout('hall', 'to-right', Length::metres($moved))]);
+            $either = array_map(
+                static fn (RunRequest $third): int => Site::of(
+                    Site::ways(),
+                    Site::run('A-1', loom: 'L'),
+                    Site::run('A-2', loom: 'L'),
+                    $third,
+                )
+                    ->with(looms: ['L' => $loom])
+                    ->plan()->runs['A-3']->cut->exact->nanometres,
+                [Site::run('A-3', 'right', 'rack', loom: 'L'), Site::run('A-3', 'rack', 'right', loom: 'L')],
+            );
+            self::assertSame($either[0], $either[1], (string) $moved);
+        }
+    }
+
+    public function test_a_member_on_an_island_of_its_own_is_left_out_and_said(): void
+    {
+        $ways = Site::ways();
+        unset($ways['riser']);
+        $apart = Site::of(
+            $ways + ['shaft' => Site::way('shaft', WayKind::Riser, 5, 'cellar', 'right')],
+            Site::run('A-1', loom: 'L'),
+            Site::run('A-2', loom: 'L'),
+            Site::run('A-9', 'cellar', 'right', loom: 'L'),
+        )->with(looms: ['L' => Site::loom('L')]);
+        $apart = $apart->with(ways: array_diff_key($apart->installation->ways(), ['to-right' => true]));
+        self::assertContains('loom.member-apart', Bench::codes($apart->plan()->findings));
+        self::assertNotContains('loom.member-apart', Bench::codes(self::bench()->plan()->findings));
+    }
+
+    public function test_what_most_go_on_in_is_drawn_in_one_line(): void
+    {
+        $dress = self::dress(self::bench());
+        self::assertSame($dress->lanes['tray'], $dress->lanes['to-left'], 'two of three go on to the left');
+        self::assertNotSame($dress->lanes['tray'], $dress->lanes['to-right']);
     }
 
     public function test_ways_keep_their_length_whatever_moves(): void
