@@ -5,8 +5,23 @@ declare(strict_types=1);
 namespace Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Ends\Wiring\EdgeKind;
+use Sartal\Core\Ends\Wiring\WiringEdit;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\Landing;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Method;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Plan\Proposing\RunRequest;
+use Sartal\Core\Proof\Diagnosing\CauseWords;
+use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\FaultKind;
+use Sartal\Core\Proof\Diagnosing\FaultSources;
+use Sartal\Core\Proof\Diagnosing\Patch;
+use Sartal\Core\Proof\Diagnosing\StuckSwitches;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
@@ -142,5 +157,150 @@ final class QuestionsTest extends TestCase
             ['2', '3', '1'],
             array_map(static fn (Event $each): string => $each->id, $record->together(['A-1', 'A-2'])),
         );
+    }
+
+    public function test_what_touches_a_shell_is_named_whichever_of_the_two_comes_first(): void
+    {
+        $bench = Bench::microphone();
+        $words = new CauseWords($bench->installation, $bench->plan()->runs['A-1']->joints());
+        $name = static fn (FaultKind $kind, string ...$nodes): string => $words->name(
+            new Fault($kind, array_values($nodes), [], new WiringEdit([])),
+        );
+        foreach ([FaultKind::ShellBond, FaultKind::Open] as $kind) {
+            $said = $name($kind, 't:A-1.a1/2', 't:A-1.a1/shell');
+            self::assertSame($said, $name($kind, 't:A-1.a1/shell', 't:A-1.a1/2'));
+            self::assertStringContainsStringIgnoringCase('hot', $said);
+        }
+    }
+
+    /** Two data lines that share a terminal: every point is asked from and to. */
+    private static function chain(): Bench
+    {
+        $line = static fn (string $id): RunRequest => Bench::request(
+            $id,
+            'data-pair-120',
+            ['rs485'],
+            ['terminal3-rs485'],
+            ['terminal3-rs485'],
+        );
+        $bench = Bench::of($line('D-1'), $line('D-2'));
+        $second = $bench->installation->theRun('D-2');
+        $leg = $second->a->legs[0];
+        self::assertNotNull($leg->landing);
+        $landed = new Leg(
+            ...['landing' => new Landing(...['fitting' => 'D-1.b1'] + get_object_vars($leg->landing))] +
+                get_object_vars($leg),
+        );
+        $end = new End(...['legs' => [$landed]] + get_object_vars($second->a));
+        $carried = [new Carriage($second->carries[0]->element, 'D-1.c1')];
+        $shared = $bench->installation->theFitting('D-1.b1');
+
+        return $bench
+            ->withRun(new Run(...['a' => $end, 'carries' => $carried] + get_object_vars($second)))
+            ->with(
+                fittings: ['D-1.b1' => new Fitting(...['shared' => ['1', '2', '3']] + get_object_vars($shared))] +
+                    $bench->installation->fittings(),
+            );
+    }
+
+    public function test_where_every_point_is_asked_from_and_to_nothing_is_asked_twice_and_nothing_answers_itself(): void
+    {
+        $bench = self::chain();
+        $plan = $bench->plan();
+        $expectation = $bench->assemblies($plan)->expectation($plan->assemblies[$plan->assemblyOf['D-1']]);
+        self::assertSame(array_keys($expectation->setup->from), array_keys($expectation->setup->to));
+        $pairs = [];
+        foreach (self::asked($expectation, Method::Ohms) as $at) {
+            $ends = explode('|', $at);
+            self::assertNotSame($ends[0], $ends[1]);
+            sort($ends);
+            $pairs[] = implode('|', $ends);
+        }
+        self::assertNotSame([], $pairs);
+        self::assertSame($pairs, array_values(array_unique($pairs)));
+
+        // A core that is broken at its first end reaches nothing but itself.
+        $noise = $expectation->senses()->questions(Method::Noise);
+        self::assertNotSame([], $noise);
+        $heard = static fn (Question $question, WiringEdit ...$faults): mixed => $expectation
+            ->senses()
+            ->answer($question, array_values($faults));
+        self::assertSame('clean', $heard($noise[0]));
+        $silent = 0;
+        foreach ($expectation->wiring->edges as $edge) {
+            if ($edge->kind === EdgeKind::Joint && str_contains($edge->to, 'D-1.a1')) {
+                $silent += $heard($noise[0], new WiringEdit([$edge->id => null])) === 'silent' ? 1 : 0;
+            }
+        }
+        self::assertSame(2, $silent, 'each core of the pair');
+    }
+
+    public function test_a_switch_of_two_contacts_may_stick_as_a_whole_or_in_one_of_them(): void
+    {
+        $of = static function (array $switches): int {
+            $bench = Bench::of(
+                Bench::request(
+                    'A-1',
+                    'pair-foil',
+                    ['analogue'],
+                    ['trs-jack-mute-balanced'],
+                    ['trs-jack-mute-balanced'],
+                ),
+            )->withCatalogueEdited(['connectors.trs-jack-mute.switches' => $switches]);
+            $expectation = $bench->expectation();
+            $plan = $bench->plan();
+            $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
+            $patch = Patch::around(
+                array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
+                $expectation->wiring,
+                $places->order,
+            );
+            self::assertCount(2, $patch->switches, 'one at each end');
+
+            return count([...(new StuckSwitches())->in($patch)]);
+        };
+        // At rest or operated: two states of each end's one contact; of two contacts together and of each alone.
+        self::assertSame(4, $of(self::mute([['tip', 'sleeve']])));
+        self::assertSame(12, $of(self::mute([['tip', 'sleeve'], ['ring', 'sleeve']])));
+    }
+
+    /**
+     * @param  list<array{string, string}>  $contacts
+     * @return list<array<string, mixed>>
+     */
+    private static function mute(array $contacts): array
+    {
+        /** @var array{switches: list<array<string, mixed>>} $type */
+        $type = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3).'/catalogue/connectors/trs-jack-mute.json'),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
+
+        return [['atRest' => $contacts] + $type['switches'][0]];
+    }
+
+    public function test_a_shifted_row_may_have_left_its_last_core_over(): void
+    {
+        $bench = Bench::microphone();
+        $expectation = $bench->expectation();
+        $plan = $bench->plan();
+        $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
+        $patch = Patch::around(
+            array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
+            $expectation->wiring,
+            $places->order,
+        );
+        $counts = [];
+        foreach (FaultSources::wide($places) as $source) {
+            foreach ($source->in($patch) as $fault) {
+                if ($fault->kind === FaultKind::Shift && $fault->by !== 0) {
+                    $counts[count($fault->edges)] = true;
+                }
+            }
+        }
+        ksort($counts);
+        self::assertContains(2, array_keys($counts), 'two of three moved on, the third hangs loose');
     }
 }
