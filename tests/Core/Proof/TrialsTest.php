@@ -16,6 +16,7 @@ use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\FaultSources;
 use Sartal\Core\Proof\Diagnosing\Patch;
 use Sartal\Core\Proof\Diagnosing\Probing;
@@ -220,5 +221,43 @@ final class TrialsTest extends TestCase
             }
             self::assertGreaterThan(5, $tried);
         }
+    }
+
+    /** One open core of a star-quad is dark to a lamp: what was measured in ohms is what narrows it down. */
+    public function test_the_short_way_goes_by_what_was_measured(): void
+    {
+        $bench = Bench::of(
+            Bench::request(
+                'A-1',
+                'star-quad',
+                ['analogue'],
+                ['xlr3-female-cable-balanced'],
+                ['xlr3-male-cable-balanced'],
+            ),
+        );
+        $expectation = $bench->expectation();
+        $plan = $bench->plan();
+        $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
+        $patch = Patch::around(
+            array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
+            $expectation->wiring,
+            $places->order,
+        );
+        $measured = 0;
+        foreach (FaultSources::credible($places) as $source) {
+            foreach ($source->in($patch) as $fault) {
+                if ($fault->kind !== FaultKind::Open || count($fault->edges) !== 1) {
+                    continue;
+                }
+                $steps = (new Probing($expectation, $places))->to($fault);
+                foreach ($steps as $i => $step) {
+                    if ($step->method === Method::Ohms && $i > 0) {
+                        $measured++;
+                        self::assertNotSame($steps[$i - 1]->left, $step->left, $fault->key().': it tells something');
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(0, $measured);
     }
 }
