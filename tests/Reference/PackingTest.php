@@ -10,6 +10,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Ways\Looming\Packing\Circle;
 use Sartal\Core\Ways\Looming\Packing\EnclosingCircle;
+use Sartal\Core\Ways\Looming\Packing\Laying;
 use Sartal\Core\Ways\Looming\Packing\Packer;
 use Sartal\Core\Ways\Looming\Packing\Packing;
 use Tests\Support\Node;
@@ -113,6 +114,35 @@ final class PackingTest extends TestCase
             self::assertEqualsWithDelta($expected[2], $found->r, $expected[2] * 1e-6, 'list '.$n);
             self::assertEqualsWithDelta($expected[0], $found->x, $expected[2] * 1e-4, 'list '.$n);
             self::assertEqualsWithDelta($expected[1], $found->y, $expected[2] * 1e-4, 'list '.$n);
+        }
+    }
+
+    /** Laid one against two others, before anything is pressed: three in a triangle, seven in a flower. Geometry. */
+    public function test_circles_are_laid_into_the_pocket_of_two_others(): void
+    {
+        foreach ([3 => 1 + 2 / sqrt(3), 7 => 3.0] as $count => $times) {
+            $circles = Laying::lay(array_fill(0, $count, 2.5));
+            self::assertEqualsWithDelta(
+                $times,
+                Packing::around(...$circles)->diameter / 5.0,
+                1e-6,
+                $count.' circles',
+            );
+        }
+        $chance = new Randomizer(new Mt19937(41));
+        for ($round = 0; $round < 40; $round++) {
+            $radii = array_map(static fn (): float => $chance->getInt(20, 90) / 10, range(1, $chance->getInt(3, 30)));
+            rsort($radii);
+            $laid = Laying::lay($radii);
+            foreach ($laid as $i => $circle) {
+                $touched = 0;
+                foreach (array_slice($laid, 0, $i) as $other) {
+                    $gap = hypot($circle->x - $other->x, $circle->y - $other->y) - $circle->r - $other->r;
+                    self::assertGreaterThan(-1e-6, $gap, 'none lies over another');
+                    $touched += $gap < 1e-6 ? 1 : 0;
+                }
+                self::assertGreaterThanOrEqual(min(2, $i), $touched, 'each leans on two');
+            }
         }
     }
 }

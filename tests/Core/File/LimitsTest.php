@@ -8,6 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Bore;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\InvalidMeasure;
@@ -110,5 +112,11 @@ final class LimitsTest extends TestCase
         // 3, 4, 5: the diagonal is the diameter.
         self::assertTrue(Bore::round($mm(50))->passes($mm(30), $mm(40)));
         self::assertFalse(Bore::round($mm(49.9))->passes($mm(30), $mm(40)));
+    }
+
+    public function test_what_nobody_said_of_a_part_is_nothing(): void
+    {
+        $part = new Part('p', 'P', PartKind::Boot);
+        self::assertSame([0, 1, false, false], [$part->crimps, $part->pack, $part->split, $part->lined]);
     }
 }

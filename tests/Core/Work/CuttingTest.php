@@ -7,11 +7,14 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Installation\MarkUnit;
 use Sartal\Core\Given\Installation\Reel;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Term;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\CutMade;
@@ -27,6 +30,7 @@ use Sartal\Core\Work\Cutting\Cuts;
 use Sartal\Core\Work\Cutting\Replanned;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockKind;
+use Sartal\Core\Work\Cutting\StockTake;
 use Tests\Support\Bench;
 use Tests\Support\Site;
 
@@ -337,5 +341,19 @@ final class CuttingTest extends TestCase
                 ->runs['A-1']->cut->exact->minus($bench->plan()->runs['A-1']->cut->exact)
                 ->canonical(),
         );
+    }
+
+    public function test_what_is_withdrawn_or_has_no_length_is_not_cut(): void
+    {
+        $in = Bench::microphone()->installation;
+        $run = $in->theRun('A-1');
+        $cuts = ['A-1' => Worked::sum([new Term('Way', '', Length::metres(12), 'test')])];
+        $ids = static fn (Installation $of, array $by): array => array_map(
+            static fn (CutNeeded $need): string => $need->run,
+            StockTake::needs($of, new Record(), $by),
+        );
+        self::assertSame(['A-1'], $ids($in, $cuts));
+        self::assertSame([], $ids($in, []));
+        self::assertSame([], $ids($in->withRun(new Run(...['withdrawn' => true] + get_object_vars($run))), $cuts));
     }
 }

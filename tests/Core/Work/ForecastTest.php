@@ -12,6 +12,7 @@ use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Forecasting\Booking;
 use Sartal\Core\Work\Forecasting\Chore;
+use Sartal\Core\Work\Forecasting\Floor;
 use Sartal\Core\Work\Forecasting\Forecast;
 use Sartal\Core\Work\Forecasting\Forecaster;
 use Sartal\Core\Work\Forecasting\Hand;
@@ -286,5 +287,19 @@ final class ForecastTest extends TestCase
         self::assertSame(0.55, $book->minutes(Pace::Crimp), 'one long break does not spoil it');
         self::assertTrue($book->isMeasured(Pace::Crimp));
         self::assertStringContainsString('the middle one of 5', $book->figure(Pace::Crimp)->terms[1]->detail);
+    }
+
+    public function test_a_single_bench_is_named_as_what_holds_things_up(): void
+    {
+        $hands = [new Hand('one', [Skill::Crimp]), new Hand('two', [Skill::Crimp])];
+        $chores = array_map(static fn (int $n): Chore => new Chore('c'.$n, 10, Skill::Crimp), range(1, 3));
+        $words = static fn (int $benches): array => array_map(
+            static fn (Floor $floor): string => $floor->words,
+            (new Forecaster($hands, [], $benches))->forecast($chores)->bounds,
+        );
+        self::assertContains('1 bench', $words(1));
+        self::assertContains('2 benches', $words(2));
+        self::assertSame([], preg_grep('/bench/', $words(0)), 'benches enough');
+        self::assertSame(30.0, (new Forecaster($hands, [], 1))->forecast($chores)->minutes);
     }
 }

@@ -188,12 +188,10 @@ final class PullingTest extends TestCase
         self::assertSame(SiteStep::Dressed, $state->next());
 
         // It lies in another way now: pulled, but not where it belongs.
-        $moved = $site
-            ->withRun(new Run(...['ways' => []] + get_object_vars($site->runs()['C-1'])))
-            ->withWays([
-                'tray' => $in->ways()['tray'],
-                'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there'),
-            ]);
+        $moved = $site->withRun(new Run(...['ways' => []] + get_object_vars($site->runs()['C-1'])))->withWays([
+            'tray' => $in->ways()['tray'],
+            'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there'),
+        ]);
         $elsewhere = SiteState::read(
             $moved->runs()['C-1'],
             $crew->record()->of('C-1'),
@@ -252,5 +250,16 @@ final class PullingTest extends TestCase
         self::assertNull(
             $of($event(1, EventKind::Pulled, new AsBuilt(Length::metres(12))), $event(2, EventKind::Cut, null))->built,
         );
+    }
+
+    public function test_what_goes_between_two_places_is_pulled_one_way_whichever_end_is_which(): void
+    {
+        $pulls = self::pulls(
+            Site::of(Site::ways(), Site::run('A-1', 'left', 'rack'), Site::run('A-2', 'rack', 'left')),
+        );
+        self::assertCount(1, $pulls);
+        self::assertSame(['left', 'rack'], [$pulls[0]->from, $pulls[0]->to], 'by their names');
+        self::assertSame(['to-left', 'tray'], $pulls[0]->ways, 'in the order in which they are come to');
+        self::assertEqualsCanonicalizing(['A-1', 'A-2'], $pulls[0]->runs);
     }
 }

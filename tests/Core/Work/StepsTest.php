@@ -170,4 +170,18 @@ final class StepsTest extends TestCase
         self::assertSame(['ferrule-coax-large' => 1, 'bnc75-plug' => 1], $lost(Bench::coax(), Side::A));
         self::assertSame([], $lost(Bench::microphone(), Side::A), 'boot and chuck are used again');
     }
+
+    public function test_a_label_says_which_end_and_which_tail_it_is_of(): void
+    {
+        $places = static fn (Bench $bench): array => array_map(
+            static fn (Operation $each): string => $each->place,
+            self::of($bench, Task::Label),
+        );
+        self::assertEqualsCanonicalizing(['A-1 end A', 'A-1 end B'], $places(Bench::microphone()));
+        $box = $places(Bench::stageBox());
+        self::assertContains('M-1 end A', $box);
+        self::assertContains('M-1 end A, tail 24', $box);
+        self::assertContains('M-1 end B', $box);
+        self::assertCount(26, $box);
+    }
 }
