@@ -77,8 +77,11 @@ registerRoute(
 )
 
 /** What Test, Bench and Site read. */
-const TAKEN =
-  /^\/api\/(session|i\/[^/]+\/(schedule|outstanding|instruments|tests\/progress|runs\/[^/]+\/test|bench|bench\/[^/]+|bench\/[^/]+\/since\/\d+|crew\/board|site))$/
+const READS = [
+  ...['schedule', 'outstanding', 'instruments', 'tests/progress', 'crew/board', 'site'],
+  ...['runs/[^/]+/test', 'bench', 'bench/[^/]+', 'bench/[^/]+/since/\\d+'],
+]
+const TAKEN = new RegExp(`^/api/(session|i/[^/]+/(${READS.join('|')}))$`)
 registerRoute(
   ({ url, request }) =>
     url.origin === self.location.origin &&

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -17,15 +18,14 @@ final class InstallationController
     public function index(Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $run = $request->string('run')->toString();
+        $own = $user->installations();
+        $own->orderBy('installations.name');
+        if ($run !== '') {
+            $own->whereHas('runs', static fn (Builder $each) => $each->where('key', $run));
+        }
 
         return response()->json([
-            'installations' => $user
-                ->installations()
-                ->when(
-                    $run !== '',
-                    static fn ($of) => $of->whereHas('runs', static fn ($each) => $each->where('key', $run)),
-                )
-                ->orderBy('installations.name')
+            'installations' => $own
                 ->get(['installations.id', 'installations.key', 'installations.address', 'installations.name'])
                 ->map(static fn (StoredInstallation $each): array => $each->reference())
                 ->all(),
