@@ -26,6 +26,12 @@ final readonly class Verification
         return $this->problems === [];
     }
 
+    /** Somebody has put a name under it. */
+    public function isSigned(): bool
+    {
+        return $this->signed !== [];
+    }
+
     /**
      * @param  string  $path  of a zip or a folder
      * @param  ?string  $key  public key to check against, base64; null: this application's own
@@ -90,6 +96,10 @@ final readonly class Verification
             $problems[] = 'It is signed with another key than the one it is checked against.';
         }
         $signed = [];
+        $seal = $data['seal'] ?? null;
+        if ($seal !== null && (! is_string($seal) || ! Seal::holds(Statement::made($digest), $seal, $key))) {
+            $problems[] = 'The seal does not hold: something was altered since the pack was made.';
+        }
         foreach ($data['signatures'] as $signature) {
             [$name, $signIn, $role, $at, $mark] = array_map(
                 static fn (string $field): string => is_array($signature) && is_string($signature[$field] ?? null)
@@ -102,6 +112,10 @@ final readonly class Verification
             } else {
                 $problems[] = sprintf('The signature of %s does not hold.', $name === '' ? 'somebody' : $name);
             }
+        }
+
+        if ($seal === null && $signed === []) {
+            $problems[] = 'Nobody has signed it and it bears no seal: nothing says that it is what was handed over.';
         }
 
         return new self($problems, $signed, $digest, $key);

@@ -15,6 +15,7 @@ use Sartal\Core\Proof\Record\Event;
  * @property string $kind
  * @property string $step
  * @property int $user_id
+ * @property ?string $sent digest of what came with its id, see {@see \App\Recording\Sent}
  * @property array<int|string, mixed> $definition in the shape of the file format
  */
 final class StoredEvent extends Model
@@ -29,7 +30,7 @@ final class StoredEvent extends Model
     protected $casts = ['definition' => 'array'];
 
     /** Writes an event down once, whoever sends it again. @return bool whether it was new */
-    public static function add(StoredInstallation $installation, User $by, Event $event): bool
+    public static function add(StoredInstallation $installation, User $by, Event $event, ?string $sent = null): bool
     {
         return self::query()->insertOrIgnore([
             'uuid' => $event->id,
@@ -40,6 +41,7 @@ final class StoredEvent extends Model
             'user_id' => $by->id,
             'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR),
             'created_at' => $event->received,
+            'sent' => $sent,
         ]) > 0;
     }
 }

@@ -48,13 +48,14 @@ final readonly class BenchRecorder
 
     /**
      * @param  array<array-key, mixed>  $data  an event as the browser sends it
+     * @param  ?Sent  $as  what came with its id; null where the server made the id of something else
      * @return bool whether it was new
      *
      * @throws Refused
      * @throws InvalidDocument
      * @throws BadLine
      */
-    public function record(StoredInstallation $stored, Job $job, User $by, array $data): bool
+    public function record(StoredInstallation $stored, Job $job, User $by, array $data, ?Sent $as = null): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
@@ -73,9 +74,9 @@ final readonly class BenchRecorder
         $assembly =
             $job->assemblyOf[$run] ?? throw Refused::because('This run is not part of the job. Load the job again.');
 
-        return DB::transaction(function () use ($stored, $job, $by, $sent, $operation, $run, $assembly): bool {
+        return DB::transaction(function () use ($stored, $job, $by, $sent, $operation, $run, $assembly, $as): bool {
             DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$stored->id, 'bench:'.$assembly]);
-            if (StoredEvent::query()->where('installation_id', $stored->id)->where('uuid', $sent->id)->exists()) {
+            if (Sent::isRepeat($stored, $sent->id, $as)) {
                 return false;
             }
             $operations = $job->operationsOf($assembly);
@@ -89,7 +90,7 @@ final readonly class BenchRecorder
             $before = new Progress($operations, $events);
             $event = $this->complete($sent, $run, $operation, $before, $operations, $by);
             $after = new Progress($operations, [...$events, $event]);
-            StoredEvent::add($stored, $by, $event);
+            StoredEvent::add($stored, $by, $event, $as?->digest);
             foreach ($this->milestones($event, $before, $after, $job) as $milestone) {
                 StoredEvent::add($stored, $by, $milestone);
             }

@@ -33,11 +33,13 @@ final class Recorder
 {
     /**
      * @param  array<array-key, mixed>  $data  an event as the browser sends it
+     * @param  ?Sent  $as  what came with its id; null where the server made the id of something else
      * @return bool whether it was new
      *
      * @throws BadLine
+     * @throws Refused where something else has its id
      */
-    public function record(Loaded $loaded, User $by, array $data): bool
+    public function record(Loaded $loaded, User $by, array $data, ?Sent $as = null): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
@@ -49,15 +51,18 @@ final class Recorder
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
-        if (StoredEvent::query()->where('installation_id', $loaded->stored->id)->where('uuid', $sent->id)->exists()) {
-            // A repeat, perhaps by a plan that has changed since: it is recorded already.
+        if (Sent::isRepeat($loaded->stored, $sent->id, $as)) {
+            // Perhaps by a plan that has changed since: it is recorded already.
             return false;
         }
         $event = $this->complete($sent, $loaded, $by);
 
-        return DB::transaction(function () use ($loaded, $by, $event): bool {
-            $inserted = StoredEvent::add($loaded->stored, $by, $event);
-            if ($inserted) {
+        return DB::transaction(function () use ($loaded, $by, $event, $as): bool {
+            $inserted = StoredEvent::add($loaded->stored, $by, $event, $as?->digest);
+            if (! $inserted) {
+                // Somebody was faster by a moment: with the same, or with something else.
+                Sent::isRepeat($loaded->stored, $event->id, $as);
+            } else {
                 $loaded->stored->newQuery()->whereKey($loaded->stored->id)->increment('revision');
             }
 

@@ -36,6 +36,20 @@ final class Refused extends RuntimeException
         return new self(sprintf('First: %s. %s', $words, $why), Response::HTTP_UNPROCESSABLE_ENTITY);
     }
 
+    /**
+     * Something else is stored under this id.
+     *
+     * @param  array<int|string, mixed>  $stored
+     */
+    public static function anotherOf(string $id, array $stored): self
+    {
+        return new self(
+            'Another record has this id already, and it stays as it is. This one was not stored: record it again.',
+            Response::HTTP_CONFLICT,
+            ['id' => $id, 'stored' => $stored],
+        );
+    }
+
     public static function because(string $words): self
     {
         return new self($words, Response::HTTP_UNPROCESSABLE_ENTITY);

@@ -14,6 +14,9 @@ final class VerifyCommand extends Command
 
     protected $description = 'Check that a hand-over pack is what was signed';
 
+    /** Whole, and nobody has put a name under it: no success, and another thing than a failure. */
+    private const UNSIGNED = 2;
+
     public function handle(): int
     {
         $path = $this->argument('pack');
@@ -31,12 +34,16 @@ final class VerifyCommand extends Command
         }
         $this->line(
             $result->holds()
-                ? ($result->signed === []
-                    ? 'It is what was packed. Nobody has signed it.'
-                    : 'It is what was packed and signed.')
+                ? ($result->isSigned()
+                    ? 'It is what was packed and signed.'
+                    : 'It is what was packed. Nobody has signed it.')
                 : 'It is not what was handed over.',
         );
 
-        return $result->holds() ? self::SUCCESS : self::FAILURE;
+        return match (true) {
+            ! $result->holds() => self::FAILURE,
+            $result->isSigned() => self::SUCCESS,
+            default => self::UNSIGNED,
+        };
     }
 }

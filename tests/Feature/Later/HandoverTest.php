@@ -327,6 +327,29 @@ final class HandoverTest extends TestCase
                 'SIGNATURES.json' => (string) preg_replace('~"at": "20\d\d~', '"at": "2031', $files['SIGNATURES.json']),
             ] + $files,
             'no signatures' => static fn (array $files): array => array_diff_key($files, ['SIGNATURES.json' => 0]),
+            'a reading with all that follows from it, and everybody gone who signed' => static function (
+                array $files,
+            ): array {
+                $files['tests.csv'] = str_replace('fails', 'passes', $files['tests.csv']);
+                $files['SHA256SUMS'] = (string) preg_replace(
+                    '~^[0-9a-f]{64}(?=  tests\.csv$)~m',
+                    hash('sha256', $files['tests.csv']),
+                    $files['SHA256SUMS'],
+                );
+                $left = json_decode($files['SIGNATURES.json'], true);
+                $files['SIGNATURES.json'] = (string) json_encode(
+                    ['whole' => hash('sha256', $files['SHA256SUMS']), 'signatures' => []] + $left,
+                );
+
+                return $files;
+            },
+            'the same, and the seal gone' => static function (array $files): array {
+                $left = json_decode($files['SIGNATURES.json'], true);
+                unset($left['seal']);
+                $files['SIGNATURES.json'] = (string) json_encode(['signatures' => []] + $left);
+
+                return $files;
+            },
         ];
         $files = self::read($path);
         foreach ($tampered as $what => $change) {
@@ -336,6 +359,18 @@ final class HandoverTest extends TestCase
             $this->artisan('sartal:verify', ['pack' => $other])->assertFailed();
         }
         self::assertTrue(Verification::of(self::write($files))->holds());
+        // Whole, and nobody's name under it any more: that is said, and is no success.
+        $left = json_decode($files['SIGNATURES.json'], true);
+        $unsigned = self::write(
+            ['SIGNATURES.json' => (string) json_encode(['signatures' => []] + $left)] + $files,
+        );
+        $this->artisan('sartal:verify', ['pack' => $unsigned])
+            ->assertExitCode(2)
+            ->expectsOutputToContain('Nobody has signed it');
+        // One that a version before made has no seal; who signed it holds it.
+        unset($left['seal']);
+        $before = self::write(['SIGNATURES.json' => (string) json_encode($left)] + $files);
+        self::assertSame([], Verification::of($before)->problems);
         // One whose every file, sum and signature is right, but made with another key.
         self::assertFalse(Verification::of($path, base64_encode(random_bytes(32)))->holds());
     }

@@ -79,6 +79,51 @@ final class TestsTest extends TestCase
         self::assertSame(1, StoredEvent::query()->where('uuid', $event['id'])->count());
     }
 
+    public function test_another_thing_under_an_id_that_is_taken_is_refused_and_the_first_stays(): void
+    {
+        $event = [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'tested',
+            'run' => 'A-118',
+            'reading' => $this->reading('A-118'),
+            'at' => '2026-03-09T08:00:00Z',
+        ];
+        $this->postJson('/api/events', $event)->assertCreated();
+        // In another order it is the same; in capitals the id is, too.
+        $this->postJson('/api/events', array_reverse($event, true))->assertOk()->assertJsonPath('new', false);
+        foreach (
+            [
+                ['note' => 'as found'] + $event,
+                ['at' => '2026-03-09T08:00:01Z'] + $event,
+                ['run' => 'A-119', 'reading' => $this->reading('A-119')] + $event,
+                ['kind' => 'labelled'] + array_diff_key($event, ['reading' => 0]),
+            ] as $other
+        ) {
+            $this->as('lead')->postJson('/api/events', $other);
+            $this->as('tester')
+                ->postJson('/api/events', $other)
+                ->assertStatus($other['kind'] === 'labelled' ? 403 : 409);
+        }
+        $this->as('lead')
+            ->postJson('/api/events', $event)
+            ->assertConflict()
+            ->assertJsonPath('stored.by', 'tester@brackwater.example')
+            ->assertJsonPath('id', $event['id']);
+        $stored = StoredEvent::query()->where('uuid', $event['id'])->get();
+        self::assertCount(1, $stored);
+        self::assertSame(['A-118', 'tested'], [$stored[0]->run, $stored[0]->kind]);
+        self::assertArrayNotHasKey('note', $stored[0]->definition);
+
+        // Records of a version before say nothing of what came with them: their ids alone tell.
+        StoredEvent::query()
+            ->where('uuid', $event['id'])
+            ->update(['sent' => null]);
+        $this->as('tester')
+            ->postJson('/api/events', ['note' => 'later'] + $event)
+            ->assertOk()
+            ->assertJsonPath('new', false);
+    }
+
     public function test_verdict_who_and_fingerprint_are_the_servers_to_say(): void
     {
         $bad = $this->reading('A-118', ['t:A-118.a1/2' => []]);

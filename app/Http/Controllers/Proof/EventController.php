@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
+use App\Recording\Sent;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -36,7 +37,7 @@ final readonly class EventController
                 ),
             );
         }
-        $new = $this->recorder->record($loaded, $user, $request->all());
+        $new = $this->recorder->record($loaded, $user, $request->all(), Sent::by($user, $request->all()));
         $now = $this->store->atWork($loaded->stored->refresh());
         $run = $request->string('run')->toString();
 

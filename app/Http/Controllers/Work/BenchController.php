@@ -18,6 +18,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
+use App\Recording\Sent;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -93,6 +94,7 @@ final readonly class BenchController
             $job,
             $user,
             $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all(),
+            Sent::by($user, $request->all()),
         );
 
         return response()->json(['new' => $new], $new ? 201 : 200);
