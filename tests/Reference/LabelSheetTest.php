@@ -26,7 +26,7 @@ use Tests\Support\Node;
 /** Label sheets as paper: what is printed is read back by programs that know nothing of Sartal (poppler, jsQR). */
 final class LabelSheetTest extends TestCase
 {
-    private const ADDRESS = 'http://127.0.0.1:8080';
+    private const ADDRESS = 'https://sartal.barrage.example/i/rt582';
 
     /** Dots in a mm at 508 dpi: half a tenth of a millimetre each. */
     private const DOTS = 20;
