@@ -14,6 +14,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Recording\Uploads;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -120,9 +121,10 @@ final readonly class PackDesk
         );
         $disk->put($folder.'/README.txt', self::readMe($packing));
         $next('Photos');
+        $own = Uploads::of($stored);
         foreach ($loaded->record->events as $event) {
-            if ($event->picture() !== '' && $disk->exists('pictures/'.$event->picture())) {
-                $disk->copy('pictures/'.$event->picture(), $folder.'/pictures/'.$event->picture());
+            if (isset($own[$event->picture()])) {
+                $disk->copy(Uploads::FOLDER.$event->picture(), $folder.'/pictures/'.$event->picture());
             }
         }
         $next('Sums');

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tests\Feature\Work;
 
 use App\Bench\Jobs;
+use App\Formats\FileImporter;
 use App\Models\StoredEvent;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Sartal\Core\File\InstallationFile;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
@@ -345,6 +348,72 @@ final class BenchTest extends TestCase
             ->assertUnprocessable()
             ->assertJsonValidationErrorFor('picture');
         $this->get('/api/pictures/'.str_repeat('0', 64).'.png')->assertNotFound();
+    }
+
+    public function test_a_photo_is_seen_where_it_was_uploaded_and_a_refused_one_leaves_nothing(): void
+    {
+        Storage::fake('local');
+        $send = fn (string $step, string $id): TestResponse => $this->as('bench')->post(
+            '/api/bench/A-121/pictures',
+            [
+                'picture' => UploadedFile::fake()->image('end.png', 40, 30),
+                'id' => $id,
+                'run' => 'A-121',
+                'step' => $step,
+            ],
+            ['Accept' => 'application/json'],
+        );
+        $send('no such step', Str::uuid()->toString())->assertUnprocessable();
+        self::assertSame([], Storage::disk('local')->allFiles());
+        self::assertSame(0, DB::table('uploads')->count());
+        $name = $send('A-121|cut', $id = Str::uuid()->toString())
+            ->assertCreated()
+            ->json('picture');
+        $send('no such step', Str::uuid()->toString())->assertUnprocessable();
+        $this->get('/api/pictures/'.$name)->assertOk();
+        // The same id with another picture is no repeat.
+        $this->as('bench')
+            ->post(
+                '/api/bench/A-121/pictures',
+                [
+                    'picture' => UploadedFile::fake()->image('b.png', 41, 30),
+                    'id' => $id,
+                    'run' => 'A-121',
+                    'step' => 'A-121|cut',
+                ],
+                ['Accept' => 'application/json'],
+            )
+            ->assertConflict();
+        self::assertSame(['pictures/'.$name], Storage::disk('local')->allFiles());
+
+        // Another installation's record that names it, written by hand or come in with a file, shows nobody anything.
+        $data = json_decode(self::demo(), true, 64, JSON_THROW_ON_ERROR);
+        $data['installation'] = ['id' => 'elsewhere', 'name' => 'Elsewhere'] + $data['installation'];
+        $data['record'][] = [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'pictured',
+            'run' => 'A-121',
+            'by' => 'bench@brackwater.example',
+            'at' => '2026-03-09T08:00:00Z',
+            'received' => '2026-03-09T08:00:00Z',
+            'step' => 'A-121|cut',
+            'picture' => $name,
+        ];
+        (new FileImporter())->import(InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)));
+        $this->as('bench')
+            ->of('elsewhere')
+            ->postJson('/api/bench/A-121/events', [
+                'id' => Str::uuid()->toString(),
+                'kind' => 'pictured',
+                'run' => 'A-121',
+                'step' => 'A-121|cut',
+                'picture' => $name,
+            ])
+            ->assertUnprocessable();
+        $this->get('/api/pictures/'.$name)->assertNotFound();
+        $this->of('brackwater')
+            ->get('/api/pictures/'.$name)
+            ->assertOk();
     }
 
     public function test_alike_cables_are_worked_as_a_batch(): void

@@ -18,6 +18,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
+use App\Recording\Refused;
 use App\Recording\Sent;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -88,6 +89,10 @@ final readonly class BenchController
         BenchRecorder $recorder,
         string $ids,
     ): JsonResponse {
+        if ($request->input('kind') === 'pictured') {
+            // A record by itself could name what somebody else has uploaded.
+            throw Refused::because('A photo is recorded by sending its picture.');
+        }
         $job = $this->job($stored, $ids);
         $new = $recorder->record(
             $stored,

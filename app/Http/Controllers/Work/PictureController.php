@@ -8,6 +8,8 @@ use App\Bench\Jobs;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecorder;
+use App\Recording\Sent;
+use App\Recording\Uploads;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -48,16 +50,21 @@ final class PictureController
                 'picture' => 'This is no JPEG, PNG or WebP picture. Choose a photo.',
             ]);
         $name = hash_file('sha256', $file->getPathname()).'.'.$kind;
-        Storage::disk('local')->putFileAs('pictures', $file, $name);
         $job = $jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job.');
-        $new = $recorder->record($stored, $job, $user, [
+        $event = [
             'id' => $request->string('id')->toString(),
             'kind' => 'pictured',
             'run' => $request->string('run')->toString(),
             'step' => $request->string('step')->toString(),
             'note' => $request->string('note')->toString(),
             'picture' => $name,
-        ]);
+        ];
+        $new = Uploads::keep(
+            $stored,
+            $file,
+            $name,
+            static fn (): bool => $recorder->record($stored, $job, $user, $event, Sent::by($user, $event)),
+        );
 
         return response()->json(['new' => $new, 'picture' => $name], $new ? 201 : 200);
     }
@@ -71,13 +78,9 @@ final class PictureController
             ->where('kind', 'pictured')
             ->where('definition->picture', $name)
             ->exists();
-        abort_unless(
-            $known && Storage::disk('local')->exists('pictures/'.$name),
-            404,
-            'There is no such picture here.',
-        );
+        abort_unless($known && Uploads::has($stored, $name), 404, 'There is no such picture here.');
 
-        return response()->file(Storage::disk('local')->path('pictures/'.$name), [
+        return response()->file(Storage::disk('local')->path(Uploads::FOLDER.$name), [
             'Cache-Control' => 'private, max-age=31536000, immutable',
             'X-Content-Type-Options' => 'nosniff',
         ]);
