@@ -40,9 +40,9 @@ final class Jobs
         $ids = array_values(array_unique($ids));
         sort($ids);
         $key = sprintf(
-            'job.%s.%d.%s.%s',
+            'job.%s.%s.%s.%s',
             CodeEdition::id(),
-            $stored->id,
+            $stored->mark(),
             $stored->edition(),
             hash('xxh128', implode('|', $ids)),
         );

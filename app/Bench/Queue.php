@@ -24,7 +24,7 @@ final readonly class Queue
     public function of(StoredInstallation $stored): array
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
-        $key = sprintf('queue.%s.%d.%s.%s', CodeEdition::id(), $stored->id, $stored->edition(), $last);
+        $key = sprintf('queue.%s.%s.%s.%s', CodeEdition::id(), $stored->mark(), $stored->edition(), $last);
 
         /** @var list<array<int|string, mixed>> */
         return Cache::store('file')->remember($key, 3600, fn (): array => $this->work($stored));

@@ -35,9 +35,9 @@ final readonly class Times
             return new TimeBook();
         }
         $key = sprintf(
-            'times.%s.%d.%s.%d',
+            'times.%s.%s.%s.%d',
             CodeEdition::id(),
-            $stored->id,
+            $stored->mark(),
             $stored->edition(),
             $count < self::EVERY ? $count : intdiv($count, self::EVERY) * self::EVERY,
         );

@@ -31,7 +31,7 @@ final readonly class TestProgress
             $stored->edition(),
             $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'),
         );
-        $key = sprintf('test-progress.%s.%d.%s', CodeEdition::id(), $stored->id, $cursor);
+        $key = sprintf('test-progress.%s.%s.%s', CodeEdition::id(), $stored->mark(), $cursor);
 
         /** @var array<int|string, mixed> */
         return Cache::store('file')->remember(

@@ -56,32 +56,13 @@ test('thirty testers at once, the server killed in the middle: every acknowledge
       const run = runs[(n + i) % runs.length]!
       const id = crypto.randomUUID()
       sent.push(id)
-      await insist(
-        who,
-        {
-          id,
-          kind: 'tested',
-          run,
-          at: new Date().toISOString(),
-          instrument: 'Wire-map tester 1',
-          reading: { lights: expected[run], splits: [] },
-        },
-        acknowledged,
-      )
+      const body = {
+        ...{ id, kind: 'tested', run, at: new Date().toISOString(), instrument: 'Wire-map tester 1' },
+        reading: { lights: expected[run], splits: [] },
+      }
+      await insist(who, body, acknowledged)
       // Some answers are lost on the way back: they are sent once more, though they are there already.
-      if (i % 2 === 0)
-        await insist(
-          who,
-          {
-            id,
-            kind: 'tested',
-            run,
-            at: new Date().toISOString(),
-            instrument: 'Wire-map tester 1',
-            reading: { lights: expected[run], splits: [] },
-          },
-          acknowledged,
-        )
+      if (i % 2 === 0) await insist(who, body, acknowledged)
     }
   })
   const all = Promise.all(work)

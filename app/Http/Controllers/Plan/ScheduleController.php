@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plan;
 
+use App\Bench\CodeEdition;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
@@ -20,7 +21,7 @@ final class ScheduleController
         if ($request->query('since') === (string) $stored->revision) {
             return response()->json(['revision' => $stored->revision, 'rows' => null]);
         }
-        $key = sprintf('schedule:%d:%d', $stored->id, $stored->revision);
+        $key = sprintf('schedule.%s.%s.%d', CodeEdition::id(), $stored->mark(), $stored->revision);
         $json = Cache::get($key);
         if (! is_string($json)) {
             $json = json_encode(

@@ -77,9 +77,9 @@ final class TestController
         );
         $test = UnderTest::of($loaded, $id);
         $key = sprintf(
-            'coverage.%s.%d.%s.%s.%s',
+            'coverage.%s.%s.%s.%s.%s',
             CodeEdition::id(),
-            $stored->id,
+            $stored->mark(),
             $stored->edition(),
             $test->assembly->id,
             implode('.', array_map(static fn (Method $method): string => $method->value, $methods)),

@@ -29,9 +29,9 @@ final readonly class OutstandingController
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf(
-            'outstanding.%s.%d.%s.%s',
+            'outstanding.%s.%s.%s.%s',
             CodeEdition::id(),
-            $stored->id,
+            $stored->mark(),
             $stored->decisions.'.'.$stored->edition(),
             $last,
         );
