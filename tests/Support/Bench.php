@@ -28,6 +28,8 @@ use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Proposing\Proposer;
 use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Plan\Proposing\Termination;
+use Sartal\Core\Proof\Diagnosing\FaultPlaces;
+use Sartal\Core\Proof\Diagnosing\Patch;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\MapMethod;
 use Sartal\Core\Proof\Testing\Reading;
@@ -214,6 +216,17 @@ final class Bench
         return $this->assemblies($plan)->expectation(
             $plan->assemblies[$assembly ?? (string) array_key_first($plan->assemblies)],
         );
+    }
+
+    /** @return array{Patch, FaultPlaces} all of the first assembly's wiring, and where faults can be in it */
+    public function everywhere(): array
+    {
+        $plan = $this->plan();
+        $expectation = $this->expectation();
+        $places = $this->assemblies($plan)->places($plan->assemblies[array_key_first($plan->assemblies)]);
+        $probes = array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to));
+
+        return [Patch::around($probes, $expectation->wiring, $places->order), $places];
     }
 
     /** What the only assembly would read with these faults in it. */

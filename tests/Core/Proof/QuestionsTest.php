@@ -20,7 +20,6 @@ use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Fault;
 use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\FaultSources;
-use Sartal\Core\Proof\Diagnosing\Patch;
 use Sartal\Core\Proof\Diagnosing\StuckSwitches;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -247,14 +246,7 @@ final class QuestionsTest extends TestCase
                     ['trs-jack-mute-balanced'],
                 ),
             )->withCatalogueEdited(['connectors.trs-jack-mute.switches' => $switches]);
-            $expectation = $bench->expectation();
-            $plan = $bench->plan();
-            $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
-            $patch = Patch::around(
-                array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
-                $expectation->wiring,
-                $places->order,
-            );
+            [$patch] = $bench->everywhere();
             self::assertCount(2, $patch->switches, 'one at each end');
 
             return count([...(new StuckSwitches())->in($patch)]);
@@ -284,14 +276,7 @@ final class QuestionsTest extends TestCase
     public function test_a_shifted_row_may_have_left_its_last_core_over(): void
     {
         $bench = Bench::microphone();
-        $expectation = $bench->expectation();
-        $plan = $bench->plan();
-        $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
-        $patch = Patch::around(
-            array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
-            $expectation->wiring,
-            $places->order,
-        );
+        [$patch, $places] = $bench->everywhere();
         $counts = [];
         foreach (FaultSources::wide($places) as $source) {
             foreach ($source->in($patch) as $fault) {

@@ -18,7 +18,6 @@ use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\FaultSources;
-use Sartal\Core\Proof\Diagnosing\Patch;
 use Sartal\Core\Proof\Diagnosing\Probing;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -192,13 +191,7 @@ final class TrialsTest extends TestCase
     {
         foreach ([Bench::microphone(), Bench::category(), Bench::coax()] as $bench) {
             $expectation = $bench->expectation();
-            $plan = $bench->plan();
-            $places = $bench->assemblies($plan)->places($plan->assemblies[array_key_first($plan->assemblies)]);
-            $patch = Patch::around(
-                array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
-                $expectation->wiring,
-                $places->order,
-            );
+            [$patch, $places] = $bench->everywhere();
             $probing = new Probing($expectation, $places);
             $tried = 0;
             foreach (FaultSources::credible($places) as $source) {
@@ -236,13 +229,7 @@ final class TrialsTest extends TestCase
             ),
         );
         $expectation = $bench->expectation();
-        $plan = $bench->plan();
-        $places = $bench->assemblies($plan)->places($plan->assemblies['A-1']);
-        $patch = Patch::around(
-            array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to)),
-            $expectation->wiring,
-            $places->order,
-        );
+        [$patch, $places] = $bench->everywhere();
         $measured = 0;
         foreach (FaultSources::credible($places) as $source) {
             foreach ($source->in($patch) as $fault) {
