@@ -268,7 +268,7 @@ final readonly class EndSheets
                 static fn (SheetFitting $fitting): bool => $fitting->type->domain === HazardDomain::Mains,
             ) !== [];
         $bearing = [
-            ColourScheme::class => array_filter($fittings, fn (SheetFitting $fitting): bool => $this->followsScheme($fitting)) !== [],
+            ColourScheme::class => array_filter($fittings, $this->followsScheme(...)) !== [],
             HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
             ShellBond::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->telescopes) !== [],
             ScreenAndDrain::class => $screened,
