@@ -11,6 +11,7 @@ declare(strict_types=1);
 
 use App\Formats\FileImporter;
 use App\Handover\PackDesk;
+use App\Models\Organisation;
 use App\Models\User;
 use App\Planning\ShippedCatalogue;
 use Illuminate\Contracts\Console\Kernel;
@@ -135,7 +136,7 @@ function job(int $count): InstallationFile
 printf("%8s %8s %10s %8s %10s %10s\n", 'runs', 'events', 'pack, s', 'pages', 'size, MB', 'peak, MB');
 foreach ([100, 500] as $count) {
     Artisan::call('migrate:fresh', ['--force' => true]);
-    $stored = (new FileImporter())->import(job($count));
+    $stored = (new FileImporter())->import(job($count), Organisation::query()->create(['name' => 'Bench']));
     memory_reset_peak_usage();
     $start = hrtime(true);
     $pack = $app->make(PackDesk::class)->make($stored, User::query()->firstOrFail(), static fn () => null);

@@ -3,9 +3,12 @@
 declare(strict_types=1);
 
 use App\Http\Errors;
+use App\Http\Middleware\LogExport;
 use App\Http\Middleware\OpenInstallation;
+use App\Http\Middleware\RequireOffice;
 use App\Http\Middleware\RequireRole;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\StillAtWork;
 use App\Http\Middleware\WorkFromRelease;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -22,6 +25,9 @@ return Application::configure(basePath: dirname(__DIR__))
             'role' => RequireRole::class,
             'installation' => OpenInstallation::class,
             'released' => WorkFromRelease::class,
+            'at-work' => StillAtWork::class,
+            'office' => RequireOffice::class,
+            'exports' => LogExport::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
     })

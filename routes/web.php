@@ -12,6 +12,7 @@ use App\Http\Controllers\Given\CatalogueController;
 use App\Http\Controllers\Given\CircuitController;
 use App\Http\Controllers\Given\EquipmentController;
 use App\Http\Controllers\Given\FittingController;
+use App\Http\Controllers\Given\LibraryController;
 use App\Http\Controllers\Given\PlanController;
 use App\Http\Controllers\Given\RulesController;
 use App\Http\Controllers\Given\SharedController;
@@ -34,8 +35,11 @@ use App\Http\Controllers\Proof\InstrumentController;
 use App\Http\Controllers\Proof\SimulatorController;
 use App\Http\Controllers\Proof\TestController;
 use App\Http\Controllers\Proof\TrainerController;
-use App\Http\Controllers\SessionController;
 use App\Http\Controllers\Ways\LoomController;
+use App\Http\Controllers\Who\AccountController;
+use App\Http\Controllers\Who\InvitationController;
+use App\Http\Controllers\Who\OrganisationController;
+use App\Http\Controllers\Who\SessionController;
 use App\Http\Controllers\Work\BenchController;
 use App\Http\Controllers\Work\CrewController;
 use App\Http\Controllers\Work\CuttingController;
@@ -51,25 +55,55 @@ Route::prefix('api')->group(function (): void {
     Route::post('session', [SessionController::class, 'signIn']);
     Route::delete('session', [SessionController::class, 'signOut'])->middleware('auth');
 
-    Route::middleware('auth')->group(function (): void {
+    // Whoever holds the link.
+    Route::middleware('throttle:60,1')->group(function (): void {
+        Route::get('invitations/{token}', [InvitationController::class, 'show']);
+        Route::post('invitations/{token}', [InvitationController::class, 'accept']);
+    });
+
+    Route::middleware(['auth', 'at-work'])->group(function (): void {
         Route::post('installations/{id}/open', [SessionController::class, 'open'])->whereNumber('id');
         Route::get('installations', [InstallationController::class, 'index']);
-        Route::post('installations', [FileController::class, 'import'])->middleware('role:planner,lead');
+        Route::post('installations', [InstallationController::class, 'store'])->middleware('office:installations');
+
+        Route::put('session/name', [AccountController::class, 'name']);
+        Route::put('session/password', [AccountController::class, 'password']);
+        Route::get('session/devices', [AccountController::class, 'devices']);
+        Route::delete('session/devices/{device}', [AccountController::class, 'end']);
+
+        Route::get('organisation', [OrganisationController::class, 'show']);
+        Route::middleware('office:people')->group(function (): void {
+            Route::put('organisation', [OrganisationController::class, 'rename']);
+            Route::get('organisation/log', [OrganisationController::class, 'log']);
+            Route::post('organisation/people', [OrganisationController::class, 'invite']);
+            Route::patch('organisation/people/{person}', [OrganisationController::class, 'update']);
+            Route::put('organisation/people/{person}/retired', [OrganisationController::class, 'retire']);
+            Route::post('organisation/people/{person}/invitation', [OrganisationController::class, 'again']);
+            Route::put('organisation/installations/{installation}/lead', [OrganisationController::class, 'lead']);
+        });
     });
 
     // Everybody of the crew reads; who may write is said route by route.
     Route::prefix('i/{address}')
-        ->middleware(['auth', 'installation', 'role:planner,bench,installer,tester,lead'])
+        ->middleware(['auth', 'at-work', 'installation', 'role:planner,bench,installer,tester,lead'])
         ->group(function (): void {
-            Route::put('last', [SessionController::class, 'last']);
+            Route::put('last', [SessionController::class, 'last'])->name('reads.last');
+            Route::delete('membership', [CrewController::class, 'leave'])->name('reads.leave');
+            Route::put('archived', [InstallationController::class, 'archive'])
+                ->middleware('role:lead')
+                ->name('reads.archived');
             Route::get('schedule', [ScheduleController::class, 'show']);
-            Route::get('schedule.csv', [CsvController::class, 'export']);
-            Route::get('installation.json', [FileController::class, 'export'])->middleware('role:planner,lead');
+            Route::get('schedule.csv', [CsvController::class, 'export'])->middleware('exports:the schedule');
+            Route::get('installation.json', [FileController::class, 'export'])->middleware([
+                'role:planner,lead',
+                'exports:the installation as a file',
+            ]);
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
             Route::get('catalogue', [CatalogueController::class, 'show']);
             Route::get('types', [TypeController::class, 'index']);
             Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
+            Route::get('library', [LibraryController::class, 'index']);
             Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
             Route::get('connectors/{id}', [PlanController::class, 'connector']);
             Route::get('equipment', [EquipmentController::class, 'index']);
@@ -81,7 +115,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
             Route::get('reach', ReachController::class);
             Route::get('parts', [PartsController::class, 'show']);
-            Route::get('parts.csv', [PartsController::class, 'csv']);
+            Route::get('parts.csv', [PartsController::class, 'csv'])->middleware('exports:the parts');
             Route::get('parts/worth', [PartsController::class, 'worth']);
             Route::middleware('role:planner,bench,lead')->group(function (): void {
                 Route::put('reels', [SharedController::class, 'saveReel']);
@@ -92,11 +126,10 @@ Route::prefix('api')->group(function (): void {
             Route::middleware('role:lead')->group(function (): void {
                 Route::get('crew', [CrewController::class, 'index']);
                 Route::post('crew', [CrewController::class, 'store']);
-                Route::patch('crew/{id}', [CrewController::class, 'update'])->whereNumber('id');
-                Route::post('crew/{id}/password', [CrewController::class, 'reset'])->whereNumber('id');
-                Route::put('crew/{id}/retired', [CrewController::class, 'retire'])->whereNumber('id');
                 Route::post('crew/given', [CrewController::class, 'give']);
                 Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
+                Route::patch('crew/{person}', [CrewController::class, 'update']);
+                Route::delete('crew/{person}', [CrewController::class, 'end']);
                 Route::put('workshop', [CrewController::class, 'workshop']);
                 Route::get('crew/log', AuditController::class);
             });
@@ -128,7 +161,7 @@ Route::prefix('api')->group(function (): void {
                 Route::get('labels', [LabelController::class, 'index']);
                 Route::get('labels.pdf', [LabelController::class, 'pdf']);
                 Route::get('labels.svg', [LabelController::class, 'svg']);
-                Route::get('labels.csv', [LabelController::class, 'csv']);
+                Route::get('labels.csv', [LabelController::class, 'csv'])->middleware('exports:the labels');
                 Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber(
                     'number',
                 );
@@ -142,11 +175,11 @@ Route::prefix('api')->group(function (): void {
 
                 Route::get('tests/progress', [TestController::class, 'progress']);
                 Route::get('instruments', [InstrumentController::class, 'index']);
-                Route::post('runs/{id}/message', [InstrumentController::class, 'message']);
+                Route::post('runs/{id}/message', [InstrumentController::class, 'message'])->name('reads.runs-message');
                 Route::get('trainer', [TrainerController::class, 'show']);
-                Route::post('trainer', [TrainerController::class, 'start']);
-                Route::post('trainer/measure', [TrainerController::class, 'measure']);
-                Route::post('trainer/name', [TrainerController::class, 'name']);
+                Route::post('trainer', [TrainerController::class, 'start'])->name('reads.trainer');
+                Route::post('trainer/measure', [TrainerController::class, 'measure'])->name('reads.trainer-measure');
+                Route::post('trainer/name', [TrainerController::class, 'name'])->name('reads.trainer-name');
                 Route::middleware('role:tester,lead')->group(function (): void {
                     Route::put('instruments', [SharedController::class, 'saveInstrument']);
                     Route::delete('instruments/{id}', [SharedController::class, 'removeInstrument']);
@@ -159,7 +192,7 @@ Route::prefix('api')->group(function (): void {
                 });
                 Route::get('runs/{id}/test', [TestController::class, 'show']);
                 Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
-                Route::post('runs/{id}/test', [TestController::class, 'judge']);
+                Route::post('runs/{id}/test', [TestController::class, 'judge'])->name('reads.judge');
                 // Which role an event needs depends on its kind: the controller asks.
                 Route::post('events', [EventController::class, 'store']);
                 Route::get('site', SiteController::class);
@@ -167,11 +200,14 @@ Route::prefix('api')->group(function (): void {
                 Route::get('packs', [PackController::class, 'index']);
                 // A pack names everybody who worked on it.
                 Route::middleware('role:planner,tester,lead')->group(function (): void {
-                    Route::get('packs/{number}.zip', [PackController::class, 'zip'])->whereNumber('number');
+                    Route::get('packs/{number}.zip', [PackController::class, 'zip'])
+                        ->whereNumber('number')
+                        ->middleware('exports:pack');
                     Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
                     Route::get('packs/{number}/{name}', [PackController::class, 'file'])
                         ->whereNumber('number')
-                        ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*');
+                        ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*')
+                        ->middleware('exports:of pack');
                 });
                 Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
                 Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
@@ -191,12 +227,13 @@ Route::prefix('api')->group(function (): void {
                 'one' => '[A-Z]+',
                 'other' => '[A-Z]+|now',
             ]);
-            Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])->where([
-                'letter' => '[A-Z]+',
-                'what' => 'plan|installation',
-            ]);
+            Route::get('releases/{letter}/{what}.json', [ReleaseController::class, 'document'])
+                ->where(['letter' => '[A-Z]+', 'what' => 'plan|installation'])
+                ->middleware('exports:release');
             Route::middleware('role:planner,lead')->group(function (): void {
-                Route::post('templates', TemplateController::class);
+                Route::post('templates', TemplateController::class)
+                    ->middleware('office:installations')
+                    ->name('reads.templates');
                 Route::get('releases/preview', [ReleaseController::class, 'preview']);
                 Route::post('releases', [ReleaseController::class, 'store']);
                 Route::get('drafts', [DraftController::class, 'index']);
@@ -206,38 +243,43 @@ Route::prefix('api')->group(function (): void {
                 Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
                 Route::post('places/{id}/move', [BuildingController::class, 'move']);
                 Route::post('runs', [RunController::class, 'store']);
-                Route::post('runs/quick', [RunController::class, 'quick']);
+                Route::post('runs/quick', [RunController::class, 'quick'])->name('reads.runs-quick');
                 Route::patch('runs', [RunController::class, 'bulk']);
                 Route::get('fits', [RunController::class, 'fits']);
-                Route::post('runs/propose', [RunController::class, 'propose']);
+                Route::post('runs/propose', [RunController::class, 'propose'])->name('reads.runs-propose');
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
                 Route::put('runs/{id}/ends/{side}/recipe', [RunController::class, 'recipe']);
                 Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
-                Route::post('types/{kind}/preview', [TypeController::class, 'preview']);
+                Route::post('types/{kind}/preview', [TypeController::class, 'preview'])->name('reads.types-preview');
                 Route::put('types/{kind}', [TypeController::class, 'save']);
                 Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);
-                Route::post('plans/lay', [PlanController::class, 'lay']);
-                Route::post('plans/check', [PlanController::class, 'check']);
-                Route::post('plans/table', [PlanController::class, 'table']);
+                Route::post('library/{kind}/{id}/taken', [LibraryController::class, 'take']);
+                Route::put('library/{kind}/{id}', [LibraryController::class, 'put']);
+                Route::delete('library/{kind}/{id}', [LibraryController::class, 'remove'])->middleware(
+                    'office:installations',
+                );
+                Route::post('plans/lay', [PlanController::class, 'lay'])->name('reads.plans-lay');
+                Route::post('plans/check', [PlanController::class, 'check'])->name('reads.plans-check');
+                Route::post('plans/table', [PlanController::class, 'table'])->name('reads.plans-table');
                 Route::put('equipment', [EquipmentController::class, 'save']);
                 Route::delete('equipment/{id}', [EquipmentController::class, 'remove']);
                 Route::put('matings', [EquipmentController::class, 'plug']);
                 Route::patch('circuits/{id}', [CircuitController::class, 'update']);
-                Route::post('rules/preview', [RulesController::class, 'preview']);
+                Route::post('rules/preview', [RulesController::class, 'preview'])->name('reads.rules-preview');
                 Route::patch('fittings/{id}', [FittingController::class, 'update']);
                 Route::put('rules', [RulesController::class, 'rules']);
                 Route::put('shared/{kind}', [SharedController::class, 'save']);
                 Route::delete('shared/{kind}/{id}', [SharedController::class, 'remove']);
-                Route::post('building/preview', [BuildingController::class, 'preview']);
-                Route::post('looms/{id}/preview', [LoomController::class, 'preview']);
+                Route::post('building/preview', [BuildingController::class, 'preview'])->name('reads.building-preview');
+                Route::post('looms/{id}/preview', [LoomController::class, 'preview'])->name('reads.looms-preview');
                 Route::put('economy', [PartsController::class, 'economy']);
-                Route::post('labels/preview', [LabelController::class, 'preview']);
+                Route::post('labels/preview', [LabelController::class, 'preview'])->name('reads.labels-preview');
                 Route::put('labels/scheme', [LabelController::class, 'save']);
                 Route::get('runs-template.csv', [CsvController::class, 'template']);
-                Route::post('import/preview', [CsvController::class, 'preview']);
+                Route::post('import/preview', [CsvController::class, 'preview'])->name('reads.import-preview');
                 Route::post('import', [CsvController::class, 'import']);
             });
         });

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Formats\FileImporter;
+use App\Models\Membership;
+use App\Models\Organisation;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
@@ -34,10 +37,61 @@ abstract class TestCase extends Base
         if ($isFirst) {
             $this->migrateDatabases();
             $this->app[Kernel::class]->setArtisan(null);
-            (new FileImporter())->import(InstallationFile::parse(self::demo()));
+            self::people((new FileImporter())->import(InstallationFile::parse(self::demo()), self::organisation()));
             RefreshDatabaseState::$migrated = true;
         }
         $this->beginDatabaseTransaction();
+    }
+
+    /** The demo's, and whatever else belongs to it. */
+    protected static function organisation(): Organisation
+    {
+        return Organisation::query()->firstOrCreate(['name' => 'Brackwater crew']);
+    }
+
+    /** As they are once they have come: with a sign-in name, and with what they look after. */
+    private static function people(StoredInstallation $demo): void
+    {
+        foreach ($demo->memberships()->with('user')->get() as $member) {
+            $member->user->update([
+                'sign_in' => $member->user->known_as,
+                'offices' => match (true) {
+                    $member->hasRole(Role::Lead) => ['people', 'installations'],
+                    $member->hasRole(Role::Planner) => ['installations'],
+                    default => [],
+                },
+            ]);
+        }
+    }
+
+    /** An installation with nothing in it and nobody. */
+    protected static function bare(string $key, string $name, ?Organisation $of = null): StoredInstallation
+    {
+        return StoredInstallation::query()->create([
+            'organisation_id' => ($of ?? self::organisation())->id,
+            'key' => $key,
+            'name' => $name,
+            'rules' => [],
+            'catalogue' => [],
+            'panel' => [],
+        ]);
+    }
+
+    /** Somebody new, of this organisation or of another. */
+    protected static function newcomer(string $signIn, ?Organisation $of = null): User
+    {
+        return User::query()->create([
+            'organisation_id' => ($of ?? self::organisation())->id,
+            'sign_in' => $signIn,
+            'known_as' => $signIn,
+            'name' => 'Newcomer',
+            'password' => 'x',
+        ]);
+    }
+
+    protected function member(string $role): Membership
+    {
+        return $this->installation->memberships()->where('user_id', $this->person($role)->id)->firstOrFail();
     }
 
     protected static function demo(): string

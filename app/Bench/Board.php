@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use Carbon\CarbonImmutable;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Figure;
@@ -45,14 +45,12 @@ final readonly class Board
     public function of(StoredInstallation $stored): array
     {
         $lines = $this->queue->of($stored);
-        $crew = array_values(
-            $stored->crew()->get()->filter(static fn (User $person): bool => $person->retired_at === null)->all(),
-        );
+        $crew = array_values($stored->atWork()->get()->all());
         $hands = [];
         foreach ($crew as $person) {
             if ($person->hasRole(Role::Bench, Role::Installer, Role::Lead)) {
                 $hands[] = new Hand(
-                    $person->sign_in,
+                    $person->user->key,
                     array_values(array_filter(array_map(Skill::tryFrom(...), $person->skills))),
                 );
             }
@@ -175,13 +173,13 @@ final readonly class Board
     }
 
     /**
-     * @param  list<User>  $crew
+     * @param  list<Membership>  $crew
      * @param  list<array<int|string, mixed>>  $lines
      * @return list<array<int|string, mixed>>
      */
     private function people(StoredInstallation $stored, array $crew, array $lines): array
     {
-        $at = array_column($this->places->others($stored), null, 'signIn');
+        $at = array_column($this->places->others($stored), null, 'person');
         $today = [];
         foreach (
             $stored
@@ -200,17 +198,17 @@ final readonly class Board
         $names = array_column($lines, 'codes', 'id');
 
         return array_map(
-            static fn (User $person): array => [
-                'signIn' => $person->sign_in,
-                'name' => $person->name,
+            static fn (Membership $person): array => [
+                'id' => $person->user->key,
+                'name' => $person->user->name,
                 'skills' => $person->skills,
-                'at' => isset($at[$person->sign_in])
+                'at' => isset($at[$person->user->key])
                     ? [
-                        'job' => $at[$person->sign_in]['assembly'],
-                        'code' => $names[$at[$person->sign_in]['assembly']][0] ?? '',
+                        'job' => $at[$person->user->key]['assembly'],
+                        'code' => $names[$at[$person->user->key]['assembly']][0] ?? '',
                     ]
                     : null,
-                'today' => $today[$person->id] ?? 0,
+                'today' => $today[$person->user_id] ?? 0,
             ],
             $crew,
         );

@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** What the lead gave to whom: looms, jobs, and whatever takes a skill. */
@@ -15,22 +16,28 @@ final class Given
      * An assembly is given by one of its runs: whatever it is joined to since, it goes to whoever has that.
      *
      * @param  array<int|string, string>  $assemblyOf  run → assembly, as they are today
-     * @return array<int|string, array<int|string, list<string>>> kind → key → sign-in names of those at work
+     * @return array<int|string, array<int|string, list<string>>> kind → key → keys of those at work
      */
     public function all(StoredInstallation $stored, array $assemblyOf = []): array
     {
         $given = [];
         foreach (
             DB::table('assignments')
-                ->join('users', 'users.id', '=', 'user_id')
-                ->where('installation_id', $stored->id)
+                ->join('users', 'users.id', '=', 'assignments.user_id')
+                ->join('memberships', static function (JoinClause $join): void {
+                    $join->on('memberships.user_id', '=', 'users.id');
+                    $join->on('memberships.installation_id', '=', 'assignments.installation_id');
+                })
+                ->where('assignments.installation_id', $stored->id)
                 ->whereNull('retired_at')
-                ->orderBy('sign_in')
-                ->get(['kind', 'key', 'sign_in']) as $row
+                ->whereNull('ended_at')
+                ->orderBy('users.name')
+                ->orderBy('users.id')
+                ->get(['kind', 'assignments.key', 'users.key as person']) as $row
         ) {
             $kind = (string) $row->kind;
             $key = $kind === 'assembly' ? $assemblyOf[$row->key] ?? (string) $row->key : (string) $row->key;
-            $given[$kind][$key][] = (string) $row->sign_in;
+            $given[$kind][$key][] = (string) $row->person;
         }
 
         return $given;
@@ -59,11 +66,7 @@ final class Given
     public function marked(StoredInstallation $stored, User $person, array $lines, array $assemblyOf): array
     {
         $given = $this->all($stored, $assemblyOf);
-        $has = static fn (string $kind, string $key): bool => in_array(
-            $person->sign_in,
-            $given[$kind][$key] ?? [],
-            true,
-        );
+        $has = static fn (string $kind, string $key): bool => in_array($person->key, $given[$kind][$key] ?? [], true);
 
         return array_map(static function (array $line) use ($has): array {
             $skills = is_array($line['skills']) ? $line['skills'] : [];

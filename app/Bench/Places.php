@@ -29,7 +29,7 @@ final class Places
         );
     }
 
-    /** @return list<array{assembly: string, step: string, name: string, signIn: string}> */
+    /** @return list<array{assembly: string, step: string, name: string, person: string}> */
     public function others(StoredInstallation $stored, ?User $than = null): array
     {
         $places = [];
@@ -39,13 +39,13 @@ final class Places
             ->where('user_id', '<>', $than->id ?? 0)
             ->where('at', '>', now()->subSeconds(self::GONE)->format('Y-m-d H:i:s.vP'))
             ->orderBy('name')
-            ->get(['assembly', 'step', 'name', 'sign_in']);
+            ->get(['assembly', 'step', 'name', 'users.key']);
         foreach ($rows as $row) {
             $places[] = [
                 'assembly' => (string) $row->assembly,
                 'step' => (string) $row->step,
                 'name' => (string) $row->name,
-                'signIn' => (string) $row->sign_in,
+                'person' => (string) $row->key,
             ];
         }
 

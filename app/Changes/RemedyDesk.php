@@ -6,9 +6,9 @@ namespace App\Changes;
 
 use App\Bench\Jobs;
 use App\Bench\Times;
+use App\Models\Membership;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Recording\BenchRecorder;
@@ -73,7 +73,7 @@ final readonly class RemedyDesk
      *
      * @throws Refused
      */
-    public function record(StoredInstallation $stored, User $by, string $run, string $remedy, string $id): void
+    public function record(StoredInstallation $stored, Membership $by, string $run, string $remedy, string $id): void
     {
         DB::transaction(function () use ($stored, $by, $run, $remedy, $id): void {
             // Under one lock: two people who mend the same run at the same moment mend it once.
@@ -120,7 +120,7 @@ final readonly class RemedyDesk
     }
 
     /** Pieces that serve, each where it belongs now. */
-    private function confirm(Loaded $loaded, User $by, string $run, Remedy $remedy, string $id): void
+    private function confirm(Loaded $loaded, Membership $by, string $run, Remedy $remedy, string $id): void
     {
         $pieces = new Pieces(new Work($loaded->installation, $loaded->plan(), $loaded->record));
         $ring = $remedy->kind === RemedyKind::Exchange ? $remedy->pieces : [$run => $run];
@@ -133,7 +133,7 @@ final readonly class RemedyDesk
             if (! $gets->servesAtAPinch($own)) {
                 StoredEvent::add(
                     $loaded->stored,
-                    $by,
+                    $by->user,
                     $this->event(
                         $this->derived($id, $to),
                         EventKind::TakenBack,
@@ -162,7 +162,7 @@ final readonly class RemedyDesk
                 ->for(EventKind::Cut, null);
             StoredEvent::add(
                 $loaded->stored,
-                $by,
+                $by->user,
                 $this->event(
                     $this->derived($id, $to),
                     EventKind::Cut,
@@ -181,7 +181,7 @@ final readonly class RemedyDesk
     }
 
     /** Back to the bench: what is done again, and the beads that it empties. */
-    private function reopen(Loaded $loaded, User $by, string $run, Remedy $remedy, string $id): void
+    private function reopen(Loaded $loaded, Membership $by, string $run, Remedy $remedy, string $id): void
     {
         $job =
             $this->jobs->of($loaded->stored, [$loaded->plan()->assemblyOf[$run]]) ??
@@ -223,7 +223,7 @@ final readonly class RemedyDesk
     /** Takes back what an end or a run was said to be as a whole, where the bench has not done so. */
     private function empty(
         StoredInstallation $stored,
-        User $by,
+        Membership $by,
         string $run,
         ?Side $side,
         string $id,
@@ -233,7 +233,7 @@ final readonly class RemedyDesk
         if ($now->last($run, $side?->value, ...$kinds) !== null) {
             StoredEvent::add(
                 $stored,
-                $by,
+                $by->user,
                 $this->event(
                     $this->derived($id, $run.$kinds[0]->value.($side->value ?? '')),
                     EventKind::TakenBack,
@@ -253,14 +253,14 @@ final readonly class RemedyDesk
         EventKind $kind,
         string $run,
         ?Side $side,
-        User $by,
+        Membership $by,
         string $fingerprint,
         string $note,
         Particulars $says,
     ): Event {
         $at = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
 
-        return new Event($id, $kind, $run, $side, $by->sign_in, $at, $at, $fingerprint, note: $note, says: $says);
+        return new Event($id, $kind, $run, $side, $by->user->key, $at, $at, $fingerprint, note: $note, says: $says);
     }
 
     private function derived(string $id, string $of): string

@@ -117,8 +117,8 @@ final readonly class TypeDesk
         return 'retired';
     }
 
-    /** @return array<int|string, mixed> */
-    private static function shape(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
+    /** @return array<int|string, mixed> in its canonical spelling */
+    public static function shape(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
     {
         /** @var array<int|string, mixed> $shape */
         $shape = json_decode((string) json_encode(CatalogueEncoder::type($type)), true);

@@ -15,17 +15,27 @@ final class FileExporter
     public function export(Loaded $loaded): InstallationFile
     {
         $people = [];
-        foreach ($loaded->stored->crew()->get() as $user) {
+        foreach ($loaded->stored->memberships()->with('user')->get() as $member) {
+            // Who has left is in the record, with nothing that they may do.
+            $left = $member->ended_at !== null;
             $people[] = new Person(
-                $user->sign_in,
-                $user->name,
-                array_values(
-                    array_filter($user->roles, static fn (string $role): bool => Role::tryFrom($role) !== null),
-                ),
-                $user->skills,
+                $member->user->sign_in ?? ($member->user->known_as ?? ''),
+                $member->user->name,
+                $left ? [] : self::known($member->roles),
+                $left ? [] : $member->skills,
+                $member->user->key,
             );
         }
 
         return new InstallationFile($loaded->installation->withCatalogue($loaded->pinned), $loaded->record, $people);
+    }
+
+    /**
+     * @param  list<string>  $roles
+     * @return list<string>
+     */
+    private static function known(array $roles): array
+    {
+        return array_values(array_filter($roles, static fn (string $role): bool => Role::tryFrom($role) !== null));
     }
 }

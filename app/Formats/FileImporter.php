@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use App\Models\Organisation;
+use App\Models\PersonKey;
 use App\Models\Role;
 use App\Models\StoredEntry;
 use App\Models\StoredEvent;
@@ -11,6 +13,8 @@ use App\Models\StoredInstallation;
 use App\Models\StoredRun;
 use App\Models\User;
 use App\Planning\ShippedCatalogue;
+use Closure;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Sartal\Core\File\CatalogueEncoder;
@@ -34,14 +38,19 @@ final class FileImporter
 {
     private const CHUNK = 500;
 
-    /** @throws InvalidDocument naming everything that is wrong with it */
-    public function import(InstallationFile $file): StoredInstallation
+    /**
+     * @param  bool  $crew  whether its people become the crew; those of its record are known in any case
+     *
+     * @throws InvalidDocument naming everything that is wrong with it
+     */
+    public function import(InstallationFile $file, Organisation $for, bool $crew = true): StoredInstallation
     {
-        self::check($file);
+        self::check($file, $for);
 
-        return DB::transaction(function () use ($file): StoredInstallation {
+        return DB::transaction(function () use ($file, $for, $crew): StoredInstallation {
             $in = FileEncoder::installation($file->installation);
             $stored = StoredInstallation::query()->create([
+                'organisation_id' => $for->id,
                 'key' => $file->installation->id,
                 'name' => $file->installation->name,
                 'decisions' => (string) Str::ulid(),
@@ -52,8 +61,7 @@ final class FileImporter
                 'testing' => TestingCodec::encodeRules($file->installation->testing()),
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
-            $people = $this->people($file->people);
-            $stored->crew()->attach(array_values($people));
+            $people = $this->people($file, $stored, $crew);
             foreach (DecisionKind::entries() as $kind) {
                 /** @var list<array<int|string, mixed>> $entries */
                 $entries = $in[$kind->list()];
@@ -90,8 +98,8 @@ final class FileImporter
                         'run' => $event->run,
                         'kind' => $event->kind->value,
                         'step' => $event->step,
-                        'user_id' => $people[$event->by],
-                        'definition' => json_encode(EventCodec::encode($event)),
+                        'user_id' => $people[$event->by]->id,
+                        'definition' => json_encode(['by' => $people[$event->by]->key] + EventCodec::encode($event)),
                         'created_at' => now(),
                     ],
                     $file->record->events,
@@ -111,10 +119,10 @@ final class FileImporter
     }
 
     /** @throws InvalidDocument */
-    private static function check(InstallationFile $file): void
+    private static function check(InstallationFile $file, Organisation $for): void
     {
         $problems = [];
-        if (StoredInstallation::query()->where('key', $file->installation->id)->exists()) {
+        if ($for->installations()->where('key', $file->installation->id)->exists()) {
             $problems[] = new Problem(
                 'installation.id',
                 $file->installation->id,
@@ -148,24 +156,56 @@ final class FileImporter
     }
 
     /**
-     * People are known by their sign-in name. One who is here already stays as
-     * they are: a file can neither set a password nor give anybody more rights.
+     * Those whom the organisation has already stay as they are: a file can neither set a password nor give anybody
+     * an office, and what its people may do they may in this installation alone.
      *
-     * @param  list<Person>  $people
-     * @return array<int|string, int> sign-in name → user id
+     * @return array<int|string, User> what the file calls them → person
      */
-    private function people(array $people): array
+    private function people(InstallationFile $file, StoredInstallation $stored, bool $crew): array
     {
-        $ids = [];
-        foreach ($people as $person) {
-            $user = User::query()->firstOrCreate(
-                ['sign_in' => $person->signIn],
-                ['name' => $person->name, 'roles' => $person->roles, 'skills' => $person->skills],
-            );
-            $ids[$person->signIn] = $user->id;
+        $recorded = [];
+        foreach ($file->record->events as $event) {
+            $recorded[$event->by] = true;
+        }
+        $people = [];
+        foreach ($file->people as $person) {
+            if (! $crew && ! isset($recorded[$person->id])) {
+                continue;
+            }
+            $user =
+                self::colleague($person, $stored->organisation_id) ?? self::stranger($person, $stored->organisation_id);
+            $member = $stored->take($user, $person->roles, $person->skills);
+            if (! $crew || $person->roles === []) {
+                $member->update(['ended_at' => now()]);
+            }
+            $people[$person->id] = $user;
         }
 
-        return $ids;
+        return $people;
+    }
+
+    private static function colleague(Person $person, int $organisation): ?User
+    {
+        /** @var Closure(): Builder<User> $of */
+        $of = static fn (): Builder => User::query()->where('organisation_id', $organisation);
+
+        return $of()->where('key', $person->id)->first() ??
+            ($person->signIn === ''
+                ? null
+                : $of()->where('sign_in', $person->signIn)->first() ??
+                    $of()->where('sign_in', null)->where('known_as', $person->signIn)->first());
+    }
+
+    private static function stranger(Person $person, int $organisation): User
+    {
+        $isFree = PersonKey::isOne($person->id) && User::query()->where('key', $person->id)->doesntExist();
+
+        return User::query()->create([
+            'organisation_id' => $organisation,
+            'key' => $isFree ? $person->id : PersonKey::mint(),
+            'known_as' => $person->signIn === '' ? null : $person->signIn,
+            'name' => $person->name,
+        ]);
     }
 
     /**

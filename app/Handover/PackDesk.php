@@ -20,9 +20,11 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Later\Handover\Gap;
+use Sartal\Core\Later\Handover\GapKind;
 use Sartal\Core\Later\Handover\Readiness;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Work\Bench\Skill;
 use ZipArchive;
 
 /** Makes packs, has them signed, and gives them out. */
@@ -37,19 +39,21 @@ final readonly class PackDesk
     /** @return list<Gap> */
     public function gaps(StoredInstallation $stored, Loaded $loaded): array
     {
-        $licensed = $stored
-            ->crew()
-            ->get()
-            ->filter(static fn (User $person): bool => in_array('mains', $person->skills, true))
-            ->pluck('sign_in')
-            ->all();
+        $licensed = [];
+        foreach ($stored->memberships()->with('user')->get() as $each) {
+            if ($each->hasSkill(Skill::Mains)) {
+                $licensed[] = $each->user->key;
+            }
+        }
+        $readiness = new Readiness($loaded->installation, $loaded->plan(), $loaded->record, $licensed);
 
-        return (new Readiness(
-            $loaded->installation,
-            $loaded->plan(),
-            $loaded->record,
-            array_values(array_filter($licensed, is_string(...))),
-        ))->gaps();
+        return array_map(
+            // The core knows nobody's name.
+            static fn (Gap $gap): Gap => $gap->kind === GapKind::Licence
+                ? new Gap($gap->kind, $gap->run, $gap->code, $loaded->people[$gap->words] ?? $gap->words)
+                : $gap,
+            $readiness->gaps(),
+        );
     }
 
     /** @param  callable(string, int, int): void  $tell  what is done, how far it is, of how much */
@@ -161,7 +165,7 @@ final readonly class PackDesk
             DB::table('packs')->where('id', $pack->id)->lockForUpdate()->first();
             $locked = Pack::query()->findOrFail($pack->id);
             foreach ($locked->signatures as $signature) {
-                if ($signature['signIn'] === $by->sign_in && $signature['role'] === $role) {
+                if ($signature['signIn'] === (string) $by->sign_in && $signature['role'] === $role) {
                     return $locked;
                 }
             }
@@ -171,10 +175,12 @@ final readonly class PackDesk
                     ...$locked->signatures,
                     [
                         'name' => $by->name,
-                        'signIn' => $by->sign_in,
+                        'signIn' => (string) $by->sign_in,
                         'role' => $role,
                         'at' => $at,
-                        'signature' => Seal::sign(Statement::of($locked->digest, $by->sign_in, $by->name, $role, $at)),
+                        'signature' => Seal::sign(
+                            Statement::of($locked->digest, (string) $by->sign_in, $by->name, $role, $at),
+                        ),
                     ],
                 ],
             ]);

@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\EventCodec;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\Problems;
 use Sartal\Core\Proof\Record\Event;
 
 /**
@@ -28,6 +32,24 @@ final class StoredEvent extends Model
 
     /** @var array<int|string, string> */
     protected $casts = ['definition' => 'array'];
+
+    /**
+     * What rows say. By whom is each row's to say, not its definition's: earlier versions wrote a sign-in name there.
+     *
+     * @param  HasMany<self, StoredInstallation>  $rows
+     * @return list<Event>
+     */
+    public static function read(StoredInstallation $installation, HasMany $rows, Problems $problems): array
+    {
+        $keys = DB::table('users')->where('organisation_id', $installation->organisation_id)->pluck('key', 'id');
+        $events = [];
+        foreach ($rows->toBase()->get(['uuid', 'user_id', 'definition']) as $row) {
+            $fields = ['by' => $keys[$row->user_id]] + (array) json_decode($row->definition, true);
+            $events[] = EventCodec::decode(Fields::from($fields, 'record.'.$row->uuid, $problems));
+        }
+
+        return $events;
+    }
 
     /** Writes an event down once, whoever sends it again. @return bool whether it was new */
     public static function add(StoredInstallation $installation, User $by, Event $event, ?string $sent = null): bool

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\DB;
 
 /**
  * @property int $id
+ * @property int $organisation_id
  * @property string $key as its file calls it
  * @property string $address as every address calls it, see {@see Addresses}
  * @property string $name
@@ -24,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?int $release_id
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
+ * @property ?\Illuminate\Support\Carbon $archived_at since then it is read and not written
  */
 final class StoredInstallation extends Model
 {
@@ -44,6 +46,7 @@ final class StoredInstallation extends Model
         'testing' => 'array',
         'revision' => 'integer',
         'version' => 'integer',
+        'archived_at' => 'datetime',
     ];
 
     protected static function booted(): void
@@ -53,10 +56,16 @@ final class StoredInstallation extends Model
         });
     }
 
-    /** @return array{id: int, key: string, address: string, name: string} what a page has to know of it */
+    /** @return array{id: int, key: string, address: string, name: string, archived: bool} what a page has to know of it */
     public function reference(): array
     {
-        return ['id' => $this->id, 'key' => $this->key, 'address' => $this->address, 'name' => $this->name];
+        return [
+            'id' => $this->id,
+            'key' => $this->key,
+            'address' => $this->address,
+            'name' => $this->name,
+            'archived' => $this->archived_at !== null,
+        ];
     }
 
     /** Names it in what is kept beside the database: ids come again in a database that was made anew. */
@@ -134,13 +143,48 @@ final class StoredInstallation extends Model
         return $relation;
     }
 
-    /** @return BelongsToMany<User, $this> */
-    public function crew(): BelongsToMany
+    /** @return HasMany<Membership, $this> of everybody that there is or was */
+    public function memberships(): HasMany
     {
-        $relation = $this->belongsToMany(User::class, 'crew', 'installation_id', 'user_id');
-        $relation->orderBy('crew.id');
+        $relation = $this->hasMany(Membership::class, 'installation_id');
+        $relation->orderBy('id');
 
         return $relation;
+    }
+
+    /** @return HasMany<Membership, $this> of those at work: of the crew, and of the organisation */
+    public function atWork(): HasMany
+    {
+        $relation = $this->memberships();
+        $relation->with('user');
+        $relation->where('ended_at', null);
+        $relation->whereRelation('user', 'retired_at', null);
+
+        return $relation;
+    }
+
+    /** @return array<int|string, string> what its record calls people by → name, of everybody that there is or was */
+    public function names(): array
+    {
+        /** @var array<int|string, string> */
+        return DB::table('memberships')
+            ->join('users', 'users.id', '=', 'user_id')
+            ->where('installation_id', $this->id)
+            ->orderBy('memberships.id')
+            ->pluck('name', 'key')
+            ->all();
+    }
+
+    /**
+     * @param  list<string>  $roles
+     * @param  list<string>  $skills
+     */
+    public function take(User $person, array $roles, array $skills = []): Membership
+    {
+        return Membership::query()->updateOrCreate(
+            ['installation_id' => $this->id, 'user_id' => $person->id],
+            ['roles' => $roles, 'skills' => $skills, 'ended_at' => null],
+        );
     }
 
     /** @return HasMany<Change, $this> */

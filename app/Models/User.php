@@ -4,51 +4,79 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
-use Sartal\Core\Work\Bench\Skill;
 
 /**
+ * A person of one organisation. What they may do is said by each of their
+ * memberships; their office is the organisation's.
+ *
  * @property int $id
- * @property string $sign_in
+ * @property int $organisation_id
+ * @property string $key what records call them by
+ * @property ?string $sign_in null: known from a file, or invited and not come yet
+ * @property ?string $known_as the sign-in name that a file or whoever invited them gave
  * @property string $name
- * @property ?string $password null: known from a file, cannot sign in yet
- * @property list<string> $roles
- * @property list<string> $skills
+ * @property ?string $password null: cannot sign in yet
+ * @property list<string> $offices
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
  * @property ?int $opened_id the installation that was opened last, on whatever device
+ * @property-read Organisation $organisation
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['sign_in', 'name', 'password', 'roles', 'skills', 'retired_at'];
+    protected $fillable = [
+        'organisation_id',
+        'key',
+        'sign_in',
+        'known_as',
+        'name',
+        'password',
+        'offices',
+        'retired_at',
+    ];
 
     protected $hidden = ['password', 'remember_token'];
 
-    /** @var array<int|string, string> */
-    protected $casts = ['roles' => 'array', 'skills' => 'array', 'password' => 'hashed', 'retired_at' => 'datetime'];
+    protected $attributes = ['offices' => '[]'];
 
-    /** @return BelongsToMany<StoredInstallation, $this> */
+    /** @var array<int|string, string> */
+    protected $casts = ['offices' => 'array', 'password' => 'hashed', 'retired_at' => 'datetime'];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $made): void {
+            $made->key ??= PersonKey::mint();
+        });
+    }
+
+    /** @return BelongsTo<Organisation, $this> */
+    public function organisation(): BelongsTo
+    {
+        return $this->belongsTo(Organisation::class);
+    }
+
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
+    {
+        return $this->hasMany(Membership::class);
+    }
+
+    /** @return BelongsToMany<StoredInstallation, $this> those that this person is of the crew of */
     public function installations(): BelongsToMany
     {
-        $relation = $this->belongsToMany(StoredInstallation::class, 'crew', 'user_id', 'installation_id');
+        $relation = $this->belongsToMany(StoredInstallation::class, 'memberships', 'user_id', 'installation_id');
+        $relation->whereNull('memberships.ended_at');
         $relation->orderBy('installations.id');
 
         return $relation;
     }
 
-    public function hasRole(Role ...$roles): bool
+    public function holds(Office $office): bool
     {
-        foreach ($roles as $role) {
-            if (in_array($role->value, $this->roles, true)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    public function hasSkill(Skill $skill): bool
-    {
-        return in_array($skill->value, $this->skills, true);
+        return in_array($office->value, $this->offices, true);
     }
 }

@@ -140,12 +140,12 @@ final readonly class Finder
                 ];
             }
         }
-        foreach ($this->loaded->people as $signIn => $name) {
+        foreach (array_unique($this->loaded->people) as $name) {
             yield [
                 'kind' => 'person',
                 'name' => $name,
-                'about' => (string) $signIn,
-                'path' => '/schedule?find='.rawurlencode('by:'.$signIn),
+                'about' => 'what this person did',
+                'path' => '/schedule?find='.rawurlencode(sprintf('by:"%s"', $name)),
             ];
         }
     }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\Release;
+use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
-use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
@@ -263,26 +263,12 @@ final class InstallationStore
         $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
         $record ??= $this->record($stored, $problems);
         $problems->settle();
-        /** @var array<int|string, string> $people */
-        $people = $stored->crew()->pluck('name', 'sign_in')->all();
 
-        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $people, $planner);
+        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $stored->names(), $planner);
     }
 
     private function record(StoredInstallation $stored, Problems $problems): Record
     {
-        $events = [];
-        foreach (
-            $stored
-                ->events()
-                ->toBase()
-                ->get(['uuid', 'definition']) as $event
-        ) {
-            $events[] = EventCodec::decode(
-                Fields::from(json_decode($event->definition, true), 'record.'.$event->uuid, $problems),
-            );
-        }
-
-        return new Record($events);
+        return new Record(StoredEvent::read($stored, $stored->events(), $problems));
     }
 }

@@ -27,7 +27,7 @@ final class Loaded
 
     /**
      * @param  array<int|string, int>  $versions  of its runs
-     * @param  array<int|string, string>  $people  sign-in name → name, of its crew
+     * @param  array<int|string, string>  $people  what its record calls people by → name
      */
     public function __construct(
         public readonly StoredInstallation $stored,

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recording;
 
+use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
-use Sartal\Core\File\EventCodec;
-use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Proof\Record\Event;
 
@@ -20,18 +19,9 @@ final class BenchRecord
     public function events(StoredInstallation $stored, array $runs): array
     {
         $problems = new Problems();
-        $events = [];
-        foreach (
-            $stored
-                ->events()
-                ->toBase()
-                ->whereIn('run', $runs)
-                ->get(['uuid', 'definition']) as $row
-        ) {
-            $events[] = EventCodec::decode(
-                Fields::from(json_decode($row->definition, true), 'record.'.$row->uuid, $problems),
-            );
-        }
+        $rows = $stored->events();
+        $rows->whereIn('run', $runs);
+        $events = StoredEvent::read($stored, $rows, $problems);
         $problems->settle();
 
         return $events;

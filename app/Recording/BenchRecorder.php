@@ -6,6 +6,7 @@ namespace App\Recording;
 
 use App\Bench\Job;
 use App\Formats\BadLine;
+use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
@@ -55,12 +56,12 @@ final readonly class BenchRecorder
      * @throws InvalidDocument
      * @throws BadLine
      */
-    public function record(StoredInstallation $stored, Job $job, User $by, array $data, ?Sent $as = null): bool
+    public function record(StoredInstallation $stored, Job $job, Membership $by, array $data, ?Sent $as = null): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
         $fields = Fields::from(
-            [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
+            [...$data, 'by' => $by->user->key, 'received' => $received, 'at' => $data['at'] ?? $received],
             '',
             $problems,
         );
@@ -90,9 +91,9 @@ final readonly class BenchRecorder
             $before = new Progress($operations, $events);
             $event = $this->complete($sent, $run, $operation, $before, $operations, $by);
             $after = new Progress($operations, [...$events, $event]);
-            StoredEvent::add($stored, $by, $event, $as?->digest);
+            StoredEvent::add($stored, $by->user, $event, $as?->digest);
             foreach ($this->milestones($event, $before, $after, $job) as $milestone) {
-                StoredEvent::add($stored, $by, $milestone);
+                StoredEvent::add($stored, $by->user, $milestone);
             }
             $stored->newQuery()->whereKey($stored->id)->increment('revision');
 
@@ -100,7 +101,7 @@ final readonly class BenchRecorder
         });
     }
 
-    private function allowed(Event $sent, ?Operation $operation, User $by): void
+    private function allowed(Event $sent, ?Operation $operation, Membership $by): void
     {
         if ($sent->step !== '' && $operation === null) {
             throw Refused::because(
@@ -189,12 +190,12 @@ final readonly class BenchRecorder
         ?Operation $operation,
         Progress $before,
         array $operations,
-        User $by,
+        Membership $by,
     ): Event {
         $holds = $before->holds();
         $works = $operation !== null && ($sent->kind->isDone() || $sent->kind === EventKind::Skipped);
         if ($works && $holds !== []) {
-            throw Refused::held($holds[0]->note, $holds[0]->by);
+            throw Refused::held($holds[0]->note, self::name($holds[0]));
         }
         if ($works) {
             $this->inOrder($operation, $before, $operations);
@@ -206,7 +207,7 @@ final readonly class BenchRecorder
             $hold =
                 array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of()))[0] ??
                 throw Refused::because('This hold is lifted already.');
-            if ($hold->by !== $by->sign_in && ! $by->hasRole(Role::Lead)) {
+            if ($hold->by !== $by->user->key && ! $by->hasRole(Role::Lead)) {
                 throw Refused::because('The lead or whoever stopped the job lifts the hold.');
             }
         }
@@ -260,6 +261,13 @@ final readonly class BenchRecorder
         return $flaws;
     }
 
+    private static function name(Event $event): string
+    {
+        $name = User::query()->where('key', $event->by)->value('name');
+
+        return is_string($name) ? $name : $event->by;
+    }
+
     /** @param  array<int|string, Operation>  $operations */
     private function inOrder(Operation $operation, Progress $before, array $operations): void
     {
@@ -268,7 +276,7 @@ final readonly class BenchRecorder
             throw Refused::taken(
                 $operation->place,
                 $operation->words,
-                $standing->by->by ?? '',
+                $standing->by === null ? '' : self::name($standing->by),
                 $standing->by->at ?? '',
             );
         }

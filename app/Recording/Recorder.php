@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Recording;
 
 use App\Formats\BadLine;
+use App\Models\Membership;
 use App\Models\StoredEvent;
-use App\Models\User;
 use App\Planning\Loaded;
 use App\Testing\Known;
 use App\Testing\UnderTest;
@@ -39,12 +39,12 @@ final class Recorder
      * @throws BadLine
      * @throws Refused where something else has its id
      */
-    public function record(Loaded $loaded, User $by, array $data, ?Sent $as = null): bool
+    public function record(Loaded $loaded, Membership $by, array $data, ?Sent $as = null): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
         $fields = Fields::from(
-            [...$data, 'by' => $by->sign_in, 'received' => $received, 'at' => $data['at'] ?? $received],
+            [...$data, 'by' => $by->user->key, 'received' => $received, 'at' => $data['at'] ?? $received],
             '',
             $problems,
         );
@@ -58,7 +58,7 @@ final class Recorder
         $event = $this->complete($sent, $loaded, $by);
 
         return DB::transaction(function () use ($loaded, $by, $event, $as): bool {
-            $inserted = StoredEvent::add($loaded->stored, $by, $event, $as?->digest);
+            $inserted = StoredEvent::add($loaded->stored, $by->user, $event, $as?->digest);
             if (! $inserted) {
                 // Somebody was faster by a moment: with the same, or with something else.
                 Sent::isRepeat($loaded->stored, $event->id, $as);
@@ -75,7 +75,7 @@ final class Recorder
      *
      * @throws BadLine
      */
-    private function complete(Event $sent, Loaded $loaded, User $by): Event
+    private function complete(Event $sent, Loaded $loaded, Membership $by): Event
     {
         $run = $loaded->installation->runs()[$sent->run] ?? null;
         if ($run === null) {
@@ -130,7 +130,7 @@ final class Recorder
     }
 
     /** @throws BadLine */
-    private static function tested(Event $sent, UnderTest $test, User $by): TestTaken|TestSettled
+    private static function tested(Event $sent, UnderTest $test, Membership $by): TestTaken|TestSettled
     {
         $covers = count($test->assembly->runs) > 1 ? $test->assembly->runs : [];
         if ($sent->kind === EventKind::Settled) {
@@ -148,7 +148,7 @@ final class Recorder
     }
 
     /** @throws BadLine */
-    private static function verdict(Event $sent, UnderTest $test, User $by): Verdict
+    private static function verdict(Event $sent, UnderTest $test, Membership $by): Verdict
     {
         $reading = $sent->test()->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
         if ($reading->isEmpty() && $reading->splits === null) {
@@ -158,7 +158,7 @@ final class Recorder
         if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
             throw BadLine::because(
                 'by',
-                $by->name,
+                $by->user->name,
                 'Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.',
             );
         }

@@ -15,14 +15,20 @@ use App\Models\User;
  */
 final readonly class Sent
 {
-    private function __construct(public string $digest)
+    /** @param  string  $formerly  digest as an earlier version made it, of the sign-in name */
+    private function __construct(public string $digest, private string $formerly)
     {
     }
 
     /** @param  array<array-key, mixed>  $data  as it came, in whatever order */
     public static function by(User $user, array $data): self
     {
-        return new self(hash('sha256', json_encode([$user->sign_in, self::sorted($data)], JSON_THROW_ON_ERROR)));
+        $digest = static fn (?string $who): string => hash(
+            'sha256',
+            json_encode([$who, self::sorted($data)], JSON_THROW_ON_ERROR),
+        );
+
+        return new self($digest($user->key), $digest($user->sign_in));
     }
 
     /**
@@ -36,7 +42,7 @@ final readonly class Sent
             ->where('installation_id', $stored->id)
             ->where('uuid', $id)
             ->first(['sent', 'definition']);
-        if ($row !== null && $sent !== null && $row->sent !== null && $row->sent !== $sent->digest) {
+        if ($row?->sent !== null && $sent !== null && ! in_array($row->sent, [$sent->digest, $sent->formerly], true)) {
             throw Refused::anotherOf($id, $row->definition);
         }
 

@@ -56,7 +56,7 @@ final readonly class ReleaseDesk
                 'plan' => $plan,
                 'digest' => hash('sha256', $document.$plan),
             ]);
-            $release->signature = Seal::sign(self::statement($release, $stored, $by->sign_in));
+            $release->signature = Seal::sign(self::statement($release, $stored, (string) $by->sign_in));
             $release->save();
             $stored
                 ->newQuery()
@@ -72,7 +72,7 @@ final readonly class ReleaseDesk
     public static function holds(Release $release, StoredInstallation $stored): bool
     {
         return hash('sha256', $release->document.$release->plan) === $release->digest &&
-            Seal::holds(self::statement($release, $stored, $release->user->sign_in), $release->signature);
+            Seal::holds(self::statement($release, $stored, (string) $release->user->sign_in), $release->signature);
     }
 
     /** A, B … Z, AA, AB … */

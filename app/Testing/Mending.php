@@ -6,8 +6,8 @@ namespace App\Testing;
 
 use App\Bench\Job;
 use App\Bench\Jobs;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
 use App\Recording\Refused;
@@ -40,7 +40,7 @@ final readonly class Mending
      */
     public function send(
         StoredInstallation $stored,
-        User $by,
+        Membership $by,
         string $assembly,
         array $edges,
         string $test,

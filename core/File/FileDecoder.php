@@ -274,24 +274,26 @@ final class FileDecoder
     private static function person(Fields $fields): Person
     {
         return new Person(
-            $fields->name('signIn'),
+            // One who has an id needs no sign-in name.
+            $fields->has('id') ? $fields->text('signIn', '') : $fields->name('signIn'),
             $fields->name('name'),
             $fields->texts('roles'),
             $fields->texts('skills'),
+            $fields->has('id') ? $fields->name('id') : '',
         );
     }
 
     /** What was done must have been done by somebody, to something. */
     private static function record(Fields $fields, InstallationFile $file): void
     {
-        $known = array_flip(array_map(static fn (Person $person): string => $person->signIn, $file->people));
+        $known = array_flip(array_map(static fn (Person $person): string => $person->id, $file->people));
         foreach ($file->record->events as $i => $event) {
             self::event($fields, $i, $event, $file->installation, $known);
         }
         CatalogueDecoder::once(
             $fields,
             'people',
-            array_map(static fn (Person $person): string => $person->signIn, $file->people),
+            array_map(static fn (Person $person): string => $person->id, $file->people),
         );
     }
 

@@ -30,6 +30,7 @@ final class FileEncoder
             ...self::installation($file->installation),
             'people' => array_map(
                 static fn (Person $person): array => CatalogueEncoder::brief([
+                    'id' => $person->id === $person->signIn ? '' : $person->id,
                     'signIn' => $person->signIn,
                     'name' => $person->name,
                     'roles' => $person->roles,

@@ -6,6 +6,7 @@ import { api } from './api/client'
 import { address, page, visit } from './api/page'
 import { useSession } from './api/session'
 import ImpactDialog from './plan/change/ImpactDialog.vue'
+import ArchiveDialog from './session/ArchiveDialog.vue'
 import NoPlace from './session/NoPlace.vue'
 import FindDialog from './ui/FindDialog.vue'
 import KeyHelp from './ui/KeyHelp.vue'
@@ -55,6 +56,7 @@ watch(
 const help = ref(false)
 const finding = ref(false)
 const template = ref(false)
+const archiving = ref(false)
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
@@ -100,7 +102,7 @@ async function leave() {
 
 <template>
   <v-app :theme="dim ? 'dim' : 'sartal'">
-    <div v-if="person && route.path !== '/sign-in'" class="frame">
+    <div v-if="person && !route.meta.open" class="frame">
       <nav class="rail" aria-label="Places of work">
         <router-link to="/schedule" class="name" aria-label="Sartal, to the schedule">
           <svg width="134" height="40" viewBox="0 0 134 40" aria-hidden="true">
@@ -156,20 +158,30 @@ async function leave() {
             </template>
             <v-list density="compact" class="menu">
               <v-list-item
-                v-for="each in session.session.installations"
+                v-for="each in session.session.installations?.filter(each => !each.archived).slice(0, 7)"
                 :key="each.id"
                 :active="each.id === page?.id"
                 :title="each.name"
                 @click="visit(each)" />
+              <v-list-item title="All installations …" to="/installations" />
               <v-divider />
               <v-list-item
-                v-if="session.plans && page"
+                v-if="session.looksAfter('installations') && session.plans && page"
                 title="Begin the next one from this …"
                 @click="template = true" />
               <v-list-item
                 :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'"
                 @click="system = system === 'metric' ? 'inch' : 'metric'" />
               <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
+              <v-list-item title="Your account" to="/account" />
+              <v-list-item
+                v-if="person.offices?.length"
+                :title="person.organisation ?? 'Organisation'"
+                to="/organisation" />
+              <v-list-item
+                v-if="page && session.can('lead')"
+                :title="page.archived ? 'Bring this one back into use' : 'Archive this one …'"
+                @click="archiving = true" />
               <v-list-item title="Keys" @click="help = true" />
               <v-list-item title="Sign out" @click="leave" />
             </v-list>
@@ -179,6 +191,11 @@ async function leave() {
       <div class="place">
         <div class="bars">
           <OutboxBar />
+          <p
+            v-if="page?.archived"
+            class="archived"
+            role="status"><b>Archived:</b> {{ page.name }} is read, and nothing is
+            written.</p>
           <p v-if="came && page" class="arrived" role="status">
             <b>{{ page.name }}</b> <span>This label is not of {{ came.name }}.</span>
             <a :href="`/i/${came.address}${route.path === '/site' ? '/site' : '/schedule'}`">Back to {{ came.name }}</a>
@@ -196,6 +213,7 @@ async function leave() {
     <FindDialog v-if="person" v-model="finding" />
     <ImpactDialog />
     <TemplateDialog v-if="person" v-model="template" />
+    <ArchiveDialog v-if="person" v-model="archiving" />
   </v-app>
 </template>
 
@@ -222,6 +240,13 @@ async function leave() {
   padding: 10px 16px;
   background: var(--surface);
   border-bottom: 2px solid var(--copper);
+}
+.archived {
+  margin: 0;
+  padding: 6px 16px;
+  font-size: 13px;
+  background: var(--warn);
+  border-bottom: 1px solid var(--amber);
 }
 .arrived b {
   font-size: 26px;

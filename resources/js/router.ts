@@ -7,6 +7,10 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/schedule' },
     { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
+    { path: '/join/:token', component: () => import('./session/JoinPage.vue'), props: true, meta: { open: true } },
+    { path: '/account', component: () => import('./session/AccountPage.vue'), meta: { ofNone: true } },
+    { path: '/organisation', component: () => import('./session/OrganisationPage.vue'), meta: { ofNone: true } },
+    { path: '/installations', component: () => import('./session/InstallationsPage.vue'), meta: { ofNone: true } },
     { path: '/rules', component: () => import('./given/rules/RulesPage.vue') },
     { path: '/rules/building', component: () => import('./given/building/BuildingPage.vue') },
     { path: '/rules/equipment', component: () => import('./given/rules/EquipmentPage.vue') },

@@ -54,17 +54,17 @@ export async function lines(page: Page, ...typed: string[]) {
 /** The picture of a strand, in words. */
 export const strand = (page: Page) => page.locator('svg.strand').first()
 
-/** Somebody without a browser: signs in and sends what a bench sends. */
-export async function hands(name: string, password = 'brackwater', baseURL = house.base): Promise<APIRequestContext> {
+/** Somebody without a browser, once they have come in at a door. */
+async function through(path: string, data: object, baseURL: string): Promise<APIRequestContext> {
   const plain = await request.newContext({ baseURL })
   await plain.get('/api/session')
   const token = async (of: APIRequestContext) =>
     decodeURIComponent((await of.storageState()).cookies.find(each => each.name === 'XSRF-TOKEN')?.value ?? '')
-  const answer = await plain.post('/api/session', {
-    data: { signIn: name, password },
-    headers: { 'X-XSRF-TOKEN': await token(plain) },
+  const answer = await plain.post(path, {
+    data,
+    headers: { Accept: 'application/json', 'X-XSRF-TOKEN': await token(plain) },
   })
-  expect(answer.ok(), `${name} signs in`).toBe(true)
+  expect(answer.status(), await answer.text()).toBe(200)
   const state = await plain.storageState()
   const signed = await request.newContext({
     baseURL,
@@ -74,4 +74,24 @@ export async function hands(name: string, password = 'brackwater', baseURL = hou
   await plain.dispose()
   placeRequests(signed, at)
   return signed
+}
+
+/** Somebody without a browser: signs in and sends what a bench sends. */
+export const hands = (name: string, password = 'brackwater', baseURL = house.base): Promise<APIRequestContext> =>
+  through('/api/session', { signIn: name, password }, baseURL)
+
+/** Somebody new: the lead invites them, and they come in by the link that is handed to them. */
+export async function newcomer(
+  lead: APIRequestContext,
+  person: { signIn: string; name: string; roles: string[]; skills: string[] },
+  baseURL = house.base,
+): Promise<APIRequestContext> {
+  const made = await lead.post('/api/crew', { data: person })
+  expect(made.status(), await made.text()).toBe(201)
+  const { invitation } = (await made.json()) as { invitation: { link: string } }
+  return await through(
+    `/api/invitations/${invitation.link.split('/').pop()!}`,
+    { signIn: person.signIn, password: 'sluice kettle fourteen' },
+    baseURL,
+  )
 }

@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext, type Browser, type Page } from './house'
-import { accept, hands, signIn } from './crew'
+import { accept, hands, newcomer, signIn } from './crew'
 
 interface Piece {
   id: string
@@ -219,17 +219,14 @@ test('twenty technicians at one loom through HTTP: nothing is lost and nothing i
   test.setTimeout(240_000)
   const lead = await hands('lead@brackwater.example')
   const crew = await Promise.all(
-    Array.from({ length: 20 }, async (_, n) => {
-      const made = await lead.post('/api/crew', {
-        data: {
-          signIn: `hand-${n}@brackwater.example`,
-          name: `Hand ${n}`,
-          roles: ['bench'],
-          skills: ['solder', 'crimp', 'coax', 'category'],
-        },
-      })
-      return await hands(`hand-${n}@brackwater.example`, (await made.json()).password as string)
-    }),
+    Array.from({ length: 20 }, (_, n) =>
+      newcomer(lead, {
+        signIn: `hand-${n}@x.example`,
+        name: `Hand ${n}`,
+        roles: ['bench'],
+        skills: ['solder', 'crimp', 'coax', 'category'],
+      }),
+    ),
   )
   const jobs = (await (await lead.get('/api/bench')).json()).jobs as {
     id: string

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Formats\FileImporter;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Sartal\Core\File\InstallationFile;
@@ -43,15 +43,13 @@ final class OddNamesTest extends TestCase
             (array) $demo['record'],
         );
         $names = Renamed::digits($demo);
-        $this->installation->crew()->detach();
+        Membership::query()->delete();
         $file = $names->file($demo);
         $file['installation'] = ['id' => '1066'] + (array) $file['installation'];
         $this->installation = (new FileImporter())->import(
             InstallationFile::parse(json_encode($file, JSON_THROW_ON_ERROR)),
+            self::organisation(),
         );
-        if ($this->installation->crew()->count() === 0) {
-            $this->installation->crew()->attach(User::query()->pluck('id'));
-        }
         $this->of('1066');
         $this->as('lead')
             ->postJson('/api/releases', ['note' => 'A'])

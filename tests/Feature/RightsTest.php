@@ -13,7 +13,7 @@ use Tests\TestCase;
 final class RightsTest extends TestCase
 {
     /** Open to everybody: the door itself, and what is not there. */
-    private const OPEN = ['api/session', 'api/{any}', '{any}'];
+    private const OPEN = ['api/session', 'api/invitations/{token}', 'api/{any}', '{any}'];
 
     /** Written by the whole crew, or judged by the controller: work that is recorded. */
     private const CREW = [
@@ -22,6 +22,10 @@ final class RightsTest extends TestCase
         'api/runs/{id}/test',
         'api/installations/{id}/open',
         'api/last',
+        'api/membership',
+        'api/session/name',
+        'api/session/password',
+        'api/session/devices/{device}',
         'api/{earlier}',
         'api/bench/{ids}/events',
         'api/bench/{ids}/pictures',
@@ -35,6 +39,9 @@ final class RightsTest extends TestCase
     private const OTHERS = [
         'api/reels' => 'role:planner,bench,lead',
         'api/crew' => 'role:lead',
+        'api/archived' => 'role:lead',
+        'api/organisation' => 'office:people',
+        'api/installations' => 'office:installations',
         'api/workshop' => 'role:lead',
         'api/labels/printed' => 'role:planner,bench,installer,lead',
         'api/roll-printer' => 'role:planner,bench,installer,lead',
@@ -147,12 +154,7 @@ final class RightsTest extends TestCase
     #[DataProvider('reads')]
     public function test_somebody_of_another_crew_sees_nothing_of_this_installation(string $path): void
     {
-        $other = \App\Models\User::query()->create([
-            'sign_in' => 'elsewhere@pump.example',
-            'name' => 'Elsewhere',
-            'roles' => ['lead'],
-            'password' => 'x',
-        ]);
+        $other = self::newcomer('elsewhere@pump.example');
         $this->actingAs($other)
             ->get('/api/'.$path, ['Accept' => 'application/json'])
             ->assertNotFound();

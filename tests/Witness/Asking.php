@@ -17,7 +17,15 @@ trait Asking
     private const READER = 'lead';
 
     /** What has chance in it (a printed code's mask), or says when it was made: nothing to compare. */
-    private const VOLATILE = ['api/crew/log', 'api/trainer', 'api/labels.svg'];
+    private const VOLATILE = [
+        'api/crew/log',
+        'api/trainer',
+        'api/labels.svg',
+        'api/organisation',
+        'api/organisation/log',
+        'api/session/devices',
+        'api/invitations/{token}',
+    ];
 
     /** @return array<mixed> */
     private function read(string $path): array

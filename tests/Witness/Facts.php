@@ -14,6 +14,7 @@ use App\Releases\ReleaseDesk;
 use App\Testing\UnderTest;
 use Illuminate\Http\Request;
 use Sartal\Core\Given\Installation\TestStage;
+use Tests\Support\Unnamed;
 
 /**
  * What must stay true of what people have, whatever the application has become since: read off what it answers today.
@@ -183,7 +184,7 @@ trait Facts
     {
         $files = [];
         foreach (['schedule.csv', 'installation.json', 'labels.csv', 'parts.csv'] as $name) {
-            $files[$name] = hash('sha256', $this->answer('api/'.$name));
+            $files[$name] = hash('sha256', Unnamed::file($this->answer('api/'.$name)));
         }
         foreach ($runs as $run) {
             foreach (['A', 'B'] as $side) {
@@ -211,7 +212,7 @@ trait Facts
             'events' => $stored->events()->count(),
             'changes' => $stored->changes()->count(),
             'drafts' => $stored->drafts()->count(),
-            'crew' => $stored->crew()->count(),
+            'crew' => $stored->memberships()->count(),
         ];
     }
 

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Formats\FileImporter;
+use App\Models\Office;
+use App\Models\Organisation;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Console\Command;
@@ -32,9 +35,19 @@ final class DemoCommand extends Command
 
             return $this->option('if-empty') ? self::SUCCESS : self::FAILURE;
         }
-        $importer->import(InstallationFile::parse((string) file_get_contents(database_path('demo/brackwater.json'))));
-        foreach (User::query()->get() as $user) {
-            $user->update(['password' => self::PASSWORD]);
+        $organisation = Organisation::query()->create(['name' => 'Brackwater crew']);
+        $demo = (string) file_get_contents(database_path('demo/brackwater.json'));
+        $stored = $importer->import(InstallationFile::parse($demo), $organisation);
+        foreach ($stored->memberships()->with('user')->get() as $member) {
+            $member->user->update([
+                'sign_in' => $member->user->known_as,
+                'password' => self::PASSWORD,
+                'offices' => match (true) {
+                    $member->hasRole(Role::Lead) => array_column(Office::cases(), 'value'),
+                    $member->hasRole(Role::Planner) => [Office::Installations->value],
+                    default => [],
+                },
+            ]);
         }
         $this->info('The demo is loaded: the Brackwater Tide Station.');
 
@@ -43,11 +56,17 @@ final class DemoCommand extends Command
 
     private function signIns(): int
     {
-        $demo = User::query()->where('sign_in', 'like', '%@brackwater.example')->orderBy('id')->get();
+        $demo = User::query()
+            ->where('sign_in', 'like', '%@brackwater.example')
+            ->with('memberships')
+            ->get()
+            ->sortBy('id');
         if ($demo->isNotEmpty()) {
             $this->line('Demo sign-ins, all with the password '.self::PASSWORD.':');
             foreach ($demo as $user) {
-                $this->line(sprintf('  %-30s %s', $user->sign_in, implode(', ', $user->roles)));
+                $this->line(
+                    sprintf('  %-30s %s', $user->sign_in, implode(', ', $user->memberships->first()->roles ?? [])),
+                );
             }
         }
 

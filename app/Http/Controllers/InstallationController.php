@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Formats\BadLine;
+use App\Formats\Beginning;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Who\Entry;
+use App\Who\Logbook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\InvalidDocument;
 
 /** The installations that somebody is of the crew of. */
 final class InstallationController
@@ -26,9 +34,84 @@ final class InstallationController
 
         return response()->json([
             'installations' => $own
-                ->get(['installations.id', 'installations.key', 'installations.address', 'installations.name'])
+                ->get([
+                    'installations.id',
+                    'installations.key',
+                    'installations.address',
+                    'installations.name',
+                    'installations.archived_at',
+                ])
                 ->map(static fn (StoredInstallation $each): array => $each->reference())
                 ->all(),
         ]);
+    }
+
+    /**
+     * Begun "empty", from the "sample", or from a "file".
+     *
+     * @throws InvalidDocument
+     * @throws BadLine
+     */
+    public function store(Request $request, #[CurrentUser] User $user, Beginning $beginning): JsonResponse
+    {
+        $begin = $request->string('begin', 'file')->toString();
+        if ($begin === 'file') {
+            $file = $request->file('file');
+            if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
+                throw InvalidDocument::because('file', '', 'is missing or over 16 MB. Choose an installation file.');
+            }
+            $made = $beginning->from(
+                InstallationFile::parse($file->getContent()),
+                $user,
+                'from a file',
+                $request->boolean('crew', true),
+            );
+
+            return response()->json($made->reference(), 201);
+        }
+        $request->validate(
+            ['begin' => 'in:empty,sample', 'name' => 'required|string|max:120'],
+            [
+                'begin.in' => 'Begin with "empty", "sample" or "file".',
+                'name.required' => 'Write what it is called.',
+            ],
+        );
+        $name = $request->string('name')->trim()->toString();
+        $made = $beginning->{$begin}($user, self::key($user, $name), $name);
+
+        return response()->json($made->reference(), 201);
+    }
+
+    /** What its file calls it: after its name, and another where that is taken. */
+    private static function key(User $user, string $name): string
+    {
+        $wish = mb_substr(Str::slug($name), 0, 50);
+        $wish = $wish === '' ? 'installation' : $wish;
+        for ($i = 1, $key = $wish; ; $key = $wish.'-'.++$i) {
+            $taken = StoredInstallation::query()
+                ->where('organisation_id', $user->organisation_id)
+                ->where('key', $key)
+                ->exists();
+            if (! $taken) {
+                return $key;
+            }
+        }
+    }
+
+    /** Kept as it is: everybody of its crew goes on reading it, nobody writes. Or brought back. */
+    public function archive(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
+    {
+        $request->validate(['archived' => 'required|boolean']);
+        $archived = $request->boolean('archived');
+        if ($archived !== ($stored->archived_at !== null)) {
+            $stored
+                ->newQuery()
+                ->whereKey($stored->id)
+                ->update(['archived_at' => $archived ? now() : null]);
+            $words = $archived ? '%s archived' : '%s brought back';
+            Logbook::write(Entry::Installation, sprintf($words, $stored->name), $user, $stored);
+        }
+
+        return response()->json($stored->refresh()->reference());
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Changes\Author;
 use App\Changes\Intent;
 use App\Http\Elsewhere;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
@@ -14,7 +15,6 @@ use App\Planning\Loaded;
 use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Makes the installation that the address names available to the controllers, read once per request. */
@@ -28,10 +28,6 @@ final readonly class OpenInstallation
     public function handle(Request $request, Closure $next): Response
     {
         $user = $request->user();
-        if ($user instanceof User && $user->retired_at !== null) {
-            Auth::logout();
-            abort(401, 'This sign-in is retired. Ask the lead.');
-        }
         $address = $request->route('address');
         $open =
             $user instanceof User && is_string($address)
@@ -43,10 +39,34 @@ final readonly class OpenInstallation
         // Controllers are given what comes after it.
         $request->route()->forgetParameter('address');
         Elsewhere::check($request, $user, $open);
+        $this->readOnly($request, $open);
         $this->container->instance(StoredInstallation::class, $open);
+        $this->container->singleton(Membership::class, static fn (): Membership => self::membership($open, $user));
         $this->container->instance(Author::class, new Author($user, Intent::of($request)));
         $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
 
         return $next($request);
+    }
+
+    private static function membership(StoredInstallation $open, User $user): Membership
+    {
+        $membership = $open->memberships()->where('user_id', $user->id)->firstOrFail();
+
+        return $membership->setRelation('user', $user);
+    }
+
+    /** What is archived stays as it is; what writes nothing goes on, by the names of its routes. */
+    private function readOnly(Request $request, StoredInstallation $open): void
+    {
+        if ($open->archived_at !== null && ! $request->isMethodSafe() && ! $request->routeIs('reads.*')) {
+            abort(
+                423,
+                sprintf(
+                    '%s is archived since %s: it is read, and nothing is written. Its lead brings it back.',
+                    $open->name,
+                    $open->archived_at->format('Y-m-d'),
+                ),
+            );
+        }
     }
 }

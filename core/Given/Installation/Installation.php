@@ -67,6 +67,12 @@ final readonly class Installation
     ) {
     }
 
+    /** The same under another id and name. */
+    public function named(string $id, string $name): self
+    {
+        return $this->copy(['id' => $id, 'name' => $name]);
+    }
+
     public function withCatalogue(Catalogue $catalogue): self
     {
         return $this->copy(['catalogue' => $catalogue]);

@@ -26,7 +26,7 @@ export interface Placed {
   assembly: string
   step: string
   name: string
-  signIn: string
+  person: string
 }
 
 export interface BenchCore {

@@ -75,6 +75,8 @@ export const api = {
   /** Somebody has seen what it overtakes. */
   made: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body, 'accept'),
   delete: <T>(path: string, body: unknown = {}) => send<T>('DELETE', path, body),
+  /** Of an installation that may be another one than the page's. */
+  removeAt: <T>(of: string, path: string) => send<T>('DELETE', path, {}, 'ask', of),
 }
 
 /** Long work that tells how far it is: one answer for each line. */

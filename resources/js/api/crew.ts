@@ -8,7 +8,7 @@ export interface Ahead {
   minutes: number
 }
 export interface BoardPerson {
-  signIn: string
+  id: string
   name: string
   skills: string[]
   at: { job: string; code: string } | null
@@ -37,23 +37,28 @@ export interface Board {
   families: Family[]
 }
 export interface Member {
-  id: number
+  id: string
   signIn: string
   name: string
   roles: string[]
   skills: string[]
+  /** Not of the crew any more; known to its record. */
+  left: boolean
   retired: boolean
   signsIn: boolean
-  mine: boolean
 }
 export interface Given {
   id: number
-  user_id: number
+  person: string
   kind: 'loom' | 'assembly' | 'skill'
   key: string
 }
 export interface CrewAnswer {
   people: Member[]
+  /** Of the organisation, and not of this crew. */
+  colleagues: { id: string; name: string }[]
+  /** Whether who asks may invite new people. */
+  invites: boolean
   given: Given[]
   skills: { id: string; name: string }[]
   looms: { id: string; name: string }[]

@@ -44,14 +44,17 @@ export const useOutbox = defineStore('outbox', () => {
   let sending = false
   let lastRenewed = 0
 
-  const own = computed(() => items.value.filter(item => !item.refused && item.who === session.session.person?.signIn))
+  /** Earlier versions wrote down the sign-in name. */
+  const isMine = (item: Waiting) => {
+    const person = session.session.person
+    return person !== null && item.who !== '' && (item.who === person.id || item.who === person.signIn)
+  }
+  const own = computed(() => items.value.filter(item => !item.refused && isMine(item)))
   /** What is sent from this page: of its person, each to the installation that it was recorded on. */
   const mine = computed(() => own.value.filter(item => item.of?.address))
   /** Recorded before a record said of which installation it is, by somebody who has several. */
   const unplaced = computed(() => own.value.filter(item => !item.of?.address))
-  const others = computed(() =>
-    items.value.filter(item => !item.refused && item.who !== session.session.person?.signIn),
-  )
+  const others = computed(() => items.value.filter(item => !item.refused && !isMine(item)))
   const refused = computed(() => items.value.filter(item => item.refused))
   const ofPage = (item: Waiting) => item.of?.address === address
   const of = (path: string) => items.value.filter(item => item.path === path && !item.refused && ofPage(item))
@@ -64,7 +67,8 @@ export const useOutbox = defineStore('outbox', () => {
         id: body.id,
         path,
         body,
-        who: person?.signIn ?? '',
+        // What this device read last may be of an earlier version, which gave no id.
+        who: person?.id ?? person?.signIn ?? '',
         name: person?.name ?? '',
         words,
         at: new Date().toISOString(),
@@ -142,7 +146,7 @@ export const useOutbox = defineStore('outbox', () => {
     lastRenewed = Date.now()
     const now = await api.get<Session>('session').catch(() => null)
     signedOut.value = now !== null && now.person === null
-    return now?.person?.signIn === session.session.person?.signIn
+    return now?.person?.id === session.session.person?.id
   }
 
   /** Whether the server is there again. What is read may come from this device; a HEAD never does. */
@@ -165,6 +169,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   return {
     items,
+    isMine,
     mine,
     unplaced,
     others,

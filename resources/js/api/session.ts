@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { api } from './client'
 import { moveKept } from './moved'
 import { address, page } from './page'
-import type { Role, Session } from './types'
+import type { Office, Role, Session } from './types'
 
 /** Who is signed in, and which of their installations this page is of. */
 export const useSession = defineStore('session', () => {
@@ -31,8 +31,9 @@ export const useSession = defineStore('session', () => {
     if ('caches' in window) await caches.delete('sartal-read')
   }
   const can = (...roles: Role[]) => roles.some(role => session.value.person?.roles.includes(role))
+  const looksAfter = (office: Office) => session.value.person?.offices?.includes(office) ?? false
   const plans = computed(() => can('planner', 'lead'))
   const tests = computed(() => can('tester', 'lead'))
 
-  return { session, known, load, signIn, signOut, can, plans, tests }
+  return { session, known, load, signIn, signOut, can, looksAfter, plans, tests }
 })

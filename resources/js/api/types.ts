@@ -8,11 +8,23 @@ export interface Named {
   id: string
   name: string
 }
+export type Office = 'people' | 'installations'
 export interface Person {
+  /** What records call them by. */
+  id: string
   name: string
   signIn: string
+  organisation?: string
+  offices?: Office[]
+  /** What they are in the crew of the page's installation, and what they can. */
   roles: Role[]
   skills?: string[]
+}
+/** What came of inviting somebody: a link to hand over, or whom it was mailed to. */
+export interface Invitation {
+  link: string | null
+  mailedTo: string | null
+  until: string
 }
 export interface InstallationRef {
   id: number
@@ -21,6 +33,8 @@ export interface InstallationRef {
   /** As every address calls it. */
   address: string
   name: string
+  /** It is read and not written. */
+  archived?: boolean
 }
 export interface Session {
   person: Person | null

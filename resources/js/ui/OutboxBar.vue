@@ -62,7 +62,7 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
         <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}{{ item.of ? ` · ${item.of.name}` : ''
         }}</span>
           <em v-if="item.refused">{{ item.refused }}</em></span>
-        <span v-if="!item.of?.address && item.who === session.session.person?.signIn">of <button
+        <span v-if="!item.of?.address && outbox.isMine(item)">of <button
           v-for="each in session.session.installations"
           :key="each.id"
           type="button"

@@ -361,9 +361,7 @@ final class HandoverTest extends TestCase
         self::assertTrue(Verification::of(self::write($files))->holds());
         // Whole, and nobody's name under it any more: that is said, and is no success.
         $left = json_decode($files['SIGNATURES.json'], true);
-        $unsigned = self::write(
-            ['SIGNATURES.json' => (string) json_encode(['signatures' => []] + $left)] + $files,
-        );
+        $unsigned = self::write(['SIGNATURES.json' => (string) json_encode(['signatures' => []] + $left)] + $files);
         $this->artisan('sartal:verify', ['pack' => $unsigned])
             ->assertExitCode(2)
             ->expectsOutputToContain('Nobody has signed it');
@@ -446,7 +444,7 @@ final class HandoverTest extends TestCase
         $log = $this->as('lead')->getJson('/api/crew/log?q=A-119+note')->assertOk()->json();
         self::assertSame(['decided', 'Imre Okafor-Lund'], [$log['rows'][0]['what'], $log['rows'][0]['who']]);
         $tests = $this->as('lead')
-            ->getJson('/api/crew/log?what=recorded&who=tester@brackwater.example&q=fails')
+            ->getJson('/api/crew/log?what=recorded&who='.$this->person('tester')->key.'&q=fails')
             ->assertOk()
             ->json();
         self::assertSame(

@@ -414,7 +414,9 @@ final class ChangeTest extends TestCase
         $release = Release::query()->firstOrFail();
         self::assertTrue(ReleaseDesk::holds($release, $this->installation));
         self::assertSame(hash('sha256', $release->document.$release->plan), $release->digest);
-        $document = $this->as('installer')->get('/api/releases/A/installation.json')->assertOk()->getContent();
+        $this->as('installer')->get('/api/releases/A/installation.json')->assertForbidden();
+        $this->get('/api/releases/A/plan.json')->assertOk();
+        $document = $this->as('lead')->get('/api/releases/A/installation.json')->assertOk()->getContent();
         self::assertSame($release->document, $document);
         $release->update(['document' => str_replace('800 mm', '900 mm', $release->document)]);
         self::assertFalse(ReleaseDesk::holds($release, $this->installation));

@@ -490,7 +490,7 @@ final class TestingTest extends TestCase
         self::assertSame($before['all']['passed'] + 1, $after['all']['passed']);
         self::assertSame(['looms' => [], 'assemblies' => []], $after['mine']);
         $this->as('lead')
-            ->postJson('/api/crew/given', ['user' => $this->person('tester')->id, 'kind' => 'loom', 'key' => 'L2'])
+            ->postJson('/api/crew/given', ['person' => $this->person('tester')->key, 'kind' => 'loom', 'key' => 'L2'])
             ->assertCreated();
         self::assertSame(['L2'], $this->as('tester')->getJson('/api/tests/progress')->json('mine.looms'));
         self::assertSame(46, $after['all']['passed'] + $after['all']['failed'] + $after['all']['left']);

@@ -107,7 +107,7 @@ final class TestsTest extends TestCase
         $this->as('lead')
             ->postJson('/api/events', $event)
             ->assertConflict()
-            ->assertJsonPath('stored.by', 'tester@brackwater.example')
+            ->assertJsonPath('stored.by', $this->person('tester')->key)
             ->assertJsonPath('id', $event['id']);
         $stored = StoredEvent::query()->where('uuid', $event['id'])->get();
         self::assertCount(1, $stored);
@@ -137,7 +137,7 @@ final class TestsTest extends TestCase
             'fingerprint' => 'x',
         ])->assertCreated();
         $stored = StoredEvent::query()->latest('id')->firstOrFail()->definition;
-        self::assertSame(['fails', 'tester@brackwater.example'], [$stored['verdict'], $stored['by']]);
+        self::assertSame(['fails', $this->person('tester')->key], [$stored['verdict'], $stored['by']]);
         self::assertNotSame('x', $stored['fingerprint']);
     }
 

@@ -399,7 +399,10 @@ final class BenchTest extends TestCase
             'step' => 'A-121|cut',
             'picture' => $name,
         ];
-        (new FileImporter())->import(InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)));
+        (new FileImporter())->import(
+            InstallationFile::parse(json_encode($data, JSON_THROW_ON_ERROR)),
+            self::organisation(),
+        );
         $this->as('bench')
             ->of('elsewhere')
             ->postJson('/api/bench/A-121/events', [

@@ -7,7 +7,6 @@ namespace Tests\Feature\Work;
 use App\Formats\FileImporter;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
@@ -78,8 +77,8 @@ final class CrewTest extends TestCase
 
     public function test_the_same_file_plans_the_same_with_and_without_a_database(): void
     {
-        $stored = (new FileImporter())->import(InstallationFile::parse(self::STRANGER));
-        $stored->crew()->syncWithoutDetaching([$this->person('lead')->id]);
+        $stored = (new FileImporter())->import(InstallationFile::parse(self::STRANGER), self::organisation());
+        $stored->take($this->person('lead'), ['lead']);
         $this->as('lead')->of($stored->key);
         $here = $this->getJson('/api/runs/one')->json();
         $file = (string) tempnam(sys_get_temp_dir(), 'sartal');
@@ -96,12 +95,7 @@ final class CrewTest extends TestCase
 
     public function test_somebody_of_no_crew_sees_nothing(): void
     {
-        $outsider = User::query()->create([
-            'sign_in' => 'out@example.org',
-            'name' => 'Out',
-            'roles' => ['lead'],
-            'password' => 'x',
-        ]);
+        $outsider = self::newcomer('out@example.org');
         $this->actingAs($outsider)->getJson('/api/schedule')->assertNotFound();
         $this->getJson('/api/runs/A-114')->assertNotFound();
         $this->getJson('/api/installation.json')->assertNotFound();
@@ -110,19 +104,14 @@ final class CrewTest extends TestCase
 
     public function test_somebody_with_no_role_is_kept_out(): void
     {
-        $guest = User::query()->create([
-            'sign_in' => 'guest@example.org',
-            'name' => 'Guest',
-            'roles' => [],
-            'password' => 'x',
-        ]);
-        $this->installation->crew()->attach($guest->id);
+        $guest = self::newcomer('guest@example.org');
+        $this->installation->take($guest, []);
         $this->actingAs($guest)->getJson('/api/schedule')->assertForbidden();
     }
 
     public function test_one_crews_runs_are_not_anothers(): void
     {
-        $stored = (new FileImporter())->import(InstallationFile::parse(self::STRANGER));
+        $stored = (new FileImporter())->import(InstallationFile::parse(self::STRANGER), self::organisation());
         $this->as('tester')->getJson('/api/runs/one')->assertNotFound();
         $this->postJson('/api/events', [
             'id' => Str::uuid()->toString(),

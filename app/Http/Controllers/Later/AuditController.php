@@ -15,12 +15,14 @@ final class AuditController
 {
     private const PAGE = 60;
 
+    private const LOGGED = ['crew', 'exported', 'installation'];
+
     public function __invoke(Request $request, StoredInstallation $stored): JsonResponse
     {
         $request->validate([
             'q' => 'nullable|string|max:100',
             'who' => 'nullable|string|max:200',
-            'what' => 'nullable|in:decided,recorded,released,packed',
+            'what' => 'nullable|in:decided,recorded,released,packed,crew,exported,installation',
             'from' => 'nullable|date_format:Y-m-d',
             'to' => 'nullable|date_format:Y-m-d',
             'page' => 'nullable|integer|min:1|max:100000',
@@ -31,7 +33,7 @@ final class AuditController
             ->join('users', 'users.id', '=', 'log.user_id')
             ->when(
                 $request->string('who')->toString() !== '',
-                static fn (Builder $query) => $query->where('users.sign_in', $request->string('who')->toString()),
+                static fn (Builder $query) => $query->where('users.key', $request->string('who')->toString()),
             )
             ->when(
                 $request->string('from')->toString() !== '',
@@ -62,7 +64,7 @@ final class AuditController
                 ->orderByDesc('log.at')
                 ->orderByDesc('log.id')
                 ->forPage($page, self::PAGE)
-                ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.sign_in'])
+                ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.key'])
                 ->map(
                     static fn (object $row): array => [
                         'what' => $row->what,
@@ -70,16 +72,23 @@ final class AuditController
                         'at' => $row->at,
                         'run' => $row->run,
                         'who' => $row->name,
-                        'signIn' => $row->sign_in,
+                        'person' => $row->key,
                     ],
                 )
                 ->all(),
-            'people' => $stored
-                ->crew()
-                ->get(['users.name', 'users.sign_in'])
-                ->map(static fn ($person): array => ['signIn' => $person->sign_in, 'name' => $person->name])
-                ->all(),
+            'people' => self::people($stored),
         ]);
+    }
+
+    /** @return list<array{id: string, name: string}> */
+    private static function people(StoredInstallation $stored): array
+    {
+        $people = [];
+        foreach ($stored->names() as $key => $name) {
+            $people[] = ['id' => (string) $key, 'name' => $name];
+        }
+
+        return $people;
     }
 
     /** In one query, whatever is asked for. */
@@ -110,6 +119,17 @@ final class AuditController
                 ->selectRaw(
                     "'packed' as what, id, 'pack ' || number || ', ' || gaps || ' open points' as words, created_at as at, '' as run, user_id",
                 ),
+            // Not of the record: who may what, and what left as a file.
+            ...array_combine(
+                self::LOGGED,
+                array_map(
+                    static fn (string $what): Builder => DB::table('logbook')
+                        ->where('installation_id', $stored->id)
+                        ->where('what', $what)
+                        ->selectRaw("what::text, id, words, created_at as at, '' as run, user_id"),
+                    self::LOGGED,
+                ),
+            ),
         ];
         $parts = $only === '' ? array_values($parts) : [$parts[$only]];
         $first = array_shift($parts);

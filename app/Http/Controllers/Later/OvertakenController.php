@@ -6,10 +6,9 @@ namespace App\Http\Controllers\Later;
 
 use App\Changes\RemedyDesk;
 use App\Http\Resources\Later\ImpactResource;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Loaded;
-use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -32,16 +31,12 @@ final readonly class OvertakenController
         return response()->json(['run' => $impact === null ? null : ImpactResource::run($impact)]);
     }
 
-    public function record(
-        Request $request,
-        #[CurrentUser] User $user,
-        StoredInstallation $stored,
-        string $id,
-    ): JsonResponse {
+    public function record(Request $request, Membership $member, StoredInstallation $stored, string $id): JsonResponse
+    {
         $request->validate(['id' => 'required|uuid', 'remedy' => 'required|string|max:40']);
         $this->desk->record(
             $stored,
-            $user,
+            $member,
             $id,
             $request->string('remedy')->toString(),
             $request->string('id')->lower()->toString(),

@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Later;
 use App\Handover\PackDesk;
 use App\Handover\Sums;
 use App\Handover\Verification;
+use App\Models\Membership;
 use App\Models\Pack;
 use App\Models\StoredInstallation;
 use App\Models\User;
@@ -82,7 +83,7 @@ final readonly class PackController
 
     public function sign(
         Request $request,
-        #[CurrentUser] User $user,
+        Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
@@ -91,20 +92,20 @@ final readonly class PackController
         $request->validate(['role' => 'required|string']);
         $role = $request->string('role')->toString();
         abort_unless(
-            in_array($role, $user->roles, true),
+            in_array($role, $member->roles, true),
             422,
-            'You sign as what you are here: '.implode(' or ', $user->roles).'.',
+            'You sign as what you are here: '.implode(' or ', $member->roles).'.',
         );
-        $pack = $this->desk->sign(self::find($stored, $number), $user, $role);
+        $pack = $this->desk->sign(self::find($stored, $number), $member->user, $role);
         if ($role === 'lead') {
-            $this->signOff($loaded, $user, $recorder);
+            $this->signOff($loaded, $member, $recorder);
         }
 
         return response()->json(self::line($pack->load('user')), 201);
     }
 
     /** What the lead signs for is signed off, cable by cable, where it is tested. */
-    private function signOff(Loaded $loaded, User $user, Recorder $recorder): void
+    private function signOff(Loaded $loaded, Membership $member, Recorder $recorder): void
     {
         foreach ($loaded->installation->runs() as $run) {
             $states = [];
@@ -116,7 +117,7 @@ final readonly class PackController
                 ($states[Stage::Test->value] ?? null) === BeadState::Done &&
                 ($states[Stage::Signed->value] ?? null) !== BeadState::Done
             ) {
-                $recorder->record($loaded, $user, [
+                $recorder->record($loaded, $member, [
                     'id' => (string) Str::uuid(),
                     'kind' => 'signed-off',
                     'run' => $run->id,

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Later;
 
 use App\Http\Resources\Later\ImpactResource;
+use App\Models\Membership;
 use App\Models\Release;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
@@ -71,8 +73,13 @@ final readonly class ReleaseController
     }
 
     /** The frozen copy: the installation as a file, or its plan. */
-    public function document(StoredInstallation $stored, string $letter, string $what): Response
+    public function document(Membership $member, StoredInstallation $stored, string $letter, string $what): Response
     {
+        abort_unless(
+            $what === 'plan' || $member->hasRole(Role::Planner, Role::Lead),
+            403,
+            'The installation as a file is for planners and leads.',
+        );
         $release = self::find($stored, $letter);
         abort_unless(
             ReleaseDesk::holds($release->load('user'), $stored),

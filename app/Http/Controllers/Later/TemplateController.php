@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Later;
 
 use App\Formats\BadLine;
+use App\Formats\Beginning;
 use App\Formats\FileExporter;
-use App\Formats\FileImporter;
-use App\Http\LastOpened;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
@@ -25,7 +24,7 @@ use Sartal\Core\Proof\Record\Record;
  */
 final readonly class TemplateController
 {
-    public function __construct(private FileExporter $exporter, private FileImporter $importer)
+    public function __construct(private FileExporter $exporter, private Beginning $beginning)
     {
     }
 
@@ -41,13 +40,16 @@ final readonly class TemplateController
                 'key' => ['required', 'string', 'max:60', 'regex:~^[a-z0-9][a-z0-9-]*$~'],
                 'building' => 'boolean',
                 'runs' => 'boolean',
+                'shelf' => 'boolean',
+                'crew' => 'boolean',
+                'rules' => 'boolean',
             ],
             [
                 'key.regex' => 'Use small letters, digits and hyphens, such as "lock-gallery".',
             ],
         );
         $key = $request->string('key')->toString();
-        if (StoredInstallation::query()->where('key', $key)->exists()) {
+        if ($user->organisation()->firstOrFail()->installations()->where('key', $key)->exists()) {
             throw BadLine::because('key', $key, 'There is an installation of this name already. Choose another.');
         }
         $file = $this->exporter->export($loaded);
@@ -57,8 +59,15 @@ final readonly class TemplateController
             $request->string('name')->trim()->toString(),
             $request->boolean('building') || $request->boolean('runs'),
             $request->boolean('runs'),
+            $request->boolean('shelf'),
+            $request->boolean('rules', true),
         );
-        $made = $this->importer->import(new InstallationFile($template, new Record(), $file->people));
+        $made = $this->beginning->from(
+            new InstallationFile($template, new Record(), $file->people),
+            $user,
+            'from '.$stored->name,
+            $request->boolean('crew', true),
+        );
         // Types of the house's own travel with it, whether a run uses them yet or not.
         foreach ($stored->entries()->whereIn('kind', array_column(DecisionKind::types(), 'value'))->get() as $type) {
             $made->entries()->create([
@@ -68,21 +77,27 @@ final readonly class TemplateController
                 'definition' => $type->definition,
             ]);
         }
-        $made->crew()->syncWithoutDetaching([$user->id]);
-        LastOpened::put($user, $made);
 
-        return response()->json(['id' => $made->id, 'address' => $made->address, 'name' => $made->name], 201);
+        return response()->json($made->reference(), 201);
     }
 
-    private static function of(Installation $in, string $key, string $name, bool $building, bool $runs): Installation
-    {
+    private static function of(
+        Installation $in,
+        string $key,
+        string $name,
+        bool $building,
+        bool $runs,
+        bool $shelf,
+        bool $rules,
+    ): Installation {
+        $ships = Beginning::bare($key, $name)->installation;
         // A panel stays where it is, with nothing in it where no runs come along.
         $bare = static fn (Panel $panel): Panel => new Panel(...['places' => []] + get_object_vars($panel));
 
         return new Installation(
             $key,
             $name,
-            $in->rules(),
+            $rules ? $in->rules() : $ships->rules(),
             $in->catalogue,
             $building ? $in->locations() : [],
             $building ? $in->ways() : [],
@@ -97,9 +112,10 @@ final readonly class TemplateController
             $runs ? $in->switches() : [],
             $building ? $in->junctions() : [],
             $building ? array_map($runs ? static fn (Panel $panel): Panel => $panel : $bare, $in->panels()) : [],
+            reels: $shelf ? $in->reels() : [],
             economy: $in->economy(),
-            workshop: $in->workshop(),
-            testing: $in->testing(),
+            workshop: $rules ? $in->workshop() : $ships->workshop(),
+            testing: $rules ? $in->testing() : $ships->testing(),
             instruments: $in->instruments(),
         );
     }

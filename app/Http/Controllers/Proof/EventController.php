@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Proof;
 
 use App\Http\Resources\Work\ReplannedResource;
+use App\Models\Membership;
 use App\Models\Role;
-use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
 use App\Recording\Sent;
-use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\File\PlanEncoder;
@@ -24,10 +23,10 @@ final readonly class EventController
     {
     }
 
-    public function store(Request $request, #[CurrentUser] User $user, Loaded $loaded): JsonResponse
+    public function store(Request $request, Membership $member, Loaded $loaded): JsonResponse
     {
         $kind = EventKind::tryFrom($request->string('kind')->toString());
-        if ($kind !== null && ! $user->hasRole(...self::may($kind))) {
+        if ($kind !== null && ! $member->hasRole(...self::may($kind))) {
             abort(
                 403,
                 sprintf(
@@ -37,7 +36,7 @@ final readonly class EventController
                 ),
             );
         }
-        $new = $this->recorder->record($loaded, $user, $request->all(), Sent::by($user, $request->all()));
+        $new = $this->recorder->record($loaded, $member, $request->all(), Sent::by($member->user, $request->all()));
         $now = $this->store->atWork($loaded->stored->refresh());
         $run = $request->string('run')->toString();
 

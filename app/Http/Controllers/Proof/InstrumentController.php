@@ -7,8 +7,8 @@ namespace App\Http\Controllers\Proof;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
@@ -17,7 +17,6 @@ use App\Testing\CertifierCsv;
 use App\Testing\InstrumentMessage;
 use App\Testing\Mending;
 use App\Testing\UnderTest;
-use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -122,7 +121,7 @@ final readonly class InstrumentController
     /** A certifier's card: looked at first, then recorded, all of it or nothing. */
     public function card(
         Request $request,
-        #[CurrentUser] User $user,
+        Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
@@ -145,9 +144,9 @@ final readonly class InstrumentController
                 422,
                 'The card needs an id of its own, so that a repeat is recorded once.',
             );
-            DB::transaction(function () use ($readings, $recorder, $loaded, $user, $request, $card): void {
+            DB::transaction(function () use ($readings, $recorder, $loaded, $member, $request, $card): void {
                 foreach ($readings as $run => $reading) {
-                    $recorder->record($loaded, $user, [
+                    $recorder->record($loaded, $member, [
                         'id' => Uuid::uuid5($card, (string) $run)->toString(),
                         'kind' => 'tested',
                         'run' => (string) $run,
@@ -165,7 +164,7 @@ final readonly class InstrumentController
     /** What a test found goes back to the bench. */
     public function mend(
         Request $request,
-        #[CurrentUser] User $user,
+        Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Mending $mending,
@@ -182,7 +181,7 @@ final readonly class InstrumentController
             [
                 'again' => $mending->send(
                     $stored,
-                    $user,
+                    $member,
                     UnderTest::of($loaded, $id)->assembly->id,
                     $edges,
                     $test,

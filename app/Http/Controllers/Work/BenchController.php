@@ -14,6 +14,7 @@ use App\Documents\Drawing\PdfCanvas;
 use App\Documents\TravellerDrawing;
 use App\Http\Resources\Work\JobResource;
 use App\Http\Resources\Work\JobStateResource;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecord;
@@ -84,7 +85,7 @@ final readonly class BenchController
 
     public function record(
         Request $request,
-        #[CurrentUser] User $user,
+        Membership $member,
         StoredInstallation $stored,
         BenchRecorder $recorder,
         string $ids,
@@ -97,9 +98,9 @@ final readonly class BenchController
         $new = $recorder->record(
             $stored,
             $job,
-            $user,
+            $member,
             $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all(),
-            Sent::by($user, $request->all()),
+            Sent::by($member->user, $request->all()),
         );
 
         return response()->json(['new' => $new], $new ? 201 : 200);
@@ -193,11 +194,6 @@ final readonly class BenchController
         // The cursor first: what comes in between is then seen twice rather than never.
         $cursor = $this->records->cursor($stored, $job->runs());
 
-        return JobStateResource::of(
-            $job,
-            $this->records->events($stored, $job->runs()),
-            $cursor,
-            $stored->crew()->pluck('name', 'sign_in')->all(),
-        );
+        return JobStateResource::of($job, $this->records->events($stored, $job->runs()), $cursor, $stored->names());
     }
 }

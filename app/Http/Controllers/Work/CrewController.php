@@ -10,16 +10,18 @@ use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Http\Resources\Who\CrewResource;
+use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Who\CrewDesk;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Sartal\Core\Ends\Wiring\Assembly;
@@ -35,43 +37,32 @@ use Sartal\Core\Work\Bench\Skill;
 /** The crew: who there is, what they can, what they were given, and the board that the lead looks at. */
 final readonly class CrewController
 {
+    public function __construct(private CrewDesk $desk)
+    {
+    }
+
     public function board(StoredInstallation $stored, Board $board): JsonResponse
     {
         return response()->json($board->of($stored));
     }
 
     public function index(
-        #[CurrentUser] User $lead,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
         Jobs $jobs,
         Times $times,
     ): JsonResponse {
-        $people = $stored
-            ->crew()
-            ->get()
-            ->map(
-                fn (User $person): array => [
-                    'id' => $person->id,
-                    'signIn' => $person->sign_in,
-                    'name' => $person->name,
-                    'roles' => $person->roles,
-                    'skills' => $person->skills,
-                    'retired' => $person->retired_at !== null,
-                    'signsIn' => $person->password !== null,
-                    'mine' => $this->isMine($lead, $person),
-                ],
-            )
-            ->all();
         $given = DB::table('assignments')
+            ->join('users', 'users.id', '=', 'user_id')
             ->where('installation_id', $stored->id)
-            ->orderBy('id')
-            ->get(['id', 'user_id', 'kind', 'key'])
+            ->orderBy('assignments.id')
+            ->get(['assignments.id', 'users.key as person', 'kind', 'assignments.key'])
             ->all();
         $book = $times->of($stored);
 
         return response()->json([
-            'people' => $people,
+            ...CrewResource::of($stored, $user),
             'given' => $given,
             'skills' => array_map(
                 static fn (Skill $skill): array => ['id' => $skill->value, 'name' => $skill->words()],
@@ -112,76 +103,60 @@ final readonly class CrewController
         ]);
     }
 
-    public function store(Request $request, StoredInstallation $stored): JsonResponse
+    /** A colleague by "person", or somebody new by "name" and "signIn". */
+    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
     {
-        $data = $this->checked($request, null);
-        $signIn = mb_strtolower(trim($data['signIn'] ?? ''));
-        if (User::query()->where('sign_in', $signIn)->exists()) {
-            throw ValidationException::withMessages([
-                'signIn' => 'Somebody has this sign-in name already. Choose another.',
-            ]);
+        [$roles, $skills] = self::checked($request);
+        if ($request->has('person')) {
+            $request->validate(['person' => 'required|string|max:40']);
+            $key = $request->string('person')->toString();
+            $this->desk->take($stored, $user, $key, $roles, $skills);
+
+            return response()->json(['id' => $key, 'invitation' => null], 201);
         }
-        $password = self::password();
-        $person = DB::transaction(function () use ($data, $signIn, $password, $stored): User {
-            $person = User::query()->create([
-                'sign_in' => $signIn,
-                'name' => $data['name'],
-                'roles' => $data['roles'],
-                'skills' => $data['skills'],
-                'password' => $password,
-            ]);
-            $stored->crew()->attach($person->id);
+        $request->validate(
+            ['name' => 'required|string|max:120', 'signIn' => 'required|string|max:200'],
+            [
+                'name.required' => 'Write the person’s name.',
+                'signIn.required' => 'Write a sign-in name, such as a mail address.',
+            ],
+        );
+        $invited = $this->desk->invite(
+            $stored,
+            $user,
+            $request->string('name')->toString(),
+            $request->string('signIn')->toString(),
+            $roles,
+            $skills,
+        );
 
-            return $person;
-        });
-
-        return response()->json(['id' => $person->id, 'password' => $password], 201);
+        return response()->json(['id' => $invited->person->key, 'invitation' => $invited->invitation->shape()], 201);
     }
 
     public function update(
         Request $request,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-        int $id,
+        string $person,
     ): JsonResponse {
-        $person = $this->person($user, $stored, $id);
-        $data = $this->checked($request, $person);
-        if ($person->id === $user->id && ! in_array(Role::Lead->value, $data['roles'], true)) {
-            throw ValidationException::withMessages([
-                'roles' => 'You cannot take the lead from yourself. Make somebody else lead first, and let them do it.',
-            ]);
-        }
-        $person->update(['name' => $data['name'], 'roles' => $data['roles'], 'skills' => $data['skills']]);
+        [$roles, $skills] = self::checked($request);
+        $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills);
 
         return response()->json(['saved' => true]);
     }
 
-    /** A new password, shown once: the lead hands it over. */
-    public function reset(#[CurrentUser] User $user, StoredInstallation $stored, int $id): JsonResponse
+    /** Out of the crew; what they did stays theirs. */
+    public function end(#[CurrentUser] User $user, StoredInstallation $stored, string $person): JsonResponse
     {
-        $person = $this->person($user, $stored, $id);
-        $password = self::password();
-        $person->update(['password' => $password]);
-        DB::table('sessions')->where('user_id', $person->id)->delete();
+        $this->desk->end(self::member($stored, $person), $stored, $user);
 
-        return response()->json(['password' => $password]);
+        return response()->json(['saved' => true]);
     }
 
-    public function retire(
-        Request $request,
-        #[CurrentUser] User $user,
-        StoredInstallation $stored,
-        int $id,
-    ): JsonResponse {
-        $person = $this->person($user, $stored, $id);
-        if ($person->id === $user->id) {
-            throw ValidationException::withMessages(['id' => 'You cannot retire yourself. Another lead can.']);
-        }
-        $retires = $request->boolean('retired');
-        $person->update(['retired_at' => $retires ? now() : null]);
-        if ($retires) {
-            DB::table('sessions')->where('user_id', $person->id)->delete();
-        }
+    /** Everybody may go by themselves. */
+    public function leave(Membership $member, StoredInstallation $stored): JsonResponse
+    {
+        $this->desk->end($member, $stored, $member->user);
 
         return response()->json(['saved' => true]);
     }
@@ -189,7 +164,7 @@ final readonly class CrewController
     public function give(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
     {
         $data = $request->validate([
-            'user' => 'required|integer',
+            'person' => 'required|string|max:40',
             'kind' => ['required', Rule::in(['loom', 'assembly', 'skill'])],
             'key' => 'required|string|max:255',
         ]);
@@ -203,12 +178,13 @@ final readonly class CrewController
                 'key' => sprintf('There is no %s "%s" here.', $data['kind'], $data['key']),
             ]);
         }
-        if (! $stored->crew()->where('users.id', $data['user'])->whereNull('retired_at')->exists()) {
-            throw ValidationException::withMessages(['user' => 'This person is not at work here.']);
+        $person = $stored->atWork()->whereRelation('user', 'key', $data['person'])->value('user_id');
+        if ($person === null) {
+            throw ValidationException::withMessages(['person' => 'This person is not at work here.']);
         }
         DB::table('assignments')->insertOrIgnore([
             'installation_id' => $stored->id,
-            'user_id' => $data['user'],
+            'user_id' => $person,
             'kind' => $data['kind'],
             'key' => $data['key'],
         ]);
@@ -235,50 +211,38 @@ final readonly class CrewController
         return response()->json(['saved' => true]);
     }
 
-    /** @return array{name: string, roles: list<string>, skills: list<string>, signIn?: string} */
-    private function checked(Request $request, ?User $person): array
+    /** @return array{list<string>, list<string>} roles and skills */
+    private static function checked(Request $request): array
     {
         $roles = array_map(static fn (Role $role): string => $role->value, Role::cases());
         $skills = array_map(static fn (Skill $skill): string => $skill->value, Skill::cases());
 
-        /** @var array{name: string, roles: list<string>, skills: list<string>, signIn?: string} */
-        return $request->validate(
+        /** @var array{roles: list<string>, skills: list<string>} $data */
+        $data = $request->validate(
             [
-                'name' => 'required|string|max:120',
                 'roles' => 'required|array|min:1',
-                'roles.*' => [Rule::in($roles)],
+                'roles.*' => ['distinct', Rule::in($roles)],
                 'skills' => 'present|array',
-                'skills.*' => [Rule::in($skills)],
-                ...$person === null ? ['signIn' => 'required|string|max:200'] : [],
+                'skills.*' => ['distinct', Rule::in($skills)],
             ],
             [
-                'name.required' => 'Write the person’s name.',
                 'roles.required' => 'Choose at least one role.',
                 'roles.*.in' => 'Roles are '.implode(', ', $roles).'.',
                 'skills.*.in' => 'Skills are '.implode(', ', $skills).'.',
-                'signIn.required' => 'Write a sign-in name, such as an address.',
             ],
         );
+
+        return [array_values($data['roles']), array_values($data['skills'])];
     }
 
-    /** Of this crew, and of no crew that the lead is not lead of: a password opens all of somebody's installations. */
-    private function person(User $lead, StoredInstallation $stored, int $id): User
+    private static function member(StoredInstallation $stored, string $person): Membership
     {
-        $person = $stored->crew()->where('users.id', $id)->first() ?? abort(404, 'This person is not of the crew.');
-        abort_unless(
-            $this->isMine($lead, $person),
-            403,
-            'This person works on an installation that you do not lead. Their lead changes them.',
-        );
-
-        return $person;
-    }
-
-    private function isMine(User $lead, User $person): bool
-    {
-        $theirs = $person->installations()->pluck('installations.id')->all();
-
-        return array_diff($theirs, $lead->installations()->pluck('installations.id')->all()) === [];
+        return $stored
+            ->memberships()
+            ->with('user')
+            ->where('ended_at', null)
+            ->whereRelation('user', 'key', $person)
+            ->first() ?? abort(404, 'This person is not of the crew.');
     }
 
     /** @return list<string> every tool that operations name */
@@ -294,10 +258,5 @@ final readonly class CrewController
         ksort($tools);
 
         return array_map(strval(...), array_keys($tools));
-    }
-
-    private static function password(): string
-    {
-        return Str::lower(Str::random(4)).'-'.Str::lower(Str::random(4)).'-'.Str::lower(Str::random(4));
     }
 }

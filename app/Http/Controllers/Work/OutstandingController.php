@@ -6,6 +6,8 @@ namespace App\Http\Controllers\Work;
 
 use App\Bench\CodeEdition;
 use App\Labels\LabelStock;
+use App\Library\Library;
+use App\Library\Stand;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
@@ -21,8 +23,11 @@ use Sartal\Core\Plan\Planning\Stage;
 /** What is left to do in each place of the work, for the rail. */
 final readonly class OutstandingController
 {
-    public function __construct(private InstallationStore $store, private LabelStock $labels)
-    {
+    public function __construct(
+        private InstallationStore $store,
+        private LabelStock $labels,
+        private Library $library,
+    ) {
     }
 
     public function __invoke(StoredInstallation $stored): JsonResponse
@@ -51,7 +56,12 @@ final readonly class OutstandingController
             ),
         );
 
-        return response()->json($known['counts'] + ['labels' => $left]);
+        $newer = array_filter(
+            $this->library->of($stored),
+            static fn (array $each): bool => $each['stand'] === Stand::Newer,
+        );
+
+        return response()->json($known['counts'] + ['labels' => $left, 'rules' => count($newer)]);
     }
 
     /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */

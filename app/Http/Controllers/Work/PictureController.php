@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Jobs;
+use App\Models\Membership;
 use App\Models\StoredInstallation;
-use App\Models\User;
 use App\Recording\BenchRecorder;
 use App\Recording\Sent;
 use App\Recording\Uploads;
-use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -27,7 +26,7 @@ final class PictureController
 
     public function store(
         Request $request,
-        #[CurrentUser] User $user,
+        Membership $member,
         StoredInstallation $stored,
         Jobs $jobs,
         BenchRecorder $recorder,
@@ -63,7 +62,7 @@ final class PictureController
             $stored,
             $file,
             $name,
-            static fn (): bool => $recorder->record($stored, $job, $user, $event, Sent::by($user, $event)),
+            static fn (): bool => $recorder->record($stored, $job, $member, $event, Sent::by($member->user, $event)),
         );
 
         return response()->json(['new' => $new, 'picture' => $name], $new ? 201 : 200);

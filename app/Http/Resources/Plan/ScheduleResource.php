@@ -58,7 +58,12 @@ final class ScheduleResource
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
             'withdrawn' => $run->withdrawn,
             'who' => array_values(
-                array_unique(array_map(static fn (Event $event): string => $event->by, $loaded->record->of($run->id))),
+                array_unique(
+                    array_map(
+                        static fn (Event $event): string => $loaded->people[$event->by] ?? $event->by,
+                        $loaded->record->of($run->id),
+                    ),
+                ),
             ),
             'findings' => array_map(
                 static fn (Finding $finding): array => [

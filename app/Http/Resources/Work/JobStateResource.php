@@ -13,7 +13,7 @@ final class JobStateResource
 {
     /**
      * @param  list<Event>  $events
-     * @param  array<int|string, string>  $people  sign-in name → name
+     * @param  array<int|string, string>  $people  what the record calls people by → name
      * @return array<int|string, mixed>
      */
     public static function of(Job $job, array $events, int $cursor, array $people): array

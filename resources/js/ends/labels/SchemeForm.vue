@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { LabelFinding, LabelLine, LabelScheme } from '../../api/labels'
 import { useAttempt } from '../../ui/attempt'
+import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ scheme: LabelScheme; tokens: Record<string, string>; version: number; may: boolean }>()
 const emit = defineEmits<{ saved: [] }>()
@@ -25,16 +26,20 @@ const FIELDS: [Exclude<keyof LabelScheme, 'limit'>, string][] = [
   ['leg', 'Tail'],
   ['legLine', 'its second line'],
 ]
+const { latest, forget } = useLatest()
 const look = useDebounceFn(
   () =>
-    attempt(async () => {
-      preview.value = await api.post('labels/preview', { scheme: draft.value })
-    }),
+    attempt(() =>
+      latest(api.post<NonNullable<typeof preview.value>>('labels/preview', { scheme: draft.value }), answer => {
+        preview.value = answer
+      }),
+    ),
   350,
 )
 watch(
   draft,
   () => {
+    forget()
     preview.value = null
     if (changed.value) void look()
   },

@@ -6,6 +6,7 @@ import type { Building, Rerouted, Way, WayPart } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 import ReroutedList from './ReroutedList.vue'
+import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ building: Building; way: Way | null; from: string; to: string }>()
 const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
@@ -49,11 +50,14 @@ const part = computed<WayPart>(() => ({
 }))
 const ahead = ref<Rerouted | null>(null)
 const wrong = ref('')
+const { latest } = useLatest()
 const look = useDebounceFn(async () => {
   if (!draft.name || !draft.length) return
   try {
-    ahead.value = await api.post<Rerouted>('building/preview', { part: part.value })
-    wrong.value = ''
+    await latest(api.post<Rerouted>('building/preview', { part: part.value }), answer => {
+      ahead.value = answer
+      wrong.value = ''
+    })
   } catch (error) {
     ahead.value = null
     const listed =

@@ -7,6 +7,7 @@ import type { TypeDetail, TypeKind, TypeLine } from '../../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../../ui/attempt'
 import ConnectorView from '../../ui/ConnectorView.vue'
+import LibraryPanel from './LibraryPanel.vue'
 import TypeEditor from './TypeEditor.vue'
 
 const KINDS: { kind: TypeKind; name: string }[] = [
@@ -24,6 +25,7 @@ const kind = computed<TypeKind>(() => KINDS.find(each => each.kind === route.que
 const words = ref('')
 const detail = ref<TypeDetail | null>(null)
 const editing = ref<'edit' | 'copy' | null>(null)
+const library = ref<InstanceType<typeof LibraryPanel> | null>(null)
 const { problem, said, attempt } = useAttempt()
 
 const load = () =>
@@ -76,6 +78,11 @@ async function saved(id: string) {
   await load()
   if (route.query.id === id) detail.value = await api.get<TypeDetail>(`types/${kind.value}/${id}`)
   else open(id)
+}
+async function taken(of: TypeKind, id: string) {
+  said.value = 'Taken into this installation.'
+  await load()
+  if (route.query.id === id && kind.value === of) detail.value = await api.get<TypeDetail>(`types/${of}/${id}`)
 }
 const plain = (value: unknown, range = false): string =>
   Array.isArray(value)
@@ -136,7 +143,8 @@ const mates = computed(() =>
         placeholder="filter: foil, used, own"
         aria-label="Filter the catalogue" />
     </header>
-    <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+    <div><p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+      <LibraryPanel ref="library" @taken="taken" /></div>
     <div class="columns">
       <section class="list">
         <nav class="kinds" aria-label="Kinds of types"><router-link
@@ -170,6 +178,12 @@ const mates = computed(() =>
             variant="outlined"
             color="primary"
             @click="editing = 'edit'">{{ detail.version == null ? 'Change for this installation' : 'Edit' }}</v-btn>
+          <v-btn
+            v-if="detail.version != null && library?.stand(detail.kind, detail.id) !== 'same'"
+            size="small"
+            variant="outlined"
+            color="primary"
+            @click="library?.put(detail.kind, detail.id)">Put into the library</v-btn>
           <v-btn
             v-if="!detail.retired && ['cable', 'connector'].includes(detail.kind) || detail.version != null"
             size="small"

@@ -24,6 +24,7 @@ import Swatch from '../../ui/Swatch.vue'
 import LayOut from './LayOut.vue'
 import PasteTable from './PasteTable.vue'
 import { usePlanDraft } from './usePlanDraft'
+import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -191,10 +192,13 @@ watch(
     if (saving.value && asName.value) void look()
   }, 400),
 )
+const { latest } = useLatest()
 const look = () =>
-  attempt(async () => {
-    preview.value = await api.post<Consequences>('types/plan/preview', { definition: definition() })
-  })
+  attempt(() =>
+    latest(api.post<Consequences>('types/plan/preview', { definition: definition() }), answer => {
+      preview.value = answer
+    }),
+  )
 const save = () =>
   attempt(async () => {
     const kept = detail.value?.version != null && target.value === detail.value.id ? detail.value.version : null

@@ -7,6 +7,7 @@ import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
+import { useLatest } from '../../ui/latest'
 
 interface By {
   who: string
@@ -61,16 +62,19 @@ onMounted(() => attempt(read))
 const words = ref('')
 const found = ref<Found[]>([])
 const trace = ref<Trace | null>(null)
+const { latest, forget } = useLatest()
 const look = useDebounceFn(async () => {
+  forget()
   if (!words.value.trim()) {
     found.value = []
     return
   }
-  await attempt(async () => {
-    found.value = (
-      await api.get<{ circuits: Found[] }>(`service/circuits?q=${encodeURIComponent(words.value)}`)
-    ).circuits
-  })
+  const asked = api.get<{ circuits: Found[] }>(`service/circuits?q=${encodeURIComponent(words.value)}`)
+  await attempt(() =>
+    latest(asked, answer => {
+      found.value = answer.circuits
+    }),
+  )
 }, 200)
 watch(words, look)
 const follow = (circuit: Found) =>

@@ -12,6 +12,8 @@ const { problem, busy, attempt } = useAttempt()
 const name = ref('')
 const key = ref('')
 const takes = ref<'rules' | 'building' | 'runs'>('rules')
+const shelf = ref(false)
+const crew = ref(true)
 /** Follows the name until somebody writes another. */
 const own = ref(false)
 watch(name, now => {
@@ -25,6 +27,8 @@ const make = () =>
       key: key.value,
       building: takes.value !== 'rules',
       runs: takes.value === 'runs',
+      shelf: shelf.value,
+      crew: crew.value,
     })
     visit(made)
   })
@@ -49,6 +53,8 @@ const make = () =>
             type="radio"
             value="building"> and the building, its equipment and its panels</label>
           <label><input v-model="takes" type="radio" value="runs"> and every cable, as if nothing was done yet</label>
+          <label class="apart"><input v-model="crew" type="checkbox"> its crew, as what they are here</label>
+          <label><input v-model="shelf" type="checkbox"> the shelf: reels and what is left on them</label>
         </fieldset>
         <p class="acts"><v-btn
           type="submit"
@@ -78,6 +84,9 @@ fieldset {
 legend {
   font-weight: 600;
   padding: 0;
+}
+label.apart {
+  margin-top: 8px;
 }
 .acts {
   display: flex;

@@ -5,6 +5,7 @@ import { api } from '../../api/client'
 import type { Finding, Line, RunPage, Worked } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { length } from '../../ui/units'
+import { useLatest } from '../../ui/latest'
 
 /** A run from one line of words, shown whole before it is saved. */
 const emit = defineEmits<{ saved: [RunPage]; open: [Line]; close: [] }>()
@@ -25,9 +26,15 @@ onMounted(() => field.value?.focus())
 watch(problem, refused => {
   if (refused) guess.value = null
 })
+const { latest, forget } = useLatest()
 const read = () =>
   attempt(async () => {
-    guess.value = text.value.trim() ? await api.post<Guess>('runs/quick', { text: text.value }) : null
+    forget()
+    if (text.value.trim() === '') guess.value = null
+    else
+      await latest(api.post<Guess>('runs/quick', { text: text.value }), answer => {
+        guess.value = answer
+      })
   })
 watch(text, useDebounceFn(read, 400))
 const save = () =>

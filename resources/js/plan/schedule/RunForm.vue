@@ -6,6 +6,7 @@ import type { Catalogue, Finding, Line, Row, RunPage, Worked } from '../../api/t
 import { length } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
+import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ mode: 'new' | 'edit' | 'copy'; id: string | null; prefilled?: Line | null }>()
 const emit = defineEmits<{ saved: [RunPage]; close: [] }>()
@@ -103,11 +104,18 @@ watch(
   },
 )
 
+const { latest } = useLatest()
 const settle = useDebounceFn(async () => {
   if (!line.value.code || !line.value.cable || !signals.value.length || !line.value.from || !line.value.to) return
   try {
-    proposed.value = await api.post('runs/propose', { line: line.value, id: props.mode === 'edit' ? props.id : null })
-    errors.value = {}
+    const asked = api.post<NonNullable<typeof proposed.value>>('runs/propose', {
+      line: line.value,
+      id: props.mode === 'edit' ? props.id : null,
+    })
+    await latest(asked, answer => {
+      proposed.value = answer
+      errors.value = {}
+    })
   } catch (error) {
     if (error instanceof ApiError && error.status === 422) errors.value = error.fields
     proposed.value = null

@@ -36,7 +36,7 @@ function fits(row: Row, word: string): boolean {
     case 'cable':
       return row.cable.toLowerCase().includes(value)
     case 'by':
-      return row.who.some(each => each.includes(value))
+      return row.who.some(each => each.toLowerCase().includes(value))
     case 'next':
       return (STAGE[waiting(row)] ?? '').toLowerCase().includes(value)
   }

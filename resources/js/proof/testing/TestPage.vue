@@ -19,6 +19,7 @@ import { answered, provisional } from './provisional'
 import TrialsPanel from './TrialsPanel.vue'
 import { useDraft } from './useDraft'
 import VerdictPanel from './VerdictPanel.vue'
+import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -80,7 +81,7 @@ const complete = computed(() => verdict.value !== null && verdict.value !== 'inc
 const unlicensed = computed(
   () => (sheet.value?.licensed ?? false) && !session.session.person?.skills?.includes('mains'),
 )
-const own = computed(() => sheet.value?.makers.includes(session.session.person?.signIn ?? '') ?? false)
+const own = computed(() => sheet.value?.makers.includes(session.session.person?.id ?? '') ?? false)
 
 const load = () =>
   attempt(async () => {
@@ -101,13 +102,17 @@ watch(
   { immediate: true },
 )
 
+const { latest, forget } = useLatest()
 const ask = useDebounceFn(async () => {
   if (isEmpty.value) {
     judgement.value = null
     return
   }
   try {
-    judgement.value = await api.post<Judgement>(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
+    const asked = api.post<Judgement>(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
+    await latest(asked, answer_ => {
+      judgement.value = answer_
+    })
   } catch (error) {
     // Out of reach: what this device can tell stands in for it.
     judgement.value = null
@@ -118,6 +123,7 @@ const ask = useDebounceFn(async () => {
 }, 250)
 /** What was known a moment ago no longer is. */
 function judge() {
+  forget()
   judgement.value = null
   void ask()
 }

@@ -285,7 +285,7 @@ watch([at, aloud], () => {
       <h1 class="mono">{{ title }}</h1>
       <span
         v-for="person in others"
-        :key="person.signIn"
+        :key="person.person"
         class="other"
         :title="`${person.name} is at ${byId.get(person.step)?.piece.place}`">
         <span class="initial">{{ person.name.slice(0,
@@ -309,7 +309,7 @@ watch([at, aloud], () => {
       <strong>On hold: {{ hold.note }}</strong>{{ hold.by }} stopped this job. Nothing is confirmed until that is
       lifted.
       <button
-        v-if="hold.own === session.session.person?.signIn || session.can('lead')"
+        v-if="hold.own === session.session.person?.id || session.can('lead')"
         type="button"
         class="plain"
         @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the

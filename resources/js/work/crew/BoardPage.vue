@@ -57,7 +57,7 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
       </section>
       <section>
         <h2>Who is on what</h2>
-        <div v-for="person in board.people" :key="person.signIn" class="person">
+        <div v-for="person in board.people" :key="person.id" class="person">
           <span><b>{{ person.name }}</b>
             <small>{{ person.skills.join(', ') || 'no skill named' }} · {{ person.today }} today</small></span>
           <span><router-link
@@ -68,9 +68,9 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
           <span
             class="ahead"
             role="img"
-            :aria-label="ahead(person.signIn).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
+            :aria-label="ahead(person.id).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
             <span
-              v-for="each in ahead(person.signIn)"
+              v-for="each in ahead(person.id)"
               :key="each.code + each.from"
               class="slot"
               :style="{ left: `${100 * each.from / longest}%`,

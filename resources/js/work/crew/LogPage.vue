@@ -5,6 +5,7 @@ import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import CrewTabs from './CrewTabs.vue'
+import { useLatest } from '../../ui/latest'
 
 interface Row {
   what: string
@@ -12,19 +13,20 @@ interface Row {
   at: string
   run: string
   who: string
-  signIn: string
+  person: string
 }
 interface Log {
   count: number
   pages: number
   rows: Row[]
-  people: { signIn: string; name: string }[]
+  people: { id: string; name: string }[]
 }
 
 /** Who did what, when. */
 const { problem, busy, attempt } = useAttempt()
 const log = ref<Log | null>(null)
 const asked = reactive({ q: '', who: '', what: '', from: '', to: '', page: 1 })
+const { latest } = useLatest()
 const read = () =>
   attempt(async () => {
     const query = new URLSearchParams(
@@ -32,7 +34,9 @@ const read = () =>
         .filter(([, value]) => value !== '')
         .map(([key, value]) => [key, String(value)]),
     )
-    log.value = await api.get<Log>(`crew/log?${query.toString()}`)
+    await latest(api.get<Log>(`crew/log?${query.toString()}`), answer => {
+      log.value = answer
+    })
   })
 onMounted(read)
 watch(
@@ -51,6 +55,9 @@ const WHAT: Record<string, string> = {
   recorded: 'recorded',
   released: 'released',
   packed: 'packed',
+  crew: 'crew',
+  exported: 'exported',
+  installation: 'the installation',
 }
 </script>
 
@@ -62,8 +69,8 @@ const WHAT: Record<string, string> = {
       <input v-model="asked.q" aria-label="Words" placeholder="words: a cable, a step, a note">
       <select v-model="asked.who" aria-label="Who"><option value="">everybody</option><option
         v-for="each in log?.people"
-        :key="each.signIn"
-        :value="each.signIn">{{ each.name }}</option></select>
+        :key="each.id"
+        :value="each.id">{{ each.name }}</option></select>
       <select v-model="asked.what" aria-label="What"><option value="">everything</option><option
         v-for="(words, what) in WHAT"
         :key="what"

@@ -2,16 +2,18 @@
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { CrewAnswer, Member } from '../../api/crew'
-import { useSession } from '../../api/session'
+import type { Invitation } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
+import InviteLink from '../../ui/InviteLink.vue'
 import CrewTabs from './CrewTabs.vue'
 
 const ROLES = ['planner', 'bench', 'installer', 'tester', 'lead']
-const session = useSession()
 const crew = ref<CrewAnswer | null>(null)
-const chosen = ref<Member | null>(null)
-const draft = ref({ signIn: '', name: '', roles: [] as string[], skills: [] as string[] })
-const shown = ref<{ name: string; password: string } | null>(null)
+/** Somebody of the crew; 'new': whoever comes next. */
+const chosen = ref<Member | 'new' | null>(null)
+const member = computed(() => (chosen.value === 'new' ? null : chosen.value))
+const draft = ref({ person: '', signIn: '', name: '', roles: [] as string[], skills: [] as string[] })
+const shown = ref<{ name: string; invitation: Invitation } | null>(null)
 const gift = ref({ kind: 'loom', key: '' })
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
@@ -19,7 +21,8 @@ const load = () =>
     crew.value = await api.get<CrewAnswer>('crew')
   })
 onMounted(load)
-const isNew = computed(() => chosen.value?.id === 0)
+const here = computed(() => crew.value?.people.filter(each => !each.left) ?? [])
+const gone = computed(() => crew.value?.people.filter(each => each.left) ?? [])
 const choices = computed(() =>
   crew.value === null
     ? []
@@ -35,16 +38,28 @@ watch(
     gift.value.key = ''
   },
 )
-const mine = computed(() => crew.value?.given.filter(each => each.user_id === chosen.value?.id) ?? [])
+const mine = computed(() => crew.value?.given.filter(each => each.person === member.value?.id) ?? [])
+const skills = (person: Member) =>
+  person.skills.map(each => crew.value!.skills.find(skill => skill.id === each)?.name ?? each).join(', ')
 
 function open(person: Member) {
   chosen.value = person
-  draft.value = { signIn: person.signIn, name: person.name, roles: [...person.roles], skills: [...person.skills] }
+  draft.value = { person: '', signIn: '', name: '', roles: [...person.roles], skills: [...person.skills] }
   shown.value = null
-  problem.value = ''
+  problem.value = said.value = ''
 }
-const fresh = () =>
-  open({ id: 0, signIn: '', name: '', roles: ['bench'], skills: [], retired: false, signsIn: false, mine: true })
+function fresh() {
+  chosen.value = 'new'
+  draft.value = {
+    person: crew.value?.colleagues[0]?.id ?? '',
+    signIn: '',
+    name: '',
+    roles: ['bench'],
+    skills: [],
+  }
+  shown.value = null
+  problem.value = said.value = ''
+}
 const toggle = (list: 'roles' | 'skills', value: string) => {
   draft.value[list] = draft.value[list].includes(value)
     ? draft.value[list].filter(each => each !== value)
@@ -52,34 +67,39 @@ const toggle = (list: 'roles' | 'skills', value: string) => {
 }
 const save = () =>
   attempt(async () => {
-    if (isNew.value) {
-      const made = await api.post<{ id: number; password: string }>('crew', draft.value)
-      shown.value = { name: draft.value.name, password: made.password }
-      chosen.value = null
-    } else
-      await api.patch(`crew/${chosen.value!.id}`, {
-        name: draft.value.name,
-        roles: draft.value.roles,
-        skills: draft.value.skills,
+    const { person, signIn, name, roles, skills: can } = draft.value
+    if (member.value) await api.patch(`crew/${member.value.id}`, { roles, skills: can })
+    else {
+      const made = await api.post<{ invitation: Invitation | null }>('crew', {
+        ...(person ? { person } : { name, signIn }),
+        roles,
+        skills: can,
       })
+      if (made.invitation) shown.value = { name, invitation: made.invitation }
+      chosen.value = null
+    }
     await load()
   }, 'Saved.')
-const reset = () =>
+const back = (person: Member) =>
   attempt(async () => {
-    shown.value = {
-      name: chosen.value!.name,
-      password: (await api.post<{ password: string }>(`crew/${chosen.value!.id}/password`)).password,
-    }
+    await api.post('crew', { person: person.id, roles: person.roles.length ? person.roles : ['bench'], skills: [] })
+    await load()
+    open(here.value.find(each => each.id === person.id) ?? person)
   })
-const retire = (retired: boolean) =>
+const again = (person: Member) =>
   attempt(async () => {
-    await api.put(`crew/${chosen.value!.id}/retired`, { retired })
+    const made = await api.post<{ invitation: Invitation }>(`organisation/people/${person.id}/invitation`)
+    shown.value = { name: person.name, invitation: made.invitation }
+  })
+const end = (person: Member) =>
+  attempt(async () => {
+    await api.delete(`crew/${person.id}`)
     chosen.value = null
     await load()
   })
 const give = () =>
   attempt(async () => {
-    await api.post('crew/given', { user: chosen.value!.id, ...gift.value })
+    await api.post('crew/given', { person: member.value!.id, ...gift.value })
     gift.value.key = ''
     await load()
   })
@@ -94,41 +114,53 @@ const take = (id: number) =>
   <main class="people">
     <header><h1>Crew</h1><CrewTabs /><span class="space" /><v-btn
       color="primary"
-      @click="fresh">New person</v-btn></header>
+      :disabled="!crew"
+      @click="fresh">Take somebody in</v-btn></header>
     <p v-if="problem && !chosen" class="note failed" role="alert">{{ problem }}</p>
-    <p
-      v-if="shown"
-      class="note good pass"
-      role="status"><strong>{{ shown.name }} signs in with <span class="mono">{{ shown.password }}</span>
-      </strong>Hand it over now: it is not shown again.</p>
+    <InviteLink v-if="shown" class="pass" :name="shown.name" :invitation="shown.invitation" />
     <div v-if="crew" class="body">
-      <table class="lines">
-        <thead><tr><th>Name</th><th>Roles</th><th>Skills</th><th>Given</th></tr></thead>
-        <tbody>
-          <tr
-            v-for="person in crew.people"
-            :key="person.id"
-            :class="{ chosen: chosen?.id === person.id, retired: person.retired }">
-            <td><button
-                  type="button"
-                  @click="open(person)">{{ person.name }}</button>
-              <small>{{ person.signIn }}<template v-if="person.retired"> · retired</template>
-                <template v-else-if="!person.signsIn"> · cannot sign in yet</template></small></td>
-            <td>{{ person.roles.join(', ') }}</td>
-            <td>{{ person.skills.map(each => crew!.skills.find(skill => skill.id === each)?.name
-              ?? each).join(', ') }}</td>
-            <td>{{ crew.given.filter(each => each.user_id === person.id).map(each => each.key).join(', ') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div>
+        <table class="lines">
+          <thead><tr><th>Name</th><th>Here they are</th><th>Skills</th><th>Given</th></tr></thead>
+          <tbody>
+            <tr
+              v-for="person in here"
+              :key="person.id"
+              :class="{ chosen: member?.id === person.id, retired: person.retired }">
+              <td><button
+                    type="button"
+                    @click="open(person)">{{ person.name }}</button>
+                <small>{{ person.signIn }}<template v-if="person.retired"> · retired</template>
+                  <template v-else-if="!person.signsIn"> · has not come yet</template></small></td>
+              <td>{{ person.roles.join(', ') }}</td>
+              <td>{{ skills(person) }}</td>
+              <td>{{ crew.given.filter(each => each.person === person.id).map(each => each.key).join(', ') }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <details v-if="gone.length">
+          <summary>Not of the crew any more: {{ gone.length }}</summary>
+          <p v-for="person in gone" :key="person.id" class="gift">{{ person.name }} <button
+            v-if="!person.retired"
+            type="button"
+            @click="back(person)">take back in</button><span v-else class="quiet">retired</span></p>
+        </details>
+      </div>
       <form v-if="chosen" @submit.prevent="save">
-        <h2>{{ isNew ? 'New person' : chosen.name }}</h2>
-        <p
-          v-if="!chosen.mine"
-          class="note check">Works on an installation that you do not lead as well: their lead changes them.</p>
-        <v-text-field v-if="isNew" v-model="draft.signIn" label="Sign-in name" />
-        <v-text-field v-model="draft.name" label="Name" />
-        <fieldset><legend>Roles</legend><label v-for="role in ROLES" :key="role"><input
+        <h2>{{ member ? member.name : 'Take somebody in' }}</h2>
+        <template v-if="!member">
+          <label class="who">Who<select v-model="draft.person">
+            <option v-for="each in crew.colleagues" :key="each.id" :value="each.id">{{ each.name }}</option>
+            <option v-if="crew.invites" value="">somebody new …</option>
+          </select></label>
+          <p v-if="!crew.colleagues.length && !crew.invites" class="note check">Everybody of your organisation is here.
+            New people are invited by those who look after its people.</p>
+          <template v-if="draft.person === '' && crew.invites">
+            <v-text-field v-model="draft.name" label="Name" maxlength="120" />
+            <v-text-field v-model="draft.signIn" label="Mail address, or another sign-in name" autocapitalize="off" />
+          </template>
+        </template>
+        <fieldset><legend>Roles here</legend><label v-for="role in ROLES" :key="role"><input
           type="checkbox"
           :checked="draft.roles.includes(role)"
           @change="toggle('roles', role)"> {{ role }}</label></fieldset>
@@ -144,9 +176,11 @@ const take = (id: number) =>
           type="submit"
           color="primary"
           :loading="busy"
-          :disabled="!chosen.mine">Save</v-btn><v-btn variant="text" @click="chosen = null">Close</v-btn></p>
-        <template v-if="!isNew && chosen.mine">
-          <h2>Given to {{ chosen.name.split(' ')[0] }}</h2>
+          :disabled="!member && !draft.person && (!draft.name || !draft.signIn)">Save</v-btn><v-btn
+            variant="text"
+            @click="chosen = null">Close</v-btn></p>
+        <template v-if="member">
+          <h2>Given to {{ member.name.split(' ')[0] }}</h2>
           <p
             v-for="each in mine"
             :key="each.id"
@@ -166,10 +200,12 @@ const take = (id: number) =>
                 variant="outlined"
                 :disabled="!gift.key"
                 @click="give">Give</v-btn></p>
-          <p class="acts"><v-btn variant="outlined" @click="reset">New password</v-btn><v-btn
-            v-if="chosen.signIn !== session.session.person?.signIn"
+          <p class="acts"><v-btn
+            v-if="crew.invites && !member.retired"
             variant="outlined"
-            @click="retire(!chosen.retired)">{{ chosen.retired ? 'Back to work' : 'Retire' }}</v-btn></p>
+            @click="again(member)">{{ member.signsIn ? 'Link for a new password' : 'New link' }}</v-btn><v-btn
+              variant="outlined"
+              @click="end(member)">Out of the crew</v-btn></p>
         </template>
         <p v-if="said" class="quiet" role="status">{{ said }}</p>
       </form>
@@ -246,6 +282,22 @@ legend {
   cursor: pointer;
   color: var(--verdigris);
   text-decoration: underline;
+}
+details {
+  margin-top: 14px;
+}
+summary {
+  cursor: pointer;
+  color: var(--slate);
+}
+.who {
+  display: grid;
+  gap: 4px;
+  font-size: 13px;
+  font-weight: 600;
+}
+.who select {
+  max-width: none;
 }
 select,
 .acts input {

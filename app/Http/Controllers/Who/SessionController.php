@@ -2,80 +2,67 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Controllers;
+namespace App\Http\Controllers\Who;
 
 use App\Http\LastOpened;
+use App\Http\Resources\Who\SessionResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Who\Attempts;
+use App\Who\Entry;
+use App\Who\KnownDevice;
+use App\Who\Logbook;
+use App\Who\Passwords;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpFoundation\Response;
 
+/** Who is signed in here. */
 final class SessionController
 {
-    private const ATTEMPTS = 5;
-
     public function show(Request $request): JsonResponse
     {
         $user = $request->user();
-        if (! ($user instanceof User)) {
-            return response()->json(['person' => null]);
-        }
-        $mine = $user
-            ->installations()
-            ->get(['installations.id', 'installations.key', 'installations.address', 'installations.name'])
-            ->map(static fn (StoredInstallation $each): array => $each->reference());
-        $at = strtolower($request->string('at')->toString());
-        $last = LastOpened::by($user);
 
-        return response()->json([
-            'person' => [
-                'name' => $user->name,
-                'signIn' => $user->sign_in,
-                'roles' => $user->roles,
-                'skills' => $user->skills,
-            ],
-            'installations' => $mine->all(),
-            // The one that is asked about; where none is, the one to go on with.
-            'open' => $mine->firstWhere('address', $at === '' ? $last?->address : $at),
-        ]);
+        return response()->json(
+            $user instanceof User
+                ? SessionResource::of($user, strtolower($request->string('at')->toString()))
+                : ['person' => null],
+        );
     }
 
     public function signIn(Request $request): JsonResponse
     {
         $request->validate(
-            ['signIn' => 'required|string|max:200', 'password' => 'required|string|max:200'],
+            ['signIn' => 'required|string|max:200', 'password' => 'required|string|max:'.Passwords::MOST],
             [
                 'signIn.required' => 'Write your sign-in name.',
                 'password.required' => 'Write your password.',
             ],
         );
-        // Per account: one person's slips do not lock out a crew behind one address.
         $account = mb_strtolower(trim($request->string('signIn')->toString()));
-        $key = 'sign-in:'.$account;
-        if (RateLimiter::tooManyAttempts($key, self::ATTEMPTS)) {
+        $person = User::query()->where('sign_in', $account)->where('retired_at', null)->first();
+        $attempts = new Attempts($account, (string) $request->ip(), KnownDevice::of($request, $person));
+        $wait = $attempts->wait();
+        if ($wait !== null) {
             abort(
-                429,
-                sprintf('Too many attempts for this account. Try again in %d seconds.', RateLimiter::availableIn($key)),
+                Response::HTTP_TOO_MANY_REQUESTS,
+                sprintf('Too many attempts from here. Try again in %d seconds.', $wait),
+                ['Retry-After' => (string) $wait],
             );
         }
-        if (
-            ! Auth::attempt([
-                'sign_in' => $account,
-                'password' => $request->string('password')->toString(),
-                static fn ($query) => $query->whereNull('retired_at'),
-            ])
-        ) {
-            RateLimiter::hit($key);
+        $isRight = Passwords::isOf($person, $request->string('password')->toString());
+        if ($person === null || ! $isRight) {
+            $attempts->failed();
             throw ValidationException::withMessages([
                 'signIn' => 'Sign-in name and password do not match. Check both.',
             ]);
         }
-        RateLimiter::clear($key);
-        $request->session()->regenerate();
+        $attempts->came();
+        self::begin($request, $person);
 
         return $this->show($request);
     }
@@ -107,5 +94,14 @@ final class SessionController
         LastOpened::put($user, $installation);
 
         return $this->show($request);
+    }
+
+    public static function begin(Request $request, User $person): void
+    {
+        Auth::login($person);
+        $request->session()->regenerate();
+        $request->setUserResolver(static fn (): User => $person);
+        KnownDevice::remember($request, $person);
+        Logbook::write(Entry::SignedIn, 'signed in', $person);
     }
 }

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Formats;
+
+use App\Http\LastOpened;
+use App\Models\Role;
+use App\Models\StoredInstallation;
+use App\Models\User;
+use App\Who\Entry;
+use App\Who\Logbook;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\File\InvalidDocument;
+
+/** Installations as they begin. Whoever begins one leads and plans it, until they give that to somebody else. */
+final readonly class Beginning
+{
+    public function __construct(private FileImporter $importer)
+    {
+    }
+
+    /** Nothing decided, nothing done, house rules as they ship. */
+    public function empty(User $by, string $key, string $name): StoredInstallation
+    {
+        return $this->from(self::bare($key, $name), $by, 'empty', crew: false);
+    }
+
+    public static function bare(string $key, string $name): InstallationFile
+    {
+        $bare = [
+            'format' => InstallationFile::FORMAT,
+            'version' => InstallationFile::VERSION,
+            'installation' => ['id' => $key, 'name' => $name],
+        ];
+
+        return InstallationFile::parse(json_encode($bare, JSON_THROW_ON_ERROR));
+    }
+
+    /** The sample that ships, to try things on: all of it, under a name of its own, with none of its people at work. */
+    public function sample(User $by, string $key, string $name): StoredInstallation
+    {
+        $sample = InstallationFile::parse((string) file_get_contents(database_path('demo/brackwater.json')));
+
+        return $this->from(
+            new InstallationFile($sample->installation->named($key, $name), $sample->record, $sample->people),
+            $by,
+            'from the sample',
+            crew: false,
+        );
+    }
+
+    /** @throws InvalidDocument naming everything that is wrong with it */
+    public function from(InstallationFile $file, User $by, string $how, bool $crew): StoredInstallation
+    {
+        $made = $this->importer->import($file, $by->organisation()->firstOrFail(), $crew);
+        $own = $made->memberships()->where('user_id', $by->id)->first();
+        $made->take(
+            $by,
+            array_values(array_unique([...$crew ? $own->roles ?? [] : [], Role::Planner->value, Role::Lead->value])),
+            $own->skills ?? [],
+        );
+        LastOpened::put($by, $made);
+        Logbook::write(Entry::Installation, sprintf('%s begun %s', $made->name, $how), $by, $made);
+
+        return $made;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Who;
+
+use App\Models\User;
+use App\Who\Entry;
+use App\Who\Invitations;
+use App\Who\Logbook;
+use App\Who\Passwords;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpFoundation\Response;
+
+/** The other end of an invitation: whoever holds the link sets a password and is in. */
+final readonly class InvitationController
+{
+    public function __construct(private Invitations $invitations)
+    {
+    }
+
+    public function show(string $token): JsonResponse
+    {
+        $person = $this->person($token);
+
+        return response()->json([
+            'name' => $person->name,
+            'organisation' => $person->organisation->name,
+            'signIn' => $person->sign_in ?? $person->known_as,
+            // Who has one keeps it.
+            'chooses' => $person->sign_in === null,
+            'least' => Passwords::LEAST,
+        ]);
+    }
+
+    public function accept(Request $request, string $token): JsonResponse
+    {
+        $person = $this->person($token);
+        $request->validate(
+            ['signIn' => 'nullable|string|max:200', 'password' => 'required|string|max:'.Passwords::MOST],
+            ['password.required' => 'Write the password that you want to have.'],
+        );
+        try {
+            DB::transaction(function () use ($request, $person, $token): void {
+                if ($person->sign_in === null) {
+                    $person->update(['sign_in' => self::signIn($request)]);
+                }
+                Passwords::set($person, $request->string('password')->toString());
+                abort_unless($this->invitations->use($token), Response::HTTP_GONE, self::over());
+                Passwords::endSessions($person);
+                Logbook::write(Entry::Account, 'set a password by invitation', $person);
+            });
+        } catch (UniqueConstraintViolationException) {
+            throw ValidationException::withMessages([
+                'signIn' => 'Somebody has this sign-in name already. Choose another.',
+            ]);
+        }
+        SessionController::begin($request, $person->refresh());
+
+        return response()->json(['signIn' => $person->sign_in]);
+    }
+
+    /** @throws ValidationException */
+    private static function signIn(Request $request): string
+    {
+        $name = mb_strtolower(trim($request->string('signIn')->toString()));
+        if ($name === '' || preg_match('~[\s\p{C}]~u', $name) === 1) {
+            throw ValidationException::withMessages([
+                'signIn' => 'Write a sign-in name without blanks, such as your mail address.',
+            ]);
+        }
+
+        return $name;
+    }
+
+    private function person(string $token): User
+    {
+        return $this->invitations->person($token) ?? abort(Response::HTTP_GONE, self::over());
+    }
+
+    private static function over(): string
+    {
+        return 'This link is used, too old, or replaced by a newer one. Ask whoever invited you for another.';
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources\Who;
+
+use App\Http\LastOpened;
+use App\Models\Membership;
+use App\Models\StoredInstallation;
+use App\Models\User;
+
+/** Who somebody is, what they look after, and where they may go. */
+final class SessionResource
+{
+    /**
+     * @param  string  $at  address of the installation that the page is of; "": of none
+     * @return array<int|string, mixed>
+     */
+    public static function of(User $user, string $at): array
+    {
+        $installations = $user
+            ->installations()
+            ->get([
+                'installations.id',
+                'installations.key',
+                'installations.address',
+                'installations.name',
+                'installations.archived_at',
+            ])
+            ->map(static fn (StoredInstallation $each): array => $each->reference());
+        $last = LastOpened::by($user);
+        // The one that is asked about; where none is, the one to go on with.
+        $open = $installations->firstWhere('address', $at === '' ? $last?->address : $at);
+        $member = $open === null ? null : self::member($user, $open['id']);
+
+        return [
+            'person' => [
+                'id' => $user->key,
+                'name' => $user->name,
+                'signIn' => $user->sign_in,
+                'organisation' => $user->organisation()->value('name'),
+                'offices' => $user->offices,
+                'roles' => $member->roles ?? [],
+                'skills' => $member->skills ?? [],
+            ],
+            'installations' => $installations->all(),
+            'open' => $open,
+        ];
+    }
+
+    private static function member(User $user, int $installation): ?Membership
+    {
+        return $user->memberships()->where('installation_id', $installation)->first();
+    }
+}

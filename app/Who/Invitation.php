@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Who;
+
+use Carbon\CarbonInterface;
+
+/** What came of inviting somebody: a link to hand over, or nothing to hand over because it was mailed. */
+final readonly class Invitation
+{
+    public function __construct(public ?string $link, public ?string $mailedTo, public CarbonInterface $until)
+    {
+    }
+
+    /** @return array{link: ?string, mailedTo: ?string, until: string} */
+    public function shape(): array
+    {
+        return [
+            'link' => $this->link,
+            'mailedTo' => $this->mailedTo,
+            'until' => $this->until->toImmutable()->utc()->format('Y-m-d\TH:i:s\Z'),
+        ];
+    }
+}
