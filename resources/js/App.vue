@@ -134,6 +134,11 @@ async function leave() {
             </router-link>
           </li>
         </ul>
+        <a
+          v-if="!page && session.session.open"
+          class="back"
+          :href="`/i/${session.session.open.address}/schedule`">Back to
+          {{ session.session.open.name }}</a>
         <button v-if="page" type="button" class="finder" @click="finding = true"><svg
           width="14"
           height="14"
@@ -154,7 +159,8 @@ async function leave() {
               <button
                 v-bind="menu"
                 class="who"><span class="site">{{ page?.name ?? 'No installation open' }}</span>
-                <span>{{ person.name }}</span><span class="quiet">{{ person.roles.join(', ') }}</span></button>
+                <span>{{ person.name }}</span><span class="quiet">{{ page
+                  ? person.roles.join(', ') : person.organisation }}</span></button>
             </template>
             <v-list density="compact" class="menu">
               <v-list-item
@@ -347,6 +353,9 @@ li a:focus-visible .left {
 li a:hover kbd,
 li a:focus-visible kbd {
   opacity: 1;
+}
+.back {
+  padding: 9px 12px;
 }
 .finder {
   all: unset;

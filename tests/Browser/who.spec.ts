@@ -45,6 +45,7 @@ test('the lead invites somebody, who sets a password, works, and changes it', as
 
 test('an organisation is renamed, an installation begun, archived, brought back and left', async ({ page }) => {
   await signIn(page, 'lead', '/organisation')
+  await page.getByRole('button', { name: 'rename' }).click()
   await page.getByLabel('Name of the organisation').fill('Barrage works')
   await page.getByRole('button', { name: 'Rename it' }).click()
   await expect(page.getByRole('heading', { name: 'Barrage works' })).toBeVisible()

@@ -115,6 +115,9 @@ form {
   gap: 10px;
   justify-items: start;
 }
+form p {
+  margin: 0;
+}
 form > .v-input {
   width: 100%;
 }

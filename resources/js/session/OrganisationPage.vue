@@ -43,6 +43,7 @@ const OFFICES: [Office, string][] = [
 const session = useSession()
 const organisation = ref<Organisation | null>(null)
 const name = ref('')
+const renaming = ref(false)
 const chosen = ref<Somebody | 'new' | null>(null)
 const draft = ref({ name: '', signIn: '', offices: [] as Office[] })
 const shown = ref<{ name: string; invitation: Invitation } | null>(null)
@@ -66,6 +67,7 @@ const rename = () =>
     try {
       take(await api.put<Organisation>('organisation', { name: name.value, version: organisation.value!.version }))
       await session.load()
+      renaming.value = false
     } catch (error) {
       const theirs = error instanceof ApiError ? (error.body.theirs as { name: string; version: number }) : undefined
       if (!theirs) throw error
@@ -139,15 +141,15 @@ const read = () =>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <template v-if="organisation">
       <form class="name" @submit.prevent="rename">
-        <h1>{{ organisation.name }}</h1>
-        <template v-if="session.looksAfter('people')">
+        <h1 v-if="!renaming">{{ organisation.name }}</h1>
+        <button v-if="session.looksAfter('people') && !renaming" type="button" @click="renaming = true">rename</button>
+        <template v-if="renaming">
           <input v-model="name" aria-label="Name of the organisation" maxlength="120">
           <v-btn
-            v-if="name !== organisation.name"
             type="submit"
             size="small"
             variant="outlined"
-            :disabled="!name.trim()"
+            :disabled="!name.trim() || name === organisation.name"
             :loading="busy">Rename it</v-btn>
         </template>
       </form>
@@ -259,6 +261,11 @@ select {
   font: inherit;
   max-width: 220px;
 }
+.name > button[type='button'] {
+  color: var(--verdigris);
+  font-weight: 400;
+  text-decoration: underline;
+}
 .body {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;
@@ -270,12 +277,14 @@ section > header {
   gap: 14px;
   align-items: baseline;
 }
-td button {
+td button,
+.name > button[type='button'] {
   all: unset;
   cursor: pointer;
   font-weight: 600;
 }
-td button:focus-visible {
+td button:focus-visible,
+.name > button:focus-visible {
   outline: 2px solid var(--copper);
 }
 small {

@@ -235,6 +235,13 @@ header {
   padding: 10px 20px;
   align-items: start;
 }
+.body form {
+  display: grid;
+  gap: 8px;
+}
+.body form p {
+  margin: 0;
+}
 .pass {
   margin: 10px 20px;
 }
