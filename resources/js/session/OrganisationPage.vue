@@ -261,11 +261,6 @@ select {
   font: inherit;
   max-width: 220px;
 }
-.name > button[type='button'] {
-  color: var(--verdigris);
-  font-weight: 400;
-  text-decoration: underline;
-}
 .body {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 340px;
@@ -286,6 +281,14 @@ td button,
 td button:focus-visible,
 .name > button:focus-visible {
   outline: 2px solid var(--copper);
+}
+.name > button[type='button'] {
+  color: var(--verdigris);
+  font-weight: 400;
+  text-decoration: underline;
+}
+section {
+  overflow-x: auto;
 }
 small {
   display: block;
