@@ -7,7 +7,7 @@ export default defineConfig({
   timeout: 240_000,
   // On a busy machine something may come too late; what passes only the second time is reported as flaky.
   retries: 1,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['line'], ['json', { outputFile: '.sartal/log/browser.json' }]],
   outputDir: '.sartal/playwright',
   use: {

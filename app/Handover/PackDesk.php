@@ -151,6 +151,7 @@ final readonly class PackDesk
             'folder' => $folder,
             'files' => $files,
             'digest' => hash('sha256', $sums),
+            'key' => Seal::key(),
             'seal' => Seal::sign(Statement::made(hash('sha256', $sums))),
             'signatures' => [],
             'gaps' => count($gaps),
@@ -178,6 +179,7 @@ final readonly class PackDesk
                         'signIn' => (string) $by->sign_in,
                         'role' => $role,
                         'at' => $at,
+                        'key' => Seal::key(),
                         'signature' => Seal::sign(
                             Statement::of($locked->digest, (string) $by->sign_in, $by->name, $role, $at),
                         ),
@@ -213,7 +215,7 @@ final readonly class PackDesk
             [
                 'format' => 'sartal-signatures',
                 'whole' => $pack->digest,
-                'key' => Seal::key(),
+                'key' => $pack->key,
                 ...$pack->seal === null ? [] : ['seal' => $pack->seal],
                 'signatures' => $pack->signatures,
             ],

@@ -69,18 +69,17 @@ final readonly class Verification
             $problems[] = sprintf('%s does not belong to the pack.', $name);
         }
 
-        return self::signatures(
-            $files[Sums::SIGNATURES] ?? null,
-            hash('sha256', $list),
-            $key ?? Seal::key(),
-            $problems,
-        );
+        return self::signatures($files[Sums::SIGNATURES] ?? null, hash('sha256', $list), $key, $problems);
     }
 
     /** @param  list<string>  $problems */
-    private static function signatures(?string $json, string $digest, string $key, array $problems): self
+    private static function signatures(?string $json, string $digest, ?string $given, array $problems): self
     {
         $data = $json === null ? null : json_decode($json, true);
+        $said = is_array($data) && is_string($data['key'] ?? null) ? $data['key'] : '';
+        // A key that somebody gives; else those that this application signs with or has signed with.
+        $known = $given === null ? array_values(SigningKey::ring()) : [$given];
+        $key = in_array($said, $known, true) ? $said : $known[0] ?? '';
         if (! is_array($data) || ! is_array($data['signatures'] ?? null)) {
             return new self(
                 [...$problems, 'SIGNATURES.json is missing, or is not what Sartal wrote.'],
@@ -92,7 +91,7 @@ final readonly class Verification
         if (($data['whole'] ?? null) !== $digest) {
             $problems[] = 'SHA256SUMS is not the list that was signed.';
         }
-        if (($data['key'] ?? null) !== $key) {
+        if ($said !== $key) {
             $problems[] = 'It is signed with another key than the one it is checked against.';
         }
         $signed = [];
@@ -101,13 +100,18 @@ final readonly class Verification
             $problems[] = 'The seal does not hold: something was altered since the pack was made.';
         }
         foreach ($data['signatures'] as $signature) {
-            [$name, $signIn, $role, $at, $mark] = array_map(
+            [$name, $signIn, $role, $at, $mark, $with] = array_map(
                 static fn (string $field): string => is_array($signature) && is_string($signature[$field] ?? null)
                     ? $signature[$field]
                     : '',
-                ['name', 'signIn', 'role', 'at', 'signature'],
+                ['name', 'signIn', 'role', 'at', 'signature', 'key'],
             );
-            if (Seal::holds(Statement::of($digest, $signIn, $name, $role, $at), $mark, $key)) {
+            // Put under it later, perhaps with a later key.
+            $with = $with === '' ? $key : $with;
+            if (
+                in_array($with, $known, true) &&
+                Seal::holds(Statement::of($digest, $signIn, $name, $role, $at), $mark, $with)
+            ) {
                 $signed[] = sprintf('%s, %s, %s', $name, $role, $at);
             } else {
                 $problems[] = sprintf('The signature of %s does not hold.', $name === '' ? 'somebody' : $name);

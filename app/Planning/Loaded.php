@@ -11,6 +11,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\OnWhat;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Work\Cutting\CutPlan;
@@ -46,6 +47,14 @@ final class Loaded
     public function cutPlan(): CutPlan
     {
         return $this->cutPlan ??= Cuts::plan($this->installation, $this->plan(), $this->record);
+    }
+
+    /** @return list<string> ids of what something that is done to a run now is done on */
+    public function basis(string $run): array
+    {
+        $assembly = $this->plan()->assemblies[$this->plan()->assemblyOf[$run] ?? ''] ?? null;
+
+        return OnWhat::now($this->record->together($assembly->runs ?? [$run]));
     }
 
     public function dresser(?Installation $of = null): Dresser

@@ -34,17 +34,26 @@ final class Recorder
     /**
      * @param  array<array-key, mixed>  $data  an event as the browser sends it
      * @param  ?Sent  $as  what came with its id; null where the server made the id of something else
+     * @param  int  $skew  s by which the clock of the device was behind
      * @return bool whether it was new
      *
      * @throws BadLine
      * @throws Refused where something else has its id
      */
-    public function record(Loaded $loaded, Membership $by, array $data, ?Sent $as = null): bool
+    public function record(Loaded $loaded, Membership $by, array $data, ?Sent $as = null, int $skew = 0): bool
     {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
         $fields = Fields::from(
-            [...$data, 'by' => $by->user->key, 'received' => $received, 'at' => $data['at'] ?? $received],
+            [
+                ...array_diff_key($data, ['skew' => 0]),
+                'by' => $by->user->key,
+                'received' => $received,
+                'at' => $data['at'] ?? $received,
+                // Without a word of what it was done on, its clock says when.
+                'on' => $data['on'] ?? [],
+                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
+            ],
             '',
             $problems,
         );

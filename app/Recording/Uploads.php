@@ -6,9 +6,9 @@ namespace App\Recording;
 
 use App\Models\StoredInstallation;
 use Closure;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Validation\ValidationException;
 use Throwable;
 
 /** Photos by what they hold: each is kept once, and seen by the installations that uploaded it alone. */
@@ -26,17 +26,20 @@ final class Uploads
      *
      * @throws Throwable what the record is refused by
      */
-    public static function keep(StoredInstallation $stored, UploadedFile $file, string $name, Closure $record): mixed
+    public static function keep(StoredInstallation $stored, Photograph $photo, Closure $record): mixed
     {
+        $name = $photo->name;
+        self::limit($stored, $photo);
         $disk = Storage::disk('local');
         if (! $disk->exists(self::FOLDER.$name)) {
-            $disk->putFileAs(self::FOLDER, $file, $name);
+            $disk->put(self::FOLDER.$name, $photo->bytes);
         }
         try {
-            return DB::transaction(static function () use ($stored, $name, $record): mixed {
+            return DB::transaction(static function () use ($stored, $name, $photo, $record): mixed {
                 DB::table('uploads')->insertOrIgnore([
                     'installation_id' => $stored->id,
                     'name' => $name,
+                    'bytes' => strlen($photo->bytes),
                     'uploaded_at' => now(),
                 ]);
 
@@ -47,6 +50,22 @@ final class Uploads
                 $disk->delete(self::FOLDER.$name);
             }
             throw $refused;
+        }
+    }
+
+    /** @throws ValidationException where the installation has its fill */
+    private static function limit(StoredInstallation $stored, Photograph $photo): void
+    {
+        $most = config('sartal.photos', 0);
+        $kept = (int) DB::table('uploads')->where('installation_id', $stored->id)->sum('bytes');
+        if (is_int($most) && $kept + strlen($photo->bytes) > $most && ! self::has($stored, $photo->name)) {
+            throw ValidationException::withMessages([
+                'picture' => sprintf(
+                    'The photos of this installation fill %d MB, which is all it has room for. '.
+                        'Whoever runs this server can give it more (SARTAL_PHOTOS_MB).',
+                    intdiv($kept, 1_000_000),
+                ),
+            ]);
         }
     }
 

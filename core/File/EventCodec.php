@@ -14,6 +14,9 @@ final class EventCodec
     /** A time as this product writes it: nothing is left to do about it. */
     private const WRITTEN = '~^(\d{4})-(\d\d)-(\d\d)T(?:[01]\d|2[0-3])(?::[0-5]\d){2}\.\d{6}Z$~';
 
+    /** s; a clock that is further out is no clock. */
+    private const DECADE = 315_360_000;
+
     private const UUID = '~^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$~';
 
     public static function decode(Fields $fields): Event
@@ -44,6 +47,8 @@ final class EventCodec
             $fields->optionalNumber('took', 0.0, 86_400.0),
             ParticularsCodec::decode($fields, $kind),
             ParticularsCodec::strays($fields, $kind),
+            self::on($fields),
+            $fields->whole('skew', -self::DECADE, self::DECADE, 0),
         );
     }
 
@@ -78,7 +83,26 @@ final class EventCodec
             $row[$key] = $says[$key] ?? null;
         }
 
-        return CatalogueEncoder::brief($row);
+        $row['skew'] = $event->skew === 0 ? null : $event->skew;
+
+        return CatalogueEncoder::brief($row) + ($event->on === null ? [] : ['on' => $event->on]);
+    }
+
+    /** @return ?list<string> */
+    private static function on(Fields $fields): ?array
+    {
+        if (! $fields->has('on')) {
+            return null;
+        }
+        $ids = array_map(strtolower(...), $fields->texts('on'));
+        foreach ($ids as $id) {
+            if (preg_match(self::UUID, $id) !== 1) {
+                return $fields->wrong('on', $id, 'should be UUIDs of records.', []);
+            }
+        }
+        sort($ids, SORT_STRING);
+
+        return array_values(array_unique($ids));
     }
 
     /** Kept to the microsecond in UTC, so that two files of one record are the same. */

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, house, test } from './house'
 import { signIn } from './crew'
 
@@ -21,6 +22,8 @@ test('the lead invites somebody, who sets a password, works, and changes it', as
   const phone = await own.newPage()
   await phone.goto(new URL(link).pathname)
   await expect(phone.getByRole('heading', { name: 'Niamh Orsted, come in' })).toBeVisible()
+  // A door like the sign-in, and seen by nobody who is in.
+  expect((await new AxeBuilder({ page: phone }).analyze()).violations.map(each => each.id)).toEqual([])
   await phone.getByLabel('Password', { exact: true }).fill('short')
   await phone.getByLabel('The same once more').fill('short')
   await phone.getByRole('button', { name: 'Set it, and sign in' }).click()

@@ -132,21 +132,25 @@ final readonly class Planner
             foreach ($record->of($member) as $event) {
                 $isTest = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true);
                 // A test that says what it covers is a test of that, and of nothing that was joined to it since.
+                // A piece that another run is cut from anew is another run's, but what was tested with it is not the same
+                // any more. Records of earlier versions did not say so.
+                $isCut = $event->kind === EventKind::Cut && $event->on !== null && $event->of() === '';
                 if (
                     $member !== $run &&
                     ! ($isTest && $event->covers() !== []) &&
-                    in_array(
-                        $event->kind,
-                        [
-                            EventKind::Tested,
-                            EventKind::Settled,
-                            EventKind::Remade,
-                            EventKind::Joined,
-                            EventKind::Repaired,
-                            EventKind::TakenBack,
-                        ],
-                        true,
-                    ) &&
+                    ($isCut ||
+                        in_array(
+                            $event->kind,
+                            [
+                                EventKind::Tested,
+                                EventKind::Settled,
+                                EventKind::Remade,
+                                EventKind::Joined,
+                                EventKind::Repaired,
+                                EventKind::TakenBack,
+                            ],
+                            true,
+                        )) &&
                     $event->step === ''
                 ) {
                     // Of another run's ends only this matters here: a test before them no longer counts.
@@ -154,7 +158,7 @@ final readonly class Planner
                 }
             }
         }
-        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+        usort($events, $record->compare(...));
 
         return $events;
     }

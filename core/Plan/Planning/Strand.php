@@ -6,6 +6,7 @@ namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Proof\Record\Basis;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Trials;
@@ -33,13 +34,17 @@ final class Strand
     {
         [$kinds, $side] = self::evidence($stage);
         $last = null;
+        $basis = new Basis();
         foreach ($events as $event) {
             // A single step at the bench is no stage: the last of an end brings its own event.
             if ($event->step !== '') {
                 continue;
             }
+            if ($basis->take($event) && $last !== null && ! self::staysWith($last, $event, $basis, $stage)) {
+                $last = null;
+            }
             if (in_array($event->kind, $kinds, true) && ($side === null || $event->side === $side)) {
-                $last = $event;
+                $last = self::onThat($event, $basis, $stage) ? $event : $last;
             } elseif (
                 $event->kind === EventKind::TakenBack &&
                 in_array($event->undoes(), $kinds, true) &&
@@ -64,6 +69,26 @@ final class Strand
                 $last->cut() !== null &&
                 $last->cut()->length->compare($today->length($last->fingerprint)) < 0 => BeadState::Failed,
             default => BeadState::Done,
+        };
+    }
+
+    /** Whether it still stands once something was made. */
+    private static function staysWith(Event $last, Event $made, Basis $basis, Stage $stage): bool
+    {
+        $isOfThePiece = in_array($stage, [Stage::EndA, Stage::EndB, Stage::Pull, Stage::InPlace], true);
+
+        return self::onThat($last, $basis, $stage) &&
+            ! ($isOfThePiece && ! $basis->knowsPiece($last) && $basis->replaces($made));
+    }
+
+    /** Whether it was done on what there is, as far as its stage is about that. */
+    private static function onThat(Event $event, Basis $basis, Stage $stage): bool
+    {
+        return match ($stage) {
+            // An end is made on a piece: another piece has no such end yet.
+            Stage::EndA, Stage::EndB, Stage::Pull, Stage::InPlace => $basis->hasPiece($event),
+            Stage::Look, Stage::Signed => $basis->has($event),
+            default => true,
         };
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Record;
 
+use DateTimeImmutable;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Measure\Withers;
@@ -20,7 +21,7 @@ final readonly class Event
      * @param  string  $id  made by the client, a UUID
      * @param  string  $run  the run; of a test, one of those that it covers
      * @param  ?Side  $side  of events that speak of one end
-     * @param  string  $by  the person's sign-in name
+     * @param  string  $by  what the record calls the person by
      * @param  string  $at  when it was done, RFC 3339, by the client's clock
      * @param  string  $received  when the server had it
      * @param  string  $fingerprint  of the part of the plan that it relied on
@@ -28,6 +29,9 @@ final readonly class Event
      * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
      * @param  ?float  $took  s of hands at work, pauses taken off
      * @param  ?Particulars  $says  what events of its kind say besides, see {@see ParticularsOf}
+     * @param  ?list<string>  $on  ids of what it was done on, as whoever did it knew it: the piece, the latest making of
+     *     each end, the tests before it; empty where nobody said, null in records of earlier versions
+     * @param  int  $skew  s by which the clock it was read off was behind the server's
      * @param  array<string, mixed>  $strays  what only other kinds say and somebody sent with it, as the file has it:
      *     kept, and never acted upon
      *
@@ -48,10 +52,30 @@ final readonly class Event
         public ?float $took = null,
         public ?Particulars $says = null,
         public array $strays = [],
+        public ?array $on = null,
+        public int $skew = 0,
     ) {
         if ($says !== null && $says::class !== ParticularsOf::kind($kind)) {
             throw new \InvalidArgumentException(sprintf('A record "%s" cannot say %s.', $kind->value, $says::class));
         }
+    }
+
+    /** Whether whoever did it said what it was done on. */
+    public function saysOnWhat(): bool
+    {
+        return $this->on !== null && $this->on !== [];
+    }
+
+    /** When it was done by the server's clock, as far as anybody knows, RFC 3339. */
+    public function time(): string
+    {
+        if ($this->skew === 0) {
+            return $this->at;
+        }
+
+        return (new DateTimeImmutable($this->at))
+            ->modify(sprintf('%+d seconds', $this->skew))
+            ->format('Y-m-d\TH:i:s.u\Z');
     }
 
     /** As those see it who care that it was done, not at which end. */

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Record;
 
-/** Everything that was done on one installation, in the order in which it was received. */
+/**
+ * Everything that was done on one installation, in the order in which it was
+ * done, as far as that is known: see {@see Order}. In whatever order the same
+ * events arrive, it is the same record.
+ */
 final class Record
 {
     /** @var array<int|string, list<Event>> */
@@ -16,6 +20,11 @@ final class Record
     /** @var list<Event> */
     public readonly array $events;
 
+    /** @var array<int|string, int> id → place in that order */
+    private array $place = [];
+
+    private readonly bool $ofCauses;
+
     /** @param  iterable<Event>  $events repeats of an id are the same event */
     public function __construct(iterable $events = [])
     {
@@ -23,8 +32,10 @@ final class Record
         foreach ($events as $event) {
             $once[$event->id] ??= $event;
         }
-        $this->events = array_values($once);
-        foreach ($this->events as $event) {
+        $this->events = Order::of(array_values($once));
+        $this->ofCauses = Order::isOfCauses($this->events);
+        foreach ($this->events as $i => $event) {
+            $this->place[$event->id] = $i;
             $this->byRun[$event->run][] = $event;
             foreach ($event->covers() as $run) {
                 if ($run !== $event->run) {
@@ -32,6 +43,19 @@ final class Record
                 }
             }
         }
+    }
+
+    /** Which of two came first: < 0, the first; 0, that is open. */
+    public function compare(Event $a, Event $b): int
+    {
+        return $this->ofCauses
+            ? ($this->place[$a->id] ?? PHP_INT_MAX) <=> ($this->place[$b->id] ?? PHP_INT_MAX)
+            : $a->received <=> $b->received;
+    }
+
+    public function event(string $id): ?Event
+    {
+        return $this->events[$this->place[$id] ?? -1] ?? null;
     }
 
     /** @return list<Event> of one run, and the tests that are written down with it */
@@ -53,7 +77,7 @@ final class Record
 
     /**
      * @param  list<string>  $runs
-     * @return list<Event> of several runs, as they were received
+     * @return list<Event> of several runs, in order
      */
     public function together(array $runs): array
     {
@@ -65,7 +89,7 @@ final class Record
         }
         $events = array_values($events);
         if (count($events) > 1) {
-            usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+            usort($events, $this->compare(...));
         }
 
         return $events;

@@ -11,34 +11,45 @@ use Sartal\Core\Proof\Testing\Verdict;
  * The tests of one assembly that still speak of it as it is: those since
  * anything of it was made again. Two people who tested it both stay in the
  * record; where they contradict each other, somebody says which holds, and
- * the others are set aside.
+ * the others are set aside. A test that says what it was taken on counts for
+ * that, whenever it arrives and whatever its clock said.
  */
 final readonly class Trials
 {
-    /** @param  list<Event>  $standing  as they were received */
+    /** @param  list<Event>  $standing  in order */
     private function __construct(private array $standing)
     {
     }
 
-    /** @param  list<Event>  $events  of all of the assembly's runs, as they were received */
+    /** @param  list<Event>  $events  of all of the assembly's runs, in order */
     public static function among(array $events): self
     {
         $standing = [];
+        $basis = new Basis();
         foreach ($events as $event) {
             if ($event->kind === EventKind::Tested) {
-                $standing[$event->id] = $event;
+                if ($basis->has($event)) {
+                    $standing[$event->id] = $event;
+                }
             } elseif ($event->kind === EventKind::Settled && isset($standing[$event->of()])) {
                 $holds = $standing[$event->of()];
                 $standing = array_filter(
                     $standing,
                     static fn (Event $test): bool => $test->stage() !== $holds->stage() || $test->id === $holds->id,
                 );
-            } elseif (self::makesAgain($event)) {
+            } elseif ($basis->take($event)) {
+                // What follows in the order says by itself whether it was done on this.
                 $standing = [];
             }
         }
 
         return new self(array_values($standing));
+    }
+
+    /** @return list<Event> */
+    public function all(): array
+    {
+        return $this->standing;
     }
 
     /**
@@ -93,19 +104,5 @@ final readonly class Trials
     public function at(TestStage $stage): array
     {
         return array_values(array_filter($this->standing, static fn (Event $test): bool => $test->stage() === $stage));
-    }
-
-    /** Whether the assembly, or an end of it, is another one afterwards. */
-    private static function makesAgain(Event $event): bool
-    {
-        return match ($event->kind) {
-            EventKind::Remade, EventKind::Repaired => true,
-            // That a piece serves all the same makes nothing again.
-            EventKind::Cut => $event->of() === '',
-            EventKind::Joined => $event->step === '',
-            EventKind::Reworked => ($event->rework()->reopens ?? []) !== [],
-            EventKind::TakenBack => $event->undoes() === EventKind::Joined,
-            default => false,
-        };
     }
 }

@@ -13,6 +13,7 @@ use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Record\AsBuilt;
+use Sartal\Core\Proof\Record\Basis;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Trials;
@@ -81,12 +82,15 @@ final readonly class SiteState
     {
         $kinds = $step->event() === EventKind::Joined ? [EventKind::Joined, EventKind::Remade] : [$step->event()];
         $last = null;
+        $basis = new Basis();
         foreach ($events as $event) {
+            $basis->take($event);
             if ($event->step !== '' || ($step->side() !== null && $event->side !== $step->side())) {
                 continue;
             }
             if (in_array($event->kind, $kinds, true)) {
-                $last = $event;
+                // What was done with an earlier piece is not done with this one.
+                $last = $step === SiteStep::Labelled || $basis->hasPiece($event) ? $event : $last;
             } elseif ($event->kind === EventKind::TakenBack && in_array($event->undoes(), $kinds, true)) {
                 $last = null;
             } elseif ($event->kind === EventKind::Cut && $event->of() === '' && $step !== SiteStep::Labelled) {

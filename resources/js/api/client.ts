@@ -37,7 +37,8 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
         Accept: 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
         ...belongsTo(of),
-        ...(method === 'GET' ? {} : { 'Sartal-Intent': intent }),
+        // What this device's clock shows: the server keeps how far it is out.
+        ...(method === 'GET' ? {} : { 'Sartal-Intent': intent, 'Sartal-Clock': new Date().toISOString() }),
         ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
       },
       body: body === undefined ? undefined : form ? body : JSON.stringify(body),

@@ -15,6 +15,7 @@ export interface Stock {
 }
 export interface Cut {
   run: string
+  basis?: string[]
   code: string
   loom: string
   from: string

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError } from './client'
-import { address, page } from './page'
+import { address, kept, page } from './page'
 import { useSession } from './session'
 import type { InstallationRef, Session } from './types'
 
@@ -23,6 +23,9 @@ export interface Waiting {
 }
 /** ms between two new tokens. */
 const RENEWED = 3000
+/** Records of a run, and runs, that a device remembers having worked on. */
+const KNOWN = 12
+const RUNS = 200
 interface Listener {
   sent?: (item: Waiting, answer: unknown) => void
   refused?: (item: Waiting, error: ApiError) => boolean
@@ -59,8 +62,24 @@ export const useOutbox = defineStore('outbox', () => {
   const ofPage = (item: Waiting) => item.of?.address === address
   const of = (path: string) => items.value.filter(item => item.path === path && !item.refused && ofPage(item))
 
-  function add(path: string, body: Record<string, unknown> & { id: string }, words: string) {
+  /**
+   * What this device recorded on a run since the server last said what there is: whatever is recorded next was done on
+   * that as well, though the page has not heard of it yet.
+   */
+  const did = useLocalStorage<Record<string, string[]>>(() => kept('did'), {})
+  function knowing(body: Record<string, unknown> & { id: string }) {
+    const run = typeof body.run === 'string' ? body.run : ''
+    const before = did.value[run] ?? []
+    if (run)
+      did.value = Object.fromEntries(
+        Object.entries({ ...did.value, [run]: [...before, body.id].slice(-KNOWN) }).slice(-RUNS),
+      )
+    return Array.isArray(body.on) ? { ...body, on: [...new Set([...(body.on as string[]), ...before])] } : body
+  }
+
+  function add(path: string, record: Record<string, unknown> & { id: string }, words: string) {
     const person = session.session.person
+    const body = path === 'events' ? knowing(record) : record
     items.value = [
       ...items.value,
       {

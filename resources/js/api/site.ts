@@ -15,6 +15,7 @@ export interface Built {
 }
 export interface SiteRun {
   id: string
+  basis?: string[]
   code: string
   cable: string
   mains: boolean

@@ -78,6 +78,8 @@ export interface TestSheet {
   assembly: string
   stage: Stage
   fingerprint: string
+  /** What a reading that is taken now is taken on. */
+  basis?: string[]
   /** What an earlier version called the same. */
   formerly: string
   run: Row

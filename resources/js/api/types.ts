@@ -176,6 +176,8 @@ export interface HistoryEvent {
   instrument?: string
   note?: string
   verdict?: 'passes' | 'fails' | 'incomplete'
+  /** What is doubtful about when it is said to have been done. */
+  doubt?: string
   overtaken: boolean
 }
 /** What a circuit is asked to carry, beyond the usual of its signal. */
@@ -202,6 +204,8 @@ export interface CircuitOf {
   fittings: { id: string; label: string }[]
 }
 export interface RunPage extends Row {
+  /** What something that is done now is done on. */
+  basis?: string[]
   circuits: CircuitOf[]
   line: Line
   note: string

@@ -39,4 +39,10 @@ return [
     'answers/api/session/body/open/archived' => 'whether it is read and not written',
     'answers/api/session/body/installations/*/archived' => 'see open',
     'answers/api/outstanding/body/rules' => 'how many types the organisation’s library has newer',
+    'answers/api/runs/*/body/basis' => 'what something that is recorded now is recorded on',
+    'answers/api/runs/*/test*/body/basis' => 'see runs',
+    'answers/api/runs/*/body/history/*/doubt' => 'what is doubtful about when it is said to have been done; nothing in records of this version',
+    'answers/api/runs/*/test*/body/trials/*/doubt' => 'see history',
+    'answers/api/cutting/body/cables/*/assigned/*/cuts/*/basis' => 'see runs',
+    'answers/api/site/body/runs/*/basis' => 'see runs',
 ];

@@ -121,6 +121,7 @@ final readonly class PackController
                     'id' => (string) Str::uuid(),
                     'kind' => 'signed-off',
                     'run' => $run->id,
+                    'on' => $loaded->basis($run->id),
                 ]);
             }
         }

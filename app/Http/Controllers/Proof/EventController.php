@@ -9,6 +9,7 @@ use App\Models\Membership;
 use App\Models\Role;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Recording\DeviceClock;
 use App\Recording\Recorder;
 use App\Recording\Sent;
 use Illuminate\Http\JsonResponse;
@@ -36,7 +37,13 @@ final readonly class EventController
                 ),
             );
         }
-        $new = $this->recorder->record($loaded, $member, $request->all(), Sent::by($member->user, $request->all()));
+        $new = $this->recorder->record(
+            $loaded,
+            $member,
+            $request->all(),
+            Sent::by($member->user, $request->all()),
+            DeviceClock::behind($request),
+        );
         $now = $this->store->atWork($loaded->stored->refresh());
         $run = $request->string('run')->toString();
 

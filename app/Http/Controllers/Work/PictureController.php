@@ -8,20 +8,18 @@ use App\Bench\Jobs;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Recording\BenchRecorder;
+use App\Recording\Photograph;
 use App\Recording\Sent;
 use App\Recording\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Photos of ends: kept under what they hold, so that the same one is kept once. */
 final class PictureController
 {
-    private const KINDS = [IMAGETYPE_JPEG => 'jpg', IMAGETYPE_PNG => 'png', IMAGETYPE_WEBP => 'webp'];
-
     private const MOST = 8 * 1024;
 
     public function store(
@@ -42,13 +40,7 @@ final class PictureController
         );
         $file = $request->file('picture');
         assert($file instanceof UploadedFile);
-        $size = @getimagesize($file->getPathname());
-        $kind =
-            ($size === false ? null : self::KINDS[$size[2]] ?? null) ??
-            throw ValidationException::withMessages([
-                'picture' => 'This is no JPEG, PNG or WebP picture. Choose a photo.',
-            ]);
-        $name = hash_file('sha256', $file->getPathname()).'.'.$kind;
+        $photo = Photograph::from($file->getPathname());
         $job = $jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job.');
         $event = [
             'id' => $request->string('id')->toString(),
@@ -56,16 +48,22 @@ final class PictureController
             'run' => $request->string('run')->toString(),
             'step' => $request->string('step')->toString(),
             'note' => $request->string('note')->toString(),
-            'picture' => $name,
+            'picture' => $photo->name,
         ];
         $new = Uploads::keep(
             $stored,
-            $file,
-            $name,
-            static fn (): bool => $recorder->record($stored, $job, $member, $event, Sent::by($member->user, $event)),
+            $photo,
+            static fn (): bool => $recorder->record(
+                $stored,
+                $job,
+                $member,
+                $event,
+                // The same file sent again is the same record, however it is drawn by then.
+                Sent::by($member->user, ['picture' => $photo->original] + $event),
+            ),
         );
 
-        return response()->json(['new' => $new, 'picture' => $name], $new ? 201 : 200);
+        return response()->json(['new' => $new, 'picture' => $photo->name], $new ? 201 : 200);
     }
 
     public function show(StoredInstallation $stored, string $name): Response

@@ -23,6 +23,7 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Given\Schools\LabelTurn;
+use Sartal\Core\Proof\Record\Doubt;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Ways\Routing\Hop;
@@ -42,6 +43,7 @@ final class RunResource
             ...ScheduleResource::row($run, $loaded),
             'line' => RunLine::describe($run, $loaded->installation),
             'note' => $run->note,
+            'basis' => $loaded->basis($run->id),
             'assembly' => [
                 'id' => $assembly->id,
                 'runs' => array_map(
@@ -225,7 +227,8 @@ final class RunResource
         $relied = $today?->for($event->kind, $event->side) ?? '';
 
         return [
-            ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0]),
+            ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0, 'on' => 0, 'skew' => 0]),
+            'doubt' => Doubt::of($event, $loaded->record),
             'who' => $loaded->people[$event->by] ?? $event->by,
             'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $today?->stand($event) === false,
         ];

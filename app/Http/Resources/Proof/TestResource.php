@@ -18,8 +18,10 @@ use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Proof\Record\Doubt;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\OnWhat;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\ExpectedFigure;
 use Sartal\Core\Proof\Testing\Methods;
@@ -88,6 +90,7 @@ final class TestResource
                 static fn (Event $event): string => $event->id,
                 $test->trials()->contradiction($stage),
             ),
+            'basis' => OnWhat::now($test->events()),
             'makers' => ResultChecks::makers($test->events()),
             'cautions' => self::cautions($expectation),
         ];
@@ -176,7 +179,10 @@ final class TestResource
                     'fingerprint' => 0,
                     'reopens' => 0,
                     'scraps' => 0,
+                    'on' => 0,
+                    'skew' => 0,
                 ]),
+                'doubt' => Doubt::of($event, $test->loaded->record),
                 'code' => $codes[$event->run]->code ?? $event->run,
                 'who' => $test->loaded->people[$event->by] ?? $event->by,
                 ...$event->kind === EventKind::Tested

@@ -123,6 +123,7 @@ final class CuttingResource
 
         return [
             'run' => $cut->run,
+            'basis' => $loaded->basis($cut->run),
             'code' => $run->code,
             'loom' => $loaded->installation->looms()[$run->loom ?? '']->name ?? '',
             'from' => $loaded->installation->locationName($run->a->location),

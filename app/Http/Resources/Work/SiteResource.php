@@ -92,6 +92,7 @@ final class SiteResource
 
         return [
             'id' => $run->id,
+            'basis' => $loaded->basis($run->id),
             'code' => $run->code,
             'cable' => $cable->name ?? $run->cable,
             'mains' => $cable !== null && Cargo::from($cable)->mains,
@@ -129,7 +130,7 @@ final class SiteResource
                 }
             }
         }
-        usort($events, static fn (Event $a, Event $b): int => $a->received <=> $b->received);
+        usort($events, $loaded->record->compare(...));
 
         return $events;
     }

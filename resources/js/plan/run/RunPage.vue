@@ -60,6 +60,7 @@ async function record(kind: string, side?: string) {
       kind,
       run: props.id,
       at: new Date().toISOString(),
+      on: run.value?.basis,
       ...(side ? { side } : {}),
     })
     said.value = `Recorded: ${KIND[kind] ?? kind}${side ? `, end ${side}` : ''}.`
@@ -185,7 +186,8 @@ async function record(kind: string, side?: string) {
                       <template v-if="event.verdict">: {{ event.verdict }}</template>
                     </b> {{ event.who }}<template v-if="event.instrument"> · {{ event.instrument }}</template>
                 <template v-if="event.note"> · {{ event.note }}</template>
-                <em v-if="event.overtaken"> · overtaken by a change</em></span>
+                <em v-if="event.overtaken"> · overtaken by a change</em>
+                <em v-if="event.doubt"> · {{ event.doubt }}</em></span>
             </li>
           </ol>
         </div>

@@ -197,6 +197,8 @@ async function record() {
     kind: 'tested',
     run: props.id,
     at: new Date().toISOString(),
+    // What was under the probes when the reading began, whatever the server has heard of since.
+    on: draft.value.on,
     stage: stage.value,
     instrument: [...new Set([...draft.value.used, instrument.value ?? ''])].filter(Boolean).join(', '),
     note: draft.value.note,

@@ -7,6 +7,8 @@ import { keyOf } from './provisional'
 interface Draft {
   id: string
   fingerprint: string
+  /** What it is read on: the piece and the ends as they were when it began. */
+  on?: string[]
   lights: Record<string, string[]>
   splits: string[] | null
   samples: Sample[]
@@ -15,9 +17,10 @@ interface Draft {
   used: string[]
 }
 
-const blank = (fingerprint = ''): Draft => ({
+const blank = (fingerprint = '', on?: string[]): Draft => ({
   id: crypto.randomUUID(),
   fingerprint,
+  on,
   lights: {},
   splits: null,
   samples: [],
@@ -27,7 +30,7 @@ const blank = (fingerprint = ''): Draft => ({
 })
 
 /** The wiring that a reading is of, by what this version and an earlier one call it. */
-type Wiring = Pick<TestSheet, 'fingerprint' | 'formerly'>
+type Wiring = Pick<TestSheet, 'fingerprint' | 'formerly' | 'basis'>
 const isOf = (draft: Draft, sheet: Wiring) =>
   draft.fingerprint === sheet.fingerprint || draft.fingerprint === sheet.formerly
 
@@ -87,8 +90,10 @@ export function useDraft(id: () => string, stage: () => Stage) {
   }
   /** Goes on with what was read of this wiring; of another one, or where all is to be read anew, it begins. */
   const follow = (sheet: Wiring, anew = false) => {
-    if (!anew && isOf(draft.value, sheet)) draft.value = { ...draft.value, fingerprint: sheet.fingerprint }
-    else draft.value = before(`sartal.test.${id()}.${stage()}`, sheet) ?? blank(sheet.fingerprint)
+    const begun = !isEmpty.value
+    if (!anew && isOf(draft.value, sheet))
+      draft.value = { ...draft.value, fingerprint: sheet.fingerprint, on: begun ? draft.value.on : sheet.basis }
+    else draft.value = before(`sartal.test.${id()}.${stage()}`, sheet) ?? blank(sheet.fingerprint, sheet.basis)
   }
 
   return { draft, samples, reading, isEmpty, light, answer, take, follow }

@@ -37,6 +37,7 @@ const save = () =>
       kind: 'cut',
       run: props.cut.run,
       at: new Date().toISOString(),
+      on: props.cut.basis,
       ...(draft.note ? { note: draft.note } : {}),
       cut: {
         length: draft.length,
