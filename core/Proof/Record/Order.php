@@ -20,24 +20,63 @@ final class Order
      */
     public static function of(array $events): array
     {
-        $keys = $byId = [];
-        $linked = false;
         if (! self::isOfCauses($events)) {
             return $events;
         }
+        $before = $since = [];
+        $linked = false;
         foreach ($events as $event) {
-            $keys[$event->id] = $event->on === null ? $event->received : $event->time();
-            $linked = $linked || $event->saysOnWhat();
+            if ($event->on === null) {
+                $before[] = $event;
+            } else {
+                $since[] = $event;
+                $linked = $linked || $event->on !== [];
+            }
         }
-        usort($events, static fn (Event $a, Event $b): int => self::compare($a, $b, $keys));
-        if (! $linked) {
-            return $events;
-        }
+        // Most have been there for long and are in order: they are laid between, not sorted with the others.
+        usort($since, static fn (Event $a, Event $b): int => strcmp($a->time(), $b->time()) ?: strcmp($a->id, $b->id));
+        $ordered = self::merged(self::asReceived($before), $since);
+
+        return $linked ? self::causesFirst($ordered) : $ordered;
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @return list<Event>
+     */
+    private static function asReceived(array $events): array
+    {
+        $last = '';
         foreach ($events as $event) {
-            $byId[$event->id] = $event;
+            if (strcmp($last, $event->received) > 0) {
+                usort($events, static fn (Event $a, Event $b): int => strcmp($a->received, $b->received));
+
+                return $events;
+            }
+            $last = $event->received;
         }
 
-        return self::causesFirst($events, $byId);
+        return $events;
+    }
+
+    /**
+     * @param  list<Event>  $before  of earlier versions, by when they were received
+     * @param  list<Event>  $since  by their clocks
+     * @return list<Event>
+     */
+    private static function merged(array $before, array $since): array
+    {
+        $all = [];
+        $next = 0;
+        foreach ($since as $event) {
+            $time = $event->time();
+            while (isset($before[$next]) && strcmp($before[$next]->received, $time) <= 0) {
+                $all[] = $before[$next++];
+            }
+            $all[] = $event;
+        }
+
+        return [...$all, ...array_slice($before, $next)];
     }
 
     /**
@@ -56,29 +95,29 @@ final class Order
         return false;
     }
 
-    /** @param  array<int|string, string>  $keys */
-    private static function compare(Event $a, Event $b, array $keys): int
-    {
-        return strcmp($keys[$a->id], $keys[$b->id]) ?:
-            ($a->on !== null) <=> ($b->on !== null) ?:
-            ($a->on === null
-                ? 0
-                : strcmp($a->id, $b->id));
-    }
-
     /**
      * Each event as early as its key has it, its causes before it. What would
      * be its own cause is no cause.
      *
      * @param  list<Event>  $events
-     * @param  array<int|string, Event>  $byId
      * @return list<Event>
      */
-    private static function causesFirst(array $events, array $byId): array
+    private static function causesFirst(array $events): array
     {
+        $byId = [];
+        foreach ($events as $event) {
+            $byId[$event->id] = $event;
+        }
         $ordered = [];
+        // id → whether it has its place, or is only being asked about.
         $state = [];
         foreach ($events as $event) {
+            if (($event->on ?? []) === [] && ! isset($state[$event->id])) {
+                $state[$event->id] = true;
+                $ordered[] = $event;
+
+                continue;
+            }
             $stack = [$event];
             while ($stack !== []) {
                 $top = $stack[count($stack) - 1];
