@@ -89,6 +89,14 @@ abstract class TestCase extends Base
         ]);
     }
 
+    /** Under which something that runs share was written last. */
+    protected function version(string $kind, string $id): int
+    {
+        $version = $this->installation->entries()->where('kind', $kind)->where('key', $id)->value('version');
+
+        return is_int($version) ? $version : 0;
+    }
+
     protected function member(string $role): Membership
     {
         return $this->installation->memberships()->where('user_id', $this->person($role)->id)->firstOrFail();

@@ -122,8 +122,9 @@ final readonly class ChangeLog
     {
         $row = $rows->row($edit->kind, $edit->key);
         $before = $row === null ? null : $rows->shape($edit->kind, $row);
-        if ($edit->version !== null && ($row === null || $row->getAttribute('version') !== $edit->version)) {
-            throw new StaleWrite($decision, $edit, $before);
+        $version = $row?->getAttribute('version');
+        if ($edit->version !== null && $version !== $edit->version) {
+            throw new StaleWrite($decision, $edit, $before, is_int($version) ? $version : null);
         }
 
         return [

@@ -10,11 +10,15 @@ use RuntimeException;
 /** Somebody else was first. What the person typed is theirs still; what stands now comes with the answer. */
 final class StaleWrite extends RuntimeException
 {
-    /** @param  ?array<int|string, mixed>  $theirs  what stands now; null: nothing any more */
+    /**
+     * @param  ?array<int|string, mixed>  $theirs  what stands now; null: nothing any more
+     * @param  ?int  $version  of what stands now
+     */
     public function __construct(
         public readonly Decision $decision,
         public readonly Edit $edit,
         public readonly ?array $theirs,
+        public readonly ?int $version = null,
     ) {
         parent::__construct(
             match (true) {

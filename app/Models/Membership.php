@@ -18,6 +18,7 @@ use Sartal\Core\Work\Bench\Skill;
  * @property int $user_id
  * @property list<string> $roles
  * @property list<string> $skills
+ * @property int $version
  * @property ?Carbon $ended_at null: of the crew
  * @property-read User $user
  */

@@ -21,6 +21,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property ?string $password null: cannot sign in yet
  * @property list<string> $offices
+ * @property int $version
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
  * @property ?int $opened_id the installation that was opened last, on whatever device
  * @property-read Organisation $organisation
@@ -37,6 +38,7 @@ final class User extends Authenticatable
         'password',
         'offices',
         'retired_at',
+        'version',
     ];
 
     protected $hidden = ['password', 'remember_token'];

@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
@@ -23,6 +24,9 @@ final class Loaded
     private ?Plan $plan = null;
 
     private ?CutPlan $cutPlan = null;
+
+    /** @var ?array<int|string, int> kind and id → version */
+    private ?array $shared = null;
 
     public readonly Planner $planner;
 
@@ -55,6 +59,21 @@ final class Loaded
         $assembly = $this->plan()->assemblies[$this->plan()->assemblyOf[$run] ?? ''] ?? null;
 
         return OnWhat::now($this->record->together($assembly->runs ?? [$run]));
+    }
+
+    /** Of something that runs share, by which a write of it says what it was made on. */
+    public function version(DecisionKind $kind, string $id): int
+    {
+        if ($this->shared === null) {
+            $this->shared = [];
+            $rows = $this->stored->entries()->toBase();
+            $rows->whereIn('kind', [DecisionKind::Circuit->value, DecisionKind::Fitting->value]);
+            foreach ($rows->get(['kind', 'key', 'version']) as $row) {
+                $this->shared[$row->kind.' '.$row->key] = (int) $row->version;
+            }
+        }
+
+        return $this->shared[$kind->value.' '.$id] ?? 1;
     }
 
     public function dresser(?Installation $of = null): Dresser

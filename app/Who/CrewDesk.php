@@ -85,14 +85,29 @@ final readonly class CrewDesk
      * @param  list<string>  $roles
      * @param  list<string>  $skills
      */
-    public function change(Membership $member, StoredInstallation $in, User $by, array $roles, array $skills): void
-    {
-        DB::transaction(function () use ($member, $in, $by, $roles, $skills): void {
+    public function change(
+        Membership $member,
+        StoredInstallation $in,
+        User $by,
+        array $roles,
+        array $skills,
+        int $version,
+    ): void {
+        DB::transaction(function () use ($member, $in, $by, $roles, $skills, $version): void {
             self::lock($in);
+            $member->refresh();
+            if ($member->version !== $version) {
+                throw new StalePerson(
+                    $member->user->name,
+                    ['roles' => $roles, 'skills' => $skills],
+                    ['roles' => $member->roles, 'skills' => $member->skills],
+                    $member->version,
+                );
+            }
             if (! in_array(Role::Lead->value, $roles, true)) {
                 self::leaveALead($in, $member);
             }
-            $member->update(['roles' => $roles, 'skills' => $skills]);
+            $member->update(['roles' => $roles, 'skills' => $skills, 'version' => $version + 1]);
             Logbook::write(Entry::Crew, sprintf('%s: %s', $member->user->name, self::said($roles, $skills)), $by, $in);
         });
     }

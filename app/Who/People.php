@@ -72,15 +72,24 @@ final readonly class People
     }
 
     /** @param  list<string>  $offices */
-    public function change(User $person, User $by, string $name, array $offices): void
+    public function change(User $person, User $by, string $name, array $offices, int $version): void
     {
-        DB::transaction(static function () use ($person, $by, $name, $offices): void {
+        DB::transaction(static function () use ($person, $by, $name, $offices, $version): void {
             self::lock($by);
+            $person->refresh();
+            if ($person->version !== $version) {
+                throw new StalePerson(
+                    $person->name,
+                    ['name' => $name, 'offices' => $offices],
+                    ['name' => $person->name, 'offices' => $person->offices],
+                    $person->version,
+                );
+            }
             if (! in_array(Office::People->value, $offices, true)) {
                 self::leaveOne($person);
             }
             $before = $person->name;
-            $person->update(['name' => trim($name), 'offices' => $offices]);
+            $person->update(['name' => trim($name), 'offices' => $offices, 'version' => $version + 1]);
             Logbook::write(
                 Entry::Office,
                 sprintf(

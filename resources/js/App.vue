@@ -6,6 +6,7 @@ import { api } from './api/client'
 import { address, page, visit } from './api/page'
 import { useSession } from './api/session'
 import ImpactDialog from './plan/change/ImpactDialog.vue'
+import TwoVersionsDialog from './plan/change/TwoVersionsDialog.vue'
 import ArchiveDialog from './session/ArchiveDialog.vue'
 import NoPlace from './session/NoPlace.vue'
 import FindDialog from './ui/FindDialog.vue'
@@ -218,6 +219,7 @@ async function leave() {
     <KeyHelp v-model="help" />
     <FindDialog v-if="person" v-model="finding" />
     <ImpactDialog />
+    <TwoVersionsDialog />
     <TemplateDialog v-if="person" v-model="template" />
     <ArchiveDialog v-if="person" v-model="archiving" />
   </v-app>

@@ -96,3 +96,23 @@ test('out of the crew is out at once, and what was done stays under the name', a
   await expect(bench.getByRole('heading', { name: 'Schedule' })).toBeVisible()
   await own.close()
 })
+
+test('two leads change the same person at once: the second sees both and says which', async ({ page, browser }) => {
+  const own = await browser.newContext({ baseURL: house.base })
+  const other = await own.newPage()
+  for (const each of [page, other]) {
+    await signIn(each, 'lead', '/crew/people')
+    await each.getByRole('button', { name: 'Rafi Dunmarrow' }).click()
+  }
+  await page.getByRole('checkbox', { name: 'tester' }).check()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByRole('row', { name: /Rafi Dunmarrow.*installer, tester/ })).toBeVisible()
+  await other.getByRole('checkbox', { name: 'bench', exact: true }).check()
+  await other.getByRole('button', { name: 'Save', exact: true }).click()
+  const both = other.getByRole('alertdialog')
+  await expect(both.getByRole('row', { name: /roles/ })).toContainText('installer, tester')
+  await expect(both.getByRole('row', { name: /roles/ })).toContainText('installer, bench')
+  await both.getByRole('button', { name: 'Save mine over it' }).click()
+  await expect(other.getByRole('row', { name: /Rafi Dunmarrow.*installer, bench/ })).toBeVisible()
+  await own.close()
+})

@@ -1,6 +1,7 @@
 import { ask } from './ask'
 import type { Impact } from './change'
 import { address, belongsTo, endpoint } from './page'
+import { compare, type TwoVersions } from './stale'
 
 /** A refused request: what the server said, and the body that goes with it. */
 export class ApiError extends Error {
@@ -26,6 +27,24 @@ function cookie(name: string): string {
 /** Whether an edit that overtakes work is asked about, made all the same, or put aside. */
 type Intent = 'ask' | 'accept' | 'park'
 const OVERTAKES = 428
+const STALE = 409
+
+/** Of a write that came too late, where it can be made again on what stands now. */
+function twoVersions(answer: Record<string, unknown>, body: unknown): TwoVersions | null {
+  const { message, yours, theirs, version } = answer
+  const isShape = (value: unknown): value is Record<string, unknown> =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+  return typeof message === 'string' &&
+    isShape(yours) &&
+    isShape(theirs) &&
+    typeof version === 'number' &&
+    isShape(body) &&
+    !(body instanceof FormData) &&
+    // The schedule lays a run's two lines side by side itself.
+    !('line' in theirs)
+    ? { message, yours, theirs }
+    : null
+}
 
 async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask', of = address): Promise<T> {
   const form = body instanceof FormData
@@ -52,6 +71,9 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
     return send<T>(method, path, body, choice, of)
   }
+  const both = response.status === STALE ? twoVersions(answer, body) : null
+  if (both && (await compare(both)) === 'mine')
+    return send<T>(method, path, { ...(body as object), version: answer.version }, intent, of)
   if (!response.ok) {
     const said =
       typeof answer.message === 'string' && answer.message !== ''

@@ -42,6 +42,7 @@ export interface Member {
   name: string
   roles: string[]
   skills: string[]
+  version: number
   /** Not of the crew any more; known to its record. */
   left: boolean
   retired: boolean

@@ -190,6 +190,7 @@ export interface Demand {
 }
 export interface CircuitOf {
   id: string
+  version: number
   name: string
   signal: string
   signalName: string
@@ -317,6 +318,7 @@ export interface SheetBlock {
 }
 export interface SheetFitting {
   id: string
+  version: number
   label: string
   drawing: Drawing | null
   plan: string

@@ -13,6 +13,7 @@ interface Somebody {
   name: string
   signIn: string | null
   offices: Office[]
+  version: number
   retired: boolean
   signsIn: boolean
   crews: number
@@ -96,6 +97,7 @@ const save = () =>
         await api.patch<Organisation>(`organisation/people/${somebody.value.id}`, {
           name: draft.value.name,
           offices: draft.value.offices,
+          version: somebody.value.version,
         }),
       )
     else {

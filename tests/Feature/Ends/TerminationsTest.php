@@ -76,21 +76,36 @@ final class TerminationsTest extends TestCase
         );
         $before = $lengths();
         self::assertSame(['0 mm', '6.35 mm', '12.7 mm', '19.05 mm'], $offsets());
-        $this->patchJson('/api/fittings/M-201.b1', ['exit' => 'left side'])->assertOk();
+        $this->patchJson('/api/fittings/M-201.b1', [
+            'version' => $this->version('fitting', 'M-201.b1'),
+            'exit' => 'left side',
+        ])->assertOk();
         self::assertSame(['19.05 mm', '12.7 mm', '6.35 mm', '0 mm'], $offsets());
         self::assertNotSame($before, $lengths());
         $this->undo();
         self::assertSame($before, $lengths());
-        $this->patchJson('/api/fittings/M-201.b1', ['exit' => 'through the roof'])
+        $this->patchJson('/api/fittings/M-201.b1', [
+            'version' => $this->version('fitting', 'M-201.b1'),
+            'exit' => 'through the roof',
+        ])
             ->assertUnprocessable()
             ->assertJsonValidationErrors('exit');
-        $this->patchJson('/api/fittings/M-201.b1', ['clocking' => 45])
+        $this->patchJson('/api/fittings/M-201.b1', [
+            'version' => $this->version('fitting', 'M-201.b1'),
+            'clocking' => 45,
+        ])
             ->assertUnprocessable()
             ->assertJsonValidationErrors('clocking');
-        $this->patchJson('/api/fittings/M-201.b1', ['parts' => ['nothing']])
+        $this->patchJson('/api/fittings/M-201.b1', [
+            'version' => $this->version('fitting', 'M-201.b1'),
+            'parts' => ['nothing'],
+        ])
             ->assertUnprocessable()
             ->assertJsonValidationErrors('parts');
-        $this->patchJson('/api/fittings/M-201.b1', ['parts' => ['contact-rect-female']])->assertOk();
+        $this->patchJson('/api/fittings/M-201.b1', [
+            'version' => $this->version('fitting', 'M-201.b1'),
+            'parts' => ['contact-rect-female'],
+        ])->assertOk();
         self::assertStringContainsString(
             'houses male contacts',
             (string) json_encode($this->getJson('/api/runs/M-201')->json('findings')),
@@ -363,17 +378,21 @@ final class TerminationsTest extends TestCase
             'phantom' => '',
             'terminator' => '',
         ];
+        $change += ['version' => 1];
         $this->patchJson('/api/circuits/'.$circuits[0]['id'], $change)->assertOk();
         self::assertStringContainsString(
             'terminated',
             implode(' ', array_column($this->getJson('/api/runs/D-035')->json('findings'), 'words')),
         );
-        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'D-035.b1'] + $change)->assertOk();
+        $this->patchJson(
+            '/api/circuits/'.$circuits[0]['id'],
+            ['terminator' => 'D-035.b1', 'version' => 2] + $change,
+        )->assertOk();
         self::assertSame([], $this->getJson('/api/runs/D-035')->json('findings'));
-        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'nowhere'] + $change)
+        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['terminator' => 'nowhere', 'version' => 3] + $change)
             ->assertUnprocessable()
             ->assertJsonValidationErrors('terminator');
-        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['topology' => 'ring'] + $change)
+        $this->patchJson('/api/circuits/'.$circuits[0]['id'], ['topology' => 'ring', 'version' => 3] + $change)
             ->assertUnprocessable()
             ->assertJsonValidationErrors('topology');
     }

@@ -223,10 +223,13 @@ final class BuildingTest extends TestCase
     {
         $reach = fn (): array => $this->as('planner')->getJson('/api/runs/V-405')->assertOk()->json('reach.0');
         self::assertSame('20 dB', $reach()['limit']['text'], 'planned as 3G');
-        $circuit = ['name' => 'V-405', 'topology' => 'point-to-point'];
+        $circuit = ['name' => 'V-405', 'topology' => 'point-to-point', 'version' => 1];
         $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['rate' => '12G']])->assertOk();
         self::assertSame('40 dB', $reach()['limit']['text']);
-        $this->patchJson('/api/circuits/V-405.c1', ['name' => 'Lectern picture'] + $circuit)->assertOk();
+        $this->patchJson(
+            '/api/circuits/V-405.c1',
+            ['name' => 'Lectern picture', 'version' => 2] + $circuit,
+        )->assertOk();
         self::assertSame(['Lectern picture', '40 dB'], [$reach()['name'], $reach()['limit']['text']]);
         $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['rate' => 'warp']])->assertUnprocessable();
         $this->patchJson('/api/circuits/V-405.c1', $circuit + ['demand' => ['load' => -4]])->assertUnprocessable();

@@ -174,6 +174,7 @@ final class RunsTest extends TestCase
                 'name' => 'V-405',
                 'topology' => 'point-to-point',
                 'demand' => ['rate' => '12G'],
+                'version' => 1,
             ])->assertOk(),
         ];
         $this->as('planner');

@@ -69,7 +69,7 @@ final class CrewsTest extends TestCase
         $this->as('bench')->getJson('/api/schedule')->assertOk();
         self::assertSame(['bench'], $this->member('bench')->roles, 'What they are elsewhere stays.');
         $this->as('lead')
-            ->patchJson('/api/crew/'.$bench->key, ['roles' => ['tester'], 'skills' => []])
+            ->patchJson('/api/crew/'.$bench->key, ['version' => 1, 'roles' => ['tester'], 'skills' => []])
             ->assertOk();
         $this->deleteJson('/api/crew/'.$bench->key)->assertOk();
         $this->as('bench')->getJson('/api/schedule')->assertNotFound();
@@ -108,14 +108,18 @@ final class CrewsTest extends TestCase
     {
         $lead = $this->person('lead');
         $this->as('lead')
-            ->patchJson('/api/crew/'.$lead->key, ['roles' => ['bench'], 'skills' => []])
+            ->patchJson('/api/crew/'.$lead->key, ['version' => 1, 'roles' => ['bench'], 'skills' => []])
             ->assertJsonValidationErrorFor('roles');
         $this->deleteJson('/api/crew/'.$lead->key)->assertJsonValidationErrorFor('roles');
         $this->deleteJson('/api/membership')->assertJsonValidationErrorFor('roles');
         self::assertSame(['lead'], $this->member('lead')->roles);
         // With another it may go; one who is retired does not count.
         $planner = $this->person('planner');
-        $this->patchJson('/api/crew/'.$planner->key, ['roles' => ['planner', 'lead'], 'skills' => []])->assertOk();
+        $this->patchJson('/api/crew/'.$planner->key, [
+            'version' => 1,
+            'roles' => ['planner', 'lead'],
+            'skills' => [],
+        ])->assertOk();
         $planner->update(['retired_at' => now()]);
         $this->deleteJson('/api/membership')->assertUnprocessable();
         $planner->update(['retired_at' => null]);
@@ -146,7 +150,11 @@ final class CrewsTest extends TestCase
         self::assertSame(['installations'], $planner->offices);
         // The lead here still does with the planner here whatever a lead does.
         $this->as('lead')->of('brackwater');
-        $this->patchJson('/api/crew/'.$planner->key, ['roles' => ['bench'], 'skills' => []])->assertOk();
+        $this->patchJson('/api/crew/'.$planner->key, [
+            'version' => 1,
+            'roles' => ['bench'],
+            'skills' => [],
+        ])->assertOk();
         $this->deleteJson('/api/crew/'.$planner->key)->assertOk();
         $this->as('planner')->getJson('/api/schedule')->assertNotFound();
     }

@@ -60,6 +60,7 @@ final class OrganisationTest extends TestCase
             ->putJson('/api/organisation/people/'.$lead->key.'/retired', ['retired' => true])
             ->assertJsonValidationErrorFor('offices');
         $this->patchJson('/api/organisation/people/'.$lead->key, [
+            'version' => 1,
             'name' => $lead->name,
             'offices' => [],
         ])->assertJsonValidationErrorFor('offices');
@@ -67,11 +68,16 @@ final class OrganisationTest extends TestCase
         $tester = $this->person('tester');
         $tester->update(['offices' => ['people']]);
         $this->patchJson('/api/organisation/people/'.$lead->key, [
+            'version' => 1,
             'name' => $lead->name,
             'offices' => [],
         ])->assertUnprocessable();
         $tester->update(['password' => 'x']);
-        $this->patchJson('/api/organisation/people/'.$lead->key, ['name' => 'Odile', 'offices' => []])->assertOk();
+        $this->patchJson('/api/organisation/people/'.$lead->key, [
+            'version' => 1,
+            'name' => 'Odile',
+            'offices' => [],
+        ])->assertOk();
         self::assertSame(['Odile', []], [$lead->refresh()->name, $lead->offices]);
     }
 
@@ -245,7 +251,11 @@ final class OrganisationTest extends TestCase
         $this->as('lead');
         $this->get('/api/installation.json')->assertOk();
         $this->get('/api/schedule.csv')->assertOk();
-        $this->patchJson('/api/crew/'.$bench->key, ['roles' => ['tester'], 'skills' => ['mains']])->assertOk();
+        $this->patchJson('/api/crew/'.$bench->key, [
+            'version' => 1,
+            'roles' => ['tester'],
+            'skills' => ['mains'],
+        ])->assertOk();
         $this->postJson('/api/organisation/people', [
             'name' => 'New One',
             'signIn' => 'n@x.example',

@@ -48,6 +48,7 @@ final class BoardTest extends TestCase
         self::assertNotEmpty($board['forecast']['ahead'][$this->person('bench')->key]);
         $lead = $this->person('lead');
         $this->patchJson('/api/crew/'.$lead->key, [
+            'version' => 1,
             'roles' => ['lead'],
             'skills' => ['solder'],
         ])->assertOk();

@@ -8,6 +8,7 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Formats\BadLine;
+use App\Http\MadeOn;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
@@ -52,7 +53,7 @@ final readonly class CircuitController
             self::end($request, $loaded),
             self::demand($request, $circuit),
         );
-        $edit = new Edit(DecisionKind::Circuit, $id, FileEncoder::circuit($changed));
+        $edit = new Edit(DecisionKind::Circuit, $id, FileEncoder::circuit($changed), MadeOn::version($request));
         $this->log->write(Decision::on($loaded, $author, sprintf('Circuit %s changed', $name), [$edit]));
 
         return response()->json(['saved' => true]);

@@ -72,7 +72,18 @@ final readonly class EquipmentController
         );
     }
 
-    /** Plugs a fitting into a port, or leaves the port free. */
+    private static function plugged(Loaded $loaded, string $port): ?string
+    {
+        foreach ($loaded->installation->matings() as $mating) {
+            if ($mating->with === $port) {
+                return $mating->fitting;
+            }
+        }
+
+        return null;
+    }
+
+    /** Plugs a fitting into a port, or leaves the port free; "was" is what whoever says so saw there. */
     public function plug(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $port = $request->string('port')->toString();
@@ -85,6 +96,22 @@ final readonly class EquipmentController
                 'fitting',
                 is_scalar($fitting) ? (string) $fitting : '',
                 'There is no such fitting. Load the page again.',
+            );
+        }
+        $there = self::plugged($loaded, $port);
+        if ($request->has('was') && $request->input('was') !== $there) {
+            return response()->json(
+                [
+                    'message' => $there === null
+                            ? 'Somebody else has left this port free meanwhile.'
+                            : sprintf(
+                                'Somebody else has plugged %s in here meanwhile.',
+                                $loaded->installation->fittings()[$there]->label ?? $there,
+                            ),
+                    'yours' => ['fitting' => $fitting],
+                    'theirs' => ['fitting' => $there],
+                ],
+                409,
             );
         }
         $matings = array_values(

@@ -8,6 +8,7 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Formats\BadLine;
+use App\Http\MadeOn;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
@@ -41,7 +42,7 @@ final readonly class FittingController
             $request->has('clocking') ? self::clocking($request->input('clocking'), $type) : $fitting->clocking,
             $request->has('parts') ? self::parts($request->input('parts'), $loaded) : $fitting->parts,
         );
-        $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed));
+        $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed), MadeOn::version($request));
         $this->log->write(Decision::on($loaded, $author, sprintf('%s made up otherwise', $fitting->label), [$edit]));
 
         return response()->json(['saved' => true]);

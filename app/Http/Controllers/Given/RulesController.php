@@ -8,6 +8,7 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Http\MadeOn;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
@@ -85,7 +86,7 @@ final readonly class RulesController
     public function rules(Request $request, Loaded $loaded, Author $author): JsonResponse
     {
         $rules = FileEncoder::rules(self::read($request));
-        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, $rules, $request->integer('version'));
+        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, $rules, MadeOn::version($request));
         $this->log->write(Decision::on($loaded, $author, 'House rules changed', [$edit]));
 
         return response()->json(['saved' => true]);

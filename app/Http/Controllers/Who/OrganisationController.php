@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Http\MadeOn;
 use App\Http\Resources\Who\OrganisationResource;
 use App\Models\Office;
 use App\Models\Role;
@@ -95,7 +96,13 @@ final readonly class OrganisationController
             ['name.required' => 'Write the person’s name.'],
         );
         $name = $request->string('name')->toString();
-        $this->people->change(self::person($user, $person), $user, $name, self::chosen($request));
+        $this->people->change(
+            self::person($user, $person),
+            $user,
+            $name,
+            self::chosen($request),
+            MadeOn::version($request),
+        );
 
         return $this->show($user->refresh());
     }

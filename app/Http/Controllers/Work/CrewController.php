@@ -10,6 +10,7 @@ use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Http\MadeOn;
 use App\Http\Resources\Who\CrewResource;
 use App\Models\Membership;
 use App\Models\Role;
@@ -140,7 +141,7 @@ final readonly class CrewController
         string $person,
     ): JsonResponse {
         [$roles, $skills] = self::checked($request);
-        $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills);
+        $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills, MadeOn::version($request));
 
         return response()->json(['saved' => true]);
     }

@@ -10,6 +10,7 @@ use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
@@ -60,6 +61,7 @@ final class SheetResource
     {
         return [
             'id' => $fitting->fitting->id,
+            'version' => $loaded->version(DecisionKind::Fitting, $fitting->fitting->id),
             'label' => $fitting->fitting->label,
             'drawing' => ConnectorResource::of($fitting->fitting, $loaded->installation->catalogue),
             'plan' => $fitting->plan->name ?? '',

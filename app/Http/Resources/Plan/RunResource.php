@@ -12,6 +12,7 @@ use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\PlanEncoder;
@@ -141,6 +142,7 @@ final class RunResource
             if ($circuit !== null) {
                 $circuits[] = [
                     ...FileEncoder::circuit($circuit),
+                    'version' => $loaded->version(DecisionKind::Circuit, $circuit->id),
                     'topology' => $circuit->topology->value,
                     'from' => $circuit->from,
                     'phantom' => $circuit->phantom,

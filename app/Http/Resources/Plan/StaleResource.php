@@ -33,6 +33,7 @@ final readonly class StaleResource
                     ? (object) ($decision->typed ?? [])
                     : $decision->typed ?? $seen($edit->after),
             'theirs' => $edit->kind === DecisionKind::Run ? $this->run($stale) : $seen($stale->theirs),
+            'version' => $stale->version,
         ];
     }
 

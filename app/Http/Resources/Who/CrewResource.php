@@ -42,6 +42,7 @@ final class CrewResource
             'name' => $member->user->name,
             'roles' => $member->roles,
             'skills' => $member->skills,
+            'version' => $member->version,
             'left' => $member->ended_at !== null,
             'retired' => $member->user->retired_at !== null,
             'signsIn' => $member->user->password !== null,

@@ -66,6 +66,7 @@ final class OrganisationResource
             'name' => $person->name,
             'signIn' => $person->sign_in ?? $person->known_as,
             'offices' => $person->offices,
+            'version' => $person->version,
             'retired' => $person->retired_at !== null,
             'signsIn' => $person->password !== null,
             'crews' => count($of),

@@ -71,7 +71,7 @@ async function set(change: { exit?: string; clocking?: number | null }) {
   if (!it) return
   busy.value = true
   try {
-    await api.patch(`fittings/${it.id}`, change)
+    await api.patch(`fittings/${it.id}`, { version: it.version, ...change })
     await load()
   } catch (error) {
     problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)

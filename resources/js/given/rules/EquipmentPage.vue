@@ -137,7 +137,7 @@ const remove = (device: Device) =>
 const plug = (device: Device, port: Port, fitting: string) =>
   attempt(
     async () => {
-      await api.put('matings', { port: `${device.id}:${port.id}`, fitting: fitting || null })
+      await api.put('matings', { port: `${device.id}:${port.id}`, fitting: fitting || null, was: port.plugged })
       await load()
     },
     fitting ? 'Plugged in.' : 'Left free.',

@@ -27,6 +27,7 @@ async function save() {
         .map(([key, value]) => [key, key === 'rate' ? value : Number(value.replace(',', '.'))]),
     )
     await api.patch(`circuits/${it.id}`, {
+      version: it.version,
       demand,
       name: it.name,
       topology: it.topology,

@@ -68,7 +68,12 @@ const toggle = (list: 'roles' | 'skills', value: string) => {
 const save = () =>
   attempt(async () => {
     const { person, signIn, name, roles, skills: can } = draft.value
-    if (member.value) await api.patch(`crew/${member.value.id}`, { roles, skills: can })
+    if (member.value)
+      await api.patch(`crew/${member.value.id}`, {
+        roles,
+        skills: can,
+        version: member.value.version,
+      })
     else {
       const made = await api.post<{ invitation: Invitation | null }>('crew', {
         ...(person ? { person } : { name, signIn }),
