@@ -104,7 +104,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('types', [TypeController::class, 'index']);
             Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
             Route::get('library', [LibraryController::class, 'index']);
-            Route::get('plans/{id}.csv', [PlanController::class, 'csv']);
+            Route::get('plans/{id}.csv', [PlanController::class, 'csv'])->middleware('exports:contact plan');
             Route::get('connectors/{id}', [PlanController::class, 'connector']);
             Route::get('equipment', [EquipmentController::class, 'index']);
             Route::get('rules', [RulesController::class, 'show']);
@@ -112,7 +112,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('looms', [LoomController::class, 'index']);
             Route::get('looms/{id}', [LoomController::class, 'show']);
             Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
-            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets']);
+            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware('exports:offsets of loom');
             Route::get('reach', ReachController::class);
             Route::get('parts', [PartsController::class, 'show']);
             Route::get('parts.csv', [PartsController::class, 'csv'])->middleware('exports:the parts');

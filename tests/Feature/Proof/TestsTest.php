@@ -79,6 +79,19 @@ final class TestsTest extends TestCase
         self::assertSame(1, StoredEvent::query()->where('uuid', $event['id'])->count());
     }
 
+    public function test_what_an_earlier_version_stored_is_known_again_when_a_device_sends_it_once_more(): void
+    {
+        $event = ['id' => Str::uuid()->toString(), 'kind' => 'reported', 'note' => 'hums', 'run' => 'A-118'];
+        $this->postJson('/api/events', $event)->assertCreated();
+        // That version called people by their sign-in names: [name, what was sent, by its fields in order].
+        StoredEvent::query()
+            ->where('uuid', $event['id'])
+            ->update(['sent' => hash('sha256', (string) json_encode(['tester@brackwater.example', $event]))]);
+        $this->postJson('/api/events', $event)->assertOk()->assertJsonPath('new', false);
+        $this->postJson('/api/events', ['note' => 'buzzes'] + $event)->assertConflict();
+        $this->as('bench')->postJson('/api/events', $event)->assertConflict();
+    }
+
     public function test_another_thing_under_an_id_that_is_taken_is_refused_and_the_first_stays(): void
     {
         $event = [
