@@ -31,6 +31,7 @@ use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\UsedTypes;
+use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Proof\Record\Event;
 
 /** An installation file into the database: all of it or nothing. The demo comes in this way too. */
@@ -62,6 +63,7 @@ final class FileImporter
                 'panel' => array_intersect_key($in, array_flip(['matings', 'splices', 'links', 'switches'])),
             ]);
             $people = $this->people($file, $stored, $crew);
+            $instruments = new Instruments($file->installation);
             foreach (DecisionKind::entries() as $kind) {
                 /** @var list<array<int|string, mixed>> $entries */
                 $entries = $in[$kind->list()];
@@ -99,7 +101,14 @@ final class FileImporter
                         'kind' => $event->kind->value,
                         'step' => $event->step,
                         'user_id' => $people[$event->by]->id,
-                        'definition' => json_encode(['by' => $people[$event->by]->key] + EventCodec::encode($event)),
+                        'definition' => json_encode(
+                            ['by' => $people[$event->by]->key] +
+                                EventCodec::encode(
+                                    $event->with === []
+                                        ? $event->measuredWith($instruments->ids($event->instrument))
+                                        : $event,
+                                ),
+                        ),
                         'created_at' => now(),
                     ],
                     $file->record->events,

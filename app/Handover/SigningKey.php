@@ -73,7 +73,7 @@ final class SigningKey
                 'id' => self::id($public),
                 'public' => $public,
                 'secret' => Crypt::encryptString(base64_encode(sodium_crypto_sign_secretkey($pair))),
-                'made_at' => now(),
+                'made_at' => now('UTC')->format('Y-m-d H:i:s.uP'),
             ]);
         });
     }

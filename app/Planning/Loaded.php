@@ -9,6 +9,7 @@ use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
@@ -24,6 +25,8 @@ final class Loaded
     private ?Plan $plan = null;
 
     private ?CutPlan $cutPlan = null;
+
+    private ?Instruments $instruments = null;
 
     /** @var ?array<int|string, int> kind and id → version */
     private ?array $shared = null;
@@ -59,6 +62,11 @@ final class Loaded
         $assembly = $this->plan()->assemblies[$this->plan()->assemblyOf[$run] ?? ''] ?? null;
 
         return OnWhat::now($this->record->together($assembly->runs ?? [$run]));
+    }
+
+    public function instruments(): Instruments
+    {
+        return $this->instruments ??= new Instruments($this->installation);
     }
 
     /** Of something that runs share, by which a write of it says what it was made on. */

@@ -46,7 +46,7 @@ final class Recorder
         $problems = new Problems();
         $fields = Fields::from(
             [
-                ...array_diff_key($data, ['skew' => 0]),
+                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
                 'by' => $by->user->key,
                 'received' => $received,
                 'at' => $data['at'] ?? $received,
@@ -64,7 +64,7 @@ final class Recorder
             // Perhaps by a plan that has changed since: it is recorded already.
             return false;
         }
-        $event = $this->complete($sent, $loaded, $by);
+        $event = $this->complete($sent, $loaded, $by)->measuredWith($loaded->instruments()->ids($sent->instrument));
 
         return DB::transaction(function () use ($loaded, $by, $event, $as): bool {
             $inserted = StoredEvent::add($loaded->stored, $by->user, $event, $as?->digest);

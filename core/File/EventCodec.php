@@ -49,6 +49,7 @@ final class EventCodec
             ParticularsCodec::strays($fields, $kind),
             self::on($fields),
             $fields->whole('skew', -self::DECADE, self::DECADE, 0),
+            $fields->texts('with'),
         );
     }
 
@@ -84,6 +85,7 @@ final class EventCodec
         }
 
         $row['skew'] = $event->skew === 0 ? null : $event->skew;
+        $row['with'] = array_filter($event->with) === [] ? null : $event->with;
 
         return CatalogueEncoder::brief($row) + ($event->on === null ? [] : ['on' => $event->on]);
     }

@@ -21,7 +21,7 @@ return new class extends Migration
             $table->text('public');
             // Sealed with the application's secret: a host that has another cannot sign. Null: it signs no more.
             $table->text('secret')->nullable();
-            $table->timestampTz('made_at');
+            $table->timestampTz('made_at', 6);
         });
         Schema::table('packs', function (Blueprint $table): void {
             // Public half of what it was sealed with.

@@ -419,9 +419,15 @@ li a:focus-visible kbd {
   ul::before,
   li kbd,
   .left,
-  .who .quiet,
-  .site {
+  .who .quiet {
     display: none;
+  }
+  /* Which one is in hand matters more than who holds the phone. */
+  .who span {
+    max-width: 96px;
+    overflow: hidden;
+    white-space: nowrap;
+    text-overflow: ellipsis;
   }
   ul {
     display: flex;

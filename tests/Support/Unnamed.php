@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-/** An installation file as the first version wrote it: people are called by their sign-in names. */
+/** An installation file as the first version wrote it: people are called by their sign-in names, instruments by theirs. */
 final class Unnamed
 {
     public static function file(string $text): string
@@ -16,6 +16,6 @@ final class Unnamed
             $calls['"'.$key.'"'] = '"'.$signIn.'"';
         }
 
-        return strtr($text, $calls);
+        return strtr((string) preg_replace('~,\n +"with": \[[^\]]*\]~', '', $text), $calls);
     }
 }

@@ -47,7 +47,7 @@ final class CertificatesChapter
                         $counts->stage()->words(),
                         self::time($counts->at),
                         $packing->person($counts->by),
-                        $counts->instrument === '' ? '' : ', with '.$counts->instrument,
+                        $counts->instrument === '' ? '' : ', with '.$loaded->instruments()->named($counts),
                     ),
                 );
             }
@@ -69,7 +69,7 @@ final class CertificatesChapter
                             : '').$what,
                         $packing->person($event->by),
                         trim(
-                            $event->instrument.
+                            $loaded->instruments()->named($event).
                                 ($event->note === '' ? '' : ($event->instrument === '' ? '' : ': ').$event->note),
                         ),
                     ],

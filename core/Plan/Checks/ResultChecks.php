@@ -8,7 +8,6 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Instrument;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Schools\TestedBy;
 use Sartal\Core\Proof\Record\Event;
@@ -19,16 +18,11 @@ use Sartal\Core\Proof\Record\Trials;
 /** What is not right with the results that count: the instrument, who took them, and two that contradict. */
 final readonly class ResultChecks
 {
-    /** @var array<int|string, Instrument> by name and by id */
-    private array $instruments;
+    private Instruments $instruments;
 
     public function __construct(private Installation $installation, private Record $record)
     {
-        $known = [];
-        foreach ($installation->instruments() as $instrument) {
-            $known[$instrument->name] = $known[$instrument->id] = $instrument;
-        }
-        $this->instruments = $known;
+        $this->instruments = new Instruments($installation);
     }
 
     /**
@@ -62,9 +56,8 @@ final readonly class ResultChecks
     {
         $subject = Subject::run($test->run);
         $findings = [];
-        foreach (explode(', ', $test->instrument) as $name) {
-            $instrument = $this->instruments[$name] ?? null;
-            if ($instrument?->isOverdue($test->at) !== true) {
+        foreach ($this->instruments->of($test) as $instrument) {
+            if (! $instrument->isOverdue($test->at)) {
                 continue;
             }
             $findings[] = Finding::check(

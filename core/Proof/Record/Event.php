@@ -25,13 +25,15 @@ final readonly class Event
      * @param  string  $at  when it was done, RFC 3339, by the client's clock
      * @param  string  $received  when the server had it
      * @param  string  $fingerprint  of the part of the plan that it relied on
-     * @param  string  $instrument  names of what was measured with, parted by ", "; "" where nobody said
+     * @param  string  $instrument  names of what was measured with, as they were then, parted by ", "; "" where nobody
+     *     said
      * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
      * @param  ?float  $took  s of hands at work, pauses taken off
      * @param  ?Particulars  $says  what events of its kind say besides, see {@see ParticularsOf}
      * @param  ?list<string>  $on  ids of what it was done on, as whoever did it knew it: the piece, the latest making of
      *     each end, the tests before it; empty where nobody said, null in records of earlier versions
      * @param  int  $skew  s by which the clock it was read off was behind the server's
+     * @param  list<string>  $with  ids of the instruments so named, in that order; "" for one that the crew does not have
      * @param  array<string, mixed>  $strays  what only other kinds say and somebody sent with it, as the file has it:
      *     kept, and never acted upon
      *
@@ -54,6 +56,7 @@ final readonly class Event
         public array $strays = [],
         public ?array $on = null,
         public int $skew = 0,
+        public array $with = [],
     ) {
         if ($says !== null && $says::class !== ParticularsOf::kind($kind)) {
             throw new \InvalidArgumentException(sprintf('A record "%s" cannot say %s.', $kind->value, $says::class));
@@ -76,6 +79,16 @@ final readonly class Event
         return (new DateTimeImmutable($this->at))
             ->modify(sprintf('%+d seconds', $this->skew))
             ->format('Y-m-d\TH:i:s.u\Z');
+    }
+
+    /**
+     * By which instruments of the crew's, whatever they are called since.
+     *
+     * @param  list<string>  $ids  parallel to the names, "" for one that the crew does not have
+     */
+    public function measuredWith(array $ids): self
+    {
+        return $this->copy(['with' => $ids]);
     }
 
     /** As those see it who care that it was done, not at which end. */

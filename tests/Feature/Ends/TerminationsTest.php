@@ -356,12 +356,12 @@ final class TerminationsTest extends TestCase
         self::assertContains('A-118.b1', array_column($found()['ports'][0]['fits'], 'id'));
         self::assertNotContains('V-401.a1', array_column($found()['ports'][0]['fits'], 'id'));
         $before = $this->snapshot();
-        $this->putJson('/api/matings', ['port' => 'preamp:in1', 'fitting' => 'A-118.b1'])->assertOk();
+        $this->putJson('/api/matings', ['port' => 'preamp:in1', 'fitting' => 'A-118.b1', 'was' => null])->assertOk();
         self::assertSame('A-118.b1', $found()['ports'][0]['plugged']);
         $this->deleteJson('/api/equipment/preamp', ['version' => 1])->assertUnprocessable();
         $this->undo();
         self::assertSame($before, $this->snapshot());
-        $this->putJson('/api/matings', ['port' => 'preamp:in9', 'fitting' => null])
+        $this->putJson('/api/matings', ['port' => 'preamp:in9', 'fitting' => null, 'was' => null])
             ->assertUnprocessable()
             ->assertJsonValidationErrors('port');
         $this->deleteJson('/api/equipment/preamp', ['version' => 1])->assertOk();

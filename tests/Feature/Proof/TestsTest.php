@@ -79,10 +79,49 @@ final class TestsTest extends TestCase
         self::assertSame(1, StoredEvent::query()->where('uuid', $event['id'])->count());
     }
 
+    public function test_an_instrument_that_is_called_something_else_keeps_its_results_and_their_calibration(): void
+    {
+        $instrument = $this->installation->entries()->where('kind', 'instrument')->firstOrFail();
+        $name = $instrument->definition['name'];
+        $this->postJson('/api/events', [
+            'id' => ($id = Str::uuid()->toString()),
+            'kind' => 'tested',
+            'run' => 'A-118',
+            'reading' => $this->reading('A-118'),
+            'instrument' => $name.', a borrowed meter',
+            'with' => ['whatever'],
+        ])->assertCreated();
+        self::assertSame(
+            [$instrument->key, ''],
+            StoredEvent::query()->where('uuid', $id)->firstOrFail()->definition['with'],
+        );
+        $this->putJson('/api/instruments', [
+            'part' => ['name' => 'Tester of the north wing', 'calibratedTo' => '2020-01-01'] + $instrument->definition,
+            'version' => $instrument->version,
+        ])->assertOk();
+        $run = $this->getJson('/api/runs/A-118')->assertOk()->json();
+        self::assertSame(
+            'Tester of the north wing, a borrowed meter',
+            collect($run['history'])->firstWhere('id', $id)['instrument'],
+        );
+        self::assertStringContainsString(
+            'Tested with Tester of the north wing, whose calibration held until 2020-01-01',
+            implode(' ', array_column($run['findings'], 'words')),
+        );
+        // Another one that takes its name takes none of its results.
+        $this->putJson('/api/instruments', [
+            'part' => ['id' => 'newcomer', 'name' => $name, 'calibratedTo' => '2019-01-01'] + $instrument->definition,
+        ])->assertOk();
+        self::assertStringNotContainsString(
+            '2019-01-01',
+            implode(' ', array_column($this->getJson('/api/runs/A-118')->json('findings'), 'words')),
+        );
+    }
+
     public function test_what_an_earlier_version_stored_is_known_again_when_a_device_sends_it_once_more(): void
     {
         $event = ['id' => Str::uuid()->toString(), 'kind' => 'reported', 'note' => 'hums', 'run' => 'A-118'];
-        $this->postJson('/api/events', $event)->assertCreated();
+        $this->as('tester')->postJson('/api/events', $event)->assertCreated();
         // That version called people by their sign-in names: [name, what was sent, by its fields in order].
         StoredEvent::query()
             ->where('uuid', $event['id'])

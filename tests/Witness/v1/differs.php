@@ -48,4 +48,5 @@ return [
     'answers/api/crew/body/people/*/version' => 'what a write says that it was made on',
     'answers/api/runs/*/body/circuits/*/version' => 'see crew',
     'answers/api/runs/*/sheet/*/body/*/fittings/*/version' => 'see crew',
+    'answers/api/installation.json/body/record/*/with' => 'instruments are named by ids beside what they were called',
 ];

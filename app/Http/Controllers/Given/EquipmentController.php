@@ -99,7 +99,10 @@ final readonly class EquipmentController
             );
         }
         $there = self::plugged($loaded, $port);
-        if ($request->has('was') && $request->input('was') !== $there) {
+        if (! $request->has('was')) {
+            throw BadLine::because('was', '', 'Say what you saw plugged in there, or null. Load the page again.');
+        }
+        if ($request->input('was') !== $there) {
             return response()->json(
                 [
                     'message' => $there === null

@@ -13,12 +13,17 @@ const fields = computed(() => (apart.value ? differing(apart.value) : []))
       <p>{{ apart.message }}</p>
       <div class="scroll"><table class="lines">
         <thead><tr><th /><th>Yours</th><th>Stands now</th></tr></thead>
-        <tbody><tr v-for="each in fields" :key="each.field"><td>{{ each.field }}</td><td class="mono">{{ each.yours }}</td>
+        <tbody><tr
+          v-for="each in fields"
+          :key="each.field"><td>{{ each.field }}</td><td class="mono">{{ each.yours }}</td>
           <td class="mono">{{ apart.theirs ? each.theirs : 'removed' }}</td></tr></tbody>
       </table></div>
       <p class="acts">
         <v-btn v-if="apart.theirs" color="primary" @click="take('mine')">Save mine over it</v-btn>
-        <v-btn variant="outlined" color="primary" @click="take('theirs')">{{ apart.theirs ? 'Leave theirs' : 'Close' }}</v-btn>
+        <v-btn
+          variant="outlined"
+          color="primary"
+          @click="take('theirs')">{{ apart.theirs ? 'Leave theirs' : 'Close' }}</v-btn>
       </p>
     </v-card>
   </v-dialog>
