@@ -54,12 +54,19 @@ final class Passwords
                 self::LEAST,
             ),
             count(array_unique(mb_str_split($password))) < 4 => 'should not be one character again and again.',
-            self::says($password, $person->sign_in ?? ($person->known_as ?? '')) || self::says($password, $person->name) => 'should not be your name.',
+            self::isNamed($password, $person) => 'should not be your name.',
             default => null,
         };
         if ($wrong !== null) {
             throw ValidationException::withMessages(['password' => 'The password '.$wrong]);
         }
+    }
+
+    private static function isNamed(string $password, User $person): bool
+    {
+        return self::says($password, $person->name) ||
+            self::says($password, $person->sign_in ?? '') ||
+            self::says($password, $person->known_as ?? '');
     }
 
     private static function says(string $password, string $name): bool

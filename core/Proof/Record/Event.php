@@ -30,8 +30,8 @@ final readonly class Event
      * @param  string  $step  the operation at the bench that it speaks of; "" where it speaks of the whole
      * @param  ?float  $took  s of hands at work, pauses taken off
      * @param  ?Particulars  $says  what events of its kind say besides, see {@see ParticularsOf}
-     * @param  ?list<string>  $on  ids of what it was done on, as whoever did it knew it: the piece, the latest making of
-     *     each end, the tests before it; empty where nobody said, null in records of earlier versions
+     * @param  ?list<string>  $on  ids of what it was done on, as whoever did it knew it: the piece, the latest making
+     *     of each end, the tests before it; empty where nobody said, null in records of earlier versions
      * @param  int  $skew  s by which the clock it was read off was behind the server's
      * @param  list<string>  $with  ids of the instruments so named, in that order; "" for one that the crew does not have
      * @param  array<string, mixed>  $strays  what only other kinds say and somebody sent with it, as the file has it:

@@ -21,7 +21,7 @@ const put = (archived: boolean) =>
     <v-card v-if="page" class="pa-5">
       <h1 id="archive-title">{{ page.archived ? `Bring ${page.name} back into use` : `Archive ${page.name}` }}</h1>
       <p>{{ page.archived ? 'Its crew plans, records and tests again.'
-        : 'Everybody of its crew goes on reading it, and nobody writes. What waits on a device stays there. You can bring it back.' }}</p>
+        : 'Everybody of its crew goes on reading it, and nobody writes. You can bring it back.' }}</p>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <p class="acts"><v-btn
         color="primary"

@@ -61,7 +61,7 @@ const leave = (each: InstallationRef) =>
     </ul>
     <p
       v-else
-      class="quiet">{{ all.length ? 'Nothing in use fits.' : 'You are of no crew yet. A lead takes you into theirs.' }}</p>
+      class="quiet">{{ all.length ? 'Nothing in use fits.' : 'You are of no crew yet: a lead takes you in.' }}</p>
     <p v-if="leaving" class="note check" role="alertdialog" :aria-label="`Leave ${leaving.name}`">
       <strong>Leave {{ leaving.name }}?</strong>You see nothing of it any more; what you recorded stays. Its lead can take
       you back in.

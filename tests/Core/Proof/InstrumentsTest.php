@@ -42,7 +42,7 @@ final class InstrumentsTest extends TestCase
         );
     }
 
-    /** @return iterable<string, array{string, list<string>, list<string>, string}> named, with → ids, names of today */
+    /** @return iterable<string, array{string, list<string>, list<string>, string}> → ids, names of today */
     public static function records(): iterable
     {
         yield 'of an earlier version, by its name of today' => ['Meter', [], ['m'], 'Meter'];

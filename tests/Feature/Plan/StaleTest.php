@@ -12,7 +12,7 @@ use Tests\TestCase;
 /** Whatever people share says under which version it was read; a write on an earlier one is refused, with both. */
 final class StaleTest extends TestCase
 {
-    /** @return iterable<string, array{Closure(self, int, string): TestResponse, string}> what writes → the field it is in */
+    /** @return iterable<string, array{Closure(self, int, string): TestResponse, string}> what writes, its field */
     public static function writes(): iterable
     {
         yield 'a circuit' => [

@@ -48,7 +48,7 @@ final class PicturesTest extends TestCase
         return (string) ob_get_clean();
     }
 
-    /** What a phone writes beside the points, by hand: TIFF 6.0 in APP1, CIPA DC-008 (EXIF 2.3), sections 4.5 and 4.6. */
+    /** What a phone writes beside the points: TIFF 6.0 in APP1, CIPA DC-008 (EXIF 2.3), sections 4.5 and 4.6. */
     private static function exif(string $jpeg, int $orientation): string
     {
         $maker = "Somebody's phone\0";
