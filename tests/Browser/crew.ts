@@ -95,3 +95,22 @@ export async function newcomer(
     baseURL,
   )
 }
+
+/** How many things wait on this device, as it has them written down. */
+export const waiting = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        const opening = indexedDB.open('sartal')
+        opening.onerror = () => {
+          reject(opening.error ?? new Error('The device keeps nothing.'))
+        }
+        opening.onsuccess = () => {
+          const asked = opening.result.transaction('waiting').objectStore('waiting').count()
+          asked.onsuccess = () => {
+            opening.result.close()
+            resolve(asked.result)
+          }
+        }
+      }),
+  )

@@ -1,5 +1,5 @@
 import { at, expect, house, type Page, test } from './house'
-import { hands, lines, signIn } from './crew'
+import { hands, lines, signIn, waiting } from './crew'
 
 const KEY = 'lock-gallery'
 const NAME = 'Lock gallery'
@@ -93,6 +93,52 @@ test('what was recorded before a sign-in ran out goes to its own installation, w
   await expect(site(page)).toHaveText(NAME)
   await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
   await expect.poll(() => tests('D-035')).toEqual([before[0] + 1, before[1]])
+})
+
+test('two tabs that record in the same instant without a network lose neither', async ({ page, context }) => {
+  await signIn(page, 'tester')
+  const before = [await tests('D-034'), await tests('D-033')] as const
+  const other = await context.newPage()
+  await pass(page, at(), 'D-034')
+  await pass(other, gallery, 'D-033')
+  await context.setOffline(true)
+  // Both at once, as fast as a browser does it.
+  const press = (tab: Page) =>
+    tab.getByRole('button', { name: 'Record', exact: true }).evaluate(button => {
+      ;(button as HTMLButtonElement).click()
+    })
+  await Promise.all([press(page), press(other)])
+  await expect.poll(() => waiting(page)).toBe(2)
+  // Each knows of the other's.
+  for (const tab of [page, other]) await expect(bar(tab)).toContainText('2 records wait on this device')
+  await context.setOffline(false)
+  await expect.poll(() => waiting(page)).toBe(0)
+  await expect(bar(other)).toHaveCount(0)
+  expect([await tests('D-034'), await tests('D-033')]).toEqual([
+    [before[0][0] + 1, before[0][1]],
+    [before[1][0], before[1][1] + 1],
+  ])
+})
+
+test('what a tab records after somebody else has signed in beside it waits for its own person', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'tester')
+  await pass(page, at(), 'D-034')
+  const before = await tests('D-034')
+  const other = await context.newPage()
+  await signIn(other, 'lead')
+  await record(page)
+  await expect(bar(page)).toContainText('Sign in again to send it')
+  await expect(bar(other)).toContainText('1 record of Sunniva Pryde waits until they sign in here')
+  expect(await tests('D-034')).toEqual(before)
+  await signIn(other, 'tester')
+  await expect.poll(() => tests('D-034')).toEqual([before[0] + 1, before[1]])
+  const run = (await (await other.request.get(`${house.base}/api/i/${at()}/runs/D-034`)).json()) as {
+    history: { kind: string; who: string }[]
+  }
+  expect(run.history.filter(event => event.kind === 'tested').at(-1)?.who).toBe('Sunniva Pryde')
 })
 
 /** What a page of the first version has left on this device. */

@@ -159,11 +159,16 @@ test('work at the bench that was opened before goes on without a network', async
   await expect(page.locator('.kicker')).toBeVisible()
   await page.keyboard.press('Space')
   await expect(bar(page)).toContainText('1 record waits')
+  // A photo waits with it.
+  await page.locator('.talk input[type=file]').setInputFiles('docs/screenshots/bench-phone.png')
+  await expect(page.getByRole('img', { name: /^Photo of .*, waiting to be sent$/ })).toBeVisible()
   await page.reload()
-  await expect(bar(page)).toContainText('1 record waits')
+  await expect(bar(page)).toContainText('2 records wait')
   await up()
   await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
   expect(await doneAt(page, 'A-122')).toBe(before + 1)
+  await page.reload()
+  await expect(page.getByRole('img', { name: /^Photo by Tove Castellan/ })).toBeVisible()
   await away()
 })
 

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { at, chromium, expect, type Page, test } from './house'
 import { placeContext } from './place'
 import { BROWSER } from './browser'
-import { signIn } from './crew'
+import { signIn, waiting } from './crew'
 import { OwnServer } from './server'
 
 const server = new OwnServer(67)
@@ -112,7 +112,7 @@ test('a step that was sent stays done until the list that knows it has come', as
     const stored = page.waitForResponse(each => each.url().endsWith('/events'))
     await run(page, 'C-422').locator('.go').click()
     expect((await stored).status(), said).toBe(201)
-    await expect.poll(() => page.evaluate(() => localStorage.getItem('sartal.outbox'))).toBe('[]')
+    await expect.poll(() => waiting(page)).toBe(0)
     await expect(run(page, 'C-422').locator('.go')).toHaveText(then, { timeout: 500 })
   }
   await step('It is cut', 'It is labelled')

@@ -183,6 +183,29 @@ final class SessionTest extends TestCase
         self::assertSame(0, $other->events()->where('uuid', $record['id'])->count());
     }
 
+    public function test_what_is_of_somebody_else_than_is_signed_in_by_now_is_not_written_under_the_wrong_name(): void
+    {
+        $mark = ['id' => Str::uuid()->toString(), 'kind' => 'labelled', 'run' => 'A-101'];
+        $count = StoredEvent::query()->count();
+        $tester = $this->person('tester');
+        foreach ([$tester->key, $tester->sign_in, 'nobody'] as $said) {
+            $this->as('lead')
+                ->withHeader('Sartal-Person', (string) $said)
+                ->postJson('/api/events', $mark)
+                ->assertConflict()
+                ->assertJsonPath('somebodyElse.name', $this->person('lead')->name);
+            // What it reads is as it is for whoever is signed in.
+            $this->getJson('/api/schedule')->assertOk();
+        }
+        self::assertSame($count, StoredEvent::query()->count());
+        // Records of an earlier version have the sign-in name.
+        foreach ([$this->person('lead')->key, $this->person('lead')->sign_in] as $at => $said) {
+            $this->withHeader('Sartal-Person', (string) $said)
+                ->postJson('/api/events', $mark)
+                ->assertStatus($at === 0 ? 201 : 200);
+        }
+    }
+
     public function test_a_name_that_is_of_no_installation_of_ones_own_is_not_told_what_it_is_called(): void
     {
         $other = self::secret();

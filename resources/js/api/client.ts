@@ -46,7 +46,14 @@ function twoVersions(answer: Record<string, unknown>, body: unknown): TwoVersion
     : null
 }
 
-async function send<T>(method: string, path: string, body?: unknown, intent: Intent = 'ask', of = address): Promise<T> {
+async function send<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  intent: Intent = 'ask',
+  of = address,
+  who?: string,
+): Promise<T> {
   const form = body instanceof FormData
   let response: Response
   try {
@@ -55,7 +62,7 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
       headers: {
         Accept: 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
-        ...belongsTo(of),
+        ...belongsTo(of, who),
         // What this device's clock shows: the server keeps how far it is out.
         ...(method === 'GET' ? {} : { 'Sartal-Intent': intent, 'Sartal-Clock': new Date().toISOString() }),
         ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
@@ -69,11 +76,11 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
   if (response.status === OVERTAKES) {
     const choice = await ask(answer.impact as Impact)
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
-    return send<T>(method, path, body, choice, of)
+    return send<T>(method, path, body, choice, of, who)
   }
   const both = response.status === STALE ? twoVersions(answer, body) : null
   if (both && (await compare(both)) === 'mine')
-    return send<T>(method, path, { ...(body as object), version: answer.version }, intent, of)
+    return send<T>(method, path, { ...(body as object), version: answer.version }, intent, of, who)
   if (!response.ok) {
     const said =
       typeof answer.message === 'string' && answer.message !== ''
@@ -91,8 +98,8 @@ async function send<T>(method: string, path: string, body?: unknown, intent: Int
 export const api = {
   get: <T>(path: string) => send<T>('GET', path),
   post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
-  /** Something that was recorded for this installation, whichever the page is of. */
-  record: <T>(path: string, body: unknown, of: string) => send<T>('POST', path, body, 'ask', of),
+  /** Something that somebody recorded for this installation, whichever the page is of, and whosever it is. */
+  record: <T>(path: string, body: unknown, of: string, who: string) => send<T>('POST', path, body, 'ask', of, who),
   patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
   put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
   /** Somebody has seen what it overtakes. */

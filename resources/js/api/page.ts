@@ -17,9 +17,17 @@ const OF_NONE = /^(session|installations|organisation|invitations)(?=[/?]|$)/
 export const endpoint = (path: string, of = address): string =>
   OF_NONE.test(path) ? `/api/${path}` : `/api/i/${of}/${path}`
 
-const HEADER = 'Sartal-Installation'
-/** Says to the server what a request belongs to; where its address says otherwise, nothing is done. */
-export const belongsTo = (of = address): Record<string, string> => (of ? { [HEADER]: of } : {})
+/** Whose page this is: another tab may have signed somebody else in since. */
+export const person = shallowRef('')
+
+/**
+ * Says to the server what a request belongs to, and whose it is; where its address or the session say otherwise,
+ * nothing is done.
+ */
+export const belongsTo = (of = address, who = person.value): Record<string, string> => ({
+  ...(of ? { 'Sartal-Installation': of } : {}),
+  ...(who ? { 'Sartal-Person': who } : {}),
+})
 
 /** The address of something that is opened or shown without the page, of the page's installation. */
 export const file = (path: string): string => endpoint(path)

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api } from './client'
 import { moveKept } from './moved'
-import { address, page } from './page'
+import { address, page, person } from './page'
 import type { Office, Role, Session } from './types'
 
 /** Who is signed in, and which of their installations this page is of. */
@@ -15,6 +15,7 @@ export const useSession = defineStore('session', () => {
     if (now.installations?.length) await moveKept(now.installations).catch(() => undefined)
     session.value = now
     page.value = (address && now.open) || null
+    person.value = now.person?.id ?? ''
     known.value = true
     // So that the next page without an address leads back here.
     if (page.value) void api.put('last', {}).catch(() => undefined)

@@ -45,6 +45,8 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
       <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits'
         : 'wait' }} on this device{{ outbox.signedOut ? '' : ' and will be sent' }}.</template>
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
+      <b v-if="outbox.forgetful && outbox.mine.length"> This browser keeps nothing on this device: leave the page open until
+        it is sent.</b>
       <router-link
         v-if="outbox.signedOut && outbox.mine.length"
         :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send

@@ -49,6 +49,8 @@ final class PictureController
             'step' => $request->string('step')->toString(),
             'note' => $request->string('note')->toString(),
             'picture' => $photo->name,
+            // What waited on a device says when it was taken.
+            ...$request->has('at') ? ['at' => $request->string('at')->toString()] : [],
         ];
         $new = Uploads::keep(
             $stored,

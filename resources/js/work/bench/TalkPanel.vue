@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api } from '../../api/client'
+import { computed, ref, watch } from 'vue'
+import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
+import { photo } from './photo'
 import type { Place, useJob } from './useJob'
 
 /** Photos of the end, and what was asked about it. */
 const props = defineProps<{ ids: string; place: Place; bench: ReturnType<typeof useJob> }>()
 const emit = defineEmits<{ ask: []; hold: [] }>()
 const session = useSession()
+const outbox = useOutbox()
 const { problem, busy, attempt } = useAttempt()
 const answers = ref<Record<string, string>>({})
 const end = (step: string) => {
@@ -21,6 +23,16 @@ const pictures = computed(() => (props.bench.state.value?.pictures ?? []).filter
 const questions = computed(() =>
   (props.bench.state.value?.questions ?? []).filter(each => !each.answer || end(each.step) === here.value),
 )
+/** Photos of this end that the server has not got yet. */
+const waiting = computed(() =>
+  outbox
+    .of(`bench/${props.ids}/pictures`)
+    .filter(item => item.picture && end(String(item.body.step)) === here.value)
+    .map(item => ({ id: item.id, at: item.at, url: URL.createObjectURL(item.picture!) })),
+)
+watch(waiting, (_now, before) => {
+  for (const each of before) URL.revokeObjectURL(each.url)
+})
 const mayAnswer = computed(() => session.can('planner', 'lead'))
 
 async function take(event: Event) {
@@ -28,13 +40,7 @@ async function take(event: Event) {
   const file = input.files?.[0]
   if (!file) return
   await attempt(async () => {
-    const form = new FormData()
-    form.set('picture', file)
-    form.set('id', crypto.randomUUID())
-    form.set('run', props.place.piece.run)
-    form.set('step', props.place.piece.id)
-    await api.post(`bench/${props.ids}/pictures`, form)
-    await props.bench.refresh()
+    await props.bench.picture(props.place.piece, await photo(file))
   })
   input.value = ''
 }
@@ -61,13 +67,18 @@ function answer(id: string) {
       <button type="button" @click="emit('hold')">Stop this job</button>
     </p>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <p v-if="pictures.length" class="pictures"><a
+    <p v-if="pictures.length || waiting.length" class="pictures"><a
       v-for="each in pictures"
       :key="each.id"
       :href="$file(`pictures/${each.picture}`)"
       target="_blank"><img
         :src="$file(`pictures/${each.picture}`)"
-        :alt="`Photo by ${each.by}, ${when(each.at)}`"></a></p>
+        :alt="`Photo by ${each.by}, ${when(each.at)}`"></a><img
+          v-for="each in waiting"
+          :key="each.id"
+          class="waits"
+          :src="each.url"
+          :alt="`Photo of ${when(each.at)}, waiting to be sent`"></p>
     <div v-for="each in questions" :key="each.id" class="note"><strong>{{ each.by }} asks: {{ each.note }}</strong>
       <template v-if="each.answer">{{ each.answer.by }}: {{ each.answer.note }}</template>
       <form v-else-if="mayAnswer" @submit.prevent="answer(each.id)"><input
@@ -110,6 +121,10 @@ button:focus-visible,
   height: 84px;
   border-radius: 4px;
   border: 1px solid var(--line);
+}
+.pictures .waits {
+  border-style: dashed;
+  opacity: 0.7;
 }
 form {
   display: flex;

@@ -29,6 +29,7 @@ export function useJob(ids: () => string) {
   const at = ref('')
   const outbox = useOutbox()
   const path = `bench/${ids()}/events`
+  const pictures = `bench/${ids()}/pictures`
   const unsent = computed(() => outbox.of(path).map(item => item.body as unknown as BenchEvent))
   const offline = computed(() => outbox.offline)
   let since = Date.now()
@@ -121,6 +122,7 @@ export function useJob(ids: () => string) {
     },
   })
   onScopeDispose(stop)
+  onScopeDispose(outbox.listen(pictures, { sent: () => void refresh().catch(() => undefined) }))
 
   async function refresh() {
     const answer = await api.get<{ state: JobState; people: Placed[] }>(`bench/${ids()}`)
@@ -143,6 +145,15 @@ export function useJob(ids: () => string) {
     const sent = { id: crypto.randomUUID() as string, at: new Date().toISOString(), ...event }
     void outbox.add(path, sent, byId.value.get(event.step ?? '')?.piece.words ?? event.kind)
   }
+
+  /** A photo of the end that a piece is of. */
+  const picture = (piece: Piece, taken: Blob) =>
+    outbox.add(
+      pictures,
+      { id: crypto.randomUUID(), at: new Date().toISOString(), run: piece.run, step: piece.id },
+      'Photo of an end',
+      taken,
+    )
 
   /** Like pieces at once share the time that they took. */
   function confirmAll(all: Place[]) {
@@ -202,6 +213,7 @@ export function useJob(ids: () => string) {
     load,
     refresh,
     record,
+    picture,
     confirm,
     confirmAll,
     restart,
