@@ -66,4 +66,17 @@ final class StoredEvent extends Model
             'sent' => $sent,
         ]) > 0;
     }
+
+    /** Of something that follows from others: as it follows now. What it says of the plan stays as it was. */
+    public static function derive(StoredInstallation $installation, Event $event): void
+    {
+        $by = User::query()
+            ->where('organisation_id', $installation->organisation_id)
+            ->where('key', $event->by)
+            ->firstOrFail();
+        if (! self::add($installation, $by, $event)) {
+            $row = self::query()->where('installation_id', $installation->id)->where('uuid', $event->id)->firstOrFail();
+            $row->update(['definition' => ['on' => $event->on] + $row->definition]);
+        }
+    }
 }

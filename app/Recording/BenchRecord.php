@@ -8,13 +8,14 @@ use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Order;
 
 /** What was recorded on some runs, without reading the rest of the installation. */
 final class BenchRecord
 {
     /**
      * @param  list<string>  $runs
-     * @return list<Event> as they were received
+     * @return list<Event> in the order in which they were done
      */
     public function events(StoredInstallation $stored, array $runs): array
     {
@@ -24,7 +25,7 @@ final class BenchRecord
         $events = StoredEvent::read($stored, $rows, $problems);
         $problems->settle();
 
-        return $events;
+        return Order::of($events);
     }
 
     /**

@@ -12,22 +12,19 @@ use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Ramsey\Uuid\Uuid;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\Problems;
-use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\LookedOver;
 use Sartal\Core\Proof\Record\Particulars;
+use Sartal\Core\Proof\Record\Past;
 use Sartal\Core\Proof\Record\SentBack;
-use Sartal\Core\Proof\Record\TakenBack;
 use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\Flaw;
-use Sartal\Core\Work\Bench\Milestone;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\Progress;
@@ -36,32 +33,47 @@ use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Task;
 
 /**
- * Writes down what is done at the bench, piece by piece. Under a lock on its
- * assembly each piece is looked at once more, so that two people who confirm
- * the same contact at the same moment leave one record, and the second is
- * told who was first. When the last piece of an end is done, the end is.
+ * Writes down what is done at the bench, piece by piece. A record that says
+ * what it was done on is judged by what its person had before them: what two
+ * people did apart from each other is kept, and shown to whoever settles it.
+ * One that does not say is judged by what there is when it arrives. When the
+ * last piece of an end is done, the end is.
  */
 final readonly class BenchRecorder
 {
-    public function __construct(private BenchRecord $records)
+    public function __construct(private Beads $beads)
     {
     }
 
     /**
      * @param  array<array-key, mixed>  $data  an event as the browser sends it
      * @param  ?Sent  $as  what came with its id; null where the server made the id of something else
+     * @param  int  $skew  s by which the clock of the device was behind
      * @return bool whether it was new
      *
      * @throws Refused
      * @throws InvalidDocument
      * @throws BadLine
      */
-    public function record(StoredInstallation $stored, Job $job, Membership $by, array $data, ?Sent $as = null): bool
-    {
+    public function record(
+        StoredInstallation $stored,
+        Job $job,
+        Membership $by,
+        array $data,
+        ?Sent $as = null,
+        int $skew = 0,
+    ): bool {
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
         $fields = Fields::from(
-            [...$data, 'by' => $by->user->key, 'received' => $received, 'at' => $data['at'] ?? $received],
+            [
+                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
+                'by' => $by->user->key,
+                'received' => $received,
+                'at' => $data['at'] ?? $received,
+                'on' => $data['on'] ?? [],
+                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
+            ],
             '',
             $problems,
         );
@@ -75,26 +87,37 @@ final readonly class BenchRecorder
         $assembly =
             $job->assemblyOf[$run] ?? throw Refused::because('This run is not part of the job. Load the job again.');
 
-        return DB::transaction(function () use ($stored, $job, $by, $sent, $operation, $run, $assembly, $as): bool {
-            DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$stored->id, 'bench:'.$assembly]);
+        $saysOnWhat = isset($data['on']);
+
+        return DB::transaction(function () use (
+            $stored,
+            $job,
+            $by,
+            $sent,
+            $operation,
+            $run,
+            $assembly,
+            $as,
+            $saysOnWhat,
+        ): bool {
+            Beads::lock($stored, $assembly);
             if (Sent::isRepeat($stored, $sent->id, $as)) {
                 return false;
             }
             $operations = $job->operationsOf($assembly);
-            $events = $this->records->events(
-                $stored,
-                array_map(
-                    strval(...),
-                    array_keys(array_filter($job->assemblyOf, static fn (string $of): bool => $of === $assembly)),
-                ),
+            $events = $this->beads->events($stored, $job, $assembly);
+            $known = $saysOnWhat ? Past::of($sent->on ?? [], $events) : $events;
+            $event = $this->complete(
+                $sent,
+                $run,
+                $operation,
+                new Progress($operations, $known),
+                new Progress($operations, $events),
+                $operations,
+                $by,
             );
-            $before = new Progress($operations, $events);
-            $event = $this->complete($sent, $run, $operation, $before, $operations, $by);
-            $after = new Progress($operations, [...$events, $event]);
             StoredEvent::add($stored, $by->user, $event, $as?->digest);
-            foreach ($this->milestones($event, $before, $after, $job) as $milestone) {
-                StoredEvent::add($stored, $by->user, $milestone);
-            }
+            $this->beads->follow($stored, $job, $assembly, $events, $event);
             $stored->newQuery()->whereKey($stored->id)->increment('revision');
 
             return true;
@@ -182,6 +205,8 @@ final readonly class BenchRecorder
     /**
      * What the server has to say of it: where it stands, by which description.
      *
+     * @param  Progress  $before  as its person knew it
+     * @param  Progress  $now  as it is
      * @param  array<int|string, Operation>  $operations
      */
     private function complete(
@@ -189,10 +214,15 @@ final readonly class BenchRecorder
         string $run,
         ?Operation $operation,
         Progress $before,
+        Progress $now,
         array $operations,
         Membership $by,
     ): Event {
-        $holds = $before->holds();
+        $open = array_map(static fn (Event $hold): string => $hold->id, $now->holds());
+        // What stops the job, as its person knew it, and nobody has lifted since.
+        $holds = array_values(
+            array_filter($before->holds(), static fn (Event $hold): bool => in_array($hold->id, $open, true)),
+        );
         $works = $operation !== null && ($sent->kind->isDone() || $sent->kind === EventKind::Skipped);
         if ($works && $holds !== []) {
             throw Refused::held($holds[0]->note, self::name($holds[0]));
@@ -205,8 +235,12 @@ final readonly class BenchRecorder
         }
         if ($sent->kind === EventKind::Lifted) {
             $hold =
-                array_values(array_filter($holds, static fn (Event $hold): bool => $hold->id === $sent->of()))[0] ??
-                throw Refused::because('This hold is lifted already.');
+                array_values(
+                    array_filter(
+                        [...$holds, ...$now->holds()],
+                        static fn (Event $hold): bool => $hold->id === $sent->of(),
+                    ),
+                )[0] ?? throw Refused::because('This hold is lifted already.');
             if ($hold->by !== $by->user->key && ! $by->hasRole(Role::Lead)) {
                 throw Refused::because('The lead or whoever stopped the job lifts the hold.');
             }
@@ -215,13 +249,18 @@ final readonly class BenchRecorder
             throw Refused::because('Say whether it is damaged, extracted or redone.');
         }
 
-        return $sent->filed(
-            $run,
-            $operation->side ?? $sent->side,
-            $operation === null ? $sent->step : $before->named($operation),
-            $operation !== null && $sent->kind->isDone() ? OperationFacts::fingerprint($operation) : '',
-            $this->says($sent, $operation, $before, $operations),
-        );
+        // What it answers or goes back from came before it, whatever the clocks say.
+        $on = $sent->of() === '' ? $sent->on : array_values(array_unique([...$sent->on ?? [], $sent->of()]));
+
+        return $sent
+            ->doneOn($on ?? [])
+            ->filed(
+                $run,
+                $operation->side ?? $sent->side,
+                $operation === null ? $sent->step : $now->named($operation),
+                $operation !== null && $sent->kind->isDone() ? OperationFacts::fingerprint($operation) : '',
+                $this->says($sent, $operation, $now, $operations),
+            );
     }
 
     /** @param  array<int|string, Operation>  $operations */
@@ -272,7 +311,8 @@ final readonly class BenchRecorder
     private function inOrder(Operation $operation, Progress $before, array $operations): void
     {
         $standing = $before->of($operation->id);
-        if ($standing->status->isSettled()) {
+        // Whoever knows that two did it apart may say that it is done.
+        if ($standing->status->isSettled() && ! isset($before->conflicts()[$operation->id])) {
             throw Refused::taken(
                 $operation->place,
                 $operation->words,
@@ -297,78 +337,19 @@ final readonly class BenchRecorder
     {
         if (
             ! $before->of($operation->id)->status->isSettled() &&
-            $before->of($operation->id)->status !== Status::Overtaken
+            $before->of($operation->id)->status !== Status::Overtaken &&
+            ! isset($before->conflicts()[$operation->id])
         ) {
             throw Refused::because('This is not done, so there is nothing to take back.');
         }
-        foreach ($operations as $later) {
-            $built = array_filter($later->needs, static fn ($need): bool => $need->before === $operation->id) !== [];
-            if ($built && $before->of($later->id)->status === Status::Done) {
-                throw Refused::because(
-                    sprintf(
-                        '%s, %s: that was done on top of it. Take that back first, or choose rework at the inspection.',
-                        $later->place,
-                        lcfirst($later->words),
-                    ),
-                );
-            }
-        }
-    }
-
-    /** @return list<Event> beads that this fills or empties */
-    private function milestones(Event $event, Progress $before, Progress $after, Job $job): array
-    {
-        [$was, $is] = [$before->milestones(), $after->milestones()];
-        $events = [];
-        // Ends before what speaks of both of them: a run is looked over once its ends are made.
-        $gained = array_diff_key($is, $was);
-        uasort(
-            $gained,
-            static fn (Milestone $a, Milestone $b): int => ($a->kind === EventKind::Inspected) <=>
-                ($b->kind === EventKind::Inspected),
-        );
-        foreach ($gained as $key => $milestone) {
-            $events[] = self::milestone(
-                $event,
-                (string) $key,
-                $milestone,
-                $milestone->kind,
-                $job->fingerprints[$milestone->run],
-                null,
+        foreach ($before->onTop($operation->id) as $later) {
+            throw Refused::because(
+                sprintf(
+                    '%s, %s: that was done on top of it. Take that back first, or choose rework at the inspection.',
+                    $operations[$later]->place,
+                    lcfirst($operations[$later]->words),
+                ),
             );
         }
-        foreach (array_diff_key($was, $is) as $key => $milestone) {
-            $events[] = self::milestone(
-                $event,
-                (string) $key,
-                $milestone,
-                EventKind::TakenBack,
-                null,
-                $milestone->kind,
-            );
-        }
-
-        return $events;
-    }
-
-    private static function milestone(
-        Event $event,
-        string $key,
-        Milestone $milestone,
-        EventKind $kind,
-        ?Fingerprints $plan,
-        ?EventKind $undoes,
-    ): Event {
-        return new Event(
-            Uuid::uuid5($event->id, $kind->value.'|'.$key)->toString(),
-            $kind,
-            $milestone->run,
-            $milestone->side,
-            $event->by,
-            $event->at,
-            $event->received,
-            $plan?->for($kind, $milestone->side) ?? '',
-            says: $undoes === null ? $plan?->says($kind, $milestone->side) : new TakenBack($undoes),
-        );
     }
 }

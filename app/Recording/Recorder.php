@@ -29,8 +29,12 @@ use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Pulling\SiteState;
 
 /** Writes down what was done: by whom, when, and on which plan it relied. A repeat of an id is recorded once. */
-final class Recorder
+final readonly class Recorder
 {
+    public function __construct(private Beads $beads)
+    {
+    }
+
     /**
      * @param  array<array-key, mixed>  $data  an event as the browser sends it
      * @param  ?Sent  $as  what came with its id; null where the server made the id of something else
@@ -67,11 +71,15 @@ final class Recorder
         $event = $this->complete($sent, $loaded, $by)->measuredWith($loaded->instruments()->ids($sent->instrument));
 
         return DB::transaction(function () use ($loaded, $by, $event, $as): bool {
+            $assembly = $loaded->plan()->assemblyOf[$event->run] ?? $event->run;
+            Beads::lock($loaded->stored, $assembly);
             $inserted = StoredEvent::add($loaded->stored, $by->user, $event, $as?->digest);
             if (! $inserted) {
                 // Somebody was faster by a moment: with the same, or with something else.
                 Sent::isRepeat($loaded->stored, $event->id, $as);
             } else {
+                $runs = $loaded->plan()->assemblies[$assembly]->runs ?? [$event->run];
+                $this->beads->arrived($loaded->stored, $assembly, $runs, $event);
                 $loaded->stored->newQuery()->whereKey($loaded->stored->id)->increment('revision');
             }
 

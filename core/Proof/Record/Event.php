@@ -91,6 +91,12 @@ final readonly class Event
         return $this->copy(['with' => $ids]);
     }
 
+    /** @param  list<string>  $on  ids of what it was done on */
+    public function doneOn(array $on): self
+    {
+        return $this->copy(['on' => $on]);
+    }
+
     /** As those see it who care that it was done, not at which end. */
     public function withoutSide(): self
     {

@@ -23,9 +23,13 @@ final class Order
         if (! self::isOfCauses($events)) {
             return $events;
         }
+        $follows = Following::among($events);
         $before = $since = [];
         $linked = false;
         foreach ($events as $event) {
+            if ($follows->isFollowing($event)) {
+                continue;
+            }
             if ($event->on === null) {
                 $before[] = $event;
             } else {
@@ -37,7 +41,7 @@ final class Order
         usort($since, static fn (Event $a, Event $b): int => strcmp($a->time(), $b->time()) ?: strcmp($a->id, $b->id));
         $ordered = self::merged(self::asReceived($before), $since);
 
-        return $linked ? self::causesFirst($ordered) : $ordered;
+        return $follows->after($linked ? self::causesFirst($ordered, $follows) : $ordered);
     }
 
     /**
@@ -99,10 +103,10 @@ final class Order
      * Each event as early as its key has it, its causes before it. What would
      * be its own cause is no cause.
      *
-     * @param  list<Event>  $events
+     * @param  list<Event>  $events  without what follows from others
      * @return list<Event>
      */
-    private static function causesFirst(array $events): array
+    private static function causesFirst(array $events, Following $follows): array
     {
         $byId = [];
         foreach ($events as $event) {
@@ -129,7 +133,8 @@ final class Order
                 $waits = [];
                 if (! isset($state[$top->id])) {
                     $state[$top->id] = false;
-                    foreach ($top->on ?? [] as $id) {
+                    foreach ($top->on ?? [] as $named) {
+                        $id = $follows->cause($named);
                         if (isset($byId[$id]) && ! isset($state[$id])) {
                             $waits[] = $byId[$id];
                         }

@@ -20,9 +20,6 @@ final class Progress
     /** @var array<int|string, Standing> */
     private array $standings = [];
 
-    /** @var array<int|string, string> first edition's id of an operation → its id */
-    private array $first = [];
-
     /** @var array<int|string, Event> holds that are not lifted, by id */
     private array $holds = [];
 
@@ -35,35 +32,61 @@ final class Progress
     /** @var list<Event> */
     private array $reworks = [];
 
+    /** @var array<int|string, list<Conflict>> operation → what of it was recorded apart */
+    private array $conflicts = [];
+
+    /** @var array<string, bool> operation and event → whether the description has changed since */
+    private array $overtaken = [];
+
+    private readonly Layout $layout;
+
     /**
      * @param  array<int|string, Operation>  $operations  by id, in the order of work
-     * @param  list<Event>  $events  of all its runs, as they were received
+     * @param  list<Event>  $events  of all its runs, in the order in which they were done,
+     *     see {@see \Sartal\Core\Proof\Record\Order}
      */
     public function __construct(private readonly array $operations, array $events)
     {
-        foreach ($operations as $operation) {
-            if ($operation->step->first !== '' && ! isset($operations[$operation->step->first])) {
-                $this->first[$operation->step->first] = $operation->id;
-            }
-        }
+        $this->layout = new Layout($operations);
         foreach ($events as $event) {
             $this->take($event);
         }
-        foreach ($this->standings as $id => $standing) {
-            $operation = $this->operations[$id] ?? null;
-            if (
-                $standing->status === Status::Done &&
-                $operation !== null &&
-                $standing->by !== null &&
-                $this->id($standing->by->step) === $operation->id &&
-                ! OperationFacts::stand($operation, $standing->by->fingerprint)
-            ) {
-                $this->standings[$id] = new Standing(Status::Overtaken, $standing->by, $standing->flagged);
-            }
-        }
+    }
+
+    /** With one more record, which came after all that it knows. */
+    public function after(Event $event): self
+    {
+        $after = clone $this;
+        $after->take($event);
+
+        return $after;
     }
 
     public function of(string $operation): Standing
+    {
+        $standing = $this->at($operation);
+
+        return $standing->status === Status::Done && $this->isOvertaken($operation, $standing)
+            ? new Standing(Status::Overtaken, $standing->by, $standing->flagged)
+            : $standing;
+    }
+
+    /** Whether it was done by a description that has changed since. */
+    private function isOvertaken(string $operation, Standing $done): bool
+    {
+        $planned = $this->operations[$operation] ?? null;
+        if ($planned === null || $done->by === null || $this->id($done->by->step) !== $operation) {
+            return false;
+        }
+
+        return $this->overtaken[$operation.' '.$done->by->id] ??= ! OperationFacts::stand(
+            $planned,
+            $done->by->fingerprint,
+        );
+    }
+
+    /** As it was recorded, by whatever description. */
+    private function at(string $operation): Standing
     {
         return $this->standings[$operation] ?? new Standing(Status::ToDo);
     }
@@ -90,6 +113,23 @@ final class Progress
     public function reworks(): array
     {
         return $this->reworks;
+    }
+
+    /** @return array<int|string, list<Conflict>> operation → what of it was recorded apart, and nobody settled yet */
+    public function conflicts(): array
+    {
+        return array_filter($this->conflicts, static fn (array $of): bool => $of !== []);
+    }
+
+    /** @return list<string> operations that were done on top of it */
+    public function onTop(string $operation): array
+    {
+        return array_values(
+            array_filter(
+                $this->layout->neededBy($operation),
+                fn (string $later): bool => $this->of($later)->status === Status::Done,
+            ),
+        );
     }
 
     /** @return list<string> operations that a rework goes back to, as they are called now */
@@ -149,14 +189,14 @@ final class Progress
     public function milestones(): array
     {
         $open = $milestones = [];
-        foreach ($this->operations as $operation) {
-            foreach (Milestone::countedBy($operation) as $key => $milestone) {
+        foreach ($this->layout->counted() as $id => $counted) {
+            $status = $counted === [] ? Status::ToDo : $this->of((string) $id)->status;
+            foreach ($counted as $key => $milestone) {
                 $milestones[$key] = $milestone;
-                $status = $this->of($operation->id)->status;
                 $open[$key] =
                     ($open[$key] ?? false) ||
                     ! $status->isSettled() ||
-                    ($status === Status::Skipped && $milestone->isOf($operation->task));
+                    ($status === Status::Skipped && $milestone->isOf($this->operations[$id]->task));
             }
         }
 
@@ -166,7 +206,7 @@ final class Progress
     /** What a recorded step is called now. */
     private function id(string $step): string
     {
-        return $this->first[$step] ?? $step;
+        return $this->layout->id($step);
     }
 
     private function take(Event $event): void
@@ -196,14 +236,17 @@ final class Progress
     private function step(Event $event): void
     {
         $step = $this->id($event->step);
-        $flagged = $this->of($step)->flagged;
+        if ($this->isApart($step, $event)) {
+            return;
+        }
+        $flagged = $this->at($step)->flagged;
         if ($event->kind === EventKind::Reworked) {
             $this->reworks[] = $event;
             foreach ($this->reopened($event) as $id) {
-                $this->standings[$id] = new Standing(Status::ToDo, $event, $this->of($id)->flagged);
+                $this->standings[$id] = new Standing(Status::ToDo, $event, $this->at($id)->flagged);
             }
         } elseif ($event->kind === EventKind::Flagged) {
-            $before = $this->of($step);
+            $before = $this->at($step);
             $this->standings[$step] = new Standing(
                 $event->flag()?->reopens() === true ? Status::ToDo : $before->status,
                 $before->by,
@@ -218,15 +261,67 @@ final class Progress
         }
     }
 
+    /**
+     * Looks whether a record was made without knowing of what the step stands by.
+     *
+     * @return bool whether that stands all the same
+     */
+    private function isApart(string $step, Event $event): bool
+    {
+        if (! $event->saysOnWhat()) {
+            return false;
+        }
+        $this->conflicts[$step] = array_values(
+            array_filter(
+                $this->conflicts[$step] ?? [],
+                static fn (Conflict $conflict): bool => ! $conflict->isKnownTo($event),
+            ),
+        );
+        $standing = $this->at($step);
+        $by = $standing->flagged?->flag()?->reopens() === true ? $standing->flagged : $standing->by;
+        $knows = static fn (?Event $other): bool => $other === null ||
+            $other->on === null ||
+            in_array($other->id, $event->on ?? [], true);
+        if ($event->kind === EventKind::TakenBack) {
+            foreach ($this->onTop($step) as $later) {
+                $top = $this->of($later)->by;
+                if ($top !== null && ! $knows($top)) {
+                    $this->conflicts[$step][] = new Conflict(Dispute::Beneath, $event, $top);
+                }
+            }
+
+            return false;
+        }
+        if (! $event->kind->isDone() && $event->kind !== EventKind::Skipped) {
+            return false;
+        }
+        if ($by !== null && $by->step !== '' && ! $knows($by)) {
+            $this->conflicts[$step][] = new Conflict(
+                $standing->status->isSettled() ? Dispute::Twice : Dispute::Unaware,
+                $by,
+                $event,
+            );
+
+            return true;
+        }
+        foreach ($this->holds as $hold) {
+            if (! $knows($hold)) {
+                $this->conflicts[$step][] = new Conflict(Dispute::Stopped, $hold, $event);
+            }
+        }
+
+        return false;
+    }
+
     /** Recorded for an end or a run at once, away from the bench. */
     private function whole(Event $event): void
     {
         foreach ($this->operations as $operation) {
-            if ($this->covers($event, $operation) && ! $this->of($operation->id)->status->isSettled()) {
+            if ($this->covers($event, $operation) && ! $this->at($operation->id)->status->isSettled()) {
                 $this->standings[$operation->id] = new Standing(
                     Status::Done,
                     $event,
-                    $this->of($operation->id)->flagged,
+                    $this->at($operation->id)->flagged,
                 );
             }
         }

@@ -13,4 +13,17 @@ final readonly class Standing
     public function __construct(public Status $status, public ?Event $by = null, public ?Event $flagged = null)
     {
     }
+
+    /**
+     * Of what made it so: what is recorded on the operation, on what it needs
+     * or on what needs it is done on that.
+     *
+     * @return list<string> ids of events
+     */
+    public function madeBy(): array
+    {
+        $made = array_filter([$this->by, $this->flagged], static fn (?Event $event): bool => $event !== null);
+
+        return array_values(array_unique(array_map(static fn (Event $event): string => $event->id, $made)));
+    }
 }

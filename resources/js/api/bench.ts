@@ -101,6 +101,8 @@ export interface Job {
 export type Status = 'to-do' | 'done' | 'skipped' | 'overtaken'
 export interface Standing {
   status: Status
+  /** Ids of the records that made it so. */
+  on?: string[]
   by?: string
   at?: string
   note?: string
@@ -114,9 +116,21 @@ export interface Said {
   at: string
   own: string
 }
+/** Two records of one step that were made apart from each other. */
+export interface BenchConflict {
+  step: string
+  run: string
+  kind: string
+  place: string
+  what: string
+  dispute: 'twice' | 'unaware' | 'stopped' | 'beneath'
+  words: string
+  said: { id: string; kind: string; by: string; at: string; note: string }[]
+}
 export interface JobState {
   cursor: number
   standings: Record<string, Standing>
+  conflicts: BenchConflict[]
   settled: number
   holds: Said[]
   questions: (Said & { answer: Said | null })[]
@@ -138,6 +152,7 @@ export interface BenchEvent {
   kind: string
   run: string
   at: string
+  on?: string[]
   step?: string
   note?: string
   took?: number

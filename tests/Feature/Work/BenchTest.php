@@ -183,6 +183,58 @@ final class BenchTest extends TestCase
         $this->record('M-201', ['id' => Str::uuid()->toString()] + $event, 'bench2')->assertCreated();
     }
 
+    /**
+     * What somebody had before them says whether they may; what two did apart from each other is kept, whoever's
+     * arrives first, and is settled by whoever looks at the piece.
+     */
+    public function test_what_two_did_without_a_network_is_kept_shown_and_settled(): void
+    {
+        $this->work('A-121', fn (array $step): bool => $step['side'] === 'B');
+        $close = collect($this->steps('A-121'))->where('side', 'A')->where('task', 'close')->last()['pieces'][0]['id'];
+        $on = $this->getJson('/api/bench/A-121')->json('state.standings')[$close]['on'];
+        self::assertCount(1, $on);
+        $beads = fn (): int => StoredEvent::query()->where('run', 'A-121')->where('kind', 'joined')->count();
+        self::assertSame(1, $beads());
+        $at = fn (int $minutes): string => now('UTC')->subMinutes($minutes)->format('Y-m-d\TH:i:s.v\Z');
+        // The lead takes it back; without a network two close it again, and neither hears of the other.
+        $back = ['id' => Str::uuid()->toString(), 'kind' => 'taken-back', 'step' => $close, 'on' => $on];
+        $label = collect($this->steps('A-121'))->where('side', 'A')->where('task', 'label')->last();
+        $this->record('A-121', $back + ['at' => $at(9)], 'lead')->assertCreated();
+        self::assertSame('to-do', $this->bead('A-121', 'end-a'), json_encode($label, JSON_THROW_ON_ERROR));
+        $needs = collect($this->getJson('/api/bench/A-121')->json('job.steps'))->flatMap->pieces->firstWhere(
+            'id',
+            $close,
+        )['needs'];
+        $standings = $this->getJson('/api/bench/A-121')->json('state.standings');
+        $known = [$back['id'], ...collect($needs)->flatMap(fn (array $need): array => $standings[$need[0]]['on'] ?? [])];
+        $close_ = ['kind' => 'closed', 'step' => $close, 'on' => $known];
+        $this->record('A-121', $close_ + ['at' => $at(3)], 'bench2')->assertCreated();
+        self::assertSame('done', $this->bead('A-121', 'end-a'));
+        $late = $beads();
+        $this->record('A-121', $close_ + ['at' => $at(6)], 'bench')->assertCreated();
+        self::assertSame('done', $this->bead('A-121', 'end-a'));
+        self::assertSame($late, $beads(), 'the end was made by whoever was first, by the clocks, and by nobody else');
+        $state = $this->getJson('/api/bench/A-121')->json('state');
+        self::assertSame($this->person('bench')->name, $state['standings'][$close]['by']);
+        self::assertSame(['twice'], array_column($state['conflicts'], 'dispute'));
+        self::assertSame(
+            [$this->person('bench')->name, $this->person('bench2')->name],
+            array_column($state['conflicts'][0]['said'], 'by'),
+        );
+        // Somebody who knows that it is done is told so; who knows that two did it says how it is.
+        $one = ['on' => [...$known, $state['standings'][$close]['on'][0]]] + $close_;
+        $this->record('A-121', $one, 'lead')->assertConflict();
+        $both = ['on' => [...$known, ...array_column($state['conflicts'][0]['said'], 'id')]] + $close_;
+        $this->record('A-121', $both, 'lead')->assertCreated();
+        self::assertSame([], $this->getJson('/api/bench/A-121')->json('state.conflicts'));
+        self::assertSame('done', $this->bead('A-121', 'end-a'));
+
+        // What waits is not judged by what has been done since: it was early by what its person knew, or it was not.
+        $this->record('A-121', ['on' => [$back['id']]] + $close_, 'bench2')
+            ->assertUnprocessable()
+            ->assertSee('First:');
+    }
+
     public function test_people_see_each_other_and_what_the_other_did(): void
     {
         $cursor = $this->as('bench')->getJson('/api/bench/A-121')->json('state.cursor');

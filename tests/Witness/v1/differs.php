@@ -45,6 +45,8 @@ return [
     'answers/api/runs/*/test*/body/trials/*/doubt' => 'see history',
     'answers/api/cutting/body/cables/*/assigned/*/cuts/*/basis' => 'see runs',
     'answers/api/site/body/runs/*/basis' => 'see runs',
+    'answers/api/bench/*/body/state/standings/*/on' => 'what the next record on a step is recorded on',
+    'answers/api/bench/*/body/state/conflicts' => 'what was recorded apart from each other',
     'answers/api/crew/body/people/*/version' => 'what a write says that it was made on',
     'answers/api/runs/*/body/circuits/*/version' => 'see crew',
     'answers/api/runs/*/sheet/*/body/*/fittings/*/version' => 'see crew',

@@ -19,6 +19,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
+use App\Recording\DeviceClock;
 use App\Recording\Refused;
 use App\Recording\Sent;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -101,6 +102,7 @@ final readonly class BenchController
             $member,
             $request->input('kind') === 'reworked' ? $this->reworked($request, $stored, $job) : $request->all(),
             Sent::by($member->user, $request->all()),
+            DeviceClock::behind($request),
         );
 
         return response()->json(['new' => $new], $new ? 201 : 200);

@@ -8,6 +8,7 @@ use App\Bench\Jobs;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Recording\BenchRecorder;
+use App\Recording\DeviceClock;
 use App\Recording\Photograph;
 use App\Recording\Sent;
 use App\Recording\Uploads;
@@ -62,6 +63,7 @@ final class PictureController
                 $event,
                 // The same file sent again is the same record, however it is drawn by then.
                 Sent::by($member->user, ['picture' => $photo->original] + $event),
+                DeviceClock::behind($request),
             ),
         );
 

@@ -23,16 +23,20 @@ final class JobStateResource
         foreach ($job->traveller->operations as $id => $operation) {
             $standing = $progress->of((string) $id);
             if ($standing->by !== null || $standing->flagged !== null) {
-                $standings[$id] = array_filter(
-                    [
-                        'status' => $standing->status->value,
-                        'by' => self::name($standing->by, $people),
-                        'at' => $standing->by?->at,
-                        'note' => $standing->by?->note,
-                        'flag' => $standing->flagged?->flag()?->value,
-                    ],
-                    static fn (?string $value): bool => $value !== null && $value !== '',
-                );
+                $standings[$id] = [
+                    // What is recorded here next, or on what needs this, is done on these.
+                    'on' => $standing->madeBy(),
+                    ...array_filter(
+                        [
+                            'status' => $standing->status->value,
+                            'by' => self::name($standing->by, $people),
+                            'at' => $standing->by?->at,
+                            'note' => $standing->by?->note,
+                            'flag' => $standing->flagged?->flag()?->value,
+                        ],
+                        static fn (?string $value): bool => $value !== null && $value !== '',
+                    ),
+                ];
             }
         }
         $said = static fn (Event $event): array => [
@@ -47,6 +51,7 @@ final class JobStateResource
         return [
             'cursor' => $cursor,
             'standings' => (object) $standings,
+            'conflicts' => self::conflicts($job, $progress, $people),
             'settled' => $progress->settled(),
             'holds' => array_map($said, $progress->holds()),
             'questions' => array_map(
@@ -69,6 +74,44 @@ final class JobStateResource
                 $progress->reworks(),
             ),
         ];
+    }
+
+    /**
+     * @param  array<int|string, string>  $people
+     * @return list<array<string, mixed>>
+     */
+    private static function conflicts(Job $job, Progress $progress, array $people): array
+    {
+        $all = [];
+        foreach ($progress->conflicts() as $id => $conflicts) {
+            $operation = $job->operation((string) $id);
+            if ($operation === null) {
+                continue;
+            }
+            foreach ($conflicts as $conflict) {
+                $all[] = [
+                    'step' => (string) $id,
+                    'run' => $operation->run,
+                    'kind' => $operation->task->event()->value,
+                    'place' => $operation->place,
+                    'what' => $operation->words,
+                    'dispute' => $conflict->dispute->value,
+                    'words' => $conflict->dispute->words(),
+                    'said' => array_map(
+                        static fn (Event $event): array => [
+                            'id' => $event->id,
+                            'kind' => $event->kind->value,
+                            'by' => self::name($event, $people),
+                            'at' => $event->at,
+                            'note' => $event->note,
+                        ],
+                        [$conflict->stands, $conflict->other],
+                    ),
+                ];
+            }
+        }
+
+        return $all;
     }
 
     /** @param  array<int|string, string>  $people */

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage, useMediaQuery, useWindowSize } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import type { BenchConflict } from '../../api/bench'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import { hex } from '../../ui/colours'
 import { inFigures, short, system } from '../../ui/units'
 import AskDialog from './AskDialog.vue'
+import ConflictNotes from './ConflictNotes.vue'
 import InspectPanel from './InspectPanel.vue'
 import PieceWords from './PieceWords.vue'
 import SlideStack from './SlideStack.vue'
@@ -155,6 +157,11 @@ function press(address: string) {
   if (chosen) at.value = chosen.piece.id
 }
 
+/** Whoever looks at the piece says how it is, knowing what both of them recorded. */
+function settle(conflict: BenchConflict, isDone: boolean) {
+  bench.record({ kind: isDone ? conflict.kind : 'taken-back', run: conflict.run, step: conflict.step })
+  if (state.value) state.value.conflicts = state.value.conflicts.filter(each => each.step !== conflict.step)
+}
 function confirm() {
   const here = place.value
   if (
@@ -315,6 +322,7 @@ watch([at, aloud], () => {
         @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the
         hold</button>
     </p>
+    <ConflictNotes v-if="state" :conflicts="state.conflicts" :may="mayWork" @settle="settle" />
     <p
       v-if="mends.length"
       class="note check">

@@ -7,6 +7,8 @@ import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Standing, Step }
 
 /** s between two looks at what the others did. */
 const LOOK = 3
+/** Records that a page remembers having sent. */
+const REMEMBERED = 200
 /** Longer than this nobody takes for one piece: they were away. */
 const AWAY = 20 * 60
 
@@ -31,6 +33,8 @@ export function useJob(ids: () => string) {
   const path = `bench/${ids()}/events`
   const pictures = `bench/${ids()}/pictures`
   const unsent = computed(() => outbox.of(path).map(item => item.body as unknown as BenchEvent))
+  /** Of this page, and the server has it: what it last told may not know of it yet. */
+  const sentHere = ref<BenchEvent[]>([])
   const offline = computed(() => outbox.offline)
   let since = Date.now()
 
@@ -107,18 +111,20 @@ export function useJob(ids: () => string) {
 
   const stop = outbox.listen(path, {
     sent: item => {
+      sentHere.value = [...sentHere.value.slice(-REMEMBERED), item.body as unknown as BenchEvent]
       const step = (item.body as unknown as BenchEvent).step
       const own = step ? standings.value[step] : undefined
       if (state.value && step && own) state.value.standings[step] = { ...own }
     },
-    // This one is not done. What else was confirmed is still sent; what followed on it is refused in its turn.
+    // This one is not done, and stays on the device with the reason. What else was confirmed is still sent; what
+    // followed on it is refused in its turn.
     refused: (item, error) => {
       problem.value = error.message
       const refused = (item.body as unknown as BenchEvent).step ?? ''
       void refresh().then(() => {
         if (byId.value.has(refused)) at.value = settled(refused) ? next(refused) : refused
       })
-      return true
+      return false
     },
   })
   onScopeDispose(stop)
@@ -140,9 +146,36 @@ export function useJob(ids: () => string) {
     since = Date.now()
   }
 
-  function record(event: Omit<BenchEvent, 'id' | 'at'>) {
+  /** Steps that a step needs, and that need it, with itself. */
+  const near = computed(() => {
+    const all = new Map<string, Set<string>>()
+    const put = (a: string, b: string) => all.set(a, (all.get(a) ?? new Set([a])).add(b))
+    for (const { piece } of places.value)
+      for (const [before] of piece.needs ?? []) {
+        put(piece.id, before)
+        put(before, piece.id)
+      }
+    return all
+  })
+  /** What a record on a step is done on: what the server told, and what was recorded here since. */
+  function on(step: string): string[] {
+    const around = near.value.get(step) ?? new Set([step])
+    const here = [...sentHere.value, ...unsent.value].filter(event => around.has(event.step ?? ''))
+    const there = [...around].flatMap(id => state.value?.standings[id]?.on ?? [])
+    const apart = (state.value?.conflicts ?? [])
+      .filter(conflict => conflict.step === step)
+      .flatMap(conflict => conflict.said.map(said => said.id))
+    const holds = (state.value?.holds ?? []).map(hold => hold.id)
+    return [...new Set([...there, ...apart, ...holds, ...here.map(event => event.id)])]
+  }
+
+  function record(event: Omit<BenchEvent, 'id' | 'at' | 'on'>) {
     problem.value = ''
-    const sent = { id: crypto.randomUUID() as string, at: new Date().toISOString(), ...event }
+    const sent = {
+      ...{ id: crypto.randomUUID() as string, at: new Date().toISOString() },
+      ...(event.step ? { on: on(event.step) } : {}),
+      ...event,
+    }
     void outbox.add(path, sent, byId.value.get(event.step ?? '')?.piece.words ?? event.kind)
   }
 
