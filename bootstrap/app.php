@@ -9,6 +9,7 @@ use App\Http\Middleware\RequireOffice;
 use App\Http\Middleware\RequireRole;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StillAtWork;
+use App\Http\Middleware\Wellformed;
 use App\Http\Middleware\WorkFromRelease;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -20,6 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // Same origin only: there is nothing for CORS headers to allow.
         $middleware->remove(HandleCors::class);
+        $middleware->prepend(Wellformed::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->alias([
             'role' => RequireRole::class,

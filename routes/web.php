@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Contract\Places;
+use App\Http\Controllers\ContractController;
 use App\Http\Controllers\Ends\LabelController;
 use App\Http\Controllers\Ends\ReachController;
 use App\Http\Controllers\Ends\SheetController;
@@ -61,8 +63,11 @@ Route::prefix('api')->group(function (): void {
         Route::post('invitations/{token}', [InvitationController::class, 'accept']);
     });
 
+    Route::get('docs', [ContractController::class, 'page']);
+
     Route::middleware(['auth', 'at-work'])->group(function (): void {
-        Route::post('installations/{id}/open', [SessionController::class, 'open'])->whereNumber('id');
+        Route::get('docs.json', [ContractController::class, 'document']);
+        Route::post('installations/{id}/open', [SessionController::class, 'open'])->where('id', Places::NUMBER);
         Route::get('installations', [InstallationController::class, 'index']);
         Route::post('installations', [InstallationController::class, 'store'])->middleware('office:installations');
 
@@ -112,7 +117,9 @@ Route::prefix('api')->group(function (): void {
             Route::get('looms', [LoomController::class, 'index']);
             Route::get('looms/{id}', [LoomController::class, 'show']);
             Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
-            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware('exports:offsets of loom');
+            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware(
+                'exports:offsets of loom',
+            );
             Route::get('reach', ReachController::class);
             Route::get('parts', [PartsController::class, 'show']);
             Route::get('parts.csv', [PartsController::class, 'csv'])->middleware('exports:the parts');
@@ -127,7 +134,7 @@ Route::prefix('api')->group(function (): void {
                 Route::get('crew', [CrewController::class, 'index']);
                 Route::post('crew', [CrewController::class, 'store']);
                 Route::post('crew/given', [CrewController::class, 'give']);
-                Route::delete('crew/given/{id}', [CrewController::class, 'take'])->whereNumber('id');
+                Route::delete('crew/given/{id}', [CrewController::class, 'take'])->where('id', Places::NUMBER);
                 Route::patch('crew/{person}', [CrewController::class, 'update']);
                 Route::delete('crew/{person}', [CrewController::class, 'end']);
                 Route::put('workshop', [CrewController::class, 'workshop']);
@@ -147,7 +154,10 @@ Route::prefix('api')->group(function (): void {
                 Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
                 Route::get('bench', [BenchController::class, 'index']);
                 Route::get('bench/{ids}', [BenchController::class, 'show']);
-                Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->whereNumber('cursor');
+                Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->where(
+                    'cursor',
+                    Places::NUMBER,
+                );
                 Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
                 Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
                 // Who may confirm what depends on the step: the recorder asks.
@@ -162,8 +172,9 @@ Route::prefix('api')->group(function (): void {
                 Route::get('labels.pdf', [LabelController::class, 'pdf']);
                 Route::get('labels.svg', [LabelController::class, 'svg']);
                 Route::get('labels.csv', [LabelController::class, 'csv'])->middleware('exports:the labels');
-                Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->whereNumber(
+                Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->where(
                     'number',
+                    Places::NUMBER,
                 );
                 Route::get('labels/test-page.pdf', [LabelController::class, 'test']);
                 Route::middleware('role:planner,bench,installer,lead')->group(function (): void {
@@ -201,17 +212,20 @@ Route::prefix('api')->group(function (): void {
                 // A pack names everybody who worked on it.
                 Route::middleware('role:planner,tester,lead')->group(function (): void {
                     Route::get('packs/{number}.zip', [PackController::class, 'zip'])
-                        ->whereNumber('number')
+                        ->where('number', Places::NUMBER)
                         ->middleware('exports:pack');
-                    Route::get('packs/{number}/check', [PackController::class, 'check'])->whereNumber('number');
+                    Route::get('packs/{number}/check', [PackController::class, 'check'])->where(
+                        'number',
+                        Places::NUMBER,
+                    );
                     Route::get('packs/{number}/{name}', [PackController::class, 'file'])
-                        ->whereNumber('number')
+                        ->where('number', Places::NUMBER)
                         ->where('name', '[A-Za-z0-9][A-Za-z0-9._-]*')
                         ->middleware('exports:of pack');
                 });
                 Route::post('packs', [PackController::class, 'store'])->middleware('role:planner,lead');
                 Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
-                    ->whereNumber('number')
+                    ->where('number', Places::NUMBER)
                     ->middleware('role:planner,tester,lead');
                 Route::get('service', [ServiceController::class, 'show']);
                 Route::get('service/circuits', [ServiceController::class, 'circuits']);
@@ -237,9 +251,9 @@ Route::prefix('api')->group(function (): void {
                 Route::get('releases/preview', [ReleaseController::class, 'preview']);
                 Route::post('releases', [ReleaseController::class, 'store']);
                 Route::get('drafts', [DraftController::class, 'index']);
-                Route::get('drafts/{id}', [DraftController::class, 'impact'])->whereNumber('id');
-                Route::post('drafts/{id}', [DraftController::class, 'accept'])->whereNumber('id');
-                Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->whereNumber('id');
+                Route::get('drafts/{id}', [DraftController::class, 'impact'])->where('id', Places::NUMBER);
+                Route::post('drafts/{id}', [DraftController::class, 'accept'])->where('id', Places::NUMBER);
+                Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->where('id', Places::NUMBER);
                 Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
                 Route::post('places/{id}/move', [BuildingController::class, 'move']);
                 Route::post('runs', [RunController::class, 'store']);
@@ -252,7 +266,7 @@ Route::prefix('api')->group(function (): void {
                 Route::put('runs/{id}/ends/{side}/recipe', [RunController::class, 'recipe']);
                 Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
-                Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->whereNumber('id');
+                Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);
                 Route::post('types/{kind}/preview', [TypeController::class, 'preview'])->name('reads.types-preview');
                 Route::put('types/{kind}', [TypeController::class, 'save']);
                 Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);

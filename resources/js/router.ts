@@ -11,6 +11,7 @@ export const router = createRouter({
     { path: '/account', component: () => import('./session/AccountPage.vue'), meta: { ofNone: true } },
     { path: '/organisation', component: () => import('./session/OrganisationPage.vue'), meta: { ofNone: true } },
     { path: '/installations', component: () => import('./session/InstallationsPage.vue'), meta: { ofNone: true } },
+    { path: '/api/docs', component: () => import('./session/ContractPage.vue'), meta: { ofNone: true } },
     { path: '/rules', component: () => import('./given/rules/RulesPage.vue') },
     { path: '/rules/building', component: () => import('./given/building/BuildingPage.vue') },
     { path: '/rules/equipment', component: () => import('./given/rules/EquipmentPage.vue') },

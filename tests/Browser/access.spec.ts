@@ -4,6 +4,7 @@ import { expect, type Page, test } from './house'
 import { go, lines, signIn } from './crew'
 
 const VIEWS = [
+  '/api/docs',
   '/schedule',
   '/runs/A-114',
   '/runs/M-201',

@@ -13,7 +13,7 @@ use Tests\TestCase;
 final class RightsTest extends TestCase
 {
     /** Open to everybody: the door itself, and what is not there. */
-    private const OPEN = ['api/session', 'api/invitations/{token}', 'api/{any}', '{any}'];
+    private const OPEN = ['api/session', 'api/invitations/{token}', 'api/docs', 'api/{any}', '{any}'];
 
     /** Written by the whole crew, or judged by the controller: work that is recorded. */
     private const CREW = [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Witness;
 
+use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Controllers\Ends\SheetController;
 use App\Http\Resources\Proof\TestResource;
 use App\Models\Release;
@@ -12,7 +13,6 @@ use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Releases\ReleaseDesk;
 use App\Testing\UnderTest;
-use Illuminate\Http\Request;
 use Sartal\Core\Given\Installation\TestStage;
 use Tests\Support\Unnamed;
 
@@ -192,7 +192,7 @@ trait Facts
                     'sha256',
                     (string) $this->app
                         ->make(SheetController::class)
-                        ->svg(Request::create('/'), $this->inHand, (string) $run, $side)
+                        ->svg(new SheetAsked(), $this->inHand, (string) $run, $side)
                         ->getContent(),
                 );
             }

@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\Beginning;
+use App\Http\Requests\Who\Archiving;
+use App\Http\Requests\Who\Begin;
+use App\Http\Requests\Who\NewInstallation;
+use App\Http\Requests\Who\RunSought;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Who\Entry;
@@ -13,8 +19,6 @@ use App\Who\Logbook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
@@ -23,9 +27,9 @@ use Sartal\Core\File\InvalidDocument;
 final class InstallationController
 {
     /** With "run": those that have it, for codes that were printed before a code named its installation. */
-    public function index(Request $request, #[CurrentUser] User $user): JsonResponse
+    public function index(#[Query(RunSought::class)] RunSought $asked, #[CurrentUser] User $user): JsonResponse
     {
-        $run = $request->string('run')->toString();
+        $run = $asked->run;
         $own = $user->installations();
         $own->orderBy('installations.name');
         if ($run !== '') {
@@ -52,32 +56,29 @@ final class InstallationController
      * @throws InvalidDocument
      * @throws BadLine
      */
-    public function store(Request $request, #[CurrentUser] User $user, Beginning $beginning): JsonResponse
-    {
-        $begin = $request->string('begin', 'file')->toString();
-        if ($begin === 'file') {
-            $file = $request->file('file');
-            if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
+    public function store(
+        #[Body(NewInstallation::class)] NewInstallation $sent,
+        #[CurrentUser] User $user,
+        Beginning $beginning,
+    ): JsonResponse {
+        if ($sent->begin === Begin::File) {
+            $file = $sent->file;
+            if ($file === null) {
                 throw InvalidDocument::because('file', '', 'is missing or over 16 MB. Choose an installation file.');
             }
-            $made = $beginning->from(
-                InstallationFile::parse($file->getContent()),
-                $user,
-                'from a file',
-                $request->boolean('crew', true),
-            );
+            $made = $beginning->from(InstallationFile::parse($file->getContent()), $user, 'from a file', $sent->crew);
 
             return response()->json($made->reference(), 201);
         }
-        $request->validate(
-            ['begin' => 'in:empty,sample', 'name' => 'required|string|max:120'],
-            [
-                'begin.in' => 'Begin with "empty", "sample" or "file".',
-                'name.required' => 'Write what it is called.',
-            ],
-        );
-        $name = $request->string('name')->trim()->toString();
-        $made = $beginning->{$begin}($user, self::key($user, $name), $name);
+        $name = $sent->name;
+        if ($name === '') {
+            throw BadLine::because('name', '', 'Write what it is called.');
+        }
+        $key = self::key($user, $name);
+        $made =
+            $sent->begin === Begin::Empty
+                ? $beginning->empty($user, $key, $name)
+                : $beginning->sample($user, $key, $name);
 
         return response()->json($made->reference(), 201);
     }
@@ -99,10 +100,12 @@ final class InstallationController
     }
 
     /** Kept as it is: everybody of its crew goes on reading it, nobody writes. Or brought back. */
-    public function archive(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
-    {
-        $request->validate(['archived' => 'required|boolean']);
-        $archived = $request->boolean('archived');
+    public function archive(
+        #[Body(Archiving::class)] Archiving $sent,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+    ): JsonResponse {
+        $archived = $sent->archived;
         if ($archived !== ($stored->archived_at !== null)) {
             $stored
                 ->newQuery()

@@ -9,6 +9,9 @@ use Sartal\Core\Given\Measure\Length;
 /** A sheet of labels: how many, how large, how far apart, and where the first one sits. */
 final readonly class SheetGeometry
 {
+    /** mm: a line of the smallest type that is read at arm's length (common practice). */
+    private const LEAST = 2;
+
     /**
      * @param  Length  $pitchX  from one label's left edge to the next one's
      * @param  Length  $left  of the first label, from the sheet's edge
@@ -66,8 +69,8 @@ final readonly class SheetGeometry
                 [$this->height, $this->pitchY, $this->rows, 'rows'],
             ] as [$size, $pitch, $count, $what]
         ) {
-            if ($size->isZero() || $size->isNegative()) {
-                $troubles[] = 'A label has a width and a height.';
+            if ($size->compare(Length::millimetres(self::LEAST)) < 0) {
+                $troubles[] = sprintf('A label is at least %d mm wide and high: less holds no line.', self::LEAST);
             } elseif ($count > 1 && $pitch->compare($size) < 0) {
                 $troubles[] = sprintf(
                     'The %s overlap: their pitch is %s and a label measures %s.',

@@ -95,6 +95,7 @@ const end = (device: Device) =>
         </li>
       </ul>
     </section>
+    <p class="quiet">Other programs may ask and send what you may: <a href="/api/docs">the contract</a>.</p>
   </main>
 </template>
 

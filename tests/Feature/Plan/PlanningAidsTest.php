@@ -105,7 +105,7 @@ final class PlanningAidsTest extends TestCase
         ])->assertOk();
         $this->patchJson('/api/runs', ['runs' => $two, 'number' => ['prefix' => '', 'from' => 8, 'step' => 1]])
             ->assertUnprocessable()
-            ->assertJsonValidationErrors('number');
+            ->assertJsonValidationErrors('number.prefix');
         $this->patchJson('/api/runs', ['runs' => []])->assertUnprocessable();
     }
 

@@ -8,11 +8,19 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\LabelDrawing;
 use App\Documents\LabelSheets;
 use App\Formats\Csv\CsvWriter;
+use App\Http\Requests\Ends\LabelsAsked;
+use App\Http\Requests\Ends\LabelSchemeChange;
+use App\Http\Requests\Ends\LabelSchemePreview;
+use App\Http\Requests\Ends\LabelsMarked;
+use App\Http\Requests\Ends\LabelsToRoll;
+use App\Http\Requests\Ends\RollLoaded;
 use App\Http\Resources\Ends\LabelResource;
 use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
@@ -22,7 +30,6 @@ use App\Planning\Loaded;
 use App\Simulators\RollPrinter;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
@@ -56,12 +63,12 @@ final readonly class LabelController
 
     /** What a scheme would print, before it is saved. */
     public function preview(
-        Request $request,
+        #[Body(LabelSchemePreview::class)] LabelSchemePreview $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Foresight $foresight,
     ): JsonResponse {
-        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($request)));
+        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($sent->scheme)));
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Rules, $stored->key, $rules)]);
 
         return response()->json([
@@ -71,58 +78,66 @@ final readonly class LabelController
     }
 
     public function save(
-        Request $request,
+        #[Body(LabelSchemeChange::class)] LabelSchemeChange $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         ChangeLog $log,
     ): JsonResponse {
-        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($request)));
-        $edit = new Edit(DecisionKind::Rules, $stored->key, $rules, $request->integer('version'));
+        $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($sent->scheme)));
+        $edit = new Edit(DecisionKind::Rules, $stored->key, $rules, $sent->version ?? 0);
         $log->write(Decision::on($loaded, $author, 'Labels say something else', [$edit], part: 'labels'));
 
         return response()->json(['saved' => true]);
     }
 
-    public function pdf(Request $request, StoredInstallation $stored, Loaded $loaded): Response
-    {
-        $geometry = self::geometry($request);
+    public function pdf(
+        #[Query(LabelsAsked::class)] LabelsAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): Response {
+        $geometry = self::geometry($asked);
         $canvas = new PdfCanvas(
             $stored->name.', labels',
             $geometry->pageWidth->inMillimetres(),
             $geometry->pageHeight->inMillimetres(),
         );
-        $this->onSheets($canvas, $request, $stored, $loaded, $geometry);
+        $this->onSheets($canvas, $asked, $stored, $loaded, $geometry);
 
         return self::file($canvas->bytes(), 'application/pdf', 'labels.pdf');
     }
 
-    public function svg(Request $request, StoredInstallation $stored, Loaded $loaded): Response
-    {
-        $geometry = self::geometry($request);
+    public function svg(
+        #[Query(LabelsAsked::class)] LabelsAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): Response {
+        $geometry = self::geometry($asked);
         $canvas = new SvgCanvas($geometry->pageWidth->inMillimetres(), $geometry->pageHeight->inMillimetres());
-        $this->onSheets($canvas, $request, $stored, $loaded, $geometry);
-        $page = max(1, $request->integer('page', 1));
-        abort_if($page > $canvas->pages(), 404, sprintf('There are %d sheets.', $canvas->pages()));
+        $this->onSheets($canvas, $asked, $stored, $loaded, $geometry);
+        abort_if($asked->page > $canvas->pages(), 404, sprintf('There are %d sheets.', $canvas->pages()));
 
-        return self::file($canvas->page($page), 'image/svg+xml', 'labels.svg');
+        return self::file($canvas->page($asked->page), 'image/svg+xml', 'labels.svg');
     }
 
-    public function test(Request $request): Response
+    public function test(#[Query(LabelsAsked::class)] LabelsAsked $asked): Response
     {
-        $geometry = self::geometry($request);
+        $geometry = self::geometry($asked);
         $canvas = new PdfCanvas(
             $geometry->name,
             $geometry->pageWidth->inMillimetres(),
             $geometry->pageHeight->inMillimetres(),
         );
-        LabelSheets::test($canvas, $geometry, self::shift($request));
+        LabelSheets::test($canvas, $geometry, [self::shift($asked->right), self::shift($asked->down)]);
 
         return self::file($canvas->bytes(), 'application/pdf', 'label-test-page.pdf');
     }
 
-    public function csv(Request $request, StoredInstallation $stored, Loaded $loaded): Response
-    {
+    public function csv(
+        #[Query(LabelsAsked::class)] LabelsAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): Response {
         $rows = array_map(
             static fn (PrintedLabel $label): array => [
                 $label->id,
@@ -136,7 +151,7 @@ final readonly class LabelController
                 $label->place,
                 $label->path === '' ? '' : self::address($stored).'/'.$label->path,
             ],
-            $this->chosen($request, $stored, $loaded),
+            $this->chosen($asked, $stored, $loaded),
         );
         $csv = CsvWriter::write(
             ['id', 'kind', 'label', 'text', 'second line', 'in words', 'mark', 'colour', 'where', 'address'],
@@ -147,33 +162,24 @@ final readonly class LabelController
     }
 
     public function mark(
-        Request $request,
+        #[Body(LabelsMarked::class)] LabelsMarked $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
     ): JsonResponse {
-        $data = $request->validate(
-            ['ids' => 'required|array|max:20000', 'ids.*' => 'string|max:255'],
-            ['ids.required' => 'Choose the labels that came out.'],
-        );
-
         return response()->json([
-            'marked' => $this->stock->mark($stored, $user, array_values($data['ids']), $this->stock->of($loaded)),
+            'marked' => $this->stock->mark($stored, $user, $sent->ids, $this->stock->of($loaded)),
         ]);
     }
 
     public function roll(
-        Request $request,
+        #[Body(LabelsToRoll::class)] LabelsToRoll $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
     ): JsonResponse {
-        $data = $request->validate(
-            ['ids' => 'required|array|max:2000', 'ids.*' => 'string|max:255'],
-            ['ids.required' => 'Choose the labels to print.', 'ids.max' => 'A printer takes 2,000 labels at a time.'],
-        );
         $labels = $this->stock->of($loaded);
-        $wanted = array_flip($data['ids']);
+        $wanted = array_flip($sent->ids);
         $faces = [];
         foreach ($labels as $label) {
             if (isset($wanted[$label->id])) {
@@ -190,12 +196,12 @@ final readonly class LabelController
     }
 
     public function load(
-        Request $request,
+        #[Body(RollLoaded::class)] RollLoaded $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
     ): JsonResponse {
-        $part = $loaded->installation->catalogue->parts()[$request->string('part')->toString()] ?? null;
+        $part = $loaded->installation->catalogue->parts()[$sent->part] ?? null;
         if ($part?->face === null) {
             abort(422, 'Choose what is on the roll: a label of the catalogue.');
         }
@@ -225,57 +231,51 @@ final readonly class LabelController
 
     private function onSheets(
         PdfCanvas|SvgCanvas $canvas,
-        Request $request,
+        LabelsAsked $asked,
         StoredInstallation $stored,
         Loaded $loaded,
         SheetGeometry $geometry,
     ): void {
         LabelSheets::draw(
             $canvas,
-            $this->chosen($request, $stored, $loaded),
+            $this->chosen($asked, $stored, $loaded),
             $geometry,
             self::address($stored),
-            max(0, min($geometry->perSheet() - 1, $request->integer('start'))),
-            self::shift($request),
+            max(0, min($geometry->perSheet() - 1, $asked->start)),
+            [self::shift($asked->right), self::shift($asked->down)],
         );
     }
 
     /** @return list<PrintedLabel> by what they are printed on, of a loom or all, and whether they are printed */
-    private function chosen(Request $request, StoredInstallation $stored, Loaded $loaded): array
+    private function chosen(LabelsAsked $asked, StoredInstallation $stored, Loaded $loaded): array
     {
         $printed = $this->stock->printed($stored);
-        $part = $request->query('part');
-        $loom = $request->query('loom');
-        $only = $request->query('only');
 
         return array_values(
             array_filter($this->stock->of($loaded), static function (PrintedLabel $label) use (
                 $printed,
-                $part,
-                $loom,
-                $only,
+                $asked,
                 $loaded,
             ): bool {
                 $state = LabelResource::state($label, $printed);
                 $run = $loaded->installation->runs()[$label->run] ?? null;
 
-                return ($part === null || $part === '' || $label->part === $part) &&
-                    ($loom === null || $loom === '' || $run?->loom === $loom || $run?->id === $loom) &&
-                    ($only !== 'left' || $state !== 'printed') &&
-                    ($only !== 'changed' || $state === 'changed');
+                return ($asked->part === '' || $label->part === $asked->part) &&
+                    ($asked->loom === '' || $run?->loom === $asked->loom || $run?->id === $asked->loom) &&
+                    ($asked->only !== 'left' || $state !== 'printed') &&
+                    ($asked->only !== 'changed' || $state === 'changed');
             }),
         );
     }
 
-    private static function geometry(Request $request): SheetGeometry
+    private static function geometry(LabelsAsked $asked): SheetGeometry
     {
-        $named = SheetGeometry::named($request->string('geometry')->toString());
+        $named = SheetGeometry::named($asked->geometry);
         if ($named !== null) {
             return $named;
         }
-        $own = $request->query('sheet');
         $problems = new Problems();
-        $fields = Fields::from(is_string($own) ? json_decode($own, true) : [], 'sheet', $problems);
+        $fields = Fields::from(json_decode($asked->sheet, true), 'sheet', $problems);
         $most = \Sartal\Core\Given\Measure\Length::metres(2);
         $geometry = new SheetGeometry(
             'own',
@@ -300,18 +300,17 @@ final readonly class LabelController
         return $geometry;
     }
 
-    /** @return array{float, float} */
-    private static function shift(Request $request): array
+    /** @return float mm by which a sheet can lie askew in a printer */
+    private static function shift(float $asked): float
     {
-        $read = static fn (string $key): float => max(-20.0, min(20.0, (float) $request->string($key)->toString()));
-
-        return [$read('right'), $read('down')];
+        return max(-20.0, min(20.0, $asked));
     }
 
-    private static function scheme(Request $request): LabelScheme
+    /** @param  array<array-key, mixed>  $sent */
+    private static function scheme(array $sent): LabelScheme
     {
         $problems = new Problems();
-        $scheme = FileDecoder::labels(Fields::from($request->input('scheme'), 'scheme', $problems));
+        $scheme = FileDecoder::labels(Fields::from($sent, 'scheme', $problems));
         $problems->settle();
 
         return $scheme;

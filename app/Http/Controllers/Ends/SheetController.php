@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ends;
 
+use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\Drawing\View;
 use App\Documents\SheetDrawing;
+use App\Http\Requests\Ends\Facing;
+use App\Http\Requests\Ends\SheetAsked;
+use App\Http\Requests\Ends\System;
 use App\Http\Resources\Ends\SheetResource;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Work\Bench\EndSheet;
@@ -31,8 +34,12 @@ final class SheetController
         ]);
     }
 
-    public function pdf(Request $request, Loaded $loaded, string $id, string $side): Response
-    {
+    public function pdf(
+        #[Query(SheetAsked::class)] SheetAsked $asked,
+        Loaded $loaded,
+        string $id,
+        string $side,
+    ): Response {
         $sheet = self::sheet($loaded, $id, self::side($side));
         $canvas = new PdfCanvas(
             $sheet->run->code.' end '.$sheet->side->value,
@@ -43,41 +50,48 @@ final class SheetController
             $canvas,
             $sheet,
             self::sheet($loaded, $id, $sheet->side->other()),
-            self::view($request),
+            self::view($asked),
             $loaded->installation->name,
         );
 
         return self::file($canvas->bytes(), 'application/pdf', $sheet, 'pdf');
     }
 
-    public function svg(Request $request, Loaded $loaded, string $id, string $side): Response
-    {
+    public function svg(
+        #[Query(SheetAsked::class)] SheetAsked $asked,
+        Loaded $loaded,
+        string $id,
+        string $side,
+    ): Response {
         $sheet = self::sheet($loaded, $id, self::side($side));
         $canvas = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
         SheetDrawing::draw(
             $canvas,
             $sheet,
             self::sheet($loaded, $id, $sheet->side->other()),
-            self::view($request),
+            self::view($asked),
             $loaded->installation->name,
         );
-        $page = max(1, $request->integer('page', 1));
-        abort_if($page > $canvas->pages(), 404, sprintf('This sheet has %d pages.', $canvas->pages()));
+        abort_if($asked->page > $canvas->pages(), 404, sprintf('This sheet has %d pages.', $canvas->pages()));
 
-        return self::file($canvas->page($page), 'image/svg+xml', $sheet, 'svg');
+        return self::file($canvas->page($asked->page), 'image/svg+xml', $sheet, 'svg');
     }
 
     /** The prepared end of one fitting's first leg, to scale. */
-    public function strip(Request $request, Loaded $loaded, string $id, string $side): Response
-    {
+    public function strip(
+        #[Query(SheetAsked::class)] SheetAsked $asked,
+        Loaded $loaded,
+        string $id,
+        string $side,
+    ): Response {
         $sheet = self::sheet($loaded, $id, self::side($side));
-        $recipe = ($sheet->fittings[$request->integer('fitting')] ?? null)?->legs[0]->preparation->recipe;
+        $recipe = ($sheet->fittings[$asked->fitting] ?? null)?->legs[0]->preparation->recipe;
         if ($recipe === null) {
             abort(404, 'No recipe says how this end is prepared.');
         }
         $drawing = new StrippedEnd($recipe, $sheet->cable);
         $canvas = new SvgCanvas(100, $drawing->height() + 4);
-        $drawing->on($canvas, 3, 5, 94, self::view($request)->inches);
+        $drawing->on($canvas, 3, 5, 94, self::view($asked)->inches);
 
         return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
     }
@@ -95,12 +109,12 @@ final class SheetController
         return Side::tryFrom(strtoupper($side)) ?? abort(404, 'A run has an end A and an end B.');
     }
 
-    private static function view(Request $request): View
+    private static function view(SheetAsked $asked): View
     {
         return new View(
-            $request->query('view') !== 'face',
-            ((((int) round($request->integer('turn') / 90) * 90) % 360) + 360) % 360,
-            $request->query('units') === 'inch',
+            $asked->view === Facing::Wiring,
+            ((((int) round($asked->turn / 90) * 90) % 360) + 360) % 360,
+            $asked->units === System::Inch,
         );
     }
 

@@ -6,15 +6,15 @@ namespace App\Http\Controllers\File;
 
 use App\Changes\Author;
 use App\Changes\RunDesk;
+use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Formats\RunColumns;
 use App\Formats\RunLine;
 use App\Formats\RunsCsv;
+use App\Http\Requests\File\RunsFile;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
 use Sartal\Core\Plan\Proposing\Proposal;
 
 final readonly class CsvController
@@ -34,12 +34,12 @@ final readonly class CsvController
     }
 
     /** What a file would bring, or every row that keeps it out. Saves nothing. */
-    public function preview(Request $request, Loaded $loaded): JsonResponse
+    public function preview(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded): JsonResponse
     {
         ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(
-            self::text($request),
+            self::text($sent),
             $loaded->installation,
-            self::columns($request),
+            self::columns($sent),
         );
 
         return response()->json([
@@ -63,12 +63,12 @@ final readonly class CsvController
         ]);
     }
 
-    public function import(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function import(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded, Author $author): JsonResponse
     {
         ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(
-            self::text($request),
+            self::text($sent),
             $loaded->installation,
-            self::columns($request),
+            self::columns($sent),
         );
         if ($problems !== []) {
             return response()->json(
@@ -82,9 +82,9 @@ final readonly class CsvController
     }
 
     /** What a person said that columns hold which Sartal did not know. */
-    private static function columns(Request $request): RunColumns
+    private static function columns(RunsFile $sent): RunColumns
     {
-        $said = json_decode($request->string('columns')->toString(), true);
+        $said = json_decode($sent->columns, true);
 
         return new RunColumns(
             array_filter(
@@ -96,12 +96,9 @@ final readonly class CsvController
     }
 
     /** @throws BadLine */
-    private static function text(Request $request): string
+    private static function text(RunsFile $sent): string
     {
-        $file = $request->file('file');
-        if (! ($file instanceof UploadedFile) || ! $file->isValid()) {
-            throw BadLine::because('file', '', 'Choose a CSV file of at most 5 MB.');
-        }
+        $file = $sent->file ?? throw BadLine::because('file', '', 'Choose a CSV file of at most 5 MB.');
 
         return $file->getContent();
     }

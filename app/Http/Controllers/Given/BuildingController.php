@@ -8,14 +8,17 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Changes\Sound;
+use App\Contract\Body;
 use App\Formats\BadLine;
+use App\Http\Requests\Given\PartPreview;
+use App\Http\Requests\Given\PlaceMove;
 use App\Http\Resources\Given\BuildingResource;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
@@ -83,7 +86,7 @@ final readonly class BuildingController
 
     /** Moves a place along the ways that lead to it: so much longer, or shorter, each. One change. */
     public function move(
-        Request $request,
+        #[Body(PlaceMove::class)] PlaceMove $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
@@ -94,11 +97,8 @@ final readonly class BuildingController
             $loaded->installation->locations()[$id]->name ??
             ($loaded->installation->junctions()[$id]->name ?? abort(404, 'There is no such place here.'));
         $edits = [];
-        foreach ((array) $request->input('by') as $way => $text) {
-            $edits[] = self::longer($stored, $loaded, $id, (string) $way, is_string($text) ? $text : '');
-        }
-        if ($edits === []) {
-            throw BadLine::because('by', '', 'Say along which way it moves, and how far.');
+        foreach ($sent->by as $way => $text) {
+            $edits[] = self::longer($stored, $loaded, $id, (string) $way, $text);
         }
         $now = $log
             ->write(Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE))
@@ -144,9 +144,13 @@ final readonly class BuildingController
     }
 
     /** What a way would do to the runs, before it is saved. */
-    public function preview(Request $request, Loaded $loaded, Foresight $foresight): JsonResponse
-    {
-        $way = Decided::canonical(DecisionKind::Way, $request->input('part'));
+    public function preview(
+        #[Body(PartPreview::class)] PartPreview $sent,
+        Loaded $loaded,
+        Foresight $foresight,
+    ): JsonResponse {
+        $way = Decided::canonical(DecisionKind::Way, $sent->part);
+        Sound::check(DecisionKind::Way, $way, $loaded->installation);
         $id = is_string($way['id'] ?? null) ? $way['id'] : '';
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Way, $id, $way)]);
 

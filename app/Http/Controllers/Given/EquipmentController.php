@@ -7,12 +7,15 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Body;
 use App\Formats\BadLine;
+use App\Http\Requests\Given\DeviceChange;
+use App\Http\Requests\Given\OnVersion;
+use App\Http\Requests\Given\Plugging;
 use App\Http\Resources\Given\EquipmentResource;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
@@ -34,15 +37,15 @@ final readonly class EquipmentController
         return response()->json(['equipment' => EquipmentResource::all($loaded)]);
     }
 
-    public function save(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function save(#[Body(DeviceChange::class)] DeviceChange $sent, Loaded $loaded, Author $author): JsonResponse
     {
         $problems = new Problems();
-        $fields = Fields::from($request->input('device'), '', $problems);
+        $fields = Fields::from($sent->device, '', $problems);
         $device = FileDecoder::equipment($fields);
         $fields->done();
         $problems->settle();
         self::sound($device, $loaded);
-        $version = $request->input('version') === null ? null : $request->integer('version');
+        $version = $sent->version;
         if (isset($loaded->installation->equipment()[$device->id]) && $version === null) {
             throw BadLine::because('id', $device->id, 'There is such a device already. Choose another name.');
         }
@@ -55,8 +58,12 @@ final readonly class EquipmentController
         );
     }
 
-    public function remove(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
-    {
+    public function remove(
+        #[Body(OnVersion::class)] OnVersion $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): JsonResponse {
         $device = $loaded->installation->equipment()[$id] ?? abort(404, 'There is no such device here.');
         foreach ($loaded->installation->matings() as $mating) {
             if (PortRef::from($mating->with)->device === $id) {
@@ -68,7 +75,7 @@ final readonly class EquipmentController
             $loaded,
             $author,
             sprintf('Device %s removed', $device->name),
-            Edit::without(DecisionKind::Equipment, $id, $request->integer('version')),
+            Edit::without(DecisionKind::Equipment, $id, $sent->version ?? 0),
         );
     }
 
@@ -84,25 +91,17 @@ final readonly class EquipmentController
     }
 
     /** Plugs a fitting into a port, or leaves the port free; "was" is what whoever says so saw there. */
-    public function plug(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function plug(#[Body(Plugging::class)] Plugging $sent, Loaded $loaded, Author $author): JsonResponse
     {
-        $port = $request->string('port')->toString();
-        $fitting = $request->input('fitting');
+        [$port, $fitting] = [$sent->port, $sent->fitting];
         if ($loaded->installation->port($port) === null) {
             throw BadLine::because('port', $port, 'There is no such port. Load the page again.');
         }
-        if ($fitting !== null && (! is_string($fitting) || ! isset($loaded->installation->fittings()[$fitting]))) {
-            throw BadLine::because(
-                'fitting',
-                is_scalar($fitting) ? (string) $fitting : '',
-                'There is no such fitting. Load the page again.',
-            );
+        if ($fitting !== null && ! isset($loaded->installation->fittings()[$fitting])) {
+            throw BadLine::because('fitting', $fitting, 'There is no such fitting. Load the page again.');
         }
         $there = self::plugged($loaded, $port);
-        if (! $request->has('was')) {
-            throw BadLine::because('was', '', 'Say what you saw plugged in there, or null. Load the page again.');
-        }
-        if ($request->input('was') !== $there) {
+        if ($sent->was !== $there) {
             return response()->json(
                 [
                     'message' => $there === null
@@ -123,13 +122,14 @@ final readonly class EquipmentController
                 static fn (Mating $mating): bool => $mating->with !== $port && $mating->fitting !== $fitting,
             ),
         );
-        if (is_string($fitting)) {
+        if ($fitting !== null) {
             $matings[] = new Mating($fitting, $port);
         }
         $panel = [...$loaded->stored->panel, 'matings' => array_map(FileEncoder::mating(...), $matings)];
-        $words = is_string($fitting)
-            ? sprintf('%s plugged into %s', $loaded->installation->fittings()[$fitting]->label, $port)
-            : sprintf('%s left free', $port);
+        $words =
+            $fitting !== null
+                ? sprintf('%s plugged into %s', $loaded->installation->fittings()[$fitting]->label, $port)
+                : sprintf('%s left free', $port);
 
         return $this->write(
             $loaded,

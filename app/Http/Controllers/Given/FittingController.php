@@ -7,12 +7,12 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Body;
 use App\Formats\BadLine;
-use App\Http\MadeOn;
+use App\Http\Requests\Given\FittingChange;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -25,8 +25,12 @@ final readonly class FittingController
     {
     }
 
-    public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
-    {
+    public function update(
+        #[Body(FittingChange::class)] FittingChange $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): JsonResponse {
         $fitting = $loaded->installation->fittings()[$id] ?? abort(404, 'There is no such fitting here.');
         $type =
             $loaded->installation->catalogue->connectors()[$fitting->connector] ??
@@ -38,11 +42,11 @@ final readonly class FittingController
             $fitting->location,
             $fitting->inserts,
             $fitting->shared,
-            $request->has('exit') ? self::exit($request->string('exit')->toString(), $type) : $fitting->exit,
-            $request->has('clocking') ? self::clocking($request->input('clocking'), $type) : $fitting->clocking,
-            $request->has('parts') ? self::parts($request->input('parts'), $loaded) : $fitting->parts,
+            $sent->exit !== null ? self::exit($sent->exit, $type) : $fitting->exit,
+            $sent->saysClocking() ? self::clocking($sent->clocking, $type) : $fitting->clocking,
+            $sent->parts !== null ? self::parts($sent->parts, $loaded) : $fitting->parts,
         );
-        $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed), MadeOn::version($request));
+        $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed), $sent->version);
         $this->log->write(Decision::on($loaded, $author, sprintf('%s made up otherwise', $fitting->label), [$edit]));
 
         return response()->json(['saved' => true]);
@@ -63,15 +67,15 @@ final readonly class FittingController
         return $name === $names[0] ? '' : $name;
     }
 
-    private static function clocking(mixed $degrees, ConnectorType $type): ?int
+    private static function clocking(?int $degrees, ConnectorType $type): ?int
     {
         if ($degrees === null) {
             return null;
         }
-        if (! is_int($degrees) || ! in_array($degrees, $type->cable->clocking, true)) {
+        if (! in_array($degrees, $type->cable->clocking, true)) {
             throw BadLine::because(
                 'clocking',
-                is_scalar($degrees) ? (string) $degrees : '',
+                (string) $degrees,
                 $type->cable->clocking === []
                     ? 'This connector points nowhere.'
                     : 'Choose one of: '.implode(', ', $type->cable->clocking).' degrees.',
@@ -81,21 +85,18 @@ final readonly class FittingController
         return $degrees;
     }
 
-    /** @return list<string> */
-    private static function parts(mixed $ids, Loaded $loaded): array
+    /**
+     * @param  list<string>  $ids
+     * @return list<string>
+     */
+    private static function parts(array $ids, Loaded $loaded): array
     {
-        $parts = [];
-        foreach (is_array($ids) ? $ids : [] as $id) {
-            if (! is_string($id) || ! isset($loaded->installation->catalogue->parts()[$id])) {
-                throw BadLine::because(
-                    'parts',
-                    is_scalar($id) ? (string) $id : '',
-                    'There is no such part. Choose one from the catalogue.',
-                );
+        foreach ($ids as $id) {
+            if (! isset($loaded->installation->catalogue->parts()[$id])) {
+                throw BadLine::because('parts', $id, 'There is no such part. Choose one from the catalogue.');
             }
-            $parts[] = $id;
         }
 
-        return $parts;
+        return $ids;
     }
 }

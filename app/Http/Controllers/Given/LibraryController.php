@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Given;
 
 use App\Changes\Author;
+use App\Contract\Body;
+use App\Http\Requests\Given\LibraryEdition;
 use App\Library\Library;
 use App\Models\LibraryType;
 use App\Models\StoredInstallation;
@@ -12,7 +14,6 @@ use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 
@@ -41,15 +42,13 @@ final readonly class LibraryController
     }
 
     public function put(
-        Request $request,
+        #[Body(LibraryEdition::class)] LibraryEdition $sent,
         Loaded $loaded,
         #[CurrentUser] User $user,
         string $kind,
         string $id,
     ): JsonResponse {
-        $request->validate(['edition' => 'nullable|integer|min:1']);
-        $edition = $request->input('edition') === null ? null : $request->integer('edition');
-        $there = $this->library->put($loaded, $user, self::kind($kind), $id, $edition);
+        $there = $this->library->put($loaded, $user, self::kind($kind), $id, $sent->edition);
         if ($there !== null) {
             return response()->json(
                 [

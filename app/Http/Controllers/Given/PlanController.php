@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\PlanCsv;
+use App\Http\Requests\Given\InsertsAsked;
+use App\Http\Requests\Given\PlanTable;
+use App\Http\Requests\Given\PlanToCheck;
+use App\Http\Requests\Given\PlanToLay;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Sartal\Core\Ends\Pinout\ContactPair;
-use Sartal\Core\Ends\Pinout\LayOrder;
 use Sartal\Core\Ends\Pinout\PlanComparison;
 use Sartal\Core\Ends\Pinout\PlanLayout;
 use Sartal\Core\Ends\Pinout\PlanProblems;
@@ -29,44 +33,34 @@ use Sartal\Core\Given\Installation\Fitting;
 final class PlanController
 {
     /** The connector that a plan is for, and the plans of the halves that it mates with. */
-    public function connector(Request $request, Loaded $loaded, string $id): JsonResponse
-    {
+    public function connector(
+        #[Query(InsertsAsked::class)] InsertsAsked $asked,
+        Loaded $loaded,
+        string $id,
+    ): JsonResponse {
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->connectors()[$id] ?? abort(404, 'There is no such connector here.');
-        $inserts = $request->input('inserts');
-        /** @var array<int|string, string> $inserts */
-        $inserts = is_array($inserts) ? array_filter($inserts, is_string(...)) : [];
 
         return response()->json([
-            'drawing' => ConnectorResource::of(new Fitting('', '', $id, '', $inserts), $catalogue),
+            'drawing' => ConnectorResource::of(new Fitting('', '', $id, '', $asked->inserts), $catalogue),
             'mates' => self::plansOfMates($type, $catalogue),
         ]);
     }
 
-    public function lay(Request $request, Loaded $loaded): JsonResponse
+    public function lay(#[Body(PlanToLay::class)] PlanToLay $sent, Loaded $loaded): JsonResponse
     {
         $catalogue = $loaded->installation->catalogue;
         $type =
-            $catalogue->connectors()[$request->string('connector')->toString()] ??
+            $catalogue->connectors()[$sent->connector] ??
             throw BadLine::because(
                 'connector',
-                $request->string('connector')->toString(),
+                $sent->connector,
                 'There is no such connector. Choose one from the catalogue.',
             );
         $signal =
-            $catalogue->signals()[$request->string('signal')->toString()] ??
-            throw BadLine::because(
-                'signal',
-                $request->string('signal')->toString(),
-                'There is no such signal. Choose one from the catalogue.',
-            );
-        $order =
-            LayOrder::tryFrom($request->string('order')->toString()) ??
-            throw BadLine::because('order', $request->string('order')->toString(), 'Choose columns or rows.');
-        $wanted = $request->integer('channels');
-        if ($wanted < 1 || $wanted > 500) {
-            throw BadLine::because('channels', (string) $wanted, 'Choose from 1 to 500.');
-        }
+            $catalogue->signals()[$sent->signal] ??
+            throw BadLine::because('signal', $sent->signal, 'There is no such signal. Choose one from the catalogue.');
+        $wanted = $sent->channels;
         $functions = [];
         foreach ($signal->functions as $function) {
             if ($function->required) {
@@ -74,11 +68,11 @@ final class PlanController
             }
         }
         $layout = FittingLayout::ofType($type, $catalogue);
-        $first = $request->string('first')->toString();
+        $first = $sent->first;
         if ($first !== '' && ! isset($layout->cavities[$first])) {
             throw BadLine::because('first', $first, sprintf('%s has no such contact.', $type->name));
         }
-        $channels = $functions === [] ? [] : PlanLayout::lay($layout, $functions, $wanted, $order, $first);
+        $channels = $functions === [] ? [] : PlanLayout::lay($layout, $functions, $wanted, $sent->order, $first);
         if (count($channels) < $wanted) {
             throw BadLine::because(
                 'channels',
@@ -93,11 +87,11 @@ final class PlanController
         return response()->json(['channels' => (object) $channels]);
     }
 
-    public function check(Request $request, Loaded $loaded): JsonResponse
+    public function check(#[Body(PlanToCheck::class)] PlanToCheck $sent, Loaded $loaded): JsonResponse
     {
-        $plan = self::plan($request);
+        $plan = self::plan($sent->definition);
         $catalogue = $loaded->installation->catalogue;
-        $against = $loaded->installation->plan($request->string('against')->toString());
+        $against = $loaded->installation->plan($sent->against);
         $own = $catalogue->connectors()[$plan->connector] ?? null;
         $facing = $against === null ? null : $catalogue->connectors()[$against->connector] ?? null;
         $mode = $own === null || $facing === null ? null : $own->matesWith($facing);
@@ -119,12 +113,12 @@ final class PlanController
         ]);
     }
 
-    public function table(Request $request): JsonResponse
+    public function table(#[Body(PlanTable::class)] PlanTable $sent): JsonResponse
     {
         return response()->json([
             'channels' => (object) array_map(
                 static fn (array $functions): object => (object) $functions,
-                PlanCsv::read($request->string('table')->toString()),
+                PlanCsv::read($sent->table),
             ),
         ]);
     }
@@ -139,9 +133,10 @@ final class PlanController
         ]);
     }
 
-    private static function plan(Request $request): ContactPlan
+    /** @param  array<array-key, mixed>  $definition */
+    private static function plan(array $definition): ContactPlan
     {
-        $plans = Decided::type(DecisionKind::ContactPlan, $request->input('definition'))->plans();
+        $plans = Decided::type(DecisionKind::ContactPlan, $definition)->plans();
 
         return $plans[array_key_first($plans) ?? ''] ??
             throw BadLine::because('definition', '', 'A contact plan is needed.');

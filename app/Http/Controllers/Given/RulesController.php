@@ -8,13 +8,14 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
-use App\Http\MadeOn;
+use App\Contract\Body;
+use App\Http\Requests\Given\RulesChange;
+use App\Http\Requests\Given\RulesPreview;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
@@ -67,26 +68,27 @@ final readonly class RulesController
     }
 
     /** What these rules would change, before they are saved. */
-    public function preview(Request $request, Loaded $loaded): JsonResponse
+    public function preview(#[Body(RulesPreview::class)] RulesPreview $sent, Loaded $loaded): JsonResponse
     {
-        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, FileEncoder::rules(self::read($request)));
+        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, FileEncoder::rules(self::read($sent->rules)));
 
         return response()->json(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
     }
 
-    private static function read(Request $request): HouseRules
+    /** @param  array<array-key, mixed>  $sent */
+    private static function read(array $sent): HouseRules
     {
         $problems = new Problems();
-        $rules = FileDecoder::rules(Fields::from($request->input('rules'), '', $problems));
+        $rules = FileDecoder::rules(Fields::from($sent, '', $problems));
         $problems->settle();
 
         return $rules;
     }
 
-    public function rules(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function rules(#[Body(RulesChange::class)] RulesChange $sent, Loaded $loaded, Author $author): JsonResponse
     {
-        $rules = FileEncoder::rules(self::read($request));
-        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, $rules, MadeOn::version($request));
+        $rules = FileEncoder::rules(self::read($sent->rules));
+        $edit = new Edit(DecisionKind::Rules, $loaded->stored->key, $rules, $sent->version);
         $this->log->write(Decision::on($loaded, $author, 'House rules changed', [$edit]));
 
         return response()->json(['saved' => true]);

@@ -8,14 +8,17 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\SharedUse;
+use App\Changes\Sound;
+use App\Contract\Body;
 use App\Formats\BadLine;
+use App\Http\Requests\Given\OnVersion;
+use App\Http\Requests\Given\SharedPart;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Planning\Rerouted;
@@ -30,18 +33,19 @@ final readonly class SharedController
     }
 
     public function save(
-        Request $request,
+        #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $of,
     ): JsonResponse {
         $kind = self::kind($of);
-        $part = Decided::canonical($kind, $request->input('part'));
+        $part = Decided::canonical($kind, $sent->part);
+        Sound::check($kind, $part, $loaded->installation);
         $id = is_string($part['id'] ?? null) ? $part['id'] : '';
         $name = is_string($part['name'] ?? null) ? $part['name'] : $id;
         $exists = $stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
-        $version = $request->input('version') === null ? null : $request->integer('version');
+        $version = $sent->version;
         if ($exists && $version === null) {
             throw BadLine::because(
                 'id',
@@ -59,43 +63,47 @@ final readonly class SharedController
     }
 
     /** Reels are the bench's to enter as well. */
-    public function saveReel(Request $request, StoredInstallation $stored, Loaded $loaded, Author $author): JsonResponse
-    {
-        return $this->save($request, $stored, $loaded, $author, 'reel');
+    public function saveReel(
+        #[Body(SharedPart::class)] SharedPart $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        Author $author,
+    ): JsonResponse {
+        return $this->save($sent, $stored, $loaded, $author, 'reel');
     }
 
     public function removeReel(
-        Request $request,
+        #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $id,
     ): JsonResponse {
-        return $this->remove($request, $stored, $loaded, $author, 'reel', $id);
+        return $this->remove($sent, $stored, $loaded, $author, 'reel', $id);
     }
 
     /** Instruments are the testers' to enter. */
     public function saveInstrument(
-        Request $request,
+        #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
     ): JsonResponse {
-        return $this->save($request, $stored, $loaded, $author, 'instrument');
+        return $this->save($sent, $stored, $loaded, $author, 'instrument');
     }
 
     public function removeInstrument(
-        Request $request,
+        #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $id,
     ): JsonResponse {
-        return $this->remove($request, $stored, $loaded, $author, 'instrument', $id);
+        return $this->remove($sent, $stored, $loaded, $author, 'instrument', $id);
     }
 
     public function remove(
-        Request $request,
+        #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
@@ -112,7 +120,7 @@ final readonly class SharedController
             $loaded,
             $author,
             sprintf('%s %s removed', ucfirst($kind->words()), $id),
-            Edit::without($kind, $id, $request->integer('version')),
+            Edit::without($kind, $id, $sent->version ?? 0),
         );
     }
 
@@ -132,7 +140,9 @@ final readonly class SharedController
     {
         $kind = DecisionKind::tryFrom($of);
 
-        return in_array($kind, DecisionKind::shared(), true) ? $kind : abort(404);
+        return in_array($kind, DecisionKind::shared(), true)
+            ? $kind
+            : abort(404, 'There is no such kind of part.');
     }
 
     private function write(Loaded $loaded, Author $author, string $words, Edit $edit): JsonResponse

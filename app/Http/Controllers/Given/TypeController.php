@@ -7,12 +7,14 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\Foresight;
 use App\Changes\TypeDesk;
+use App\Contract\Body;
+use App\Http\Requests\Given\OnVersion;
+use App\Http\Requests\Given\TypeDefinition;
 use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 
@@ -34,29 +36,37 @@ final readonly class TypeController
     }
 
     /** What the type would change in the plan, before it is saved. */
-    public function preview(Request $request, Loaded $loaded, string $kind): JsonResponse
-    {
-        $shape = TypeDesk::canonical(self::kind($kind), $request->input('definition'));
+    public function preview(
+        #[Body(TypeDefinition::class)] TypeDefinition $sent,
+        Loaded $loaded,
+        string $kind,
+    ): JsonResponse {
+        $shape = TypeDesk::canonical(self::kind($kind), $sent->definition);
         $edit = new Edit(self::kind($kind), is_string($shape['id']) ? $shape['id'] : '', $shape);
 
         return response()->json(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
     }
 
-    public function save(Request $request, Loaded $loaded, Author $author, string $kind): JsonResponse
-    {
-        $version = $request->input('version') === null ? null : $request->integer('version');
-
+    public function save(
+        #[Body(TypeDefinition::class)] TypeDefinition $sent,
+        Loaded $loaded,
+        Author $author,
+        string $kind,
+    ): JsonResponse {
         return response()->json([
-            'id' => $this->desk->save($loaded, $author, self::kind($kind), $request->input('definition'), $version),
+            'id' => $this->desk->save($loaded, $author, self::kind($kind), $sent->definition, $sent->version),
         ]);
     }
 
-    public function remove(Request $request, Loaded $loaded, Author $author, string $kind, string $id): JsonResponse
-    {
-        $version = $request->input('version') === null ? null : $request->integer('version');
-
+    public function remove(
+        #[Body(OnVersion::class)] OnVersion $sent,
+        Loaded $loaded,
+        Author $author,
+        string $kind,
+        string $id,
+    ): JsonResponse {
         return response()->json([
-            'done' => $this->desk->remove($loaded, $author, self::kind($kind), $id, $version),
+            'done' => $this->desk->remove($loaded, $author, self::kind($kind), $id, $sent->version),
         ]);
     }
 

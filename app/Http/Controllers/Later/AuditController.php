@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Query;
+use App\Contract\Slips;
+use App\Formats\BadLine;
+use App\Http\Requests\Later\LogAsked;
 use App\Models\StoredInstallation;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 
 /** Who did what, when: decisions, records, releases and packs in one list, for the lead. */
@@ -17,44 +20,25 @@ final class AuditController
 
     private const LOGGED = ['crew', 'exported', 'installation'];
 
-    public function __invoke(Request $request, StoredInstallation $stored): JsonResponse
+    public function __invoke(#[Query(LogAsked::class)] LogAsked $asked, StoredInstallation $stored): JsonResponse
     {
-        $request->validate([
-            'q' => 'nullable|string|max:100',
-            'who' => 'nullable|string|max:200',
-            'what' => 'nullable|in:decided,recorded,released,packed,crew,exported,installation',
-            'from' => 'nullable|date_format:Y-m-d',
-            'to' => 'nullable|date_format:Y-m-d',
-            'page' => 'nullable|integer|min:1|max:100000',
-        ]);
-        $all = self::of($stored, $request->string('what')->toString());
+        self::checked($asked);
+        $all = self::of($stored, $asked->what);
         $rows = DB::query()
             ->fromSub($all, 'log')
             ->join('users', 'users.id', '=', 'log.user_id')
+            ->when($asked->who !== '', static fn (Builder $query) => $query->where('users.key', $asked->who))
             ->when(
-                $request->string('who')->toString() !== '',
-                static fn (Builder $query) => $query->where('users.key', $request->string('who')->toString()),
+                $asked->from !== '',
+                static fn (Builder $query) => $query->where('log.at', '>=', $asked->from.' 00:00:00+00'),
             )
             ->when(
-                $request->string('from')->toString() !== '',
-                static fn (Builder $query) => $query->where(
-                    'log.at',
-                    '>=',
-                    $request->string('from')->toString().' 00:00:00+00',
-                ),
-            )
-            ->when(
-                $request->string('to')->toString() !== '',
-                static fn (Builder $query) => $query->where(
-                    'log.at',
-                    '<=',
-                    $request->string('to')->toString().' 23:59:59.999999+00',
-                ),
+                $asked->to !== '',
+                static fn (Builder $query) => $query->where('log.at', '<=', $asked->to.' 23:59:59.999999+00'),
             );
-        foreach (preg_split('~\s+~', trim($request->string('q')->toString()), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+        foreach (preg_split('~\s+~', trim($asked->q), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
             $rows->where(DB::raw("log.words || ' ' || users.name"), 'ilike', '%'.addcslashes($word, '%_\\').'%');
         }
-        $page = max(1, $request->integer('page', 1));
         $count = (clone $rows)->count();
 
         return response()->json([
@@ -63,7 +47,7 @@ final class AuditController
             'rows' => $rows
                 ->orderByDesc('log.at')
                 ->orderByDesc('log.id')
-                ->forPage($page, self::PAGE)
+                ->forPage($asked->page, self::PAGE)
                 ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.key'])
                 ->map(
                     static fn (object $row): array => [
@@ -138,5 +122,22 @@ final class AuditController
         }
 
         return $first;
+    }
+
+    /** @throws BadLine */
+    private static function checked(LogAsked $asked): void
+    {
+        $slips = new Slips();
+        $kinds = ['decided', 'recorded', 'released', 'packed', ...self::LOGGED];
+        if ($asked->what !== '' && ! in_array($asked->what, $kinds, true)) {
+            $slips->add('what', $asked->what, sprintf('Choose one of %s.', implode(', ', $kinds)));
+        }
+        foreach (['from' => $asked->from, 'to' => $asked->to] as $field => $day) {
+            [$year, $month, $date] = array_map(intval(...), [...explode('-', $day), 0, 0, 0]);
+            if ($day !== '' && ! checkdate($month, $date, $year)) {
+                $slips->add($field, $day, 'There is no such day. Write one, such as 2026-03-09.');
+            }
+        }
+        $slips->settle();
     }
 }

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Later;
 
 use App\Changes\RemedyDesk;
+use App\Contract\Body;
+use App\Http\Requests\Later\ChosenRemedy;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 
 /** Work that a change has overtaken, and its remedies. */
 final readonly class OvertakenController
@@ -31,16 +32,13 @@ final readonly class OvertakenController
         return response()->json(['run' => $impact === null ? null : ImpactResource::run($impact)]);
     }
 
-    public function record(Request $request, Membership $member, StoredInstallation $stored, string $id): JsonResponse
-    {
-        $request->validate(['id' => 'required|uuid', 'remedy' => 'required|string|max:40']);
-        $this->desk->record(
-            $stored,
-            $member,
-            $id,
-            $request->string('remedy')->toString(),
-            $request->string('id')->lower()->toString(),
-        );
+    public function record(
+        #[Body(ChosenRemedy::class)] ChosenRemedy $sent,
+        Membership $member,
+        StoredInstallation $stored,
+        string $id,
+    ): JsonResponse {
+        $this->desk->record($stored, $member, $id, $sent->remedy, strtolower($sent->id));
 
         return response()->json(['recorded' => true], 201);
     }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Body;
 use App\Handover\PackDesk;
 use App\Handover\Sums;
 use App\Handover\Verification;
+use App\Http\Requests\Later\Signature;
 use App\Models\Membership;
 use App\Models\Pack;
 use App\Models\StoredInstallation;
@@ -82,15 +84,14 @@ final readonly class PackController
     }
 
     public function sign(
-        Request $request,
+        #[Body(Signature::class)] Signature $sent,
         Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
         int $number,
     ): JsonResponse {
-        $request->validate(['role' => 'required|string']);
-        $role = $request->string('role')->toString();
+        $role = $sent->role->value;
         abort_unless(
             in_array($role, $member->roles, true),
             422,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Body;
+use App\Http\Requests\Later\NewRelease;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Membership;
 use App\Models\Release;
@@ -16,7 +18,6 @@ use App\Releases\Comparison;
 use App\Releases\ReleaseDesk;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** Releases: which there are, what a new one would bring, how two differ. */
@@ -57,10 +58,12 @@ final readonly class ReleaseController
         ]);
     }
 
-    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
-    {
-        $request->validate(['note' => 'nullable|string|max:500']);
-        $release = $this->desk->release($stored, $user, $request->string('note')->toString());
+    public function store(
+        #[Body(NewRelease::class)] NewRelease $sent,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+    ): JsonResponse {
+        $release = $this->desk->release($stored, $user, $sent->note);
 
         return response()->json(self::line($release->load('user'), $stored), 201);
     }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Query;
+use App\Http\Requests\Plan\Sought;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retest;
 use Sartal\Core\Later\Service\Retests;
@@ -71,9 +72,9 @@ final class ServiceController
     }
 
     /** Circuits by their name, their run, the device or the place that they reach. */
-    public function circuits(Request $request, Loaded $loaded): JsonResponse
+    public function circuits(#[Query(Sought::class)] Sought $asked, Loaded $loaded): JsonResponse
     {
-        $wanted = mb_strtolower(trim($request->string('q')->toString()));
+        $wanted = mb_strtolower($asked->q);
         $found = [];
         foreach ($wanted === '' ? [] : $this->lines($loaded) as $id => [$name, $about]) {
             if (

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Formats\Beginning;
 use App\Formats\FileExporter;
+use App\Http\Requests\Later\NewTemplate;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
@@ -29,26 +30,12 @@ final readonly class TemplateController
     }
 
     public function __invoke(
-        Request $request,
+        #[Body(NewTemplate::class)] NewTemplate $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
     ): JsonResponse {
-        $request->validate(
-            [
-                'name' => 'required|string|max:120',
-                'key' => ['required', 'string', 'max:60', 'regex:~^[a-z0-9][a-z0-9-]*$~'],
-                'building' => 'boolean',
-                'runs' => 'boolean',
-                'shelf' => 'boolean',
-                'crew' => 'boolean',
-                'rules' => 'boolean',
-            ],
-            [
-                'key.regex' => 'Use small letters, digits and hyphens, such as "lock-gallery".',
-            ],
-        );
-        $key = $request->string('key')->toString();
+        $key = $sent->key;
         if ($user->organisation()->firstOrFail()->installations()->where('key', $key)->exists()) {
             throw BadLine::because('key', $key, 'There is an installation of this name already. Choose another.');
         }
@@ -56,17 +43,17 @@ final readonly class TemplateController
         $template = self::of(
             $file->installation,
             $key,
-            $request->string('name')->trim()->toString(),
-            $request->boolean('building') || $request->boolean('runs'),
-            $request->boolean('runs'),
-            $request->boolean('shelf'),
-            $request->boolean('rules', true),
+            $sent->name,
+            $sent->building || $sent->runs,
+            $sent->runs,
+            $sent->shelf,
+            $sent->rules,
         );
         $made = $this->beginning->from(
             new InstallationFile($template, new Record(), $file->people),
             $user,
             'from '.$stored->name,
-            $request->boolean('crew', true),
+            $sent->crew,
         );
         // Types of the house's own travel with it, whether a run uses them yet or not.
         foreach ($stored->entries()->whereIn('kind', array_column(DecisionKind::types(), 'value'))->get() as $type) {

@@ -9,12 +9,24 @@ use App\Changes\EndDesk;
 use App\Changes\RunDesk;
 use App\Changes\RunLines;
 use App\Changes\RunWritten;
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
+use App\Http\Requests\Plan\BulkChange;
+use App\Http\Requests\Plan\FitsAsked;
+use App\Http\Requests\Plan\HandMadeJoint;
+use App\Http\Requests\Plan\LegRecipe;
+use App\Http\Requests\Plan\NewRun;
+use App\Http\Requests\Plan\Numbering;
+use App\Http\Requests\Plan\QuickRun;
+use App\Http\Requests\Plan\RunChange;
+use App\Http\Requests\Plan\RunCode;
+use App\Http\Requests\Plan\RunProposal;
+use App\Http\Requests\Plan\RunRemoval;
 use App\Http\Resources\Plan\RunResource;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
@@ -38,9 +50,9 @@ final readonly class RunController
     }
 
     /** What a line would become, before anything is saved. */
-    public function propose(Request $request, Loaded $loaded): JsonResponse
+    public function propose(#[Body(RunProposal::class)] RunProposal $sent, Loaded $loaded): JsonResponse
     {
-        $proposal = $this->lines->propose($loaded, self::values($request), self::optional($request, 'id'));
+        $proposal = $this->lines->propose($loaded, self::values($sent->line), $sent->id === '' ? null : $sent->id);
         $plan = RunPlanner::plan(
             $proposal->run,
             $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits),
@@ -55,10 +67,9 @@ final readonly class RunController
     }
 
     /** A whole run from one line of words, with what was understood; nothing is saved. */
-    public function quick(Request $request, Loaded $loaded): JsonResponse
+    public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): JsonResponse
     {
-        $text = $request->string('text')->trim()->limit(300, '')->toString();
-        ['proposal' => $proposal, 'guess' => $guess] = $this->lines->quick($loaded, $text);
+        ['proposal' => $proposal, 'guess' => $guess] = $this->lines->quick($loaded, $sent->text);
         $with = $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
         $plan = RunPlanner::plan($proposal->run, $with);
 
@@ -80,12 +91,12 @@ final readonly class RunController
     }
 
     /** Contact plans for a cable and a signal: what fits first, and of the rest why not. */
-    public function fits(Request $request, Loaded $loaded): JsonResponse
+    public function fits(#[Query(FitsAsked::class)] FitsAsked $asked, Loaded $loaded): JsonResponse
     {
         $suitability = new Suitability($loaded->installation);
         $plans = [];
-        foreach (array_slice(explode('|', $request->string('signals')->toString()), 0, 8) as $signal) {
-            foreach ($suitability->of($request->string('cable')->toString(), $signal) as $plan => $findings) {
+        foreach (array_slice(explode('|', $asked->signals), 0, 8) as $signal) {
+            foreach ($suitability->of($asked->cable, $signal) as $plan => $findings) {
                 $plans[] = [
                     'plan' => (string) $plan,
                     'signal' => $signal,
@@ -102,76 +113,68 @@ final readonly class RunController
     }
 
     /** Many runs at once: the same fields for all, or new codes in a row. */
-    public function bulk(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function bulk(#[Body(BulkChange::class)] BulkChange $sent, Loaded $loaded, Author $author): JsonResponse
     {
-        $request->validate([
-            'runs' => 'required|array|min:1|max:2000',
-            'runs.*.id' => 'required|string',
-            'runs.*.version' => 'required|integer|min:1',
-            'number' => 'nullable|array',
-        ]);
         $versions = [];
-        foreach ((array) $request->input('runs') as $each) {
-            $versions[(string) $each['id']] = (int) $each['version'];
+        foreach ($sent->runs as $run) {
+            $versions[$run->id] = $run->version;
         }
         $lines = [];
-        $number = $request->input('number');
+        $number = $sent->number;
+        $line = self::values($sent->line);
         foreach (array_keys($versions) as $i => $id) {
-            $lines[$id] = self::values($request) + (is_array($number) ? ['code' => self::numbered($number, $i)] : []);
+            $lines[$id] = $line + ($number === null ? [] : ['code' => self::numbered($number, $i)]);
         }
         $this->desk->changeMany($loaded, $author, $lines, $versions);
 
         return response()->json(['changed' => count($lines)]);
     }
 
-    /** @param  array<array-key, mixed>  $number */
-    private static function numbered(array $number, int $place): string
+    private static function numbered(Numbering $number, int $place): string
     {
-        $prefix = is_string($number['prefix'] ?? null) ? trim($number['prefix']) : '';
-        $from = is_numeric($number['from'] ?? null) ? (int) $number['from'] : 0;
-        $step = is_numeric($number['step'] ?? null) ? (int) $number['step'] : 1;
-        if ($prefix === '' || $from < 0 || $step < 1) {
-            throw BadLine::because(
-                'number',
-                $prefix.' '.$from,
-                'Give a prefix, a first number of nothing or more, and a step of one or more.',
-            );
-        }
-
-        return $prefix.str_pad((string) ($from + $place * $step), 3, '0', STR_PAD_LEFT);
+        return $number->prefix.str_pad((string) ($number->from + $place * $number->step), 3, '0', STR_PAD_LEFT);
     }
 
-    public function store(Request $request, Loaded $loaded, Author $author): JsonResponse
+    public function store(#[Body(NewRun::class)] NewRun $sent, Loaded $loaded, Author $author): JsonResponse
     {
-        return self::answer($this->desk->add($loaded, $author, self::values($request)), 201);
+        return self::answer($this->desk->add($loaded, $author, self::values($sent->line)), 201);
     }
 
-    public function update(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
-    {
+    public function update(
+        #[Body(RunChange::class)] RunChange $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): JsonResponse {
         $run = self::run($loaded, $id);
 
-        return self::answer(
-            $this->desk->change($loaded, $author, $run, self::values($request), self::version($request)),
-        );
+        return self::answer($this->desk->change($loaded, $author, $run, self::values($sent->line), $sent->version));
     }
 
-    public function duplicate(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
-    {
-        $code = trim($request->string('code')->toString());
-
-        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $code), 201);
+    public function duplicate(
+        #[Body(RunCode::class)] RunCode $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): JsonResponse {
+        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $sent->code), 201);
     }
 
     /** One joint made by hand, with the reason; without one, the plans decide again. */
-    public function except(Request $request, Loaded $loaded, Author $author, string $id, string $side): JsonResponse
-    {
+    public function except(
+        #[Body(HandMadeJoint::class)] HandMadeJoint $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+        string $side,
+    ): JsonResponse {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
-        $conductor = $request->string('conductor')->toString();
+        $conductor = $sent->conductor;
         $joint = null;
-        if (! $request->boolean('back')) {
-            $to = self::optional($request, 'to');
-            $reason = $request->string('reason')->trim()->limit(300, '')->toString();
+        if (! $sent->back) {
+            $to = $sent->to === '' ? null : $sent->to;
+            $reason = $sent->reason;
             if ($reason === '') {
                 throw BadLine::because('reason', '', 'Say why: the reason stands on the sheet.');
             }
@@ -181,28 +184,22 @@ final readonly class RunController
             $joint = new HandJoint($conductor, $to, $reason);
         }
 
-        return self::answer(
-            $this->ends->join($loaded, $author, $run, $end, $conductor, $joint, self::version($request)),
-        );
+        return self::answer($this->ends->join($loaded, $author, $run, $end, $conductor, $joint, $sent->version));
     }
 
     /** Legs of one end prepared by another recipe than their connector's. */
-    public function recipe(Request $request, Loaded $loaded, Author $author, string $id, string $side): JsonResponse
-    {
+    public function recipe(
+        #[Body(LegRecipe::class)] LegRecipe $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+        string $side,
+    ): JsonResponse {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
-        $legs = array_values(array_filter((array) $request->input('legs'), is_string(...)));
 
         return self::answer(
-            $this->ends->prepareBy(
-                $loaded,
-                $author,
-                $run,
-                $end,
-                $legs,
-                $request->string('recipe')->toString(),
-                self::version($request),
-            ),
+            $this->ends->prepareBy($loaded, $author, $run, $end, $sent->legs, $sent->recipe, $sent->version),
         );
     }
 
@@ -218,9 +215,13 @@ final readonly class RunController
             FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($address) === true;
     }
 
-    public function destroy(Request $request, Loaded $loaded, Author $author, string $id): JsonResponse
-    {
-        $withdrawn = $this->desk->remove($loaded, $author, self::run($loaded, $id), self::version($request));
+    public function destroy(
+        #[Body(RunRemoval::class)] RunRemoval $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): JsonResponse {
+        $withdrawn = $this->desk->remove($loaded, $author, self::run($loaded, $id), $sent->version);
 
         return response()->json(['withdrawn' => $withdrawn]);
     }
@@ -238,31 +239,21 @@ final readonly class RunController
         return $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
     }
 
-    /** @return array<int|string, string> */
-    private static function values(Request $request): array
+    /**
+     * @param  array<array-key, mixed>  $line
+     * @return array<int|string, string>
+     */
+    private static function values(array $line): array
     {
         $values = [];
-        foreach (RunLine::FIELDS as $field) {
-            $value = $request->input('line.'.$field);
-            if ($value !== null || $request->has('line.'.$field)) {
-                $values[$field] = is_scalar($value) ? (string) $value : '';
+        foreach (array_intersect(RunLine::FIELDS, array_keys($line)) as $field) {
+            $value = $line[$field] ?? '';
+            if (! is_scalar($value)) {
+                throw BadLine::because('line.'.$field, '', 'Write this as text.');
             }
+            $values[$field] = (string) $value;
         }
 
         return $values;
-    }
-
-    private static function version(Request $request): int
-    {
-        $request->validate(['version' => 'required|integer|min:1']);
-
-        return $request->integer('version');
-    }
-
-    private static function optional(Request $request, string $key): ?string
-    {
-        $value = $request->input($key);
-
-        return is_string($value) && $value !== '' ? $value : null;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Carries;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\Membership;
 use App\Models\Role;
@@ -24,9 +25,10 @@ final readonly class EventController
     {
     }
 
+    #[Carries('event')]
     public function store(Request $request, Membership $member, Loaded $loaded): JsonResponse
     {
-        $kind = EventKind::tryFrom($request->string('kind')->toString());
+        $kind = EventKind::tryFrom(self::text($request, 'kind'));
         if ($kind !== null && ! $member->hasRole(...self::may($kind))) {
             abort(
                 403,
@@ -45,14 +47,14 @@ final readonly class EventController
             DeviceClock::behind($request),
         );
         $now = $this->store->atWork($loaded->stored->refresh());
-        $run = $request->string('run')->toString();
+        $run = self::text($request, 'run');
 
         return response()->json(
             [
                 'new' => $new,
                 'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
                 ...$kind === EventKind::Tested
-                    ? ['verdict' => self::verdict($now, $request->string('id')->lower()->toString())]
+                    ? ['verdict' => self::verdict($now, strtolower(self::text($request, 'id')))]
                     : [],
                 ...$kind === EventKind::Cut
                     ? [
@@ -65,6 +67,14 @@ final readonly class EventController
             ],
             $new ? 201 : 200,
         );
+    }
+
+    /** What is no text is named by whoever reads the event as a whole. */
+    private static function text(Request $request, string $field): string
+    {
+        $value = $request->input($field);
+
+        return is_string($value) ? $value : '';
     }
 
     /** What the server made of a test. */

@@ -7,6 +7,11 @@ namespace App\Http\Controllers\Proof;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Body;
+use App\Http\Requests\Proof\CertifierCard;
+use App\Http\Requests\Proof\MessageToRead;
+use App\Http\Requests\Proof\SentToMend;
+use App\Http\Requests\Proof\TestingRules;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
@@ -18,7 +23,6 @@ use App\Testing\InstrumentMessage;
 use App\Testing\Mending;
 use App\Testing\UnderTest;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use Sartal\Core\File\DecisionKind;
@@ -96,21 +100,25 @@ final readonly class InstrumentController
     }
 
     /** What the house tests at connectors of a family. */
-    public function rules(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
-    {
+    public function rules(
+        #[Body(TestingRules::class)] TestingRules $sent,
+        StoredInstallation $stored,
+        Author $author,
+        ChangeLog $log,
+    ): JsonResponse {
         $problems = new Problems();
-        $rules = TestingCodec::rules(Fields::from($request->input('rules'), 'rules', $problems));
+        $rules = TestingCodec::rules(Fields::from($sent->rules, 'rules', $problems));
         $problems->settle();
-        $edit = new Edit(DecisionKind::Testing, '', TestingCodec::encodeRules($rules), $request->integer('version'));
+        $edit = new Edit(DecisionKind::Testing, '', TestingCodec::encodeRules($rules), $sent->version ?? 0);
         $log->write(new Decision($stored, $author, 'Test plans changed', [$edit]));
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
     }
 
     /** A message of an instrument as a reading. Nothing is recorded. */
-    public function message(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function message(#[Body(MessageToRead::class)] MessageToRead $sent, Loaded $loaded, string $id): JsonResponse
     {
-        $message = InstrumentMessage::decode($request->input('message'), UnderTest::of($loaded, $id));
+        $message = InstrumentMessage::decode($sent->message, UnderTest::of($loaded, $id));
 
         return response()->json([
             'instrument' => $message->instrument,
@@ -120,13 +128,13 @@ final readonly class InstrumentController
 
     /** A certifier's card: looked at first, then recorded, all of it or nothing. */
     public function card(
-        Request $request,
+        #[Body(CertifierCard::class)] CertifierCard $sent,
         Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
     ): JsonResponse {
-        $readings = CertifierCsv::read($request->string('csv')->toString(), $loaded);
+        $readings = CertifierCsv::read($sent->csv, $loaded);
         $lines = [];
         foreach ($readings as $run => $reading) {
             $test = UnderTest::of($loaded, (string) $run);
@@ -137,42 +145,40 @@ final readonly class InstrumentController
                 'verdict' => $test->plan(TestStage::Installed)->verdict($test->expectation(), $reading)->value,
             ];
         }
-        if ($request->boolean('record')) {
-            $card = $request->string('id')->toString();
+        if ($sent->record) {
+            $card = $sent->id;
             abort_unless(
                 Uuid::isValid($card),
                 422,
                 'The card needs an id of its own, so that a repeat is recorded once.',
             );
-            DB::transaction(function () use ($readings, $recorder, $loaded, $member, $request, $card): void {
+            DB::transaction(function () use ($readings, $recorder, $loaded, $member, $sent, $card): void {
                 foreach ($readings as $run => $reading) {
                     $recorder->record($loaded, $member, [
                         'id' => Uuid::uuid5($card, (string) $run)->toString(),
                         'kind' => 'tested',
                         'run' => (string) $run,
                         'stage' => TestStage::Installed->value,
-                        'instrument' => $request->string('instrument')->toString(),
+                        'instrument' => $sent->instrument,
                         'reading' => ['lights' => $reading->lights] + ReadingCodec::encode($reading),
                     ]);
                 }
             });
         }
 
-        return response()->json(['lines' => $lines, 'recorded' => $request->boolean('record')]);
+        return response()->json(['lines' => $lines, 'recorded' => $sent->record]);
     }
 
     /** What a test found goes back to the bench. */
     public function mend(
-        Request $request,
+        #[Body(SentToMend::class)] SentToMend $sent,
         Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Mending $mending,
         string $id,
     ): JsonResponse {
-        $edges = $request->input('edges');
-        $edges = is_array($edges) ? array_values(array_filter($edges, is_string(...))) : [];
-        $test = $request->string('test')->toString();
+        $test = $sent->test;
         if (! Uuid::isValid($test)) {
             throw Refused::because('Record the test first: what goes back to the bench names the test that found it.');
         }
@@ -183,9 +189,9 @@ final readonly class InstrumentController
                     $stored,
                     $member,
                     UnderTest::of($loaded, $id)->assembly->id,
-                    $edges,
+                    $sent->edges,
                     $test,
-                    $request->string('note')->toString(),
+                    $sent->note,
                 ),
             ],
             201,

@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\BadLine;
+use App\Http\Requests\Proof\CardAsked;
+use App\Http\Requests\Proof\InjectedFaults;
+use App\Http\Requests\Proof\Measurement;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use App\Simulators\InstrumentBench;
@@ -12,11 +17,9 @@ use App\Simulators\TestInstrument;
 use App\Testing\CertifierCsv;
 use App\Testing\UnderTest;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Given\Installation\InstrumentKind;
-use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Fault;
@@ -39,12 +42,15 @@ final class SimulatorController
         ]);
     }
 
-    public function inject(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
-    {
+    public function inject(
+        #[Body(InjectedFaults::class)] InjectedFaults $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $id,
+    ): JsonResponse {
         $test = UnderTest::of($loaded, $id);
         $could = TestInstrument::faults($test);
-        $keys = $request->input('faults', []);
-        $keys = is_array($keys) ? array_values(array_filter($keys, is_string(...))) : [];
+        $keys = $sent->faults;
         foreach ($keys as $key) {
             if (! isset($could[$key])) {
                 throw BadLine::because(
@@ -60,35 +66,28 @@ final class SimulatorController
     }
 
     /** One message of the protocol. */
-    public function measure(Request $request, StoredInstallation $stored, Loaded $loaded, string $kind): JsonResponse
-    {
-        $test = UnderTest::of($loaded, $request->string('assembly')->toString());
+    public function measure(
+        #[Body(Measurement::class)] Measurement $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $kind,
+    ): JsonResponse {
+        $test = UnderTest::of($loaded, $sent->assembly);
         $instrument = self::instrument($loaded, $kind);
-        $nodes = $request->input('nodes');
-        $asked = $request->input('measure', []);
-        $methods = [];
-        foreach (is_array($asked) ? $asked : [] as $name) {
-            $methods[] = is_string($name)
-                ? Method::tryFrom($name) ??
-                    throw BadLine::because('measure', $name, 'No instrument knows this measurement.')
-                : throw BadLine::because('measure', '', 'Measurements are words.');
-        }
 
         return response()->json(
-            $instrument->measure(
-                $test,
-                $methods,
-                array_values(self::bench($stored)->in($test)),
-                is_array($nodes) ? array_values(array_filter($nodes, is_string(...))) : null,
-            ),
+            $instrument->measure($test, $sent->measure, array_values(self::bench($stored)->in($test)), $sent->nodes),
         );
     }
 
     /** What the certifier writes to its card: one line per pair of each cable. */
-    public function card(Request $request, StoredInstallation $stored, Loaded $loaded): Response
-    {
+    public function card(
+        #[Query(CardAsked::class)] CardAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): Response {
         $bench = self::bench($stored);
-        $runs = array_filter(explode(',', $request->string('runs')->toString()));
+        $runs = array_filter(explode(',', $asked->runs));
         $tests = array_map(
             static fn (string $run): UnderTest => UnderTest::of($loaded, $run),
             array_values($runs === [] ? self::fourPair($loaded) : $runs),

@@ -6,6 +6,11 @@ namespace App\Http\Controllers\Proof;
 
 use App\Bench\CodeEdition;
 use App\Bench\Given;
+use App\Contract\Body;
+use App\Contract\Query;
+use App\Http\Requests\Proof\CoverageAsked;
+use App\Http\Requests\Proof\ReadingToJudge;
+use App\Http\Requests\Proof\StageAsked;
 use App\Http\Resources\Proof\CoverageResource;
 use App\Http\Resources\Proof\JudgementResource;
 use App\Http\Resources\Proof\TestResource;
@@ -17,39 +22,37 @@ use App\Testing\TestProgress;
 use App\Testing\UnderTest;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\ReadingCodec;
 use Sartal\Core\Given\Installation\Method;
-use Sartal\Core\Given\Installation\TestStage;
 
 /** Test: what one assembly should read, and what a reading of it comes to. */
 final class TestController
 {
-    public function show(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function show(#[Query(StageAsked::class)] StageAsked $asked, Loaded $loaded, string $id): JsonResponse
     {
         return response()->json(
             TestResource::sheet(
                 $loaded->installation->runs()[$id] ??
                     abort(404, 'There is no such run here. It may have been removed.'),
                 UnderTest::of($loaded, $id),
-                self::stage($request),
+                $asked->stage,
             ),
         );
     }
 
     /** Verdict and likely causes of a reading that is not recorded yet. */
-    public function judge(Request $request, Loaded $loaded, string $id): JsonResponse
+    public function judge(#[Body(ReadingToJudge::class)] ReadingToJudge $sent, Loaded $loaded, string $id): JsonResponse
     {
         $problems = new Problems();
-        $reading = ReadingCodec::decode(Fields::from($request->input('reading'), 'reading', $problems));
+        $reading = ReadingCodec::decode(Fields::from($sent->reading, 'reading', $problems));
         $problems->settle();
         $test = UnderTest::of($loaded, $id);
         Known::check($reading, $test->expectation());
 
-        return response()->json(JudgementResource::of($reading, $test, self::stage($request)));
+        return response()->json(JudgementResource::of($reading, $test, $sent->stage));
     }
 
     /** How far everybody is; asked every few seconds. */
@@ -63,11 +66,13 @@ final class TestController
     }
 
     /** What the chosen methods cannot see. */
-    public function coverage(Request $request, StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
-    {
-        $methods = array_values(
-            array_filter(array_map(Method::tryFrom(...), explode(',', $request->string('checks')->toString()))),
-        );
+    public function coverage(
+        #[Query(CoverageAsked::class)] CoverageAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $id,
+    ): JsonResponse {
+        $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $asked->checks))));
         abort_if(
             $methods === [],
             422,
@@ -95,10 +100,5 @@ final class TestController
                 ),
             ),
         );
-    }
-
-    public static function stage(Request $request): TestStage
-    {
-        return TestStage::tryFrom($request->string('stage')->toString()) ?? TestStage::Bench;
     }
 }

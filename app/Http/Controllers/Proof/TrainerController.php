@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Body;
 use App\Formats\BadLine;
+use App\Http\Requests\Proof\TrainerAnswer;
+use App\Http\Requests\Proof\TrainerMethod;
+use App\Http\Requests\Proof\TrainerStart;
 use App\Http\Resources\Proof\TestResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
@@ -37,9 +41,13 @@ final class TrainerController
     /** Ends that may be opened. */
     private const BUDGET = 1;
 
-    public function start(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
-        $wanted = $request->string('run')->toString();
+    public function start(
+        Request $request,
+        #[Body(TrainerStart::class)] TrainerStart $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
+        $wanted = $sent->run;
         $runs = array_keys($loaded->plan()->assemblies);
         $run = $wanted === '' ? (string) $runs[random_int(0, max(0, count($runs) - 1))] : $wanted;
         $test = UnderTest::of($loaded, $run);
@@ -67,8 +75,12 @@ final class TrainerController
     }
 
     /** One method put to the assembly; an end that is opened comes off the budget. */
-    public function measure(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function measure(
+        Request $request,
+        #[Body(TrainerMethod::class)] TrainerMethod $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
         $method =
             $request->enum('method', Method::class) ??
@@ -99,17 +111,17 @@ final class TrainerController
     }
 
     /** The trainee names the cause; whatever reads the same by every method counts. */
-    public function name(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
+    public function name(
+        Request $request,
+        #[Body(TrainerAnswer::class)] TrainerAnswer $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
         $faults = TestInstrument::faults($test);
         $named =
-            $faults[$request->string('fault')->toString()] ??
-            throw BadLine::because(
-                'fault',
-                $request->string('fault')->toString(),
-                'Choose one of the causes that are listed.',
-            );
+            $faults[$sent->fault] ??
+            throw BadLine::because('fault', $sent->fault, 'Choose one of the causes that are listed.');
         $this->keep($request, $stored, $exercise->ended());
         $words = $test->words();
         $steps = (new Probing($test->expectation(), $test->planner->places($test->assembly)))->to($fault);

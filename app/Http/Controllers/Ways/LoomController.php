@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Ways;
 
 use App\Changes\Foresight;
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\FormboardDrawing;
 use App\Formats\Csv\CsvWriter;
+use App\Http\Requests\Ends\System;
+use App\Http\Requests\Ends\UnitsAsked;
+use App\Http\Requests\Given\PartPreview;
 use App\Http\Resources\Ways\LoomResource;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Http\Resources\Work\ReplannedResource;
@@ -16,7 +21,6 @@ use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\Uncollected;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
@@ -65,13 +69,13 @@ final readonly class LoomController
 
     /** The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing. */
     public function preview(
-        Request $request,
+        #[Body(PartPreview::class)] PartPreview $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Foresight $foresight,
         string $id,
     ): JsonResponse {
-        $loom = Decided::canonical(DecisionKind::Loom, $request->input('part'));
+        $loom = Decided::canonical(DecisionKind::Loom, $sent->part);
         abort_unless(
             $loom['id'] === $id && isset($loaded->installation->looms()[$id]),
             404,
@@ -86,7 +90,7 @@ final readonly class LoomController
         ]);
     }
 
-    public function formboard(Request $request, Loaded $loaded, string $id): Response
+    public function formboard(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded, string $id): Response
     {
         $dress = self::dress($loaded, $id);
         $canvas = new PdfCanvas(
@@ -94,7 +98,7 @@ final readonly class LoomController
             FormboardDrawing::WIDTH,
             FormboardDrawing::HEIGHT,
         );
-        FormboardDrawing::draw($canvas, $dress, $loaded->installation, $request->query('units') === 'inch');
+        FormboardDrawing::draw($canvas, $dress, $loaded->installation, $asked->units === System::Inch);
 
         return self::file($canvas->bytes(), 'application/pdf', $id.'-formboard.pdf');
     }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Body;
+use App\Http\Requests\Who\OwnName;
+use App\Http\Requests\Who\OwnPassword;
 use App\Models\User;
 use App\Who\Attempts;
 use App\Who\Device;
@@ -21,10 +24,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Everybody's own account: name, password, and where they are signed in. */
 final class AccountController
 {
-    public function name(Request $request, #[CurrentUser] User $user): JsonResponse
+    public function name(#[Body(OwnName::class)] OwnName $sent, #[CurrentUser] User $user): JsonResponse
     {
-        $request->validate(['name' => 'required|string|max:120'], ['name.required' => 'Write your name.']);
-        $name = $request->string('name')->trim()->toString();
+        $name = $sent->name;
         if ($name !== $user->name) {
             Logbook::write(Entry::Account, sprintf('%s is called %s', $user->name, $name), $user);
             $user->update(['name' => $name]);
@@ -33,16 +35,11 @@ final class AccountController
         return response()->json(['name' => $user->name]);
     }
 
-    public function password(Request $request, #[CurrentUser] User $user): JsonResponse
-    {
-        $most = Passwords::MOST;
-        $request->validate(
-            ['current' => 'required|string|max:'.$most, 'password' => 'required|string|max:'.$most],
-            [
-                'current.required' => 'Write the password that you have now.',
-                'password.required' => 'Write the new password.',
-            ],
-        );
+    public function password(
+        Request $request,
+        #[Body(OwnPassword::class)] OwnPassword $sent,
+        #[CurrentUser] User $user,
+    ): JsonResponse {
         $attempts = new Attempts((string) $user->sign_in, (string) $request->ip(), KnownDevice::of($request, $user));
         $wait = $attempts->wait();
         if ($wait !== null) {
@@ -51,11 +48,11 @@ final class AccountController
                 sprintf('Too many attempts from here. Try again in %d seconds.', $wait),
             );
         }
-        if (! Passwords::isOf($user, $request->string('current')->toString())) {
+        if (! Passwords::isOf($user, $sent->current)) {
             $attempts->failed();
             throw ValidationException::withMessages(['current' => 'This is not the password that you have now.']);
         }
-        Passwords::set($user, $request->string('password')->toString());
+        Passwords::set($user, $sent->password);
         $attempts->came();
         $request->session()->regenerate();
         Passwords::endSessions($user, $request->session()->getId());

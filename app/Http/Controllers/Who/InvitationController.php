@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Body;
+use App\Http\Requests\Who\InvitationAccepted;
 use App\Models\User;
 use App\Who\Entry;
 use App\Who\Invitations;
@@ -37,19 +39,18 @@ final readonly class InvitationController
         ]);
     }
 
-    public function accept(Request $request, string $token): JsonResponse
-    {
+    public function accept(
+        Request $request,
+        #[Body(InvitationAccepted::class)] InvitationAccepted $sent,
+        string $token,
+    ): JsonResponse {
         $person = $this->person($token);
-        $request->validate(
-            ['signIn' => 'nullable|string|max:200', 'password' => 'required|string|max:'.Passwords::MOST],
-            ['password.required' => 'Write the password that you want to have.'],
-        );
         try {
-            DB::transaction(function () use ($request, $person, $token): void {
+            DB::transaction(function () use ($sent, $person, $token): void {
                 if ($person->sign_in === null) {
-                    $person->update(['sign_in' => self::signIn($request)]);
+                    $person->update(['sign_in' => self::signIn($sent->signIn)]);
                 }
-                Passwords::set($person, $request->string('password')->toString());
+                Passwords::set($person, $sent->password);
                 abort_unless($this->invitations->use($token), Response::HTTP_GONE, self::over());
                 Passwords::endSessions($person);
                 Logbook::write(Entry::Account, 'set a password by invitation', $person);
@@ -65,9 +66,9 @@ final readonly class InvitationController
     }
 
     /** @throws ValidationException */
-    private static function signIn(Request $request): string
+    private static function signIn(string $wanted): string
     {
-        $name = mb_strtolower(trim($request->string('signIn')->toString()));
+        $name = mb_strtolower($wanted);
         if ($name === '' || preg_match('~[\s\p{C}]~u', $name) === 1) {
             throw ValidationException::withMessages([
                 'signIn' => 'Write a sign-in name without blanks, such as your mail address.',

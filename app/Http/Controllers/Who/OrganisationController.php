@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
-use App\Http\MadeOn;
+use App\Contract\Body;
+use App\Http\Requests\Who\ColleagueChange;
+use App\Http\Requests\Who\NewColleague;
+use App\Http\Requests\Who\NewLead;
+use App\Http\Requests\Who\OrganisationName;
+use App\Http\Requests\Who\Retirement;
 use App\Http\Resources\Who\OrganisationResource;
 use App\Models\Office;
 use App\Models\Role;
@@ -16,9 +21,7 @@ use App\Who\Logbook;
 use App\Who\People;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 
 /** An organisation, for those who look after its people or its installations. */
 final readonly class OrganisationController
@@ -34,19 +37,17 @@ final readonly class OrganisationController
         return response()->json(OrganisationResource::of($user));
     }
 
-    public function rename(Request $request, #[CurrentUser] User $user): JsonResponse
-    {
-        $request->validate(
-            ['name' => 'required|string|max:120', 'version' => 'required|integer'],
-            ['name.required' => 'Write what your organisation is called.'],
-        );
-        $name = $request->string('name')->trim()->toString();
+    public function rename(
+        #[Body(OrganisationName::class)] OrganisationName $sent,
+        #[CurrentUser] User $user,
+    ): JsonResponse {
+        $name = $sent->name;
         $organisation = $user->organisation()->firstOrFail();
         $changed = $organisation
             ->newQuery()
             ->whereKey($organisation->id)
-            ->where('version', $request->integer('version'))
-            ->update(['name' => $name, 'version' => $request->integer('version') + 1]);
+            ->where('version', $sent->version)
+            ->update(['name' => $name, 'version' => $sent->version + 1]);
         if ($changed === 0) {
             return response()->json(
                 [
@@ -62,21 +63,9 @@ final readonly class OrganisationController
         return $this->show($user);
     }
 
-    public function invite(Request $request, #[CurrentUser] User $user): JsonResponse
+    public function invite(#[Body(NewColleague::class)] NewColleague $sent, #[CurrentUser] User $user): JsonResponse
     {
-        $request->validate(
-            ['name' => 'required|string|max:120', 'signIn' => 'required|string|max:200', ...self::offices()],
-            [
-                'name.required' => 'Write the person’s name.',
-                'signIn.required' => 'Write a sign-in name, such as a mail address.',
-            ],
-        );
-        $invited = $this->people->invite(
-            $user,
-            $request->string('name')->toString(),
-            $request->string('signIn')->toString(),
-            self::chosen($request),
-        );
+        $invited = $this->people->invite($user, $sent->name, $sent->signIn, self::chosen($sent->offices));
 
         return response()->json(['id' => $invited->person->key, 'invitation' => $invited->invitation->shape()], 201);
     }
@@ -89,46 +78,40 @@ final readonly class OrganisationController
         );
     }
 
-    public function update(Request $request, #[CurrentUser] User $user, string $person): JsonResponse
-    {
-        $request->validate(
-            ['name' => 'required|string|max:120', ...self::offices()],
-            ['name.required' => 'Write the person’s name.'],
-        );
-        $name = $request->string('name')->toString();
-        $this->people->change(
-            self::person($user, $person),
-            $user,
-            $name,
-            self::chosen($request),
-            MadeOn::version($request),
-        );
+    public function update(
+        #[Body(ColleagueChange::class)] ColleagueChange $sent,
+        #[CurrentUser] User $user,
+        string $person,
+    ): JsonResponse {
+        $name = $sent->name;
+        $this->people->change(self::person($user, $person), $user, $name, self::chosen($sent->offices), $sent->version);
 
         return $this->show($user->refresh());
     }
 
-    public function retire(Request $request, #[CurrentUser] User $user, string $person): JsonResponse
-    {
-        $request->validate(['retired' => 'required|boolean']);
-        $this->people->retire(self::person($user, $person), $user, $request->boolean('retired'));
+    public function retire(
+        #[Body(Retirement::class)] Retirement $sent,
+        #[CurrentUser] User $user,
+        string $person,
+    ): JsonResponse {
+        $this->people->retire(self::person($user, $person), $user, $sent->retired);
 
         return $this->show($user);
     }
 
     /** Where an installation has lost its lead, somebody has to put one. */
     public function lead(
-        Request $request,
+        #[Body(NewLead::class)] NewLead $sent,
         #[CurrentUser] User $user,
         CrewDesk $crew,
         string $installation,
     ): JsonResponse {
-        $request->validate(['person' => 'required|string|max:40']);
         $in =
             StoredInstallation::query()
                 ->where('organisation_id', $user->organisation_id)
                 ->where('address', strtolower($installation))
                 ->first() ?? abort(404, 'Your organisation has no installation at this address.');
-        $person = self::person($user, $request->string('person')->toString());
+        $person = self::person($user, $sent->person);
         $member = $in->memberships()->where('user_id', $person->id)->first();
         $roles = array_values(
             array_unique([...$member?->ended_at === null ? $member->roles ?? [] : [], Role::Lead->value]),
@@ -158,19 +141,13 @@ final readonly class OrganisationController
         ]);
     }
 
-    /** @return array<string, mixed> */
-    private static function offices(): array
+    /**
+     * @param  list<Office>  $offices
+     * @return list<string>
+     */
+    private static function chosen(array $offices): array
     {
-        return [
-            'offices' => 'present|array',
-            'offices.*' => ['distinct', Rule::enum(Office::class)],
-        ];
-    }
-
-    /** @return list<string> */
-    private static function chosen(Request $request): array
-    {
-        return array_values(array_filter((array) $request->input('offices'), is_string(...)));
+        return array_values(array_unique(array_map(static fn (Office $office): string => $office->value, $offices)));
     }
 
     private static function person(User $user, string $key): User

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Body;
 use App\Http\LastOpened;
+use App\Http\Requests\Who\SignIn;
 use App\Http\Resources\Who\SessionResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
@@ -28,22 +30,13 @@ final class SessionController
         $user = $request->user();
 
         return response()->json(
-            $user instanceof User
-                ? SessionResource::of($user, strtolower($request->string('at')->toString()))
-                : ['person' => null],
+            $user instanceof User ? SessionResource::of($user, self::page($request)) : ['person' => null],
         );
     }
 
-    public function signIn(Request $request): JsonResponse
+    public function signIn(Request $request, #[Body(SignIn::class)] SignIn $sent): JsonResponse
     {
-        $request->validate(
-            ['signIn' => 'required|string|max:200', 'password' => 'required|string|max:'.Passwords::MOST],
-            [
-                'signIn.required' => 'Write your sign-in name.',
-                'password.required' => 'Write your password.',
-            ],
-        );
-        $account = mb_strtolower(trim($request->string('signIn')->toString()));
+        $account = mb_strtolower($sent->signIn);
         $person = User::query()->where('sign_in', $account)->where('retired_at', null)->first();
         $attempts = new Attempts($account, (string) $request->ip(), KnownDevice::of($request, $person));
         $wait = $attempts->wait();
@@ -54,7 +47,7 @@ final class SessionController
                 ['Retry-After' => (string) $wait],
             );
         }
-        $isRight = Passwords::isOf($person, $request->string('password')->toString());
+        $isRight = Passwords::isOf($person, $sent->password);
         if ($person === null || ! $isRight) {
             $attempts->failed();
             throw ValidationException::withMessages([
@@ -65,6 +58,14 @@ final class SessionController
         self::begin($request, $person);
 
         return $this->show($request);
+    }
+
+    /** Which installation the page is of, where it says so. */
+    private static function page(Request $request): string
+    {
+        $at = $request->query('at');
+
+        return is_string($at) ? strtolower($at) : '';
     }
 
     public function signOut(Request $request): JsonResponse

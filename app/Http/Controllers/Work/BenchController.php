@@ -10,8 +10,15 @@ use App\Bench\Jobs;
 use App\Bench\Places;
 use App\Bench\Queue;
 use App\Bench\Times;
+use App\Contract\Carries;
+use App\Contract\Query;
+use App\Contract\ShapeDecoder;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\TravellerDrawing;
+use App\Http\Requests\Ends\System;
+use App\Http\Requests\Ends\UnitsAsked;
+use App\Http\Requests\Work\PlaceTaken;
+use App\Http\Requests\Work\ReworkAsked;
 use App\Http\Resources\Work\JobResource;
 use App\Http\Resources\Work\JobStateResource;
 use App\Models\Membership;
@@ -34,8 +41,12 @@ use Sartal\Core\Work\Bench\ReworkPlanner;
 /** Bench: the queue, one job, and what is confirmed in it. */
 final readonly class BenchController
 {
-    public function __construct(private Jobs $jobs, private BenchRecord $records, private Places $places)
-    {
+    public function __construct(
+        private Jobs $jobs,
+        private BenchRecord $records,
+        private Places $places,
+        private ShapeDecoder $decoder,
+    ) {
     }
 
     public function index(
@@ -68,14 +79,14 @@ final readonly class BenchController
 
     /** What happened since a place in the record; asked every few seconds, so it reads no more than it has to. */
     public function since(
-        Request $request,
+        #[Query(PlaceTaken::class)] PlaceTaken $asked,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         string $ids,
         int $cursor,
     ): JsonResponse {
         $job = $this->job($stored, $ids);
-        $this->places->stand($stored, $user, $job->assemblies[0], $request->string('step')->toString());
+        $this->places->stand($stored, $user, $job->assemblies[0], $asked->step);
         $now = $this->records->cursor($stored, $job->runs());
 
         return response()->json([
@@ -84,6 +95,7 @@ final readonly class BenchController
         ]);
     }
 
+    #[Carries('event')]
     public function record(
         Request $request,
         Membership $member,
@@ -109,10 +121,13 @@ final readonly class BenchController
     }
 
     /** What putting a flaw right would take; nothing is recorded. */
-    public function rework(Request $request, StoredInstallation $stored, string $ids): JsonResponse
-    {
+    public function rework(
+        #[Query(ReworkAsked::class)] ReworkAsked $asked,
+        StoredInstallation $stored,
+        string $ids,
+    ): JsonResponse {
         $job = $this->job($stored, $ids);
-        $rework = $this->asked($request, $stored, $job);
+        $rework = $this->plan($asked, $stored, $job);
 
         return response()->json([
             'remedy' => $rework->remedy->value,
@@ -133,7 +148,7 @@ final readonly class BenchController
      */
     private function reworked(Request $request, StoredInstallation $stored, Job $job): array
     {
-        $rework = $this->asked($request, $stored, $job);
+        $rework = $this->plan($this->decoder->decode(ReworkAsked::class, $request->all()), $stored, $job);
         abort_if(
             $rework->remedy === Disposition::Accept,
             422,
@@ -144,26 +159,25 @@ final readonly class BenchController
             $request->except(['remedy', 'joint', 'reopens', 'scraps']);
     }
 
-    private function asked(Request $request, StoredInstallation $stored, Job $job): Rework
+    private function plan(ReworkAsked $asked, StoredInstallation $stored, Job $job): Rework
     {
-        $at =
-            $job->operation($request->string('step')->toString()) ??
-            abort(404, 'There is no such step in this job. Load it again.');
-        $remedy = $request->enum('remedy', Disposition::class) ?? abort(422, 'Choose what becomes of it.');
-        $joint = $request->string('joint')->toString();
+        $at = $job->operation($asked->step) ?? abort(404, 'There is no such step in this job. Load it again.');
         $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
 
         return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of(
             $job->traveller->operations,
             $progress,
             $at,
-            $remedy,
-            $joint === '' ? null : $joint,
+            $asked->remedy,
+            $asked->joint === '' ? null : $asked->joint,
         );
     }
 
-    public function pdf(Request $request, StoredInstallation $stored, string $ids): Response
-    {
+    public function pdf(
+        #[Query(UnitsAsked::class)] UnitsAsked $asked,
+        StoredInstallation $stored,
+        string $ids,
+    ): Response {
         $job = $this->job($stored, $ids);
         $loaded = $this->jobs->loaded($stored);
         $canvas = new PdfCanvas(
@@ -172,7 +186,7 @@ final readonly class BenchController
             TravellerDrawing::HEIGHT,
         );
         $codes = array_map(static fn (string $run): string => $loaded->installation->runs()[$run]->code, $job->runs());
-        TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $request->query('units') === 'inch');
+        TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $asked->units === System::Inch);
 
         return new Response($canvas->bytes(), 200, [
             'Content-Type' => 'application/pdf',

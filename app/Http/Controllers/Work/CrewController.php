@@ -10,7 +10,14 @@ use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
-use App\Http\MadeOn;
+use App\Contract\Body;
+use App\Contract\Slips;
+use App\Formats\BadLine;
+use App\Http\Requests\Who\Assignment;
+use App\Http\Requests\Who\AssignmentKind;
+use App\Http\Requests\Who\MemberChange;
+use App\Http\Requests\Who\NewMember;
+use App\Http\Requests\Work\WorkshopChange;
 use App\Http\Resources\Who\CrewResource;
 use App\Models\Membership;
 use App\Models\Role;
@@ -21,9 +28,7 @@ use App\Planning\Loaded;
 use App\Who\CrewDesk;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\File\DecisionKind;
@@ -105,43 +110,31 @@ final readonly class CrewController
     }
 
     /** A colleague by "person", or somebody new by "name" and "signIn". */
-    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): JsonResponse
-    {
-        [$roles, $skills] = self::checked($request);
-        if ($request->has('person')) {
-            $request->validate(['person' => 'required|string|max:40']);
-            $key = $request->string('person')->toString();
-            $this->desk->take($stored, $user, $key, $roles, $skills);
+    public function store(
+        #[Body(NewMember::class)] NewMember $sent,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+    ): JsonResponse {
+        [$roles, $skills] = self::chosen($sent->roles, $sent->skills);
+        if ($sent->person !== '') {
+            $this->desk->take($stored, $user, $sent->person, $roles, $skills);
 
-            return response()->json(['id' => $key, 'invitation' => null], 201);
+            return response()->json(['id' => $sent->person, 'invitation' => null], 201);
         }
-        $request->validate(
-            ['name' => 'required|string|max:120', 'signIn' => 'required|string|max:200'],
-            [
-                'name.required' => 'Write the person’s name.',
-                'signIn.required' => 'Write a sign-in name, such as a mail address.',
-            ],
-        );
-        $invited = $this->desk->invite(
-            $stored,
-            $user,
-            $request->string('name')->toString(),
-            $request->string('signIn')->toString(),
-            $roles,
-            $skills,
-        );
+        $this->named($sent);
+        $invited = $this->desk->invite($stored, $user, $sent->name, $sent->signIn, $roles, $skills);
 
         return response()->json(['id' => $invited->person->key, 'invitation' => $invited->invitation->shape()], 201);
     }
 
     public function update(
-        Request $request,
+        #[Body(MemberChange::class)] MemberChange $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         string $person,
     ): JsonResponse {
-        [$roles, $skills] = self::checked($request);
-        $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills, MadeOn::version($request));
+        [$roles, $skills] = self::chosen($sent->roles, $sent->skills);
+        $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills, $sent->version);
 
         return response()->json(['saved' => true]);
     }
@@ -162,32 +155,30 @@ final readonly class CrewController
         return response()->json(['saved' => true]);
     }
 
-    public function give(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
-        $data = $request->validate([
-            'person' => 'required|string|max:40',
-            'kind' => ['required', Rule::in(['loom', 'assembly', 'skill'])],
-            'key' => 'required|string|max:255',
-        ]);
-        $known = match ($data['kind']) {
-            'loom' => isset($loaded->installation->looms()[$data['key']]),
-            'assembly' => isset($loaded->plan()->assemblies[$data['key']]),
-            default => Skill::tryFrom($data['key']) !== null,
+    public function give(
+        #[Body(Assignment::class)] Assignment $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
+        $known = match ($sent->kind) {
+            AssignmentKind::Loom => isset($loaded->installation->looms()[$sent->key]),
+            AssignmentKind::Assembly => isset($loaded->plan()->assemblies[$sent->key]),
+            AssignmentKind::Skill => Skill::tryFrom($sent->key) !== null,
         };
         if (! $known) {
             throw ValidationException::withMessages([
-                'key' => sprintf('There is no %s "%s" here.', $data['kind'], $data['key']),
+                'key' => sprintf('There is no %s "%s" here.', $sent->kind->value, $sent->key),
             ]);
         }
-        $person = $stored->atWork()->whereRelation('user', 'key', $data['person'])->value('user_id');
+        $person = $stored->atWork()->whereRelation('user', 'key', $sent->person)->value('user_id');
         if ($person === null) {
             throw ValidationException::withMessages(['person' => 'This person is not at work here.']);
         }
         DB::table('assignments')->insertOrIgnore([
             'installation_id' => $stored->id,
             'user_id' => $person,
-            'kind' => $data['kind'],
-            'key' => $data['key'],
+            'kind' => $sent->kind->value,
+            'key' => $sent->key,
         ]);
 
         return response()->json(['saved' => true], 201);
@@ -200,40 +191,46 @@ final readonly class CrewController
         return response()->json(['saved' => true]);
     }
 
-    public function workshop(Request $request, StoredInstallation $stored, Author $author, ChangeLog $log): JsonResponse
-    {
+    public function workshop(
+        #[Body(WorkshopChange::class)] WorkshopChange $sent,
+        StoredInstallation $stored,
+        Author $author,
+        ChangeLog $log,
+    ): JsonResponse {
         $problems = new Problems();
-        $workshop = StockCodec::workshop(Fields::from($request->input('workshop'), '', $problems));
+        $workshop = StockCodec::workshop(Fields::from($sent->workshop, '', $problems));
         $problems->settle();
         $after = StockCodec::encodeWorkshop($workshop);
-        $edit = new Edit(DecisionKind::Workshop, $stored->key, $after, $request->integer('version'));
+        $edit = new Edit(DecisionKind::Workshop, $stored->key, $after, $sent->version ?? 0);
         $log->write(new Decision($stored, $author, 'Benches, hours and shared tools changed', [$edit]));
 
         return response()->json(['saved' => true]);
     }
 
-    /** @return array{list<string>, list<string>} roles and skills */
-    private static function checked(Request $request): array
+    /** @throws BadLine where somebody new has no name to be known by */
+    private function named(NewMember $sent): void
     {
-        $roles = array_map(static fn (Role $role): string => $role->value, Role::cases());
-        $skills = array_map(static fn (Skill $skill): string => $skill->value, Skill::cases());
+        $slips = new Slips();
+        if ($sent->name === '') {
+            $slips->add('name', '', 'Write the person’s name.');
+        }
+        if ($sent->signIn === '') {
+            $slips->add('signIn', '', 'Write a sign-in name, such as a mail address.');
+        }
+        $slips->settle();
+    }
 
-        /** @var array{roles: list<string>, skills: list<string>} $data */
-        $data = $request->validate(
-            [
-                'roles' => 'required|array|min:1',
-                'roles.*' => ['distinct', Rule::in($roles)],
-                'skills' => 'present|array',
-                'skills.*' => ['distinct', Rule::in($skills)],
-            ],
-            [
-                'roles.required' => 'Choose at least one role.',
-                'roles.*.in' => 'Roles are '.implode(', ', $roles).'.',
-                'skills.*.in' => 'Skills are '.implode(', ', $skills).'.',
-            ],
-        );
-
-        return [array_values($data['roles']), array_values($data['skills'])];
+    /**
+     * @param  list<Role>  $roles
+     * @param  list<Skill>  $skills
+     * @return array{list<string>, list<string>} each once
+     */
+    private static function chosen(array $roles, array $skills): array
+    {
+        return [
+            array_values(array_unique(array_map(static fn (Role $role): string => $role->value, $roles))),
+            array_values(array_unique(array_map(static fn (Skill $skill): string => $skill->value, $skills))),
+        ];
     }
 
     private static function member(StoredInstallation $stored, string $person): Membership

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
+use App\Contract\Query;
 use App\Documents\CutListDrawing;
 use App\Documents\Drawing\PdfCanvas;
+use App\Http\Requests\Ends\System;
+use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Resources\Work\CuttingResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** What comes off which reel. */
@@ -32,10 +34,10 @@ final readonly class CuttingController
         return response()->json(CuttingResource::of($loaded, $versions));
     }
 
-    public function pdf(Request $request, Loaded $loaded): Response
+    public function pdf(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded): Response
     {
         $canvas = new PdfCanvas('Cut list', CutListDrawing::WIDTH, CutListDrawing::HEIGHT);
-        CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $request->query('units') === 'inch');
+        CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $asked->units === System::Inch);
 
         return new Response($canvas->bytes(), 200, [
             'Content-Type' => 'application/pdf',

@@ -7,14 +7,17 @@ namespace App\Http\Controllers\Work;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\Csv\CsvWriter;
+use App\Http\Requests\Work\EconomyChange;
+use App\Http\Requests\Work\PartsAsked;
 use App\Http\Resources\Work\PartsResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
@@ -29,23 +32,21 @@ final readonly class PartsController
     {
     }
 
-    public function show(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
-    {
-        $scope = self::scope($request, $loaded);
+    public function show(
+        #[Query(PartsAsked::class)] PartsAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): JsonResponse {
+        $scope = self::scope($asked, $loaded);
 
         return response()->json(
-            PartsResource::of(
-                $scope,
-                $scope->list($loaded, $request->query('left') !== '1'),
-                $loaded,
-                $stored->version,
-            ),
+            PartsResource::of($scope, $scope->list($loaded, ! $asked->left), $loaded, $stored->version),
         );
     }
 
-    public function csv(Request $request, Loaded $loaded): Response
+    public function csv(#[Query(PartsAsked::class)] PartsAsked $asked, Loaded $loaded): Response
     {
-        $list = self::scope($request, $loaded)->list($loaded, $request->query('left') !== '1');
+        $list = self::scope($asked, $loaded)->list($loaded, ! $asked->left);
         $number = static fn (float $value): string => rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
         $rows = array_map(
             static fn (PartsLine $line): array => [
@@ -98,21 +99,24 @@ final readonly class PartsController
         return response()->json(PartsResource::worth($loaded));
     }
 
-    public function economy(Request $request, StoredInstallation $stored, Author $author): JsonResponse
-    {
+    public function economy(
+        #[Body(EconomyChange::class)] EconomyChange $sent,
+        StoredInstallation $stored,
+        Author $author,
+    ): JsonResponse {
         $problems = new Problems();
-        $economy = StockCodec::economy(Fields::from($request->input('economy'), '', $problems));
+        $economy = StockCodec::economy(Fields::from($sent->economy, '', $problems));
         $problems->settle();
         $after = StockCodec::encodeEconomy($economy);
-        $edit = new Edit(DecisionKind::Economy, $stored->key, $after, $request->integer('version'));
+        $edit = new Edit(DecisionKind::Economy, $stored->key, $after, $sent->version ?? 0);
         $this->log->write(new Decision($stored, $author, 'Prices, rates and shelf changed', [$edit]));
 
         return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
     }
 
-    private static function scope(Request $request, Loaded $loaded): PartsScope
+    private static function scope(PartsAsked $asked, Loaded $loaded): PartsScope
     {
-        return PartsScope::read($request->string('scope')->toString(), $loaded) ??
+        return PartsScope::read($asked->scope, $loaded) ??
             abort(404, 'There is nothing of that name to list parts for.');
     }
 }

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Jobs;
+use App\Contract\Body;
+use App\Formats\BadLine;
+use App\Http\Requests\Work\EndPicture;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Recording\BenchRecorder;
@@ -14,7 +17,6 @@ use App\Recording\Sent;
 use App\Recording\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -25,33 +27,28 @@ final class PictureController
 
     public function store(
         Request $request,
+        #[Body(EndPicture::class)] EndPicture $sent,
         Membership $member,
         StoredInstallation $stored,
         Jobs $jobs,
         BenchRecorder $recorder,
         string $ids,
     ): JsonResponse {
-        $request->validate(
-            ['picture' => 'required|file|max:'.self::MOST],
-            [
-                'picture.required' => 'Choose a photo.',
-                'picture.max' => 'This photo is larger than 8 MB. Take it at a lower resolution.',
-                'picture.uploaded' => 'This photo is larger than the server takes. Take it at a lower resolution.',
-            ],
-        );
-        $file = $request->file('picture');
-        assert($file instanceof UploadedFile);
-        $photo = Photograph::from($file->getPathname());
+        if ($sent->picture->getSize() > self::MOST * 1024) {
+            throw BadLine::because('picture', '', 'This photo is larger than 8 MB. Take it at a lower resolution.');
+        }
+        $photo = Photograph::from($sent->picture->getPathname());
         $job = $jobs->of($stored, explode(',', $ids)) ?? abort(404, 'There is no such job.');
         $event = [
-            'id' => $request->string('id')->toString(),
+            'id' => $sent->id,
             'kind' => 'pictured',
-            'run' => $request->string('run')->toString(),
-            'step' => $request->string('step')->toString(),
-            'note' => $request->string('note')->toString(),
+            'run' => $sent->run,
+            'step' => $sent->step,
+            'note' => $sent->note,
             'picture' => $photo->name,
             // What waited on a device says when it was taken.
-            ...$request->has('at') ? ['at' => $request->string('at')->toString()] : [],
+            ...$sent->at === '' ? [] : ['at' => $sent->at],
+            ...$sent->on === [] ? [] : ['on' => $sent->on],
         ];
         $new = Uploads::keep(
             $stored,

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Ends;
+
+use App\Contract\Shape;
+use App\Contract\Whole;
+
+/** How an end is drawn. */
+final readonly class SheetAsked implements Shape
+{
+    /**
+     * @param  int  $turn  degrees
+     */
+    public function __construct(
+        public Facing $view = Facing::Wiring,
+        #[Whole(min: -360, max: 360)] public int $turn = 0,
+        public System $units = System::Metric,
+        #[Whole(max: 200)] public int $fitting = 0,
+        #[Whole(min: 1, max: 1000)] public int $page = 1,
+    ) {
+    }
+}

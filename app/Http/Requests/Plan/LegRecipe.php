@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Plan;
+
+use App\Contract\Items;
+use App\Contract\Shape;
+use App\Contract\Text;
+use App\Contract\Whole;
+
+/** Legs that are prepared by another recipe than their connector’s. */
+final readonly class LegRecipe implements Shape
+{
+    /**
+     * @param  list<string>  $legs
+     * @param  string  $recipe  "": the connector’s own
+     */
+    public function __construct(
+        #[Items(200)] public array $legs,
+        #[
+            Whole(remedy: 'Say which version this was made on, as a whole number. Load the page again.'),
+        ]
+        public int $version,
+        #[Text(max: 255, min: 0)] public string $recipe = '',
+    ) {
+    }
+}

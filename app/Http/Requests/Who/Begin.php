@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Who;
+
+/** What an installation is begun from. */
+enum Begin: string
+{
+    case File = 'file';
+    case Sample = 'sample';
+    case Empty = 'empty';
+}

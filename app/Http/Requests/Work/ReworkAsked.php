@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Work;
+
+use App\Contract\Shape;
+use App\Contract\Text;
+use Sartal\Core\Work\Bench\Disposition;
+
+/** What putting a flaw right would take. */
+final readonly class ReworkAsked implements Shape
+{
+    public function __construct(
+        public Disposition $remedy,
+        #[Text(max: 255, min: 0)] public string $step = '',
+        #[Text(max: 255, min: 0)] public string $joint = '',
+    ) {
+    }
+}
