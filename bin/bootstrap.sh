@@ -113,7 +113,66 @@ data_folder() {
     cat "$mark"
 }
 
-# start_postgres NAME FIRST_PORT [OPTION…]: sets DB_PORT, and POSTGRES_STARTED when it was this call that started it.
+# The cluster has an owner, which is used for nothing but what is here, and an ordinary role that everything else is
+# done as; both have passwords, which stay on this machine.
+APP_ROLE=sartal_app
+guard_postgres() {
+    local name=$1 folder=$2 programs each
+    programs=$(postgres_programs)
+    for each in owner app; do
+        [ -s "$STATE/$name.$each" ] || (umask 077; php -r 'echo bin2hex(random_bytes(24));' >"$STATE/$name.$each")
+    done
+    if as_database_owner grep -q '^host.*trust' "$folder/pg_hba.conf"; then
+        # Of an earlier version, or new: nobody needed a password until now.
+        "$programs/psql" -h 127.0.0.1 -p "$DB_PORT" -U sartal -d postgres -v ON_ERROR_STOP=1 -q >"$STATE/initdb.log" 2>&1 <<SQL || fail "the database's roles could not be made; see .sartal/initdb.log."
+alter role sartal password '$(cat "$STATE/$name.owner")';
+do \$\$ begin if not exists (select 1 from pg_roles where rolname = '$APP_ROLE') then create role $APP_ROLE; end if; end \$\$;
+alter role $APP_ROLE login createdb nosuperuser password '$(cat "$STATE/$name.app")';
+SQL
+        as_database_owner sh -c 'printf "host all all 127.0.0.1/32 scram-sha-256\n" >"$1"' - "$folder/pg_hba.conf"
+        as_database_owner "$programs/pg_ctl" -D "$folder" reload >/dev/null
+    fi
+    export DB_USERNAME=$APP_ROLE PGUSER=$APP_ROLE
+    DB_PASSWORD=$(cat "$STATE/$name.app"); export DB_PASSWORD PGPASSWORD=$DB_PASSWORD
+}
+
+owner() { PGPASSWORD=$(cat "$STATE/$1.owner") "$(postgres_programs)/psql" -h 127.0.0.1 -p "$DB_PORT" -U sartal -v ON_ERROR_STOP=1 -qtA "${@:2}"; }
+
+# Every database of an earlier version's.
+adopt_databases() {
+    local each
+    for each in $(owner "$1" -d postgres -c "select datname from pg_database where pg_get_userbyid(datdba) = 'sartal' and datname !~ '^(postgres|template[01])$'"); do
+        adopt_database "$1" "$each"
+    done
+}
+
+# adopt_database NAME DATABASE: what an earlier version made as the cluster's owner is the ordinary role's from now on.
+adopt_database() {
+    [ "$(owner "$1" -d postgres -c "select pg_get_userbyid(datdba) from pg_database where datname = '$2'")" = sartal ] || return 0
+    owner "$1" -d "$2" >"$STATE/adopt.log" 2>&1 <<SQL || fail "the database $2 could not be given to its role; see .sartal/adopt.log."
+begin;
+do \$\$ declare each record; begin
+    for each in select c.oid::regclass as name, c.relkind as kind from pg_class c join pg_namespace n on n.oid = c.relnamespace
+        where n.nspname = 'public' and c.relkind in ('r', 'v', 'm', 'p') loop
+        execute format('alter %s %s owner to $APP_ROLE', case each.kind when 'v' then 'view' when 'm' then 'materialized view' else 'table' end, each.name);
+    end loop;
+    -- Those of columns go with their tables.
+    for each in select c.oid::regclass as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
+        where n.nspname = 'public' and c.relkind = 'S' and pg_get_userbyid(c.relowner) = 'sartal' loop
+        execute format('alter sequence %s owner to $APP_ROLE', each.name);
+    end loop;
+    for each in select p.oid::regprocedure as name from pg_proc p join pg_namespace n on n.oid = p.pronamespace
+        where n.nspname = 'public' and pg_get_userbyid(p.proowner) = 'sartal' loop
+        execute format('alter function %s owner to $APP_ROLE', each.name);
+    end loop;
+end \$\$;
+alter schema public owner to $APP_ROLE;
+alter database "$2" owner to $APP_ROLE;
+commit;
+SQL
+}
+
+# start_postgres NAME FIRST_PORT [OPTION…]: sets DB_PORT, who is asked for, and POSTGRES_STARTED when this call started it.
 start_postgres() {
     local name=$1 first=$2; shift 2
     local programs folder log
@@ -137,6 +196,7 @@ start_postgres() {
         POSTGRES_STARTED=$folder
     fi
     export DB_PORT
+    guard_postgres "$name" "$folder"
 }
 
 stop_postgres() {
@@ -146,10 +206,24 @@ stop_postgres() {
 
 create_database() {
     local programs; programs=$(postgres_programs)
-    "$programs/psql" -h 127.0.0.1 -p "$DB_PORT" -U sartal -d postgres -tAc "select 1 from pg_database where datname = '$1'" | grep -q 1 \
-        || "$programs/createdb" -h 127.0.0.1 -p "$DB_PORT" -U sartal "$1" \
+    "$programs/psql" -h 127.0.0.1 -p "$DB_PORT" -d postgres -tAc "select 1 from pg_database where datname = '$1'" | grep -q 1 \
+        || "$programs/createdb" -h 127.0.0.1 -p "$DB_PORT" "$1" \
         || fail "the database $1 could not be created."
 }
+
+# The project's own database, unless DB_PORT names one that runs already: then DB_USERNAME and DB_PASSWORD say as whom.
+database_in_use() {
+    if [ -z "${DB_PORT:-}" ]; then
+        start_postgres postgres "${DB_FIRST_PORT:-54330}"
+        adopt_database postgres "${DB_DATABASE:-sartal}"
+    fi
+    export PGPASSWORD=${DB_PASSWORD:-${PGPASSWORD:-}}
+}
+
+# backup_seal SUMS KEY: what only whoever has the key can make of these sums.
+backup_seal() { php -r 'echo hash_hmac_file("sha256", $argv[1], hash("sha256", "sartal backup ".trim(file_get_contents($argv[2])), true));' "$1" "$2"; }
+# A seal as somebody writes it down.
+seal_code() { cut -c1-32 "$1" | sed 's/..../&-/g; s/-$//'; }
 
 # serve HOST PORT LOG: PHP's own server in a process group of its own, so that its workers stop with it. Sets SERVER.
 serve() {

@@ -41,8 +41,8 @@ final class BackupTest extends TestCase
     {
         return new PDO(
             sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT') ?: $_ENV['DB_PORT'], $database),
-            'sartal',
-            '',
+            getenv('DB_USERNAME') ?: 'sartal',
+            getenv('DB_PASSWORD') ?: '',
             [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
         );
     }
@@ -167,5 +167,121 @@ final class BackupTest extends TestCase
         $process = $this->process(['bin/backup', $this->folder.'/quiet.sartal'], self::SOURCE, 'source');
         $process->run();
         self::assertSame(1, $process->getExitCode(), 'Nothing is written over.');
+    }
+
+    /** Unpacked, changed, and packed again with sums of its own. @param  callable(string): void  $change */
+    private function altered(string $name, callable $change, bool $newSums = true): string
+    {
+        $folder = $this->folder.'/'.$name;
+        mkdir($folder);
+        (new Process(['tar', '-C', $folder, '-xzf', $this->folder.'/whole.sartal']))->mustRun();
+        $change($folder);
+        if ($newSums) {
+            (new Process(
+                [
+                    'bash',
+                    '-c',
+                    'find . -type f ! -name SHA256SUMS ! -name SEAL -print0 | sort -z | xargs -0 sha256sum >SHA256SUMS',
+                ],
+                $folder,
+            ))->mustRun();
+        }
+        (new Process(['tar', '-C', $folder, '-czf', $this->folder.'/'.$name.'.sartal', '.']))->mustRun();
+
+        return $this->folder.'/'.$name.'.sartal';
+    }
+
+    public function test_what_was_altered_after_it_was_written_is_not_restored(): void
+    {
+        file_put_contents($this->folder.'/source/pictures/a.jpg', 'a picture');
+        $said = $this->run_(['bin/backup', $this->folder.'/whole.sartal'], self::SOURCE, 'source');
+        self::assertSame(1, preg_match('~Its seal is ([0-9a-f-]{39})~', $said, $seal), $said);
+        $refused = [
+            'link' => [
+                $this->altered('link', static function (string $folder): void {
+                    symlink('/etc', $folder.'/uploads/pictures/etc');
+                }),
+                'neither a file nor a folder',
+            ],
+            'more' => [
+                $this->altered(
+                    'more',
+                    static function (string $folder): void {
+                        file_put_contents($folder.'/uploads/pictures/b.jpg', 'not listed');
+                    },
+                    false,
+                ),
+                'sums do not list',
+            ],
+            'elsewhere' => [
+                $this->altered('elsewhere', static function (string $folder): void {
+                    file_put_contents($folder.'/artisan', '<?php');
+                }),
+                'no backup has',
+            ],
+            'bytes' => [
+                $this->altered(
+                    'bytes',
+                    static function (string $folder): void {
+                        file_put_contents($folder.'/uploads/pictures/a.jpg', 'another');
+                    },
+                    false,
+                ),
+                'sums do not agree',
+            ],
+            // Whoever alters it makes its sums anew; the seal they cannot make.
+            'resummed' => [
+                $this->altered('resummed', static function (string $folder): void {
+                    file_put_contents($folder.'/uploads/pictures/a.jpg', 'another');
+                }),
+                'not sealed on this machine, or it was altered',
+            ],
+            'of the first kind' => [
+                $this->altered('first', static function (string $folder): void {
+                    file_put_contents($folder.'/FORMAT', "sartal-backup 1\n");
+                    unlink($folder.'/SEAL');
+                }),
+                'has no seal',
+            ],
+        ];
+        foreach ($refused as $what => [$file, $words]) {
+            $process = $this->process(['bin/restore', $file], self::COPY, 'copy');
+            $process->run();
+            self::assertSame(1, $process->getExitCode(), $what);
+            self::assertStringContainsString($words, $process->getErrorOutput(), $what);
+        }
+        // Sealed with the key that lies in it, as anybody could: the code tells them apart.
+        $file = $this->altered('forged', static function (string $folder): void {
+            file_put_contents($folder.'/uploads/pictures/a.jpg', 'another');
+        });
+        $code = $this->process(['bin/restore', $file, '--seal', $seal[1]], self::COPY, 'copy');
+        $code->run();
+        self::assertSame(1, $code->getExitCode());
+        self::assertStringContainsString('it is another backup, or it was altered', $code->getErrorOutput());
+        self::assertFalse(
+            self::pdo('postgres')
+                ->query("select 1 from pg_database where datname = '".self::COPY."'")
+                ?->fetchColumn(),
+            'Nothing of any of them came in.',
+        );
+
+        $whole = $this->folder.'/whole.sartal';
+        $this->run_(['bin/restore', $whole, '--seal', $seal[1]], self::COPY, 'copy');
+        self::assertSame(self::all(self::SOURCE), self::all(self::COPY));
+        $this->run_(['bin/restore', $refused['of the first kind'][0], '--unsealed', '--replace'], self::COPY, 'copy');
+        self::assertSame(self::all(self::SOURCE), self::all(self::COPY));
+        self::assertSame('a picture', file_get_contents($this->folder.'/copy/pictures/a.jpg'));
+    }
+
+    /** Whatever is in a backup is read by a role that may nothing outside its own databases. */
+    public function test_the_application_and_a_restore_are_no_owner_of_the_cluster(): void
+    {
+        $role = self::pdo(self::SOURCE)
+            ->query('select rolsuper, rolcreaterole from pg_roles where rolname = current_user')
+            ?->fetch(PDO::FETCH_NUM);
+        self::assertSame([false, false], $role);
+        $this->expectException(\PDOException::class);
+        $this->expectExceptionMessage('permission denied');
+        self::pdo(self::SOURCE)->exec("create table x (y text); copy x from program 'id'");
     }
 }

@@ -9,8 +9,8 @@ declare(strict_types=1);
 
 $pdo = new PDO(
     sprintf('pgsql:host=127.0.0.1;port=%s;dbname=%s', getenv('DB_PORT'), getenv('DB_DATABASE')),
-    'sartal',
-    '',
+    getenv('DB_USERNAME') ?: 'sartal',
+    getenv('DB_PASSWORD') ?: '',
     [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
 );
 $folder = getenv('SARTAL_UPLOADS').'/pictures/';

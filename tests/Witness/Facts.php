@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Witness;
 
-use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Controllers\Ends\SheetController;
+use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Resources\Proof\TestResource;
 use App\Models\Release;
 use App\Models\StoredInstallation;

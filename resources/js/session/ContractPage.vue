@@ -80,7 +80,16 @@ function words(schema: Schema): string {
         : type!
   return [inner, ...more].join(' or ')
 }
-const LIMITS = ['minLength', 'maxLength', 'minimum', 'maximum', 'minItems', 'maxItems', 'minProperties', 'maxProperties']
+const LIMITS = [
+  'minLength',
+  'maxLength',
+  'minimum',
+  'maximum',
+  'minItems',
+  'maxItems',
+  'minProperties',
+  'maxProperties',
+]
 const limits = (schema: Schema) =>
   LIMITS.filter(limit => typeof schema[limit] === 'number')
     .map(limit => `${limit} ${String(schema[limit])}`)

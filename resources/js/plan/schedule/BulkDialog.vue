@@ -26,6 +26,13 @@ const blank = () => ({
 })
 const values = ref<Record<string, string>>(blank())
 const ways = ref<string[]>([])
+/** As a number, where it is one; else as it was typed, so that it is named. */
+const whole = (typed: string) => (/^\d+$/.test(typed.trim()) ? Number(typed) : typed)
+const numbering = () => ({
+  prefix: number.value.prefix,
+  from: whole(number.value.from),
+  step: whole(number.value.step),
+})
 const number = ref({ prefix: '', from: '1', step: '1' })
 const { problem, busy, attempt } = useAttempt()
 
@@ -61,7 +68,7 @@ const save = () =>
     const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
     const answer = await api.patch<{ changed: number }>(
       'runs',
-      what.value === 'codes' ? { runs, number: number.value } : { runs, line: line.value },
+      what.value === 'codes' ? { runs, number: numbering() } : { runs, line: line.value },
     )
     open.value = false
     emit('done', `${answer.changed} runs are changed. u undoes it.`)

@@ -1,0 +1,167 @@
+import { at, expect, house, test } from './house'
+import type { BrowserContext, Page } from '@playwright/test'
+import { hands } from './crew'
+
+/**
+ * Three installations that share run codes, three tabs, a phone without a network, and two people who sign in and out:
+ * whatever happens in whatever order, each record is where its screen said, by whom its screen said, once. Seeds are
+ * drawn here, by a generator of its own; SARTAL_INTERLEAVINGS says how many (200 are said to be enough).
+ */
+const SEEDS = Number(process.env.SARTAL_INTERLEAVINGS ?? 6)
+const STEPS = 9
+const RUN = 'D-034'
+const TESTER = 'Sunniva Pryde'
+type Who = 'tester' | 'lead'
+
+/** mulberry32. */
+function chance(seed: number) {
+  let state = seed * 2654435761
+  const next = () => {
+    state = (state + 0x6d2b79f5) | 0
+    let t = Math.imul(state ^ (state >>> 15), 1 | state)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+  return {
+    whole: (below: number) => Math.floor(next() * below),
+    one: <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]!,
+  }
+}
+
+/** Somebody signs in on this device; tabs that are open go on as they are. */
+async function come(context: BrowserContext, who: Who) {
+  await context.clearCookies()
+  await context.request.get('/api/session')
+  const token = (await context.cookies()).find(cookie => cookie.name === 'XSRF-TOKEN')?.value ?? ''
+  const answer = await context.request.post('/api/session', {
+    data: { signIn: `${who}@brackwater.example`, password: 'brackwater' },
+    headers: { 'X-XSRF-TOKEN': decodeURIComponent(token), Accept: 'application/json' },
+  })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+const open = async (tab: Page, of: string) => {
+  await tab.goto(`/i/${of}/test/${RUN}`)
+  await expect(tab.getByText(/^Probe/).first()).toBeVisible()
+}
+
+interface Expected {
+  note: string
+  site: string
+  who: string
+}
+/** A test of the cable on what the tab shows, under a note that is like no other. */
+async function record(tab: Page, note: string): Promise<Expected> {
+  const site = (await tab.locator('.who .site').innerText()).trim()
+  const who = ((await tab.locator('.who span').nth(1).textContent()) ?? '').trim()
+  await tab.getByLabel('Note').fill(note)
+  const lines = await tab.locator('table.lines tbody tr').count()
+  for (let i = 0; i < lines; i++) await tab.getByRole('button', { name: 'As expected' }).click()
+  await tab.getByRole('button', { name: 'Record', exact: true }).click()
+  await expect(tab.getByText(/^(Waits here|Recorded): passes/)).toBeVisible()
+  return { note, site, who }
+}
+/** Of whom something waits on the device. */
+const whose = (tab: Page): Promise<string[]> =>
+  tab.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('sartal')
+        opening.onerror = () => {
+          reject(opening.error ?? new Error('The device keeps nothing.'))
+        }
+        opening.onsuccess = () => {
+          const asked = opening.result.transaction('waiting').objectStore('waiting').getAll()
+          asked.onsuccess = () => {
+            opening.result.close()
+            resolve((asked.result as { name: string }[]).map(item => item.name))
+          }
+        }
+      }),
+  )
+
+test(`${SEEDS} interleavings of three tabs, a phone and two people`, async ({ browser }) => {
+  test.setTimeout(60_000 + SEEDS * 60_000)
+  const lead = await hands('lead@brackwater.example')
+  const sites: Record<string, string> = { 'Brackwater Tide Station': at() }
+  for (const [key, name] of [
+    ['weir-house', 'Weir house'],
+    ['sluice-room', 'Sluice room'],
+  ] as const) {
+    const made = await lead.post('/api/templates', { data: { name, key, runs: true } })
+    expect([201, 422]).toContain(made.status())
+    sites[name] = house.address(key)
+  }
+  const addresses = Object.values(sites)
+  const desk = await browser.newContext()
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } })
+  await come(desk, 'tester')
+  await come(phone, 'tester')
+  const tabs = [await desk.newPage(), await desk.newPage(), await desk.newPage()]
+  const held = await phone.newPage()
+  for (const [i, tab] of [...tabs, held].entries()) await open(tab, addresses[i % 3]!)
+
+  for (let seed = 1; seed <= SEEDS; seed++) {
+    const dice = chance(seed)
+    const expected: Expected[] = []
+    let isOffline = false
+    for (let step = 0; step < STEPS; step++) {
+      const note = `seed ${seed} step ${step} ${crypto.randomUUID().slice(0, 8)}`
+      switch (dice.whole(8)) {
+        case 0:
+          await open(dice.one(tabs), dice.one(addresses))
+          break
+        case 1: {
+          // Somebody else at the desk: one tab is loaded anew, the others stay as they were.
+          await come(desk, dice.one(['tester', 'lead']))
+          await open(dice.one(tabs), dice.one(addresses))
+          break
+        }
+        case 2:
+          await phone.setOffline((isOffline = !isOffline))
+          if (!isOffline && dice.whole(2)) await open(held, dice.one(addresses))
+          break
+        case 3:
+        case 4:
+          expected.push(await record(held, note))
+          break
+        case 5: {
+          // Two tabs in the same moment.
+          const [one, other] = [dice.one(tabs), dice.one(tabs)]
+          if (one === other) expected.push(await record(one, note))
+          else expected.push(...(await Promise.all([record(one, note), record(other, `${note} too`)])))
+          break
+        }
+        default:
+          expected.push(await record(dice.one(tabs), note))
+      }
+    }
+    // Everybody comes by once more, on both devices, with a network.
+    await phone.setOffline(false)
+    for (const [context, tab] of [
+      [desk, tabs[0]!],
+      [phone, held],
+    ] as const)
+      for (const who of ['lead', 'tester'] as const) {
+        await come(context, who)
+        await open(tab, addresses[0]!)
+        await expect
+          .poll(async () => (await whose(tab)).filter(name => (name === TESTER) === (who === 'tester')))
+          .toEqual([])
+      }
+    for (const tab of [...tabs, held]) expect(await whose(tab), `seed ${seed}`).toEqual([])
+    for (const [i, tab] of tabs.entries()) await open(tab, addresses[i]!)
+
+    const there: Expected[] = []
+    for (const [site, address] of Object.entries(sites)) {
+      const answer = await lead.get(`/api/i/${address}/runs/${RUN}`)
+      const { history } = (await answer.json()) as { history: { kind: string; note: string; who: string }[] }
+      for (const { note, who } of history.filter(event => event.note?.startsWith(`seed ${seed} `)))
+        there.push({ note, site, who })
+    }
+    const sorted = (all: Expected[]) => [...all].sort((a, b) => a.note.localeCompare(b.note))
+    expect(sorted(there), `seed ${seed}`).toEqual(sorted(expected))
+  }
+  await lead.dispose()
+  await desk.close()
+  await phone.close()
+})
