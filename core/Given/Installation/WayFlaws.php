@@ -19,7 +19,7 @@ final class WayFlaws
         }
         foreach (['from' => $way->from, 'to' => $way->to] as $field => $end) {
             // Where nobody said yet, the way waits for it.
-            if ($end !== '' && ! isset($in->locations()[$end]) && ! isset($in->junctions()[$end])) {
+            if ($end !== '' && $in->location($end) === null && $in->junction($end) === null) {
                 $flaws[$field] = 'There is no such place or branch. Choose one, or leave it open.';
             }
         }

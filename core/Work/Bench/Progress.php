@@ -38,7 +38,7 @@ final class Progress
     /** @var array<string, bool> operation and event → whether the description has changed since */
     private array $overtaken = [];
 
-    private readonly Layout $layout;
+    private readonly JobShape $shape;
 
     /**
      * @param  array<int|string, Operation>  $operations  by id, in the order of work
@@ -47,7 +47,7 @@ final class Progress
      */
     public function __construct(private readonly array $operations, array $events)
     {
-        $this->layout = new Layout($operations);
+        $this->shape = new JobShape($operations);
         foreach ($events as $event) {
             $this->take($event);
         }
@@ -126,7 +126,7 @@ final class Progress
     {
         return array_values(
             array_filter(
-                $this->layout->neededBy($operation),
+                $this->shape->neededBy($operation),
                 fn (string $later): bool => $this->of($later)->status === Status::Done,
             ),
         );
@@ -189,7 +189,7 @@ final class Progress
     public function milestones(): array
     {
         $open = $milestones = [];
-        foreach ($this->layout->counted() as $id => $counted) {
+        foreach ($this->shape->counted() as $id => $counted) {
             $status = $counted === [] ? Status::ToDo : $this->of((string) $id)->status;
             foreach ($counted as $key => $milestone) {
                 $milestones[$key] = $milestone;
@@ -206,7 +206,7 @@ final class Progress
     /** What a recorded step is called now. */
     private function id(string $step): string
     {
-        return $this->layout->id($step);
+        return $this->shape->id($step);
     }
 
     private function take(Event $event): void

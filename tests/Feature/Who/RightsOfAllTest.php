@@ -53,12 +53,12 @@ final class RightsOfAllTest extends TestCase
         );
         $this->withoutMiddleware(\Illuminate\Routing\Middleware\ThrottleRequests::class);
         foreach (self::ROLES as $role) {
-            $this->people[$role] = $this->member($this->newly($role), [$role]);
+            $this->people[$role] = $this->joined($this->newly($role), [$role]);
         }
         $other = Organisation::query()->create(['name' => 'Pump house crew']);
         $this->people['of another organisation'] = $this->leadsElsewhere('of another organisation', $other);
         $this->people['of another crew'] = $this->leadsElsewhere('of another crew', self::organisation());
-        $ended = $this->member($this->newly('ended'), ['lead']);
+        $ended = $this->joined($this->newly('ended'), ['lead']);
         Membership::query()
             ->where('user_id', $ended->id)
             ->update(['ended_at' => now()]);
@@ -73,7 +73,7 @@ final class RightsOfAllTest extends TestCase
     }
 
     /** @param  list<string>  $roles */
-    private function member(User $user, array $roles, ?StoredInstallation $of = null): User
+    private function joined(User $user, array $roles, ?StoredInstallation $of = null): User
     {
         ($of ?? $this->installation)->memberships()->create([
             'user_id' => $user->id,
@@ -90,7 +90,7 @@ final class RightsOfAllTest extends TestCase
         $user = $this->newly($name, $of);
         $user->update(['offices' => array_column(Office::cases(), 'value')]);
 
-        return $this->member($user, ['lead'], self::bare('elsewhere-'.Str::slug($name), 'Elsewhere', $of));
+        return $this->joined($user, ['lead'], self::bare('elsewhere-'.Str::slug($name), 'Elsewhere', $of));
     }
 
     /** @return array<string, string> method and address → letters of who may */
@@ -106,7 +106,7 @@ final class RightsOfAllTest extends TestCase
         return $all;
     }
 
-    private function status(?string $who, string $verb, string $path): int
+    private function statusOf(?string $who, string $verb, string $path): int
     {
         $this->app['auth']->forgetGuards();
         if ($who !== null) {
@@ -128,7 +128,7 @@ final class RightsOfAllTest extends TestCase
             }
             foreach ($expected as $who => $status) {
                 $cases++;
-                $is = $this->status($who === '' ? null : $who, $verb, $path);
+                $is = $this->statusOf($who === '' ? null : $who, $verb, $path);
                 if ($is !== $status) {
                     $wrong[] = sprintf('%s, %s: %d, and should be %d', $what, $who ?: 'nobody', $is, $status);
                 }
@@ -185,23 +185,23 @@ final class RightsOfAllTest extends TestCase
         ];
         foreach ($both as $what => $letters) {
             [$verb, $path] = explode(' ', $what);
-            self::assertSame(401, $this->status(null, $verb, $path), $what);
+            self::assertSame(401, $this->statusOf(null, $verb, $path), $what);
             foreach (['p' => 'people', 'i' => 'installations', 'n' => 'neither'] as $letter => $who) {
                 $expected = str_contains($letters, $letter) ? self::THROUGH : 403;
-                self::assertSame($expected, $this->status($who, $verb, $path), $what.', '.$who);
+                self::assertSame($expected, $this->statusOf($who, $verb, $path), $what.', '.$who);
             }
         }
         // To begin one from another takes both: who plans here, and who begins installations.
         foreach (['planner' => 403, 'lead' => 403, 'with every office' => 404] as $who => $status) {
-            self::assertSame($status, $this->status($who, 'POST', 'templates'), $who);
+            self::assertSame($status, $this->statusOf($who, 'POST', 'templates'), $who);
         }
         foreach (['planner', 'lead'] as $role) {
             $this->people[$role]->update(['offices' => ['installations']]);
-            self::assertSame(self::THROUGH, $this->status($role, 'POST', 'templates'), $role);
+            self::assertSame(self::THROUGH, $this->statusOf($role, 'POST', 'templates'), $role);
         }
         // A type of the library is everybody's: it is taken out by whoever looks after installations.
-        self::assertSame(self::THROUGH, $this->status('planner', 'DELETE', 'library/cable/x'));
+        self::assertSame(self::THROUGH, $this->statusOf('planner', 'DELETE', 'library/cable/x'));
         $this->people['planner']->update(['offices' => []]);
-        self::assertSame(403, $this->status('planner', 'DELETE', 'library/cable/x'));
+        self::assertSame(403, $this->statusOf('planner', 'DELETE', 'library/cable/x'));
     }
 }

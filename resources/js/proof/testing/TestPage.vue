@@ -117,8 +117,10 @@ const ask = useDebounceFn(async () => {
     // Out of reach: what this device can tell stands in for it.
     judgement.value = null
     if (!(error instanceof ApiError)) throw error
-    if (error.status !== 0 && error.status < 500 && error.status !== 401) problem.value = error.message
-    else outbox.offline = true
+    // Signed out, or somebody else is signed in by now: what is read is still this person's, and waits for them.
+    const isOut = error.status === 401 || error.body.somebodyElse !== undefined
+    if (error.status !== 0 && error.status < 500 && !isOut) problem.value = error.message
+    else if (!isOut) outbox.offline = true
   }
 }, 250)
 /** What was known a moment ago no longer is. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 /** What follows from a job's operations alone, found once: who needs whom, what counts for which bead, former names. */
-final class Layout
+final class JobShape
 {
     /** @var array<int|string, string> first edition's id of an operation → its id */
     private array $first = [];
