@@ -56,9 +56,13 @@ async function record(tab: Page, note: string): Promise<Expected> {
   const site = (await tab.locator('.who .site').innerText()).trim()
   const who = ((await tab.locator('.who span').nth(1).textContent()) ?? '').trim()
   await tab.getByLabel('Note').fill(note)
-  const lines = await tab.locator('table.lines tbody tr').count()
-  for (let i = 0; i < lines; i++) await tab.getByRole('button', { name: 'As expected' }).click()
-  await tab.getByRole('button', { name: 'Record', exact: true }).click()
+  const button = tab.getByRole('button', { name: 'Record', exact: true })
+  // Line by line until all of it is read: what arrives meanwhile may draw the page anew under a finger.
+  await expect(async () => {
+    if (await button.isDisabled()) await tab.getByRole('button', { name: 'As expected' }).click({ timeout: 2000 })
+    await expect(button).toBeEnabled({ timeout: 50 })
+  }).toPass({ intervals: [10], timeout: 30_000 })
+  await button.click()
   await expect(tab.getByText(/^(Waits here|Recorded): passes/)).toBeVisible()
   return { note, site, who }
 }
