@@ -100,7 +100,7 @@ final class ShapeDecoder
         if ($class === UploadedFile::class) {
             return $value instanceof UploadedFile && $value->isValid()
                 ? $value
-                : $this->wrong($at, null, 'Choose a file; a server takes those up to a size only.');
+                : $this->wrong($at, null, sprintf('Choose a file of at most %s.', ini_get('upload_max_filesize')));
         }
         if (is_a($class, Shape::class, true)) {
             return $this->shape($class, $value, $at, $isForm);

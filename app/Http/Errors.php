@@ -13,6 +13,7 @@ use App\Http\Resources\Later\ImpactResource;
 use App\Http\Resources\Plan\StaleResource;
 use App\Recording\Refused;
 use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\File\InvalidDocument;
@@ -30,6 +31,17 @@ final class Errors
         $exceptions->dontReport([Refused::class, Overtakes::class, PutAside::class]);
         $exceptions->render(
             static fn (StaleWrite $stale): JsonResponse => response()->json(app(StaleResource::class)->of($stale), 409),
+        );
+        $exceptions->render(
+            static fn (PostTooLargeException $large): JsonResponse => response()->json(
+                [
+                    'message' => sprintf(
+                        'This is larger than the %s that the server takes at once. Nothing of it was read.',
+                        ini_get('post_max_size'),
+                    ),
+                ],
+                413,
+            ),
         );
         $exceptions->render(
             static fn (Overtakes $overtakes): JsonResponse => response()->json(

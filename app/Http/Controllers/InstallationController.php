@@ -62,9 +62,11 @@ final class InstallationController
         Beginning $beginning,
     ): JsonResponse {
         if ($sent->begin === Begin::File) {
+            // A whole installation takes as long as it takes.
+            set_time_limit(0);
             $file = $sent->file;
             if ($file === null) {
-                throw InvalidDocument::because('file', '', 'is missing or over 16 MB. Choose an installation file.');
+                throw InvalidDocument::because('file', '', 'is missing. Choose an installation file.');
             }
             $made = $beginning->from(InstallationFile::parse($file->getContent()), $user, 'from a file', $sent->crew);
 
