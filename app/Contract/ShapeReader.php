@@ -71,7 +71,7 @@ final class ShapeReader
     private static function words(string $docblock): array
     {
         $text = (string) preg_replace('~\s*\n\s*\*(?!\s*@)\s*~', ' ', $docblock);
-        preg_match_all('~@param\s+(?:[^$]*?)\$(\w+)\s+([^@*]+?)\s*(?=\n|\*/|$)~', $text, $found, PREG_SET_ORDER);
+        preg_match_all('~@param\s+(?:[^$]*?)\$(\w+)\s+([^@*]+?)\s*(?=\n|\*/|/$|$)~', $text, $found, PREG_SET_ORDER);
 
         return array_column($found, 2, 1);
     }

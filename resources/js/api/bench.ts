@@ -129,6 +129,8 @@ export interface BenchConflict {
 }
 export interface JobState {
   cursor: number
+  /** What every record of the job is done on at least. */
+  since: string
   standings: Record<string, Standing>
   conflicts: BenchConflict[]
   settled: number

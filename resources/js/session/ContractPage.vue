@@ -110,7 +110,7 @@ const limits = (schema: Schema) =>
       <section v-for="[tag, operations] in byTag" :key="tag">
         <h2>{{ tag }}</h2>
         <details v-for="each in operations" :key="each.operationId">
-          <summary><span class="verb mono">{{ each.verb }}</span> <span class="mono">{{ each.path }}</span>
+          <summary><span class="verb mono">{{ each.verb }}</span> <span class="mono path">{{ each.path }}</span>
             <span class="quiet">{{ each.summary }}</span></summary>
           <p v-if="each['x-roles']" class="quiet">For {{ each['x-roles'].join(', ') }}.</p>
           <table v-if="asked(each).length || bodyOf(each)">
@@ -164,6 +164,12 @@ details {
 summary {
   cursor: pointer;
   overflow-wrap: anywhere;
+}
+.path {
+  margin-right: 14px;
+}
+input {
+  margin: 0 10px 0 4px;
 }
 .verb {
   display: inline-block;

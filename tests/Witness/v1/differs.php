@@ -46,6 +46,7 @@ return [
     'answers/api/cutting/body/cables/*/assigned/*/cuts/*/basis' => 'see runs',
     'answers/api/site/body/runs/*/basis' => 'see runs',
     'answers/api/bench/*/body/state/standings/*/on' => 'what the next record on a step is recorded on',
+    'answers/api/bench/*/body/state/since' => 'what every record of a job is recorded on',
     'answers/api/bench/*/body/state/conflicts' => 'what was recorded apart from each other',
     'answers/api/crew/body/people/*/version' => 'what a write says that it was made on',
     'answers/api/runs/*/body/circuits/*/version' => 'see crew',

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Bench\Job;
+use Sartal\Core\Proof\Record\DerivedId;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Work\Bench\Progress;
 
 /** What changes while a job is worked: where every operation stands, and what was said about it. */
 final class JobStateResource
 {
+    /** A name space of our own (RFC 9562, section 5.5). */
+    private const JOBS = 'a5b3c6c2-6a5d-4b57-9d0b-0d3b8a3f5e21';
+
     /**
      * @param  list<Event>  $events
      * @param  array<int|string, string>  $people  what the record calls people by → name
@@ -50,6 +54,8 @@ final class JobStateResource
 
         return [
             'cursor' => $cursor,
+            // What every record of the job is done on, so that the first of two says something as well.
+            'since' => DerivedId::of(self::JOBS, $job->assemblies[0]),
             'standings' => (object) $standings,
             'conflicts' => self::conflicts($job, $progress, $people),
             'settled' => $progress->settled(),

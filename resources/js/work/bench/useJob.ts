@@ -166,7 +166,8 @@ export function useJob(ids: () => string) {
       .filter(conflict => conflict.step === step)
       .flatMap(conflict => conflict.said.map(said => said.id))
     const holds = (state.value?.holds ?? []).map(hold => hold.id)
-    return [...new Set([...there, ...apart, ...holds, ...here.map(event => event.id)])]
+    const since = state.value ? [state.value.since] : []
+    return [...new Set([...since, ...there, ...apart, ...holds, ...here.map(event => event.id)])]
   }
 
   function record(event: Omit<BenchEvent, 'id' | 'at' | 'on'>) {
