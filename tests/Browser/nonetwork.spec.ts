@@ -172,6 +172,37 @@ test('work at the bench that was opened before goes on without a network', async
   await away()
 })
 
+test('two who did one step apart from each other are both kept, and whoever looks at the piece settles it', async ({
+  page: other,
+}) => {
+  const { page, away } = await phone('bench', '/bench')
+  await page.goto('/bench/A-121')
+  await expect(page.locator('.kicker')).toBeVisible()
+  const before = await doneAt(page, 'A-121')
+  down()
+  await page.keyboard.press('Space')
+  await expect(bar(page)).toContainText('1 record waits')
+  // The lead, with a network, has it open and does the same.
+  await signIn(other, 'lead')
+  await expect(async () => {
+    await other.goto('/bench/A-121', { timeout: 15_000 })
+  }).toPass({ timeout: 90_000 })
+  await other.keyboard.press('Space')
+  await expect.poll(() => doneAt(other, 'A-121')).toBe(before + 1)
+  await up()
+  await expect(bar(page)).toHaveCount(0, { timeout: 60_000 })
+  const note = other.getByRole('alert').filter({ hasText: 'Two people say that they did this' })
+  await expect(note).toContainText('Tove Castellan did it')
+  await expect(note).toContainText('Odile Marchetti-Voss did it')
+  await note.getByRole('button', { name: 'it is done' }).click()
+  await expect(note).toHaveCount(0)
+  await other.reload()
+  await expect(other.locator('.kicker')).toBeVisible()
+  await expect(note).toHaveCount(0)
+  expect(await doneAt(other, 'A-121')).toBe(before + 1)
+  await away()
+})
+
 async function doneAt(page: Page, code: string): Promise<number> {
   const job = (await (await page.request.get(`/api/bench/${code}`)).json()) as {
     state: { standings: Record<string, { status: string }> }

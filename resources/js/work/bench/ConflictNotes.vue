@@ -38,7 +38,7 @@ const said = (kind: string) => DID[kind] ?? 'did it'
   display: flex;
   gap: 14px;
   flex-wrap: wrap;
-  margin-top: 4px;
+  align-items: baseline;
 }
 button {
   all: unset;
@@ -46,7 +46,7 @@ button {
   color: var(--verdigris);
   text-decoration: underline;
   text-underline-offset: 3px;
-  padding: 4px 0;
+  padding: 9px 0;
 }
 button:focus-visible {
   outline: 2px solid var(--copper);
