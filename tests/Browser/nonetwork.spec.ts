@@ -187,6 +187,7 @@ test('two who did one step apart from each other are both kept, and whoever look
   await expect(async () => {
     await other.goto('/bench/A-121', { timeout: 15_000 })
   }).toPass({ timeout: 90_000 })
+  await expect(other.locator('.kicker')).toBeVisible()
   await other.keyboard.press('Space')
   await expect.poll(() => doneAt(other, 'A-121')).toBe(before + 1)
   await up()
