@@ -82,9 +82,7 @@ final class TrainerController
         Loaded $loaded,
     ): JsonResponse {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
-        $method =
-            $request->enum('method', Method::class) ??
-            throw BadLine::because('method', $request->string('method')->toString(), 'Choose what to read.');
+        $method = $sent->method;
         if (
             Methods::card($method)->opens &&
             ! in_array($method->value, $exercise->read, true) &&
