@@ -322,7 +322,7 @@ watch([at, aloud], () => {
         @click="bench.record({ kind: 'lifted', run: job!.runs[0]!.id, of: hold.id }); state!.holds.shift()">Lift the
         hold</button>
     </p>
-    <ConflictNotes v-if="state" :conflicts="state.conflicts" :may="mayWork" @settle="settle" />
+    <ConflictNotes v-if="state" :conflicts="state.conflicts ?? []" :may="mayWork" @settle="settle" />
     <p
       v-if="mends.length"
       class="note check">

@@ -158,7 +158,9 @@ export function useJob(ids: () => string) {
     return all
   })
   /** What a record on a step is done on: what the server told, and what was recorded here since. */
-  function on(step: string): string[] {
+  function on(step: string): string[] | undefined {
+    // What this device read last may be of an earlier version, which did not tell.
+    if (!state.value?.since) return undefined
     const around = near.value.get(step) ?? new Set([step])
     const here = [...sentHere.value, ...unsent.value].filter(event => around.has(event.step ?? ''))
     const there = [...around].flatMap(id => state.value?.standings[id]?.on ?? [])
@@ -166,8 +168,7 @@ export function useJob(ids: () => string) {
       .filter(conflict => conflict.step === step)
       .flatMap(conflict => conflict.said.map(said => said.id))
     const holds = (state.value?.holds ?? []).map(hold => hold.id)
-    const since = state.value ? [state.value.since] : []
-    return [...new Set([...since, ...there, ...apart, ...holds, ...here.map(event => event.id)])]
+    return [...new Set([state.value.since, ...there, ...apart, ...holds, ...here.map(event => event.id)])]
   }
 
   function record(event: Omit<BenchEvent, 'id' | 'at' | 'on'>) {
