@@ -45,7 +45,8 @@ final readonly class OpenApi
                 'version' => self::EDITION,
                 'description' => 'What browsers and other programs may ask, and what they may send. Within an edition '.
                     'nothing is taken away and nothing that was accepted is refused for its shape; fields and '.
-                    'addresses may come. Fields that are not known are left unread. Text loses blanks at its ends, and '.
+                    'addresses may come. Fields that are not known are left unread. Text loses blanks at its ends, '.
+                    'and '.
                     'empty text is as null.',
             ],
             'paths' => $paths,

@@ -69,7 +69,8 @@ final class CutListDrawing
         $this->canvas->text(
             self::LEFT,
             26,
-            'Blades cut hands as well: cut away from yourself. Read the jacket mark at both ends and write down what it says.',
+            'Blades cut hands as well: cut away from yourself. Read the jacket mark at both ends and write down what '.
+                'it says.',
             3,
         );
         $this->canvas->line(self::LEFT, 29, self::RIGHT, 29, width: 0.4);

@@ -307,7 +307,9 @@ final class SheetDrawing
 
     private function joints(SheetFitting $fitting, bool $named): void
     {
-        $cores = array_merge(...array_map(static fn (SheetLeg $leg): array => $leg->preparation->cores, $fitting->legs));
+        $cores = array_merge(
+            ...array_map(static fn (SheetLeg $leg): array => $leg->preparation->cores, $fitting->legs),
+        );
         $columns = count($cores) > 12 ? 2 : 1;
         $mains = $fitting->type->domain === HazardDomain::Mains;
         $rows = (int) ceil(count($cores) / $columns);

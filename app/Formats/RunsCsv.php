@@ -22,7 +22,8 @@ final class RunsCsv
     public const COMPUTED = ['cut_length', 'stage', 'findings'];
 
     /**
-     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string, remedy: string}>, columns: list<array{name: string, takenAs: ?string}>}
+     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string,
+     *     remedy: string}>, columns: list<array{name: string, takenAs: ?string}>}
      *
      * @throws BadLine when it is not a CSV file of runs at all
      */
@@ -152,7 +153,8 @@ final class RunsCsv
                     'row' => 1,
                     'column' => mb_strimwidth($name, 0, 60, '…'),
                     'value' => '',
-                    'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it out.',
+                    'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it '.
+                        'out.',
                 ];
             } elseif ($field !== '' && isset($fields[$field])) {
                 $problems[] = [

@@ -56,7 +56,9 @@ final class Elsewhere extends RuntimeException
         );
     }
 
-    /** A page of the first version, which names no installation in its addresses: what it has to say waits for a load. */
+    /**
+     * A page of the first version, which names no installation in its addresses: what it has to say waits for a load.
+     */
     public static function earlier(): self
     {
         return new self(

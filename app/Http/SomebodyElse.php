@@ -19,7 +19,8 @@ final class SomebodyElse extends RuntimeException
     {
         parent::__construct(
             sprintf(
-                '%s is signed in here by now, and this is somebody else\'s. Nothing was written. Sign in as its person.',
+                '%s is signed in here by now, and this is somebody else\'s. Nothing was written. Sign in as its '.
+                    'person.',
                 $user->name,
             ),
         );

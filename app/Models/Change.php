@@ -11,7 +11,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $id
  * @property int $user_id
  * @property string $words
- * @property list<array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string, mixed>}> $entries
+ * @property list<array{kind: string, key: string, before: ?array<int|string, mixed>, after: ?array<int|string,
+ *     mixed>}> $entries
  * @property ?int $undoes
  * @property string $created_at
  * @property-read User $user

@@ -56,7 +56,9 @@ final class StoredInstallation extends Model
         });
     }
 
-    /** @return array{id: int, key: string, address: string, name: string, archived: bool} what a page has to know of it */
+    /**
+     * @return array{id: int, key: string, address: string, name: string, archived: bool} what a page has to know of it
+     */
     public function reference(): array
     {
         return [

@@ -91,6 +91,8 @@ final class Loaded
 
     public function plan(): Plan
     {
-        return $this->plan ??= Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));
+        return $this->plan ??= Uncollected::run(
+            fn (): Plan => $this->planner->plan($this->installation, $this->record),
+        );
     }
 }

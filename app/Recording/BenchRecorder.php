@@ -128,7 +128,8 @@ final readonly class BenchRecorder
     {
         if ($sent->step !== '' && $operation === null) {
             throw Refused::because(
-                'The plan has changed, and this is not done here any more. Load the job again; what you did before is kept.',
+                'The plan has changed, and this is not done here any more. Load the job again; what you did before '.
+                    'is kept.',
             );
         }
         if ($operation !== null && $sent->kind->isDone() && $sent->kind !== $operation->task->event()) {

@@ -247,7 +247,8 @@ final readonly class Recorder
         throw BadLine::because(
             'of',
             $sent->of(),
-            'This test does not stand any more: it was settled before, or the cable was made again. Load the test again.',
+            'This test does not stand any more: it was settled before, or the cable was made again. Load the test '.
+                'again.',
         );
     }
 }

@@ -66,7 +66,8 @@ final class Refused extends RuntimeException
     public static function unlicensed(): self
     {
         return new self(
-            'Mains: only a person licensed for it under local code confirms this. The lead keeps who that is under Crew.',
+            'Mains: only a person licensed for it under local code confirms this. The lead keeps who that is under '.
+                'Crew.',
             Response::HTTP_FORBIDDEN,
         );
     }

@@ -56,7 +56,8 @@ final readonly class Mending
         );
         if ($joins === []) {
             throw Refused::because(
-                'No joint is concerned: the cable itself is at fault. Cut it again under its run, or say at the bench what was done.',
+                'No joint is concerned: the cable itself is at fault. Cut it again under its run, or say at the '.
+                    'bench what was done.',
             );
         }
 

@@ -245,7 +245,10 @@ final class CatalogueEncoder
             'id' => $plan->id,
             'name' => $plan->name,
             'connector' => $plan->connector,
-            'channels' => (object) array_map(static fn (array $contacts): object => (object) $contacts, $plan->channels),
+            'channels' => (object) array_map(
+                static fn (array $contacts): object => (object) $contacts,
+                $plan->channels,
+            ),
             ...self::brief([
                 'source' => $plan->source,
                 'byScheme' => $plan->byScheme === [] ? null : (object) $plan->byScheme,

@@ -100,7 +100,8 @@ final class FileDecoder
     /**
      * What is joined and plugged together.
      *
-     * @return array{matings: list<Mating>, splices: list<string>, links: list<Link>, switches: array<int|string, PanelSwitch>}
+     * @return array{matings: list<Mating>, splices: list<string>, links: list<Link>, switches: array<int|string,
+     *     PanelSwitch>}
      */
     public static function connections(Fields $fields): array
     {

@@ -117,7 +117,8 @@ return new class extends Migration
             $table->json('skills')->default('[]');
         });
         DB::update(
-            'update users set roles = memberships.roles, skills = memberships.skills from memberships where users.id = user_id',
+            'update users set roles = memberships.roles, skills = memberships.skills from memberships where users.id '.
+                '= user_id',
         );
         Schema::table('memberships', fn (Blueprint $table) => $table->dropColumn(['roles', 'skills', 'ended_at']));
         Schema::rename('memberships', 'crew');

@@ -10,7 +10,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        // A link by which somebody sets their own password, once and in time. The link itself is nowhere, only its hash.
+        // A link by which somebody sets their own password, once and in time. The link itself is nowhere, only its
+        // hash.
         Schema::create('invitations', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('user_id')->constrained()->cascadeOnDelete();

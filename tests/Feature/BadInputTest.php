@@ -171,7 +171,10 @@ final class BadInputTest extends TestCase
         };
     }
 
-    /** @return iterable<string, array{string, string, array<string, mixed>, array<mixed>}> what is written, as it should be */
+    /**
+     * @return iterable<string, array{string, string, array<string, mixed>, array<mixed>}> what is written, as it
+     *     should be
+     */
     private static function bodies(): iterable
     {
         $operations = self::operations();

@@ -173,7 +173,8 @@ final class SessionTest extends TestCase
                 ->assertJsonPath('elsewhere.open.name', 'Sluice house')
                 ->assertJsonPath(
                     'message',
-                    'This belongs to Brackwater Tide Station, and it was sent to Sluice house. Nothing was read or written.',
+                    'This belongs to Brackwater Tide Station, and it was sent to Sluice house. Nothing was read or '.
+                        'written.',
                 );
             $this->getJson('/api/schedule', self::belonging($said))->assertConflict()->assertJsonMissingPath('rows');
         }

@@ -172,7 +172,10 @@ final class LabelSheetTest extends TestCase
     public function test_fields_lie_within_a_fifth_of_a_millimetre(SheetGeometry $geometry): void
     {
         self::assertSame([], $geometry->troubles());
-        $pdf = self::pdf($geometry, static fn (PdfCanvas $canvas) => LabelSheets::test($canvas, $geometry, [1.5, -0.7]));
+        $pdf = self::pdf(
+            $geometry,
+            static fn (PdfCanvas $canvas) => LabelSheets::test($canvas, $geometry, [1.5, -0.7]),
+        );
         $png = self::png($pdf);
         $image = imagecreatefrompng($png);
         self::assertNotFalse($image);

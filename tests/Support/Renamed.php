@@ -112,7 +112,10 @@ final class Renamed
         [$path, $query] = [...explode('?', $address, 2), null];
         $path = implode(
             '/',
-            array_map(fn (string $part): string => rawurlencode($this->value(rawurldecode($part))), explode('/', $path)),
+            array_map(
+                fn (string $part): string => rawurlencode($this->value(rawurldecode($part))),
+                explode('/', $path),
+            ),
         );
         parse_str((string) $query, $asked);
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-/** An installation file as the first version wrote it: people are called by their sign-in names, instruments by theirs. */
+/**
+ * An installation file as the first version wrote it: people are called by their sign-in names, instruments by theirs.
+ */
 final class Unnamed
 {
     public static function file(string $text): string

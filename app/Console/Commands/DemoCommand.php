@@ -19,7 +19,8 @@ final class DemoCommand extends Command
     /** Known to everybody who reads the README: for trying out, on a machine of one's own. */
     private const PASSWORD = 'brackwater';
 
-    protected $signature = 'sartal:demo {--if-empty : do nothing where there is an installation already} {--sign-ins : only print the demo\'s sign-ins}';
+    protected $signature = 'sartal:demo {--if-empty : do nothing where there is an installation already} {--sign-ins '.
+        ': only print the demo\'s sign-ins}';
 
     protected $description = 'Load the Brackwater Tide Station';
 

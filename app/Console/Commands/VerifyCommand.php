@@ -10,7 +10,8 @@ use Illuminate\Console\Command;
 /** Checks a pack, wherever it has been since. */
 final class VerifyCommand extends Command
 {
-    protected $signature = 'sartal:verify {pack : zip or folder} {--key= : public key to check signatures against, where another Sartal made the pack}';
+    protected $signature = 'sartal:verify {pack : zip or folder} {--key= : public key to check signatures against, '.
+        'where another Sartal made the pack}';
 
     protected $description = 'Check that a hand-over pack is what was signed';
 

@@ -47,9 +47,12 @@ final class Cover
         $canvas->text(Book::LEFT, $y, 'Proof', 4.2, bold: true);
         foreach (
             [
-                'SHA256SUMS beside this file lists the SHA-256 of every file of the pack; "sha256sum -c SHA256SUMS" checks them.',
-                'SIGNATURES.json holds the SHA-256 of that list, which stands for the whole, and who signed it, as what, when.',
-                'Mains was measured by licensed persons under local code; this document does not replace what that code asks for.',
+                'SHA256SUMS beside this file lists the SHA-256 of every file of the pack; "sha256sum -c SHA256SUMS" '.
+                    'checks them.',
+                'SIGNATURES.json holds the SHA-256 of that list, which stands for the whole, and who signed it, as '.
+                    'what, when.',
+                'Mains was measured by licensed persons under local code; this document does not replace what that '.
+                    'code asks for.',
             ] as $i => $says
         ) {
             $canvas->text(Book::LEFT, $y + 7 + $i * 5.4, $says, 3);

@@ -55,7 +55,8 @@ final class ScheduleChapter
         }
         $book->space();
         $book->line(
-            'State: the beads of its strand in the order of the work. • done, o not done, ! overtaken by a change, x failed.',
+            'State: the beads of its strand in the order of the work. • done, o not done, ! overtaken by a change, x '.
+                'failed.',
             fill: '#4a6076',
         );
     }

@@ -208,7 +208,8 @@ final readonly class LegPreparer
         foreach ($fit->landed as $landed) {
             if ($landed->conductor->domain === HazardDomain::Mains) {
                 $cautions[] =
-                    'Insulation, earth continuity and polarity are proven by a licensed person before it is first energised.';
+                    'Insulation, earth continuity and polarity are proven by a licensed person before it is first '.
+                        'energised.';
             }
         }
 

@@ -32,7 +32,8 @@ final class InvalidMeasure extends InvalidArgumentException
     {
         return new self(
             sprintf(
-                '"%s" is not a wire gauge. Write an AWG number from 0 to 40, such as 24 AWG, or an area such as 0.22 mm2.',
+                '"%s" is not a wire gauge. Write an AWG number from 0 to 40, such as 24 AWG, or an area such as 0.22 '.
+                    'mm2.',
                 $text,
             ),
         );

@@ -30,7 +30,8 @@ enum LabelMaterial: string implements School
 
     public static function reason(): string
     {
-        return 'A wrap goes on a finished cable and is covered by its own clear tail; a heat-shrink label has to be on before the connector.';
+        return 'A wrap goes on a finished cable and is covered by its own clear tail; a heat-shrink label has to be '.
+            'on before the connector.';
     }
 
     public function words(): string

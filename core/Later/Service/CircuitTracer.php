@@ -200,7 +200,10 @@ final class CircuitTracer
     /** @return list<string> devices that a fitting is plugged into */
     private function devices(string $fitting): array
     {
-        return array_map(static fn (string $port): string => PortRef::from($port)->device, $this->ports[$fitting] ?? []);
+        return array_map(
+            static fn (string $port): string => PortRef::from($port)->device,
+            $this->ports[$fitting] ?? [],
+        );
     }
 
     private function port(string $port, int $depth): TraceStep

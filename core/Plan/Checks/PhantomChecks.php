@@ -142,7 +142,8 @@ final class PhantomChecks
                         $circuit->name,
                         $label,
                     ),
-                    'Join the screen at both ends of this circuit: audio passes without it, a powered microphone does not work.',
+                    'Join the screen at both ends of this circuit: audio passes without it, a powered microphone '.
+                        'does not work.',
                 );
             }
             foreach ($wiring->edges as $edge) {

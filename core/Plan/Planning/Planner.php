@@ -132,7 +132,8 @@ final readonly class Planner
             foreach ($record->of($member) as $event) {
                 $isTest = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true);
                 // A test that says what it covers is a test of that, and of nothing that was joined to it since.
-                // A piece that another run is cut from anew is another run's, but what was tested with it is not the same
+                // A piece that another run is cut from anew is another run's, but what was tested with it is not the
+                // same
                 // any more. Records of earlier versions did not say so.
                 $isCut = $event->kind === EventKind::Cut && $event->on !== null && $event->of() === '';
                 if (

@@ -24,7 +24,8 @@ final class CannotPropose extends DomainException
         return new self(
             'line',
             $text,
-            'Write how many, which signal, from where > to where, and via what: 24 mic stage box 1 > amp rack via under-stage tray.',
+            'Write how many, which signal, from where > to where, and via what: 24 mic stage box 1 > amp rack via '.
+                'under-stage tray.',
         );
     }
 

@@ -310,7 +310,8 @@ final class QuickLine
         foreach ($this->installation->runs() as $run) {
             $carries = array_filter(
                 $run->carries,
-                fn ($carriage): bool => ($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id,
+                fn ($carriage): bool => $signal->id ===
+                    ($this->installation->circuit($carriage->circuit)->signal ?? ''),
             );
             foreach ($carries === [] ? [] : Side::cases() as $at) {
                 $end = $run->end($at);

@@ -65,7 +65,10 @@ final readonly class Coverage
     /** @param  list<Method>  $methods */
     private static function added(Sight $sight, Fault $fault, array $methods): ?Method
     {
-        $others = array_filter(Method::cases(), static fn (Method $method): bool => ! in_array($method, $methods, true));
+        $others = array_filter(
+            Method::cases(),
+            static fn (Method $method): bool => ! in_array($method, $methods, true),
+        );
         usort(
             $others,
             static fn (Method $a, Method $b): int => Methods::card($a)->minutes <=> Methods::card($b)->minutes,

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Record;
 
-/** Ids of records that follow from others: made of the same again, they are the same (RFC 9562, section 5.5, UUIDv5). */
+/**
+ * Ids of records that follow from others: made of the same again, they are the same (RFC 9562, section 5.5, UUIDv5).
+ */
 final class DerivedId
 {
     /**

@@ -33,7 +33,8 @@ final readonly class Event
      * @param  ?list<string>  $on  ids of what it was done on, as whoever did it knew it: the piece, the latest making
      *     of each end, the tests before it; empty where nobody said, null in records of earlier versions
      * @param  int  $skew  s by which the clock it was read off was behind the server's
-     * @param  list<string>  $with  ids of the instruments so named, in that order; "" for one that the crew does not have
+     * @param  list<string>  $with  ids of the instruments so named, in that order; "" for one that the crew does not
+     *     have
      * @param  array<string, mixed>  $strays  what only other kinds say and somebody sent with it, as the file has it:
      *     kept, and never acted upon
      *

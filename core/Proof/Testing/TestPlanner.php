@@ -140,7 +140,8 @@ final readonly class TestPlanner
     {
         return match (true) {
             $mains && $method === Method::Ohms => 'protective earth, before it is energised',
-            $mains && $method === Method::Insulation => 'mains to mains, to signal and to screen, before it is energised',
+            $mains && $method === Method::Insulation => 'mains to mains, to signal and to screen, before it is '.
+                'energised',
             $mains && $method === Method::Map => 'polarity, before it is energised',
             isset($usual[$method->value]) => $usual[$method->value][1],
             $isChosen => 'the house wants it on these connectors',

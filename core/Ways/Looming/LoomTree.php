@@ -50,7 +50,9 @@ final class LoomTree
     public function holds(Route $route): bool
     {
         foreach ($route->hops as $hop) {
-            if (! isset($this->places[$hop->from], $this->places[$hop->to]) || in_array($hop->way, $this->loops, true)) {
+            if (
+                ! isset($this->places[$hop->from], $this->places[$hop->to]) || in_array($hop->way, $this->loops, true)
+            ) {
                 return false;
             }
         }

@@ -13,11 +13,13 @@ final class Cautions
 
     public const IRON = 'Hot iron and fumes: ventilate, wash hands after leaded solder.';
 
-    public const HEAT_GUN = 'Heat gun: keep the heat off insulation and sleeving, and off shrink that is parked for later.';
+    public const HEAT_GUN = 'Heat gun: keep the heat off insulation and sleeving, and off shrink that is parked for '.
+        'later.';
 
     public const MAINS = 'Mains: made up and tested only by a person competent and licensed for it under local code.';
 
-    public const PULL = 'Ladders, ceiling voids and pulling force: nobody pulls alone, and nobody stands in the line of the rope.';
+    public const PULL = 'Ladders, ceiling voids and pulling force: nobody pulls alone, and nobody stands in the line '.
+        'of the rope.';
 
     /** @return list<string> */
     public static function for(Task $task, ?Joining $joining = null): array

@@ -6,7 +6,9 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Proof\Record\Event;
 
-/** Records of one step that were made apart from each other: both are kept, and somebody who knows of both settles it. */
+/**
+ * Records of one step that were made apart from each other: both are kept, and somebody who knows of both settles it.
+ */
 final readonly class Conflict
 {
     /**

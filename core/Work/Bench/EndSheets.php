@@ -269,8 +269,14 @@ final readonly class EndSheets
             ) !== [];
         $bearing = [
             ColourScheme::class => array_filter($fittings, $this->followsScheme(...)) !== [],
-            HotColour::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->colourRule) !== [],
-            ShellBond::class => array_filter($signals, static fn (SignalType $signal): bool => $signal->telescopes) !== [],
+            HotColour::class => array_filter(
+                $signals,
+                static fn (SignalType $signal): bool => $signal->colourRule,
+            ) !== [],
+            ShellBond::class => array_filter(
+                $signals,
+                static fn (SignalType $signal): bool => $signal->telescopes,
+            ) !== [],
             ScreenAndDrain::class => $screened,
             JoinOrder::class => count($terminals) > 0,
             ScreenTinning::class => $hot && $screened,

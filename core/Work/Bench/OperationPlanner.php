@@ -215,7 +215,8 @@ final readonly class OperationPlanner
     {
         $sleeves = $this->covers[$run->id] ?? [];
         foreach ($sleeves as $cover) {
-            $waits = ! self::lets($cover->sleeve, $ends['A'] ?? null) && ! self::lets($cover->sleeve, $ends['B'] ?? null);
+            $waits =
+                ! self::lets($cover->sleeve, $ends['A'] ?? null) && ! self::lets($cover->sleeve, $ends['B'] ?? null);
             $ids = (new RunTasks($draft))->covers($run, [$cover], $waits);
             foreach ($waits ? $draft->joinsAt($run->id, Side::B) : [] as $join) {
                 $draft->need($join, $ids, 'The sleeve does not go over the connectors of either end.');

@@ -173,7 +173,10 @@ final readonly class ReworkPlanner
     {
         foreach ($operations as $id => $operation) {
             $follows =
-                array_filter($operation->needs, static fn (Prerequisite $need): bool => isset($again[$need->before])) !==
+                array_filter(
+                    $operation->needs,
+                    static fn (Prerequisite $need): bool => isset($again[$need->before]),
+                ) !==
                 [];
             if (
                 $follows &&
@@ -266,10 +269,13 @@ final readonly class ReworkPlanner
     private static function words(?Joining $joining, bool $whole, Disposition $wanted): string
     {
         return match (true) {
-            $joining === Joining::DisplacementPlug => 'A plug that was pressed through cannot be opened: cut it off and make the end again with a new one.',
-            $joining === Joining::CoaxCrimp => 'A crimped pin and ferrule are scrap: cut back and make the end again with new ones.',
+            $joining === Joining::DisplacementPlug => 'A plug that was pressed through cannot be opened: cut it off '.
+                'and make the end again with a new one.',
+            $joining === Joining::CoaxCrimp => 'A crimped pin and ferrule are scrap: cut back and make the end again '.
+                'with new ones.',
             $joining === Joining::Crimp && ! $whole => 'Extract the contact, put a new one on, seat it again.',
-            $joining === Joining::DisplacementSlot && ! $whole => 'Open the jack, lay the conductor again, press it home.',
+            $joining === Joining::DisplacementSlot && ! $whole => 'Open the jack, lay the conductor again, press it '.
+                'home.',
             $joining === Joining::Screw && ! $whole => 'Open the terminal, lay the wire again, tighten it.',
             $joining?->isHot() === true && ! $whole => 'Heat the joint, take it apart, make it again.',
             default => 'Take the connector off, cut back to whole cable and make the end again.',

@@ -188,7 +188,9 @@ final class FitEdgesTest extends TestCase
         );
     }
 
-    /** What is walled in by its neighbours is done first, block by block: a block's depth is the mean of its channels'. */
+    /**
+     * What is walled in by its neighbours is done first, block by block: a block's depth is the mean of its channels'.
+     */
     public function test_the_deepest_block_is_joined_first(): void
     {
         $bench = Bench::stageBox();
@@ -215,7 +217,10 @@ final class FitEdgesTest extends TestCase
             }
         }
         self::assertGreaterThan(2, count($blocks));
-        $means = array_map(static fn (array $of): float => round(array_sum($of) / count($of), 6), array_values($blocks));
+        $means = array_map(
+            static fn (array $of): float => round(array_sum($of) / count($of), 6),
+            array_values($blocks),
+        );
         $deepest = $means;
         rsort($deepest);
         self::assertSame($deepest, $means);

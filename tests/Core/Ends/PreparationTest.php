@@ -228,7 +228,10 @@ final class PreparationTest extends TestCase
         $sheet = self::sheet(Bench::of(Bench::request('X-1', $cable, [$signal], [$plan], [])), 'X-1', Side::A);
         self::assertSame(
             $expected,
-            array_map(static fn ($slide): string => $slide->part->id, $sheet->fittings[0]->legs[0]->preparation->slides),
+            array_map(
+                static fn ($slide): string => $slide->part->id,
+                $sheet->fittings[0]->legs[0]->preparation->slides,
+            ),
         );
     }
 
@@ -239,7 +242,10 @@ final class PreparationTest extends TestCase
             'D-1',
             Side::A,
         );
-        $notes = array_map(static fn ($slide): string => $slide->note, $data->fittings[0]->legs[0]->preparation->slides);
+        $notes = array_map(
+            static fn ($slide): string => $slide->note,
+            $data->fittings[0]->legs[0]->preparation->slides,
+        );
         self::assertSame('', implode('', $notes), '6.4 mm leaves the tab on');
         $thick = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], []))->withCatalogueEdited([
             'cables.data-2pair.outerDiameter' => '7.2 mm',

@@ -262,7 +262,9 @@ final class DiagnosisTest extends TestCase
         $simulated = 0;
         foreach (self::diagnosis($bench, $reading)->troubles as $trouble) {
             foreach ($trouble->causes as $cause) {
-                $again = $bench->readingWith(...array_map(static fn ($each): WiringEdit => $each->edit, $cause->faults));
+                $again = $bench->readingWith(
+                    ...array_map(static fn ($each): WiringEdit => $each->edit, $cause->faults),
+                );
                 self::assertSame(
                     array_intersect_key($reading->lights, array_flip($trouble->lines)),
                     array_intersect_key($again->lights, array_flip($trouble->lines)),

@@ -334,7 +334,10 @@ final class TestMethodsTest extends TestCase
             [],
             null,
             array_map(
-                static fn (string $at, float $value): Sample => new Sample(new Question(Method::Certifier, $at), $value),
+                static fn (string $at, float $value): Sample => new Sample(
+                    new Question(Method::Certifier, $at),
+                    $value,
+                ),
                 array_keys($values),
                 $values,
             ),

@@ -427,7 +427,10 @@ final class LoomTest extends TestCase
         );
         $least = min(array_map(static fn (DiameterRange $each): float => $each->least->inMillimetres(), $grips));
         $most = max(array_map(static fn (DiameterRange $each): float => $each->most->inMillimetres(), $grips));
-        $words = implode(' ', array_map(static fn ($finding): string => $finding->words, self::dress($thick)->findings));
+        $words = implode(
+            ' ',
+            array_map(static fn ($finding): string => $finding->words, self::dress($thick)->findings),
+        );
         self::assertStringContainsString(
             sprintf('they go from %s to %s', Figure::amount($least, 'mm'), Figure::amount($most, 'mm')),
             $words,

@@ -278,7 +278,9 @@ final class RoutingAidsTest extends TestCase
                 );
                 self::assertSame(
                     $plan->layout->routes[$id]->length()->nanometres,
-                    array_sum(array_map(static fn (Segment $segment): int => $segment->length()->nanometres, $segments)),
+                    array_sum(
+                        array_map(static fn (Segment $segment): int => $segment->length()->nanometres, $segments),
+                    ),
                     $id,
                 );
                 // From the root outward each segment begins where the one before it ended.

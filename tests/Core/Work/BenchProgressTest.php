@@ -206,7 +206,9 @@ final class BenchProgressTest extends TestCase
                 $events[] = $this->confirm($operation);
             }
         }
-        $keys = static fn (array $of): array => array_keys((new Progress($operations, array_values($of)))->milestones());
+        $keys = static fn (array $of): array => array_keys(
+            (new Progress($operations, array_values($of)))->milestones(),
+        );
         self::assertSame(
             ['cut|A-1|', 'joined|A-1|A'],
             $keys(array_slice($events, 0, -1)),

@@ -443,7 +443,10 @@ final class TravellerTest extends TestCase
         $bench = Bench::category();
         $run = $bench->installation->runs()['C-1'];
         $site = $bench->withRun(new Run(...['build' => Build::Site] + get_object_vars($run)));
-        $tasks = array_map(static fn (Step $step): string => $step->first()->task->value, self::traveller($site)->steps);
+        $tasks = array_map(
+            static fn (Step $step): string => $step->first()->task->value,
+            self::traveller($site)->steps,
+        );
         self::assertSame(['cut', 'mark', 'label', 'label', 'pull', 'slide-on'], array_slice($tasks, 0, 6));
     }
 

@@ -152,7 +152,8 @@ final class TestingTest extends TestCase
         $this->record('tester', 'P-007', ['reading' => [...$this->map('P-007'), 'samples' => $samples(false)]])
             ->assertUnprocessable()
             ->assertJsonFragment([
-                'message' => 'by: Mains is tested by a person who is licensed for it, under local code. The lead keeps who is.',
+                'message' => 'by: Mains is tested by a person who is licensed for it, under local code. The lead '.
+                    'keeps who is.',
             ]);
         $this->record('lead', 'P-007', ['reading' => $this->map('P-007')])
             ->assertCreated()

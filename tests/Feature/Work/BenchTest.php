@@ -206,7 +206,9 @@ final class BenchTest extends TestCase
             $close,
         )['needs'];
         $standings = $this->getJson('/api/bench/A-121')->json('state.standings');
-        $known = [$back['id'], ...collect($needs)->flatMap(fn (array $need): array => $standings[$need[0]]['on'] ?? [])];
+        $known = [$back['id'], ...collect($needs)->flatMap(
+            fn (array $need): array => $standings[$need[0]]['on'] ?? [],
+        )];
         $close_ = ['kind' => 'closed', 'step' => $close, 'on' => $known];
         $this->record('A-121', $close_ + ['at' => $at(3)], 'bench2')->assertCreated();
         self::assertSame('done', $this->bead('A-121', 'end-a'));
@@ -354,7 +356,9 @@ final class BenchTest extends TestCase
         $inspect = $steps->firstWhere('task', 'inspect');
         self::assertContains('not-home', array_column($inspect['flaws'], 'id'));
         $join = $steps->firstWhere('task', 'join')['pieces'][5];
-        $count = fn (): float => (float) collect($this->as('planner')->getJson('/api/parts')->json('lines'))->firstWhere(
+        $count = fn (): float => (float) collect(
+            $this->as('planner')->getJson('/api/parts')->json('lines'),
+        )->firstWhere(
             'id',
             'contact-rect-male-fine',
         )['needed']['value'];

@@ -7,15 +7,20 @@ declare(strict_types=1);
  * facts (* for anything) → reason. Closed: what is not here is a defect.
  */
 return [
-    'answers/api/tests/progress/body/cursor' => 'where a page has read to: named after what was released, no longer after the number of its row',
-    'file/progress/V-406' => 'withdrawn since the release that the shop works from; a file carries what is decided, and no release',
-    'answers/api/runs/*/test*/body/fingerprint' => 'what a reading relies on is hashed by the second edition; the first one’s hash comes along as formerly',
+    'answers/api/tests/progress/body/cursor' => 'where a page has read to: named after what was released, no longer '.
+        'after the number of its row',
+    'file/progress/V-406' => 'withdrawn since the release that the shop works from; a file carries what is decided, '.
+        'and no release',
+    'answers/api/runs/*/test*/body/fingerprint' => 'what a reading relies on is hashed by the second edition; the '.
+        'first one’s hash comes along as formerly',
     'answers/api/runs/*/test*/body/formerly' => 'see fingerprint',
-    'answers/api/runs/*/test*/body/cards' => 'what a method is called, what it answers in and how near is near comes with the answer',
+    'answers/api/runs/*/test*/body/cards' => 'what a method is called, what it answers in and how near is near comes '.
+        'with the answer',
     'answers/api/runs/*/test*/body/methods/*/*/what' => 'see asks',
     'answers/api/runs/*/test*/body/methods/*/*/asks' => 'what is asked of a pair, as it is said',
     'answers/api/runs/*/test*/body/methods/*/*/unit' => 'a reading’s unit comes with its question',
-    'answers/api/runs/*/test*/body/methods/*/*/optional' => 'what a method is answered without is said with the question',
+    'answers/api/runs/*/test*/body/methods/*/*/optional' => 'what a method is answered without is said with the '.
+        'question',
     'answers/api/session/body/installations/*/address' => 'what every address calls an installation comes with it',
     'answers/api/session/body/open/address' => 'see installations',
     'answers/api/labels.csv' => 'a printed code names its installation',
@@ -25,7 +30,8 @@ return [
     'answers/api/runs/*/body/who' => 'see schedule',
     'answers/api/installation.json/body/people/*/id' => 'what records call a person by, beside the sign-in name',
     'answers/api/crew/body/people/*/id' => 'a person’s key in place of the number of a row',
-    'answers/api/crew/body/people/*/mine' => 'roles belong to the membership: a lead changes those of the own crew, and nobody’s password',
+    'answers/api/crew/body/people/*/mine' => 'roles belong to the membership: a lead changes those of the own crew, '.
+        'and nobody’s password',
     'answers/api/crew/body/people/*/left' => 'who is not of the crew any more is still known',
     'answers/api/crew/body/invites' => 'whether who asks may invite new people',
     'answers/api/crew/body/colleagues' => 'whom of the organisation the crew could take in',
@@ -41,7 +47,8 @@ return [
     'answers/api/outstanding/body/rules' => 'how many types the organisation’s library has newer',
     'answers/api/runs/*/body/basis' => 'what something that is recorded now is recorded on',
     'answers/api/runs/*/test*/body/basis' => 'see runs',
-    'answers/api/runs/*/body/history/*/doubt' => 'what is doubtful about when it is said to have been done; nothing in records of this version',
+    'answers/api/runs/*/body/history/*/doubt' => 'what is doubtful about when it is said to have been done; nothing '.
+        'in records of this version',
     'answers/api/runs/*/test*/body/trials/*/doubt' => 'see history',
     'answers/api/cutting/body/cables/*/assigned/*/cuts/*/basis' => 'see runs',
     'answers/api/site/body/runs/*/basis' => 'see runs',

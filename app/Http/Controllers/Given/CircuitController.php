@@ -76,7 +76,9 @@ final readonly class CircuitController
     /** A fitting, or a device's port. */
     private static function end(string $id, Loaded $loaded): string
     {
-        if ($id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null) {
+        if (
+            $id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null
+        ) {
             throw BadLine::because('terminator', $id, 'There is no such fitting or port. Choose one.');
         }
 

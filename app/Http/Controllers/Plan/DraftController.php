@@ -23,7 +23,8 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 /** Edits that were put aside: looked at again, made after all, or dropped. */
 final readonly class DraftController
 {
-    private const STALE = 'What this draft touches has been changed since it was put aside. Make the edit again where it stands now, and drop this one.';
+    private const STALE = 'What this draft touches has been changed since it was put aside. Make the edit again '.
+        'where it stands now, and drop this one.';
 
     public function __construct(private ChangeLog $log, private Foresight $foresight)
     {

@@ -229,7 +229,13 @@ final class RunResource
         $relied = $today?->for($event->kind, $event->side) ?? '';
 
         return [
-            ...array_diff_key(EventCodec::encode($event), ['reading' => 0, 'fingerprint' => 0, 'on' => 0, 'skew' => 0, 'with' => 0]),
+            ...array_diff_key(EventCodec::encode($event), [
+                'reading' => 0,
+                'fingerprint' => 0,
+                'on' => 0,
+                'skew' => 0,
+                'with' => 0,
+            ]),
             'doubt' => Doubt::of($event, $loaded->record),
             ...$event->instrument === '' ? [] : ['instrument' => $loaded->instruments()->named($event)],
             'who' => $loaded->people[$event->by] ?? $event->by,

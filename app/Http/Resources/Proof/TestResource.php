@@ -300,7 +300,8 @@ final class TestResource
         return $expectation->setup->makeup->mains
             ? [
                 'Mains: disconnect and prove dead at both ends before you touch a contact.',
-                'Protective earth, insulation and polarity are proven in this order by a licensed person, under local code, before it is energised.',
+                'Protective earth, insulation and polarity are proven in this order by a licensed person, under '.
+                    'local code, before it is energised.',
             ]
             : [];
     }

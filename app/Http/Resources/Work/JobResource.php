@@ -177,7 +177,11 @@ final class JobResource
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
                 foreach (
-                    $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
+                    $sheets->of(
+                        $loaded->installation->runs()[$id],
+                        $side,
+                        $loaded->plan()->runs[$id],
+                    )->fittings ?? [] as $at => $fitting
                 ) {
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [
