@@ -11,10 +11,12 @@ use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as Base;
 use Sartal\Core\File\InstallationFile;
+use Tests\Support\Contract;
 
 /** Feature tests run against PostgreSQL with the demo in it, through the importer; each in a transaction. */
 abstract class TestCase extends Base
@@ -27,6 +29,7 @@ abstract class TestCase extends Base
     protected function setUp(): void
     {
         parent::setUp();
+        $this->app['events']->listen(RequestHandled::class, Contract::hold(...));
         $this->installation = StoredInstallation::query()->where('key', 'brackwater')->firstOrFail();
     }
 

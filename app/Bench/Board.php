@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Contract\Map;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
@@ -23,7 +24,44 @@ use Sartal\Core\Work\Forecasting\Floor;
 use Sartal\Core\Work\Forecasting\Forecaster;
 use Sartal\Core\Work\Forecasting\Hand;
 
-/** What the lead looks at: who is on what, what is stopped and why, when it will be done, and what goes wrong where. */
+/**
+ * What the lead looks at: who is on what, what is stopped and why, when it will be done, and what goes wrong where.
+ *
+ * @phpstan-import-type QueueLine from Queue
+ * @phpstan-import-type FigureShown from PlanEncoder
+ *
+ * @phpstan-type BoardShown array{
+ *     forecast: BoardForecast,
+ *     people: list<BoardPerson>,
+ *     stopped: list<QueueLine>,
+ *     done: array{jobs: int, of: int},
+ *     families: list<FamilyYield>,
+ * }
+ * @phpstan-type BoardForecast array{
+ *     hours: FigureShown,
+ *     finish: string,
+ *     basis: string,
+ *     bottleneck: string,
+ *     stuck: list<string>,
+ *     ahead: Map<list<BookingShown>>,
+ * }
+ * @phpstan-type BookingShown array{job: string, code: string, words: string, from: float, minutes: float}
+ * @phpstan-type BoardPerson array{
+ *     id: string,
+ *     name: string,
+ *     skills: list<string>,
+ *     at: array{job: string, code: string}|null,
+ *     today: int,
+ * }
+ * @phpstan-type FamilyYield array{
+ *     family: string,
+ *     looked: int,
+ *     reworked: int,
+ *     flags: int,
+ *     yield: float|null,
+ *     found: Map<int>,
+ * }
+ */
 final readonly class Board
 {
     /** Kinds of events that confirm something. */
@@ -41,7 +79,7 @@ final readonly class Board
     ) {
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return BoardShown */
     public function of(StoredInstallation $stored): array
     {
         $lines = $this->queue->of($stored);
@@ -76,7 +114,7 @@ final readonly class Board
 
     /**
      * @param  list<Hand>  $hands
-     * @return array<int|string, mixed>
+     * @return BoardForecast
      */
     private function forecast(StoredInstallation $stored, array $hands): array
     {
@@ -142,7 +180,7 @@ final readonly class Board
                     ),
                 ),
             ),
-            'ahead' => (object) $ahead,
+            'ahead' => new Map($ahead),
         ];
     }
 
@@ -160,7 +198,7 @@ final readonly class Board
         }
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return BookingShown */
     private static function booking(Booking $booking, string $code): array
     {
         return [
@@ -175,7 +213,7 @@ final readonly class Board
     /**
      * @param  list<Membership>  $crew
      * @param  list<array<int|string, mixed>>  $lines
-     * @return list<array<int|string, mixed>>
+     * @return list<BoardPerson>
      */
     private function people(StoredInstallation $stored, array $crew, array $lines): array
     {
@@ -217,7 +255,7 @@ final readonly class Board
     /**
      * By family of connector: how many were looked over, how many went through at once, what was found.
      *
-     * @return list<array<int|string, mixed>>
+     * @return list<FamilyYield>
      */
     private function families(StoredInstallation $stored): array
     {
@@ -253,7 +291,7 @@ final readonly class Board
                 'reworked' => count($of['reworked']),
                 'flags' => $of['flags'],
                 'yield' => $looked === 0 ? null : round(100 * (1 - count($of['reworked']) / $looked)),
-                'found' => array_slice($of['found'], 0, 4, true),
+                'found' => new Map(array_slice($of['found'], 0, 4, true)),
             ];
         }
         usort(

@@ -8,8 +8,40 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
+use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Work\Bench\Skill;
 
-/** What the lead gave to whom: looms, jobs, and whatever takes a skill. */
+/**
+ * What the lead gave to whom: looms, jobs, and whatever takes a skill.
+ *
+ * @phpstan-import-type BeadShown from PlanEncoder
+ * @phpstan-import-type QueueLine from Queue
+ *
+ * @phpstan-type JobLine array{
+ *     mine: bool,
+ *     id: string,
+ *     codes: list<string>,
+ *     cable: string,
+ *     from: string,
+ *     to: string,
+ *     loom: string,
+ *     loomId: string,
+ *     build: value-of<Build>,
+ *     settled: int,
+ *     count: int,
+ *     minutes: float,
+ *     done: bool,
+ *     next: string,
+ *     where: string,
+ *     begun: bool,
+ *     hold: string|null,
+ *     questions: int,
+ *     skills: list<value-of<Skill>>,
+ *     alike: string,
+ *     strand: list<BeadShown>,
+ * }
+ */
 final class Given
 {
     /**
@@ -59,9 +91,9 @@ final class Given
     }
 
     /**
-     * @param  list<array<int|string, mixed>>  $lines  of the queue
+     * @param  list<QueueLine>  $lines  of the queue
      * @param  array<int|string, string>  $assemblyOf  run → assembly, as they are today
-     * @return list<array<int|string, mixed>> each with whether it was given to this person
+     * @return list<JobLine> each with whether it was given to this person
      */
     public function marked(StoredInstallation $stored, User $person, array $lines, array $assemblyOf): array
     {
@@ -69,12 +101,10 @@ final class Given
         $has = static fn (string $kind, string $key): bool => in_array($person->key, $given[$kind][$key] ?? [], true);
 
         return array_map(static function (array $line) use ($has): array {
-            $skills = is_array($line['skills']) ? $line['skills'] : [];
             $mine =
-                $has('assembly', (string) $line['id']) ||
-                $has('loom', (string) $line['loomId']) ||
-                array_filter($skills, static fn (mixed $skill): bool => is_string($skill) && $has('skill', $skill)) !==
-                    [];
+                $has('assembly', $line['id']) ||
+                $has('loom', $line['loomId']) ||
+                array_filter($line['skills'], static fn (string $skill): bool => $has('skill', $skill)) !== [];
 
             return ['mine' => $mine] + $line;
         }, $lines);

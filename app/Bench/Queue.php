@@ -7,12 +7,39 @@ namespace App\Bench;
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\Task;
 
 /**
  * Everything that is to be made, with how far it has come. Worked out once as long as nothing is decided or recorded.
+ *
+ * @phpstan-import-type BeadShown from PlanEncoder
+ *
+ * @phpstan-type QueueLine array{
+ *     id: string,
+ *     codes: list<string>,
+ *     cable: string,
+ *     from: string,
+ *     to: string,
+ *     loom: string,
+ *     loomId: string,
+ *     build: value-of<Build>,
+ *     settled: int,
+ *     count: int,
+ *     minutes: float,
+ *     done: bool,
+ *     next: string,
+ *     where: string,
+ *     begun: bool,
+ *     hold: string|null,
+ *     questions: int,
+ *     skills: list<value-of<Skill>>,
+ *     alike: string,
+ *     strand: list<BeadShown>,
+ * }
  */
 final readonly class Queue
 {
@@ -20,17 +47,17 @@ final readonly class Queue
     {
     }
 
-    /** @return list<array<int|string, mixed>> */
+    /** @return list<QueueLine> */
     public function of(StoredInstallation $stored): array
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf('queue.%s.%s.%s.%s', CodeEdition::id(), $stored->mark(), $stored->edition(), $last);
 
-        /** @var list<array<int|string, mixed>> */
+        /** @var list<QueueLine> */
         return Cache::store('file')->remember($key, 3600, fn (): array => $this->work($stored));
     }
 
-    /** @return list<array<int|string, mixed>> */
+    /** @return list<QueueLine> */
     private function work(StoredInstallation $stored): array
     {
         $loaded = $this->jobs->loaded($stored);

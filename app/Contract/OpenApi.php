@@ -8,8 +8,8 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
 use Illuminate\Routing\Router;
 use Illuminate\Support\Str;
+use LogicException;
 use ReflectionMethod;
-use ReflectionNamedType;
 
 /**
  * The contract, read off the routes, the shapes of their requests and what
@@ -19,9 +19,18 @@ final readonly class OpenApi
 {
     public const EDITION = '1';
 
+    /** What files are, by the end of their address. */
+    private const FILES = [
+        'pdf' => 'application/pdf',
+        'svg' => 'image/svg+xml',
+        'csv' => 'text/csv',
+        'json' => 'application/json',
+        'zip' => 'application/zip',
+    ];
+
     private const WRITES = ['POST', 'PUT', 'PATCH', 'DELETE'];
 
-    public function __construct(private Router $router, private ShapeReader $shapes)
+    public function __construct(private Router $router, private ShapeReader $shapes, private TypeNames $names)
     {
     }
 
@@ -29,11 +38,12 @@ final readonly class OpenApi
     public function document(): array
     {
         $schemas = new JsonSchema($this->shapes);
+        $answers = new AnswerSchema($this->names, new FileSchema(base_path(FileParts::SCHEMA)));
         $paths = [];
         foreach ($this->routes() as $route) {
             $path = '/'.preg_replace('~\{(\w+)\??\}~', '{$1}', $route->uri());
             foreach (array_diff($route->methods(), ['HEAD', 'OPTIONS']) as $method) {
-                $paths[$path][strtolower($method)] = $this->operation($route, $method, $schemas);
+                $paths[$path][strtolower($method)] = $this->operation($route, $method, $schemas, $answers);
             }
         }
         ksort($paths);
@@ -51,7 +61,7 @@ final readonly class OpenApi
             ],
             'paths' => $paths,
             'components' => [
-                'schemas' => $schemas->named() + ['Refusal' => self::refusal()],
+                'schemas' => self::together($schemas->named(), $answers->named(), ['Refusal' => self::refusal()]),
                 'responses' => [
                     'Refused' => [
                         'description' => 'Nothing was written. It says why, field by field where it is about fields.',
@@ -62,6 +72,25 @@ final readonly class OpenApi
                 ],
             ],
         ];
+    }
+
+    /**
+     * @param  array<int|string, array<int|string, mixed>>  ...$parts
+     * @return array<int|string, array<int|string, mixed>>
+     */
+    private static function together(array ...$parts): array
+    {
+        $all = [];
+        foreach ($parts as $part) {
+            $twice = array_intersect_key($all, $part);
+            if ($twice !== []) {
+                throw new LogicException(sprintf('%s is the name of two things.', implode(', ', array_keys($twice))));
+            }
+            $all = [...$all, ...$part];
+        }
+        ksort($all);
+
+        return $all;
     }
 
     /** @return list<Route> that belong to the contract */
@@ -107,14 +136,13 @@ final readonly class OpenApi
     }
 
     /** @return array<int|string, mixed> */
-    private function operation(Route $route, string $verb, JsonSchema $schemas): array
+    private function operation(Route $route, string $verb, JsonSchema $schemas, AnswerSchema $answers): array
     {
         $method = self::method($route);
         $class = Str::of($method->class)->after('App\\Http\\Controllers\\');
         $shape = $this->shape($route);
         $carries = ($method->getAttributes(Carries::class)[0] ?? null)?->newInstance();
-        $answer = $method->getReturnType();
-        $isJson = $answer instanceof ReflectionNamedType && str_ends_with($answer->getName(), 'JsonResponse');
+        $answer = $answers->of($method);
 
         return array_filter([
             'operationId' => $class->replace('\\', '.')->replace('Controller', '').'.'.$method->name.'.'.strtolower($verb),
@@ -129,8 +157,10 @@ final readonly class OpenApi
             },
             'responses' => [
                 '2XX' => [
-                    'description' => $isJson ? 'As JSON.' : 'As a file.',
-                    ...$isJson ? ['content' => ['application/json' => ['schema' => (object) []]]] : [],
+                    'description' => $answer === null ? 'As a file.' : 'As JSON.',
+                    'content' => $answer === null
+                            ? [self::FILES[pathinfo($route->uri(), PATHINFO_EXTENSION)] ?? '*/*' => (object) []]
+                            : ['application/json' => ['schema' => $answer]],
                 ],
                 '4XX' => ['$ref' => '#/components/responses/Refused'],
             ],
@@ -242,7 +272,10 @@ final readonly class OpenApi
                 ],
                 'yours' => ['description' => 'Of a write that came too late: what was sent.'],
                 'theirs' => ['description' => 'Of a write that came too late: what is there.'],
-                'version' => ['type' => 'integer', 'description' => 'Of what is there: to write over it.'],
+                'version' => [
+                    'type' => ['integer', 'null'],
+                    'description' => 'Of what is there, to write over it; null: there is nothing any more.',
+                ],
             ],
         ];
     }

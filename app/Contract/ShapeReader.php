@@ -67,12 +67,15 @@ final class ShapeReader
         return ($parameter->getAttributes($of)[0] ?? null)?->newInstance();
     }
 
-    /** @return array<string, string> parameter → what its docblock says of it */
+    /** @return array<int|string, string> parameter → what its docblock says of it */
     private static function words(string $docblock): array
     {
         $text = (string) preg_replace('~\s*\n\s*\*(?!\s*@)\s*~', ' ', $docblock);
         preg_match_all('~@param\s+(?:[^$]*?)\$(\w+)\s+([^@*]+?)\s*(?=\n|\*/|/$|$)~', $text, $found, PREG_SET_ORDER);
 
-        return array_column($found, 2, 1);
+        return array_filter(
+            array_map(static fn (string $words): string => trim($words, '/ '), array_column($found, 2, 1)),
+            static fn (string $words): bool => $words !== '',
+        );
     }
 }

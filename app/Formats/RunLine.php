@@ -74,7 +74,7 @@ final class RunLine
     /**
      * A run as a line: reading it back asks for the same run.
      *
-     * @return array<int|string, string>
+     * @return array<string, string>
      */
     public static function describe(Run $run, Installation $installation): array
     {

@@ -7,6 +7,7 @@ namespace App\Http;
 use App\Changes\Overtakes;
 use App\Changes\PutAside;
 use App\Changes\StaleWrite;
+use App\Contract\Refusal;
 use App\Formats\BadLine;
 use App\Formats\Slip;
 use App\Http\Resources\Later\ImpactResource;
@@ -28,7 +29,7 @@ final class Errors
             static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
         $exceptions->dontReport([BadLine::class, InvalidDocument::class, StaleWrite::class]);
-        $exceptions->dontReport([Refused::class, Overtakes::class, PutAside::class]);
+        $exceptions->dontReport([Refused::class, Refusal::class, Overtakes::class, PutAside::class]);
         $exceptions->render(
             static fn (StaleWrite $stale): JsonResponse => response()->json(app(StaleResource::class)->of($stale), 409),
         );
@@ -56,6 +57,12 @@ final class Errors
             static fn (PutAside $aside): JsonResponse => response()->json(
                 ['message' => $aside->getMessage(), 'draft' => $aside->draft],
                 409,
+            ),
+        );
+        $exceptions->render(
+            static fn (Refusal $refusal): JsonResponse => response()->json(
+                ['message' => $refusal->getMessage(), ...$refusal->more],
+                $refusal->status,
             ),
         );
         $exceptions->render(

@@ -16,7 +16,7 @@ use Sartal\Core\Work\Bench\Skill;
  * @property int $id
  * @property int $installation_id
  * @property int $user_id
- * @property list<string> $roles
+ * @property list<value-of<Role>> $roles
  * @property list<string> $skills
  * @property int $version
  * @property ?Carbon $ended_at null: of the crew

@@ -26,6 +26,8 @@ use Illuminate\Support\Facades\DB;
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
  * @property ?\Illuminate\Support\Carbon $archived_at since then it is read and not written
+ *
+ * @phpstan-type InstallationRef array{id: int, key: string, address: string, name: string, archived: bool}
  */
 final class StoredInstallation extends Model
 {
@@ -57,7 +59,7 @@ final class StoredInstallation extends Model
     }
 
     /**
-     * @return array{id: int, key: string, address: string, name: string, archived: bool} what a page has to know of it
+     * @return InstallationRef what a page has to know of it
      */
     public function reference(): array
     {

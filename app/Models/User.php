@@ -20,7 +20,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property ?string $known_as the sign-in name that a file or whoever invited them gave
  * @property string $name
  * @property ?string $password null: cannot sign in yet
- * @property list<string> $offices
+ * @property list<value-of<Office>> $offices
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
  * @property ?int $opened_id the installation that was opened last, on whatever device

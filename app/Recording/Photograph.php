@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recording;
 
+use App\Contract\Refusal;
 use GdImage;
-use Illuminate\Validation\ValidationException;
 
 /**
  * A photo as it is kept: drawn anew from its points, so that nothing of what
@@ -50,28 +50,27 @@ final readonly class Photograph
     {
     }
 
-    /** @throws ValidationException where it is no photo, or too large a one */
+    /** @throws Refusal where it is no photo, or too large a one */
     public static function from(string $path): self
     {
         $size = @getimagesize($path);
         $read = $size === false ? null : self::READ[$size[2]] ?? null;
         if ($size === false || $read === null) {
-            throw ValidationException::withMessages([
-                'picture' => 'This is no JPEG, PNG or WebP picture. Choose a photo.',
-            ]);
+            throw Refusal::of('picture', 'This is no JPEG, PNG or WebP picture. Choose a photo.');
         }
         if ($size[0] * $size[1] > self::MOST) {
-            throw ValidationException::withMessages([
-                'picture' => sprintf(
+            throw Refusal::of(
+                'picture',
+                sprintf(
                     'This photo has %d million points, and %d are read. Take it at a lower resolution.',
                     intdiv($size[0] * $size[1], 1_000_000),
                     intdiv(self::MOST, 1_000_000),
                 ),
-            ]);
+            );
         }
         $image = @$read($path);
         if (! ($image instanceof GdImage)) {
-            throw ValidationException::withMessages(['picture' => 'This picture is damaged. Take it again.']);
+            throw Refusal::of('picture', 'This picture is damaged. Take it again.');
         }
         $isDrawing = $size[2] === IMAGETYPE_PNG;
         $image = self::upright(self::scaled($image), $isDrawing ? 1 : self::orientation($path, $size[2]));

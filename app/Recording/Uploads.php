@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Recording;
 
+use App\Contract\Refusal;
 use App\Models\StoredInstallation;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
-use Illuminate\Validation\ValidationException;
 use Throwable;
 
 /** Photos by what they hold: each is kept once, and seen by the installations that uploaded it alone. */
@@ -53,19 +53,20 @@ final class Uploads
         }
     }
 
-    /** @throws ValidationException where the installation has its fill */
+    /** @throws Refusal where the installation has its fill */
     private static function limit(StoredInstallation $stored, Photograph $photo): void
     {
         $most = config('sartal.photos', 0);
         $kept = (int) DB::table('uploads')->where('installation_id', $stored->id)->sum('bytes');
         if (is_int($most) && $kept + strlen($photo->bytes) > $most && ! self::has($stored, $photo->name)) {
-            throw ValidationException::withMessages([
-                'picture' => sprintf(
+            throw Refusal::of(
+                'picture',
+                sprintf(
                     'The photos of this installation fill %d MB, which is all it has room for. '.
                         'Whoever runs this server can give it more (SARTAL_PHOTOS_MB).',
                     intdiv($kept, 1_000_000),
                 ),
-            ]);
+            );
         }
     }
 

@@ -19,7 +19,12 @@ use Sartal\Core\Ways\Routing\Hop;
  * Two states of one installation, line by line and field by field, in the words that people use of them.
  *
  * @phpstan-type Field array{field: string, was: string, is: string}
- * @phpstan-type Differing array{kind: string, name: string, change: string, fields: list<Field>}
+ * @phpstan-type Differing array{
+ *     kind: string,
+ *     name: string,
+ *     change: 'added'|'removed'|'changed'|'withdrawn',
+ *     fields: list<Field>,
+ * }
  */
 final class Comparison
 {
@@ -138,10 +143,7 @@ final class Comparison
             'made' => $run->build->value === 'shop' ? 'at the bench' : 'in place',
             'from' => $installation->locationName($run->a->location),
             'to' => $installation->locationName($run->b->location),
-            'ways' => implode(
-                ', ',
-                array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops),
-            ),
+            'ways' => implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops)),
             'loom' => $installation->looms()[$run->loom ?? '']->name ?? '',
             'cut length' => $plan->cut->result->canonical(),
             'note' => $run->note,

@@ -13,6 +13,7 @@ use Illuminate\Contracts\Cache\Repository;
  *
  * @phpstan-type Face array{id: string, form: string, svg: string}
  * @phpstan-type State array{form: string, left: int, waiting: list<Face>, printed: list<Face>}
+ * @phpstan-type RollState array{form: string, left: int, waiting: list<string>, printed: list<string>, next: string}
  */
 final readonly class RollPrinter
 {

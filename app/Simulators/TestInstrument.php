@@ -22,6 +22,17 @@ use Sartal\Core\Proof\Testing\Sample;
  * A stand-in for a test instrument, plugged into an assembly that may have
  * faults in it. It answers in the protocol of docs/formats.md from the wiring
  * alone, and knows nothing of what is expected.
+ *
+ * @phpstan-import-type MessageResult from InstrumentMessage
+ *
+ * @phpstan-type InstrumentSays array{
+ *     protocol: string,
+ *     version: int,
+ *     instrument: array{kind: value-of<InstrumentKind>, name: string, number: string},
+ *     taken: string,
+ *     assembly: string,
+ *     results: list<MessageResult>,
+ * }
  */
 final readonly class TestInstrument
 {
@@ -36,7 +47,7 @@ final readonly class TestInstrument
      * @param  list<Method>  $methods  empty: all that it can
      * @param  list<Fault>  $faults  that are in the assembly
      * @param  ?list<string>  $nodes  only what hangs on these; null: everything
-     * @return array<int|string, mixed> a message
+     * @return InstrumentSays a message
      */
     public function measure(UnderTest $test, array $methods, array $faults, ?array $nodes = null): array
     {
@@ -60,9 +71,7 @@ final readonly class TestInstrument
         }
         // Shells are lines of the map; a map that leaves them out would miss them.
         if (in_array(Method::Shells, $methods, true)) {
-            $methods = array_values(
-                array_filter($methods, static fn (Method $method): bool => $method !== Method::Map),
-            );
+            $methods = array_values(array_filter($methods, static fn (Method $method): bool => $method !== Method::Map));
         }
         $points = new Points($test);
         $senses = $test->expectation()->senses();

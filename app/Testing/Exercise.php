@@ -4,7 +4,19 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-/** What the trainer hides from one person, and what they have spent so far. */
+/**
+ * What the trainer hides from one person, and what they have spent so far.
+ *
+ * @phpstan-type ExerciseShown array{
+ *     id: string,
+ *     run: string,
+ *     budget: int,
+ *     opened: int,
+ *     minutes: float,
+ *     read: list<string>,
+ *     over: bool,
+ * }
+ */
 final readonly class Exercise
 {
     /**
@@ -56,7 +68,7 @@ final readonly class Exercise
         );
     }
 
-    /** @return array<int|string, mixed> without what is hidden */
+    /** @return ExerciseShown without what is hidden */
     public function shown(): array
     {
         return [

@@ -19,6 +19,22 @@ use Sartal\Core\Proof\Testing\Sample;
 /**
  * What an instrument says of one assembly (docs/formats.md, "Instruments"),
  * from and into JSON. A message with anything wrong in it is refused whole.
+ *
+ * @phpstan-import-type PointAt from Points
+ *
+ * @phpstan-type MessageResult array{
+ *     measure: value-of<Method>,
+ *     state?: string,
+ *     from?: PointAt,
+ *     lights?: list<PointAt>,
+ *     between?: list<PointAt>,
+ *     pair?: list<PointAt>,
+ *     colours?: float|list<string>|string,
+ *     value?: float|list<string>|string,
+ *     unit?: string,
+ *     what?: string,
+ *     split?: bool,
+ * }
  */
 final readonly class InstrumentMessage
 {
@@ -106,7 +122,7 @@ final readonly class InstrumentMessage
         return $sample;
     }
 
-    /** @return array<int|string, mixed> one result, as an instrument says it */
+    /** @return MessageResult one result, as an instrument says it */
     public static function result(Sample $sample, Points $points, UnderTest $test): array
     {
         $question = $sample->question;
@@ -115,6 +131,7 @@ final readonly class InstrumentMessage
         $value = ReadingCodec::value($sample->value);
         $point = $points->point(...);
 
+        /** @var MessageResult */
         return ['measure' => $question->method->value] +
             ($question->state === '' ? [] : ['state' => $question->state]) +
             match ($question->method) {

@@ -11,13 +11,15 @@ use Sartal\Core\Proof\Testing\Probe;
  * Points as an instrument names them, by end, connector and contact, and the
  * nodes that they are here. Where an end has one connector, its label may be
  * left out.
+ *
+ * @phpstan-type PointAt array{end: string, connector: string, contact: string}
  */
 final class Points
 {
     /** @var array<int|string, string> "end, label, contact" → node */
     private array $nodes = [];
 
-    /** @var array<int|string, array<int|string, string>> by node */
+    /** @var array<int|string, PointAt> by node */
     private array $points = [];
 
     public function __construct(UnderTest $test)
@@ -41,7 +43,7 @@ final class Points
         }
     }
 
-    /** @return array<int|string, string> */
+    /** @return PointAt */
     public function point(string $node): array
     {
         return $this->points[$node] ?? ['end' => '', 'connector' => '', 'contact' => $node];

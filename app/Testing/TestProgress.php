@@ -16,6 +16,19 @@ use Sartal\Core\Plan\Planning\Stage;
 
 /**
  * How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often.
+ *
+ * @phpstan-type Tally array{id: string, name: string, passed: int, failed: int, left: int}
+ * @phpstan-type TestTallies array{
+ *     all: Tally,
+ *     looms: list<Tally>,
+ *     places: list<Tally>,
+ *     cursor: string,
+ * }
+ * @phpstan-type Tallies array{
+ *     all: Tally,
+ *     looms: list<Tally>,
+ *     places: list<Tally>,
+ * }
  */
 final readonly class TestProgress
 {
@@ -23,7 +36,7 @@ final readonly class TestProgress
     {
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return TestTallies */
     public function of(StoredInstallation $stored): array
     {
         $cursor = sprintf(
@@ -33,7 +46,7 @@ final readonly class TestProgress
         );
         $key = sprintf('test-progress.%s.%s.%s', CodeEdition::id(), $stored->mark(), $cursor);
 
-        /** @var array<int|string, mixed> */
+        /** @var TestTallies */
         return Cache::store('file')->remember(
             $key,
             3600,
@@ -41,7 +54,7 @@ final readonly class TestProgress
         );
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return Tallies */
     private static function count(Loaded $loaded): array
     {
         $in = $loaded->installation;

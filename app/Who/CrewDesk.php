@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Who;
 
+use App\Contract\Refusal;
 use App\Models\Membership;
 use App\Models\Office;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 use Sartal\Core\Work\Bench\Skill;
 
 /** Who is of the crew of an installation, as what. It never loses its last lead. */
@@ -26,7 +26,7 @@ final readonly class CrewDesk
      * @param  list<string>  $roles
      * @param  list<string>  $skills
      *
-     * @throws ValidationException
+     * @throws Refusal
      */
     public function take(StoredInstallation $in, User $by, string $key, array $roles, array $skills): Membership
     {
@@ -36,9 +36,7 @@ final readonly class CrewDesk
                 ->where('key', $key)
                 ->where('retired_at', null)
                 ->first() ??
-            throw ValidationException::withMessages([
-                'person' => 'Nobody like that is at work in your organisation. Load the page again.',
-            ]);
+            throw Refusal::of('person', 'Nobody like that is at work in your organisation. Load the page again.');
         $member = $in->take($person, $roles, $skills);
         Logbook::write(
             Entry::Crew,
@@ -56,7 +54,7 @@ final readonly class CrewDesk
      * @param  list<string>  $roles
      * @param  list<string>  $skills
      *
-     * @throws ValidationException
+     * @throws Refusal
      */
     public function invite(
         StoredInstallation $in,
@@ -128,7 +126,7 @@ final readonly class CrewDesk
         DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$in->id, 'crew']);
     }
 
-    /** @throws ValidationException where nobody else leads */
+    /** @throws Refusal where nobody else leads */
     private static function leaveALead(StoredInstallation $in, Membership $but): void
     {
         if (! $but->hasRole(Role::Lead)) {
@@ -139,13 +137,10 @@ final readonly class CrewDesk
                 return;
             }
         }
-        throw ValidationException::withMessages([
-            'roles' => sprintf(
-                '%s is the only lead of %s. Make somebody else lead first.',
-                $but->user->name,
-                $in->name,
-            ),
-        ]);
+        throw Refusal::of(
+            'roles',
+            sprintf('%s is the only lead of %s. Make somebody else lead first.', $but->user->name, $in->name),
+        );
     }
 
     /**

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Who;
 
+use App\Contract\Refusal;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Validation\ValidationException;
 
 /** Passwords: long enough, everybody's own, and compared in the same time whether there is one or not. */
 final class Passwords
@@ -29,7 +29,7 @@ final class Passwords
         return Hash::check(self::readable($password), $hash) && $person?->password !== null;
     }
 
-    /** @throws ValidationException */
+    /** @throws Refusal */
     public static function set(User $person, string $password): void
     {
         self::check($person, $password);
@@ -45,7 +45,7 @@ final class Passwords
             ->delete();
     }
 
-    /** @throws ValidationException */
+    /** @throws Refusal */
     private static function check(User $person, string $password): void
     {
         $wrong = match (true) {
@@ -58,7 +58,7 @@ final class Passwords
             default => null,
         };
         if ($wrong !== null) {
-            throw ValidationException::withMessages(['password' => 'The password '.$wrong]);
+            throw Refusal::of('password', 'The password '.$wrong);
         }
     }
 

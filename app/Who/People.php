@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Who;
 
+use App\Contract\Refusal;
 use App\Models\Office;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 
 /** The people of an organisation: invited, renamed, given an office, retired. It never loses its last people office. */
 final readonly class People
@@ -22,7 +22,7 @@ final readonly class People
      *
      * @param  list<string>  $offices
      *
-     * @throws ValidationException
+     * @throws Refusal
      */
     public function invite(User $by, string $name, string $signIn, array $offices = []): Invited
     {
@@ -36,13 +36,14 @@ final readonly class People
             )
             ->first();
         if ($known !== null) {
-            throw ValidationException::withMessages([
-                'signIn' => sprintf(
+            throw Refusal::of(
+                'signIn',
+                sprintf(
                     '%s has this sign-in name already%s. Take them in, or choose another.',
                     $known->name,
                     $known->retired_at === null ? '' : ' and is retired',
                 ),
-            ]);
+            );
         }
 
         return DB::transaction(function () use ($by, $name, $signIn, $offices): Invited {
@@ -62,9 +63,7 @@ final readonly class People
     public function again(User $person, User $by): Invitation
     {
         if ($person->retired_at !== null) {
-            throw ValidationException::withMessages([
-                'person' => sprintf('%s is retired. Take them back first.', $person->name),
-            ]);
+            throw Refusal::of('person', sprintf('%s is retired. Take them back first.', $person->name));
         }
         Logbook::write(Entry::Office, sprintf('a new link for %s', $person->name), $by);
 
@@ -122,7 +121,7 @@ final readonly class People
         DB::select('select pg_advisory_xact_lock(?, hashtext(?))', [$of->organisation_id, 'people']);
     }
 
-    /** @throws ValidationException where nobody else looks after people */
+    /** @throws Refusal where nobody else looks after people */
     private static function leaveOne(User $but): void
     {
         if (! $but->holds(Office::People)) {
@@ -135,12 +134,13 @@ final readonly class People
             ->where('password', '<>', null)
             ->get();
         if (! $others->contains(static fn (User $other): bool => $other->holds(Office::People))) {
-            throw ValidationException::withMessages([
-                'offices' => sprintf(
+            throw Refusal::of(
+                'offices',
+                sprintf(
                     'Nobody but %s looks after the people of your organisation. Give somebody else that office first.',
                     $but->name,
                 ),
-            ]);
+            );
         }
     }
 }

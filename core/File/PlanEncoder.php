@@ -10,7 +10,9 @@ use Sartal\Core\Ends\Pinout\EndPinout;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Given\Measure\Term;
@@ -18,11 +20,46 @@ use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Given\Schools\LabelTurn;
 use Sartal\Core\Plan\Planning\AssemblyPlanner;
 use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Plan;
+use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\SwitchState;
 
-/** A plan into its JSON shape (docs/schema/plan.schema.json). */
+/**
+ * A plan into its JSON shape (docs/schema/plan.schema.json).
+ *
+ * @phpstan-type WorkedOut array{
+ *     result: string,
+ *     exact: string,
+ *     rounding: string,
+ *     terms: list<array{label: string, detail: string, amount: string, source: string}>,
+ * }
+ * @phpstan-type FigureShown array{
+ *     value: float|null,
+ *     text: string,
+ *     terms: list<array{label: string, detail: string, amount: string, source: string}>,
+ * }
+ * @phpstan-type LabelText array{
+ *     side: value-of<Side>,
+ *     leg: string,
+ *     code: string,
+ *     end: string,
+ *     to: string,
+ *     readsUpsideDown?: string,
+ *     prints?: string,
+ *     underlined?: bool,
+ *     word?: string,
+ * }
+ * @phpstan-type FindingShown array{
+ *     severity: value-of<Severity>,
+ *     code: string,
+ *     subject: string,
+ *     words: string,
+ *     remedy: string,
+ * }
+ * @phpstan-type BeadShown array{stage: value-of<Stage>, state: value-of<BeadState>}
+ */
 final class PlanEncoder
 {
     /** @return array<int|string, mixed> */
@@ -77,7 +114,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return WorkedOut */
     public static function worked(Worked $worked): array
     {
         return [
@@ -96,7 +133,7 @@ final class PlanEncoder
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return FigureShown */
     public static function figure(Figure $figure): array
     {
         return [
@@ -142,7 +179,7 @@ final class PlanEncoder
 
     /**
      * @param  array<array-key, string>  $rotations
-     * @return array<int|string, mixed>
+     * @return LabelText
      */
     public static function label(Label $label, array $rotations, LabelTurn $rule): array
     {
@@ -167,7 +204,7 @@ final class PlanEncoder
 
     /**
      * @param  list<Bead>  $strand
-     * @return list<array{stage: string, state: string}>
+     * @return list<BeadShown>
      */
     public static function strand(array $strand): array
     {
@@ -202,7 +239,7 @@ final class PlanEncoder
         return ['id' => $state->id, 'name' => $state->name, 'lights' => (object) $lines];
     }
 
-    /** @return array<int|string, string> */
+    /** @return FindingShown */
     public static function finding(Finding $finding): array
     {
         return [

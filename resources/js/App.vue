@@ -41,7 +41,7 @@ const outstanding = ref<Record<string, number>>({})
 async function count() {
   if (!person.value || !page.value || document.hidden) return
   try {
-    outstanding.value = await api.get<Record<string, number>>('outstanding')
+    outstanding.value = await api.get('outstanding')
   } catch {
     // The rail does without.
   }

@@ -96,7 +96,8 @@ const whose = (tab: Page): Promise<string[]> =>
           const asked = opening.result.transaction('waiting').objectStore('waiting').getAll()
           asked.onsuccess = () => {
             opening.result.close()
-            resolve((asked.result as { name: string }[]).map(item => item.name))
+            const waits = asked.result as { name: string; refused?: string }[]
+            resolve(waits.map(item => (item.refused ? `${item.name}: ${item.refused}` : item.name)))
           }
         }
       }),
@@ -171,7 +172,7 @@ test(`${SEEDS} interleavings of three tabs, a phone and two people`, async ({ br
         await come(context, who)
         await open(tab, addresses[0]!)
         await expect
-          .poll(async () => (await whose(tab)).filter(name => (name === TESTER) === (who === 'tester')))
+          .poll(async () => (await whose(tab)).filter(name => name.startsWith(TESTER) === (who === 'tester')))
           .toEqual([])
       }
     for (const tab of [...tabs, held]) expect(await whose(tab), `seed ${seed}`).toEqual([])

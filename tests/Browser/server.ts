@@ -49,11 +49,12 @@ export class OwnServer {
     rmSync(this.folder, { recursive: true, force: true })
     mkdirSync(join(this.folder, 'uploads'), { recursive: true })
     const host = `pgsql:host=127.0.0.1;port=${process.env.DB_PORT ?? '5432'};dbname=postgres`
-    const sql = [
-      `drop database if exists "${this.database}" with (force)`,
-      `create database "${this.database}" template "${TEMPLATE}"`,
-    ]
-    const run = sql.map(each => `$pdo->exec('${each}');`).join(' ')
+    // An ordinary role may not end the cluster's own workers that tidy a database up: it waits until they have left.
+    const drop = `drop database if exists "${this.database}" with (force)`
+    const run =
+      `for ($i = 1; ; $i++) { try { $pdo->exec('${drop}'); break; } ` +
+      `catch (PDOException $e) { if ($i === 40) throw $e; usleep(250000); } } ` +
+      `$pdo->exec('create database "${this.database}" template "${TEMPLATE}"');`
     execFileSync('php', ['-r', `$pdo = new PDO('${host}', getenv('DB_USERNAME'), getenv('DB_PASSWORD')); ${run}`])
   }
 

@@ -110,6 +110,29 @@ test('instruments and plans are kept, and what the house adds is asked for', asy
   await expect(page.getByText('Saved. Every test plan follows.')).toBeVisible()
 })
 
+test('a verdict that comes after the reading was recorded says nothing of the next one', async ({ page }) => {
+  await signIn(page, 'tester', '/test/D-033')
+  const slow: (() => Promise<void>)[] = []
+  await page.route(/\/runs\/[^/]+\/test$/, async route => {
+    const answer = await route.fetch()
+    slow.push(() => route.fulfill({ response: answer }))
+  })
+  const record = page.getByRole('button', { name: 'Record', exact: true })
+  // Each line is asked about: the verdicts are on their way when the last one is read.
+  await expect(async () => {
+    if (await record.isDisabled()) await page.getByRole('button', { name: 'As expected' }).click({ timeout: 1000 })
+    await expect(record).toBeEnabled({ timeout: 50 })
+  }).toPass({ intervals: [10] })
+  await expect.poll(() => slow.length).toBeGreaterThan(0)
+  await page.route(/\/events$/, route => route.abort())
+  await record.click()
+  await expect(page.getByText(/^Waits here: passes/)).toBeVisible()
+  await Promise.all(slow.map(answer => answer()))
+  await expect(page.getByText('Nothing read yet')).toBeVisible()
+  await page.waitForTimeout(500)
+  await expect(record).toBeDisabled()
+})
+
 test('a certifier card comes in, and a bad one names its rows', async ({ page }) => {
   await signIn(page, 'tester')
   const csv = await (await page.request.get('/api/simulators/certifier.csv?runs=C-418,C-419')).text()

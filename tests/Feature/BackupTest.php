@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use PDO;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
+use Tests\Support\Databases;
 
 /** Backup and restore as somebody would run them, on databases of their own. */
 final class BackupTest extends TestCase
@@ -22,7 +23,7 @@ final class BackupTest extends TestCase
         $this->folder = sys_get_temp_dir().'/sartal-backup-'.bin2hex(random_bytes(4));
         mkdir($this->folder.'/source/pictures', 0777, true);
         foreach ([self::SOURCE, self::COPY] as $database) {
-            self::pdo('postgres')->exec("drop database if exists {$database} with (force)");
+            Databases::drop(self::pdo('postgres'), $database);
         }
         self::pdo('postgres')->exec('create database '.self::SOURCE);
         $this->run_(['php', 'artisan', 'migrate', '--force', '--quiet'], self::SOURCE, 'source');
@@ -32,7 +33,7 @@ final class BackupTest extends TestCase
     protected function tearDown(): void
     {
         foreach ([self::SOURCE, self::COPY] as $database) {
-            self::pdo('postgres')->exec("drop database if exists {$database} with (force)");
+            Databases::drop(self::pdo('postgres'), $database);
         }
         (new Process(['rm', '-rf', $this->folder]))->run();
     }

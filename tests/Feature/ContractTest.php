@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Contract\Answer;
 use App\Contract\OpenApi;
 use App\Contract\Shape;
 use App\Contract\ShapeDecoder;
@@ -14,9 +15,12 @@ use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\RunVersion;
 use App\Http\Requests\Who\MemberChange;
 use App\Models\Role;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Routing\Route;
+use PHPUnit\Framework\AssertionFailedError;
 use PHPUnit\Framework\Attributes\DataProvider;
 use ReflectionClass;
+use Tests\Support\Contract;
 use Tests\TestCase;
 
 /** The contract is read off what the application does, and says all of it. */
@@ -89,6 +93,87 @@ final class ContractTest extends TestCase
     private function operation(Route $route, string $verb): array
     {
         return app(OpenApi::class)->document()['paths']['/'.$route->uri()][strtolower($verb)];
+    }
+
+    /** What is no file says what it is; there is no answer of whatever shape but the contract itself. */
+    public function test_every_answer_has_a_shape(): void
+    {
+        $without = [];
+        foreach (app(OpenApi::class)->document()['paths'] as $path => $operations) {
+            foreach ($operations as $verb => $operation) {
+                $content = $operation['responses']['2XX']['content'];
+                if (! isset($content['application/json']) || $content['application/json'] == (object) []) {
+                    $without[] = $verb.' '.str_replace('/api/i/{address}/', '', (string) $path);
+                }
+            }
+        }
+        sort($without);
+        self::assertSame(
+            [
+                'get /api/docs',
+                'get bench/{ids}/traveller.pdf',
+                'get cutting/cut-list.pdf',
+                'get installation.json',
+                'get labels.csv',
+                'get labels.pdf',
+                'get labels.svg',
+                'get labels/test-page.pdf',
+                'get looms/{id}/formboard.pdf',
+                'get looms/{id}/offsets.csv',
+                'get packs/{number}.zip',
+                'get packs/{number}/{name}',
+                'get parts.csv',
+                'get pictures/{name}',
+                'get plans/{id}.csv',
+                'get releases/{letter}/{what}.json',
+                'get roll-printer/printed/{number}.svg',
+                'get runs-template.csv',
+                'get runs/{id}/sheet/{side}/sheet.pdf',
+                'get runs/{id}/sheet/{side}/sheet.svg',
+                'get runs/{id}/sheet/{side}/strip.svg',
+                'get schedule.csv',
+                'get simulators/certifier.csv',
+                'post packs',
+            ],
+            $without,
+        );
+    }
+
+    /** What holds every other test's answers can let go of one. */
+    public function test_an_answer_that_the_contract_does_not_say_fails(): void
+    {
+        $this->as('bench')->getJson('/api/session')->assertOk();
+        $request = request();
+        Contract::hold(new RequestHandled($request, new Answer(['person' => null])));
+        foreach ([['person' => ['id' => 7]], ['name' => 'nobody'], []] as $wrong) {
+            $told = '';
+            try {
+                Contract::hold(new RequestHandled($request, new Answer($wrong)));
+            } catch (AssertionFailedError $failed) {
+                $told = $failed->getMessage();
+            }
+            self::assertStringContainsString('get /api/session answers what the contract does not say', $told);
+        }
+    }
+
+    public function test_names_stand_for_what_they_are_called_where_they_are_said(): void
+    {
+        $schemas = app(OpenApi::class)->document()['components']['schemas'];
+        // A shape with a field that may be left out, a list of another, an enum, a part of the file and its coordinates.
+        self::assertSame(
+            ['array', '#/components/schemas/BeadShown'],
+            [$schemas['Row']['properties']['strand']['type'], $schemas['Row']['properties']['strand']['items']['$ref']],
+        );
+        self::assertSame(['shop', 'site'], $schemas['Build']['enum']);
+        self::assertNotContains('note', $schemas['HistoryEvent']['required']);
+        self::assertArrayHasKey('note', $schemas['HistoryEvent']['properties']);
+        self::assertSame('#/components/schemas/FileWay', $schemas['BuildingWay']['properties']['part']['$ref']);
+        self::assertCount(2, $schemas['FileLocation']['properties']['at']['prefixItems']);
+        self::assertSame(
+            [['$ref' => '#/components/schemas/InstallationRef'], ['type' => 'null']],
+            $schemas['SessionOpen']['properties']['open']['anyOf'],
+        );
+        self::assertSame(['number', 'null'], $schemas['Reach']['properties']['margin']['type']);
     }
 
     public function test_every_shape_is_used_and_is_final_and_every_field_can_be_described(): void

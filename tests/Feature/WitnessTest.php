@@ -20,6 +20,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Tests\Placed;
+use Tests\Support\Databases;
 use Tests\Support\Unnamed;
 use Tests\Witness\Asking;
 use Tests\Witness\Differences;
@@ -42,7 +43,7 @@ final class WitnessTest extends TestCase
         parent::setUp();
         $this->database = strval(config('database.connections.pgsql.database'));
         $own = $this->database.'_witness';
-        DB::statement(sprintf('drop database if exists "%s" with (force)', $own));
+        Databases::drop(DB::getPdo(), $own);
         DB::statement(sprintf('create database "%s"', $own));
         $this->uploads = sys_get_temp_dir().'/'.$own.bin2hex(random_bytes(4));
         File::makeDirectory($this->uploads);
@@ -59,7 +60,7 @@ final class WitnessTest extends TestCase
     {
         config(['database.connections.pgsql.database' => $this->database]);
         DB::purge();
-        DB::statement(sprintf('drop database if exists "%s_witness" with (force)', $this->database));
+        Databases::drop(DB::getPdo(), $this->database.'_witness');
         File::deleteDirectory($this->uploads);
         Carbon::setTestNow();
         CarbonImmutable::setTestNow();

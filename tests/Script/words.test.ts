@@ -8,7 +8,7 @@ import { spoken } from '../../resources/js/ui/stages'
 import { slug } from '../../resources/js/ui/slug'
 import { inFigures, inWords, length, short, system } from '../../resources/js/ui/units'
 
-const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed']
+const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed'] as const
 function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
   return {
     id: codeOf,

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
 use App\Contract\OpenApi;
 use Illuminate\Contracts\View\View;
-use Illuminate\Http\JsonResponse;
 
 /** The contract: as a page for people, as OpenAPI for programs. */
 final class ContractController
@@ -17,8 +17,9 @@ final class ContractController
         return view('app');
     }
 
-    public function document(OpenApi $contract): JsonResponse
+    /** @return Answer<array<string, mixed>> */
+    public function document(OpenApi $contract): Answer
     {
-        return response()->json($contract->document());
+        return new Answer($contract->document());
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
@@ -18,16 +19,23 @@ use App\Who\Entry;
 use App\Who\Logbook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Str;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 
-/** The installations that somebody is of the crew of. */
+/**
+ * The installations that somebody is of the crew of.
+ *
+ * @phpstan-import-type InstallationRef from StoredInstallation
+ */
 final class InstallationController
 {
-    /** With "run": those that have it, for codes that were printed before a code named its installation. */
-    public function index(#[Query(RunSought::class)] RunSought $asked, #[CurrentUser] User $user): JsonResponse
+    /**
+     * With "run": those that have it, for codes that were printed before a code named its installation.
+     *
+     * @return Answer<array{installations: list<InstallationRef>}>
+     */
+    public function index(#[Query(RunSought::class)] RunSought $asked, #[CurrentUser] User $user): Answer
     {
         $run = $asked->run;
         $own = $user->installations();
@@ -36,22 +44,26 @@ final class InstallationController
             $own->whereHas('runs', static fn (Builder $each) => $each->where('key', $run));
         }
 
-        return response()->json([
-            'installations' => $own
-                ->get([
-                    'installations.id',
-                    'installations.key',
-                    'installations.address',
-                    'installations.name',
-                    'installations.archived_at',
-                ])
-                ->map(static fn (StoredInstallation $each): array => $each->reference())
-                ->all(),
+        return new Answer([
+            'installations' => array_values(
+                $own
+                    ->get([
+                        'installations.id',
+                        'installations.key',
+                        'installations.address',
+                        'installations.name',
+                        'installations.archived_at',
+                    ])
+                    ->map(static fn (StoredInstallation $each): array => $each->reference())
+                    ->all(),
+            ),
         ]);
     }
 
     /**
      * Begun "empty", from the "sample", or from a "file".
+     *
+     * @return Answer<InstallationRef>
      *
      * @throws InvalidDocument
      * @throws BadLine
@@ -60,7 +72,7 @@ final class InstallationController
         #[Body(NewInstallation::class)] NewInstallation $sent,
         #[CurrentUser] User $user,
         Beginning $beginning,
-    ): JsonResponse {
+    ): Answer {
         if ($sent->begin === Begin::File) {
             // A whole installation takes as long as it takes.
             set_time_limit(0);
@@ -70,7 +82,7 @@ final class InstallationController
             }
             $made = $beginning->from(InstallationFile::parse($file->getContent()), $user, 'from a file', $sent->crew);
 
-            return response()->json($made->reference(), 201);
+            return new Answer($made->reference(), 201);
         }
         $name = $sent->name;
         if ($name === '') {
@@ -82,7 +94,7 @@ final class InstallationController
                 ? $beginning->empty($user, $key, $name)
                 : $beginning->sample($user, $key, $name);
 
-        return response()->json($made->reference(), 201);
+        return new Answer($made->reference(), 201);
     }
 
     /** What its file calls it: after its name, and another where that is taken. */
@@ -101,12 +113,16 @@ final class InstallationController
         }
     }
 
-    /** Kept as it is: everybody of its crew goes on reading it, nobody writes. Or brought back. */
+    /**
+     * Kept as it is: everybody of its crew goes on reading it, nobody writes. Or brought back.
+     *
+     * @return Answer<InstallationRef>
+     */
     public function archive(
         #[Body(Archiving::class)] Archiving $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-    ): JsonResponse {
+    ): Answer {
         $archived = $sent->archived;
         if ($archived !== ($stored->archived_at !== null)) {
             $stored
@@ -117,6 +133,6 @@ final class InstallationController
             Logbook::write(Entry::Installation, sprintf($words, $stored->name), $user, $stored);
         }
 
-        return response()->json($stored->refresh()->reference());
+        return new Answer($stored->refresh()->reference());
     }
 }

@@ -1,3 +1,4 @@
+import type { Answer } from './answers'
 import { ask } from './ask'
 import type { Impact } from './change'
 import { address, belongsTo, endpoint } from './page'
@@ -95,18 +96,19 @@ async function send<T>(
   return answer as T
 }
 
+/** What an address answers is what the contract says of it: nobody says so a second time. */
 export const api = {
-  get: <T>(path: string) => send<T>('GET', path),
-  post: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body),
+  get: <const P extends string>(path: P) => send<Answer<P, 'get'>>('GET', path),
+  post: <const P extends string>(path: P, body: unknown = {}) => send<Answer<P, 'post'>>('POST', path, body),
   /** Something that somebody recorded for this installation, whichever the page is of, and whosever it is. */
-  record: <T>(path: string, body: unknown, of: string, who: string) => send<T>('POST', path, body, 'ask', of, who),
-  patch: <T>(path: string, body: unknown) => send<T>('PATCH', path, body),
-  put: <T>(path: string, body: unknown) => send<T>('PUT', path, body),
+  record: (path: string, body: unknown, of: string, who: string) => send<unknown>('POST', path, body, 'ask', of, who),
+  patch: <const P extends string>(path: P, body: unknown) => send<Answer<P, 'patch'>>('PATCH', path, body),
+  put: <const P extends string>(path: P, body: unknown) => send<Answer<P, 'put'>>('PUT', path, body),
   /** Somebody has seen what it overtakes. */
-  made: <T>(path: string, body: unknown = {}) => send<T>('POST', path, body, 'accept'),
-  delete: <T>(path: string, body: unknown = {}) => send<T>('DELETE', path, body),
+  made: <const P extends string>(path: P, body: unknown = {}) => send<Answer<P, 'post'>>('POST', path, body, 'accept'),
+  delete: <const P extends string>(path: P, body: unknown = {}) => send<Answer<P, 'delete'>>('DELETE', path, body),
   /** Of an installation that may be another one than the page's. */
-  removeAt: <T>(of: string, path: string) => send<T>('DELETE', path, {}, 'ask', of),
+  removeAt: (of: string, path: string) => send<unknown>('DELETE', path, {}, 'ask', of),
 }
 
 /** Long work that tells how far it is: one answer for each line. */

@@ -1,12 +1,5 @@
-export interface FigureTerm {
-  label: string
-  detail: string
-  amount: string
-  source: string
-}
+import type { Schemas } from './types'
+
 /** A number with its unit, and how it came about. */
-export interface Figure {
-  value: number | null
-  text: string
-  terms: FigureTerm[]
-}
+export type Figure = Schemas['FigureShown']
+export type FigureTerm = Figure['terms'][number]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Schemas } from '../api/types'
 import { onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useSession } from '../api/session'
@@ -6,13 +7,7 @@ import { useAttempt } from '../ui/attempt'
 import { when } from '../ui/units'
 
 /** One's own name, password, and where one is signed in. */
-interface Device {
-  id: string
-  kind: string
-  address: string
-  seen: string
-  here: boolean
-}
+type Device = Schemas['DevicesPage']['devices'][number]
 const session = useSession()
 const name = ref(session.session.person?.name ?? '')
 const current = ref('')
@@ -24,7 +19,7 @@ const word = useAttempt()
 const signed = useAttempt()
 const look = () =>
   signed.attempt(async () => {
-    devices.value = (await api.get<{ devices: Device[] }>('session/devices')).devices
+    devices.value = (await api.get('session/devices')).devices
   })
 onMounted(look)
 const rename = () =>
@@ -46,7 +41,7 @@ const change = () =>
   })
 const end = (device: Device) =>
   signed.attempt(async () => {
-    devices.value = (await api.delete<{ devices: Device[] }>(`session/devices/${device.id}`)).devices
+    devices.value = (await api.delete(`session/devices/${device.id}`)).devices
   })
 </script>
 

@@ -28,8 +28,8 @@ const make = () =>
       const form = new FormData()
       form.set('file', file.value!)
       form.set('crew', crew.value ? '1' : '0')
-      visit(await api.post<InstallationRef>('installations', form))
-    } else visit(await api.post<InstallationRef>('installations', { begin: begin.value, name: name.value }))
+      visit(await api.post('installations', form))
+    } else visit(await api.post('installations', { begin: begin.value, name: name.value }))
   })
 const leave = (each: InstallationRef) =>
   attempt(async () => {

@@ -1,17 +1,12 @@
 <script setup lang="ts">
+import type { Schemas } from '../api/types'
 import { onMounted, ref } from 'vue'
 import { api, ApiError } from '../api/client'
 import { useAttempt } from '../ui/attempt'
 
 /** Whoever was invited, or has forgotten their password, sets one here. */
 const props = defineProps<{ token: string }>()
-interface Invited {
-  name: string
-  organisation: string
-  signIn: string | null
-  chooses: boolean
-  least: number
-}
+type Invited = Schemas['InvitationPage']
 const { problem, busy, attempt } = useAttempt()
 const invited = ref<Invited | null>(null)
 const signIn = ref('')
@@ -20,7 +15,7 @@ const again = ref('')
 const over = ref('')
 onMounted(async () => {
   try {
-    invited.value = await api.get<Invited>(`invitations/${encodeURIComponent(props.token)}`)
+    invited.value = await api.get(`invitations/${encodeURIComponent(props.token)}`)
     signIn.value = invited.value.signIn ?? ''
   } catch (error) {
     over.value = error instanceof ApiError ? error.message : String(error)

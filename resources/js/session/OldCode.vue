@@ -15,9 +15,7 @@ const at = (of: InstallationRef) =>
     ? `/i/${of.address}/site?scan=${encodeURIComponent(props.run)}`
     : `/i/${of.address}/e/${encodeURIComponent(props.run)}/${encodeURIComponent(props.side)}`
 void attempt(async () => {
-  const { installations } = await api.get<{ installations: InstallationRef[] }>(
-    `installations?run=${encodeURIComponent(props.run)}`,
-  )
+  const { installations } = await api.get(`installations?run=${encodeURIComponent(props.run)}`)
   if (installations.length === 1) window.location.replace(at(installations[0]!))
   else found.value = installations
 })

@@ -1,42 +1,18 @@
 <script setup lang="ts">
+import type { Answer } from '../api/answers'
 import { computed, onMounted, ref } from 'vue'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
-import type { InstallationRef, Invitation, Office } from '../api/types'
+import type { Invitation, Office, Schemas } from '../api/types'
 import { useAttempt } from '../ui/attempt'
 import InviteLink from '../ui/InviteLink.vue'
 import { when } from '../ui/units'
 
 /** The organisation, for those who look after its people or its installations. */
-interface Somebody {
-  id: string
-  name: string
-  signIn: string | null
-  offices: Office[]
-  version: number
-  retired: boolean
-  signsIn: boolean
-  crews: number
-}
-interface Place extends InstallationRef {
-  crew: number
-  leads: string[]
-  mine: boolean
-}
-interface Organisation {
-  name: string
-  version: number
-  offices: Office[]
-  people: Somebody[]
-  installations: Place[]
-}
-interface Line {
-  what: string
-  words: string
-  at: string
-  who: string | null
-  installation: string | null
-}
+type Somebody = Schemas['OrganisationPerson']
+type Place = Schemas['OrganisationInstallation']
+type Organisation = Schemas['OrganisationPage']
+type Line = Answer<'organisation/log', 'get'>['rows'][number]
 const OFFICES: [Office, string][] = [
   ['people', 'looks after people: invites, retires, puts a lead'],
   ['installations', 'looks after installations: begins and brings in'],
@@ -60,13 +36,13 @@ function take(now: Organisation) {
 }
 onMounted(() =>
   attempt(async () => {
-    take(await api.get<Organisation>('organisation'))
+    take(await api.get('organisation'))
   }),
 )
 const rename = () =>
   attempt(async () => {
     try {
-      take(await api.put<Organisation>('organisation', { name: name.value, version: organisation.value!.version }))
+      take(await api.put('organisation', { name: name.value, version: organisation.value!.version }))
       await session.load()
       renaming.value = false
     } catch (error) {
@@ -94,29 +70,29 @@ const save = () =>
   attempt(async () => {
     if (somebody.value)
       take(
-        await api.patch<Organisation>(`organisation/people/${somebody.value.id}`, {
+        await api.patch(`organisation/people/${somebody.value.id}`, {
           name: draft.value.name,
           offices: draft.value.offices,
           version: somebody.value.version,
         }),
       )
     else {
-      const made = await api.post<{ invitation: Invitation }>('organisation/people', draft.value)
+      const made = await api.post('organisation/people', draft.value)
       shown.value = { name: draft.value.name, invitation: made.invitation }
-      take(await api.get<Organisation>('organisation'))
+      take(await api.get('organisation'))
     }
     chosen.value = null
     await session.load()
   })
 const again = (person: Somebody) =>
   attempt(async () => {
-    const made = await api.post<{ invitation: Invitation }>(`organisation/people/${person.id}/invitation`)
+    const made = await api.post(`organisation/people/${person.id}/invitation`)
     shown.value = { name: person.name, invitation: made.invitation }
   })
 const retire = (person: Somebody) =>
   attempt(async () => {
     take(
-      await api.put<Organisation>(`organisation/people/${person.id}/retired`, {
+      await api.put(`organisation/people/${person.id}/retired`, {
         retired: !person.retired,
       }),
     )
@@ -125,7 +101,7 @@ const retire = (person: Somebody) =>
 const lead = (place: Place) =>
   attempt(async () => {
     take(
-      await api.put<Organisation>(`organisation/installations/${place.address}/lead`, {
+      await api.put(`organisation/installations/${place.address}/lead`, {
         person: leads.value[place.address],
       }),
     )
@@ -133,7 +109,7 @@ const lead = (place: Place) =>
   })
 const read = () =>
   attempt(async () => {
-    log.value = (await api.get<{ rows: Line[] }>('organisation/log')).rows
+    log.value = (await api.get('organisation/log')).rows
   })
 </script>
 

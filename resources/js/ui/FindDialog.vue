@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../api/answers'
 import { useDebounceFn } from '@vueuse/core'
 import { nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -7,12 +8,7 @@ import { useSession } from '../api/session'
 import { leadsAway, readLabel } from './label'
 
 /** One field for everything: type, or scan a label, and it opens. */
-interface Found {
-  kind: string
-  name: string
-  about: string
-  path: string
-}
+type Found = Answer<'find', 'get'>['found'][number]
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const session = useSession()
@@ -39,7 +35,7 @@ async function look() {
     return
   }
   try {
-    const answer = await api.get<{ found: Found[] }>(`find?q=${encodeURIComponent(asked)}`)
+    const answer = await api.get(`find?q=${encodeURIComponent(asked)}`)
     if (asked !== text.value) return
     found.value = answer.found
     looked.value = asked

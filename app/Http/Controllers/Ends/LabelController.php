@@ -8,6 +8,7 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
@@ -29,7 +30,6 @@ use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Simulators\RollPrinter;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
@@ -41,18 +41,38 @@ use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Installation\LabelScheme;
 
-/** Labels: what they say, on sheets, off a roll, as CSV, and which are printed. */
+/**
+ * Labels: what they say, on sheets, off a roll, as CSV, and which are printed.
+ *
+ * @phpstan-import-type LabelLine from LabelResource
+ * @phpstan-import-type Geometry from LabelResource
+ * @phpstan-import-type LabelFinding from LabelResource
+ * @phpstan-import-type RollState from RollPrinter
+ *
+ * @phpstan-type LabelsPage array{
+ *     labels: list<LabelLine>,
+ *     scheme: array{end: string, endLine: string, leg: string, legLine: string, limit: int},
+ *     tokens: array<string, string>,
+ *     version: int,
+ *     geometries: list<Geometry>,
+ *     findings: list<LabelFinding>,
+ *     printer: RollState,
+ * }
+ */
 final readonly class LabelController
 {
     public function __construct(private LabelStock $stock)
     {
     }
 
-    public function index(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<LabelsPage>
+     */
+    public function index(StoredInstallation $stored, Loaded $loaded): Answer
     {
-        return response()->json([
+        return new Answer([
             'labels' => LabelResource::lines($this->stock->of($loaded), $this->stock->printed($stored), $loaded),
-            'scheme' => FileEncoder::rules($loaded->installation->rules())['labels'],
+            'scheme' => LabelResource::scheme($loaded->installation->rules()->labels),
             'tokens' => LabelScheme::TOKENS,
             'version' => $stored->version,
             'geometries' => LabelResource::geometries(),
@@ -61,34 +81,39 @@ final readonly class LabelController
         ]);
     }
 
-    /** What a scheme would print, before it is saved. */
+    /**
+     * What a scheme would print, before it is saved.
+     *
+     * @return Answer<array{labels: list<LabelLine>, findings: list<LabelFinding>}>
+     */
     public function preview(
         #[Body(LabelSchemePreview::class)] LabelSchemePreview $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Foresight $foresight,
-    ): JsonResponse {
+    ): Answer {
         $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($sent->scheme)));
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Rules, $stored->key, $rules)]);
 
-        return response()->json([
+        return new Answer([
             'labels' => LabelResource::lines($this->stock->of($then), $this->stock->printed($stored), $then),
             'findings' => LabelResource::findings($then),
         ]);
     }
 
+    /** @return Answer<array{saved: true}> */
     public function save(
         #[Body(LabelSchemeChange::class)] LabelSchemeChange $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         ChangeLog $log,
-    ): JsonResponse {
+    ): Answer {
         $rules = FileEncoder::rules($loaded->installation->rules()->withLabels(self::scheme($sent->scheme)));
         $edit = new Edit(DecisionKind::Rules, $stored->key, $rules, $sent->version ?? 0);
         $log->write(Decision::on($loaded, $author, 'Labels say something else', [$edit], part: 'labels'));
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
     public function pdf(
@@ -161,23 +186,25 @@ final readonly class LabelController
         return self::file($csv, 'text/csv; charset=UTF-8', 'labels.csv');
     }
 
+    /** @return Answer<array{marked: int}> */
     public function mark(
         #[Body(LabelsMarked::class)] LabelsMarked $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
-        return response()->json([
+    ): Answer {
+        return new Answer([
             'marked' => $this->stock->mark($stored, $user, $sent->ids, $this->stock->of($loaded)),
         ]);
     }
 
+    /** @return Answer<array{out: list<string>, printer: RollState}> */
     public function roll(
         #[Body(LabelsToRoll::class)] LabelsToRoll $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $labels = $this->stock->of($loaded);
         $wanted = array_flip($sent->ids);
         $faces = [];
@@ -192,15 +219,16 @@ final readonly class LabelController
         $out = $printer->print($faces);
         $this->stock->mark($stored, $user, $out, $labels);
 
-        return response()->json(['out' => $out, 'printer' => $printer->summary()]);
+        return new Answer(['out' => $out, 'printer' => $printer->summary()]);
     }
 
+    /** @return Answer<array{out: list<string>, printer: RollState}> */
     public function load(
         #[Body(RollLoaded::class)] RollLoaded $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $part = $loaded->installation->catalogue->parts()[$sent->part] ?? null;
         if ($part?->face === null) {
             abort(422, 'Choose what is on the roll: a label of the catalogue.');
@@ -209,7 +237,7 @@ final readonly class LabelController
         $out = $printer->load($part->id);
         $this->stock->mark($stored, $user, $out, $this->stock->of($loaded));
 
-        return response()->json(['out' => $out, 'printer' => $printer->summary()]);
+        return new Answer(['out' => $out, 'printer' => $printer->summary()]);
     }
 
     public function picture(StoredInstallation $stored, int $number): Response
@@ -221,12 +249,13 @@ final readonly class LabelController
         );
     }
 
-    public function cancel(StoredInstallation $stored): JsonResponse
+    /** @return Answer<array{printer: RollState}> */
+    public function cancel(StoredInstallation $stored): Answer
     {
         $printer = $this->printer($stored);
         $printer->cancel();
 
-        return response()->json(['printer' => $printer->summary()]);
+        return new Answer(['printer' => $printer->summary()]);
     }
 
     private function onSheets(

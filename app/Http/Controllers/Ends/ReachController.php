@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ends;
 
+use App\Contract\Answer;
 use App\Http\Resources\Ends\ReachResource;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 
-/** How far every circuit goes, beside how far it may go. */
+/**
+ * How far every circuit goes, beside how far it may go.
+ *
+ * @phpstan-import-type Reach from ReachResource
+ */
 final readonly class ReachController
 {
-    public function __invoke(Loaded $loaded): JsonResponse
+    /** @return Answer<array{circuits: list<Reach>}> */
+    public function __invoke(Loaded $loaded): Answer
     {
-        return response()->json(['circuits' => ReachResource::of($loaded)]);
+        return new Answer(['circuits' => ReachResource::of($loaded)]);
     }
 }

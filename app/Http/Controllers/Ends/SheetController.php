@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ends;
 
+use App\Contract\Answer;
 use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\StrippedEnd;
@@ -15,20 +16,24 @@ use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Requests\Ends\System;
 use App\Http\Resources\Ends\SheetResource;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\EndSheets;
 
-/** The sheet at the vice: on screen, as SVG and as PDF. */
+/**
+ * The sheet at the vice: on screen, as SVG and as PDF.
+ *
+ * @phpstan-import-type Sheet from SheetResource
+ */
 final class SheetController
 {
-    public function show(Loaded $loaded, string $id, string $side): JsonResponse
+    /** @return Answer<array{sheet: Sheet, other: Sheet}> */
+    public function show(Loaded $loaded, string $id, string $side): Answer
     {
         $sheet = self::sheet($loaded, $id, self::side($side));
 
-        return response()->json([
+        return new Answer([
             'sheet' => SheetResource::of($sheet, $loaded),
             'other' => SheetResource::of(self::sheet($loaded, $id, $sheet->side->other()), $loaded),
         ]);

@@ -6,14 +6,15 @@ namespace App\Http\Controllers\File;
 
 use App\Changes\Author;
 use App\Changes\RunDesk;
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Formats\BadLine;
 use App\Formats\RunColumns;
 use App\Formats\RunLine;
 use App\Formats\RunsCsv;
 use App\Http\Requests\File\RunsFile;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Sartal\Core\Plan\Proposing\Proposal;
 
@@ -33,8 +34,23 @@ final readonly class CsvController
         return self::csv("\xEF\xBB\xBF".implode(',', RunLine::FIELDS)."\r\n", 'runs-template.csv');
     }
 
-    /** What a file would bring, or every row that keeps it out. Saves nothing. */
-    public function preview(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded): JsonResponse
+    /**
+     * What a file would bring, or every row that keeps it out. Saves nothing.
+     *
+     * @return Answer<array{
+     *     problems: list<array{row: int, column: string, value: string, remedy: string}>,
+     *     columns: list<array{name: string, takenAs: string|null}>,
+     *     runs: list<array{
+     *         code: string,
+     *         cable: string,
+     *         from: string,
+     *         to: string,
+     *         circuits: int,
+     *         fittings: int,
+     *     }>,
+     * }>
+     */
+    public function preview(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded): Answer
     {
         ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(
             self::text($sent),
@@ -42,7 +58,7 @@ final readonly class CsvController
             self::columns($sent),
         );
 
-        return response()->json([
+        return new Answer([
             'problems' => $problems,
             'columns' => $columns,
             'runs' => $problems !== []
@@ -63,7 +79,8 @@ final readonly class CsvController
         ]);
     }
 
-    public function import(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded, Author $author): JsonResponse
+    /** @return Answer<array{imported: int}> */
+    public function import(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded, Author $author): Answer
     {
         ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(
             self::text($sent),
@@ -71,14 +88,11 @@ final readonly class CsvController
             self::columns($sent),
         );
         if ($problems !== []) {
-            return response()->json(
-                ['message' => 'Nothing was imported. Mend the rows named, then import again.', 'problems' => $problems],
-                422,
-            );
+            throw Refusal::rows('Nothing was imported. Mend the rows named, then import again.', $problems);
         }
         $this->desk->addAll($loaded, $author, $proposals);
 
-        return response()->json(['imported' => count($proposals)], 201);
+        return new Answer(['imported' => count($proposals)], 201);
     }
 
     /** What a person said that columns hold which Sartal did not know. */

@@ -9,6 +9,7 @@ use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
 use App\Changes\Sound;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\PartPreview;
@@ -18,7 +19,6 @@ use App\Http\Resources\Ways\ReroutedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
@@ -31,12 +31,29 @@ use Sartal\Core\Later\Changing\Pieces;
 use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Plan\Planning\Rerouted;
 
-/** The building: the schematic map and what lies in its ways. */
+/**
+ * The building: the schematic map and what lies in its ways.
+ *
+ * @phpstan-import-type Building from BuildingResource
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type ReroutedShown from ReroutedResource
+ *
+ * @phpstan-type LeewayShown array{
+ *     way: string,
+ *     name: string,
+ *     run: string,
+ *     code: string,
+ *     before: string,
+ *     atMost: string,
+ *     margin: WorkedOut,
+ * }
+ */
 final readonly class BuildingController
 {
     private const STALE = 'Somebody has changed one of these ways meanwhile. Load the building again.';
 
-    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /** @return Answer<Building> */
+    public function show(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $versions = [];
         foreach (
@@ -49,11 +66,15 @@ final readonly class BuildingController
             $versions[$part->kind.' '.$part->key] = (int) $part->version;
         }
 
-        return response()->json(BuildingResource::of($loaded, $versions));
+        return new Answer(BuildingResource::of($loaded, $versions));
     }
 
-    /** How far a place may move before the first cable that is cut no longer reaches. */
-    public function leeway(Loaded $loaded, string $id): JsonResponse
+    /**
+     * How far a place may move before the first cable that is cut no longer reaches.
+     *
+     * @return Answer<array{lines: list<LeewayShown>, follow: int}>
+     */
+    public function leeway(Loaded $loaded, string $id): Answer
     {
         abort_unless(
             isset($loaded->installation->locations()[$id]) || isset($loaded->installation->junctions()[$id]),
@@ -81,10 +102,14 @@ final readonly class BuildingController
                 ($run->a->location === $id || $run->b->location === $id),
         );
 
-        return response()->json(['lines' => $lines, 'follow' => count($follow)]);
+        return new Answer(['lines' => $lines, 'follow' => count($follow)]);
     }
 
-    /** Moves a place along the ways that lead to it: so much longer, or shorter, each. One change. */
+    /**
+     * Moves a place along the ways that lead to it: so much longer, or shorter, each. One change.
+     *
+     * @return Answer<array{saved: true, rerouted: ReroutedShown}>
+     */
     public function move(
         #[Body(PlaceMove::class)] PlaceMove $sent,
         StoredInstallation $stored,
@@ -92,7 +117,7 @@ final readonly class BuildingController
         Author $author,
         ChangeLog $log,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $name =
             $loaded->installation->locations()[$id]->name ??
             ($loaded->installation->junctions()[$id]->name ?? abort(404, 'There is no such place here.'));
@@ -104,7 +129,7 @@ final readonly class BuildingController
             ->write(Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE))
             ->now();
 
-        return response()->json([
+        return new Answer([
             'saved' => true,
             'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
         ]);
@@ -143,17 +168,18 @@ final readonly class BuildingController
         return new Edit(DecisionKind::Way, $id, ['length' => $length->canonical()] + $row->definition, $row->version);
     }
 
-    /** What a way would do to the runs, before it is saved. */
-    public function preview(
-        #[Body(PartPreview::class)] PartPreview $sent,
-        Loaded $loaded,
-        Foresight $foresight,
-    ): JsonResponse {
+    /**
+     * What a way would do to the runs, before it is saved.
+     *
+     * @return Answer<ReroutedShown>
+     */
+    public function preview(#[Body(PartPreview::class)] PartPreview $sent, Loaded $loaded, Foresight $foresight): Answer
+    {
         $way = Decided::canonical(DecisionKind::Way, $sent->part);
         Sound::check(DecisionKind::Way, $way, $loaded->installation);
         $id = is_string($way['id'] ?? null) ? $way['id'] : '';
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Way, $id, $way)]);
 
-        return response()->json(ReroutedResource::of($foresight->rerouted($loaded, $then)));
+        return new Answer(ReroutedResource::of($foresight->rerouted($loaded, $then)));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Contract\Answer;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\SignalFunction;
@@ -13,16 +13,43 @@ use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Location;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Installation\WayKind;
 
-/** What a planner can choose from in this installation. */
+/**
+ * What a planner can choose from in this installation.
+ *
+ * @phpstan-type CatalogueShown array{
+ *     cables: list<array{
+ *         id: string,
+ *         name: string,
+ *         family: string,
+ *         prefix: string,
+ *         outerDiameter: string,
+ *     }>,
+ *     signals: list<array{id: string, name: string, functions: list<string>}>,
+ *     plans: list<array{
+ *         id: string,
+ *         name: string,
+ *         channels: int,
+ *         connector: string,
+ *         functions: list<string>,
+ *     }>,
+ *     locations: list<array{id: string, name: string}>,
+ *     ways: list<array{id: string, name: string, kind: value-of<WayKind>, length: string}>,
+ *     looms: list<array{id: string, name: string}>,
+ * }
+ */
 final class CatalogueController
 {
-    public function show(Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<CatalogueShown>
+     */
+    public function show(Loaded $loaded): Answer
     {
         $in = $loaded->installation;
         $named = static fn (Location|Loom $thing): array => ['id' => $thing->id, 'name' => $thing->name];
 
-        return response()->json([
+        return new Answer([
             'cables' => array_values(
                 array_map(
                     static fn (CableType $cable): array => [
@@ -74,7 +101,7 @@ final class CatalogueController
                     static fn (Way $way): array => [
                         'id' => $way->id,
                         'name' => $way->name,
-                        'kind' => $way->kind,
+                        'kind' => $way->kind->value,
                         'length' => $way->length->canonical(),
                     ],
                     $in->ways(),

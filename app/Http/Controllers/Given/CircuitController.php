@@ -7,12 +7,12 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\CircuitChange;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
@@ -28,12 +28,13 @@ final readonly class CircuitController
     {
     }
 
+    /** @return Answer<array{saved: true}> */
     public function update(
         #[Body(CircuitChange::class)] CircuitChange $sent,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $circuit = $loaded->installation->circuits()[$id] ?? abort(404, 'There is no such circuit here.');
         $changed = new Circuit(
             $id,
@@ -48,7 +49,7 @@ final readonly class CircuitController
         $edit = new Edit(DecisionKind::Circuit, $id, FileEncoder::circuit($changed), $sent->version);
         $this->log->write(Decision::on($loaded, $author, sprintf('Circuit %s changed', $sent->name), [$edit]));
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
     /** What it is asked to carry; what nobody sent stays as it was. */
@@ -76,9 +77,7 @@ final readonly class CircuitController
     /** A fitting, or a device's port. */
     private static function end(string $id, Loaded $loaded): string
     {
-        if (
-            $id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null
-        ) {
+        if ($id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null) {
             throw BadLine::because('terminator', $id, 'There is no such fitting or port. Choose one.');
         }
 

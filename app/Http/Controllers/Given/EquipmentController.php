@@ -7,7 +7,9 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\DeviceChange;
 use App\Http\Requests\Given\OnVersion;
@@ -15,7 +17,6 @@ use App\Http\Requests\Given\Plugging;
 use App\Http\Resources\Given\EquipmentResource;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
@@ -25,19 +26,25 @@ use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PortRef;
 
-/** Devices, racks and panels with their ports, and what is plugged into them. */
+/**
+ * Devices, racks and panels with their ports, and what is plugged into them.
+ *
+ * @phpstan-import-type Device from EquipmentResource
+ */
 final readonly class EquipmentController
 {
     public function __construct(private ChangeLog $log)
     {
     }
 
-    public function index(Loaded $loaded): JsonResponse
+    /** @return Answer<array{equipment: list<Device>}> */
+    public function index(Loaded $loaded): Answer
     {
-        return response()->json(['equipment' => EquipmentResource::all($loaded)]);
+        return new Answer(['equipment' => EquipmentResource::all($loaded)]);
     }
 
-    public function save(#[Body(DeviceChange::class)] DeviceChange $sent, Loaded $loaded, Author $author): JsonResponse
+    /** @return Answer<array{saved: true}> */
+    public function save(#[Body(DeviceChange::class)] DeviceChange $sent, Loaded $loaded, Author $author): Answer
     {
         $problems = new Problems();
         $fields = Fields::from($sent->device, '', $problems);
@@ -58,12 +65,13 @@ final readonly class EquipmentController
         );
     }
 
+    /** @return Answer<array{saved: true}> */
     public function remove(
         #[Body(OnVersion::class)] OnVersion $sent,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $device = $loaded->installation->equipment()[$id] ?? abort(404, 'There is no such device here.');
         foreach ($loaded->installation->matings() as $mating) {
             if (PortRef::from($mating->with)->device === $id) {
@@ -90,8 +98,12 @@ final readonly class EquipmentController
         return null;
     }
 
-    /** Plugs a fitting into a port, or leaves the port free; "was" is what whoever says so saw there. */
-    public function plug(#[Body(Plugging::class)] Plugging $sent, Loaded $loaded, Author $author): JsonResponse
+    /**
+     * Plugs a fitting into a port, or leaves the port free; "was" is what whoever says so saw there.
+     *
+     * @return Answer<array{saved: true}>
+     */
+    public function plug(#[Body(Plugging::class)] Plugging $sent, Loaded $loaded, Author $author): Answer
     {
         [$port, $fitting] = [$sent->port, $sent->fitting];
         if ($loaded->installation->port($port) === null) {
@@ -102,18 +114,15 @@ final readonly class EquipmentController
         }
         $there = self::plugged($loaded, $port);
         if ($sent->was !== $there) {
-            return response()->json(
-                [
-                    'message' => $there === null
-                            ? 'Somebody else has left this port free meanwhile.'
-                            : sprintf(
-                                'Somebody else has plugged %s in here meanwhile.',
-                                $loaded->installation->fittings()[$there]->label ?? $there,
-                            ),
-                    'yours' => ['fitting' => $fitting],
-                    'theirs' => ['fitting' => $there],
-                ],
-                409,
+            throw Refusal::late(
+                $there === null
+                    ? 'Somebody else has left this port free meanwhile.'
+                    : sprintf(
+                        'Somebody else has plugged %s in here meanwhile.',
+                        $loaded->installation->fittings()[$there]->label ?? $there,
+                    ),
+                ['fitting' => $fitting],
+                ['fitting' => $there],
             );
         }
         $matings = array_values(
@@ -170,10 +179,11 @@ final readonly class EquipmentController
         }
     }
 
-    private function write(Loaded $loaded, Author $author, string $words, Edit $edit): JsonResponse
+    /** @return Answer<array{saved: true}> */
+    private function write(Loaded $loaded, Author $author, string $words, Edit $edit): Answer
     {
         $this->log->write(Decision::on($loaded, $author, $words, [$edit]));
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 }

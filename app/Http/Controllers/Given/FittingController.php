@@ -7,12 +7,12 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\FittingChange;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -25,12 +25,13 @@ final readonly class FittingController
     {
     }
 
+    /** @return Answer<array{saved: true}> */
     public function update(
         #[Body(FittingChange::class)] FittingChange $sent,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $fitting = $loaded->installation->fittings()[$id] ?? abort(404, 'There is no such fitting here.');
         $type =
             $loaded->installation->catalogue->connectors()[$fitting->connector] ??
@@ -49,7 +50,7 @@ final readonly class FittingController
         $edit = new Edit(DecisionKind::Fitting, $id, FileEncoder::fitting($changed), $sent->version);
         $this->log->write(Decision::on($loaded, $author, sprintf('%s made up otherwise', $fitting->label), [$edit]));
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
     private static function exit(string $name, ConnectorType $type): string

@@ -5,28 +5,51 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Given;
 
 use App\Changes\Author;
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Http\Requests\Given\LibraryEdition;
+use App\Http\Resources\Given\TypeResource;
 use App\Library\Library;
+use App\Library\Stand;
 use App\Models\LibraryType;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 
-/** The organisation's own types, as one installation sees them. */
+/**
+ * The organisation's own types, as one installation sees them.
+ *
+ * @phpstan-import-type TypeKind from TypeResource
+ *
+ * @phpstan-type LibraryLine array{kind: TypeKind, id: string, name: string, edition: int, who: string, at: string}
+ * @phpstan-type LibraryPage array{types: list<array{stand: value-of<Stand>, kind: TypeKind, id: string, name: string, edition: int, who: string, at: string}>}
+ */
 final readonly class LibraryController
 {
     public function __construct(private Library $library)
     {
     }
 
-    public function index(StoredInstallation $stored): JsonResponse
+    /**
+     * @return Answer<array{
+     *     types: list<array{
+     *         stand: value-of<Stand>,
+     *         kind: TypeKind,
+     *         id: string,
+     *         name: string,
+     *         edition: int,
+     *         who: string,
+     *         at: string,
+     *     }>,
+     * }>
+     */
+    public function index(StoredInstallation $stored): Answer
     {
-        return response()->json([
+        return new Answer([
             'types' => array_map(
                 static fn (array $each): array => self::line($each['type']) + ['stand' => $each['stand']->value],
                 $this->library->of($stored),
@@ -34,51 +57,81 @@ final readonly class LibraryController
         ]);
     }
 
-    public function take(Loaded $loaded, Author $author, string $kind, string $id): JsonResponse
+    /**
+     * @return Answer<array{
+     *     types: list<array{
+     *         stand: value-of<Stand>,
+     *         kind: TypeKind,
+     *         id: string,
+     *         name: string,
+     *         edition: int,
+     *         who: string,
+     *         at: string,
+     *     }>,
+     * }>
+     */
+    public function take(Loaded $loaded, Author $author, string $kind, string $id): Answer
     {
         $this->library->take($loaded, $author, self::kind($kind), $id);
 
         return $this->index($loaded->stored->refresh());
     }
 
+    /**
+     * @return Answer<LibraryPage>
+     */
     public function put(
         #[Body(LibraryEdition::class)] LibraryEdition $sent,
         Loaded $loaded,
         #[CurrentUser] User $user,
         string $kind,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $there = $this->library->put($loaded, $user, self::kind($kind), $id, $sent->edition);
         if ($there !== null) {
-            return response()->json(
-                [
-                    'message' => $there->exists
-                        ? sprintf(
-                            '%s put another edition of this there meanwhile. Look at both, then put yours again.',
-                            $there->user->name,
-                        )
-                        : 'It was taken out of the library meanwhile. Put it there anew.',
-                    'theirs' => $there->exists ? self::line($there) + ['definition' => $there->definition] : null,
-                ],
-                409,
+            throw Refusal::late(
+                $there->exists
+                    ? sprintf(
+                        '%s put another edition of this there meanwhile. Look at both, then put yours again.',
+                        $there->user->name,
+                    )
+                    : 'It was taken out of the library meanwhile. Put it there anew.',
+                ['edition' => $sent->edition],
+                $there->exists ? self::line($there) + ['definition' => $there->definition] : null,
             );
         }
 
         return $this->index($loaded->stored);
     }
 
-    public function remove(StoredInstallation $stored, string $kind, string $id): JsonResponse
+    /**
+     * @return Answer<array{
+     *     types: list<array{
+     *         stand: value-of<Stand>,
+     *         kind: TypeKind,
+     *         id: string,
+     *         name: string,
+     *         edition: int,
+     *         who: string,
+     *         at: string,
+     *     }>,
+     * }>
+     */
+    public function remove(StoredInstallation $stored, string $kind, string $id): Answer
     {
         $this->library->remove($stored, self::kind($kind), $id);
 
         return $this->index($stored);
     }
 
-    /** @return array<string, mixed> */
+    /** @return LibraryLine */
     private static function line(LibraryType $type): array
     {
+        /** @var TypeKind $kind */
+        $kind = $type->kind;
+
         return [
-            'kind' => $type->kind,
+            'kind' => $kind,
             'id' => $type->key,
             'name' => Library::name($type),
             'edition' => $type->edition,

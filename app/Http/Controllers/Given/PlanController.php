@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Map;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\PlanCsv;
@@ -14,7 +16,6 @@ use App\Http\Requests\Given\PlanToCheck;
 use App\Http\Requests\Given\PlanToLay;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Sartal\Core\Ends\Pinout\ContactPair;
 use Sartal\Core\Ends\Pinout\PlanComparison;
@@ -29,25 +30,37 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Installation\Fitting;
 
-/** The tools of the contact plan's page: draw, lay out, check, compare, CSV. Saving is the catalogue's. */
+/**
+ * The tools of the contact plan's page: draw, lay out, check, compare, CSV. Saving is the catalogue's.
+ *
+ * @phpstan-import-type Drawing from ConnectorResource
+ * @phpstan-import-type FindingShown from PlanEncoder
+ *
+ * @phpstan-type ContactPairShown array{address: string, own: string, opposite: string, theirs: string, agrees: bool}
+ */
 final class PlanController
 {
-    /** The connector that a plan is for, and the plans of the halves that it mates with. */
-    public function connector(
-        #[Query(InsertsAsked::class)] InsertsAsked $asked,
-        Loaded $loaded,
-        string $id,
-    ): JsonResponse {
+    /**
+     * The connector that a plan is for, and the plans of the halves that it mates with.
+     *
+     * @return Answer<array{
+     *     drawing: Drawing|null,
+     *     mates: list<array{id: string, name: string, connector: string}>,
+     * }>
+     */
+    public function connector(#[Query(InsertsAsked::class)] InsertsAsked $asked, Loaded $loaded, string $id): Answer
+    {
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->connectors()[$id] ?? abort(404, 'There is no such connector here.');
 
-        return response()->json([
+        return new Answer([
             'drawing' => ConnectorResource::of(new Fitting('', '', $id, '', $asked->inserts), $catalogue),
             'mates' => self::plansOfMates($type, $catalogue),
         ]);
     }
 
-    public function lay(#[Body(PlanToLay::class)] PlanToLay $sent, Loaded $loaded): JsonResponse
+    /** @return Answer<array{channels: Map<Map<string>>}> */
+    public function lay(#[Body(PlanToLay::class)] PlanToLay $sent, Loaded $loaded): Answer
     {
         $catalogue = $loaded->installation->catalogue;
         $type =
@@ -84,10 +97,15 @@ final class PlanController
             );
         }
 
-        return response()->json(['channels' => (object) $channels]);
+        return new Answer([
+            'channels' => new Map(array_map(static fn (array $functions): Map => new Map($functions), $channels)),
+        ]);
     }
 
-    public function check(#[Body(PlanToCheck::class)] PlanToCheck $sent, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<array{problems: list<FindingShown>, pairs: list<ContactPairShown>}>
+     */
+    public function check(#[Body(PlanToCheck::class)] PlanToCheck $sent, Loaded $loaded): Answer
     {
         $plan = self::plan($sent->definition);
         $catalogue = $loaded->installation->catalogue;
@@ -96,7 +114,7 @@ final class PlanController
         $facing = $against === null ? null : $catalogue->connectors()[$against->connector] ?? null;
         $mode = $own === null || $facing === null ? null : $own->matesWith($facing);
 
-        return response()->json([
+        return new Answer([
             'problems' => array_map(PlanEncoder::finding(...), PlanProblems::find($plan, $catalogue)),
             'pairs' => $against === null || $mode === null
                     ? []
@@ -113,12 +131,12 @@ final class PlanController
         ]);
     }
 
-    public function table(#[Body(PlanTable::class)] PlanTable $sent): JsonResponse
+    /** @return Answer<array{channels: Map<Map<string>>}> */
+    public function table(#[Body(PlanTable::class)] PlanTable $sent): Answer
     {
-        return response()->json([
-            'channels' => (object) array_map(
-                static fn (array $functions): object => (object) $functions,
-                PlanCsv::read($sent->table),
+        return new Answer([
+            'channels' => new Map(
+                array_map(static fn (array $functions): Map => new Map($functions), PlanCsv::read($sent->table)),
             ),
         ]);
     }

@@ -9,6 +9,7 @@ use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\SharedUse;
 use App\Changes\Sound;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\OnVersion;
@@ -18,27 +19,34 @@ use App\Http\Resources\Work\ReplannedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Planning\Rerouted;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Cutting\Replanned;
 
-/** Places, ways, looms, panels and reels: what runs share. A saved one tells what it did to them. */
+/**
+ * Places, ways, looms, panels and reels: what runs share. A saved one tells what it did to them.
+ *
+ * @phpstan-import-type ReroutedShown from ReroutedResource
+ * @phpstan-import-type ReplannedShown from ReplannedResource
+ *
+ * @phpstan-type SharedWritten array{saved: true, rerouted: ReroutedShown, replanned?: ReplannedShown}
+ */
 final readonly class SharedController
 {
     public function __construct(private ChangeLog $log)
     {
     }
 
+    /** @return Answer<SharedWritten> */
     public function save(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $of,
-    ): JsonResponse {
+    ): Answer {
         $kind = self::kind($of);
         $part = Decided::canonical($kind, $sent->part);
         Sound::check($kind, $part, $loaded->installation);
@@ -62,46 +70,57 @@ final readonly class SharedController
         );
     }
 
-    /** Reels are the bench's to enter as well. */
+    /**
+     * Reels are the bench's to enter as well.
+     *
+     * @return Answer<SharedWritten>
+     */
     public function saveReel(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
-    ): JsonResponse {
+    ): Answer {
         return $this->save($sent, $stored, $loaded, $author, 'reel');
     }
 
+    /** @return Answer<SharedWritten> */
     public function removeReel(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         return $this->remove($sent, $stored, $loaded, $author, 'reel', $id);
     }
 
-    /** Instruments are the testers' to enter. */
+    /**
+     * Instruments are the testers' to enter.
+     *
+     * @return Answer<SharedWritten>
+     */
     public function saveInstrument(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
-    ): JsonResponse {
+    ): Answer {
         return $this->save($sent, $stored, $loaded, $author, 'instrument');
     }
 
+    /** @return Answer<SharedWritten> */
     public function removeInstrument(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         return $this->remove($sent, $stored, $loaded, $author, 'instrument', $id);
     }
 
+    /** @return Answer<SharedWritten> */
     public function remove(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
@@ -109,7 +128,7 @@ final readonly class SharedController
         Author $author,
         string $of,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $kind = self::kind($of);
         $user = SharedUse::of($kind, $id, $loaded->installation) ?? $this->cutFrom($kind, $id, $loaded);
         if ($user !== null) {
@@ -140,16 +159,15 @@ final readonly class SharedController
     {
         $kind = DecisionKind::tryFrom($of);
 
-        return in_array($kind, DecisionKind::shared(), true)
-            ? $kind
-            : abort(404, 'There is no such kind of part.');
+        return in_array($kind, DecisionKind::shared(), true) ? $kind : abort(404, 'There is no such kind of part.');
     }
 
-    private function write(Loaded $loaded, Author $author, string $words, Edit $edit): JsonResponse
+    /** @return Answer<SharedWritten> */
+    private function write(Loaded $loaded, Author $author, string $words, Edit $edit): Answer
     {
         $now = $this->log->write(Decision::on($loaded, $author, $words, [$edit]))->now();
 
-        return response()->json([
+        return new Answer([
             'saved' => true,
             'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
             ...$edit->kind === DecisionKind::Reel

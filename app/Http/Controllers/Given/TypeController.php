@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Given;
 use App\Changes\Author;
 use App\Changes\Foresight;
 use App\Changes\TypeDesk;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Http\Requests\Given\OnVersion;
 use App\Http\Requests\Given\TypeDefinition;
@@ -14,58 +15,68 @@ use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 
-/** The catalogue as an installation has it: shipped types, and types of its own. */
+/**
+ * The catalogue as an installation has it: shipped types, and types of its own.
+ *
+ * @phpstan-import-type TypesPage from TypeResource
+ * @phpstan-import-type TypeDetail from TypeResource
+ * @phpstan-import-type ConsequencesShown from ConsequencesResource
+ */
 final readonly class TypeController
 {
     public function __construct(private TypeDesk $desk, private Foresight $foresight)
     {
     }
 
-    public function index(Loaded $loaded): JsonResponse
+    /** @return Answer<TypesPage> */
+    public function index(Loaded $loaded): Answer
     {
-        return response()->json(TypeResource::all($loaded));
+        return new Answer(TypeResource::all($loaded));
     }
 
-    public function show(Loaded $loaded, string $kind, string $id): JsonResponse
+    /** @return Answer<TypeDetail> */
+    public function show(Loaded $loaded, string $kind, string $id): Answer
     {
-        return response()->json(TypeResource::of(self::kind($kind), $id, $loaded));
+        return new Answer(TypeResource::of(self::kind($kind), $id, $loaded));
     }
 
-    /** What the type would change in the plan, before it is saved. */
-    public function preview(
-        #[Body(TypeDefinition::class)] TypeDefinition $sent,
-        Loaded $loaded,
-        string $kind,
-    ): JsonResponse {
+    /**
+     * What the type would change in the plan, before it is saved.
+     *
+     * @return Answer<ConsequencesShown>
+     */
+    public function preview(#[Body(TypeDefinition::class)] TypeDefinition $sent, Loaded $loaded, string $kind): Answer
+    {
         $shape = TypeDesk::canonical(self::kind($kind), $sent->definition);
         $edit = new Edit(self::kind($kind), is_string($shape['id']) ? $shape['id'] : '', $shape);
 
-        return response()->json(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
+        return new Answer(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
     }
 
+    /** @return Answer<array{id: string}> */
     public function save(
         #[Body(TypeDefinition::class)] TypeDefinition $sent,
         Loaded $loaded,
         Author $author,
         string $kind,
-    ): JsonResponse {
-        return response()->json([
+    ): Answer {
+        return new Answer([
             'id' => $this->desk->save($loaded, $author, self::kind($kind), $sent->definition, $sent->version),
         ]);
     }
 
+    /** @return Answer<array{done: string}> */
     public function remove(
         #[Body(OnVersion::class)] OnVersion $sent,
         Loaded $loaded,
         Author $author,
         string $kind,
         string $id,
-    ): JsonResponse {
-        return response()->json([
+    ): Answer {
+        return new Answer([
             'done' => $this->desk->remove($loaded, $author, self::kind($kind), $id, $sent->version),
         ]);
     }

@@ -4,23 +4,42 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Contract\Query;
 use App\Contract\Slips;
 use App\Formats\BadLine;
 use App\Http\Requests\Later\LogAsked;
 use App\Models\StoredInstallation;
 use Illuminate\Database\Query\Builder;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 
-/** Who did what, when: decisions, records, releases and packs in one list, for the lead. */
+/**
+ * Who did what, when: decisions, records, releases and packs in one list, for the lead.
+ *
+ * @phpstan-type AuditPage array{
+ *     count: int,
+ *     pages: int,
+ *     rows: list<array{
+ *         what: string,
+ *         words: string,
+ *         at: string,
+ *         run: string,
+ *         who: string,
+ *         person: string,
+ *     }>,
+ *     people: list<array{id: string, name: string}>,
+ * }
+ */
 final class AuditController
 {
     private const PAGE = 60;
 
     private const LOGGED = ['crew', 'exported', 'installation'];
 
-    public function __invoke(#[Query(LogAsked::class)] LogAsked $asked, StoredInstallation $stored): JsonResponse
+    /**
+     * @return Answer<AuditPage>
+     */
+    public function __invoke(#[Query(LogAsked::class)] LogAsked $asked, StoredInstallation $stored): Answer
     {
         self::checked($asked);
         $all = self::of($stored, $asked->what);
@@ -41,25 +60,27 @@ final class AuditController
         }
         $count = (clone $rows)->count();
 
-        return response()->json([
+        return new Answer([
             'count' => $count,
             'pages' => (int) ceil($count / self::PAGE),
-            'rows' => $rows
-                ->orderByDesc('log.at')
-                ->orderByDesc('log.id')
-                ->forPage($asked->page, self::PAGE)
-                ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.key'])
-                ->map(
-                    static fn (object $row): array => [
-                        'what' => $row->what,
-                        'words' => $row->words,
-                        'at' => $row->at,
-                        'run' => $row->run,
-                        'who' => $row->name,
-                        'person' => $row->key,
-                    ],
-                )
-                ->all(),
+            'rows' => array_values(
+                $rows
+                    ->orderByDesc('log.at')
+                    ->orderByDesc('log.id')
+                    ->forPage($asked->page, self::PAGE)
+                    ->get(['log.what', 'log.words', 'log.at', 'log.run', 'users.name', 'users.key'])
+                    ->map(
+                        static fn (object $row): array => [
+                            'what' => (string) $row->what,
+                            'words' => (string) $row->words,
+                            'at' => (string) $row->at,
+                            'run' => (string) $row->run,
+                            'who' => (string) $row->name,
+                            'person' => (string) $row->key,
+                        ],
+                    )
+                    ->all(),
+            ),
             'people' => self::people($stored),
         ]);
     }

@@ -4,23 +4,39 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Handover\PackDesk;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Releases\Comparison;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\Later\Handover\Gap;
 use Sartal\Core\Later\Handover\GapKind;
 
-/** Whether everything is there that a signature needs, and where it is mended. */
+/**
+ * Whether everything is there that a signature needs, and where it is mended.
+ *
+ * @phpstan-type HandoverPage array{
+ *     ready: bool,
+ *     runs: int,
+ *     clear: int,
+ *     groups: list<array{
+ *         kind: value-of<GapKind>,
+ *         words: string,
+ *         gaps: list<array{run: string, code: string, words: string, path: string}>,
+ *     }>,
+ * }
+ */
 final readonly class HandoverController
 {
     public function __construct(private PackDesk $desk, private InstallationStore $store)
     {
     }
 
-    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<HandoverPage>
+     */
+    public function show(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $gaps = $this->desk->gaps($stored, $loaded);
         $runs = count(array_filter($loaded->installation->runs(), static fn ($run): bool => ! $run->withdrawn));
@@ -46,7 +62,7 @@ final readonly class HandoverController
             ];
         }
 
-        return response()->json([
+        return new Answer([
             'ready' => $gaps === [],
             'runs' => $runs,
             'clear' => max(0, $runs - count($open)),

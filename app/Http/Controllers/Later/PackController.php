@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Handover\PackDesk;
 use App\Handover\Sums;
@@ -16,7 +17,6 @@ use App\Models\User;
 use App\Planning\Loaded;
 use App\Recording\Recorder;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Log;
@@ -27,17 +27,40 @@ use Sartal\Core\Plan\Planning\Stage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
-/** Hand-over packs: made while one watches, signed, and given out. */
+/**
+ * Hand-over packs: made while one watches, signed, and given out.
+ *
+ * @phpstan-type PackLine array{
+ *     number: int,
+ *     who: string,
+ *     at: string,
+ *     digest: string,
+ *     gaps: int,
+ *     pages: int,
+ *     files: list<array{name: string, sha256: string, bytes: int}>,
+ *     signatures: list<array{
+ *         name: string,
+ *         signIn: string,
+ *         role: string,
+ *         at: string,
+ *         key?: string,
+ *     }>,
+ * }
+ * @phpstan-type PackChecked array{holds: bool, problems: list<string>, signed: list<string>, digest: string, key: string}
+ */
 final readonly class PackController
 {
     public function __construct(private PackDesk $desk)
     {
     }
 
-    public function index(StoredInstallation $stored): JsonResponse
+    /** @return Answer<list<PackLine>> */
+    public function index(StoredInstallation $stored): Answer
     {
-        return response()->json(
-            $stored->packs()->with('user')->get()->map(static fn (Pack $pack): array => self::line($pack))->all(),
+        return new Answer(
+            array_values(
+                $stored->packs()->with('user')->get()->map(static fn (Pack $pack): array => self::line($pack))->all(),
+            ),
         );
     }
 
@@ -83,6 +106,7 @@ final readonly class PackController
         );
     }
 
+    /** @return Answer<PackLine> */
     public function sign(
         #[Body(Signature::class)] Signature $sent,
         Membership $member,
@@ -90,7 +114,7 @@ final readonly class PackController
         Loaded $loaded,
         Recorder $recorder,
         int $number,
-    ): JsonResponse {
+    ): Answer {
         $role = $sent->role->value;
         abort_unless(
             in_array($role, $member->roles, true),
@@ -102,7 +126,7 @@ final readonly class PackController
             $this->signOff($loaded, $member, $recorder);
         }
 
-        return response()->json(self::line($pack->load('user')), 201);
+        return new Answer(self::line($pack->load('user')), 201);
     }
 
     /** What the lead signs for is signed off, cable by cable, where it is tested. */
@@ -160,8 +184,12 @@ final readonly class PackController
         ]);
     }
 
-    /** Reads all of it again and says whether it is what was signed. */
-    public function check(StoredInstallation $stored, int $number): JsonResponse
+    /**
+     * Reads all of it again and says whether it is what was signed.
+     *
+     * @return Answer<PackChecked>
+     */
+    public function check(StoredInstallation $stored, int $number): Answer
     {
         $path = $this->desk->zip(self::find($stored, $number));
         try {
@@ -170,7 +198,7 @@ final readonly class PackController
             @unlink($path);
         }
 
-        return response()->json([
+        return new Answer([
             'holds' => $result->holds(),
             'problems' => $result->problems,
             'signed' => $result->signed,
@@ -184,7 +212,7 @@ final readonly class PackController
         return $stored->packs()->where('number', $number)->first() ?? abort(404, 'There is no such pack.');
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return PackLine */
     private static function line(Pack $pack): array
     {
         return [
@@ -204,7 +232,13 @@ final readonly class PackController
                 $pack->files,
             ),
             'signatures' => array_map(
-                static fn (array $signature): array => array_diff_key($signature, ['signature' => 0]),
+                static fn (array $signature): array => [
+                    'name' => $signature['name'],
+                    'signIn' => $signature['signIn'],
+                    'role' => $signature['role'],
+                    'at' => $signature['at'],
+                    ...isset($signature['key']) ? ['key' => $signature['key']] : [],
+                ],
                 $pack->signatures,
             ),
         ];

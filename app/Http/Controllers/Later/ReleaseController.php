@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Http\Requests\Later\NewRelease;
 use App\Http\Resources\Later\ImpactResource;
@@ -17,10 +18,23 @@ use App\Planning\Loaded;
 use App\Releases\Comparison;
 use App\Releases\ReleaseDesk;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
-/** Releases: which there are, what a new one would bring, how two differ. */
+/**
+ * Releases: which there are, what a new one would bring, how two differ.
+ *
+ * @phpstan-type ReleaseLine array{
+ *     letter: string,
+ *     note: string,
+ *     who: string,
+ *     at: string,
+ *     digest: string,
+ *     working: bool,
+ * }
+ *
+ * @phpstan-import-type ImpactShown from ImpactResource
+ * @phpstan-import-type Differing from Comparison
+ */
 final readonly class ReleaseController
 {
     /** In place of a letter: what is decided now. */
@@ -30,14 +44,15 @@ final readonly class ReleaseController
     {
     }
 
-    public function index(StoredInstallation $stored): JsonResponse
+    /** @return Answer<array{releases: list<ReleaseLine>, next: string}> */
+    public function index(StoredInstallation $stored): Answer
     {
         $releases = $stored
             ->releases()
             ->with('user')
             ->get(['id', 'installation_id', 'letter', 'note', 'user_id', 'created_at', 'digest']);
 
-        return response()->json([
+        return new Answer([
             'releases' => array_reverse(
                 array_values(
                     $releases->map(static fn (Release $release): array => self::line($release, $stored))->all(),
@@ -47,30 +62,39 @@ final readonly class ReleaseController
         ]);
     }
 
-    /** What a release now would change against the one that is worked from, and what it would overtake. */
-    public function preview(StoredInstallation $stored, Loaded $decided): JsonResponse
+    /**
+     * What a release now would change against the one that is worked from, and what it would overtake.
+     *
+     * @return Answer<array{
+     *     changes: list<Differing>,
+     *     impact: ImpactShown,
+     * }>
+     */
+    public function preview(StoredInstallation $stored, Loaded $decided): Answer
     {
         $working = $stored->release_id === null ? null : $this->store->atWork($stored);
 
-        return response()->json([
+        return new Answer([
             'changes' => $working === null ? [] : Comparison::between($working, $decided),
             'impact' => ImpactResource::of($this->desk->impact($stored, $decided)),
         ]);
     }
 
+    /** @return Answer<ReleaseLine> */
     public function store(
         #[Body(NewRelease::class)] NewRelease $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-    ): JsonResponse {
+    ): Answer {
         $release = $this->desk->release($stored, $user, $sent->note);
 
-        return response()->json(self::line($release->load('user'), $stored), 201);
+        return new Answer(self::line($release->load('user'), $stored), 201);
     }
 
-    public function compare(StoredInstallation $stored, Loaded $decided, string $one, string $other): JsonResponse
+    /** @return Answer<array{changes: list<Differing>}> */
+    public function compare(StoredInstallation $stored, Loaded $decided, string $one, string $other): Answer
     {
-        return response()->json([
+        return new Answer([
             'changes' => Comparison::between($this->at($one, $stored, $decided), $this->at($other, $stored, $decided)),
         ]);
     }
@@ -111,7 +135,7 @@ final readonly class ReleaseController
         return $stored->releases()->where('letter', $letter)->first() ?? abort(404, 'There is no such release.');
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return ReleaseLine */
     private static function line(Release $release, StoredInstallation $stored): array
     {
         return [

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Contract\Query;
 use App\Http\Requests\Plan\Sought;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retest;
 use Sartal\Core\Later\Service\Retests;
@@ -17,12 +17,42 @@ use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Later\Service\TraceStep;
 use Sartal\Core\Proof\Record\Event;
 
-/** After hand-over: where a circuit runs, what failed, what is due for its next test. */
+/**
+ * After hand-over: where a circuit runs, what failed, what is due for its next test.
+ *
+ * @phpstan-type ServicePage array{
+ *     faults: list<array{
+ *         id: string,
+ *         run: string,
+ *         code: string,
+ *         note: string,
+ *         reported: array{who: string, at: string},
+ *         repaired: array{note: string, who: string, at: string}|null,
+ *         tested: array{who: string, at: string}|null,
+ *         state: 'closed'|'open'|'repaired',
+ *     }>,
+ *     retests: list<array{
+ *         assembly: string,
+ *         codes: string,
+ *         mains: bool,
+ *         last: string,
+ *         due: string,
+ *         months: int,
+ *         overdue: bool,
+ *     }>,
+ *     months: array{all: int, mains: int},
+ *     version: int,
+ * }
+ * @phpstan-type CircuitsFound array{circuits: list<array{id: string, name: string, about: string}>}
+ */
 final class ServiceController
 {
     private const FOUND = 30;
 
-    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<ServicePage>
+     */
+    public function show(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $in = $loaded->installation;
         $codes = static fn (string $assembly): string => implode(
@@ -34,7 +64,7 @@ final class ServiceController
         );
         $today = now()->format('Y-m-d');
 
-        return response()->json([
+        return new Answer([
             'faults' => array_map(
                 static fn (ServiceFault $fault): array => [
                     'id' => $fault->report->id,
@@ -71,8 +101,12 @@ final class ServiceController
         ]);
     }
 
-    /** Circuits by their name, their run, the device or the place that they reach. */
-    public function circuits(#[Query(Sought::class)] Sought $asked, Loaded $loaded): JsonResponse
+    /**
+     * Circuits by their name, their run, the device or the place that they reach.
+     *
+     * @return Answer<CircuitsFound>
+     */
+    public function circuits(#[Query(Sought::class)] Sought $asked, Loaded $loaded): Answer
     {
         $wanted = mb_strtolower($asked->q);
         $found = [];
@@ -88,15 +122,30 @@ final class ServiceController
             }
         }
 
-        return response()->json(['circuits' => $found]);
+        return new Answer(['circuits' => $found]);
     }
 
-    public function circuit(Loaded $loaded, string $id): JsonResponse
+    /**
+     * @return Answer<array{
+     *     id: string,
+     *     name: string,
+     *     signal: string,
+     *     steps: list<array{
+     *         depth: int,
+     *         kind: string,
+     *         run: string,
+     *         name: string,
+     *         place: string,
+     *         contacts: list<string>,
+     *     }>,
+     * }>
+     */
+    public function circuit(Loaded $loaded, string $id): Answer
     {
         $circuit = $loaded->installation->circuits()[$id] ?? abort(404, 'There is no such circuit here.');
         $steps = (new CircuitTracer($loaded->installation, $loaded->plan()))->circuit($id);
 
-        return response()->json([
+        return new Answer([
             'id' => $id,
             'name' => $circuit->name,
             'signal' => $loaded->installation->catalogue->signals()[$circuit->signal]->name ?? $circuit->signal,

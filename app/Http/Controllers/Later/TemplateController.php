@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Later;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Formats\Beginning;
@@ -13,7 +14,6 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
@@ -22,6 +22,8 @@ use Sartal\Core\Proof\Record\Record;
 
 /**
  * The next installation, begun from this one: its rules and types, or its building and cables too; never what was done.
+ *
+ * @phpstan-import-type InstallationRef from StoredInstallation
  */
 final readonly class TemplateController
 {
@@ -29,12 +31,13 @@ final readonly class TemplateController
     {
     }
 
+    /** @return Answer<InstallationRef> */
     public function __invoke(
         #[Body(NewTemplate::class)] NewTemplate $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $key = $sent->key;
         if ($user->organisation()->firstOrFail()->installations()->where('key', $key)->exists()) {
             throw BadLine::because('key', $key, 'There is an installation of this name already. Choose another.');
@@ -65,7 +68,7 @@ final readonly class TemplateController
             ]);
         }
 
-        return response()->json($made->reference(), 201);
+        return new Answer($made->reference(), 201);
     }
 
     private static function of(

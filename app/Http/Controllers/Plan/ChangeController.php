@@ -6,17 +6,21 @@ namespace App\Http\Controllers\Plan;
 
 use App\Changes\Author;
 use App\Changes\ChangeLog;
+use App\Contract\Answer;
 use App\Models\Change;
 use App\Models\StoredInstallation;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
+/**
+ * @phpstan-type ChangeShown array{id: int, words: string, who: string, mine: bool, at: string, undone: bool}
+ */
 final class ChangeController
 {
     private const SHOWN = 100;
 
-    public function index(Request $request, StoredInstallation $stored): JsonResponse
+    /** @return Answer<list<ChangeShown>> */
+    public function index(Request $request, StoredInstallation $stored): Answer
     {
         /** @var Collection<int, Change> $changes */
         $changes = Change::query()
@@ -27,23 +31,26 @@ final class ChangeController
             ->get();
         $undone = $stored->changes()->whereIn('undoes', $changes->modelKeys())->pluck('undoes')->all();
 
-        return response()->json(
-            $changes
-                ->map(
-                    static fn (Change $change): array => [
-                        'id' => $change->id,
-                        'words' => $change->words,
-                        'who' => $change->user->name,
-                        'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
-                        'at' => $change->created_at,
-                        'undone' => in_array($change->id, $undone, true),
-                    ],
-                )
-                ->all(),
+        return new Answer(
+            array_values(
+                $changes
+                    ->map(
+                        static fn (Change $change): array => [
+                            'id' => $change->id,
+                            'words' => $change->words,
+                            'who' => $change->user->name,
+                            'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
+                            'at' => $change->created_at,
+                            'undone' => in_array($change->id, $undone, true),
+                        ],
+                    )
+                    ->all(),
+            ),
         );
     }
 
-    public function undo(StoredInstallation $stored, Author $author, ChangeLog $log, int $id): JsonResponse
+    /** @return Answer<array{id: int, words: string}> */
+    public function undo(StoredInstallation $stored, Author $author, ChangeLog $log, int $id): Answer
     {
         $change = Change::query()->where('installation_id', $stored->id)->find($id);
         if ($change === null) {
@@ -52,6 +59,6 @@ final class ChangeController
         abort_if($stored->changes()->where('undoes', $id)->exists(), 409, 'This change has been undone already.');
         $undone = $log->undo($stored, $author, $change)->change;
 
-        return response()->json(['id' => $undone->id, 'words' => $undone->words], 201);
+        return new Answer(['id' => $undone->id, 'words' => $undone->words], 201);
     }
 }

@@ -8,52 +8,63 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Contract\Answer;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Draft;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\File\CatalogueDecoder;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Catalogue\Catalogue;
 
-/** Edits that were put aside: looked at again, made after all, or dropped. */
+/**
+ * Edits that were put aside: looked at again, made after all, or dropped.
+ *
+ * @phpstan-import-type ImpactShown from ImpactResource
+ *
+ * @phpstan-type DraftShown array{id: int, words: string, who: string, at: string}
+ */
 final readonly class DraftController
 {
-    private const STALE = 'What this draft touches has been changed since it was put aside. Make the edit again '.
+    private const STALE =
+        'What this draft touches has been changed since it was put aside. Make the edit again '.
         'where it stands now, and drop this one.';
 
     public function __construct(private ChangeLog $log, private Foresight $foresight)
     {
     }
 
-    public function index(StoredInstallation $stored): JsonResponse
+    /** @return Answer<list<DraftShown>> */
+    public function index(StoredInstallation $stored): Answer
     {
-        return response()->json(
-            $stored
-                ->drafts()
-                ->with('user')
-                ->get()
-                ->map(
-                    static fn (Draft $draft): array => [
-                        'id' => $draft->id,
-                        'words' => $draft->words,
-                        'who' => $draft->user->name,
-                        'at' => $draft->created_at,
-                    ],
-                )
-                ->all(),
+        return new Answer(
+            array_values(
+                $stored
+                    ->drafts()
+                    ->with('user')
+                    ->get()
+                    ->map(
+                        static fn (Draft $draft): array => [
+                            'id' => $draft->id,
+                            'words' => $draft->words,
+                            'who' => $draft->user->name,
+                            'at' => $draft->created_at,
+                        ],
+                    )
+                    ->all(),
+            ),
         );
     }
 
-    public function impact(StoredInstallation $stored, Loaded $loaded, int $id): JsonResponse
+    /** @return Answer<ImpactShown> */
+    public function impact(StoredInstallation $stored, Loaded $loaded, int $id): Answer
     {
         $draft = self::find($stored, $id);
 
-        return response()->json(
+        return new Answer(
             ImpactResource::of(
                 $this->foresight->impact(
                     $loaded,
@@ -64,7 +75,8 @@ final readonly class DraftController
         );
     }
 
-    public function accept(StoredInstallation $stored, Author $author, int $id): JsonResponse
+    /** @return Answer<array{id: int, words: string}> */
+    public function accept(StoredInstallation $stored, Author $author, int $id): Answer
     {
         $draft = self::find($stored, $id);
         $written = $this->log->write(
@@ -79,14 +91,15 @@ final readonly class DraftController
         );
         $draft->delete();
 
-        return response()->json(['id' => $written->change->id, 'words' => $written->change->words], 201);
+        return new Answer(['id' => $written->change->id, 'words' => $written->change->words], 201);
     }
 
-    public function destroy(StoredInstallation $stored, int $id): JsonResponse
+    /** @return Answer<array{dropped: true}> */
+    public function destroy(StoredInstallation $stored, int $id): Answer
     {
         self::find($stored, $id)->delete();
 
-        return response()->json(['dropped' => true]);
+        return new Answer(['dropped' => true]);
     }
 
     private static function find(StoredInstallation $stored, int $id): Draft

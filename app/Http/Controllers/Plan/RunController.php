@@ -9,6 +9,7 @@ use App\Changes\EndDesk;
 use App\Changes\RunDesk;
 use App\Changes\RunLines;
 use App\Changes\RunWritten;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
@@ -26,7 +27,6 @@ use App\Http\Requests\Plan\RunProposal;
 use App\Http\Requests\Plan\RunRemoval;
 use App\Http\Resources\Plan\RunResource;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
@@ -38,19 +38,31 @@ use Sartal\Core\Plan\Planning\RunPlanner;
 use Sartal\Core\Plan\Planning\Suitability;
 use Sartal\Core\Plan\Proposing\Understood;
 
+/**
+ * @phpstan-import-type RunPage from RunResource
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type FindingShown from PlanEncoder
+ *
+ * @phpstan-type RunProposed array{cut: WorkedOut, circuits: int, fittings: int, findings: list<FindingShown>}
+ */
 final readonly class RunController
 {
     public function __construct(private RunDesk $desk, private RunLines $lines, private EndDesk $ends)
     {
     }
 
-    public function show(Loaded $loaded, string $id): JsonResponse
+    /** @return Answer<RunPage> */
+    public function show(Loaded $loaded, string $id): Answer
     {
-        return response()->json(RunResource::of(self::run($loaded, $id), $loaded));
+        return new Answer(RunResource::of(self::run($loaded, $id), $loaded));
     }
 
-    /** What a line would become, before anything is saved. */
-    public function propose(#[Body(RunProposal::class)] RunProposal $sent, Loaded $loaded): JsonResponse
+    /**
+     * What a line would become, before anything is saved.
+     *
+     * @return Answer<RunProposed>
+     */
+    public function propose(#[Body(RunProposal::class)] RunProposal $sent, Loaded $loaded): Answer
     {
         $proposal = $this->lines->propose($loaded, self::values($sent->line), $sent->id === '' ? null : $sent->id);
         $plan = RunPlanner::plan(
@@ -58,7 +70,7 @@ final readonly class RunController
             $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits),
         );
 
-        return response()->json([
+        return new Answer([
             'cut' => PlanEncoder::worked($plan->cut),
             'circuits' => count($proposal->circuits),
             'fittings' => count($proposal->fittings),
@@ -66,14 +78,25 @@ final readonly class RunController
         ]);
     }
 
-    /** A whole run from one line of words, with what was understood; nothing is saved. */
-    public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): JsonResponse
+    /**
+     * A whole run from one line of words, with what was understood; nothing is saved.
+     *
+     * @return Answer<array{
+     *     line: array<string, string>,
+     *     understood: list<array{what: string, took: string, said: bool}>,
+     *     cut: WorkedOut,
+     *     circuits: int,
+     *     fittings: int,
+     *     findings: list<FindingShown>,
+     * }>
+     */
+    public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): Answer
     {
         ['proposal' => $proposal, 'guess' => $guess] = $this->lines->quick($loaded, $sent->text);
         $with = $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
         $plan = RunPlanner::plan($proposal->run, $with);
 
-        return response()->json([
+        return new Answer([
             'line' => RunLine::describe($proposal->run, $with),
             'understood' => array_map(
                 static fn (Understood $each): array => [
@@ -90,8 +113,12 @@ final readonly class RunController
         ]);
     }
 
-    /** Contact plans for a cable and a signal: what fits first, and of the rest why not. */
-    public function fits(#[Query(FitsAsked::class)] FitsAsked $asked, Loaded $loaded): JsonResponse
+    /**
+     * Contact plans for a cable and a signal: what fits first, and of the rest why not.
+     *
+     * @return Answer<array{plans: list<array{plan: string, signal: string, why: list<string>, stops: bool}>}>
+     */
+    public function fits(#[Query(FitsAsked::class)] FitsAsked $asked, Loaded $loaded): Answer
     {
         $suitability = new Suitability($loaded->installation);
         $plans = [];
@@ -109,11 +136,15 @@ final readonly class RunController
             }
         }
 
-        return response()->json(['plans' => $plans]);
+        return new Answer(['plans' => $plans]);
     }
 
-    /** Many runs at once: the same fields for all, or new codes in a row. */
-    public function bulk(#[Body(BulkChange::class)] BulkChange $sent, Loaded $loaded, Author $author): JsonResponse
+    /**
+     * Many runs at once: the same fields for all, or new codes in a row.
+     *
+     * @return Answer<array{changed: int}>
+     */
+    public function bulk(#[Body(BulkChange::class)] BulkChange $sent, Loaded $loaded, Author $author): Answer
     {
         $versions = [];
         foreach ($sent->runs as $run) {
@@ -127,7 +158,7 @@ final readonly class RunController
         }
         $this->desk->changeMany($loaded, $author, $lines, $versions);
 
-        return response()->json(['changed' => count($lines)]);
+        return new Answer(['changed' => count($lines)]);
     }
 
     private static function numbered(Numbering $number, int $place): string
@@ -135,39 +166,42 @@ final readonly class RunController
         return $number->prefix.str_pad((string) ($number->from + $place * $number->step), 3, '0', STR_PAD_LEFT);
     }
 
-    public function store(#[Body(NewRun::class)] NewRun $sent, Loaded $loaded, Author $author): JsonResponse
+    /** @return Answer<RunPage> */
+    public function store(#[Body(NewRun::class)] NewRun $sent, Loaded $loaded, Author $author): Answer
     {
         return self::answer($this->desk->add($loaded, $author, self::values($sent->line)), 201);
     }
 
+    /** @return Answer<RunPage> */
     public function update(
         #[Body(RunChange::class)] RunChange $sent,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $run = self::run($loaded, $id);
 
         return self::answer($this->desk->change($loaded, $author, $run, self::values($sent->line), $sent->version));
     }
 
-    public function duplicate(
-        #[Body(RunCode::class)] RunCode $sent,
-        Loaded $loaded,
-        Author $author,
-        string $id,
-    ): JsonResponse {
+    /** @return Answer<RunPage> */
+    public function duplicate(#[Body(RunCode::class)] RunCode $sent, Loaded $loaded, Author $author, string $id): Answer
+    {
         return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $sent->code), 201);
     }
 
-    /** One joint made by hand, with the reason; without one, the plans decide again. */
+    /**
+     * One joint made by hand, with the reason; without one, the plans decide again.
+     *
+     * @return Answer<RunPage>
+     */
     public function except(
         #[Body(HandMadeJoint::class)] HandMadeJoint $sent,
         Loaded $loaded,
         Author $author,
         string $id,
         string $side,
-    ): JsonResponse {
+    ): Answer {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
         $conductor = $sent->conductor;
@@ -187,14 +221,18 @@ final readonly class RunController
         return self::answer($this->ends->join($loaded, $author, $run, $end, $conductor, $joint, $sent->version));
     }
 
-    /** Legs of one end prepared by another recipe than their connector's. */
+    /**
+     * Legs of one end prepared by another recipe than their connector's.
+     *
+     * @return Answer<RunPage>
+     */
     public function recipe(
         #[Body(LegRecipe::class)] LegRecipe $sent,
         Loaded $loaded,
         Author $author,
         string $id,
         string $side,
-    ): JsonResponse {
+    ): Answer {
         $run = self::run($loaded, $id);
         $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
 
@@ -215,23 +253,28 @@ final readonly class RunController
             FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($address) === true;
     }
 
+    /** @return Answer<array{withdrawn: bool}> */
     public function destroy(
         #[Body(RunRemoval::class)] RunRemoval $sent,
         Loaded $loaded,
         Author $author,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $withdrawn = $this->desk->remove($loaded, $author, self::run($loaded, $id), $sent->version);
 
-        return response()->json(['withdrawn' => $withdrawn]);
+        return new Answer(['withdrawn' => $withdrawn]);
     }
 
-    /** The run as it is since. */
-    private static function answer(RunWritten $made, int $status = 200): JsonResponse
+    /**
+     * The run as it is since.
+     *
+     * @return Answer<RunPage>
+     */
+    private static function answer(RunWritten $made, int $status = 200): Answer
     {
         $now = $made->written->now();
 
-        return response()->json(RunResource::of($now->installation->runs()[$made->run], $now), $status);
+        return new Answer(RunResource::of($now->installation->runs()[$made->run], $now), $status);
     }
 
     private static function run(Loaded $loaded, string $id): Run

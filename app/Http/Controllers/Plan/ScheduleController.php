@@ -5,25 +5,32 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Plan;
 
 use App\Bench\CodeEdition;
+use App\Contract\Answer;
 use App\Contract\Query;
 use App\Http\Requests\Plan\ScheduleAsked;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use Illuminate\Contracts\Container\Container;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Cache;
 
+/**
+ * @phpstan-import-type Row from ScheduleResource
+ */
 final class ScheduleController
 {
-    /** Computed once per revision of the installation; unchanged, it is not even sent again. */
+    /**
+     * Computed once per revision of the installation; unchanged, it is not even sent again.
+     *
+     * @return Answer<array{revision: int, rows: list<Row>|null}>
+     */
     public function show(
         #[Query(ScheduleAsked::class)] ScheduleAsked $asked,
         StoredInstallation $stored,
         Container $container,
-    ): JsonResponse {
+    ): Answer {
         if ($asked->since === (string) $stored->revision) {
-            return response()->json(['revision' => $stored->revision, 'rows' => null]);
+            return new Answer(['revision' => $stored->revision, 'rows' => null]);
         }
         $key = sprintf('schedule.%s.%s.%d', CodeEdition::id(), $stored->mark(), $stored->revision);
         $json = Cache::get($key);
@@ -35,6 +42,7 @@ final class ScheduleController
             Cache::put($key, $json, 3600);
         }
 
-        return JsonResponse::fromJsonString($json);
+        /** @var Answer<array{revision: int, rows: list<Row>}> */
+        return Answer::encoded($json);
     }
 }

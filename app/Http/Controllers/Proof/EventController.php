@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Answer;
 use App\Contract\Carries;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\Membership;
@@ -13,20 +14,24 @@ use App\Planning\Loaded;
 use App\Recording\DeviceClock;
 use App\Recording\Recorder;
 use App\Recording\Sent;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Cutting\Replanned;
 
+/**
+ * @phpstan-import-type BeadShown from PlanEncoder
+ * @phpstan-import-type ReplannedShown from ReplannedResource
+ */
 final readonly class EventController
 {
     public function __construct(private Recorder $recorder, private InstallationStore $store)
     {
     }
 
+    /** @return Answer<array{new: bool, strand: list<BeadShown>, verdict?: string|null, replanned?: ReplannedShown}> */
     #[Carries('event')]
-    public function store(Request $request, Membership $member, Loaded $loaded): JsonResponse
+    public function store(Request $request, Membership $member, Loaded $loaded): Answer
     {
         $kind = EventKind::tryFrom(self::text($request, 'kind'));
         if ($kind !== null && ! $member->hasRole(...self::may($kind))) {
@@ -49,7 +54,7 @@ final readonly class EventController
         $now = $this->store->atWork($loaded->stored->refresh());
         $run = self::text($request, 'run');
 
-        return response()->json(
+        return new Answer(
             [
                 'new' => $new,
                 'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),

@@ -7,7 +7,9 @@ namespace App\Http\Controllers\Proof;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\FileParts;
 use App\Http\Requests\Proof\CertifierCard;
 use App\Http\Requests\Proof\MessageToRead;
 use App\Http\Requests\Proof\SentToMend;
@@ -22,7 +24,6 @@ use App\Testing\CertifierCsv;
 use App\Testing\InstrumentMessage;
 use App\Testing\Mending;
 use App\Testing\UnderTest;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use Sartal\Core\File\DecisionKind;
@@ -36,11 +37,43 @@ use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\TestPlanner;
+use Sartal\Core\Proof\Testing\Verdict;
 
-/** Instruments of the crew, what they say, and what the house tests with them. */
+/**
+ * Instruments of the crew, what they say, and what the house tests with them.
+ *
+ * @phpstan-import-type FileTesting from FileParts
+ *
+ * @phpstan-type InstrumentLine array{
+ *     id: string,
+ *     name: string,
+ *     kind: value-of<InstrumentKind>,
+ *     number?: string,
+ *     calibratedTo?: string,
+ *     words: string,
+ *     version: int,
+ *     overdue: bool,
+ * }
+ *
+ * @phpstan-import-type FileReading from FileParts
+ *
+ * @phpstan-type InstrumentsPage array{
+ *     instruments: list<InstrumentLine>,
+ *     kinds: list<array{id: value-of<InstrumentKind>, words: string, methods: list<string>}>,
+ *     methods: list<array{id: value-of<Method>, words: string}>,
+ *     stages: list<array{id: value-of<TestStage>, words: string}>,
+ *     families: list<array{family: string, types: list<string>, assemblies: int}>,
+ *     rules: FileTesting,
+ *     version: int,
+ * }
+ * @phpstan-type ReadingTaken array{instrument: string, reading: FileReading}
+ */
 final readonly class InstrumentController
 {
-    public function index(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<InstrumentsPage>
+     */
+    public function index(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $versions = $stored->entries()->where('kind', 'instrument')->pluck('version', 'key')->all();
         $planner = new TestPlanner($loaded->installation);
@@ -57,13 +90,12 @@ final readonly class InstrumentController
             $types[$type->family ?? ''][$type->short ?? $fitting->connector] = true;
         }
 
-        return response()->json([
+        return new Answer([
             'instruments' => array_map(
-                static fn (Instrument $instrument): array => TestingCodec::encodeInstrument($instrument) + [
-                    'words' => $instrument->kind->words(),
-                    'version' => $versions[$instrument->id] ?? 0,
-                    'overdue' => $instrument->isOverdue(now()->format('Y-m-d')),
-                ],
+                static fn (Instrument $instrument): array => self::line(
+                    $instrument,
+                    (int) ($versions[$instrument->id] ?? 0),
+                ),
                 array_values($loaded->installation->instruments()),
             ),
             'kinds' => array_map(
@@ -99,41 +131,56 @@ final readonly class InstrumentController
         ]);
     }
 
-    /** What the house tests at connectors of a family. */
+    /**
+     * What the house tests at connectors of a family.
+     *
+     * @return Answer<array{saved: true, version: int}>
+     */
     public function rules(
         #[Body(TestingRules::class)] TestingRules $sent,
         StoredInstallation $stored,
         Author $author,
         ChangeLog $log,
-    ): JsonResponse {
+    ): Answer {
         $problems = new Problems();
         $rules = TestingCodec::rules(Fields::from($sent->rules, 'rules', $problems));
         $problems->settle();
         $edit = new Edit(DecisionKind::Testing, '', TestingCodec::encodeRules($rules), $sent->version ?? 0);
         $log->write(new Decision($stored, $author, 'Test plans changed', [$edit]));
 
-        return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
+        return new Answer(['saved' => true, 'version' => $stored->refresh()->version]);
     }
 
-    /** A message of an instrument as a reading. Nothing is recorded. */
-    public function message(#[Body(MessageToRead::class)] MessageToRead $sent, Loaded $loaded, string $id): JsonResponse
+    /**
+     * A message of an instrument as a reading. Nothing is recorded.
+     *
+     * @return Answer<ReadingTaken>
+     */
+    public function message(#[Body(MessageToRead::class)] MessageToRead $sent, Loaded $loaded, string $id): Answer
     {
         $message = InstrumentMessage::decode($sent->message, UnderTest::of($loaded, $id));
 
-        return response()->json([
+        return new Answer([
             'instrument' => $message->instrument,
             'reading' => ReadingCodec::encode($message->reading),
         ]);
     }
 
-    /** A certifier's card: looked at first, then recorded, all of it or nothing. */
+    /**
+     * A certifier's card: looked at first, then recorded, all of it or nothing.
+     *
+     * @return Answer<array{
+     *     lines: list<array{run: string, code: string, results: int, verdict: value-of<Verdict>}>,
+     *     recorded: bool,
+     * }>
+     */
     public function card(
         #[Body(CertifierCard::class)] CertifierCard $sent,
         Membership $member,
         StoredInstallation $stored,
         Loaded $loaded,
         Recorder $recorder,
-    ): JsonResponse {
+    ): Answer {
         $readings = CertifierCsv::read($sent->csv, $loaded);
         $lines = [];
         foreach ($readings as $run => $reading) {
@@ -166,10 +213,14 @@ final readonly class InstrumentController
             });
         }
 
-        return response()->json(['lines' => $lines, 'recorded' => $sent->record]);
+        return new Answer(['lines' => $lines, 'recorded' => $sent->record]);
     }
 
-    /** What a test found goes back to the bench. */
+    /**
+     * What a test found goes back to the bench.
+     *
+     * @return Answer<array{again: list<string>}>
+     */
     public function mend(
         #[Body(SentToMend::class)] SentToMend $sent,
         Membership $member,
@@ -177,13 +228,13 @@ final readonly class InstrumentController
         Loaded $loaded,
         Mending $mending,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $test = $sent->test;
         if (! Uuid::isValid($test)) {
             throw Refused::because('Record the test first: what goes back to the bench names the test that found it.');
         }
 
-        return response()->json(
+        return new Answer(
             [
                 'again' => $mending->send(
                     $stored,
@@ -196,5 +247,16 @@ final readonly class InstrumentController
             ],
             201,
         );
+    }
+
+    /** @return InstrumentLine */
+    private static function line(Instrument $instrument, int $version): array
+    {
+        /** @var InstrumentLine */
+        return TestingCodec::encodeInstrument($instrument) + [
+            'words' => $instrument->kind->words(),
+            'version' => $version,
+            'overdue' => $instrument->isOverdue(now()->format('Y-m-d')),
+        ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
@@ -16,38 +17,53 @@ use App\Simulators\InstrumentBench;
 use App\Simulators\TestInstrument;
 use App\Testing\CertifierCsv;
 use App\Testing\UnderTest;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\FaultKind;
 
-/** The simulated instruments: what is plugged into them, and what they measure (docs/formats.md, "Instruments"). */
+/**
+ * The simulated instruments: what is plugged into them, and what they measure (docs/formats.md, "Instruments").
+ *
+ * @phpstan-import-type InstrumentSays from TestInstrument
+ *
+ * @phpstan-type FaultShown array{key: string, words: string, kind: value-of<FaultKind>}
+ * @phpstan-type SimulatedFaults array{
+ *     in: list<FaultShown>,
+ *     could: list<FaultShown>,
+ * }
+ */
 final class SimulatorController
 {
     /** Cables on a card that nobody chose any for. */
     private const CARD = 8;
 
-    /** Faults that are in an assembly, and those that could be put there. */
-    public function faults(StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    /**
+     * Faults that are in an assembly, and those that could be put there.
+     *
+     * @return Answer<SimulatedFaults>
+     */
+    public function faults(StoredInstallation $stored, Loaded $loaded, string $id): Answer
     {
         $test = UnderTest::of($loaded, $id);
         $words = $test->words();
 
-        return response()->json([
+        return new Answer([
             'in' => self::named(self::bench($stored)->in($test), $words),
             'could' => self::named(TestInstrument::faults($test), $words),
         ]);
     }
 
+    /** @return Answer<array{in: list<FaultShown>}> */
     public function inject(
         #[Body(InjectedFaults::class)] InjectedFaults $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $test = UnderTest::of($loaded, $id);
         $could = TestInstrument::faults($test);
         $keys = $sent->faults;
@@ -62,20 +78,24 @@ final class SimulatorController
         }
         self::bench($stored)->inject($test, $keys);
 
-        return response()->json(['in' => self::named(array_intersect_key($could, array_flip($keys)), $test->words())]);
+        return new Answer(['in' => self::named(array_intersect_key($could, array_flip($keys)), $test->words())]);
     }
 
-    /** One message of the protocol. */
+    /**
+     * One message of the protocol.
+     *
+     * @return Answer<InstrumentSays>
+     */
     public function measure(
         #[Body(Measurement::class)] Measurement $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         string $kind,
-    ): JsonResponse {
+    ): Answer {
         $test = UnderTest::of($loaded, $sent->assembly);
         $instrument = self::instrument($loaded, $kind);
 
-        return response()->json(
+        return new Answer(
             $instrument->measure($test, $sent->measure, array_values(self::bench($stored)->in($test)), $sent->nodes),
         );
     }
@@ -130,7 +150,7 @@ final class SimulatorController
 
     /**
      * @param  array<int|string, Fault>  $faults
-     * @return list<array{key: string, words: string, kind: string}>
+     * @return list<FaultShown>
      */
     private static function named(array $faults, CauseWords $words): array
     {

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Proof;
 
 use App\Bench\CodeEdition;
 use App\Bench\Given;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Http\Requests\Proof\CoverageAsked;
@@ -21,19 +22,34 @@ use App\Testing\Known;
 use App\Testing\TestProgress;
 use App\Testing\UnderTest;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\ReadingCodec;
 use Sartal\Core\Given\Installation\Method;
 
-/** Test: what one assembly should read, and what a reading of it comes to. */
+/**
+ * Test: what one assembly should read, and what a reading of it comes to.
+ *
+ * @phpstan-import-type TestSheet from TestResource
+ * @phpstan-import-type Judgement from JudgementResource
+ * @phpstan-import-type CoverageShown from CoverageResource
+ * @phpstan-import-type Tally from TestProgress
+ *
+ * @phpstan-type TestProgressPage array{
+ *     mine: array{looms: list<string>, assemblies: list<string>},
+ *     all: Tally,
+ *     looms: list<Tally>,
+ *     places: list<Tally>,
+ *     cursor: string,
+ * }
+ */
 final class TestController
 {
-    public function show(#[Query(StageAsked::class)] StageAsked $asked, Loaded $loaded, string $id): JsonResponse
+    /** @return Answer<TestSheet> */
+    public function show(#[Query(StageAsked::class)] StageAsked $asked, Loaded $loaded, string $id): Answer
     {
-        return response()->json(
+        return new Answer(
             TestResource::sheet(
                 $loaded->installation->runs()[$id] ??
                     abort(404, 'There is no such run here. It may have been removed.'),
@@ -43,8 +59,12 @@ final class TestController
         );
     }
 
-    /** Verdict and likely causes of a reading that is not recorded yet. */
-    public function judge(#[Body(ReadingToJudge::class)] ReadingToJudge $sent, Loaded $loaded, string $id): JsonResponse
+    /**
+     * Verdict and likely causes of a reading that is not recorded yet.
+     *
+     * @return Answer<Judgement>
+     */
+    public function judge(#[Body(ReadingToJudge::class)] ReadingToJudge $sent, Loaded $loaded, string $id): Answer
     {
         $problems = new Problems();
         $reading = ReadingCodec::decode(Fields::from($sent->reading, 'reading', $problems));
@@ -52,26 +72,34 @@ final class TestController
         $test = UnderTest::of($loaded, $id);
         Known::check($reading, $test->expectation());
 
-        return response()->json(JudgementResource::of($reading, $test, $sent->stage));
+        return new Answer(JudgementResource::of($reading, $test, $sent->stage));
     }
 
-    /** How far everybody is; asked every few seconds. */
+    /**
+     * How far everybody is; asked every few seconds.
+     *
+     * @return Answer<TestProgressPage>
+     */
     public function progress(
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         TestProgress $progress,
         Given $given,
-    ): JsonResponse {
-        return response()->json($progress->of($stored) + ['mine' => $given->to($stored, $user)]);
+    ): Answer {
+        return new Answer($progress->of($stored) + ['mine' => $given->to($stored, $user)]);
     }
 
-    /** What the chosen methods cannot see. */
+    /**
+     * What the chosen methods cannot see.
+     *
+     * @return Answer<CoverageShown>
+     */
     public function coverage(
         #[Query(CoverageAsked::class)] CoverageAsked $asked,
         StoredInstallation $stored,
         Loaded $loaded,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $asked->checks))));
         abort_if(
             $methods === [],
@@ -90,7 +118,7 @@ final class TestController
             implode('.', array_map(static fn (Method $method): string => $method->value, $methods)),
         );
 
-        return response()->json(
+        return new Answer(
             Cache::store('file')->remember(
                 $key,
                 24 * 3600,

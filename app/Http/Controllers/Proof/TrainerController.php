@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Proof\TrainerAnswer;
@@ -17,7 +18,6 @@ use App\Simulators\TestInstrument;
 use App\Testing\Exercise;
 use App\Testing\UnderTest;
 use Illuminate\Contracts\Cache\Repository;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Str;
@@ -33,6 +33,42 @@ use Sartal\Core\Proof\Testing\Sample;
 /**
  * The trainer: an assembly with a hidden fault, instruments to probe it with, and the short way shown at the end.
  * Nothing is recorded.
+ *
+ * @phpstan-import-type ExerciseShown from Exercise
+ * @phpstan-import-type TestSheet from TestResource
+ * @phpstan-import-type FaultShown from SimulatorController
+ *
+ * @phpstan-type ReadSample array{
+ *     method: value-of<Method>,
+ *     state?: string,
+ *     at: string,
+ *     value: float|list<string>|string,
+ *     declared?: bool,
+ *     wrong: bool,
+ * }
+ * @phpstan-type NoExercise array{exercise: null}
+ * @phpstan-type ExercisePage array{
+ *     exercise: ExerciseShown,
+ *     sheet: TestSheet,
+ *     methods: list<array{id: value-of<Method>, words: string, minutes: float, opens: bool}>,
+ *     choices: list<FaultShown>,
+ * }
+ * @phpstan-type CauseNamed array{
+ *     right: bool,
+ *     exact: bool,
+ *     was: string,
+ *     consequence: string,
+ *     named: string,
+ *     minutes: float,
+ *     opened: int,
+ *     path: list<array{
+ *         method: value-of<Method>,
+ *         words: string,
+ *         nodes: list<string>,
+ *         left: int,
+ *         minutes: float,
+ *     }>,
+ * }
  */
 final class TrainerController
 {
@@ -41,12 +77,15 @@ final class TrainerController
     /** Ends that may be opened. */
     private const BUDGET = 1;
 
+    /**
+     * @return Answer<ExercisePage>
+     */
     public function start(
         Request $request,
         #[Body(TrainerStart::class)] TrainerStart $sent,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $wanted = $sent->run;
         $runs = array_keys($loaded->plan()->assemblies);
         $run = $wanted === '' ? (string) $runs[random_int(0, max(0, count($runs) - 1))] : $wanted;
@@ -65,22 +104,31 @@ final class TrainerController
         return $this->shown($exercise, $test, 201);
     }
 
-    public function show(Request $request, StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /** @return Answer<ExercisePage|NoExercise> */
+    public function show(Request $request, StoredInstallation $stored, Loaded $loaded): Answer
     {
         $exercise = $this->kept($request, $stored);
 
         return $exercise === null
-            ? response()->json(['exercise' => null])
+            ? new Answer(['exercise' => null])
             : $this->shown($exercise, UnderTest::of($loaded, $exercise->run));
     }
 
-    /** One method put to the assembly; an end that is opened comes off the budget. */
+    /**
+     * One method put to the assembly; an end that is opened comes off the budget.
+     *
+     * @return Answer<array{
+     *     exercise: ExerciseShown,
+     *     method: value-of<Method>,
+     *     samples: list<ReadSample>,
+     * }>
+     */
     public function measure(
         Request $request,
         #[Body(TrainerMethod::class)] TrainerMethod $sent,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
         $method = $sent->method;
         if (
@@ -100,21 +148,27 @@ final class TrainerController
         $samples = [];
         foreach ($senses->questions($method === Method::Map ? Method::Shells : $method) as $question) {
             $value = $senses->answer($question, [$fault->edit]);
-            $samples[] = ReadingCodec::encodeSample(
+            /** @var ReadSample */
+            $sample = ReadingCodec::encodeSample(
                 new Sample($question, is_float($value) && is_nan($value) ? 0.0 : $value),
             ) + ['wrong' => ! $senses->agree($question, $senses->expected($question), $value)];
+            $samples[] = $sample;
         }
 
-        return response()->json(['exercise' => $exercise->shown(), 'method' => $method->value, 'samples' => $samples]);
+        return new Answer(['exercise' => $exercise->shown(), 'method' => $method->value, 'samples' => $samples]);
     }
 
-    /** The trainee names the cause; whatever reads the same by every method counts. */
+    /**
+     * The trainee names the cause; whatever reads the same by every method counts.
+     *
+     * @return Answer<CauseNamed>
+     */
     public function name(
         Request $request,
         #[Body(TrainerAnswer::class)] TrainerAnswer $sent,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
         $faults = TestInstrument::faults($test);
         $named =
@@ -124,7 +178,7 @@ final class TrainerController
         $words = $test->words();
         $steps = (new Probing($test->expectation(), $test->planner->places($test->assembly)))->to($fault);
 
-        return response()->json([
+        return new Answer([
             'right' => $named->key() === $fault->key() || $this->readsTheSame($test, $named, $fault),
             'exact' => $named->key() === $fault->key(),
             'was' => $words->name($fault),
@@ -180,7 +234,10 @@ final class TrainerController
         return [$exercise, $test, $fault];
     }
 
-    private function shown(Exercise $exercise, UnderTest $test, int $status = 200): JsonResponse
+    /**
+     * @return Answer<ExercisePage>
+     */
+    private function shown(Exercise $exercise, UnderTest $test, int $status = 200): Answer
     {
         $words = $test->words();
         $choices = [];
@@ -188,7 +245,7 @@ final class TrainerController
             $choices[] = ['key' => (string) $key, 'words' => $words->name($fault), 'kind' => $fault->kind->value];
         }
 
-        return response()->json(
+        return new Answer(
             [
                 'exercise' => $exercise->shown(),
                 'sheet' => TestResource::sheet(

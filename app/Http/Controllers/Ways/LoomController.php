@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Ways;
 
 use App\Changes\Foresight;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Documents\Drawing\PdfCanvas;
@@ -20,18 +21,42 @@ use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\Uncollected;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Work\Cutting\Replanned;
 
-/** Looms to scale. */
+/**
+ * Looms to scale.
+ *
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type LoomPage from LoomResource
+ * @phpstan-import-type ReroutedShown from ReroutedResource
+ * @phpstan-import-type ReplannedShown from ReplannedResource
+ *
+ * @phpstan-type LoomLine array{
+ *     id: string,
+ *     name: string,
+ *     covering: value-of<Covering>,
+ *     members: int,
+ *     root: string,
+ *     segments: int,
+ *     thickest: FigureShown|null,
+ *     mass: float,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type LoomAhead array{loom: LoomPage, rerouted: ReroutedShown, replanned: ReplannedShown}
+ */
 final readonly class LoomController
 {
-    public function index(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /**
+     * @return Answer<array{looms: list<LoomLine>}>
+     */
+    public function index(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $dresser = $loaded->dresser();
         $looms = [];
@@ -59,22 +84,27 @@ final readonly class LoomController
             ];
         }
 
-        return response()->json(['looms' => $looms]);
+        return new Answer(['looms' => $looms]);
     }
 
-    public function show(StoredInstallation $stored, Loaded $loaded, string $id): JsonResponse
+    /** @return Answer<LoomPage> */
+    public function show(StoredInstallation $stored, Loaded $loaded, string $id): Answer
     {
-        return response()->json(LoomResource::of(self::dress($loaded, $id), $loaded, self::version($stored, $id)));
+        return new Answer(LoomResource::of(self::dress($loaded, $id), $loaded, self::version($stored, $id)));
     }
 
-    /** The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing. */
+    /**
+     * The loom with a branch moved or another covering, and what that does to cuts and reels. Saves nothing.
+     *
+     * @return Answer<LoomAhead>
+     */
     public function preview(
         #[Body(PartPreview::class)] PartPreview $sent,
         StoredInstallation $stored,
         Loaded $loaded,
         Foresight $foresight,
         string $id,
-    ): JsonResponse {
+    ): Answer {
         $loom = Decided::canonical(DecisionKind::Loom, $sent->part);
         abort_unless(
             $loom['id'] === $id && isset($loaded->installation->looms()[$id]),
@@ -83,7 +113,7 @@ final readonly class LoomController
         );
         $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Loom, $id, $loom)]);
 
-        return response()->json([
+        return new Answer([
             'loom' => LoomResource::of(self::dress($then, $id), $then, self::version($stored, $id)),
             'rerouted' => ReroutedResource::of($foresight->rerouted($loaded, $then)),
             'replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $then->cutPlan()), $then),

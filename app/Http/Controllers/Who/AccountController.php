@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Http\Requests\Who\OwnName;
 use App\Http\Requests\Who\OwnPassword;
 use App\Models\User;
@@ -15,16 +17,19 @@ use App\Who\KnownDevice;
 use App\Who\Logbook;
 use App\Who\Passwords;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Everybody's own account: name, password, and where they are signed in. */
+/**
+ * Everybody's own account: name, password, and where they are signed in.
+ *
+ * @phpstan-type DevicesPage array{devices: list<array{id: string, kind: string, address: string, seen: string, here: bool}>}
+ */
 final class AccountController
 {
-    public function name(#[Body(OwnName::class)] OwnName $sent, #[CurrentUser] User $user): JsonResponse
+    /** @return Answer<array{name: string}> */
+    public function name(#[Body(OwnName::class)] OwnName $sent, #[CurrentUser] User $user): Answer
     {
         $name = $sent->name;
         if ($name !== $user->name) {
@@ -32,14 +37,15 @@ final class AccountController
             $user->update(['name' => $name]);
         }
 
-        return response()->json(['name' => $user->name]);
+        return new Answer(['name' => $user->name]);
     }
 
+    /** @return Answer<array{saved: true}> */
     public function password(
         Request $request,
         #[Body(OwnPassword::class)] OwnPassword $sent,
         #[CurrentUser] User $user,
-    ): JsonResponse {
+    ): Answer {
         $attempts = new Attempts((string) $user->sign_in, (string) $request->ip(), KnownDevice::of($request, $user));
         $wait = $attempts->wait();
         if ($wait !== null) {
@@ -50,7 +56,7 @@ final class AccountController
         }
         if (! Passwords::isOf($user, $sent->current)) {
             $attempts->failed();
-            throw ValidationException::withMessages(['current' => 'This is not the password that you have now.']);
+            throw Refusal::of('current', 'This is not the password that you have now.');
         }
         Passwords::set($user, $sent->password);
         $attempts->came();
@@ -58,31 +64,39 @@ final class AccountController
         Passwords::endSessions($user, $request->session()->getId());
         Logbook::write(Entry::Account, 'changed the password', $user);
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
-    public function devices(Request $request, #[CurrentUser] User $user): JsonResponse
+    /**
+     * @return Answer<DevicesPage>
+     */
+    public function devices(Request $request, #[CurrentUser] User $user): Answer
     {
         $rows = DB::table('sessions')
             ->where('user_id', $user->id)
             ->orderByDesc('last_activity')
             ->get(['id', 'ip_address', 'user_agent', 'last_activity']);
 
-        return response()->json([
-            'devices' => $rows
-                ->map(
-                    static fn (object $row): array => (new Device(
-                        (string) $row->id,
-                        (string) $row->ip_address,
-                        (string) $row->user_agent,
-                        (int) $row->last_activity,
-                    ))->shape($request->session()->getId()),
-                )
-                ->all(),
+        return new Answer([
+            'devices' => array_values(
+                $rows
+                    ->map(
+                        static fn (object $row): array => (new Device(
+                            (string) $row->id,
+                            (string) $row->ip_address,
+                            (string) $row->user_agent,
+                            (int) $row->last_activity,
+                        ))->shape($request->session()->getId()),
+                    )
+                    ->all(),
+            ),
         ]);
     }
 
-    public function end(Request $request, #[CurrentUser] User $user, string $device): JsonResponse
+    /**
+     * @return Answer<DevicesPage>
+     */
+    public function end(Request $request, #[CurrentUser] User $user, string $device): Answer
     {
         foreach (DB::table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
             if (Device::mark((string) $id) === $device) {

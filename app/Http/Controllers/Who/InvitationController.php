@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Http\Requests\Who\InvitationAccepted;
 use App\Models\User;
 use App\Who\Entry;
@@ -12,24 +14,27 @@ use App\Who\Invitations;
 use App\Who\Logbook;
 use App\Who\Passwords;
 use Illuminate\Database\UniqueConstraintViolationException;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 
-/** The other end of an invitation: whoever holds the link sets a password and is in. */
+/**
+ * The other end of an invitation: whoever holds the link sets a password and is in.
+ *
+ * @phpstan-type InvitationPage array{name: string, organisation: string, signIn: string|null, chooses: bool, least: int}
+ */
 final readonly class InvitationController
 {
     public function __construct(private Invitations $invitations)
     {
     }
 
-    public function show(string $token): JsonResponse
+    /** @return Answer<InvitationPage> */
+    public function show(string $token): Answer
     {
         $person = $this->person($token);
 
-        return response()->json([
+        return new Answer([
             'name' => $person->name,
             'organisation' => $person->organisation->name,
             'signIn' => $person->sign_in ?? $person->known_as,
@@ -39,11 +44,12 @@ final readonly class InvitationController
         ]);
     }
 
+    /** @return Answer<array{signIn: string|null}> */
     public function accept(
         Request $request,
         #[Body(InvitationAccepted::class)] InvitationAccepted $sent,
         string $token,
-    ): JsonResponse {
+    ): Answer {
         $person = $this->person($token);
         try {
             DB::transaction(function () use ($sent, $person, $token): void {
@@ -56,23 +62,19 @@ final readonly class InvitationController
                 Logbook::write(Entry::Account, 'set a password by invitation', $person);
             });
         } catch (UniqueConstraintViolationException) {
-            throw ValidationException::withMessages([
-                'signIn' => 'Somebody has this sign-in name already. Choose another.',
-            ]);
+            throw Refusal::of('signIn', 'Somebody has this sign-in name already. Choose another.');
         }
         SessionController::begin($request, $person->refresh());
 
-        return response()->json(['signIn' => $person->sign_in]);
+        return new Answer(['signIn' => $person->sign_in]);
     }
 
-    /** @throws ValidationException */
+    /** @throws Refusal */
     private static function signIn(string $wanted): string
     {
         $name = mb_strtolower($wanted);
         if ($name === '' || preg_match('~[\s\p{C}]~u', $name) === 1) {
-            throw ValidationException::withMessages([
-                'signIn' => 'Write a sign-in name without blanks, such as your mail address.',
-            ]);
+            throw Refusal::of('signIn', 'Write a sign-in name without blanks, such as your mail address.');
         }
 
         return $name;

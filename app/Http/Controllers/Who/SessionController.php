@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Who;
 
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Refusal;
 use App\Http\LastOpened;
 use App\Http\Requests\Who\SignIn;
 use App\Http\Resources\Who\SessionResource;
@@ -16,25 +18,31 @@ use App\Who\KnownDevice;
 use App\Who\Logbook;
 use App\Who\Passwords;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Who is signed in here. */
+/**
+ * Who is signed in here.
+ *
+ * @phpstan-import-type SessionOpen from SessionResource
+ *
+ * @phpstan-type SessionClosed array{person: null}
+ */
 final class SessionController
 {
-    public function show(Request $request): JsonResponse
+    /** @return Answer<SessionOpen|SessionClosed> */
+    public function show(Request $request): Answer
     {
         $user = $request->user();
 
-        return response()->json(
+        return new Answer(
             $user instanceof User ? SessionResource::of($user, self::page($request)) : ['person' => null],
         );
     }
 
-    public function signIn(Request $request, #[Body(SignIn::class)] SignIn $sent): JsonResponse
+    /** @return Answer<SessionOpen|SessionClosed> */
+    public function signIn(Request $request, #[Body(SignIn::class)] SignIn $sent): Answer
     {
         $account = mb_strtolower($sent->signIn);
         $person = User::query()->where('sign_in', $account)->where('retired_at', null)->first();
@@ -50,9 +58,7 @@ final class SessionController
         $isRight = Passwords::isOf($person, $sent->password);
         if ($person === null || ! $isRight) {
             $attempts->failed();
-            throw ValidationException::withMessages([
-                'signIn' => 'Sign-in name and password do not match. Check both.',
-            ]);
+            throw Refusal::of('signIn', 'Sign-in name and password do not match. Check both.');
         }
         $attempts->came();
         self::begin($request, $person);
@@ -68,25 +74,34 @@ final class SessionController
         return is_string($at) ? strtolower($at) : '';
     }
 
-    public function signOut(Request $request): JsonResponse
+    /** @return Answer<SessionClosed> */
+    public function signOut(Request $request): Answer
     {
         Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return response()->json(['person' => null]);
+        return new Answer(['person' => null]);
     }
 
-    /** Somebody works here now: the next time that they open the application, they begin here. */
-    public function last(StoredInstallation $installation, #[CurrentUser] User $user): JsonResponse
+    /**
+     * Somebody works here now: the next time that they open the application, they begin here.
+     *
+     * @return Answer<array{address: string}>
+     */
+    public function last(StoredInstallation $installation, #[CurrentUser] User $user): Answer
     {
         LastOpened::put($user, $installation);
 
-        return response()->json(['address' => $installation->address]);
+        return new Answer(['address' => $installation->address]);
     }
 
-    /** Pages of the first version ask for this before they load themselves anew. */
-    public function open(Request $request, #[CurrentUser] User $user, int $id): JsonResponse
+    /**
+     * Pages of the first version ask for this before they load themselves anew.
+     *
+     * @return Answer<SessionOpen|SessionClosed>
+     */
+    public function open(Request $request, #[CurrentUser] User $user, int $id): Answer
     {
         $installation = $user->installations()->where('installations.id', $id)->first();
         if ($installation === null) {

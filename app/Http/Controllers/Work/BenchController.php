@@ -10,7 +10,9 @@ use App\Bench\Jobs;
 use App\Bench\Places;
 use App\Bench\Queue;
 use App\Bench\Times;
+use App\Contract\Answer;
 use App\Contract\Carries;
+use App\Contract\Map;
 use App\Contract\Query;
 use App\Contract\ShapeDecoder;
 use App\Documents\Drawing\PdfCanvas;
@@ -30,7 +32,6 @@ use App\Recording\DeviceClock;
 use App\Recording\Refused;
 use App\Recording\Sent;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Sartal\Core\Work\Bench\Disposition;
@@ -38,7 +39,25 @@ use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Rework;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 
-/** Bench: the queue, one job, and what is confirmed in it. */
+/**
+ * Bench: the queue, one job, and what is confirmed in it.
+ *
+ * @phpstan-import-type JobLine from Given
+ * @phpstan-import-type JobPage from JobResource
+ * @phpstan-import-type JobState from JobStateResource
+ *
+ * @phpstan-type ReworkShown array{
+ *     remedy: value-of<Disposition>,
+ *     words: string,
+ *     reopens: list<string>,
+ *     scraps: Map<int>,
+ *     survives: list<string>,
+ *     cutsBack: bool,
+ *     sparesLeft: int|null,
+ *     names: list<string>,
+ * }
+ * @phpstan-type StandsAt array{assembly: string, step: string, name: string, person: string}
+ */
 final readonly class BenchController
 {
     public function __construct(
@@ -49,13 +68,12 @@ final readonly class BenchController
     ) {
     }
 
-    public function index(
-        #[CurrentUser] User $user,
-        StoredInstallation $stored,
-        Queue $queue,
-        Given $given,
-    ): JsonResponse {
-        return response()->json([
+    /**
+     * @return Answer<array{jobs: list<JobLine>, people: list<StandsAt>}>
+     */
+    public function index(#[CurrentUser] User $user, StoredInstallation $stored, Queue $queue, Given $given): Answer
+    {
+        return new Answer([
             'jobs' => $given->marked(
                 $stored,
                 $user,
@@ -66,35 +84,50 @@ final readonly class BenchController
         ]);
     }
 
-    public function show(#[CurrentUser] User $user, StoredInstallation $stored, Times $times, string $ids): JsonResponse
+    /**
+     * @return Answer<array{
+     *     job: JobPage,
+     *     state: JobState,
+     *     people: list<StandsAt>,
+     * }>
+     */
+    public function show(#[CurrentUser] User $user, StoredInstallation $stored, Times $times, string $ids): Answer
     {
         $job = $this->job($stored, $ids);
 
-        return response()->json([
+        return new Answer([
             'job' => JobResource::of($job, $this->jobs->loaded($stored), $times->of($stored)),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
         ]);
     }
 
-    /** What happened since a place in the record; asked every few seconds, so it reads no more than it has to. */
+    /**
+     * What happened since a place in the record; asked every few seconds, so it reads no more than it has to.
+     *
+     * @return Answer<array{
+     *     state: JobState|null,
+     *     people: list<StandsAt>,
+     * }>
+     */
     public function since(
         #[Query(PlaceTaken::class)] PlaceTaken $asked,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         string $ids,
         int $cursor,
-    ): JsonResponse {
+    ): Answer {
         $job = $this->job($stored, $ids);
         $this->places->stand($stored, $user, $job->assemblies[0], $asked->step);
         $now = $this->records->cursor($stored, $job->runs());
 
-        return response()->json([
+        return new Answer([
             'state' => $now === $cursor ? null : $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
         ]);
     }
 
+    /** @return Answer<array{new: bool}> */
     #[Carries('event')]
     public function record(
         Request $request,
@@ -102,7 +135,7 @@ final readonly class BenchController
         StoredInstallation $stored,
         BenchRecorder $recorder,
         string $ids,
-    ): JsonResponse {
+    ): Answer {
         if ($request->input('kind') === 'pictured') {
             // A record by itself could name what somebody else has uploaded.
             throw Refused::because('A photo is recorded by sending its picture.');
@@ -117,30 +150,31 @@ final readonly class BenchController
             DeviceClock::behind($request),
         );
 
-        return response()->json(['new' => $new], $new ? 201 : 200);
+        return new Answer(['new' => $new], $new ? 201 : 200);
     }
 
-    /** What putting a flaw right would take; nothing is recorded. */
+    /**
+     * What putting a flaw right would take; nothing is recorded.
+     *
+     * @return Answer<ReworkShown>
+     */
     public function rework(
         #[Query(ReworkAsked::class)] ReworkAsked $asked,
         StoredInstallation $stored,
         string $ids,
-    ): JsonResponse {
+    ): Answer {
         $job = $this->job($stored, $ids);
         $rework = $this->plan($asked, $stored, $job);
 
-        return response()->json([
+        return new Answer([
             'remedy' => $rework->remedy->value,
             'words' => $rework->words,
             'reopens' => $rework->reopens,
-            'scraps' => (object) $rework->scraps,
+            'scraps' => new Map($rework->scraps),
             'survives' => $rework->survives,
             'cutsBack' => $rework->cutsBack,
             'sparesLeft' => $rework->sparesLeft,
-            'names' => array_map(
-                static fn (string $id): string => $job->operation($id)->words ?? $id,
-                $rework->reopens,
-            ),
+            'names' => array_map(static fn (string $id): string => $job->operation($id)->words ?? $id, $rework->reopens),
         ]);
     }
 
@@ -207,7 +241,7 @@ final readonly class BenchController
             abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return JobState */
     private function state(StoredInstallation $stored, Job $job): array
     {
         // The cursor first: what comes in between is then seen twice rather than never.

@@ -10,7 +10,10 @@ use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\FileParts;
+use App\Contract\Refusal;
 use App\Contract\Slips;
 use App\Formats\BadLine;
 use App\Http\Requests\Who\Assignment;
@@ -26,10 +29,9 @@ use App\Models\User;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Who\CrewDesk;
+use App\Who\Invitation;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Validation\ValidationException;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
@@ -40,36 +42,70 @@ use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 
-/** The crew: who there is, what they can, what they were given, and the board that the lead looks at. */
+/**
+ * The crew: who there is, what they can, what they were given, and the board that the lead looks at.
+ *
+ * @phpstan-import-type BoardShown from Board
+ * @phpstan-import-type CrewMember from CrewResource
+ * @phpstan-import-type FileWorkshop from FileParts
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type InvitationShown from Invitation
+ *
+ * @phpstan-type CrewPage array{
+ *     people: list<CrewMember>,
+ *     colleagues: list<array{id: string, name: string}>,
+ *     invites: bool,
+ *     given: list<array{id: int, person: string, kind: string, key: string}>,
+ *     skills: list<array{id: value-of<Skill>, name: string}>,
+ *     looms: list<array{id: string, name: string}>,
+ *     jobs: list<array{id: string, name: string}>,
+ *     workshop: FileWorkshop,
+ *     tools: list<string>,
+ *     version: int,
+ *     times: list<array{pace: value-of<Pace>, minutes: FigureShown, measured: bool}>,
+ * }
+ */
 final readonly class CrewController
 {
     public function __construct(private CrewDesk $desk)
     {
     }
 
-    public function board(StoredInstallation $stored, Board $board): JsonResponse
+    /** @return Answer<BoardShown> */
+    public function board(StoredInstallation $stored, Board $board): Answer
     {
-        return response()->json($board->of($stored));
+        return new Answer($board->of($stored));
     }
 
+    /**
+     * @return Answer<CrewPage>
+     */
     public function index(
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
         Jobs $jobs,
         Times $times,
-    ): JsonResponse {
+    ): Answer {
         $given = DB::table('assignments')
             ->join('users', 'users.id', '=', 'user_id')
             ->where('installation_id', $stored->id)
             ->orderBy('assignments.id')
             ->get(['assignments.id', 'users.key as person', 'kind', 'assignments.key'])
+            ->map(
+                static fn (object $row): array => [
+                    'id' => (int) $row->id,
+                    'person' => (string) $row->person,
+                    'kind' => (string) $row->kind,
+                    'key' => (string) $row->key,
+                ],
+            )
             ->all();
         $book = $times->of($stored);
 
-        return response()->json([
+        return new Answer([
             ...CrewResource::of($stored, $user),
-            'given' => $given,
+            'given' => array_values($given),
             'skills' => array_map(
                 static fn (Skill $skill): array => ['id' => $skill->value, 'name' => $skill->words()],
                 Skill::cases(),
@@ -109,70 +145,82 @@ final readonly class CrewController
         ]);
     }
 
-    /** A colleague by "person", or somebody new by "name" and "signIn". */
+    /**
+     * A colleague by "person", or somebody new by "name" and "signIn".
+     *
+     * @return Answer<array{id: string, invitation: InvitationShown|null}>
+     */
     public function store(
         #[Body(NewMember::class)] NewMember $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-    ): JsonResponse {
+    ): Answer {
         [$roles, $skills] = self::chosen($sent->roles, $sent->skills);
         if ($sent->person !== '') {
             $this->desk->take($stored, $user, $sent->person, $roles, $skills);
 
-            return response()->json(['id' => $sent->person, 'invitation' => null], 201);
+            return new Answer(['id' => $sent->person, 'invitation' => null], 201);
         }
         $this->named($sent);
         $invited = $this->desk->invite($stored, $user, $sent->name, $sent->signIn, $roles, $skills);
 
-        return response()->json(['id' => $invited->person->key, 'invitation' => $invited->invitation->shape()], 201);
+        return new Answer(['id' => $invited->person->key, 'invitation' => $invited->invitation->shape()], 201);
     }
 
+    /** @return Answer<array{saved: true}> */
     public function update(
         #[Body(MemberChange::class)] MemberChange $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         string $person,
-    ): JsonResponse {
+    ): Answer {
         [$roles, $skills] = self::chosen($sent->roles, $sent->skills);
         $this->desk->change(self::member($stored, $person), $stored, $user, $roles, $skills, $sent->version);
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
-    /** Out of the crew; what they did stays theirs. */
-    public function end(#[CurrentUser] User $user, StoredInstallation $stored, string $person): JsonResponse
+    /**
+     * Out of the crew; what they did stays theirs.
+     *
+     * @return Answer<array{saved: true}>
+     */
+    public function end(#[CurrentUser] User $user, StoredInstallation $stored, string $person): Answer
     {
         $this->desk->end(self::member($stored, $person), $stored, $user);
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
-    /** Everybody may go by themselves. */
-    public function leave(Membership $member, StoredInstallation $stored): JsonResponse
+    /**
+     * Everybody may go by themselves.
+     *
+     * @return Answer<array{saved: true}>
+     */
+    public function leave(Membership $member, StoredInstallation $stored): Answer
     {
         $this->desk->end($member, $stored, $member->user);
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
+    /** @return Answer<array{saved: true}> */
     public function give(
         #[Body(Assignment::class)] Assignment $sent,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $known = match ($sent->kind) {
             AssignmentKind::Loom => isset($loaded->installation->looms()[$sent->key]),
             AssignmentKind::Assembly => isset($loaded->plan()->assemblies[$sent->key]),
             AssignmentKind::Skill => Skill::tryFrom($sent->key) !== null,
         };
         if (! $known) {
-            throw ValidationException::withMessages([
-                'key' => sprintf('There is no %s "%s" here.', $sent->kind->value, $sent->key),
-            ]);
+            throw Refusal::of('key', sprintf('There is no %s "%s" here.', $sent->kind->value, $sent->key));
         }
         $person = $stored->atWork()->whereRelation('user', 'key', $sent->person)->value('user_id');
         if ($person === null) {
-            throw ValidationException::withMessages(['person' => 'This person is not at work here.']);
+            throw Refusal::of('person', 'This person is not at work here.');
         }
         DB::table('assignments')->insertOrIgnore([
             'installation_id' => $stored->id,
@@ -181,22 +229,24 @@ final readonly class CrewController
             'key' => $sent->key,
         ]);
 
-        return response()->json(['saved' => true], 201);
+        return new Answer(['saved' => true], 201);
     }
 
-    public function take(StoredInstallation $stored, int $id): JsonResponse
+    /** @return Answer<array{saved: true}> */
+    public function take(StoredInstallation $stored, int $id): Answer
     {
         DB::table('assignments')->where('installation_id', $stored->id)->where('id', $id)->delete();
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
+    /** @return Answer<array{saved: true}> */
     public function workshop(
         #[Body(WorkshopChange::class)] WorkshopChange $sent,
         StoredInstallation $stored,
         Author $author,
         ChangeLog $log,
-    ): JsonResponse {
+    ): Answer {
         $problems = new Problems();
         $workshop = StockCodec::workshop(Fields::from($sent->workshop, '', $problems));
         $problems->settle();
@@ -204,7 +254,7 @@ final readonly class CrewController
         $edit = new Edit(DecisionKind::Workshop, $stored->key, $after, $sent->version ?? 0);
         $log->write(new Decision($stored, $author, 'Benches, hours and shared tools changed', [$edit]));
 
-        return response()->json(['saved' => true]);
+        return new Answer(['saved' => true]);
     }
 
     /** @throws BadLine where somebody new has no name to be known by */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
+use App\Contract\Answer;
 use App\Contract\Query;
 use App\Documents\CutListDrawing;
 use App\Documents\Drawing\PdfCanvas;
@@ -12,13 +13,17 @@ use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Resources\Work\CuttingResource;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
-/** What comes off which reel. */
+/**
+ * What comes off which reel.
+ *
+ * @phpstan-import-type Cutting from CuttingResource
+ */
 final readonly class CuttingController
 {
-    public function show(StoredInstallation $stored, Loaded $loaded): JsonResponse
+    /** @return Answer<Cutting> */
+    public function show(StoredInstallation $stored, Loaded $loaded): Answer
     {
         $versions = [];
         foreach (
@@ -31,7 +36,7 @@ final readonly class CuttingController
             $versions[(string) $reel->key] = (int) $reel->version;
         }
 
-        return response()->json(CuttingResource::of($loaded, $versions));
+        return new Answer(CuttingResource::of($loaded, $versions));
     }
 
     public function pdf(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded): Response

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\CodeEdition;
+use App\Contract\Answer;
+use App\Contract\Map;
 use App\Labels\LabelStock;
 use App\Library\Library;
 use App\Library\Stand;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Given\Findings\Finding;
@@ -30,7 +31,8 @@ final readonly class OutstandingController
     ) {
     }
 
-    public function __invoke(StoredInstallation $stored): JsonResponse
+    /** @return Answer<Map<int>> */
+    public function __invoke(StoredInstallation $stored): Answer
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $key = sprintf(
@@ -61,7 +63,7 @@ final readonly class OutstandingController
             static fn (array $each): bool => $each['stand'] === Stand::Newer,
         );
 
-        return response()->json($known['counts'] + ['labels' => $left, 'rules' => count($newer)]);
+        return new Answer(new Map($known['counts'] + ['labels' => $left, 'rules' => count($newer)]));
     }
 
     /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */

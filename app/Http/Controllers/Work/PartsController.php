@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Work;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\Csv\CsvWriter;
@@ -17,7 +18,6 @@ use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
@@ -25,23 +25,27 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Work\Parts\PartsLine;
 
-/** Parts, time and cost. */
+/**
+ * Parts, time and cost.
+ *
+ * @phpstan-import-type PartsPage from PartsResource
+ * @phpstan-import-type PartsWorth from PartsResource
+ */
 final readonly class PartsController
 {
     public function __construct(private ChangeLog $log)
     {
     }
 
+    /** @return Answer<PartsPage> */
     public function show(
         #[Query(PartsAsked::class)] PartsAsked $asked,
         StoredInstallation $stored,
         Loaded $loaded,
-    ): JsonResponse {
+    ): Answer {
         $scope = self::scope($asked, $loaded);
 
-        return response()->json(
-            PartsResource::of($scope, $scope->list($loaded, ! $asked->left), $loaded, $stored->version),
-        );
+        return new Answer(PartsResource::of($scope, $scope->list($loaded, ! $asked->left), $loaded, $stored->version));
     }
 
     public function csv(#[Query(PartsAsked::class)] PartsAsked $asked, Loaded $loaded): Response
@@ -93,17 +97,22 @@ final readonly class PartsController
         ]);
     }
 
-    /** Make against buy, for every assembly. */
-    public function worth(Loaded $loaded): JsonResponse
+    /**
+     * Make against buy, for every assembly.
+     *
+     * @return Answer<PartsWorth>
+     */
+    public function worth(Loaded $loaded): Answer
     {
-        return response()->json(PartsResource::worth($loaded));
+        return new Answer(PartsResource::worth($loaded));
     }
 
+    /** @return Answer<array{saved: true, version: int}> */
     public function economy(
         #[Body(EconomyChange::class)] EconomyChange $sent,
         StoredInstallation $stored,
         Author $author,
-    ): JsonResponse {
+    ): Answer {
         $problems = new Problems();
         $economy = StockCodec::economy(Fields::from($sent->economy, '', $problems));
         $problems->settle();
@@ -111,7 +120,7 @@ final readonly class PartsController
         $edit = new Edit(DecisionKind::Economy, $stored->key, $after, $sent->version ?? 0);
         $this->log->write(new Decision($stored, $author, 'Prices, rates and shelf changed', [$edit]));
 
-        return response()->json(['saved' => true, 'version' => $stored->refresh()->version]);
+        return new Answer(['saved' => true, 'version' => $stored->refresh()->version]);
     }
 
     private static function scope(PartsAsked $asked, Loaded $loaded): PartsScope

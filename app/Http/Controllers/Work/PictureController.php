@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Jobs;
+use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
 use App\Http\Requests\Work\EndPicture;
@@ -15,7 +16,6 @@ use App\Recording\DeviceClock;
 use App\Recording\Photograph;
 use App\Recording\Sent;
 use App\Recording\Uploads;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\Response;
@@ -25,6 +25,7 @@ final class PictureController
 {
     private const MOST = 8 * 1024;
 
+    /** @return Answer<array{new: bool, picture: string}> */
     public function store(
         Request $request,
         #[Body(EndPicture::class)] EndPicture $sent,
@@ -33,7 +34,7 @@ final class PictureController
         Jobs $jobs,
         BenchRecorder $recorder,
         string $ids,
-    ): JsonResponse {
+    ): Answer {
         if ($sent->picture->getSize() > self::MOST * 1024) {
             throw BadLine::because('picture', '', 'This photo is larger than 8 MB. Take it at a lower resolution.');
         }
@@ -64,7 +65,7 @@ final class PictureController
             ),
         );
 
-        return response()->json(['new' => $new, 'picture' => $photo->name], $new ? 201 : 200);
+        return new Answer(['new' => $new, 'picture' => $photo->name], $new ? 201 : 200);
     }
 
     public function show(StoredInstallation $stored, string $name): Response

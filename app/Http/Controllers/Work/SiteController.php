@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
+use App\Contract\Answer;
 use App\Http\Resources\Work\SiteResource;
 use App\Planning\Loaded;
-use Illuminate\Http\JsonResponse;
 
-/** What is to be pulled, and how far everything is on site. */
+/**
+ * What is to be pulled, and how far everything is on site.
+ *
+ * @phpstan-import-type Site from SiteResource
+ */
 final class SiteController
 {
-    public function __invoke(Loaded $loaded): JsonResponse
+    /** @return Answer<Site> */
+    public function __invoke(Loaded $loaded): Answer
     {
-        return response()->json(SiteResource::of($loaded));
+        return new Answer(SiteResource::of($loaded));
     }
 }

@@ -7,15 +7,60 @@ namespace App\Http\Resources\Ends;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
+use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Given\Installation\LabelScheme;
 
-/** Labels for the screen. */
+/**
+ * Labels for the screen.
+ *
+ * @phpstan-type LabelLine array{
+ *     id: string,
+ *     part: string,
+ *     form: value-of<LabelForm>,
+ *     kind: string,
+ *     run: string,
+ *     side: string,
+ *     leg: string,
+ *     code: string,
+ *     line: string,
+ *     word: string,
+ *     underlined: bool,
+ *     turned: string,
+ *     colour: string,
+ *     place: string,
+ *     path: string,
+ *     loom: string,
+ *     width: string,
+ *     height: string,
+ *     printed: string,
+ *     state: 'new'|'printed'|'changed',
+ *     at: string|null,
+ *     by: string|null,
+ * }
+ * @phpstan-type LabelFinding array{severity: value-of<Severity>, subject: string, words: string, remedy: string}
+ * @phpstan-type Geometry array{
+ *     id: string,
+ *     name: string,
+ *     columns: int,
+ *     rows: int,
+ *     width: string,
+ *     height: string,
+ *     pageWidth: string,
+ *     pageHeight: string,
+ *     pitchX: string,
+ *     pitchY: string,
+ *     left: string,
+ *     top: string,
+ * }
+ */
 final class LabelResource
 {
     /**
      * @param  list<PrintedLabel>  $labels
      * @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed
-     * @return list<array<int|string, mixed>>
+     * @return list<LabelLine>
      */
     public static function lines(array $labels, array $printed, Loaded $loaded): array
     {
@@ -48,7 +93,10 @@ final class LabelResource
         );
     }
 
-    /** @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed */
+    /**
+     * @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed
+     * @return 'new'|'printed'|'changed'
+     */
     public static function state(PrintedLabel $label, array $printed): string
     {
         return match (true) {
@@ -58,7 +106,19 @@ final class LabelResource
         };
     }
 
-    /** @return list<array<int|string, mixed>> */
+    /** @return array{end: string, endLine: string, leg: string, legLine: string, limit: int} */
+    public static function scheme(LabelScheme $scheme): array
+    {
+        return [
+            'end' => $scheme->end,
+            'endLine' => $scheme->endLine,
+            'leg' => $scheme->leg,
+            'legLine' => $scheme->legLine,
+            'limit' => $scheme->limit,
+        ];
+    }
+
+    /** @return list<Geometry> */
     public static function geometries(): array
     {
         return array_map(
@@ -80,7 +140,7 @@ final class LabelResource
         );
     }
 
-    /** @return list<array<int|string, string>> */
+    /** @return list<LabelFinding> */
     public static function findings(Loaded $loaded): array
     {
         $findings = array_filter(

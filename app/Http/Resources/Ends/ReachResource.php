@@ -13,12 +13,32 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Runs\RunPlan;
 
-/** How far circuits go. */
+/**
+ * How far circuits go.
+ *
+ * @phpstan-import-type FigureShown from PlanEncoder
+ *
+ * @phpstan-type Reach array{
+ *     id: string,
+ *     name: string,
+ *     signal: string,
+ *     runs: list<string>,
+ *     verdict: value-of<ReachVerdict>,
+ *     kind: string,
+ *     used: FigureShown|null,
+ *     limit: FigureShown|null,
+ *     margin: float|null,
+ *     decibels: float|null,
+ *     missing: string,
+ *     information: list<array{what: string, figure: FigureShown}>,
+ *     next: array{cable: string, margin: float}|null,
+ * }
+ */
 final class ReachResource
 {
     /**
      * @param  ?list<string>  $circuits  ids; null: all
-     * @return list<array<int|string, mixed>>
+     * @return list<Reach>
      */
     public static function of(Loaded $loaded, ?array $circuits = null): array
     {
@@ -33,7 +53,7 @@ final class ReachResource
         );
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return Reach */
     private static function line(SignalLine $line, Reaches $reaches): array
     {
         $reach = $reaches->judge($line);

@@ -13,18 +13,101 @@ use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\RecipeStep;
 use Sartal\Core\Given\Catalogue\TerminalKind;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\SheetFitting;
 use Sartal\Core\Work\Bench\SheetLeg;
 
-/** A sheet at the vice for the screen. */
+/**
+ * A sheet at the vice for the screen.
+ *
+ * @phpstan-import-type Drawing from ConnectorResource
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ *
+ * @phpstan-type Sheet array{
+ *     run: string,
+ *     code: string,
+ *     version: int,
+ *     side: value-of<Side>,
+ *     location: string,
+ *     cable: string,
+ *     mains: bool,
+ *     fittings: list<FittingSheet>,
+ *     alike: list<list<int>>,
+ *     breakout: SheetSlide|null,
+ *     unused: list<array{conductor: string, colour: string, reason: string}>,
+ *     rules: list<array{question: string, answer: string}>,
+ * }
+ * @phpstan-type FittingSheet array{
+ *     id: string,
+ *     version: int,
+ *     label: string,
+ *     drawing: Drawing|null,
+ *     plan: string,
+ *     channels: int,
+ *     exit: string,
+ *     exits: list<string>,
+ *     clocking: int|null,
+ *     clockings: list<int>,
+ *     mains: bool,
+ *     join: list<string>,
+ *     legs: list<LegSheet>,
+ *     blocks: list<array{
+ *         number: int,
+ *         channels: list<string>,
+ *         colour: string,
+ *         offset: string,
+ *         length: WorkedOut,
+ *     }>,
+ *     print: list<string>,
+ *     mates: list<string>,
+ * }
+ * @phpstan-type LegSheet array{
+ *     id: string,
+ *     label: string,
+ *     length: string,
+ *     tail: WorkedOut|null,
+ *     chosen: string,
+ *     recipe: array{
+ *         id: string,
+ *         name: string,
+ *         discard: string,
+ *         source: string,
+ *         steps: list<array{
+ *             layer: value-of<Layer>,
+ *             at: string,
+ *             does: string,
+ *             keep: string,
+ *             tool: string,
+ *             check: string,
+ *         }>,
+ *     }|null,
+ *     cores: list<array{
+ *         conductor: string,
+ *         colour: string,
+ *         element: string,
+ *         address: string,
+ *         terminal: string,
+ *         function: string,
+ *         channel: string,
+ *         exception: string,
+ *         length: WorkedOut,
+ *     }>,
+ *     slides: list<SheetSlide>,
+ *     contacts: list<string>,
+ *     tools: list<string>,
+ *     cautions: list<string>,
+ * }
+ * @phpstan-type SheetSlide array{name: string, colour: string, before: bool, note: string}
+ */
 final class SheetResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return Sheet */
     public static function of(EndSheet $sheet, Loaded $loaded): array
     {
         return [
@@ -56,7 +139,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return FittingSheet */
     private static function fitting(SheetFitting $fitting, CableType $cable, Loaded $loaded): array
     {
         return [
@@ -95,7 +178,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return LegSheet */
     private static function leg(SheetLeg $leg, SheetFitting $fitting, CableType $cable): array
     {
         $made = $leg->preparation;
@@ -150,7 +233,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return SheetSlide */
     private static function slide(SlideOn $slide): array
     {
         return [

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Given;
 
+use App\Contract\FileParts;
+use App\Contract\Map;
 use App\Planning\Loaded;
 use Sartal\Core\File\BuildingCodec;
 use Sartal\Core\File\PanelCodec;
@@ -16,14 +18,54 @@ use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Ways\Looming\Tail;
 use Sartal\Core\Ways\Routing\BendRule;
 use Sartal\Core\Ways\Routing\FillRule;
+use Sartal\Core\Ways\Routing\Route;
 use Sartal\Core\Ways\Routing\WayLoad;
 
-/** The building as it is drawn: places, ways and what lies in them, panels. */
+/**
+ * The building as it is drawn: places, ways and what lies in them, panels.
+ *
+ * @phpstan-import-type FileLocation from FileParts
+ * @phpstan-import-type FileJunction from FileParts
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type FileWay from FileParts
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type FilePanel from FileParts
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ *
+ * @phpstan-type Building array{
+ *     locations: list<array{part: FileLocation, version: int, ends: int}>,
+ *     junctions: list<array{part: FileJunction, version: int}>,
+ *     ways: list<BuildingWay>,
+ *     panels: list<BuildingPanel>,
+ *     routes: Map<list<string>>,
+ *     fittings: Map<list<array{id: string, label: string}>>,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type BuildingWay array{
+ *     part: FileWay,
+ *     version: int,
+ *     runs: list<array{id: string, code: string, pinned: bool}>,
+ *     families: Map<int>,
+ *     fill: FigureShown|null,
+ *     rule: FillLimit|null,
+ *     jam: FigureShown|null,
+ *     bend: FigureShown|null,
+ *     mass: FigureShown|null,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type FillLimit array{design: float, most: float, source: string}
+ * @phpstan-type BuildingPanel array{
+ *     part: FilePanel,
+ *     version: int,
+ *     tails: list<array{place: string, order: int, fitting: string, tail: WorkedOut}>,
+ *     climb: array{detail: string, amount: string, source: string}|null,
+ * }
+ */
 final class BuildingResource
 {
     /**
      * @param  array<int|string, int>  $versions  "kind id" → version
-     * @return array<int|string, mixed>
+     * @return Building
      */
     public static function of(Loaded $loaded, array $versions): array
     {
@@ -65,8 +107,8 @@ final class BuildingResource
                 static fn (Panel $panel): array => self::panel($panel, $in, $versions['tail-panel '.$panel->id] ?? 0),
                 array_values($in->panels()),
             ),
-            'routes' => array_map(static fn ($route): array => $route->ways(), $plan->layout->routes),
-            'fittings' => self::fittings($in),
+            'routes' => new Map(array_map(static fn (Route $route): array => $route->ways(), $plan->layout->routes)),
+            'fittings' => new Map(self::fittings($in)),
             'findings' => array_map(
                 PlanEncoder::finding(...),
                 array_values(
@@ -79,7 +121,7 @@ final class BuildingResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return BuildingWay */
     private static function way(Way $way, ?WayLoad $load, Loaded $loaded, int $version): array
     {
         return [
@@ -93,25 +135,23 @@ final class BuildingResource
                 ],
                 $load->runs ?? [],
             ),
-            'families' => (object) ($load->families ?? []),
+            'families' => new Map($load->families ?? []),
             'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
             'rule' => $load?->rule === null ? null : self::rule($load->rule),
             'jam' => $load?->jam === null ? null : PlanEncoder::figure($load->jam),
-            'bend' => $load === null || $load->cables === [] ? null : PlanEncoder::figure(
-                BendRule::among($load->cables),
-            ),
+            'bend' => $load === null || $load->cables === [] ? null : PlanEncoder::figure(BendRule::among($load->cables)),
             'mass' => $load === null ? null : PlanEncoder::figure($load->mass),
             'findings' => array_map(PlanEncoder::finding(...), $load->findings ?? []),
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return FillLimit */
     private static function rule(FillRule $rule): array
     {
         return ['design' => $rule->design, 'most' => $rule->most, 'source' => $rule->source];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return BuildingPanel */
     private static function panel(Panel $panel, Installation $in, int $version): array
     {
         $tails = [];

@@ -8,12 +8,34 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\CatalogueEncoder;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Cavity;
+use Sartal\Core\Given\Catalogue\Gender;
 use Sartal\Core\Given\Installation\Fitting;
 
-/** What is needed to draw a fitting from either side, in mm. */
+/**
+ * What is needed to draw a fitting from either side, in mm.
+ *
+ * @phpstan-type Drawing array{
+ *     name: string,
+ *     short: string,
+ *     gender: value-of<Gender>,
+ *     shape: string,
+ *     width: float,
+ *     height: float,
+ *     key: array{float, float}|null,
+ *     contact: float,
+ *     cavities: list<array{
+ *         address: string,
+ *         face: array{float, float},
+ *         wiring: array{float, float},
+ *         terminal: string,
+ *     }>,
+ *     shells: list<string>,
+ *     cautions: list<string>,
+ * }
+ */
 final class ConnectorResource
 {
-    /** @return ?array<int|string, mixed> */
+    /** @return ?Drawing */
     public static function of(Fitting $fitting, Catalogue $catalogue): ?array
     {
         $type = $catalogue->connectors()[$fitting->connector] ?? null;

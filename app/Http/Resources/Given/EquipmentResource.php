@@ -9,13 +9,44 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\Level;
 use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\PortDirection;
 use Sartal\Core\Given\Installation\PortRef;
 
-/** Devices with their ports: what each is, what is plugged in, what could be. */
+/**
+ * Devices with their ports: what each is, what is plugged in, what could be.
+ *
+ * @phpstan-import-type FindingShown from PlanEncoder
+ *
+ * @phpstan-type Device array{
+ *     id: string,
+ *     name: string,
+ *     location: string,
+ *     place: string,
+ *     version: int,
+ *     ports: list<DevicePort>,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type DevicePort array{
+ *     id: string,
+ *     name: string,
+ *     connector: string,
+ *     connectorName: string,
+ *     plan: string|null,
+ *     direction: value-of<PortDirection>,
+ *     signal: string,
+ *     level: value-of<Level>,
+ *     phantom: bool,
+ *     terminates: bool,
+ *     plugged: string|null,
+ *     pluggedName: string,
+ *     fits: list<array{id: string, name: string, here: bool}>,
+ * }
+ */
 final class EquipmentResource
 {
-    /** @return list<array<int|string, mixed>> */
+    /** @return list<Device> */
     public static function all(Loaded $loaded): array
     {
         $in = $loaded->installation;
@@ -56,7 +87,7 @@ final class EquipmentResource
 
     /**
      * @param  array<int|string, list<string>>  $runs
-     * @return array<int|string, mixed>
+     * @return DevicePort
      */
     private static function port(Equipment $device, Port $port, ?string $fitting, array $runs, Loaded $loaded): array
     {

@@ -20,10 +20,45 @@ use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\UsedTypes;
 
-/** Catalogue types: a line each, or one with its figures and where it is used. */
+/**
+ * Catalogue types: a line each, or one with its figures and where it is used.
+ *
+ * @phpstan-import-type Drawing from ConnectorResource
+ *
+ * @phpstan-type TypeKind 'cable'|'connector'|'signal'|'plan'|'part'|'recipe'
+ * @phpstan-type TypesPage array{
+ *     cable: list<TypeLine>,
+ *     connector: list<TypeLine>,
+ *     signal: list<TypeLine>,
+ *     plan: list<TypeLine>,
+ *     part: list<TypeLine>,
+ *     recipe: list<TypeLine>,
+ * }
+ * @phpstan-type TypeDetail array{
+ *     kind: TypeKind,
+ *     id: string,
+ *     name: string,
+ *     definition: array<int|string, mixed>,
+ *     version: int|null,
+ *     shipped: bool,
+ *     used: bool,
+ *     retired: bool,
+ *     figures: list<array{label: string, value: string, rule: string}>,
+ *     drawing: Drawing|null,
+ * }
+ * @phpstan-type TypeLine array{
+ *     id: string,
+ *     name: string,
+ *     about: string,
+ *     source: 'own'|'shipped'|'file',
+ *     version: int|null,
+ *     used: bool,
+ *     retired: bool,
+ * }
+ */
 final class TypeResource
 {
-    /** @return array<int|string, list<array<int|string, mixed>>> kind → lines */
+    /** @return TypesPage kind → lines */
     public static function all(Loaded $loaded): array
     {
         $own = self::own($loaded);
@@ -51,18 +86,22 @@ final class TypeResource
             }
         }
 
+        /** @var TypesPage */
         return $lines;
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return TypeDetail */
     public static function of(DecisionKind $kind, string $id, Loaded $loaded): array
     {
         $list = $kind->list();
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->{$list}()[$id] ?? abort(404, 'There is no such type here.');
 
+        /** @var TypeKind $of */
+        $of = $kind->value;
+
         return [
-            'kind' => $kind->value,
+            'kind' => $of,
             'id' => $id,
             'name' => $type->name,
             'definition' => CatalogueEncoder::type($type),
@@ -71,10 +110,7 @@ final class TypeResource
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
-            'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(
-                new Fitting('', '', $id, ''),
-                $catalogue,
-            ) : null,
+            'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue) : null,
         ];
     }
 

@@ -7,12 +7,66 @@ namespace App\Http\Resources\Later;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Later\Changing\Impact;
 use Sartal\Core\Later\Changing\Overtaken;
+use Sartal\Core\Later\Changing\OvertakenKind;
 use Sartal\Core\Later\Changing\Remedy;
+use Sartal\Core\Later\Changing\RemedyKind;
 use Sartal\Core\Later\Changing\RunImpact;
 use Sartal\Core\Work\Parts\Ask;
 use Sartal\Core\Work\Parts\PartsLine;
 
-/** What a change overtakes, or what is overtaken as things are, with what can be done about it. */
+/**
+ * What a change overtakes, or what is overtaken as things are, with what can be done about it.
+ *
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ *
+ * @phpstan-type ImpactShown array{
+ *     words: string,
+ *     count: int,
+ *     runsCount: int,
+ *     runs: list<ImpactRun>,
+ *     minutes: FigureShown,
+ *     cost: FigureShown,
+ *     parts: list<ImpactPart>,
+ *     restored: list<string>,
+ *     comes: list<FindingShown>,
+ *     goes: int,
+ * }
+ * @phpstan-type ImpactRun array{
+ *     id: string,
+ *     code: string,
+ *     overtaken: list<ImpactOvertaken>,
+ *     remake: ImpactRemedy,
+ *     best: list<string>,
+ * }
+ * @phpstan-type ImpactOvertaken array{
+ *     key: string,
+ *     kind: value-of<OvertakenKind>,
+ *     words: string,
+ *     details: list<string>,
+ *     missing: WorkedOut|null,
+ *     remedies: list<ImpactRemedy>,
+ *     ruledOut: list<string>,
+ * }
+ * @phpstan-type ImpactRemedy array{
+ *     key: string,
+ *     kind: value-of<RemedyKind>,
+ *     words: string,
+ *     minutes: FigureShown,
+ *     cost: FigureShown,
+ *     parts: int,
+ *     how: string,
+ * }
+ * @phpstan-type ImpactPart array{
+ *     name: string,
+ *     needed: FigureShown,
+ *     stock: float,
+ *     short: float,
+ *     packs: int,
+ *     unit: string,
+ * }
+ */
 final class ImpactResource
 {
     private const LISTED = 200;
@@ -21,7 +75,7 @@ final class ImpactResource
 
     private const FINDINGS = 40;
 
-    /** @return array<int|string, mixed> */
+    /** @return ImpactShown */
     public static function of(Impact $impact, string $words = ''): array
     {
         return [
@@ -38,7 +92,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return ImpactRun */
     public static function run(RunImpact $run): array
     {
         return [
@@ -50,7 +104,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return ImpactOvertaken */
     private static function overtaken(Overtaken $each): array
     {
         return [
@@ -64,7 +118,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return ImpactRemedy */
     private static function remedy(Remedy $remedy): array
     {
         return [
@@ -82,7 +136,7 @@ final class ImpactResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return ImpactPart */
     private static function part(PartsLine $line): array
     {
         return [

@@ -7,12 +7,27 @@ namespace App\Http\Resources\Plan;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Plan\Planning\Consequences;
 
-/** What a change would change, for a person who is about to make it. */
+/**
+ * What a change would change, for a person who is about to make it.
+ *
+ * @phpstan-import-type FindingShown from PlanEncoder
+ *
+ * @phpstan-type ConsequencesShown array{
+ *     joints: int,
+ *     ends: array{count: int, names: list<string>},
+ *     cuts: array{count: int, names: list<string>},
+ *     labels: array{count: int, names: list<string>},
+ *     tests: array{count: int, names: list<string>},
+ *     overtaken: array{count: int, names: list<string>},
+ *     comes: list<FindingShown>,
+ *     goes: int,
+ * }
+ */
 final class ConsequencesResource
 {
     private const LISTED = 12;
 
-    /** @return array<int|string, mixed> */
+    /** @return ConsequencesShown */
     public static function of(Consequences $all): array
     {
         return [

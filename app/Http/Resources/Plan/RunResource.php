@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Plan;
 
+use App\Contract\FileParts;
 use App\Formats\RunLine;
 use App\Http\Resources\Ends\ReachResource;
 use App\Http\Resources\Given\ConnectorResource;
@@ -18,21 +19,139 @@ use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Element;
+use Sartal\Core\Given\Catalogue\SignalJoins;
+use Sartal\Core\Given\Findings\Severity;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Installation\Topology;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Given\Schools\LabelTurn;
 use Sartal\Core\Proof\Record\Doubt;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Ways\Routing\Hop;
 
-/** Everything about one run: its line, its sum, both ends as they are made, labels and history. */
+/**
+ * Everything about one run: its line, its sum, both ends as they are made, labels and history.
+ *
+ * @phpstan-import-type BeadShown from PlanEncoder
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type Reach from ReachResource
+ * @phpstan-import-type LabelText from PlanEncoder
+ * @phpstan-import-type FileDemand from FileParts
+ * @phpstan-import-type Drawing from ConnectorResource
+ *
+ * @phpstan-type RunPage array{
+ *     id: string,
+ *     version: int,
+ *     code: string,
+ *     family: string,
+ *     cable: string,
+ *     build: value-of<Build>,
+ *     loom: string,
+ *     from: string,
+ *     to: string,
+ *     endA: string,
+ *     endB: string,
+ *     cut: string,
+ *     strand: list<BeadShown>,
+ *     withdrawn: bool,
+ *     who: list<string>,
+ *     findings: list<array{severity: value-of<Severity>, words: string, remedy: string}>,
+ *     line: array<string, string>,
+ *     note: string,
+ *     basis: list<string>,
+ *     assembly: array{id: string, runs: list<string>},
+ *     circuits: list<RunCircuit>,
+ *     worked: WorkedOut,
+ *     way: list<string>,
+ *     pinned: bool,
+ *     reach: list<Reach>,
+ *     ends: list<array{
+ *         side: value-of<Side>,
+ *         location: string,
+ *         fittings: list<RunFitting>,
+ *         joints: list<RunJoint>,
+ *         unused: list<array{
+ *             conductor: string,
+ *             element: string,
+ *             core: string,
+ *             colour: string,
+ *             reason: string,
+ *         }>,
+ *         leftOut: list<array{note: string, who: string, at: string}>,
+ *         pictures: list<array{picture: string, who: string, at: string}>,
+ *     }>,
+ *     labels: list<LabelText>,
+ *     history: list<HistoryEvent>,
+ * }
+ * @phpstan-type EndMade array{
+ *     leftOut: list<array{note: string, who: string, at: string}>,
+ *     pictures: list<array{picture: string, who: string, at: string}>,
+ * }
+ * @phpstan-type RunCircuit array{
+ *     id: string,
+ *     name: string,
+ *     signal: string,
+ *     version: int,
+ *     topology: value-of<Topology>,
+ *     from: string,
+ *     phantom: string,
+ *     terminator: string,
+ *     demand?: FileDemand,
+ *     signalName: string,
+ *     joins: value-of<SignalJoins>|null,
+ *     takesPhantom: bool,
+ *     asks: string,
+ *     fittings: list<array{id: string, label: string}>,
+ * }
+ * @phpstan-type HistoryEvent array{
+ *     id: string,
+ *     kind: value-of<EventKind>,
+ *     run: string,
+ *     side?: value-of<Side>,
+ *     by: string,
+ *     who: string,
+ *     at: string,
+ *     received?: string,
+ *     instrument?: string,
+ *     note?: string,
+ *     verdict?: value-of<Verdict>,
+ *     doubt: string,
+ *     overtaken: bool,
+ *     ...
+ * }
+ * @phpstan-type RunFitting array{
+ *     id: string,
+ *     label: string,
+ *     leg: string,
+ *     length: string,
+ *     plan: string,
+ *     source: string,
+ *     drawing: Drawing|null,
+ *     mate: string,
+ * }
+ * @phpstan-type RunJoint array{
+ *     conductor: string,
+ *     element: string,
+ *     core: string,
+ *     colour: string,
+ *     leg: string,
+ *     fitting: string,
+ *     address: string,
+ *     function: string,
+ *     channel: string,
+ *     circuit: string,
+ *     exception: string,
+ * }
+ */
 final class RunResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return RunPage */
     public static function of(Run $run, Loaded $loaded): array
     {
         $plan = $loaded->plan();
@@ -98,7 +217,7 @@ final class RunResource
     /**
      * What the bench has to say of an end: what was left out of it, and its photos.
      *
-     * @return array<int|string, mixed>
+     * @return EndMade
      */
     private static function made(Run $run, Side $side, Loaded $loaded): array
     {
@@ -130,7 +249,7 @@ final class RunResource
     /**
      * What a planner can decide about each circuit of the run.
      *
-     * @return list<array<int|string, mixed>>
+     * @return list<RunCircuit>
      */
     private static function circuits(Run $run, Loaded $loaded): array
     {
@@ -140,7 +259,8 @@ final class RunResource
             $circuit = $in->circuits()[$carriage->circuit] ?? null;
             $signal = $in->catalogue->signals()[$circuit->signal ?? ''] ?? null;
             if ($circuit !== null) {
-                $circuits[] = [
+                /** @var RunCircuit */
+                $shown = [
                     ...FileEncoder::circuit($circuit),
                     'version' => $loaded->version(DecisionKind::Circuit, $circuit->id),
                     'topology' => $circuit->topology->value,
@@ -157,6 +277,7 @@ final class RunResource
                                 : $signal->reach->kind->value),
                     'fittings' => self::fittingsOf($circuit->id, $loaded),
                 ];
+                $circuits[] = $shown;
             }
         }
 
@@ -222,12 +343,13 @@ final class RunResource
         );
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return HistoryEvent */
     private static function event(Event $event, Loaded $loaded): array
     {
         $today = $loaded->plan()->fingerprints[$event->run] ?? null;
         $relied = $today?->for($event->kind, $event->side) ?? '';
 
+        /** @var HistoryEvent */
         return [
             ...array_diff_key(EventCodec::encode($event), [
                 'reading' => 0,
@@ -243,7 +365,7 @@ final class RunResource
         ];
     }
 
-    /** @return list<array<int|string, mixed>> */
+    /** @return list<RunFitting> */
     private static function fittings(Run $run, Side $side, Loaded $loaded): array
     {
         $fittings = [];
@@ -288,7 +410,7 @@ final class RunResource
         return '';
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return RunJoint */
     private static function joint(Joint $joint, Run $run, ?CableType $cable, Loaded $loaded): array
     {
         $leg = '';

@@ -7,15 +7,41 @@ namespace App\Http\Resources\Plan;
 use App\Planning\Loaded;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Findings\Subject;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Proof\Record\Event;
 
-/** The schedule's rows: what a planner scans. */
+/**
+ * The schedule's rows: what a planner scans.
+ *
+ * @phpstan-import-type BeadShown from PlanEncoder
+ *
+ * @phpstan-type Schedule array{revision: int, rows: list<Row>}
+ * @phpstan-type Row array{
+ *     id: string,
+ *     version: int,
+ *     code: string,
+ *     family: string,
+ *     cable: string,
+ *     build: value-of<Build>,
+ *     loom: string,
+ *     from: string,
+ *     to: string,
+ *     endA: string,
+ *     endB: string,
+ *     cut: string,
+ *     strand: list<BeadShown>,
+ *     withdrawn: bool,
+ *     who: list<string>,
+ *     findings: list<array{severity: value-of<Severity>, words: string, remedy: string}>,
+ * }
+ */
 final class ScheduleResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return Schedule */
     public static function of(Loaded $loaded): array
     {
         return [
@@ -27,7 +53,7 @@ final class ScheduleResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return Row */
     public static function row(Run $run, Loaded $loaded): array
     {
         $in = $loaded->installation;

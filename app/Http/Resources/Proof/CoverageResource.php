@@ -7,16 +7,32 @@ namespace App\Http\Resources\Proof;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Coverage;
+use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\Unseen;
 use Sartal\Core\Proof\Testing\Methods;
 
-/** What chosen checks let pass, in words. */
+/**
+ * What chosen checks let pass, in words.
+ *
+ * @phpstan-type CoverageShown array{
+ *     faults: int,
+ *     seen: int,
+ *     unseen: list<array{
+ *         kind: value-of<FaultKind>,
+ *         count: int,
+ *         names: list<string>,
+ *         consequence: string,
+ *         add: array{id: value-of<Method>, words: string, minutes: float}|null,
+ *     }>,
+ *     checks: list<array{id: value-of<Method>, words: string, minutes: float, chosen: bool}>,
+ * }
+ */
 final class CoverageResource
 {
     /** Faults of a kind that are named. */
     private const NAMED = 3;
 
-    /** @return array<int|string, mixed> */
+    /** @return CoverageShown */
     public static function of(Coverage $coverage, CauseWords $words): array
     {
         return [

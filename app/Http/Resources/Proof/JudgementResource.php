@@ -13,6 +13,7 @@ use Sartal\Core\Proof\Diagnosing\Answer;
 use Sartal\Core\Proof\Diagnosing\Cause;
 use Sartal\Core\Proof\Diagnosing\EndToOpen;
 use Sartal\Core\Proof\Diagnosing\Fault;
+use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\NextReading;
 use Sartal\Core\Proof\Diagnosing\Separation;
 use Sartal\Core\Proof\Diagnosing\Trouble;
@@ -20,14 +21,52 @@ use Sartal\Core\Proof\Testing\LinkLimits;
 use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
+use Sartal\Core\Proof\Testing\Verdict;
 
-/** What a reading comes to: the verdict, what would explain it, what to open and what to read next. */
+/**
+ * What a reading comes to: the verdict, what would explain it, what to open and what to read next.
+ *
+ * @phpstan-type Judgement array{
+ *     verdict: value-of<Verdict>,
+ *     wrong: list<string>,
+ *     wrongPairs: list<string>,
+ *     wrongSamples: list<array{method: value-of<Method>, at: string, state: string}>,
+ *     over: list<string>,
+ *     unread: int,
+ *     missing: list<array{method: value-of<Method>, words: string, binding: bool}>,
+ *     troubles: list<array{
+ *         lines: list<string>,
+ *         pairs: list<string>,
+ *         causes: list<list<array{
+ *             words: string,
+ *             consequence: string,
+ *             kind: value-of<FaultKind>,
+ *             side: string,
+ *             fitting: string,
+ *             edges: list<string>,
+ *         }>>,
+ *         more: int,
+ *         open: OpenEnd|null,
+ *         next: ReadNext|null,
+ *     }>,
+ * }
+ * @phpstan-type ReadNext array{
+ *     method: value-of<Method>,
+ *     words: string,
+ *     unit: string,
+ *     at: string,
+ *     state: string,
+ *     left: float,
+ *     answers: list<array{value: float|list<string>|string, causes: list<int>}>,
+ * }
+ * @phpstan-type OpenEnd array{side: string, fitting: string, reasons: list<string>}
+ */
 final class JudgementResource
 {
     /** Causes of one trouble that are listed: nobody reads further. */
     private const LISTED = 24;
 
-    /** @return array<int|string, mixed> */
+    /** @return Judgement */
     public static function of(Reading $reading, UnderTest $test, TestStage $stage): array
     {
         $expectation = $test->expectation();
@@ -114,7 +153,7 @@ final class JudgementResource
             : [$look, ...array_values(array_filter($methods, static fn (Method $method): bool => $method !== $look))];
     }
 
-    /** @return ?array<int|string, mixed> */
+    /** @return ?ReadNext */
     private static function next(?Separation $separation): ?array
     {
         return $separation === null
@@ -136,7 +175,7 @@ final class JudgementResource
             ];
     }
 
-    /** @return ?array<int|string, mixed> */
+    /** @return ?OpenEnd */
     private static function open(?EndToOpen $end, Loaded $loaded): ?array
     {
         return $end === null

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Proof;
 
+use App\Contract\Map;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Planning\Loaded;
@@ -14,8 +15,10 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\ReadingCodec;
 use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Installation\Instrument;
+use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Proof\Record\Doubt;
@@ -29,11 +32,112 @@ use Sartal\Core\Proof\Testing\PairCheck;
 use Sartal\Core\Proof\Testing\PlannedTest;
 use Sartal\Core\Proof\Testing\Probe;
 use Sartal\Core\Proof\Testing\SwitchState;
+use Sartal\Core\Proof\Testing\Verdict;
 
-/** What a tester works from: the points to touch, what each method should show, and what was recorded before. */
+/**
+ * What a tester works from: the points to touch, what each method should show, and what was recorded before.
+ *
+ * @phpstan-import-type Row from ScheduleResource
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type Drawing from ConnectorResource
+ * @phpstan-import-type FigureShown from PlanEncoder
+ *
+ * @phpstan-type TestSheet array{
+ *     assembly: string,
+ *     stage: value-of<TestStage>,
+ *     fingerprint: string,
+ *     formerly: string,
+ *     run: Row,
+ *     runs: list<string>,
+ *     from: list<ProbeAt>,
+ *     to: list<ProbeAt>,
+ *     twoSided: bool,
+ *     expected: Map<list<string>>,
+ *     pairs: list<array{id: string, nodes: list<string>}>,
+ *     states: list<array{id: string, name: string}>,
+ *     plan: list<array{
+ *         method: value-of<Method>,
+ *         words: string,
+ *         why: string,
+ *         limit: string,
+ *         licensed: bool,
+ *         binding: bool,
+ *     }>,
+ *     licensed: bool,
+ *     cards: Map<MethodCard>,
+ *     methods: Map<list<Question>>,
+ *     instruments: list<InstrumentWith>,
+ *     fittings: Map<TestFitting>,
+ *     trials: list<Trial>,
+ *     contradiction: list<string>,
+ *     basis: list<string>,
+ *     makers: list<string>,
+ *     cautions: list<string>,
+ * }
+ * @phpstan-type Trial array{
+ *     id: string,
+ *     kind: value-of<EventKind>,
+ *     run: string,
+ *     code: string,
+ *     side?: value-of<Side>,
+ *     by: string,
+ *     who: string,
+ *     at: string,
+ *     received?: string,
+ *     of?: string,
+ *     stage?: value-of<TestStage>,
+ *     verdict?: value-of<Verdict>,
+ *     instrument?: string,
+ *     note?: string,
+ *     doubt: string,
+ *     overtaken?: bool,
+ *     read?: Map<array{read: int, declared: int}>,
+ *     missing?: list<string>,
+ *     findings?: list<FindingShown>,
+ *     ...
+ * }
+ * @phpstan-type InstrumentWith array{
+ *     methods: list<value-of<Method>>,
+ *     id: string,
+ *     name: string,
+ *     kind: value-of<InstrumentKind>,
+ *     number?: string,
+ *     calibratedTo?: string,
+ *     ...
+ * }
+ * @phpstan-type TestFitting array{label: string, tag: string, location: string, drawing: Drawing|null}
+ * @phpstan-type MethodCard array{
+ *     name?: string,
+ *     answers?: list<string>,
+ *     within?: array{float, float},
+ *     bands?: list<float>,
+ *     opens?: bool,
+ *     byInstrument?: bool,
+ *     should?: string,
+ *     beyond?: string,
+ * }
+ * @phpstan-type Question array{
+ *     at: string,
+ *     state?: string,
+ *     nodes: list<string>,
+ *     asks?: string,
+ *     unit?: string,
+ *     optional?: bool,
+ *     expected: float|list<string>|string,
+ *     figure?: FigureShown,
+ * }
+ * @phpstan-type ProbeAt array{
+ *     node: string,
+ *     side: value-of<Side>,
+ *     fitting: string,
+ *     address: string,
+ *     serves: string,
+ *     channel: string,
+ * }
+ */
 final class TestResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return TestSheet */
     public static function sheet(Run $run, UnderTest $test, TestStage $stage): array
     {
         [$loaded, $assembly, $expectation] = [$test->loaded, $test->assembly, $test->expectation()];
@@ -52,7 +156,7 @@ final class TestResource
             'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
             'to' => array_values(array_map(self::probe(...), $expectation->setup->to)),
             'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
-            'expected' => ReadingCodec::encode($expectation->reading)['lights'],
+            'expected' => new Map($expectation->reading->lights),
             'pairs' => array_map(
                 static fn (PairCheck $pair): array => ['id' => $pair->id, 'nodes' => $pair->nodes],
                 $expectation->setup->pairs,
@@ -73,18 +177,10 @@ final class TestResource
                 $plan->tests,
             ),
             'licensed' => $plan->isLicensed(),
-            'cards' => self::cards(),
-            'methods' => self::methods($expectation),
-            'instruments' => array_map(
-                static fn (Instrument $instrument): array => [
-                    'methods' => array_map(
-                        static fn (Method $method): string => $method->value,
-                        $instrument->kind->methods(),
-                    ),
-                ] + TestingCodec::encodeInstrument($instrument),
-                array_values($loaded->installation->instruments()),
-            ),
-            'fittings' => self::fittings($assembly, $loaded),
+            'cards' => new Map(self::cards()),
+            'methods' => new Map(self::methods($expectation)),
+            'instruments' => array_map(self::instrument(...), array_values($loaded->installation->instruments())),
+            'fittings' => new Map(self::fittings($assembly, $loaded)),
             'trials' => self::trials($test),
             'contradiction' => array_map(
                 static fn (Event $event): string => $event->id,
@@ -99,14 +195,15 @@ final class TestResource
     /**
      * What there is to know of each method to offer it, to read it and to compare what was read with what should be.
      *
-     * @return array<int|string, array<string, mixed>>
+     * @return array<int|string, MethodCard>
      */
     private static function cards(): array
     {
         $cards = [];
         foreach (Method::cases() as $method) {
             $card = Methods::card($method);
-            $cards[$method->value] = array_filter([
+            /** @var MethodCard */
+            $known = array_filter([
                 'name' => $card->name,
                 'answers' => $card->answers,
                 'within' => $card->near->share === null ? null : [$card->near->share, $card->near->least],
@@ -116,6 +213,7 @@ final class TestResource
                 'should' => $card->should,
                 'beyond' => $card->beyond,
             ]);
+            $cards[$method->value] = $known;
         }
 
         return $cards;
@@ -124,7 +222,7 @@ final class TestResource
     /**
      * Questions of every method but the map, with what should be read.
      *
-     * @return array<int|string, list<array<int|string, mixed>>>
+     * @return array<int|string, list<Question>>
      */
     private static function methods(Expectation $expectation): array
     {
@@ -157,7 +255,7 @@ final class TestResource
     /**
      * Tests and what came between them, the newest first.
      *
-     * @return list<array<int|string, mixed>>
+     * @return list<Trial>
      */
     private static function trials(UnderTest $test): array
     {
@@ -173,7 +271,8 @@ final class TestResource
                 continue;
             }
             $reading = $event->test()?->reading;
-            $trials[] = [
+            /** @var Trial */
+            $trial = [
                 ...array_diff_key(EventCodec::encode($event), [
                     'reading' => 0,
                     'fingerprint' => 0,
@@ -191,7 +290,7 @@ final class TestResource
                     ? [
                         'stage' => $event->stage()->value,
                         'overtaken' => $event->fingerprint !== '' && ! $today->stands($event->fingerprint),
-                        'read' => self::read($event),
+                        'read' => new Map(self::read($event)),
                         'missing' => array_map(
                             static fn (Method $method): string => Methods::card($method)->words,
                             $reading === null
@@ -202,9 +301,20 @@ final class TestResource
                     ]
                     : [],
             ];
+            $trials[] = $trial;
         }
 
         return $trials;
+    }
+
+    /** @return InstrumentWith */
+    private static function instrument(Instrument $instrument): array
+    {
+        /** @var InstrumentWith */
+        return [
+            'methods' => array_map(static fn (Method $method): string => $method->value, $instrument->kind->methods()),
+            ...TestingCodec::encodeInstrument($instrument),
+        ];
     }
 
     /** @return array<int|string, array{read: int, declared: int}> by method */
@@ -232,7 +342,7 @@ final class TestResource
         return $read;
     }
 
-    /** @return array<int|string, string> */
+    /** @return ProbeAt */
     private static function probe(Probe $probe): array
     {
         return [
@@ -245,7 +355,7 @@ final class TestResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return array<int|string, TestFitting> */
     private static function fittings(Assembly $assembly, Loaded $loaded): array
     {
         $fittings = [];
@@ -301,7 +411,7 @@ final class TestResource
             ? [
                 'Mains: disconnect and prove dead at both ends before you touch a contact.',
                 'Protective earth, insulation and polarity are proven in this order by a licensed person, under '.
-                    'local code, before it is energised.',
+                'local code, before it is energised.',
             ]
             : [];
     }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Ways;
 
+use App\Contract\FileParts;
 use App\Planning\Loaded;
 use Sartal\Core\File\LoomCodec;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Ways\Dressing\SegmentDress;
@@ -14,10 +16,71 @@ use Sartal\Core\Ways\Dressing\SleevePiece;
 use Sartal\Core\Ways\Looming\BranchPlace;
 use Sartal\Core\Ways\Looming\LoomEnd;
 
-/** A loom to scale: its segments as the bench makes them up, where branches leave, what each member is cut to. */
+/**
+ * A loom to scale: its segments as the bench makes them up, where branches leave, what each member is cut to.
+ *
+ * @phpstan-import-type FileLoom from FileParts
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ *
+ * @phpstan-type LoomPage array{
+ *     part: FileLoom,
+ *     version: int,
+ *     root: string,
+ *     rootName: string,
+ *     segments: list<LoomSegment>,
+ *     branches: list<array{
+ *         at: string,
+ *         atName: string,
+ *         into: string,
+ *         intoName: string,
+ *         junction: string,
+ *         by: string,
+ *         least: string,
+ *         most: string,
+ *         members: list<string>,
+ *     }>,
+ *     ends: list<array{
+ *         code: string,
+ *         side: value-of<Side>,
+ *         place: string,
+ *         after: string|null,
+ *         start: string,
+ *         beside: string,
+ *     }>,
+ *     members: list<LoomMember>,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type LoomSegment array{
+ *     id: string,
+ *     before: string|null,
+ *     lane: int,
+ *     beside: bool,
+ *     way: string,
+ *     wayName: string,
+ *     wayLength: string,
+ *     from: string,
+ *     to: string,
+ *     start: string,
+ *     end: string,
+ *     length: string,
+ *     members: list<string>,
+ *     circles: list<array{x: float, y: float, r: float, sheath: string, code: string}>,
+ *     diameter: FigureShown,
+ *     bend: FigureShown,
+ *     mass: FigureShown,
+ *     sleeve: LoomPiece|null,
+ *     shrinks: list<LoomPiece>,
+ *     tie: string,
+ *     points: list<string>,
+ * }
+ * @phpstan-type LoomPiece array{name: string, for: string, cut: WorkedOut}
+ * @phpstan-type LoomMember array{id: string, code: string, cable: string, sheath: string, cut: WorkedOut}
+ */
 final class LoomResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return LoomPage */
     public static function of(LoomDress $dress, Loaded $loaded, int $version): array
     {
         $shape = $dress->shape;
@@ -66,7 +129,7 @@ final class LoomResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return LoomSegment */
     private static function segment(SegmentDress $dress, int $lane, Loaded $loaded): array
     {
         $segment = $dress->segment;
@@ -106,13 +169,13 @@ final class LoomResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return LoomPiece */
     private static function piece(SleevePiece $piece): array
     {
         return ['name' => $piece->part->name, 'for' => $piece->for, 'cut' => PlanEncoder::worked($piece->cut)];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return LoomMember */
     private static function member(string $id, Loaded $loaded): array
     {
         $run = $loaded->installation->runs()[$id];

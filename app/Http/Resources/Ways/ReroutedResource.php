@@ -7,12 +7,26 @@ namespace App\Http\Resources\Ways;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Plan\Planning\Rerouted;
 
-/** What a change of the building or a loom did to the runs. */
+/**
+ * What a change of the building or a loom did to the runs.
+ *
+ * @phpstan-import-type FindingShown from PlanEncoder
+ *
+ * @phpstan-type ReroutedShown array{
+ *     routes: list<array{run: string, code: string, was: list<string>, is: list<string>}>,
+ *     routesCount: int,
+ *     cuts: list<array{code: string, was: string, is: string}>,
+ *     cutsCount: int,
+ *     overtaken: list<string>,
+ *     comes: list<FindingShown>,
+ *     goes: list<FindingShown>,
+ * }
+ */
 final class ReroutedResource
 {
     private const LISTED = 40;
 
-    /** @return array<int|string, mixed> */
+    /** @return ReroutedShown */
     public static function of(Rerouted $all): array
     {
         return [

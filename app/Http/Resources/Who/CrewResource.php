@@ -6,13 +6,29 @@ namespace App\Http\Resources\Who;
 
 use App\Models\Membership;
 use App\Models\Office;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 
-/** The crew of an installation as its lead sees it, and whom of the organisation it could take in. */
+/**
+ * The crew of an installation as its lead sees it, and whom of the organisation it could take in.
+ *
+ * @phpstan-type Crew array{people: list<CrewMember>, colleagues: list<array{id: string, name: string}>, invites: bool}
+ * @phpstan-type CrewMember array{
+ *     id: string,
+ *     signIn: string|null,
+ *     name: string,
+ *     roles: list<value-of<Role>>,
+ *     skills: list<string>,
+ *     version: int,
+ *     left: bool,
+ *     retired: bool,
+ *     signsIn: bool,
+ * }
+ */
 final class CrewResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return Crew */
     public static function of(StoredInstallation $stored, User $lead): array
     {
         $members = $stored->memberships()->with('user')->get();
@@ -25,7 +41,7 @@ final class CrewResource
             ->sortBy(['name', 'id']);
 
         return [
-            'people' => $members->map(static fn (Membership $each): array => self::member($each))->all(),
+            'people' => array_map(self::member(...), array_values($members->all())),
             'colleagues' => array_values(
                 $colleagues->map(static fn (User $each): array => ['id' => $each->key, 'name' => $each->name])->all(),
             ),
@@ -33,7 +49,7 @@ final class CrewResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return CrewMember */
     private static function member(Membership $member): array
     {
         return [

@@ -10,10 +10,40 @@ use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 
-/** An organisation as one of its people may see it: all of it with an office, else its name. */
+/**
+ * An organisation as one of its people may see it: all of it with an office, else its name.
+ *
+ * @phpstan-type OrganisationPage array{
+ *     name: string,
+ *     version: int,
+ *     offices: list<value-of<Office>>,
+ *     people: list<OrganisationPerson>,
+ *     installations: list<OrganisationInstallation>,
+ * }
+ * @phpstan-type OrganisationPerson array{
+ *     id: string,
+ *     name: string,
+ *     signIn: string|null,
+ *     offices: list<value-of<Office>>,
+ *     version: int,
+ *     retired: bool,
+ *     signsIn: bool,
+ *     crews: int,
+ * }
+ * @phpstan-type OrganisationInstallation array{
+ *     id: int,
+ *     key: string,
+ *     address: string,
+ *     name: string,
+ *     archived: bool,
+ *     crew: int,
+ *     leads: list<string>,
+ *     mine: bool,
+ * }
+ */
 final class OrganisationResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return OrganisationPage */
     public static function of(User $user): array
     {
         $organisation = $user->organisation()->firstOrFail();
@@ -30,34 +60,33 @@ final class OrganisationResource
             'version' => $organisation->version,
             'offices' => $user->offices,
             'people' => $sees && $user->holds(Office::People)
-                    ? $organisation
-                        ->people()
-                        ->get()
-                        ->map(
-                            static fn (User $each): array => self::person(
-                                $each,
-                                $members->where('user_id', $each->id)->pluck('installation_id')->all(),
-                            ),
-                        )
-                        ->all()
+                    ? array_map(
+                        static fn (User $each): array => self::person(
+                            $each,
+                            $members->where('user_id', $each->id)->pluck('installation_id')->all(),
+                        ),
+                        array_values($organisation->people()->get()->all()),
+                    )
                     : [],
             'installations' => $installations === null
                     ? []
-                    : $installations
-                        ->map(
-                            static fn (StoredInstallation $each): array => self::installation(
-                                $each,
-                                array_values($members->where('installation_id', $each->id)->all()),
-                                $user,
-                            ),
-                        )
-                        ->all(),
+                    : array_values(
+                        $installations
+                            ->map(
+                                static fn (StoredInstallation $each): array => self::installation(
+                                    $each,
+                                    array_values($members->where('installation_id', $each->id)->all()),
+                                    $user,
+                                ),
+                            )
+                            ->all(),
+                    ),
         ];
     }
 
     /**
      * @param  array<array-key, mixed>  $of  ids of installations
-     * @return array<int|string, mixed>
+     * @return OrganisationPerson
      */
     private static function person(User $person, array $of): array
     {
@@ -75,7 +104,7 @@ final class OrganisationResource
 
     /**
      * @param  list<Membership>  $members
-     * @return array<int|string, mixed>
+     * @return OrganisationInstallation
      */
     private static function installation(StoredInstallation $each, array $members, User $for): array
     {

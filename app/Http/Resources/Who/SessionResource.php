@@ -6,15 +6,35 @@ namespace App\Http\Resources\Who;
 
 use App\Http\LastOpened;
 use App\Models\Membership;
+use App\Models\Office;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 
-/** Who somebody is, what they look after, and where they may go. */
+/**
+ * Who somebody is, what they look after, and where they may go.
+ *
+ * @phpstan-import-type InstallationRef from StoredInstallation
+ *
+ * @phpstan-type SessionOpen array{
+ *     person: array{
+ *         id: string,
+ *         name: string,
+ *         signIn: string|null,
+ *         organisation: string|null,
+ *         offices: list<value-of<Office>>,
+ *         roles: list<value-of<Role>>,
+ *         skills: list<string>,
+ *     },
+ *     installations: list<InstallationRef>,
+ *     open: InstallationRef|null,
+ * }
+ */
 final class SessionResource
 {
     /**
      * @param  string  $at  address of the installation that the page is of; "": of none
-     * @return array<int|string, mixed>
+     * @return SessionOpen
      */
     public static function of(User $user, string $at): array
     {
@@ -43,7 +63,7 @@ final class SessionResource
                 'roles' => $member->roles ?? [],
                 'skills' => $member->skills ?? [],
             ],
-            'installations' => $installations->all(),
+            'installations' => array_values($installations->all()),
             'open' => $open,
         ];
     }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Work;
 
+use App\Contract\FileParts;
 use App\Planning\Loaded;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\StockCodec;
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\MarkUnit;
 use Sartal\Core\Given\Installation\Reel;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\Event;
@@ -16,13 +19,85 @@ use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\Cut;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\Stock;
+use Sartal\Core\Work\Cutting\StockKind;
 
-/** Every reel with what comes off it, in order, and its marks. */
+/**
+ * Every reel with what comes off it, in order, and its marks.
+ *
+ * @phpstan-import-type FileReel from FileParts
+ * @phpstan-import-type FindingShown from PlanEncoder
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ *
+ * @phpstan-type Cutting array{
+ *     usable: string,
+ *     cables: list<CuttingCable>,
+ *     reels: list<array{part: FileReel, version: int}>,
+ *     findings: list<FindingShown>,
+ *     recorded: list<CutRecorded>,
+ * }
+ * @phpstan-type CuttingCable array{
+ *     id: string,
+ *     name: string,
+ *     sheath: string,
+ *     diameter: string,
+ *     needed: string,
+ *     onShelf: string,
+ *     bought: int,
+ *     atLeast: int,
+ *     reel: string|null,
+ *     scrap: string,
+ *     kept: string,
+ *     assigned: list<CuttingAssigned>,
+ *     untouched: list<CuttingStock>,
+ *     unmet: list<array{code: string, length: string}>,
+ *     findings: list<FindingShown>,
+ * }
+ * @phpstan-type CuttingAssigned array{
+ *     stock: CuttingStock,
+ *     cuts: list<CuttingCut>,
+ *     used: string,
+ *     rest: string,
+ *     usable: bool,
+ * }
+ * @phpstan-type CuttingStock array{
+ *     id: string,
+ *     name: string,
+ *     kind: value-of<StockKind>,
+ *     left: string,
+ *     gone: string,
+ *     marks: array{unit: value-of<MarkUnit>, rising: bool, at: float}|null,
+ * }
+ * @phpstan-type CuttingCut array{
+ *     run: string,
+ *     basis: list<string>,
+ *     code: string,
+ *     loom: string,
+ *     from: string,
+ *     to: string,
+ *     build: value-of<Build>,
+ *     length: string,
+ *     at: string,
+ *     markFrom: float|null,
+ *     markTo: float|null,
+ *     worked: WorkedOut,
+ * }
+ * @phpstan-type CutRecorded array{
+ *     code: string,
+ *     length: string|null,
+ *     reel: string,
+ *     from: float|null,
+ *     to: float|null,
+ *     short: bool,
+ *     who: string,
+ *     at: string,
+ *     note: string,
+ * }
+ */
 final class CuttingResource
 {
     /**
      * @param  array<int|string, int>  $versions  of reels
-     * @return array<int|string, mixed>
+     * @return Cutting
      */
     public static function of(Loaded $loaded, array $versions): array
     {
@@ -46,7 +121,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return CuttingCable */
     private static function cable(CablePlan $plan, Loaded $loaded): array
     {
         $onShelf = Length::zero();
@@ -85,7 +160,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return CuttingAssigned */
     private static function assigned(Assigned $assigned, Loaded $loaded): array
     {
         return [
@@ -97,7 +172,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return CuttingStock */
     private static function stock(Stock $stock): array
     {
         return [
@@ -116,7 +191,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return CuttingCut */
     private static function cut(Cut $cut, Loaded $loaded): array
     {
         $run = $loaded->installation->runs()[$cut->run];
@@ -137,7 +212,7 @@ final class CuttingResource
         ];
     }
 
-    /** @return list<array<int|string, mixed>> cuts that somebody measured, the last first */
+    /** @return list<CutRecorded> cuts that somebody measured, the last first */
     private static function recorded(Loaded $loaded): array
     {
         $cuts = array_filter(

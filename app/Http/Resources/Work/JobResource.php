@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Bench\Job;
+use App\Contract\Map;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\CutTo;
+use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Operation;
@@ -20,10 +23,81 @@ use Sartal\Core\Work\Bench\Step;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\TimeBook;
 
-/** What does not change while a job is worked: its steps, and the connectors that they are done at. */
+/**
+ * What does not change while a job is worked: its steps, and the connectors that they are done at.
+ *
+ * @phpstan-import-type Drawing from ConnectorResource
+ *
+ * @phpstan-type JobPage array{
+ *     assemblies: list<string>,
+ *     runs: list<array{
+ *         id: string,
+ *         code: string,
+ *         cable: string,
+ *         from: string,
+ *         to: string,
+ *         loom: string,
+ *     }>,
+ *     steps: list<JobStep>,
+ *     fittings: Map<JobFitting>,
+ *     sheets: list<array{run: string, side: string}>,
+ * }
+ * @phpstan-type JobStep array{
+ *     number: int,
+ *     task: value-of<Task>,
+ *     event: value-of<EventKind>,
+ *     side: null|value-of<Side>,
+ *     unforgiving: bool,
+ *     skill: string|null,
+ *     mains: bool,
+ *     pieces: list<JobPiece>,
+ *     flaws?: list<array{
+ *         id: value-of<Flaw>,
+ *         words: string,
+ *         why: string,
+ *         usual: value-of<Disposition>,
+ *     }>,
+ * }
+ * @phpstan-type JobPiece array{
+ *     id: string,
+ *     run: string,
+ *     place: string,
+ *     words: string,
+ *     detail?: string,
+ *     fitting?: string,
+ *     leg?: string,
+ *     address?: string,
+ *     at?: string,
+ *     lengths?: list<array{length: string, most: string|null, for: string}>,
+ *     tool?: string,
+ *     check?: string,
+ *     why?: string,
+ *     cautions?: list<string>,
+ *     cores?: list<array{
+ *         run: string,
+ *         conductor: string,
+ *         colour: string,
+ *         element: string,
+ *         function: string,
+ *         channel: string,
+ *     }>,
+ *     seconds: float,
+ *     wait?: int,
+ *     needs?: list<array{string, string}>,
+ *     sizes?: array{over: float, bore: float|null, outer: float|null},
+ * }
+ * @phpstan-type JobFitting array{
+ *     label: string,
+ *     drawing: Drawing|null,
+ *     print: list<string>,
+ *     mates: list<string>,
+ *     strip: array{run: string, side: value-of<Side>, at: int}|null,
+ *     blocks: list<array{number: int, channels: list<string>, colour: string, offset: string}>,
+ * }
+ */
 final class JobResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return JobPage */
     public static function of(Job $job, Loaded $loaded, TimeBook $times): array
     {
         $in = $loaded->installation;
@@ -47,12 +121,12 @@ final class JobResource
                 static fn (Step $step): array => self::step($step, $times, $loaded),
                 $job->traveller->steps,
             ),
-            'fittings' => self::fittings($job, $loaded),
+            'fittings' => new Map(self::fittings($job, $loaded)),
             'sheets' => self::sheets($job),
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return JobStep */
     private static function step(Step $step, TimeBook $times, Loaded $loaded): array
     {
         $first = $step->first();
@@ -66,8 +140,7 @@ final class JobResource
             'skill' => $first->skill?->words(),
             'mains' => $first->skill?->value === 'mains',
             'pieces' => array_map(
-                static fn (Operation $operation): array => self::piece($operation, $times) +
-                    self::sizes($operation, $loaded),
+                static fn (Operation $operation): array => self::piece($operation, $times, $loaded),
                 $step->operations,
             ),
             ...$first->task === Task::Inspect
@@ -89,9 +162,10 @@ final class JobResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
-    private static function piece(Operation $operation, TimeBook $times): array
+    /** @return JobPiece */
+    private static function piece(Operation $operation, TimeBook $times, Loaded $loaded): array
     {
+        /** @var JobPiece */
         return array_filter(
             [
                 'id' => $operation->id,
@@ -132,6 +206,7 @@ final class JobResource
                     static fn (Prerequisite $need): array => [$need->before, $need->why],
                     $operation->needs,
                 ),
+                ...self::sizes($operation, $loaded),
             ],
             static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0,
         );
@@ -169,7 +244,7 @@ final class JobResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return array<int|string, JobFitting> */
     private static function fittings(Job $job, Loaded $loaded): array
     {
         $fittings = [];
@@ -177,11 +252,7 @@ final class JobResource
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
                 foreach (
-                    $sheets->of(
-                        $loaded->installation->runs()[$id],
-                        $side,
-                        $loaded->plan()->runs[$id],
-                    )->fittings ?? [] as $at => $fitting
+                    $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
                 ) {
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Work;
 
+use App\Contract\Map;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Sartal\Core\File\PlanEncoder;
@@ -11,17 +12,74 @@ use Sartal\Core\File\StockCodec;
 use Sartal\Core\Work\Parts\PartsLine;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
+use Sartal\Core\Work\Parts\Sort;
 
+/**
+ * @phpstan-import-type FigureShown from PlanEncoder
+ *
+ * @phpstan-type EconomyShown array{
+ *     currency: string,
+ *     rate: float,
+ *     spares: float,
+ *     prices?: Map<float>,
+ *     stock?: Map<float>,
+ *     bought?: Map<float>,
+ * }
+ * @phpstan-type PartsPage array{
+ *     scope: string,
+ *     runs: int,
+ *     version: int,
+ *     economy: EconomyShown,
+ *     currency: string,
+ *     cost: float,
+ *     unpriced: list<string>,
+ *     lines: list<array{
+ *         sort: value-of<Sort>,
+ *         id: string,
+ *         name: string,
+ *         group: string,
+ *         colour: string,
+ *         unit: string,
+ *         needed: FigureShown,
+ *         spares: float,
+ *         returned: float,
+ *         stock: float,
+ *         short: float,
+ *         sources: list<string>,
+ *         pack: float,
+ *         packs: int,
+ *         price: float|null,
+ *         cost: float|null,
+ *     }>,
+ *     looms: list<array{id: string, name: string}>,
+ *     assemblies: list<array{id: string, name: string}>,
+ * }
+ * @phpstan-type PartsWorth array{
+ *     currency: string,
+ *     assemblies: list<array{
+ *         id: string,
+ *         codes: list<string>,
+ *         minutes: FigureShown,
+ *         make: FigureShown,
+ *         buy: float|null,
+ *         saving: FigureShown|null,
+ *         unpriced: list<string>,
+ *     }>,
+ * }
+ */
 final class PartsResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return PartsPage */
     public static function of(PartsScope $scope, PartsList $list, Loaded $loaded, int $version): array
     {
+        /** @var EconomyShown $economy */
+        $economy = StockCodec::encodeEconomy($loaded->installation->economy());
+
         return [
             'scope' => $scope->name,
             'runs' => count($scope->runs),
             'version' => $version,
-            'economy' => StockCodec::encodeEconomy($loaded->installation->economy()),
+            'economy' => $economy,
             'currency' => $loaded->installation->economy()->currency,
             'cost' => round($list->cost, 2),
             'unpriced' => $list->unpriced,
@@ -66,7 +124,7 @@ final class PartsResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return PartsWorth */
     public static function worth(Loaded $loaded): array
     {
         $planner = new PartsPlanner($loaded->installation, $loaded->plan());

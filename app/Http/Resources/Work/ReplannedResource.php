@@ -7,17 +7,26 @@ namespace App\Http\Resources\Work;
 use App\Planning\Loaded;
 use Sartal\Core\Work\Cutting\Replanned;
 
-/** What became otherwise in the cut plan. */
+/**
+ * What became otherwise in the cut plan.
+ *
+ * @phpstan-type ReplannedShown array{
+ *     moved: list<array{code: string, from: string, to: string}>,
+ *     again: list<string>,
+ *     done: list<string>,
+ *     bought: list<array{cable: string, reels: int}>,
+ * }
+ */
 final class ReplannedResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return ReplannedShown */
     public static function of(Replanned $all, Loaded $loaded): array
     {
         $code = static fn (string $run): string => $loaded->installation->runs()[$run]->code ?? $run;
         $bought = [];
         foreach ($all->bought as $cable => $reels) {
             $bought[] = [
-                'cable' => $loaded->installation->catalogue->cables()[$cable]->name ?? $cable,
+                'cable' => $loaded->installation->catalogue->cables()[$cable]->name ?? (string) $cable,
                 'reels' => $reels,
             ];
         }

@@ -4,22 +4,79 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Work;
 
+use App\Contract\Map;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Planning\Loaded;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Ways\Routing\Cargo;
 use Sartal\Core\Work\Pulling\Pull;
 use Sartal\Core\Work\Pulling\PullPlanner;
 use Sartal\Core\Work\Pulling\SiteState;
 use Sartal\Core\Work\Pulling\SiteStep;
 
-/** What an installer takes along: pulls in their order, and every cable with what is left to do. */
+/**
+ * What an installer takes along: pulls in their order, and every cable with what is left to do.
+ *
+ * @phpstan-import-type FigureShown from PlanEncoder
+ * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type BeadShown from PlanEncoder
+ *
+ * @phpstan-type Site array{
+ *     pulls: list<SitePull>,
+ *     unplaced: list<string>,
+ *     runs: Map<SiteRun>,
+ *     ways: list<array{id: string, name: string}>,
+ *     steps: list<array{
+ *         id: value-of<SiteStep>,
+ *         words: string,
+ *         said: string,
+ *         kind: value-of<EventKind>,
+ *         side: value-of<Side>|null,
+ *     }>,
+ * }
+ * @phpstan-type SitePull array{
+ *     id: string,
+ *     mains: bool,
+ *     from: string,
+ *     to: string,
+ *     ways: list<array{id: string, name: string, kind: value-of<WayKind>, length: string}>,
+ *     runs: list<string>,
+ *     length: string,
+ *     tension: FigureShown,
+ *     bend: FigureShown,
+ *     stops: list<string>,
+ *     leads: Map<string>,
+ *     hindrances: list<string>,
+ * }
+ * @phpstan-type SiteRun array{
+ *     id: string,
+ *     basis: list<string>,
+ *     code: string,
+ *     cable: string,
+ *     mains: bool,
+ *     build: value-of<Build>,
+ *     from: string,
+ *     to: string,
+ *     ends: array{A: string, B: string},
+ *     cut: WorkedOut,
+ *     ways: list<string>,
+ *     steps: Map<value-of<BeadState>>,
+ *     strand: list<BeadShown>,
+ *     ready: bool,
+ *     built: array{length: string|null, ways: list<string>|null, difference: string|null}|null,
+ * }
+ */
 final class SiteResource
 {
-    /** @return array<int|string, mixed> */
+    /** @return Site */
     public static function of(Loaded $loaded): array
     {
         $in = $loaded->installation;
@@ -35,7 +92,7 @@ final class SiteResource
         return [
             'pulls' => array_map(static fn (Pull $pull): array => self::pull($pull, $in), $planned),
             'unplaced' => array_values(array_diff(array_map(strval(...), array_keys($runs)), $inPull)),
-            'runs' => (object) $runs,
+            'runs' => new Map($runs),
             'ways' => array_map(
                 static fn ($way): array => ['id' => $way->id, 'name' => $way->name],
                 array_values($in->ways()),
@@ -53,7 +110,7 @@ final class SiteResource
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return SitePull */
     private static function pull(Pull $pull, Installation $in): array
     {
         return [
@@ -75,12 +132,12 @@ final class SiteResource
             'tension' => PlanEncoder::figure($pull->tension),
             'bend' => PlanEncoder::figure($pull->bend),
             'stops' => $pull->stops,
-            'leads' => (object) $pull->leads,
+            'leads' => new Map($pull->leads),
             'hindrances' => $pull->hindrances,
         ];
     }
 
-    /** @return array<int|string, mixed> */
+    /** @return SiteRun */
     private static function run(Run $run, Loaded $loaded): array
     {
         $plan = $loaded->plan();
@@ -102,7 +159,7 @@ final class SiteResource
             'ends' => ['A' => ScheduleResource::end($run->a, $loaded), 'B' => ScheduleResource::end($run->b, $loaded)],
             'cut' => PlanEncoder::worked($cut),
             'ways' => $plan->runs[$run->id]->lay->route->ways(),
-            'steps' => array_map(static fn ($bead): string => $bead->value, $state->steps),
+            'steps' => new Map(array_map(static fn (BeadState $bead): string => $bead->value, $state->steps)),
             'strand' => PlanEncoder::strand($plan->strands[$run->id]),
             'ready' => SiteState::isReady($run, $plan->strands[$run->id]),
             'built' => $state->built === null

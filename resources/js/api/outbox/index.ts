@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ApiError } from '../client'
 import { address, page } from '../page'
 import { useSession } from '../session'
-import type { InstallationRef, Session } from '../types'
+import type { InstallationRef } from '../types'
 import { isEarlier, shelf } from './device'
 import { inTurn } from './turn'
 import { sent, type Waiting } from './waiting'
@@ -203,7 +203,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function renewed(): Promise<boolean> {
     if (Date.now() - lastRenewed < RENEWED) return false
     lastRenewed = Date.now()
-    const now = await api.get<Session>('session').catch(() => null)
+    const now = await api.get('session').catch(() => null)
     signedOut.value = now !== null && now.person === null
     return now?.person?.id === session.session.person?.id
   }

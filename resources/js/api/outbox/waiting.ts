@@ -15,7 +15,7 @@ export interface Waiting {
   words: string
   at: string
   refused?: string
-  of?: Omit<InstallationRef, 'address'> & { address?: string }
+  of?: Omit<InstallationRef, 'address' | 'archived'> & { address?: string }
 }
 
 /** As it is sent: what has a photo goes as a form. */

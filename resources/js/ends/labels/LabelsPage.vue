@@ -15,7 +15,7 @@ const data = ref<LabelsAnswer | null>(null)
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    data.value = await api.get<LabelsAnswer>('labels')
+    data.value = await api.get('labels')
   })
 onMounted(load)
 

@@ -30,7 +30,7 @@ const { latest, forget } = useLatest()
 const look = useDebounceFn(
   () =>
     attempt(() =>
-      latest(api.post<NonNullable<typeof preview.value>>('labels/preview', { scheme: draft.value }), answer => {
+      latest(api.post('labels/preview', { scheme: draft.value }), answer => {
         preview.value = answer
       }),
     ),

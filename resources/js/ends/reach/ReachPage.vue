@@ -10,7 +10,7 @@ const only = ref(false)
 const { problem, attempt } = useAttempt()
 onMounted(() =>
   attempt(async () => {
-    circuits.value = (await api.get<{ circuits: Reach[] }>('reach')).circuits
+    circuits.value = (await api.get('reach')).circuits
   }),
 )
 const ORDER = { beyond: 0, tight: 1, unknown: 2, reaches: 3 }

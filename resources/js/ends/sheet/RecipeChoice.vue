@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, ApiError } from '../../api/client'
-import type { TypeKind, TypeLine } from '../../api/types'
+import type { TypeLine } from '../../api/types'
 
 /** Another recipe for these legs than their connector's own. */
 const props = defineProps<{ run: string; side: string; version: number; legs: string[]; chosen: string }>()
@@ -11,7 +11,7 @@ const open = ref(false)
 const problem = ref('')
 async function show() {
   open.value = true
-  if (recipes.value.length === 0) recipes.value = (await api.get<Record<TypeKind, TypeLine[]>>('types')).recipe
+  if (recipes.value.length === 0) recipes.value = (await api.get('types')).recipe
 }
 async function choose(recipe: string) {
   problem.value = ''

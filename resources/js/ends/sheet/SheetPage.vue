@@ -28,7 +28,7 @@ const turn = useLocalStorage<number>('sartal.vice.turn', 0)
 
 async function load() {
   try {
-    const answer = await api.get<{ sheet: Sheet; other: Sheet }>(`runs/${props.id}/sheet/${props.side}`)
+    const answer = await api.get(`runs/${props.id}/sheet/${props.side}`)
     sheet.value = answer.sheet
     other.value = answer.other
     problem.value = ''

@@ -159,7 +159,7 @@ const label = (part: PlacePart) => part.name
       @click="emit('choose', line.key)"
       @keydown.enter="emit('choose', line.key)">
       <path :d="line.d" class="reachable" />
-      <path :d="line.d" class="body" :class="line.way.part.kind.replace(' ', '-')" :stroke-width="line.thick" />
+      <path :d="line.d" class="body" :class="line.way.part.kind?.replace(' ', '-')" :stroke-width="line.thick" />
       <text
         v-if="line.main && line.roomy && line.way.part.kind !== 'free air' || chosen === line.key"
         :transform="`translate(${line.x} ${line.y}) rotate(${line.angle})`"

@@ -33,7 +33,7 @@ const form = ref<{
 const changes = ref<Rerouted | null>(null)
 
 const load = async () => {
-  building.value = await api.get<Building>('building')
+  building.value = await api.get('building')
 }
 onMounted(() => attempt(load))
 
@@ -106,7 +106,7 @@ const move = (key: string, at: Point) =>
   }, 'Moved on the map. No length follows from it.')
 const remove = (what: string, key: string, version: number) =>
   attempt(async () => {
-    const answer = await api.delete<{ rerouted: Rerouted }>(`shared/${what}/${key}`, { version })
+    const answer = await api.delete(`shared/${what}/${key}`, { version })
     chosen.value = ''
     await load()
     changes.value = answer.rerouted
@@ -256,8 +256,8 @@ function stop() {
             <h1>{{ place.part.name }}</h1>
             <p class="quiet">{{ kind }}<template v-if="location"> · {{ location.ends }}
               {{ location.ends === 1 ? 'run ends' : 'runs end' }} here</template>
-              <template v-if="place.part.rack"> · rack of {{ place.part.rack.units }} units, cables come in at the
-                {{ place.part.rack.entry }}</template>
+              <template v-if="location?.part.rack"> · rack of {{ location.part.rack.units }} units, cables come in at the
+                {{ location.part.rack.entry }}</template>
             </p>
             <p v-if="session.plans" class="acts"><v-btn
               size="small"

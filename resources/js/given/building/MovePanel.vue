@@ -24,7 +24,7 @@ const wanted = computed(() =>
 )
 const move = () =>
   attempt(async () => {
-    const answer = await api.post<{ rerouted: Rerouted }>(`places/${encodeURIComponent(props.place.id)}/move`, {
+    const answer = await api.post(`places/${encodeURIComponent(props.place.id)}/move`, {
       by: wanted.value,
     })
     for (const way of Object.keys(by)) by[way] = ''

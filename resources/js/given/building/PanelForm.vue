@@ -66,7 +66,7 @@ const save = () =>
       ...(unit ? { unit: Number(unit) } : {}),
       ...(Object.keys(held).length ? { places: held } : {}),
     }
-    const answer = await api.put<{ rerouted: Rerouted }>('shared/tail-panel', {
+    const answer = await api.put('shared/tail-panel', {
       part,
       ...(props.panel ? { version: props.panel.version } : {}),
     })

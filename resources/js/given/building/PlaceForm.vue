@@ -34,7 +34,7 @@ const save = () =>
         ? { rack: { units: Number(draft.units), entry: draft.entry, across: draft.across } }
         : {}),
     }
-    const answer = await api.put<{ rerouted: Rerouted }>(`shared/${props.kind}`, {
+    const answer = await api.put(`shared/${props.kind}`, {
       part,
       ...(props.place ? { version: props.version } : {}),
     })

@@ -54,7 +54,7 @@ const { latest } = useLatest()
 const look = useDebounceFn(async () => {
   if (!draft.name || !draft.length) return
   try {
-    await latest(api.post<Rerouted>('building/preview', { part: part.value }), answer => {
+    await latest(api.post('building/preview', { part: part.value }), answer => {
       ahead.value = answer
       wrong.value = ''
     })
@@ -70,7 +70,7 @@ onMounted(look)
 
 const save = () =>
   attempt(async () => {
-    const answer = await api.put<{ rerouted: Rerouted }>('shared/way', {
+    const answer = await api.put('shared/way', {
       part: part.value,
       ...(props.way ? { version: props.way.version } : {}),
     })

@@ -30,7 +30,7 @@ const { problem, said, attempt } = useAttempt()
 
 const load = () =>
   attempt(async () => {
-    types.value = await api.get<Record<TypeKind, TypeLine[]>>('types')
+    types.value = await api.get('types')
   })
 onMounted(load)
 const shown = computed(() =>
@@ -52,7 +52,7 @@ watch(
     const id = String(route.query.id ?? '')
     if (id)
       void attempt(async () => {
-        detail.value = await api.get<TypeDetail>(`types/${kind.value}/${id}`)
+        detail.value = await api.get(`types/${kind.value}/${id}`)
       })
     else detail.value = null
   },
@@ -62,27 +62,24 @@ const open = (id: string) => void router.replace({ query: { kind: kind.value, id
 const remove = () =>
   attempt(async () => {
     const it = detail.value!
-    const { done } = await api.delete<{ done: string }>(
-      `types/${it.kind}/${it.id}`,
-      it.version == null ? {} : { version: it.version },
-    )
+    const { done } = await api.delete(`types/${it.kind}/${it.id}`, it.version == null ? {} : { version: it.version })
     said.value = done === 'removed' ? `${it.name} is taken out.` : `${it.name} is retired: those who use it keep it.`
     await load()
     if (types.value?.[it.kind].some(each => each.id === it.id))
-      detail.value = await api.get<TypeDetail>(`types/${it.kind}/${it.id}`)
+      detail.value = await api.get(`types/${it.kind}/${it.id}`)
     else await router.replace({ query: { kind: kind.value } })
   })
 async function saved(id: string) {
   editing.value = null
   said.value = 'Saved in this installation.'
   await load()
-  if (route.query.id === id) detail.value = await api.get<TypeDetail>(`types/${kind.value}/${id}`)
+  if (route.query.id === id) detail.value = await api.get(`types/${kind.value}/${id}`)
   else open(id)
 }
 async function taken(of: TypeKind, id: string) {
   said.value = 'Taken into this installation.'
   await load()
-  if (route.query.id === id && kind.value === of) detail.value = await api.get<TypeDetail>(`types/${of}/${id}`)
+  if (route.query.id === id && kind.value === of) detail.value = await api.get(`types/${of}/${id}`)
 }
 const plain = (value: unknown, range = false): string =>
   Array.isArray(value)

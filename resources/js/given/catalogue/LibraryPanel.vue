@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../api/answers'
 import { computed, onMounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -8,22 +9,14 @@ import { when } from '../../ui/units'
 
 /** The organisation's own types: what is newer there than here, and what could be taken. */
 type Stand = 'to take' | 'same' | 'newer' | 'changed here' | 'other'
-interface Kept {
-  kind: TypeKind
-  id: string
-  name: string
-  edition: number
-  who: string
-  at: string
-  stand: Stand
-}
+type Kept = Answer<'library', 'get'>['types'][number]
 const emit = defineEmits<{ taken: [kind: TypeKind, id: string] }>()
 const session = useSession()
 const types = ref<Kept[]>([])
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    types.value = (await api.get<{ types: Kept[] }>('library')).types
+    types.value = (await api.get('library')).types
   })
 onMounted(load)
 const newer = computed(() => types.value.filter(each => each.stand === 'newer'))
@@ -38,14 +31,14 @@ const find = (kind: TypeKind, id: string) => types.value.find(each => each.kind 
 const stand = (kind: TypeKind, id: string) => find(kind, id)?.stand
 const take = (each: Kept) =>
   attempt(async () => {
-    types.value = (await api.post<{ types: Kept[] }>(`library/${each.kind}/${each.id}/taken`)).types
+    types.value = (await api.post(`library/${each.kind}/${each.id}/taken`)).types
     emit('taken', each.kind, each.id)
   })
 const put = (kind: TypeKind, id: string) =>
   attempt(async () => {
     try {
       const there = find(kind, id)
-      const answer = await api.put<{ types: Kept[] }>(`library/${kind}/${id}`, there ? { edition: there.edition } : {})
+      const answer = await api.put(`library/${kind}/${id}`, there ? { edition: there.edition } : {})
       types.value = answer.types
       said.value = 'In the library now: every installation of yours is told.'
     } catch (error) {
@@ -55,7 +48,7 @@ const put = (kind: TypeKind, id: string) =>
   })
 const remove = (each: Kept) =>
   attempt(async () => {
-    types.value = (await api.delete<{ types: Kept[] }>(`library/${each.kind}/${each.id}`)).types
+    types.value = (await api.delete(`library/${each.kind}/${each.id}`)).types
   })
 defineExpose({ stand, put })
 </script>

@@ -80,11 +80,11 @@ watch(
 )
 const look = () =>
   attempt(async () => {
-    preview.value = await api.post<Consequences>(`types/${props.detail.kind}/preview`, { definition: definition() })
+    preview.value = await api.post(`types/${props.detail.kind}/preview`, { definition: definition() })
   })
 const save = () =>
   attempt(async () => {
-    const answer = await api.put<{ id: string }>(`types/${props.detail.kind}`, {
+    const answer = await api.put(`types/${props.detail.kind}`, {
       definition: definition(),
       ...(!props.copy && props.detail.version != null ? { version: props.detail.version } : {}),
     })

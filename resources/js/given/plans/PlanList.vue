@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
-import type { TypeKind, TypeLine } from '../../api/types'
+import type { TypeLine } from '../../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
 
 const session = useSession()
@@ -11,7 +11,7 @@ const words = ref('')
 const problem = ref('')
 onMounted(async () => {
   try {
-    plans.value = (await api.get<Record<TypeKind, TypeLine[]>>('types')).plan
+    plans.value = (await api.get('types')).plan
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }

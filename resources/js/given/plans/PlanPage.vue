@@ -6,14 +6,12 @@ import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import type {
   Catalogue,
-  Channels,
   Consequences,
   ContactPair,
   Drawing,
   Finding,
   PlanDefinition,
   TypeDetail,
-  TypeKind,
   TypeLine,
 } from '../../api/types'
 import ConsequenceList from '../rules/ConsequenceList.vue'
@@ -53,25 +51,20 @@ async function face() {
   const inserts = new URLSearchParams(
     Object.entries(draft.value.inserts ?? {}).map(([bay, type]) => [`inserts[${bay}]`, type]),
   )
-  const answer = await api.get<{ drawing: Drawing | null; mates: typeof mates.value }>(
-    `connectors/${draft.value.connector}?${inserts}`,
-  )
+  const answer = await api.get(`connectors/${draft.value.connector}?${inserts}`)
   drawing.value = answer.drawing
   mates.value = answer.mates
   if (!answer.mates.some(mate => mate.id === against.value)) against.value = ''
 }
 onMounted(() =>
   attempt(async () => {
-    const [types, catalogue] = await Promise.all([
-      api.get<Record<TypeKind, TypeLine[]>>('types'),
-      api.get<Catalogue>('catalogue'),
-    ])
+    const [types, catalogue] = await Promise.all([api.get('types'), api.get('catalogue')])
     connectors.value = types.connector.filter(each => !each.retired)
     signals.value = catalogue.signals
     if (isNew.value) {
       start({ id: '', name: '', connector: '', channels: {} })
     } else {
-      detail.value = await api.get<TypeDetail>(`types/plan/${props.id}`)
+      detail.value = await api.get(`types/plan/${props.id}`)
       start(detail.value.definition as unknown as PlanDefinition)
       await face()
     }
@@ -80,7 +73,7 @@ onMounted(() =>
 )
 async function check() {
   if (!draft.value?.connector) return
-  const answer = await api.post<{ problems: Finding[]; pairs: ContactPair[] }>('plans/check', {
+  const answer = await api.post('plans/check', {
     definition: { ...draft.value, id: draft.value.id || 'new-plan', name: draft.value.name || 'new plan' },
     against: against.value,
   })
@@ -149,7 +142,7 @@ async function connector(id: string) {
 const lay = (wanted: { signal: string; channels: number; order: string; first: string; block: number }) =>
   attempt(async () => {
     laying.value = true
-    const answer = await api.post<{ channels: Channels }>('plans/lay', { connector: draft.value?.connector, ...wanted })
+    const answer = await api.post('plans/lay', { connector: draft.value?.connector, ...wanted })
     change(plan => {
       plan.channels = answer.channels
       plan.block = wanted.block || undefined
@@ -160,7 +153,7 @@ const lay = (wanted: { signal: string; channels: number; order: string; first: s
   })
 const paste = (table: string) =>
   attempt(async () => {
-    setChannels((await api.post<{ channels: Channels }>('plans/table', { table })).channels)
+    setChannels((await api.post('plans/table', { table })).channels)
     pasting.value = false
   })
 const slug = (name: string) =>
@@ -195,14 +188,14 @@ watch(
 const { latest } = useLatest()
 const look = () =>
   attempt(() =>
-    latest(api.post<Consequences>('types/plan/preview', { definition: definition() }), answer => {
+    latest(api.post('types/plan/preview', { definition: definition() }), answer => {
       preview.value = answer
     }),
   )
 const save = () =>
   attempt(async () => {
     const kept = detail.value?.version != null && target.value === detail.value.id ? detail.value.version : null
-    const { id } = await api.put<{ id: string }>('types/plan', {
+    const { id } = await api.put('types/plan', {
       definition: definition(),
       ...(kept === null ? {} : { version: kept }),
     })
@@ -210,18 +203,18 @@ const save = () =>
     said.value = 'Saved.'
     start(definition() as PlanDefinition)
     if (id !== props.id) await router.push(`/rules/plans/${id}`)
-    detail.value = await api.get<TypeDetail>(`types/plan/${id}`)
+    detail.value = await api.get(`types/plan/${id}`)
   })
 const remove = () =>
   attempt(async () => {
-    const { done } = await api.delete<{ done: string }>(
+    const { done } = await api.delete(
       `types/plan/${props.id}`,
       detail.value?.version == null ? {} : { version: detail.value.version },
     )
     if (done === 'removed') await router.push('/rules/plans')
     else {
       said.value = 'It is retired: those who use it keep it.'
-      detail.value = await api.get<TypeDetail>(`types/plan/${props.id}`)
+      detail.value = await api.get(`types/plan/${props.id}`)
     }
   })
 function onKey(event: KeyboardEvent) {

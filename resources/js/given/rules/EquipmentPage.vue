@@ -2,34 +2,12 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
-import type { Catalogue, Finding, TypeKind, TypeLine } from '../../api/types'
+import type { Catalogue, Schemas, TypeLine } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import RuleTabs from './RuleTabs.vue'
 
-interface Port {
-  id: string
-  name: string
-  connector: string
-  connectorName: string
-  plan: string | null
-  direction: string
-  signal: string
-  level: string
-  phantom: boolean
-  terminates: boolean
-  plugged: string | null
-  pluggedName: string
-  fits: { id: string; name: string; here: boolean }[]
-}
-interface Device {
-  id: string
-  name: string
-  location: string
-  place: string
-  version: number
-  ports: Port[]
-  findings: Finding[]
-}
+type Port = Schemas['DevicePort']
+type Device = Schemas['Device']
 type Draft = {
   id: string
   name: string
@@ -58,15 +36,15 @@ const draft = ref<Draft | null>(null)
 const { problem, said, busy, attempt } = useAttempt()
 
 async function load() {
-  devices.value = (await api.get<{ equipment: Device[] }>('equipment')).equipment
+  devices.value = (await api.get('equipment')).equipment
   loaded.value = true
 }
 onMounted(() => attempt(load))
 async function edit(device?: Device) {
   await attempt(async () => {
-    catalogue.value ??= await api.get<Catalogue>('catalogue')
+    catalogue.value ??= await api.get('catalogue')
     if (connectors.value.length === 0) {
-      const types = await api.get<Record<TypeKind, TypeLine[]>>('types')
+      const types = await api.get('types')
       connectors.value = types.connector.filter(each => !each.retired)
       plans.value = types.plan.filter(each => !each.retired)
     }

@@ -44,7 +44,7 @@ watch(
 
 const look = () =>
   attempt(async () => {
-    preview.value = await api.post<Consequences>('rules/preview', body())
+    preview.value = await api.post('rules/preview', body())
   })
 const save = () =>
   attempt(async () => {

@@ -12,7 +12,7 @@ const version = ref(0)
 const { problem, said, attempt } = useAttempt()
 
 async function load() {
-  const answer = await api.get<{ rules: Rules; schools: School[]; version: number }>('rules')
+  const answer = await api.get('rules')
   rules.value = answer.rules
   schools.value = answer.schools
   version.value = answer.version

@@ -12,7 +12,7 @@ const session = useSession()
 const { problem, said, busy, attempt } = useAttempt()
 const impact = ref<Impact | null>(null)
 const read = async () => {
-  impact.value = await api.get<Impact>('overtaken')
+  impact.value = await api.get('overtaken')
 }
 onMounted(() => attempt(read))
 

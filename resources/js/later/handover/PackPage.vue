@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Schemas } from '../../api/types'
 import { onMounted, ref } from 'vue'
 import { api, ApiError, lines } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -6,16 +7,7 @@ import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
-interface Pack {
-  number: number
-  who: string
-  at: string
-  digest: string
-  gaps: number
-  pages: number
-  files: { name: string; sha256: string; bytes: number }[]
-  signatures: { name: string; role: string; at: string; signIn: string }[]
-}
+type Pack = Schemas['PackLine']
 interface Told {
   what?: string
   done?: number
@@ -31,7 +23,7 @@ const packs = ref<Pack[] | null>(null)
 const told = ref<Told | null>(null)
 const checked = ref<Record<number, { holds: boolean; problems: string[] }>>({})
 const read = async () => {
-  packs.value = await api.get<Pack[]>('packs')
+  packs.value = await api.get('packs')
 }
 onMounted(() => attempt(read))
 

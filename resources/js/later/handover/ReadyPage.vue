@@ -1,29 +1,19 @@
 <script setup lang="ts">
+import type { Schemas } from '../../api/types'
 import { onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
 import { inWords } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
-interface Gap {
-  run: string
-  code: string
-  words: string
-  path: string
-}
-interface Ready {
-  ready: boolean
-  runs: number
-  clear: number
-  groups: { kind: string; words: string; gaps: Gap[] }[]
-}
+type Ready = Schemas['HandoverPage']
 
 /** What is missing before anybody signs, each with the way to where it is mended. */
 const { problem, attempt } = useAttempt()
 const ready = ref<Ready | null>(null)
 onMounted(() =>
   attempt(async () => {
-    ready.value = await api.get<Ready>('handover')
+    ready.value = await api.get('handover')
   }),
 )
 const SHOWN = 24

@@ -20,14 +20,11 @@ const looked = ref<{ id: number; impact: Impact } | null>(null)
 const note = ref('')
 
 async function read() {
-  const answer = await api.get<{ releases: Release[]; next: string }>('releases')
+  const answer = await api.get('releases')
   releases.value = answer.releases
   next.value = answer.next
   if (!session.plans) return
-  ;[ahead.value, drafts.value] = await Promise.all([
-    api.get<{ changes: ChangeLine[]; impact: Impact }>('releases/preview'),
-    api.get<Draft[]>('drafts'),
-  ])
+  ;[ahead.value, drafts.value] = await Promise.all([api.get('releases/preview'), api.get('drafts')])
 }
 onMounted(() => attempt(read))
 
@@ -35,7 +32,7 @@ const working = computed(() => releases.value?.find(release => release.working))
 const changed = computed(() => !working.value || (ahead.value?.changes.length ?? 0) > 0)
 const release = () =>
   attempt(async () => {
-    const made = await api.post<Release>('releases', { note: note.value })
+    const made = await api.post('releases', { note: note.value })
     note.value = ''
     await read()
     said.value = `${made.letter} is released: bench, labels, cutting, site and test work from it.`
@@ -50,13 +47,12 @@ watch(letters, all => {
 })
 const compare = () =>
   attempt(async () => {
-    compared.value = (await api.get<{ changes: ChangeLine[] }>(`releases/${one.value}/compare/${other.value}`)).changes
+    compared.value = (await api.get(`releases/${one.value}/compare/${other.value}`)).changes
   })
 
 const look = (draft: Draft) =>
   attempt(async () => {
-    looked.value =
-      looked.value?.id === draft.id ? null : { id: draft.id, impact: await api.get<Impact>(`drafts/${draft.id}`) }
+    looked.value = looked.value?.id === draft.id ? null : { id: draft.id, impact: await api.get(`drafts/${draft.id}`) }
   })
 // The impact is on the screen already: it is not asked about once more.
 const make = (draft: Draft) =>

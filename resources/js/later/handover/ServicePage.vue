@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Answer } from '../../api/answers'
+import type { Schemas } from '../../api/types'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -9,53 +11,17 @@ import { when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 import { useLatest } from '../../ui/latest'
 
-interface By {
-  who: string
-  at: string
-}
-interface Fault {
-  id: string
-  run: string
-  code: string
-  note: string
-  reported: By
-  repaired: (By & { note: string }) | null
-  tested: By | null
-  state: 'open' | 'repaired' | 'closed'
-}
-interface Retest {
-  assembly: string
-  codes: string
-  mains: boolean
-  last: string
-  due: string
-  months: number
-  overdue: boolean
-}
-interface Service {
-  faults: Fault[]
-  retests: Retest[]
-  months: { all: number; mains: number }
-  version: number
-}
-interface Found {
-  id: string
-  name: string
-  about: string
-}
-interface Trace {
-  id: string
-  name: string
-  signal: string
-  steps: { depth: number; kind: string; run: string; name: string; place: string; contacts: string[] }[]
-}
+type Fault = Service['faults'][number]
+type Service = Schemas['ServicePage']
+type Found = Schemas['CircuitsFound']['circuits'][number]
+type Trace = Answer<`service/circuits/${string}`, 'get'>
 
 /** After hand-over: where a circuit runs, what went wrong, what is due. */
 const session = useSession()
 const { problem, said, busy, attempt } = useAttempt()
 const service = ref<Service | null>(null)
 const read = async () => {
-  service.value = await api.get<Service>('service')
+  service.value = await api.get('service')
 }
 onMounted(() => attempt(read))
 
@@ -69,7 +35,7 @@ const look = useDebounceFn(async () => {
     found.value = []
     return
   }
-  const asked = api.get<{ circuits: Found[] }>(`service/circuits?q=${encodeURIComponent(words.value)}`)
+  const asked = api.get(`service/circuits?q=${encodeURIComponent(words.value)}`)
   await attempt(() =>
     latest(asked, answer => {
       found.value = answer.circuits
@@ -79,7 +45,7 @@ const look = useDebounceFn(async () => {
 watch(words, look)
 const follow = (circuit: Found) =>
   attempt(async () => {
-    trace.value = await api.get<Trace>(`service/circuits/${encodeURIComponent(circuit.id)}`)
+    trace.value = await api.get(`service/circuits/${encodeURIComponent(circuit.id)}`)
     found.value = []
     words.value = ''
   })
@@ -129,7 +95,7 @@ watch(service, now => {
 })
 const keep = () =>
   attempt(async () => {
-    const { rules, version } = await api.get<{ rules: Record<string, unknown>; version: number }>('instruments')
+    const { rules, version } = await api.get('instruments')
     await api.put('testing', {
       rules: { ...rules, retestMonths: Number(months.value.all), mainsMonths: Number(months.value.mains) },
       version,

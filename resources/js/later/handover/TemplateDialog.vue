@@ -2,7 +2,6 @@
 import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import { page, visit } from '../../api/page'
-import type { InstallationRef } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 
@@ -22,7 +21,7 @@ watch(name, now => {
 const from = computed(() => page.value?.name ?? '')
 const make = () =>
   attempt(async () => {
-    const made = await api.post<InstallationRef>('templates', {
+    const made = await api.post('templates', {
       name: name.value,
       key: key.value,
       building: takes.value !== 'rules',

@@ -22,7 +22,7 @@ const busy = ref(false)
 
 async function load() {
   try {
-    run.value = await api.get<RunPage>(`runs/${props.id}`)
+    run.value = await api.get(`runs/${props.id}`)
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }

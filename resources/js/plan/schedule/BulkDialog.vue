@@ -43,7 +43,7 @@ watch(open, async value => {
   problem.value = ''
   const first = props.rows[0]?.code.match(/^(.*?)(\d+)\D*$/)
   number.value = { prefix: first?.[1] ?? '', from: first?.[2] ?? '1', step: '1' }
-  catalogue.value ??= await api.get<Catalogue>('catalogue')
+  catalogue.value ??= await api.get('catalogue')
 })
 const line = computed(() => ({
   ...Object.fromEntries(
@@ -66,7 +66,7 @@ const preview = computed(() =>
 const save = () =>
   attempt(async () => {
     const runs = props.rows.map(row => ({ id: row.id, version: row.version }))
-    const answer = await api.patch<{ changed: number }>(
+    const answer = await api.patch(
       'runs',
       what.value === 'codes' ? { runs, number: numbering() } : { runs, line: line.value },
     )

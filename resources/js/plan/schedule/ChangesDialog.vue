@@ -12,7 +12,7 @@ const changes = ref<Change[]>([])
 const problem = ref('')
 
 async function load() {
-  changes.value = await api.get<Change[]>('changes')
+  changes.value = await api.get('changes')
 }
 watch(open, value => {
   if (value) void load()

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { visit } from '../../api/page'
-import type { InstallationRef, RowProblem } from '../../api/types'
+import type { RowProblem } from '../../api/types'
 
 const open = defineModel<boolean>({ required: true })
 /** Text from the clipboard, read like a file. */
@@ -102,10 +102,7 @@ function preview() {
   runs.value = []
   message.value = ''
   void run(async () => {
-    const answer = await api.post<{ problems: RowProblem[]; runs: typeof runs.value; columns: typeof columns.value }>(
-      'import/preview',
-      form(),
-    )
+    const answer = await api.post('import/preview', form())
     problems.value = answer.problems
     runs.value = answer.runs
     columns.value = answer.columns
@@ -121,10 +118,10 @@ function takeAs(name: string, field: string) {
 function bringIn() {
   void run(async () => {
     if (whole()) {
-      visit(await api.post<InstallationRef>('installations', form()))
+      visit(await api.post('installations', form()))
       return
     }
-    const answer = await api.post<{ imported: number }>('import', form())
+    const answer = await api.post('import', form())
     runs.value = []
     done.value = `${answer.imported} ${answer.imported === 1 ? 'run is' : 'runs are'} imported. u in the schedule undoes it.`
     emit('imported')

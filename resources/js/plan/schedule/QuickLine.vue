@@ -1,22 +1,16 @@
 <script setup lang="ts">
+import type { Answer } from '../../api/answers'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client'
-import type { Finding, Line, RunPage, Worked } from '../../api/types'
+import type { Line, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { length } from '../../ui/units'
 import { useLatest } from '../../ui/latest'
 
 /** A run from one line of words, shown whole before it is saved. */
 const emit = defineEmits<{ saved: [RunPage]; open: [Line]; close: [] }>()
-interface Guess {
-  line: Line
-  understood: { what: string; took: string; said: boolean }[]
-  cut: Worked
-  circuits: number
-  fittings: number
-  findings: Finding[]
-}
+type Guess = Answer<'runs/quick', 'post'>
 const text = ref('')
 const guess = ref<Guess | null>(null)
 const { problem, busy, attempt } = useAttempt()
@@ -32,7 +26,7 @@ const read = () =>
     forget()
     if (text.value.trim() === '') guess.value = null
     else
-      await latest(api.post<Guess>('runs/quick', { text: text.value }), answer => {
+      await latest(api.post('runs/quick', { text: text.value }), answer => {
         guess.value = answer
       })
   })
@@ -40,10 +34,10 @@ watch(text, useDebounceFn(read, 400))
 const save = () =>
   attempt(async () => {
     if (!guess.value) {
-      guess.value = await api.post<Guess>('runs/quick', { text: text.value })
+      guess.value = await api.post('runs/quick', { text: text.value })
       return
     }
-    emit('saved', await api.post<RunPage>('runs', { line: guess.value.line }))
+    emit('saved', await api.post('runs', { line: guess.value.line }))
   })
 </script>
 

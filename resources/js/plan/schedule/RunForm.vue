@@ -36,10 +36,7 @@ const stale = ref<{ yours: Line; theirs: { line: Line; row: Row } | null; messag
 
 onMounted(async () => {
   try {
-    const [types, run] = await Promise.all([
-      api.get<Catalogue>('catalogue'),
-      props.id ? api.get<RunPage>(`runs/${props.id}`) : null,
-    ])
+    const [types, run] = await Promise.all([api.get('catalogue'), props.id ? api.get(`runs/${props.id}`) : null])
     if (run) {
       before.value = { ...run.line }
       version.value = run.version
@@ -96,9 +93,7 @@ watch(
   async ([cable, wanted]) => {
     if (!cable || !wanted) return
     const answer = await api
-      .get<{ plans: { plan: string; why: string[]; stops: boolean }[] }>(
-        `fits?cable=${encodeURIComponent(cable)}&signals=${encodeURIComponent(wanted)}`,
-      )
+      .get(`fits?cable=${encodeURIComponent(cable)}&signals=${encodeURIComponent(wanted)}`)
       .catch(() => null)
     if (answer) fits.value = Object.fromEntries(answer.plans.map(each => [each.plan, each]))
   },
@@ -108,7 +103,7 @@ const { latest } = useLatest()
 const settle = useDebounceFn(async () => {
   if (!line.value.code || !line.value.cable || !signals.value.length || !line.value.from || !line.value.to) return
   try {
-    const asked = api.post<NonNullable<typeof proposed.value>>('runs/propose', {
+    const asked = api.post('runs/propose', {
       line: line.value,
       id: props.mode === 'edit' ? props.id : null,
     })
@@ -133,8 +128,8 @@ async function save() {
     )
     const run =
       props.mode === 'edit'
-        ? await api.patch<RunPage>(`runs/${props.id}`, { line: changed, version: version.value })
-        : await api.post<RunPage>('runs', { line: line.value })
+        ? await api.patch(`runs/${props.id}`, { line: changed, version: version.value })
+        : await api.post('runs', { line: line.value })
     stale.value = null
     emit('saved', run)
   } catch (error) {

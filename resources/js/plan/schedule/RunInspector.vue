@@ -19,7 +19,7 @@ watch(
     const id = props.row.id
     if (run.value?.id !== id) run.value = null
     try {
-      const loaded = await api.get<RunPage>(`runs/${id}`)
+      const loaded = await api.get(`runs/${id}`)
       if (props.row.id === id) run.value = loaded
       problem.value = ''
     } catch (error) {

@@ -72,7 +72,7 @@ const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? 
 async function load(quietly = false) {
   if (!quietly) loading.value = true
   try {
-    const answer = await api.get<{ revision: number; rows: Row[] | null }>(`schedule?since=${revision.value}`)
+    const answer = await api.get(`schedule?since=${revision.value}`)
     if (answer.rows) rows.value = answer.rows
     revision.value = answer.revision
     problem.value = ''
@@ -136,7 +136,7 @@ function remove() {
   const it = row.value
   if (!it || !session.plans) return
   void attempt(async () => {
-    const answer = await api.delete<{ withdrawn: boolean }>(`runs/${it.id}`, { version: it.version })
+    const answer = await api.delete(`runs/${it.id}`, { version: it.version })
     return answer.withdrawn
       ? `${it.code} is withdrawn: work had begun, so it stays on record. u undoes it.`
       : `${it.code} is removed. u undoes it.`

@@ -1,18 +1,13 @@
 <script setup lang="ts">
+import type { Answer } from '../../api/answers'
 import { ref, watch } from 'vue'
 import { api } from '../../api/client'
-import type { InstrumentsPage } from '../../api/test'
 import { useAttempt } from '../../ui/attempt'
 
 /** A certifier's card: looked at first, then recorded, all of it or nothing. */
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ recorded: [] }>()
-interface Line {
-  run: string
-  code: string
-  results: number
-  verdict: string
-}
+type Line = Answer<'tests/card', 'post'>['lines'][number]
 const lines = ref<Line[]>([])
 const csv = ref('')
 const id = ref('')
@@ -26,7 +21,7 @@ watch(open, async shown => {
   problem.value = ''
   recorded.value = false
   if (!shown) return
-  const known = await api.get<InstrumentsPage>('instruments').then(
+  const known = await api.get('instruments').then(
     page => page.instruments,
     () => [],
   )
@@ -42,7 +37,7 @@ const look = (event: Event) =>
     csv.value = await file.text()
     id.value = crypto.randomUUID()
     recorded.value = false
-    lines.value = (await api.post<{ lines: Line[] }>('tests/card', { csv: csv.value })).lines
+    lines.value = (await api.post('tests/card', { csv: csv.value })).lines
   })
 const record = () =>
   attempt(async () => {

@@ -15,7 +15,7 @@ watch(
   () =>
     chosen.value &&
     attempt(async () => {
-      coverage.value = await api.get<Coverage>(`runs/${props.id}/coverage?checks=${chosen.value}`)
+      coverage.value = await api.get(`runs/${props.id}/coverage?checks=${chosen.value}`)
     }),
   { immediate: true },
 )

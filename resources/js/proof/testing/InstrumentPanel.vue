@@ -14,22 +14,19 @@ const known = computed(() => props.sheet.instruments.find(each => each.name === 
 const overdue = computed(
   () => known.value?.calibratedTo && known.value.calibratedTo < new Date().toISOString().slice(0, 10),
 )
-const can = computed(() => known.value?.methods.includes(props.method) ?? false)
-interface Message {
-  message?: unknown
-}
+const can = computed(() => known.value?.methods.some(method => method === props.method) ?? false)
 const read = (all: boolean) =>
   attempt(async () => {
-    const message = await api.post<Message>(`simulators/instruments/${known.value!.id}/measure`, {
+    const message = await api.post(`simulators/instruments/${known.value!.id}/measure`, {
       assembly: props.id,
       ...(all ? {} : { measure: [props.method === 'map' ? 'shells' : props.method] }),
     })
     await take(message)
   }, 'Read.')
 async function take(message: unknown) {
-  const answer = await api.post<{ instrument: string; reading: Reading }>(`runs/${props.id}/message`, { message })
+  const answer = await api.post(`runs/${props.id}/message`, { message })
   if (!name.value) name.value = answer.instrument
-  emit('read', answer.reading)
+  emit('read', { lights: {}, ...answer.reading })
 }
 const file = (event: Event) =>
   attempt(async () => {
@@ -62,14 +59,14 @@ const listed = computed(() =>
 )
 const open = () =>
   attempt(async () => {
-    const answer = await api.get<{ in: NamedFault[]; could: NamedFault[] }>(`simulators/assemblies/${props.id}`)
+    const answer = await api.get(`simulators/assemblies/${props.id}`)
     inside.value = answer.in
     could.value = answer.could
     dialog.value = true
   })
 const inject = (keys: string[]) =>
   attempt(async () => {
-    inside.value = (await api.put<{ in: NamedFault[] }>(`simulators/assemblies/${props.id}`, { faults: keys })).in
+    inside.value = (await api.put(`simulators/assemblies/${props.id}`, { faults: keys })).in
   })
 </script>
 

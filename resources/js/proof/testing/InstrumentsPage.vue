@@ -15,7 +15,7 @@ type Known = InstrumentsPage['instruments'][number]
 const draft = ref<Partial<Known> | null>(null)
 const load = () =>
   attempt(async () => {
-    page.value = await api.get<InstrumentsPage>('instruments')
+    page.value = await api.get('instruments')
   })
 onMounted(load)
 
@@ -35,40 +35,40 @@ const save = () =>
       ...(version ? { version } : {}),
     })
     draft.value = null
-    page.value = await api.get<InstrumentsPage>('instruments')
+    page.value = await api.get('instruments')
   }, 'Saved.')
 const remove = (instrument: Known) =>
   attempt(async () => {
     await api.delete(`instruments/${instrument.id}`, { version: instrument.version })
     draft.value = null
-    page.value = await api.get<InstrumentsPage>('instruments')
+    page.value = await api.get('instruments')
   }, "Removed. Undo is in the schedule's changes.")
 
 const family = ref<string | null>(null)
-const rule = (name: string, stage: Stage) => page.value?.rules.families.find(each => each.family === name)?.[stage]
+const families = computed(() => page.value?.rules.families ?? [])
+type Method = InstrumentsPage['methods'][number]['id']
+const rule = (name: string, stage: Stage) => families.value.find(each => each.family === name)?.[stage]
 const words = (name: string, stage: Stage) =>
   rule(name, stage)
     ?.map(id => page.value!.methods.find(method => method.id === id)?.words)
     .join(', ') ?? 'as the wiring asks'
-async function choose(stage: Stage, methods: string[] | null) {
+async function choose(stage: Stage, methods: Method[] | null) {
   await attempt(async () => {
-    const families = page.value!.rules.families.filter(each => each.family !== family.value)
-    const own = {
-      ...(page.value!.rules.families.find(each => each.family === family.value) ?? { family: family.value! }),
-    }
+    const others = families.value.filter(each => each.family !== family.value)
+    const own = { ...(families.value.find(each => each.family === family.value) ?? { family: family.value! }) }
     if (methods) own[stage] = methods
     else delete own[stage]
     await api.put('testing', {
-      rules: { ...page.value!.rules, families: [...families, ...(Object.keys(own).length > 1 ? [own] : [])] },
+      rules: { ...page.value!.rules, families: [...others, ...(Object.keys(own).length > 1 ? [own] : [])] },
       version: page.value!.version,
     })
-    page.value = await api.get<InstrumentsPage>('instruments')
+    page.value = await api.get('instruments')
   }, 'Saved. Every test plan follows.')
 }
 /** What is ticked: what the house chose, else what every wiring asks at that stage. */
-const chosen = (name: string, stage: Stage) =>
+const chosen = (name: string, stage: Stage): Method[] =>
   rule(name, stage) ?? (stage === 'before-closing' ? ['eyes-a', 'eyes-b'] : ['map', 'shells'])
-function toggle(stage: Stage, method: string) {
+function toggle(stage: Stage, method: Method) {
   const now = chosen(family.value!, stage)
   void choose(stage, now.includes(method) ? now.filter(each => each !== method) : [...now, method])
 }

@@ -23,7 +23,7 @@ const card = ref(false)
 
 async function load() {
   try {
-    rows.value = (await api.get<{ rows: Row[] }>('schedule')).rows
+    rows.value = (await api.get('schedule')).rows ?? []
     problem.value = ''
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
@@ -33,7 +33,7 @@ async function load() {
 async function look() {
   if (document.hidden) return
   try {
-    const now = await api.get<Progress>('tests/progress')
+    const now = await api.get('tests/progress')
     if (progress.value && now.cursor !== progress.value.cursor) void load()
     progress.value = now
   } catch (error) {

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
-import type { Judgement, Reading, Stage, TestSheet, Value } from '../../api/test'
+import type { Sample, Judgement, Reading, Stage, TestSheet, Value } from '../../api/test'
 import type { Row } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { sorted } from '../../plan/schedule/filter'
@@ -85,7 +85,7 @@ const own = computed(() => sheet.value?.makers.includes(session.session.person?.
 
 const load = () =>
   attempt(async () => {
-    sheet.value = await api.get<TestSheet>(`runs/${props.id}/test?stage=${stage.value}`)
+    sheet.value = await api.get(`runs/${props.id}/test?stage=${stage.value}`)
     follow(sheet.value)
     if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
     judge()
@@ -109,7 +109,7 @@ const ask = useDebounceFn(async () => {
     return
   }
   try {
-    const asked = api.post<Judgement>(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
+    const asked = api.post(`runs/${props.id}/test`, { reading: reading.value, stage: stage.value })
     await latest(asked, answer_ => {
       judgement.value = answer_
     })
@@ -135,7 +135,7 @@ function onLight(node: string, lights: string[], declared: boolean) {
   judge()
 }
 function onAnswer(at: string, state: string, value: Value | null, declared: boolean) {
-  answer(method.value, at, state, value, declared)
+  answer(method.value as Sample['method'], at, state, value, declared)
   judge()
 }
 function onSplits(splits: string[] | null) {
@@ -207,8 +207,7 @@ async function record() {
     fingerprint: sheet.value.fingerprint,
     reading: { ...reading.value },
   }
-  follow(sheet.value, true)
-  judgement.value = null
+  begin(sheet.value)
   busy.value = true
   await outbox.add(path, body, `Test of ${sheet.value.run.code}, ${recorded.value.verdict}`)
   busy.value = false
@@ -218,8 +217,8 @@ async function record() {
 const following = ref<Row | null>(null)
 const stageOf = (row: Row, id: string) => row.strand.find(each => each.stage === id)?.state
 async function look() {
-  const rows = await api.get<{ rows: Row[] }>('schedule').then(
-    answer => answer.rows,
+  const rows = await api.get('schedule').then(
+    answer => answer.rows ?? [],
     () => [] as Row[],
   )
   const ready = sorted(
@@ -240,9 +239,14 @@ async function look() {
     ready[0] ??
     null
 }
-function again() {
-  if (sheet.value) follow(sheet.value, true)
+/** All is to be read anew: what was asked about the reading before says nothing of this one. */
+function begin(of: TestSheet) {
+  follow(of, true)
+  forget()
   judgement.value = null
+}
+function again() {
+  if (sheet.value) begin(sheet.value)
 }
 const settle = (id: string) =>
   attempt(async () => {
@@ -258,7 +262,7 @@ const settle = (id: string) =>
   })
 const mend = (edges: string[], words: string) =>
   attempt(async () => {
-    const back = await api.post<{ again: string[] }>(`runs/${props.id}/mend`, {
+    const back = await api.post(`runs/${props.id}/mend`, {
       test: recorded.value!.id,
       edges,
       note: words,

@@ -17,9 +17,9 @@ const guess = ref<NamedFault | null>(null)
 const outcome = ref<Named | null>(null)
 const cable = ref('')
 const { problem, busy, attempt } = useAttempt()
-function begin(answer: Training) {
-  training.value = answer.exercise ? answer : null
-  none.value = !answer.exercise
+function begin(answer: Training | null) {
+  training.value = answer
+  none.value = !answer
   readings.value = {}
   outcome.value = null
   guess.value = null
@@ -27,28 +27,25 @@ function begin(answer: Training) {
 }
 onMounted(() =>
   attempt(async () => {
-    const answer = await api.get<Training>('trainer')
-    begin(answer.exercise?.over ? { ...answer, exercise: null } : answer)
+    const answer = await api.get('trainer')
+    begin(answer.exercise === null || answer.exercise.over ? null : answer)
   }),
 )
 const start = () =>
   attempt(async () => {
-    begin(await api.post<Training>('trainer', { run: cable.value.trim() }))
+    begin(await api.post('trainer', { run: cable.value.trim() }))
   })
 const read = (method: string) =>
   attempt(async () => {
     shown.value = method
     if (readings.value[method]) return
-    const answer = await api.post<{ exercise: Training['exercise']; samples: (Sample & { wrong: boolean })[] }>(
-      'trainer/measure',
-      { method },
-    )
+    const answer = await api.post('trainer/measure', { method })
     training.value = { ...training.value!, exercise: answer.exercise }
     readings.value = { ...readings.value, [method]: answer.samples }
   })
 const name = () =>
   attempt(async () => {
-    outcome.value = await api.post<Named>('trainer/name', { fault: guess.value!.key })
+    outcome.value = await api.post('trainer/name', { fault: guess.value!.key })
     training.value = { ...training.value!, exercise: { ...training.value!.exercise!, over: true } }
   })
 const sheet = computed(() => training.value!.sheet)

@@ -72,7 +72,7 @@ export function useDraft(id: () => string, stage: () => Stage) {
     draft.value.lights = { ...draft.value.lights, [node]: lights }
     draft.value.declared = [...draft.value.declared.filter(each => each !== node), ...(declared ? [node] : [])]
   }
-  function answer(method: string, at: string, state: string, value: Value | null, declared = false) {
+  function answer(method: Sample['method'], at: string, state: string, value: Value | null, declared = false) {
     const key = keyOf({ method, at, state })
     const rest = draft.value.samples.filter(sample => keyOf(sample) !== key)
     draft.value.samples =

@@ -34,7 +34,7 @@ const places = computed(() => {
   return [...found].map(([id, name]) => ({ id, name }))
 })
 const load = async () => {
-  loom.value = await api.get<Loom>(`looms/${props.id}`)
+  loom.value = await api.get(`looms/${props.id}`)
   ahead.value = null
 }
 onMounted(() => attempt(load))
@@ -50,7 +50,7 @@ const movedPart = (branch: Branch, by: number): LoomPart => {
 }
 const move = (branch: Branch, by: number) =>
   attempt(async () => {
-    ahead.value = await api.post<LoomAhead>(`looms/${props.id}/preview`, { part: movedPart(branch, by) })
+    ahead.value = await api.post(`looms/${props.id}/preview`, { part: movedPart(branch, by) })
   })
 const keep = () =>
   attempt(async () => {

@@ -16,7 +16,7 @@ const adding = ref(false)
 const { problem, attempt } = useAttempt()
 onMounted(() =>
   attempt(async () => {
-    looms.value = (await api.get<{ looms: LoomLine[] }>('looms')).looms
+    looms.value = (await api.get('looms')).looms
   }),
 )
 </script>

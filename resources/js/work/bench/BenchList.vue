@@ -16,7 +16,7 @@ const marked = ref<string[]>([])
 
 async function load() {
   try {
-    const answer = await api.get<{ jobs: JobLine[]; people: Placed[] }>('bench')
+    const answer = await api.get('bench')
     jobs.value = answer.jobs
     people.value = answer.people
     problem.value = ''

@@ -31,13 +31,7 @@ watch(
       ids
         .split('|')
         .filter(Boolean)
-        .map(id =>
-          api
-            .get<{ run: { code: string; overtaken: { words: string }[] } | null }>(
-              `overtaken/${encodeURIComponent(id)}`,
-            )
-            .catch(() => ({ run: null })),
-        ),
+        .map(id => api.get(`overtaken/${encodeURIComponent(id)}`).catch(() => ({ run: null }))),
     )
     mends.value = found.flatMap(({ run }) => (run ? run.overtaken.map(each => `${run.code}: ${each.words}.`) : []))
   },

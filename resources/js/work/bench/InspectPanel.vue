@@ -44,7 +44,7 @@ function toggle(id: string, usual: Remedy) {
 }
 const look = () =>
   attempt(async () => {
-    plan.value = await api.get<ReworkPlan>(
+    plan.value = await api.get(
       `bench/${props.ids}/rework?step=${encodeURIComponent(props.place.piece.id)}&remedy=${worst.value}&joint=${encodeURIComponent(worst.value === 'rework' ? joint.value : '')}`,
     )
   })

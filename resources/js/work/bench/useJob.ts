@@ -3,7 +3,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useOutbox } from '../../api/outbox'
 import { belongsTo, endpoint } from '../../api/page'
-import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Standing, Step } from '../../api/bench'
+import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Stands, Step } from '../../api/bench'
 
 /** s between two looks at what the others did. */
 const LOOK = 3
@@ -45,7 +45,7 @@ export function useJob(ids: () => string) {
 
   /** As recorded, with what is still on its way on top. */
   const standings = computed(() => {
-    const all: Record<string, Standing> = { ...(state.value?.standings ?? {}) }
+    const all: Record<string, Stands> = { ...state.value?.standings }
     for (const event of unsent.value) {
       if (!event.step) continue
       if (event.kind === 'taken-back' || (event.kind === 'flagged' && event.flag !== 'redone'))
@@ -55,7 +55,7 @@ export function useJob(ids: () => string) {
     }
     return all
   })
-  const standing = (id: string): Standing => standings.value[id] ?? { status: 'to-do' }
+  const standing = (id: string): Stands => standings.value[id] ?? { status: 'to-do' }
   const settled = (id: string) => ['done', 'skipped'].includes(standing(id).status)
   /** What stands in the way of a piece. */
   const waitsFor = (piece: Piece) =>
@@ -79,7 +79,7 @@ export function useJob(ids: () => string) {
 
   async function load() {
     try {
-      const answer = await api.get<{ job: Job; state: JobState; people: Placed[] }>(`bench/${ids()}`)
+      const answer = await api.get(`bench/${ids()}`)
       job.value = answer.job
       state.value = answer.state
       people.value = answer.people
@@ -94,9 +94,7 @@ export function useJob(ids: () => string) {
   async function look() {
     if (!job.value || !state.value || document.hidden) return
     try {
-      const answer = await api.get<{ state: JobState | null; people: Placed[] }>(
-        `bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`,
-      )
+      const answer = await api.get(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
       outbox.offline = false
       people.value = answer.people
       if (answer.state) state.value = answer.state
@@ -114,7 +112,7 @@ export function useJob(ids: () => string) {
       sentHere.value = [...sentHere.value.slice(-REMEMBERED), item.body as unknown as BenchEvent]
       const step = (item.body as unknown as BenchEvent).step
       const own = step ? standings.value[step] : undefined
-      if (state.value && step && own) state.value.standings[step] = { ...own }
+      if (state.value && step && own) state.value.standings[step] = { on: [], ...own }
     },
     // This one is not done, and stays on the device with the reason. What else was confirmed is still sent; what
     // followed on it is refused in its turn.
@@ -131,7 +129,7 @@ export function useJob(ids: () => string) {
   onScopeDispose(outbox.listen(pictures, { sent: () => void refresh().catch(() => undefined) }))
 
   async function refresh() {
-    const answer = await api.get<{ state: JobState; people: Placed[] }>(`bench/${ids()}`)
+    const answer = await api.get(`bench/${ids()}`)
     state.value = answer.state
     people.value = answer.people
   }

@@ -11,7 +11,7 @@ const board = ref<Board | null>(null)
 const { problem, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    board.value = await api.get<Board>('crew/board')
+    board.value = await api.get('crew/board')
   })
 onMounted(load)
 useIntervalFn(() => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Schemas } from '../../api/types'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, reactive, ref, watch } from 'vue'
 import { api } from '../../api/client'
@@ -7,20 +8,7 @@ import { when } from '../../ui/units'
 import CrewTabs from './CrewTabs.vue'
 import { useLatest } from '../../ui/latest'
 
-interface Row {
-  what: string
-  words: string
-  at: string
-  run: string
-  who: string
-  person: string
-}
-interface Log {
-  count: number
-  pages: number
-  rows: Row[]
-  people: { id: string; name: string }[]
-}
+type Log = Schemas['AuditPage']
 
 /** Who did what, when. */
 const { problem, busy, attempt } = useAttempt()
@@ -34,7 +22,7 @@ const read = () =>
         .filter(([, value]) => value !== '')
         .map(([key, value]) => [key, String(value)]),
     )
-    await latest(api.get<Log>(`crew/log?${query.toString()}`), answer => {
+    await latest(api.get(`crew/log?${query.toString()}`), answer => {
       log.value = answer
     })
   })

@@ -18,7 +18,7 @@ const gift = ref({ kind: 'loom', key: '' })
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    crew.value = await api.get<CrewAnswer>('crew')
+    crew.value = await api.get('crew')
   })
 onMounted(load)
 const here = computed(() => crew.value?.people.filter(each => !each.left) ?? [])
@@ -75,7 +75,7 @@ const save = () =>
         version: member.value.version,
       })
     else {
-      const made = await api.post<{ invitation: Invitation | null }>('crew', {
+      const made = await api.post('crew', {
         ...(person ? { person } : { name, signIn }),
         roles,
         skills: can,
@@ -93,7 +93,7 @@ const back = (person: Member) =>
   })
 const again = (person: Member) =>
   attempt(async () => {
-    const made = await api.post<{ invitation: Invitation }>(`organisation/people/${person.id}/invitation`)
+    const made = await api.post(`organisation/people/${person.id}/invitation`)
     shown.value = { name: person.name, invitation: made.invitation }
   })
 const end = (person: Member) =>

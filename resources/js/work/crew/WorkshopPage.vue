@@ -12,10 +12,10 @@ const added = ref('')
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
   attempt(async () => {
-    crew.value = await api.get<CrewAnswer>('crew')
+    crew.value = await api.get('crew')
     draft.value = {
-      benches: crew.value.workshop.benches,
-      hours: crew.value.workshop.hours,
+      benches: crew.value.workshop.benches ?? 0,
+      hours: crew.value.workshop.hours ?? 7.5,
       tools: { ...(crew.value.workshop.tools ?? {}) },
     }
   })

@@ -19,7 +19,7 @@ const chosen = ref<{ cut: Cut; assigned: Assigned; cable: CableCuts } | null>(nu
 const replanned = ref<{ changes: Replanned; code: string } | null>(null)
 const form = ref<{ reel: ReelPart | null; version: number; cable: string } | null>(null)
 const load = async () => {
-  cutting.value = await api.get<Cutting>('cutting')
+  cutting.value = await api.get('cutting')
 }
 onMounted(() => attempt(load))
 
@@ -40,15 +40,15 @@ async function choose(cut: Cut, assigned: Assigned, cable: CableCuts) {
   if (window.matchMedia('(max-width: 900px)').matches) side.value?.scrollIntoView({ behavior: 'smooth' })
 }
 
-async function recorded(changes: Replanned, code: string) {
+async function recorded(changes: Replanned | undefined, code: string) {
   chosen.value = null
   await attempt(load)
-  replanned.value = { changes, code }
+  replanned.value = changes ? { changes, code } : null
 }
-async function saved(changes: Replanned, reel: string) {
+async function saved(changes: Replanned | undefined, reel: string) {
   form.value = null
   await attempt(load)
-  replanned.value = { changes, code: reel }
+  replanned.value = changes ? { changes, code: reel } : null
 }
 </script>
 
@@ -133,7 +133,8 @@ async function saved(changes: Replanned, reel: string) {
           <h2>Cut lately</h2>
           <table class="lines"><tbody><tr
             v-for="(each, i) in cutting.recorded"
-            :key="i"><td class="mono">{{ each.code }}</td><td class="mono right">{{ length(each.length) }}</td><td><b
+            :key="i"><td class="mono">{{ each.code }}</td>
+            <td class="mono right">{{ each.length === null ? '' : length(each.length) }}</td><td><b
               v-if="each.short"
               class="short">too short</b></td><td class="mono">{{ each.reel }}</td>
             <td class="mono quiet">{{ each.from !== null ? `${each.from} to ${each.to ?? '?'}` : '' }}</td>

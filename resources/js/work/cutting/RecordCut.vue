@@ -8,7 +8,7 @@ import { inWords, length } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 
 const props = defineProps<{ cut: Cut; assigned: Assigned; cable: CableCuts; records: boolean }>()
-const emit = defineEmits<{ recorded: [Replanned, string] }>()
+const emit = defineEmits<{ recorded: [Replanned | undefined, string] }>()
 const { problem, busy, attempt } = useAttempt()
 const planned = computed(() => Number.parseFloat(props.cut.length))
 const real = computed(() =>
@@ -32,7 +32,7 @@ const id = crypto.randomUUID()
 
 const save = () =>
   attempt(async () => {
-    const answer = await api.post<{ replanned: Replanned }>('events', {
+    const answer = await api.post('events', {
       id,
       kind: 'cut',
       run: props.cut.run,

@@ -7,12 +7,12 @@ import type { Catalogue } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 
 const props = defineProps<{ reel: ReelPart | null; version: number; cable: string }>()
-const emit = defineEmits<{ saved: [Replanned, string]; close: [] }>()
+const emit = defineEmits<{ saved: [Replanned | undefined, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 const cables = ref<Catalogue['cables']>([])
 onMounted(() =>
   attempt(async () => {
-    cables.value = (await api.get<Catalogue>('catalogue')).cables
+    cables.value = (await api.get('catalogue')).cables
   }),
 )
 const draft = reactive({
@@ -37,7 +37,7 @@ const save = () =>
       ...(draft.marked ? { marks: { unit: draft.unit, rising: draft.rising, start: Number(draft.start) } } : {}),
       ...(draft.note ? { note: draft.note } : {}),
     }
-    const answer = await api.put<{ replanned: Replanned }>('reels', {
+    const answer = await api.put('reels', {
       part,
       ...(props.reel ? { version: props.version } : {}),
     })
@@ -45,7 +45,7 @@ const save = () =>
   })
 const remove = () =>
   attempt(async () => {
-    const answer = await api.delete<{ replanned: Replanned }>(`reels/${props.reel!.id}`, { version: props.version })
+    const answer = await api.delete(`reels/${props.reel!.id}`, { version: props.version })
     emit('saved', answer.replanned, props.reel!.id)
   })
 </script>

@@ -1,52 +1,16 @@
 <script setup lang="ts">
+import type { Schemas } from '../../api/types'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
-import type { Figure } from '../../api/building'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import Swatch from '../../ui/Swatch.vue'
 import PartsTabs from './PartsTabs.vue'
 
-interface Line {
-  sort: string
-  id: string
-  name: string
-  group: string
-  colour: string
-  unit: string
-  needed: Figure
-  spares: number
-  returned: number
-  stock: number
-  short: number
-  sources: string[]
-  pack: number
-  packs: number
-  price: number | null
-  cost: number | null
-}
-interface Economy {
-  currency: string
-  rate: number
-  spares: number
-  prices?: Record<string, number>
-  stock?: Record<string, number>
-  bought?: Record<string, number>
-}
-interface Parts {
-  scope: string
-  runs: number
-  version: number
-  economy: Economy
-  currency: string
-  cost: number
-  unpriced: string[]
-  lines: Line[]
-  looms: { id: string; name: string }[]
-  assemblies: { id: string; name: string }[]
-}
+type Line = Parts['lines'][number]
+type Parts = Schemas['PartsPage']
 
 const session = useSession()
 const route = useRoute()
@@ -67,7 +31,7 @@ const left = computed({
 })
 const query = computed(() => `scope=${encodeURIComponent(scope.value)}${left.value ? '&left=1' : ''}`)
 const load = async () => {
-  parts.value = await api.get<Parts>(`parts?${query.value}`)
+  parts.value = await api.get(`parts?${query.value}`)
 }
 onMounted(() => attempt(load))
 watch(query, () => attempt(load))

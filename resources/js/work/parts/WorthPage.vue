@@ -1,21 +1,13 @@
 <script setup lang="ts">
+import type { Schemas } from '../../api/types'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
-import type { Figure } from '../../api/building'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import PartsTabs from './PartsTabs.vue'
 
-interface Row {
-  id: string
-  codes: string[]
-  minutes: Figure
-  make: Figure
-  buy: number | null
-  saving: Figure | null
-  unpriced: string[]
-}
+type Row = Schemas['PartsWorth']['assemblies'][number]
 const session = useSession()
 const rows = ref<Row[] | null>(null)
 const currency = ref('')
@@ -24,10 +16,7 @@ const economy = ref<{ economy: Record<string, unknown>; version: number } | null
 const { problem, said, busy, attempt } = useAttempt()
 
 async function load() {
-  const [worth, parts] = await Promise.all([
-    api.get<{ currency: string; assemblies: Row[] }>('parts/worth'),
-    api.get<{ economy: Record<string, unknown>; version: number }>('parts?scope=installation'),
-  ])
+  const [worth, parts] = await Promise.all([api.get('parts/worth'), api.get('parts?scope=installation')])
   rows.value = worth.assemblies
   currency.value = worth.currency
   economy.value = parts

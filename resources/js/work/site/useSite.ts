@@ -21,7 +21,7 @@ export function useSite() {
     const number = ++asked
     const known = new Set(unread.value.map(item => item.id))
     try {
-      const answer = await api.get<Site>('site')
+      const answer = await api.get('site')
       problem.value = ''
       // An answer that was passed on its way is older than what is shown.
       if (number < shown) return

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Contract;
+
+use Illuminate\Http\JsonResponse;
+
+/**
+ * What a route answers. Its shape is written where it is returned, the analyser holds the code to it, and the contract
+ * is read off it.
+ *
+ * @template-covariant T
+ */
+final class Answer extends JsonResponse
+{
+    /** @param  T  $of */
+    public function __construct(mixed $of, int $status = 200)
+    {
+        parent::__construct($of, $status);
+    }
+
+    /**
+     * What was encoded before, and kept; whoever kept it says what it is.
+     *
+     * @return self<mixed>
+     */
+    public static function encoded(string $json): self
+    {
+        $answer = new self(null);
+        $answer->setJson($json);
+
+        return $answer;
+    }
+}
