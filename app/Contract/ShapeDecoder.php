@@ -100,7 +100,10 @@ final class ShapeDecoder
         if ($class === UploadedFile::class) {
             return $value instanceof UploadedFile && $value->isValid()
                 ? $value
-                : $this->wrong($at, null, sprintf('Choose a file of at most %s.', ini_get('upload_max_filesize')));
+                : $this->wrong($at, null, sprintf(
+                    'Choose a file of at most %s; whoever runs this server can let it take more (SARTAL_UPLOAD_MB).',
+                    ini_get('upload_max_filesize'),
+                ));
         }
         if (is_a($class, Shape::class, true)) {
             return $this->shape($class, $value, $at, $isForm);

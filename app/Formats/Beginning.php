@@ -10,6 +10,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Who\Entry;
 use App\Who\Logbook;
+use Sartal\Core\File\FileContents;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 
@@ -51,7 +52,7 @@ final readonly class Beginning
     }
 
     /** @throws InvalidDocument naming everything that is wrong with it */
-    public function from(InstallationFile $file, User $by, string $how, bool $crew): StoredInstallation
+    public function from(FileContents $file, User $by, string $how, bool $crew): StoredInstallation
     {
         $made = $this->importer->import($file, $by->organisation()->firstOrFail(), $crew);
         $own = $made->memberships()->where('user_id', $by->id)->first();

@@ -37,7 +37,8 @@ final class Errors
             static fn (PostTooLargeException $large): JsonResponse => response()->json(
                 [
                     'message' => sprintf(
-                        'This is larger than the %s that the server takes at once. Nothing of it was read.',
+                        'This is larger than the %s that the server takes at once. Nothing of it was read. '.
+                            'Whoever runs this server can let it take more (SARTAL_UPLOAD_MB).',
                         ini_get('post_max_size'),
                     ),
                 ],

@@ -38,6 +38,46 @@ final class FileDecoder
     public static function file(array $data): InstallationFile
     {
         $problems = new Problems();
+        [$fields, $installation, $people] = self::whole($data, $problems);
+        $file = new InstallationFile(
+            $installation,
+            new Record($fields->each('record', EventCodec::decode(...))),
+            $people,
+        );
+        $fields->done();
+        $known = array_flip(array_map(static fn (Person $person): string => $person->id, $people));
+        foreach ($file->record->events as $i => $event) {
+            self::event($problems, $i, $event, $installation, $known);
+        }
+        $problems->settle();
+
+        return $file;
+    }
+
+    /**
+     * Everything of a file but its record, which is read apart.
+     *
+     * @param  array<array-key, mixed>  $data
+     * @return array{Installation, list<Person>}
+     *
+     * @throws InvalidDocument where it is no installation file; what else is wrong is added to the problems
+     */
+    public static function decided(array $data, Problems $problems): array
+    {
+        [$fields, $installation, $people] = self::whole($data, $problems);
+        $fields->done();
+
+        return [$installation, $people];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $data
+     * @return array{Fields, Installation, list<Person>}
+     *
+     * @throws InvalidDocument
+     */
+    private static function whole(array $data, Problems $problems): array
+    {
         $fields = Fields::from($data, '', $problems);
         if (
             $fields->text('format') !== InstallationFile::FORMAT ||
@@ -52,16 +92,15 @@ final class FileDecoder
             $problems->settle();
         }
         $fields->whole('version', 1, 1);
-        $file = new InstallationFile(
-            self::installation($fields),
-            new Record($fields->each('record', EventCodec::decode(...))),
-            $fields->each('people', self::person(...)),
+        $installation = self::installation($fields);
+        $people = $fields->each('people', self::person(...));
+        CatalogueDecoder::once(
+            $fields,
+            'people',
+            array_map(static fn (Person $person): string => $person->id, $people),
         );
-        $fields->done();
-        self::record($fields, $file);
-        $problems->settle();
 
-        return $file;
+        return [$fields, $installation, $people];
     }
 
     /** Everything of a file but its record and people. */
@@ -284,28 +323,23 @@ final class FileDecoder
         );
     }
 
-    /** What was done must have been done by somebody, to something. */
-    private static function record(Fields $fields, InstallationFile $file): void
-    {
-        $known = array_flip(array_map(static fn (Person $person): string => $person->id, $file->people));
-        foreach ($file->record->events as $i => $event) {
-            self::event($fields, $i, $event, $file->installation, $known);
-        }
-        CatalogueDecoder::once(
-            $fields,
-            'people',
-            array_map(static fn (Person $person): string => $person->id, $file->people),
-        );
-    }
-
-    /** @param  array<int|string, int>  $known */
-    private static function event(Fields $fields, int $i, Event $event, Installation $installation, array $known): void
-    {
+    /**
+     * What was done must have been done by somebody, to something.
+     *
+     * @param  array<int|string, int>  $known  people by what the file calls them
+     */
+    public static function event(
+        Problems $problems,
+        int $i,
+        Event $event,
+        Installation $installation,
+        array $known,
+    ): void {
         if (! isset($installation->runs()[$event->run])) {
-            $fields->wrong('record['.$i.'].run', $event->run, 'names a run that the file does not hold.', null);
+            $problems->add('record['.$i.'].run', $event->run, 'names a run that the file does not hold.');
         }
         if (! isset($known[$event->by])) {
-            $fields->wrong('record['.$i.'].by', $event->by, 'names a person that the file does not hold.', null);
+            $problems->add('record['.$i.'].by', $event->by, 'names a person that the file does not hold.');
         }
     }
 

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Sartal\Core\File;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
 
 /** Everything about one installation, in one file: what was decided, what was done, and by whom. */
-final readonly class InstallationFile
+final readonly class InstallationFile implements FileContents
 {
     public const FORMAT = 'sartal-installation';
 
@@ -44,6 +45,22 @@ final readonly class InstallationFile
         }
 
         return FileDecoder::file($data);
+    }
+
+    public function installation(): Installation
+    {
+        return $this->installation;
+    }
+
+    public function people(): array
+    {
+        return $this->people;
+    }
+
+    /** @return list<Event> */
+    public function events(): array
+    {
+        return $this->record->events;
     }
 
     public function print(): string

@@ -25,6 +25,11 @@ final class Problems
         $this->problems[] = new Problem($path, mb_strimwidth(mb_scrub($text), 0, 80, '…'), $words);
     }
 
+    public function isNone(): bool
+    {
+        return $this->problems === [];
+    }
+
     /** @throws InvalidDocument when anything is wrong */
     public function settle(): void
     {

@@ -71,8 +71,8 @@ export class OwnServer {
       'opcache.enable_cli=1',
       'opcache.validate_timestamps=0',
       'memory_limit=512M',
-      'upload_max_filesize=64M',
-      'post_max_size=66M',
+      'upload_max_filesize=1024M',
+      'post_max_size=1026M',
     ]
     this.process = spawn('php', [...settings.flatMap(each => ['-d', each]), '-S', `127.0.0.1:${this.port}`, router], {
       detached: true,

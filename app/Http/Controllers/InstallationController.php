@@ -20,8 +20,8 @@ use App\Who\Logbook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Str;
-use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\StreamedFile;
 
 /**
  * The installations that somebody is of the crew of.
@@ -80,7 +80,15 @@ final class InstallationController
             if ($file === null) {
                 throw InvalidDocument::because('file', '', 'is missing. Choose an installation file.');
             }
-            $made = $beginning->from(InstallationFile::parse($file->getContent()), $user, 'from a file', $sent->crew);
+            $stream = fopen($file->getPathname(), 'rb');
+            if ($stream === false) {
+                throw InvalidDocument::because('file', '', 'did not arrive whole. Send it again.');
+            }
+            try {
+                $made = $beginning->from(StreamedFile::from($stream), $user, 'from a file', $sent->crew);
+            } finally {
+                fclose($stream);
+            }
 
             return new Answer($made->reference(), 201);
         }

@@ -18,6 +18,9 @@ final class Wellformed
     /** Values in one request: an installation of 5,000 runs comes as a file, not as JSON. */
     private const MOST = 250_000;
 
+    /** Octets of what is no file: those alone may be large. */
+    private const LONGEST = 64_000_000;
+
     private const SHOWN = 60;
 
     private int $count = 0;
@@ -32,6 +35,11 @@ final class Wellformed
         if ($request->is('api', 'api/*')) {
             $path = rawurldecode($request->getPathInfo());
             abort_unless(self::isText($path), 404, 'There is nothing at this address: it holds what is no text.');
+            abort_if(
+                $request->isJson() && (int) $request->header('Content-Length') > self::LONGEST,
+                Response::HTTP_REQUEST_ENTITY_TOO_LARGE,
+                sprintf('This is longer than %d MB. Send less at a time.', intdiv(self::LONGEST, 1_000_000)),
+            );
             $this->check($request->query->all(), '');
             $this->check($this->body($request), '');
         }
