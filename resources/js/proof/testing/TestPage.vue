@@ -41,6 +41,8 @@ const { draft, samples, reading, isEmpty, light, answer, take, follow } = useDra
   () => stage.value,
 )
 const { problem, busy, attempt } = useAttempt()
+/** A sheet that is read again meanwhile is no reason to hold a finger back. */
+const recording = ref(false)
 /** What was recorded last on this page: id, verdict, and the causes that can go back to the bench. */
 const recorded = ref<{ id: string; verdict: string; edges: { words: string; edges: string[] }[] } | null>(null)
 const sentBack = ref<string[]>([])
@@ -208,9 +210,9 @@ async function record() {
     reading: { ...reading.value },
   }
   begin(sheet.value)
-  busy.value = true
+  recording.value = true
   await outbox.add(path, body, `Test of ${sheet.value.run.code}, ${recorded.value.verdict}`)
-  busy.value = false
+  recording.value = false
   void look()
 }
 /** What a tester takes next: the first that is ready after this one. */
@@ -418,7 +420,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           <p class="acts"><v-btn
             color="primary"
             :disabled="!complete || unlicensed"
-            :loading="busy"
+            :loading="recording"
             @click="record">{{ verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn
               variant="outlined"
               color="primary"
