@@ -29,6 +29,8 @@ abstract class TestCase extends Base
     protected function setUp(): void
     {
         parent::setUp();
+        // What a page is made of is the browser's tests' to look at; here it need not be built.
+        $this->withoutVite();
         $this->app['events']->listen(RequestHandled::class, Contract::hold(...));
         $this->installation = StoredInstallation::query()->where('key', 'brackwater')->firstOrFail();
     }

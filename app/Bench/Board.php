@@ -9,15 +9,14 @@ use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use Carbon\CarbonImmutable;
+use Sartal\Core\File\Fields;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
-use Sartal\Core\Proof\Record\Event;
-use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Work\Bench\FoundFlaws;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
-use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Forecasting\Booking;
 use Sartal\Core\Work\Forecasting\Chore;
 use Sartal\Core\Work\Forecasting\Floor;
@@ -71,7 +70,7 @@ final readonly class Board
     private const AHEAD = 4;
 
     public function __construct(
-        private Jobs $jobs,
+        private KeptJobs $jobs,
         private Queue $queue,
         private Times $times,
         private Workload $workload,
@@ -118,10 +117,11 @@ final readonly class Board
      */
     private function forecast(StoredInstallation $stored, array $hands): array
     {
-        $in = $this->jobs->loaded($stored)->installation;
+        $workshop = StockCodec::workshop(Fields::from($stored->workshop, 'workshop', new Problems()));
+        $codes = array_map(static fn (KeptJob $job): string => $job->facts->codes[0], $this->jobs->of($stored));
         $book = $this->times->of($stored);
         $chores = $this->workload->of($stored, $book);
-        $forecast = (new Forecaster($hands, $in->workshop()->tools, $in->workshop()->benches))->forecast($chores);
+        $forecast = (new Forecaster($hands, $workshop->tools, $workshop->benches))->forecast($chores);
         $measured = count(array_filter(Pace::cases(), $book->isMeasured(...)));
         $hours = $forecast->minutes / 60;
         $ahead = [];
@@ -129,7 +129,7 @@ final readonly class Board
             if (count($ahead[$booking->hand] ?? []) < self::AHEAD) {
                 $ahead[$booking->hand][] = self::booking(
                     $booking,
-                    $in->runs()[$booking->chore->job]->code ?? $booking->chore->job,
+                    $codes[$booking->chore->job],
                 );
             }
         }
@@ -162,7 +162,7 @@ final readonly class Board
                     ...$terms,
                 ]),
             ),
-            'finish' => self::finish($hours, $in->workshop()->hours)->format('Y-m-d'),
+            'finish' => self::finish($hours, $workshop->hours)->format('Y-m-d'),
             'basis' => $measured > 0
                     ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured)
                     : 'standard times; the crew’s own count from five of a kind on',
@@ -170,9 +170,9 @@ final readonly class Board
             'stuck' => array_values(
                 array_unique(
                     array_map(
-                        fn (Chore $chore): string => sprintf(
+                        static fn (Chore $chore): string => sprintf(
                             '%s, %s%s',
-                            $in->runs()[$chore->job]->code ?? $chore->job,
+                            $codes[$chore->job],
                             lcfirst($chore->words),
                             $chore->skill === null ? '' : ': '.$chore->skill->words(),
                         ),
@@ -259,39 +259,24 @@ final readonly class Board
      */
     private function families(StoredInstallation $stored): array
     {
-        $loaded = $this->jobs->loaded($stored);
         $families = [];
-        foreach ($loaded->record->events as $event) {
-            $assembly = $event->step === '' ? null : $loaded->plan()->assemblyOf[$event->run] ?? null;
-            $operation = $assembly === null ? null : $this->jobs->of($stored, [$assembly])?->operation($event->step);
-            $fitting = $loaded->installation->fittings()[$operation->fitting ?? ''] ?? null;
-            $family = $loaded->installation->catalogue->connectors()[$fitting->connector ?? '']->family ?? null;
-            if ($operation === null || $fitting === null || $family === null) {
-                continue;
-            }
-            $families[$family] ??= ['looked' => [], 'reworked' => [], 'flags' => 0, 'found' => []];
-            if ($operation->task === Task::Inspect && $event->kind === EventKind::Inspected) {
-                $families[$family]['looked'][$fitting->id] = true;
-            }
-            if ($event->kind === EventKind::Reworked) {
-                $families[$family]['looked'][$fitting->id] = $families[$family]['reworked'][$fitting->id] = true;
-            }
-            $families[$family]['flags'] += $event->kind === EventKind::Flagged ? 1 : 0;
-            foreach (self::flaws($event) as $flaw) {
-                $families[$family]['found'][$flaw] = ($families[$family]['found'][$flaw] ?? 0) + 1;
+        foreach ($this->jobs->of($stored) as $job) {
+            foreach ($job->yields as $family => $of) {
+                $families[$family] = ($families[$family] ?? new Yielded())->with($of);
             }
         }
         $lines = [];
         foreach ($families as $family => $of) {
-            arsort($of['found']);
-            $looked = count($of['looked']);
+            $found = $of->found;
+            // What was found as often as another stands by its name: no order of records decides.
+            uksort($found, static fn (int|string $a, int|string $b): int => $found[$b] <=> $found[$a] ?: $a <=> $b);
             $lines[] = [
                 'family' => (string) $family,
-                'looked' => $looked,
-                'reworked' => count($of['reworked']),
-                'flags' => $of['flags'],
-                'yield' => $looked === 0 ? null : round(100 * (1 - count($of['reworked']) / $looked)),
-                'found' => new Map(array_slice($of['found'], 0, 4, true)),
+                'looked' => $of->looked,
+                'reworked' => $of->reworked,
+                'flags' => $of->flags,
+                'yield' => $of->looked === 0 ? null : round(100 * (1 - $of->reworked / $of->looked)),
+                'found' => new Map(array_slice($found, 0, 4, true)),
             ];
         }
         usort(
@@ -304,15 +289,5 @@ final readonly class Board
         return array_values(
             array_filter($lines, static fn (array $line): bool => $line['looked'] > 0 || $line['flags'] > 0),
         );
-    }
-
-    /** @return list<string> */
-    private static function flaws(Event $event): array
-    {
-        if ($event->kind === EventKind::Flagged) {
-            return $event->flag() === null ? [] : [$event->flag()->value];
-        }
-
-        return in_array($event->kind, [EventKind::Reworked, EventKind::Inspected], true) ? FoundFlaws::in($event) : [];
     }
 }

@@ -22,6 +22,9 @@ final class Jobs
 {
     private const KEPT = 7 * 24 * 3600;
 
+    /** Jobs in memory at once. */
+    private const AT_HAND = 60;
+
     private ?Loaded $loaded = null;
 
     /** @var array<int|string, ?Job> by the name under which they are kept */
@@ -47,9 +50,25 @@ final class Jobs
             hash('xxh128', implode('|', $ids)),
         );
 
-        return array_key_exists($key, $this->known)
-            ? $this->known[$key]
-            : ($this->known[$key] = $this->kept($stored, $ids, $key));
+        if (! array_key_exists($key, $this->known)) {
+            // A request that goes through all of them does not hold all of them.
+            if (count($this->known) >= self::AT_HAND) {
+                $this->known = [];
+            }
+            $this->known[$key] = $this->kept($stored, $ids, $key);
+        }
+
+        return $this->known[$key];
+    }
+
+    /**
+     * Of one assembly, and not kept: whoever goes through all of them needs each of them once.
+     *
+     * @return ?Job null where it is no assembly
+     */
+    public function passing(StoredInstallation $stored, string $id): ?Job
+    {
+        return $this->make($this->loaded($stored), [$id]);
     }
 
     /** @param  list<string>  $ids */
@@ -104,6 +123,7 @@ final class Jobs
             ),
             ...[[]],
         );
+        $relied = $loaded->planner->relied($loaded->installation, $plan);
         $planner = new OperationPlanner(
             $loaded->installation,
             (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs),
@@ -116,7 +136,7 @@ final class Jobs
             array_push($operations, ...$planner->of($assembly, $plan->runs));
             foreach ($assembly->runs as $run) {
                 $assemblyOf[$run] = $id;
-                $fingerprints[$run] = $plan->fingerprints[$run];
+                $fingerprints[$run] = $relied($run);
             }
         }
 

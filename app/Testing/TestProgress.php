@@ -8,7 +8,7 @@ use App\Bench\CodeEdition;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
-use Illuminate\Support\Facades\Cache;
+use App\Planning\MadeOnce;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Plan\Planning\BeadState;
@@ -44,12 +44,10 @@ final readonly class TestProgress
             $stored->edition(),
             $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid'),
         );
-        $key = sprintf('test-progress.%s.%s.%s', CodeEdition::id(), $stored->mark(), $cursor);
 
-        /** @var TestTallies */
-        return Cache::store('file')->remember(
-            $key,
-            3600,
+        return MadeOnce::of(
+            'test-progress.'.$stored->mark(),
+            CodeEdition::id().'.'.$cursor,
             fn (): array => ['cursor' => $cursor] + self::count($this->store->atWork($stored)),
         );
     }

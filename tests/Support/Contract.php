@@ -75,7 +75,9 @@ final class Contract
         $document = app(OpenApi::class)->document();
         foreach ($document['paths'] as $path => $operations) {
             foreach ($operations as $verb => $operation) {
-                if (isset($operation['responses']['2XX']['content']['application/json'])) {
+                // Files in JSON have a schema of their own, elsewhere.
+                $json = (array) ($operation['responses']['2XX']['content']['application/json'] ?? []);
+                if (isset($json['schema'])) {
                     self::$said[$verb.' '.str_replace('?}', '}', $path)] = true;
                 }
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Bench\Jobs;
+use App\Bench\KeptJobs;
 use App\Changes\Author;
 use App\Changes\Intent;
 use App\Http\Elsewhere;
@@ -44,6 +46,9 @@ final readonly class OpenInstallation
         $this->container->singleton(Membership::class, static fn (): Membership => self::membership($open, $user));
         $this->container->instance(Author::class, new Author($user, Intent::of($request)));
         $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
+        // One of each for a request: whoever asks finds what another has read.
+        $this->container->singleton(Jobs::class);
+        $this->container->singleton(KeptJobs::class);
 
         return $next($request);
     }

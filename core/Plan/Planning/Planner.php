@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Closure;
 use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Ends\Wiring\Assembly;
@@ -59,7 +60,7 @@ final readonly class Planner
         $strands = [];
         foreach ($installation->runs() as $run) {
             $assembly = $assemblies[$assemblyOf[$run->id]];
-            $events = self::eventsOf($run->id, $assembly, $record);
+            $events = self::eventsOf($run->id, $assembly->runs, $record);
             $reading = self::reliesOnReading($events)
                 ? $this->reading($assembly, $hashes, $tests, $installation)
                 : null;
@@ -90,15 +91,25 @@ final readonly class Planner
     /** What is done on one run now relies on this. */
     public function fingerprintsFor(string $run, Installation $installation, Plan $plan): Fingerprints
     {
-        $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
-        $reading = $this->reading(
-            $assembly,
-            new InputHashes($installation, $plan->layout),
-            new AssemblyPlanner($installation, $plan->runs),
-            $installation,
-        );
+        return $this->relied($installation, $plan)($run);
+    }
 
-        return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
+    /**
+     * What is done on any run now relies on this, its test too, whether there is one yet or not.
+     *
+     * @return Closure(string): Fingerprints by run
+     */
+    public function relied(Installation $installation, Plan $plan): Closure
+    {
+        $hashes = new InputHashes($installation, $plan->layout);
+        $tests = new AssemblyPlanner($installation, $plan->runs);
+
+        return fn (string $run): Fingerprints => self::fingerprints(
+            $plan->runs[$run],
+            $installation,
+            $this->reading($plan->assemblies[$plan->assemblyOf[$run]], $hashes, $tests, $installation),
+            $plan->rotations,
+        );
     }
 
     private function reading(
@@ -120,15 +131,16 @@ final readonly class Planner
     /**
      * The run's own events, and the tests of its assembly.
      *
+     * @param  list<string>  $together  runs of its assembly
      * @return list<Event>
      */
-    private static function eventsOf(string $run, Assembly $assembly, Record $record): array
+    public static function eventsOf(string $run, array $together, Record $record): array
     {
         $events = [...$record->of($run), ...$record->covering($run)];
-        if (count($assembly->runs) === 1 && $record->covering($run) === []) {
+        if (count($together) === 1 && $record->covering($run) === []) {
             return $events;
         }
-        foreach ($assembly->runs as $member) {
+        foreach ($together as $member) {
             foreach ($record->of($member) as $event) {
                 $isTest = in_array($event->kind, [EventKind::Tested, EventKind::Settled], true);
                 // A test that says what it covers is a test of that, and of nothing that was joined to it since.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\Basis;
@@ -21,8 +22,19 @@ final class Strand
      */
     public static function read(Run $run, array $events, Fingerprints $today): array
     {
+        return self::of($run->build, $events, $today);
+    }
+
+    /**
+     * Of a run of which no more is known than where it is built.
+     *
+     * @param  list<Event>  $events  of the run, and of the assembly it belongs to
+     * @return list<Bead>
+     */
+    public static function of(Build $build, array $events, Fingerprints $today): array
+    {
         $beads = [];
-        foreach (Stage::for($run->build) as $stage) {
+        foreach (Stage::for($build) as $stage) {
             $beads[] = new Bead($stage, self::state($stage, $events, $today));
         }
 

@@ -13,14 +13,21 @@ final readonly class TimeBook
     /** As many of a kind say enough. */
     private const ENOUGH = 5;
 
+    /** @var array<int|string, float> pace → the middle one, min */
+    private array $middle;
+
     /** @param  array<int|string, list<float>>  $measured  pace → min for one, pauses taken off */
     public function __construct(private array $measured = [])
     {
+        $this->middle = array_map(
+            self::median(...),
+            array_filter($measured, static fn (array $values): bool => $values !== []),
+        );
     }
 
     public function minutes(Pace $pace): float
     {
-        return $this->isMeasured($pace) ? self::median($this->measured[$pace->value]) : $pace->minutes();
+        return $this->isMeasured($pace) ? $this->middle[$pace->value] : $pace->minutes();
     }
 
     public function isMeasured(Pace $pace): bool
@@ -49,7 +56,7 @@ final readonly class TimeBook
                     $count,
                     $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : '',
                 ),
-                Figure::amount(self::median($this->measured[$pace->value] ?? [0.0]), 'min', 2),
+                Figure::amount($this->middle[$pace->value] ?? 0.0, 'min', 2),
                 'this crew’s record',
             );
         }
@@ -57,7 +64,7 @@ final readonly class TimeBook
         return new Figure($this->minutes($pace), 'min', $terms, 2);
     }
 
-    /** @param  list<float>  $values */
+    /** @param  non-empty-list<float>  $values */
     private static function median(array $values): float
     {
         sort($values);

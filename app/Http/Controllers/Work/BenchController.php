@@ -7,6 +7,7 @@ namespace App\Http\Controllers\Work;
 use App\Bench\Given;
 use App\Bench\Job;
 use App\Bench\Jobs;
+use App\Bench\KeptJobs;
 use App\Bench\Places;
 use App\Bench\Queue;
 use App\Bench\Times;
@@ -71,14 +72,19 @@ final readonly class BenchController
     /**
      * @return Answer<array{jobs: list<JobLine>, people: list<StandsAt>}>
      */
-    public function index(#[CurrentUser] User $user, StoredInstallation $stored, Queue $queue, Given $given): Answer
-    {
+    public function index(
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        Queue $queue,
+        KeptJobs $kept,
+        Given $given,
+    ): Answer {
         return new Answer([
             'jobs' => $given->marked(
                 $stored,
                 $user,
                 $queue->of($stored),
-                $this->jobs->loaded($stored)->plan()->assemblyOf,
+                $kept->of($stored),
             ),
             'people' => $this->places->others($stored),
         ]);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Board;
-use App\Bench\Jobs;
+use App\Bench\KeptJobs;
 use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\ChangeLog;
@@ -84,7 +84,7 @@ final readonly class CrewController
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Loaded $loaded,
-        Jobs $jobs,
+        KeptJobs $jobs,
         Times $times,
     ): Answer {
         $given = DB::table('assignments')
@@ -132,7 +132,7 @@ final readonly class CrewController
                 array_values($loaded->plan()->assemblies),
             ),
             'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop()),
-            'tools' => $this->tools($stored, $loaded, $jobs),
+            'tools' => $this->tools($stored, $jobs),
             'version' => $stored->version,
             'times' => array_map(
                 static fn (Pace $pace): array => [
@@ -294,15 +294,12 @@ final readonly class CrewController
     }
 
     /** @return list<string> every tool that operations name */
-    private function tools(StoredInstallation $stored, Loaded $loaded, Jobs $jobs): array
+    private function tools(StoredInstallation $stored, KeptJobs $jobs): array
     {
         $tools = [];
-        foreach ($loaded->plan()->assemblies as $assembly) {
-            foreach ($jobs->of($stored, [$assembly->id])->traveller->operations ?? [] as $operation) {
-                $tools[$operation->tool] = true;
-            }
+        foreach ($jobs->of($stored) as $job) {
+            $tools += array_fill_keys($job->facts->tools, true);
         }
-        unset($tools['']);
         ksort($tools);
 
         return array_map(strval(...), array_keys($tools));

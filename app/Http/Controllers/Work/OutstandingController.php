@@ -13,7 +13,7 @@ use App\Library\Stand;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
-use Illuminate\Support\Facades\Cache;
+use App\Planning\MadeOnce;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
@@ -35,16 +35,11 @@ final readonly class OutstandingController
     public function __invoke(StoredInstallation $stored): Answer
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
-        $key = sprintf(
-            'outstanding.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->decisions.'.'.$stored->edition(),
-            $last,
+        $known = MadeOnce::of(
+            'outstanding.'.$stored->mark(),
+            sprintf('%s.%s.%s.%s', CodeEdition::id(), $stored->decisions, $stored->edition(), $last),
+            fn (): array => $this->counts($stored),
         );
-
-        /** @var array{counts: array<int|string, int>, labels: array<int|string, list<string>>} $known */
-        $known = Cache::store('file')->remember($key, 3600, fn (): array => $this->counts($stored));
         $printed = $this->labels->printed($stored);
         $left = count(
             array_filter(

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Pace;
+use Sartal\Core\Work\Bench\TimeBook;
+
+/** How much of each kind of work there is: the times that it takes may change without it. */
+final class Amounts
+{
+    /**
+     * @param  list<Operation>  $operations
+     * @return array<int|string, float> pace → how much of it
+     */
+    public static function of(array $operations): array
+    {
+        $amounts = [];
+        foreach ($operations as $operation) {
+            $pace = $operation->pace->value;
+            $amounts[$pace] = ($amounts[$pace] ?? 0.0) + $operation->amount;
+        }
+
+        return $amounts;
+    }
+
+    /**
+     * @param  array<int|string, float>  $amounts
+     * @return float min
+     */
+    public static function minutes(array $amounts, TimeBook $times): float
+    {
+        $minutes = 0.0;
+        foreach ($amounts as $pace => $amount) {
+            $minutes += $times->minutes(Pace::from((string) $pace)) * $amount;
+        }
+
+        return $minutes;
+    }
+}

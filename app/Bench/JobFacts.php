@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Sartal\Core\Given\Installation\Build;
+
+/** What a list has to know of a job, and what follows from decisions alone. */
+final readonly class JobFacts
+{
+    /**
+     * @param  list<string>  $codes  of its runs
+     * @param  int  $count  operations
+     * @param  string  $alike  the same for jobs that are made by the same steps
+     * @param  list<string>  $tools
+     * @param  array<int|string, string>  $families  fitting → family of its connector
+     */
+    public function __construct(
+        public array $codes,
+        public string $cable,
+        public string $from,
+        public string $to,
+        public string $loom,
+        public string $loomId,
+        public Build $build,
+        public int $count,
+        public string $alike,
+        public array $tools,
+        public array $families,
+    ) {
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Work\Bench\Skill;
+
+/** What one job comes to, small enough to keep of every job: lists and forecasts need no more of it. */
+final readonly class KeptJob
+{
+    /**
+     * @param  string  $id  its assembly
+     * @param  list<string>  $runs
+     * @param  int  $seen  row of the last record that it knows of
+     * @param  JobFacts  $facts  what does not change while it is worked
+     * @param  list<Bead>  $strand  of its first run
+     * @param  ?string  $hold  why it is stopped; null: it is not
+     * @param  int  $questions  that nobody answered
+     * @param  array<int|string, float>  $left  pace → how much of it is left
+     * @param  list<Stretch>  $stretches  what is left, in pieces that one person does in one go
+     * @param  list<value-of<Skill>>  $skills  that what is left takes
+     * @param  array<int|string, list<float>>  $took  pace → min for one, as they were measured
+     * @param  array<int|string, Yielded>  $yields  family of connectors → what came of the looks
+     */
+    public function __construct(
+        public string $id,
+        public array $runs,
+        public int $seen,
+        public JobFacts $facts,
+        public array $strand,
+        public int $settled,
+        public bool $done,
+        public string $next,
+        public string $where,
+        public ?string $hold,
+        public int $questions,
+        public array $left,
+        public array $stretches,
+        public array $skills,
+        public array $took,
+        public array $yields,
+    ) {
+    }
+}

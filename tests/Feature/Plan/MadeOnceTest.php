@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Plan;
+
+use App\Planning\MadeOnce;
+use Illuminate\Contracts\Cache\LockProvider;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Str;
+use RuntimeException;
+use Tests\TestCase;
+
+final class MadeOnceTest extends TestCase
+{
+    private int $made = 0;
+
+    /** @return array{made: int} */
+    private function ask(string $name, string $state): array
+    {
+        return MadeOnce::of($name, $state, fn (): array => ['made' => ++$this->made]);
+    }
+
+    public function test_it_is_made_once_for_each_state_and_the_next_takes_its_place(): void
+    {
+        $name = 'tried.'.Str::random();
+        self::assertSame([1, 1, 2, 2], array_column(
+            [$this->ask($name, 'a'), $this->ask($name, 'a'), $this->ask($name, 'b'), $this->ask($name, 'b')],
+            'made',
+        ));
+        self::assertSame(['made' => 3], $this->ask($name, 'a'));
+        self::assertSame(['made' => 4], $this->ask($name.'.of another', 'a'));
+    }
+
+    public function test_while_one_makes_it_the_others_are_told_what_was_true_a_moment_ago(): void
+    {
+        $name = 'tried.'.Str::random();
+        $this->ask($name, 'a');
+        $store = Cache::store('file')->getStore();
+        self::assertInstanceOf(LockProvider::class, $store);
+        $lock = $store->lock($name.'.made', 60);
+        self::assertTrue($lock->get());
+        self::assertSame(['made' => 1], $this->ask($name, 'b'));
+        self::assertSame(1, $this->made);
+        $lock->release();
+        self::assertSame(['made' => 2], $this->ask($name, 'b'));
+    }
+
+    public function test_what_fails_is_not_kept_and_holds_nobody_up(): void
+    {
+        $name = 'tried.'.Str::random();
+        $this->ask($name, 'a');
+        try {
+            MadeOnce::of($name, 'b', static fn (): array => throw new RuntimeException('It broke.'));
+            self::fail('It was made.');
+        } catch (RuntimeException $broken) {
+            self::assertSame('It broke.', $broken->getMessage());
+        }
+        self::assertSame(['made' => 2], $this->ask($name, 'b'));
+    }
+}

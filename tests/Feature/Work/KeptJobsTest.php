@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Work;
+
+use App\Bench\Jobs;
+use App\Bench\KeptJob;
+use App\Bench\KeptJobs;
+use App\Planning\InstallationStore;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\TestCase;
+
+/** What is kept of every job is what would be made of all that was recorded, whatever happened. */
+final class KeptJobsTest extends TestCase
+{
+    private const SHOP = ['A-118', 'A-119', 'A-121', 'M-201', 'M-202', 'V-403', 'D-033', 'C-442'];
+
+    private static function kept(): KeptJobs
+    {
+        return new KeptJobs(new Jobs(new InstallationStore()));
+    }
+
+    /**
+     * @param  array<int|string, KeptJob>  $jobs
+     * @return array<int|string, array<string, mixed>> but for the row that it has come to
+     */
+    private static function shown(array $jobs): array
+    {
+        return array_map(
+            static fn (KeptJob $job): array => array_diff_key((array) json_decode((string) json_encode($job), true), ['seen' => 0]),
+            $jobs,
+        );
+    }
+
+    private function compare(string $after): void
+    {
+        $stored = $this->installation->refresh();
+        $fresh = self::shown(self::kept()->anew($stored)->jobs);
+        $kept = self::shown(self::kept()->of($stored));
+        self::assertSame(array_keys($fresh), array_keys($kept));
+        foreach ($fresh as $id => $job) {
+            foreach ($job as $field => $value) {
+                self::assertSame($value, $kept[$id][$field], sprintf('%s of %s, after %s', $field, $id, $after));
+            }
+        }
+    }
+
+    /** What somebody might do next, by a generator of its own. */
+    private function act(Randomizer $dice): string
+    {
+        $run = self::SHOP[$dice->getInt(0, count(self::SHOP) - 1)];
+        $steps = $this->as('lead')->getJson('/api/bench/'.$run)->json('job.steps') ?? [];
+        $event = ['id' => Str::uuid()->toString(), 'run' => $run, 'note' => 'by chance'];
+        $piece = null;
+        if ($steps !== []) {
+            $step = $steps[$dice->getInt(0, min(5, count($steps) - 1))];
+            $piece = $step['pieces'][$dice->getInt(0, count($step['pieces']) - 1)];
+            $event['run'] = $piece['run'];
+        }
+        [$kind, $more, $bench] = match ($dice->getInt(0, 9)) {
+            0, 1, 2, 3 => [$step['event'] ?? 'cut', ['took' => $dice->getInt(5, 90)], true],
+            4 => ['skipped', [], true],
+            5 => ['taken-back', [], true],
+            6 => ['asked', [], true],
+            7 => ['held', [], true],
+            8 => ['cut', ['on' => [], 'cut' => ['length' => $dice->getInt(20, 90).' m']], false],
+            default => ['labelled', ['on' => []], false],
+        };
+        if ($bench) {
+            $this->postJson('/api/bench/'.$run.'/events', ['kind' => $kind, 'step' => $piece['id'] ?? ''] + $event + $more);
+        } else {
+            $this->postJson('/api/events', ['kind' => $kind] + $event + $more);
+        }
+
+        return $kind.' on '.$event['run'];
+    }
+
+    public function test_whatever_is_recorded_what_is_kept_is_what_would_be_made(): void
+    {
+        self::kept()->of($this->installation);
+        $before = DB::table('events')->count();
+        $dice = new Randomizer(new Mt19937(16));
+        for ($i = 0; $i < 40; $i++) {
+            $done = $this->act($dice);
+            $this->compare($done);
+        }
+        self::assertGreaterThan($before + 15, DB::table('events')->count());
+    }
+
+    public function test_a_decision_and_a_store_that_was_emptied_change_nothing_but_time(): void
+    {
+        self::kept()->of($this->installation);
+        $this->as('planner')
+            ->patchJson('/api/runs/bulk', ['runs' => [['id' => 'A-118', 'version' => 1]], 'fields' => ['note' => 'seen']]);
+        $this->compare('a decision');
+        Cache::store('file')->flush();
+        $this->compare('the store was emptied');
+    }
+
+    /** A database that was restored has the numbers of rows again, and other records under them. */
+    public function test_a_record_that_went_back_is_not_known_from_before(): void
+    {
+        $this->as('lead')
+            ->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'labelled', 'run' => 'A-121'])
+            ->assertCreated();
+        $this->compare('a record');
+        DB::table('events')->where('id', DB::table('events')->max('id'))->delete();
+        $this->compare('it went back');
+        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'cut', 'run' => 'A-119'])->assertCreated();
+        $this->compare('another under its number');
+    }
+
+    /** Once it is kept, a list asks a few things, and reads no record that it knows of. */
+    public function test_a_list_that_is_kept_reads_neither_the_installation_nor_its_record(): void
+    {
+        $this->as('bench')->getJson('/api/bench')->assertOk();
+        $asked = [];
+        DB::listen(static function ($query) use (&$asked): void {
+            $asked[] = $query->sql;
+        });
+        $this->getJson('/api/bench')->assertOk();
+        self::assertLessThan(16, count($asked));
+        foreach ($asked as $sql) {
+            self::assertStringNotContainsString('"definition" from "events"', $sql);
+            self::assertStringNotContainsString('from "runs"', $sql);
+            self::assertStringNotContainsString('from "entries"', $sql);
+        }
+    }
+
+    public function test_a_record_has_its_own_job_looked_at_again_and_no_other(): void
+    {
+        $kept = self::kept()->of($this->installation);
+        $this->as('lead')
+            ->postJson('/api/bench/A-121/events', [
+                'id' => Str::uuid()->toString(),
+                'kind' => 'held',
+                'run' => 'A-121',
+                'step' => $this->getJson('/api/bench/A-121')->json('job.steps.0.pieces.0.id'),
+                'note' => 'the reel is wet',
+            ])
+            ->assertCreated();
+        $now = self::kept()->of($this->installation);
+        self::assertSame('the reel is wet', $now['A-121']->hold);
+        foreach ($now as $id => $job) {
+            self::assertSame($id !== 'A-121', $job->seen === $kept[$id]->seen, (string) $id);
+        }
+    }
+}
