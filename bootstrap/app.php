@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Errors;
+use App\Http\Middleware\Compressed;
 use App\Http\Middleware\LogExport;
 use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireOffice;
@@ -22,6 +23,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // Same origin only: there is nothing for CORS headers to allow.
         $middleware->remove(HandleCors::class);
         $middleware->prepend(Wellformed::class);
+        $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->alias([
             'role' => RequireRole::class,

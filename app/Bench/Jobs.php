@@ -20,7 +20,8 @@ use Sartal\Core\Work\Bench\Traveller;
  */
 final class Jobs
 {
-    private const KEPT = 7 * 24 * 3600;
+    /** s */
+    public const KEPT = 7 * 24 * 3600;
 
     /** Jobs in memory at once. */
     private const AT_HAND = 60;
@@ -40,15 +41,8 @@ final class Jobs
      */
     public function of(StoredInstallation $stored, array $ids): ?Job
     {
-        $ids = array_values(array_unique($ids));
-        sort($ids);
-        $key = sprintf(
-            'job.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->edition(),
-            hash('xxh128', implode('|', $ids)),
-        );
+        $key = self::key($stored, $ids);
+        $ids = self::sorted($ids);
 
         if (! array_key_exists($key, $this->known)) {
             // A request that goes through all of them does not hold all of them.
@@ -59,6 +53,34 @@ final class Jobs
         }
 
         return $this->known[$key];
+    }
+
+    /**
+     * Under which a job is kept, and whatever follows from it alone.
+     *
+     * @param  list<string>  $ids
+     */
+    public static function key(StoredInstallation $stored, array $ids): string
+    {
+        return sprintf(
+            'job.%s.%s.%s.%s',
+            CodeEdition::id(),
+            $stored->mark(),
+            $stored->edition(),
+            hash('xxh128', implode('|', self::sorted($ids))),
+        );
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<string>
+     */
+    private static function sorted(array $ids): array
+    {
+        $ids = array_values(array_unique($ids));
+        sort($ids);
+
+        return $ids;
     }
 
     /**

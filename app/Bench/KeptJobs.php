@@ -87,6 +87,9 @@ final class KeptJobs
             throw new LogicException('What is kept in files is made under a lock.');
         }
 
+        // Thousands of jobs take more than a page may, the first time after a decision.
+        set_time_limit(2 * self::PATIENCE);
+
         return $store->lock($key.'.made', self::PATIENCE)->block(
             self::PATIENCE,
             fn (): JobBook => $this->read($stored, $key) ?? self::keep($key, $this->anew($stored)),

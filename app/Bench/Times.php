@@ -32,10 +32,10 @@ final readonly class Times
         $measured = [];
         foreach ($this->kept->of($stored) as $job) {
             foreach ($job->took as $pace => $minutes) {
-                $measured[$pace] = [...$measured[$pace] ?? [], ...$minutes];
+                $measured[$pace][] = $minutes;
             }
         }
 
-        return new TimeBook($measured);
+        return new TimeBook(array_map(static fn (array $lists): array => array_merge(...$lists), $measured));
     }
 }

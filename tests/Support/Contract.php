@@ -36,26 +36,30 @@ final class Contract
         if ($answer instanceof StreamedResponse || $answer instanceof BinaryFileResponse) {
             return;
         }
+        $content = (string) $answer->getContent();
+        if ($answer->headers->get('Content-Encoding') === 'gzip') {
+            $content = (string) gzdecode($content);
+        }
         $isJson = str_contains((string) $answer->headers->get('Content-Type'), 'json');
         $validator = self::$validator ??= self::read();
         $verb = strtolower($handled->request->getRealMethod());
         $at = $verb.' /'.$route->uri();
         if ($isJson && $answer->getStatusCode() >= 400) {
-            self::check($validator, $answer->getContent(), '/components/schemas/Refusal', $at);
+            self::check($validator, $content, '/components/schemas/Refusal', $at);
         } elseif ($isJson && $answer->isSuccessful() && isset(self::$said[$at])) {
             $pointer = sprintf(
                 '/paths/%s/%s/responses/2XX/content/application~1json/schema',
                 str_replace('/', '~1', '/'.$route->uri()),
                 $verb,
             );
-            self::check($validator, $answer->getContent(), $pointer, $at);
+            self::check($validator, $content, $pointer, $at);
             self::$held[$at] = (self::$held[$at] ?? 0) + 1;
         }
     }
 
-    private static function check(Validator $validator, string|false $content, string $pointer, string $at): void
+    private static function check(Validator $validator, string $content, string $pointer, string $at): void
     {
-        $data = json_decode((string) $content, false, 512, JSON_THROW_ON_ERROR);
+        $data = json_decode($content, false, 512, JSON_THROW_ON_ERROR);
         $error = $validator
             ->validate($data, self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer))
             ->error();

@@ -27,6 +27,7 @@ use App\Http\Resources\Work\JobStateResource;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Loaded;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
 use App\Recording\DeviceClock;
@@ -102,7 +103,12 @@ final readonly class BenchController
         $job = $this->job($stored, $ids);
 
         return new Answer([
-            'job' => JobResource::of($job, $this->jobs->loaded($stored), $times->of($stored)),
+            'job' => JobResource::kept(
+                $job,
+                Jobs::key($stored, explode(',', $ids)),
+                fn (): Loaded => $this->jobs->loaded($stored),
+                $times->of($stored),
+            ),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
         ]);

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Bench\Job;
+use App\Bench\Jobs;
 use App\Contract\Map;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
+use Closure;
+use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Side;
@@ -97,6 +100,31 @@ use Sartal\Core\Work\Bench\TimeBook;
  */
 final class JobResource
 {
+    /**
+     * What follows from decisions is kept with the job: of a page that is opened again neither the installation nor its
+     * plan is read. How long things take is the crew's, and changes with every record.
+     *
+     * @param  Closure(): Loaded  $loaded
+     * @return JobPage
+     */
+    public static function kept(Job $job, string $key, Closure $loaded, TimeBook $times): array
+    {
+        /** @var JobPage $page */
+        $page = Cache::store('file')->remember(
+            'page.'.$key,
+            Jobs::KEPT,
+            static fn (): array => self::of($job, $loaded(), new TimeBook()),
+        );
+        foreach ($page['steps'] as $i => $step) {
+            foreach ($step['pieces'] as $k => $piece) {
+                $operation = $job->traveller->operations[$piece['id']];
+                $page['steps'][$i]['pieces'][$k]['seconds'] = self::seconds($operation, $times);
+            }
+        }
+
+        return $page;
+    }
+
     /** @return JobPage */
     public static function of(Job $job, Loaded $loaded, TimeBook $times): array
     {
@@ -200,7 +228,7 @@ final class JobResource
                     ],
                     $operation->cores,
                 ),
-                'seconds' => round($times->of($operation) * 60, 1),
+                'seconds' => self::seconds($operation, $times),
                 'wait' => $operation->wait,
                 'needs' => array_map(
                     static fn (Prerequisite $need): array => [$need->before, $need->why],
@@ -210,6 +238,11 @@ final class JobResource
             ],
             static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0,
         );
+    }
+
+    private static function seconds(Operation $operation, TimeBook $times): float
+    {
+        return round($times->of($operation) * 60, 1);
     }
 
     /**
