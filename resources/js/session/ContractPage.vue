@@ -2,29 +2,17 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useAttempt } from '../ui/attempt'
+import { limits, type Schema, words } from './schema'
+import SchemaRows from './SchemaRows.vue'
 
 /** What other programs may ask and send, as it is generated from the application; nothing here needs a network. */
-interface Schema {
-  type?: string | string[]
-  description?: string
-  required?: string[]
-  properties?: Record<string, Schema>
-  items?: Schema
-  additionalProperties?: Schema | boolean
-  anyOf?: Schema[]
-  enum?: (string | null)[]
-  default?: unknown
-  pattern?: string
-  $ref?: string
-  'x-file'?: string
-  [limit: string]: unknown
-}
 interface Operation {
   operationId: string
   tags: string[]
   summary?: string
   parameters?: { name: string; in: string; required?: boolean; description?: string; schema: Schema }[]
   requestBody?: { content: Record<string, { schema: Schema }> }
+  responses: { '2XX': { content: Record<string, { schema?: Schema }> } }
   'x-roles'?: string[]
 }
 interface Contract {
@@ -64,36 +52,21 @@ const bodyOf = (operation: Operation) => {
 }
 const asked = (operation: Operation) => (operation.parameters ?? []).filter(each => each.in !== 'header')
 const place = ({ name, in: where }: { name: string; in: string }) => (where === 'path' ? `{${name}}` : `?${name}`)
-/** A type in words. */
-function words(schema: Schema): string {
-  if (schema.$ref) return schema.$ref.split('/').at(-1)!
-  if (schema.anyOf) return schema.anyOf.map(words).join(' or ')
-  if (schema['x-file']) return `object, ${schema['x-file']} of a file`
-  if (schema.enum) return schema.enum.map(each => (each === null ? 'null' : `"${each}"`)).join(' | ')
-  const types = Array.isArray(schema.type) ? schema.type : [schema.type ?? 'anything']
-  const [type, ...more] = types
-  const inner =
-    type === 'array' && schema.items
-      ? `list of ${words(schema.items)}`
-      : type === 'object' && typeof schema.additionalProperties === 'object'
-        ? `table of ${words(schema.additionalProperties)}`
-        : type!
-  return [inner, ...more].join(' or ')
+const answerOf = (operation: Operation) => {
+  const [kind, content] = Object.entries(operation.responses['2XX'].content)[0] ?? []
+  return { kind, schema: content?.schema ?? null }
 }
-const LIMITS = [
-  'minLength',
-  'maxLength',
-  'minimum',
-  'maximum',
-  'minItems',
-  'maxItems',
-  'minProperties',
-  'maxProperties',
-]
-const limits = (schema: Schema) =>
-  LIMITS.filter(limit => typeof schema[limit] === 'number')
-    .map(limit => `${limit} ${String(schema[limit])}`)
-    .join(', ')
+/** Parts that answers and requests are made of; a link to one opens it. */
+const opened = ref(new Set<string>())
+const made = computed(() =>
+  Object.entries(contract.value?.components.schemas ?? {}).filter(([name]) => {
+    const sought_ = sought.value.toLowerCase().trim()
+    return opened.value.has(name) || (sought_ !== '' && name.toLowerCase().includes(sought_)) || sought_ === ''
+  }),
+)
+function open(part: string) {
+  opened.value = new Set([...opened.value, part])
+}
 </script>
 
 <template>
@@ -114,23 +87,30 @@ const limits = (schema: Schema) =>
             <span class="quiet">{{ each.summary }}</span></summary>
           <p v-if="each['x-roles']" class="quiet">For {{ each['x-roles'].join(', ') }}.</p>
           <table v-if="asked(each).length || bodyOf(each)">
+            <caption>Asks</caption>
             <tbody>
               <tr v-for="parameter in asked(each)" :key="parameter.name">
                 <th scope="row" class="mono">{{ place(parameter) }}</th>
                 <td>{{ words(parameter.schema) }} <span class="quiet">{{ limits(parameter.schema) }}
                   {{ parameter.schema.description }}</span></td>
               </tr>
-              <tr v-for="(schema, field) in bodyOf(each)?.schema.properties ?? {}" :key="field">
-                <th scope="row" class="mono">{{ field }}{{ bodyOf(each)?.schema.required?.includes(String(field)) ? ''
-                  : '?' }}</th>
-                <td>{{ words(schema) }} <span class="quiet">{{ limits(schema) }} {{ schema.description }}</span></td>
-              </tr>
-              <tr v-if="bodyOf(each)?.schema['x-file']">
-                <th scope="row">body</th><td>{{ words(bodyOf(each)!.schema) }}</td>
-              </tr>
+              <SchemaRows v-if="bodyOf(each)" :schema="bodyOf(each)!.schema" where="body" @part="open" />
             </tbody>
           </table>
           <p v-if="bodyOf(each)?.kind === 'multipart/form-data'" class="quiet">As a form, because of its file.</p>
+          <table v-if="answerOf(each).schema">
+            <caption>Answers</caption>
+            <tbody><SchemaRows :schema="answerOf(each).schema!" where="all of it" @part="open" /></tbody>
+          </table>
+          <p v-else class="quiet">Answers with a file{{ answerOf(each).kind === '*/*' ? ''
+            : `: ${answerOf(each).kind}` }}.</p>
+        </details>
+      </section>
+      <section v-if="made.length">
+        <h2>What they are made of</h2>
+        <details v-for="[name, schema] in made" :id="name" :key="name" :open="opened.has(name)">
+          <summary><span class="mono">{{ name }}</span> <span class="quiet">{{ schema.description }}</span></summary>
+          <table><tbody><SchemaRows :schema="schema" where="one of" @part="open" /></tbody></table>
         </details>
       </section>
     </template>
@@ -175,6 +155,11 @@ input {
   display: inline-block;
   min-width: 64px;
   font-weight: 600;
+}
+caption {
+  text-align: left;
+  font-weight: 600;
+  padding: 4px 0 2px;
 }
 table {
   margin: 6px 0 8px 18px;
