@@ -9,7 +9,7 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
 
-/** Which rules and catalogue are installed: what an older edition worked out is worked out again. */
+/** Which rules, catalogue and shapes are installed: what an older edition worked out is worked out again. */
 final class CodeEdition
 {
     private static ?string $id = null;
@@ -18,7 +18,7 @@ final class CodeEdition
     {
         if (self::$id === null) {
             $newest = $size = 0;
-            foreach (['core', 'catalogue'] as $folder) {
+            foreach (['core', 'catalogue', 'app'] as $folder) {
                 /** @var SplFileInfo $file */
                 foreach (
                     new RecursiveIteratorIterator(

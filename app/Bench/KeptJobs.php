@@ -45,7 +45,38 @@ final class KeptJobs
     /** @return array<int|string, KeptJob> by assembly, in their order */
     public function of(StoredInstallation $stored): array
     {
-        $key = sprintf(
+        $key = self::key($stored);
+        $book = $this->known[$key] ?? $this->read($stored, $key) ?? $this->made($stored, $key);
+        $this->known[$key] = $this->since($stored, $key, $book);
+
+        return $this->known[$key]->jobs;
+    }
+
+    /**
+     * How long things took. Hands are not slower for a decision: where the jobs are yet to be made anew, what they took
+     * before it is known.
+     *
+     * @return array<int|string, list<float>> pace → min for one
+     */
+    public function took(StoredInstallation $stored): array
+    {
+        $key = self::key($stored);
+        $jobs = isset($this->known[$key]) || $this->read($stored, $key) !== null ? $this->of($stored) : null;
+        $before = $jobs === null ? Cache::store('file')->get(self::latest($stored)) : null;
+        $jobs ??= is_string($before) ? $this->read($stored, $before)?->jobs : null;
+        $took = [];
+        foreach ($jobs ?? $this->of($stored) as $job) {
+            foreach ($job->took as $pace => $minutes) {
+                $took[$pace][] = $minutes;
+            }
+        }
+
+        return array_map(static fn (array $lists): array => array_merge(...$lists), $took);
+    }
+
+    private static function key(StoredInstallation $stored): string
+    {
+        return sprintf(
             'jobs.%s.%s.%s.%s',
             CodeEdition::id(),
             $stored->mark(),
@@ -53,10 +84,12 @@ final class KeptJobs
             // Of which tools there are few is today's to say, whatever was released.
             hash('xxh64', serialize($stored->workshop)),
         );
-        $book = $this->known[$key] ?? $this->read($stored, $key) ?? $this->made($stored, $key);
-        $this->known[$key] = $this->since($stored, $key, $book);
+    }
 
-        return $this->known[$key]->jobs;
+    /** Under which it is written which book was kept last. */
+    private static function latest(StoredInstallation $stored): string
+    {
+        return sprintf('jobs.latest.%s.%s', CodeEdition::id(), $stored->mark());
     }
 
     /** @return ?JobBook null where there is none, or one of a record that is not this one's */
@@ -72,9 +105,10 @@ final class KeptJobs
         return ($record ?? '') === $book->record ? $book : null;
     }
 
-    private static function keep(string $key, JobBook $book): JobBook
+    private static function keep(StoredInstallation $stored, string $key, JobBook $book): JobBook
     {
         Cache::store('file')->put($key, serialize($book), self::KEPT);
+        Cache::store('file')->put(self::latest($stored), $key, self::KEPT);
 
         return $book;
     }
@@ -92,7 +126,7 @@ final class KeptJobs
 
         return $store->lock($key.'.made', self::PATIENCE)->block(
             self::PATIENCE,
-            fn (): JobBook => $this->read($stored, $key) ?? self::keep($key, $this->anew($stored)),
+            fn (): JobBook => $this->read($stored, $key) ?? self::keep($stored, $key, $this->anew($stored)),
         );
     }
 
@@ -128,7 +162,7 @@ final class KeptJobs
             }
         }
 
-        return $touched === [] && $last === $book->last ? $book : self::keep($key, new JobBook($last, $record, $kept));
+        return $touched === [] && $last === $book->last ? $book : self::keep($stored, $key, new JobBook($last, $record, $kept));
     }
 
     /**
@@ -269,7 +303,7 @@ final class KeptJobs
             Amounts::of($bench),
             Stretch::among($bench, array_map(strval(...), array_keys($stored->workshop['tools'] ?? []))),
             array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
-            self::took($events, $job),
+            self::timed($events, $job),
             Yielded::in($events, $job, $facts->families),
         );
     }
@@ -278,7 +312,7 @@ final class KeptJobs
      * @param  list<Event>  $events
      * @return array<int|string, list<float>> pace → min for one
      */
-    private static function took(array $events, Job $job): array
+    private static function timed(array $events, Job $job): array
     {
         $took = [];
         foreach ($events as $event) {

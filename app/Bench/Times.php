@@ -29,13 +29,7 @@ final readonly class Times
         if (! $timed->exists()) {
             return new TimeBook();
         }
-        $measured = [];
-        foreach ($this->kept->of($stored) as $job) {
-            foreach ($job->took as $pace => $minutes) {
-                $measured[$pace][] = $minutes;
-            }
-        }
 
-        return new TimeBook(array_map(static fn (array $lists): array => array_merge(...$lists), $measured));
+        return new TimeBook($this->kept->took($stored));
     }
 }
