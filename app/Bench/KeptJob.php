@@ -13,7 +13,7 @@ final readonly class KeptJob
     /**
      * @param  string  $id  its assembly
      * @param  list<string>  $runs
-     * @param  int  $seen  row of the last record that it knows of
+     * @param  int  $seen  row of the last record on its own runs; 0: there is none
      * @param  JobFacts  $facts  what does not change while it is worked
      * @param  list<Bead>  $strand  of its first run
      * @param  ?string  $hold  why it is stopped; null: it is not

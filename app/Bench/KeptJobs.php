@@ -135,13 +135,22 @@ final class KeptJobs
     {
         // The rows first: what comes in between is then seen twice rather than never.
         [$last, $record] = $this->last($stored);
+        $rows = $this->rows($stored, 0);
         $loaded = $this->jobs->loaded($stored);
+        $seen = self::byJob($rows, $loaded->plan()->assemblyOf);
         $kept = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
             $job = $this->jobs->passing($stored, $assembly->id);
             if ($job !== null && $job->traveller->operations !== []) {
                 $facts = self::facts($assembly, $job, $loaded);
-                $kept[$assembly->id] = self::summary($assembly->id, $job, $facts, $loaded->record, $last, $stored);
+                $kept[$assembly->id] = self::summary(
+                    $assembly->id,
+                    $job,
+                    $facts,
+                    $loaded->record,
+                    $seen[$assembly->id] ?? 0,
+                    $stored,
+                );
             }
         }
 
@@ -154,11 +163,11 @@ final class KeptJobs
         [$last, $record] = $this->last($stored);
         $kept = $book->jobs;
         $touched = $this->touched($stored, $kept, $book->last);
-        foreach ($touched as $id) {
-            $job = $this->jobs->of($stored, [$id]);
+        foreach ($touched as $id => $seen) {
+            $job = $this->jobs->of($stored, [(string) $id]);
             if ($job !== null) {
                 $events = $this->record($stored, $kept[$id]->runs);
-                $kept[$id] = self::summary($id, $job, $kept[$id]->facts, $events, $last, $stored);
+                $kept[$id] = self::summary((string) $id, $job, $kept[$id]->facts, $events, $seen, $stored);
             }
         }
 
@@ -167,35 +176,61 @@ final class KeptJobs
 
     /**
      * @param  array<int|string, KeptJob>  $kept
-     * @return list<string> jobs that something was recorded on which they do not know of
+     * @return array<int|string, int> job that something was recorded on which it does not know of → row of that
      */
-    private function touched(StoredInstallation $stored, array $kept, int $seen): array
+    private function touched(StoredInstallation $stored, array $kept, int $last): array
     {
-        $rows = $stored
-            ->events()
-            ->toBase()
-            ->reorder()
-            ->where('id', '>', $seen - self::OVERLAP)
-            ->selectRaw("id, run, definition->'covers' as covers")
-            ->get();
+        $rows = $this->rows($stored, max(0, $last - self::OVERLAP));
         $jobOf = [];
-        foreach ($rows->isEmpty() ? [] : $kept as $id => $job) {
-            foreach ($job->runs as $run) {
-                $jobOf[$run] = (string) $id;
-            }
+        foreach ($rows === [] ? [] : $kept as $id => $job) {
+            $jobOf += array_fill_keys($job->runs, (string) $id);
         }
-        $touched = [];
-        foreach ($rows as $row) {
+
+        return array_filter(
+            self::byJob($rows, $jobOf),
+            static fn (int $row, int|string $id): bool => isset($kept[$id]) && $kept[$id]->seen < $row,
+            ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /** @return list<array{int, list<string>}> rows after one, and the runs that each is about */
+    private function rows(StoredInstallation $stored, int $after): array
+    {
+        $rows = [];
+        foreach (
+            $stored
+                ->events()
+                ->toBase()
+                ->reorder()
+                ->where('id', '>', $after)
+                ->selectRaw("id, run, definition->'covers' as covers")
+                ->cursor() as $row
+        ) {
             $covered = is_string($row->covers) ? (array) json_decode($row->covers, true) : [];
-            foreach ([(string) $row->run, ...array_filter($covered, is_string(...))] as $run) {
+            $rows[] = [(int) $row->id, [(string) $row->run, ...array_values(array_filter($covered, is_string(...)))]];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<array{int, list<string>}>  $rows
+     * @param  array<int|string, string>  $jobOf  by run
+     * @return array<int|string, int> job → its last row
+     */
+    private static function byJob(array $rows, array $jobOf): array
+    {
+        $last = [];
+        foreach ($rows as [$row, $runs]) {
+            foreach ($runs as $run) {
                 $id = $jobOf[$run] ?? null;
-                if ($id !== null && $kept[$id]->seen < (int) $row->id) {
-                    $touched[$id] = $id;
+                if ($id !== null) {
+                    $last[$id] = max($last[$id] ?? 0, $row);
                 }
             }
         }
 
-        return array_values($touched);
+        return $last;
     }
 
     /** @return array{int, string} row and id of the last record */
