@@ -171,7 +171,11 @@ final class KeptJobs
             }
         }
 
-        return $touched === [] && $last === $book->last ? $book : self::keep($stored, $key, new JobBook($last, $record, $kept));
+        if ($touched === [] && $last === $book->last) {
+            return $book;
+        }
+
+        return self::keep($stored, $key, new JobBook($last, $record, $kept));
     }
 
     /**

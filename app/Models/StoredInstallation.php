@@ -58,9 +58,16 @@ final class StoredInstallation extends Model
         });
     }
 
-    /**
-     * @return InstallationRef what a page has to know of it
-     */
+    /** Columns that a reference takes. */
+    public const REFERRED = [
+        'installations.id',
+        'installations.key',
+        'installations.address',
+        'installations.name',
+        'installations.archived_at',
+    ];
+
+    /** @return InstallationRef what a page has to know of it */
     public function reference(): array
     {
         return [

@@ -159,7 +159,7 @@ final class ContractTest extends TestCase
     public function test_names_stand_for_what_they_are_called_where_they_are_said(): void
     {
         $schemas = app(OpenApi::class)->document()['components']['schemas'];
-        // A shape with a field that may be left out, a list of another, an enum, a part of the file and its coordinates.
+        // A field that may be left out, a list of shapes, an enum, a part of the file and its coordinates.
         self::assertSame(
             ['array', '#/components/schemas/BeadShown'],
             [$schemas['Row']['properties']['strand']['type'], $schemas['Row']['properties']['strand']['items']['$ref']],

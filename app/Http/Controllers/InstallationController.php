@@ -47,13 +47,7 @@ final class InstallationController
         return new Answer([
             'installations' => array_values(
                 $own
-                    ->get([
-                        'installations.id',
-                        'installations.key',
-                        'installations.address',
-                        'installations.name',
-                        'installations.archived_at',
-                    ])
+                    ->get(StoredInstallation::REFERRED)
                     ->map(static fn (StoredInstallation $each): array => $each->reference())
                     ->all(),
             ),

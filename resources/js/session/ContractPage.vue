@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useAttempt } from '../ui/attempt'
-import { limits, type Schema, words } from './schema'
+import type { Schema } from './schema'
 import SchemaRows from './SchemaRows.vue'
 
 /** What other programs may ask and send, as it is generated from the application; nothing here needs a network. */
@@ -50,8 +50,20 @@ const bodyOf = (operation: Operation) => {
   const [kind, content] = Object.entries(operation.requestBody?.content ?? {})[0] ?? []
   return content ? { kind, schema: named(content.schema) } : null
 }
-const asked = (operation: Operation) => (operation.parameters ?? []).filter(each => each.in !== 'header')
-const place = ({ name, in: where }: { name: string; in: string }) => (where === 'path' ? `{${name}}` : `?${name}`)
+/** What may stand in an address, as fields; names in braces have to. */
+const asked = (operation: Operation): Schema => {
+  const fields = (operation.parameters ?? []).filter(each => each.in !== 'header')
+  const place = (each: (typeof fields)[number]) => (each.in === 'path' ? `{${each.name}}` : `?${each.name}`)
+  return {
+    properties: Object.fromEntries(
+      fields.map(each => [
+        place(each),
+        each.description ? { ...each.schema, description: each.description } : each.schema,
+      ]),
+    ),
+    required: fields.map(place),
+  }
+}
 const answerOf = (operation: Operation) => {
   const [kind, content] = Object.entries(operation.responses['2XX'].content)[0] ?? []
   return { kind, schema: content?.schema ?? null }
@@ -86,14 +98,10 @@ function open(part: string) {
           <summary><span class="verb mono">{{ each.verb }}</span> <span class="mono path">{{ each.path }}</span>
             <span class="quiet">{{ each.summary }}</span></summary>
           <p v-if="each['x-roles']" class="quiet">For {{ each['x-roles'].join(', ') }}.</p>
-          <table v-if="asked(each).length || bodyOf(each)">
+          <table v-if="asked(each).required!.length || bodyOf(each)">
             <caption>Asks</caption>
             <tbody>
-              <tr v-for="parameter in asked(each)" :key="parameter.name">
-                <th scope="row" class="mono">{{ place(parameter) }}</th>
-                <td>{{ words(parameter.schema) }} <span class="quiet">{{ limits(parameter.schema) }}
-                  {{ parameter.schema.description }}</span></td>
-              </tr>
+              <SchemaRows v-if="asked(each).required!.length" :schema="asked(each)" @part="open" />
               <SchemaRows v-if="bodyOf(each)" :schema="bodyOf(each)!.schema" where="body" @part="open" />
             </tbody>
           </table>
@@ -164,15 +172,5 @@ caption {
 table {
   margin: 6px 0 8px 18px;
   border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  padding: 3px 18px 3px 0;
-  vertical-align: top;
-}
-td {
-  padding: 3px 0;
-  overflow-wrap: anywhere;
 }
 </style>

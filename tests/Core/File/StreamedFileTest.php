@@ -141,7 +141,9 @@ final class StreamedFileTest extends TestCase
     {
         $marks = ['"', '\\', '{', '}', '[', ']', ',', ':', ' ', 'é', '測', "\n", '\\"', 'a', "\u{1F50C}"];
 
-        return implode('', array_map(static fn (): string => $marks[$dice->getInt(0, 14)], range(0, $dice->getInt(0, 7))));
+        $mark = static fn (): string => $marks[$dice->getInt(0, 14)];
+
+        return implode('', array_map($mark, range(0, $dice->getInt(0, 7))));
     }
 
     private static function value(Randomizer $dice, int $deep): mixed

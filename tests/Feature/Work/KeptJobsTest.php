@@ -72,7 +72,8 @@ final class KeptJobsTest extends TestCase
             default => ['labelled', ['on' => []], false],
         };
         if ($bench) {
-            $this->postJson('/api/bench/'.$run.'/events', ['kind' => $kind, 'step' => $piece['id'] ?? ''] + $event + $more);
+            $event = ['kind' => $kind, 'step' => $piece['id'] ?? ''] + $event;
+            $this->postJson('/api/bench/'.$run.'/events', $event + $more);
         } else {
             $this->postJson('/api/events', ['kind' => $kind] + $event + $more);
         }
@@ -151,7 +152,8 @@ final class KeptJobsTest extends TestCase
         $this->compare('a record');
         DB::table('events')->where('id', DB::table('events')->max('id'))->delete();
         $this->compare('it went back');
-        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'cut', 'run' => 'A-119'])->assertCreated();
+        $this->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'cut', 'run' => 'A-119'])
+            ->assertCreated();
         $this->compare('another under its number');
     }
 

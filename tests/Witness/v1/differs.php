@@ -54,8 +54,8 @@ return [
     'answers/api/site/body/runs/*/basis' => 'see runs',
     'answers/api/bench/*/body/state/standings/*/on' => 'what the next record on a step is recorded on',
     'answers/api/bench/*/body/state/since' => 'what every record of a job is recorded on',
-    'answers/api/crew/board/body/forecast/hours/value' => 'the last digits of times decide which of two jobs that take '.
-        'as long is put first, and the order that is found is another as good one: 0.1 min of 164',
+    'answers/api/crew/board/body/forecast/hours/value' => 'the last digits of times decide which of two jobs '.
+        'that take as long is put first, and the order that is found is another as good one: 0.1 min of 164',
     'answers/api/bench/*/body/state/conflicts' => 'what was recorded apart from each other',
     'answers/api/crew/body/people/*/version' => 'what a write says that it was made on',
     'answers/api/runs/*/body/circuits/*/version' => 'see crew',

@@ -26,7 +26,15 @@ use Sartal\Core\File\DecisionKind;
  * @phpstan-import-type TypeKind from TypeResource
  *
  * @phpstan-type LibraryLine array{kind: TypeKind, id: string, name: string, edition: int, who: string, at: string}
- * @phpstan-type LibraryPage array{types: list<array{stand: value-of<Stand>, kind: TypeKind, id: string, name: string, edition: int, who: string, at: string}>}
+ * @phpstan-type LibraryPage array{types: list<array{
+ *     stand: value-of<Stand>,
+ *     kind: TypeKind,
+ *     id: string,
+ *     name: string,
+ *     edition: int,
+ *     who: string,
+ *     at: string,
+ * }>}
  */
 final readonly class LibraryController
 {

@@ -46,7 +46,13 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
  *         key?: string,
  *     }>,
  * }
- * @phpstan-type PackChecked array{holds: bool, problems: list<string>, signed: list<string>, digest: string, key: string}
+ * @phpstan-type PackChecked array{
+ *     holds: bool,
+ *     problems: list<string>,
+ *     signed: list<string>,
+ *     digest: string,
+ *     key: string,
+ * }
  */
 final readonly class PackController
 {

@@ -24,7 +24,13 @@ use Symfony\Component\HttpFoundation\Response;
 /**
  * Everybody's own account: name, password, and where they are signed in.
  *
- * @phpstan-type DevicesPage array{devices: list<array{id: string, kind: string, address: string, seen: string, here: bool}>}
+ * @phpstan-type DevicesPage array{devices: list<array{
+ *     id: string,
+ *     kind: string,
+ *     address: string,
+ *     seen: string,
+ *     here: bool,
+ * }>}
  */
 final class AccountController
 {

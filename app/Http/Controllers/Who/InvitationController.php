@@ -21,7 +21,13 @@ use Symfony\Component\HttpFoundation\Response;
 /**
  * The other end of an invitation: whoever holds the link sets a password and is in.
  *
- * @phpstan-type InvitationPage array{name: string, organisation: string, signIn: string|null, chooses: bool, least: int}
+ * @phpstan-type InvitationPage array{
+ *     name: string,
+ *     organisation: string,
+ *     signIn: string|null,
+ *     chooses: bool,
+ *     least: int,
+ * }
  */
 final readonly class InvitationController
 {

@@ -40,13 +40,7 @@ final class SessionResource
     {
         $installations = $user
             ->installations()
-            ->get([
-                'installations.id',
-                'installations.key',
-                'installations.address',
-                'installations.name',
-                'installations.archived_at',
-            ])
+            ->get(StoredInstallation::REFERRED)
             ->map(static fn (StoredInstallation $each): array => $each->reference());
         $last = LastOpened::by($user);
         // The one that is asked about; where none is, the one to go on with.
