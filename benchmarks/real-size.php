@@ -7,8 +7,9 @@ declare(strict_types=1);
  * Needs a PostgreSQL as bin/start brings it up: DB_PORT and its credentials,
  * and in DB_DATABASE a database that may be emptied; SARTAL_CACHE, a folder
  * that may. Files: installations as they are exported. Each request is a
- * process of its own, and says what it took of the processor, of memory and
- * of the database, and how much it answered.
+ * process of its own, with its code compiled beforehand as a web server has
+ * it, and says what it took of the processor, of memory and of the database,
+ * and how much it answered.
  */
 
 use App\Formats\FileImporter;
@@ -17,12 +18,14 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Contracts\Http\Kernel as HttpKernel;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Sartal\Core\File\InstallationFile;
+use Symfony\Component\HttpFoundation\Response;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -40,35 +43,156 @@ function cpu(): float
         (($used['ru_utime.tv_usec'] ?? 0) + ($used['ru_stime.tv_usec'] ?? 0)) / 1e6;
 }
 
-/** One request, in this process. */
-function ask(HttpKernel $kernel, string $installation, string $path): string
+/**
+ * One request, in this process.
+ *
+ * @param  ?array<string, mixed>  $body  null: it is read
+ */
+function ask(HttpKernel $kernel, string $installation, string $path, ?array $body = null): Response
 {
     $lead = User::query()->where('name', 'Measured lead')->firstOrFail();
     Auth::setUser($lead);
+    // The page that would have the token is not there.
+    ValidateCsrfToken::except(['*']);
+    $request = Request::create(
+        'http://127.0.0.1/api/i/'.$installation.'/'.$path,
+        $body['method'] ?? 'GET',
+        [],
+        [],
+        [],
+        [
+            'HTTP_ACCEPT' => 'application/json',
+            'HTTP_ACCEPT_ENCODING' => $body === null ? 'gzip' : '',
+            'CONTENT_TYPE' => 'application/json',
+        ],
+        $body === null ? null : (string) json_encode($body['data']),
+    );
+    $request->setUserResolver(static fn (): User => $lead);
+
+    return $kernel->handle($request);
+}
+
+/** What it took, in a line. */
+function line(callable $ask): string
+{
     $queries = 0;
     DB::listen(static function () use (&$queries): void {
         $queries++;
     });
-    $request = Request::create(
-        'http://127.0.0.1/api/i/'.$installation.'/'.$path,
-        'GET',
-        [],
-        [],
-        [],
-        ['HTTP_ACCEPT' => 'application/json', 'HTTP_ACCEPT_ENCODING' => 'gzip'],
-    );
-    $request->setUserResolver(static fn (): User => $lead);
     $began = cpu();
-    $response = $kernel->handle($request);
+    $response = $ask();
 
     return sprintf(
-        '%d %7d ms %5d MB %4d queries %7.1f kB',
+        '%d %7d ms %5d MB %4d queries %7.1f kB%s',
         $response->getStatusCode(),
         1000 * (cpu() - $began),
         memory_get_peak_usage() / 1e6,
         $queries,
         strlen((string) $response->getContent()) / 1000,
+        $response->getStatusCode() < 400 ? '' : ' '.substr((string) $response->getContent(), 0, 200),
     );
+}
+
+/** In a process of its own. */
+function apart(string ...$arguments): string
+{
+    $command = [
+        PHP_BINARY,
+        '-d',
+        'opcache.enable_cli=1',
+        '-d',
+        'opcache.file_cache='.compiled(),
+        '-d',
+        'max_execution_time=0',
+        __FILE__,
+        ...$arguments,
+    ];
+
+    return trim((string) shell_exec(implode(' ', array_map(escapeshellarg(...), $command)).' 2>&1'));
+}
+
+/** Where code is that was compiled before. */
+function compiled(): string
+{
+    $folder = sys_get_temp_dir().'/sartal-compiled';
+    is_dir($folder) || mkdir($folder);
+
+    return $folder;
+}
+
+/**
+ * What is written most: a step at the bench, a test, an edit of one run that asks what it overtakes.
+ *
+ * @return array<string, array{string, array{method: string, data: array<string, mixed>}}> by what it is: where, and what
+ */
+function writes(HttpKernel $kernel, StoredInstallation $stored): array
+{
+    $asked = static fn (string $path): array => (array) json_decode(
+        (string) ask($kernel, $stored->address, $path, ['method' => 'GET', 'data' => []])->getContent(),
+        true,
+    );
+    $rows = $asked('schedule')['rows'];
+    $state = static fn (array $row, string $stage): string => array_column($row['strand'], 'state', 'stage')[$stage] ?? '';
+    $made = current(
+        array_filter(
+            $rows,
+            static fn (array $row): bool => $state($row, 'end-a') === 'done' &&
+                $state($row, 'end-b') === 'done' &&
+                $state($row, 'test') === 'to-do',
+        ),
+    );
+    $job = current(array_filter($rows, static fn (array $row): bool => $state($row, 'end-b') === 'to-do'));
+    $page = $asked('bench/'.$job['id']);
+    $open = $page['state']['open'] ?? [];
+    $steps = array_merge(...array_column($page['job']['steps'], 'pieces'));
+    $step = current(array_filter($steps, static fn (array $piece): bool => in_array($piece['id'], $open, true))) ?: $steps[0];
+    $event = current(
+        array_filter(
+            $page['job']['steps'],
+            static fn (array $of): bool => in_array($step['id'], array_column($of['pieces'], 'id'), true),
+        ),
+    )['event'];
+    $sheet = $asked('runs/'.$made['id'].'/test');
+
+    return [
+        'a step at the bench' => [
+            'bench/'.$job['id'].'/events',
+            [
+                'method' => 'POST',
+                'data' => [
+                    'id' => Str::uuid()->toString(),
+                    'kind' => $event,
+                    'run' => $step['run'],
+                    'step' => $step['id'],
+                    'on' => [],
+                ],
+            ],
+        ],
+        'a test' => [
+            'events',
+            [
+                'method' => 'POST',
+                'data' => [
+                    'id' => Str::uuid()->toString(),
+                    'kind' => 'tested',
+                    'run' => $made['id'],
+                    'reading' => ['lights' => $sheet['expected']],
+                    'on' => $sheet['basis'],
+                ],
+            ],
+        ],
+        'a cut' => [
+            'events',
+            [
+                'method' => 'POST',
+                'data' => ['id' => Str::uuid()->toString(), 'kind' => 'cut', 'run' => $job['id'], 'on' => []],
+            ],
+        ],
+        'an edit of one run' => [
+            'runs/'.$made['id'],
+            ['method' => 'PATCH', 'data' => ['version' => $made['version'], 'line' => ['note' => 'measured']]],
+        ],
+    ];
 }
 
 /** Somebody reports something of the installation's first run. */
@@ -95,9 +219,16 @@ function report(StoredInstallation $stored, int $turn): void
     ]);
 }
 
+$argv ??= [];
 [, $first] = $argv + [1 => ''];
 if ($first === '--one') {
-    echo ask($app->make(HttpKernel::class), $argv[2], $argv[3]), "\n";
+    $body = isset($argv[4]) ? json_decode($argv[4], true) : null;
+    echo line(static fn (): Response => ask($app->make(HttpKernel::class), $argv[2], $argv[3], $body)), "\n";
+    exit(0);
+}
+if ($first === '--writes') {
+    $stored = StoredInstallation::query()->where('address', $argv[2])->firstOrFail();
+    echo json_encode(writes($app->make(HttpKernel::class), $stored));
     exit(0);
 }
 
@@ -135,28 +266,34 @@ foreach (array_slice($argv, 1) as $file) {
         'overtaken',
         'runs/'.$run,
         'runs/'.$run.'/test?stage=bench',
+        'runs/'.$run.'/sheet/A',
         'cutting',
         'parts?scope=installation',
         'labels',
         'building',
         'looms',
         'reach',
+        'equipment',
+        'service',
     ];
+    apart('--one', $stored->address, 'drafts');
+    printf("  %-26s %-15s %s\n", 'drafts: a bare route', 'again', apart('--one', $stored->address, 'drafts'));
     foreach ($pages as $path) {
         foreach (['first', 'again', 'after a record'] as $turn => $when) {
             if ($turn === 2) {
                 report($stored, $turn);
             }
-            $took = shell_exec(
-                sprintf(
-                    '%s -d opcache.enable_cli=1 -d opcache.file_cache= -d max_execution_time=0 %s --one %s %s 2>&1',
-                    escapeshellarg(PHP_BINARY),
-                    escapeshellarg(__FILE__),
-                    escapeshellarg($stored->address),
-                    escapeshellarg($path),
-                ),
-            );
-            printf("  %-26s %-15s %s\n", $path, $when, trim((string) $took));
+            printf("  %-26s %-15s %s\n", $path, $when, apart('--one', $stored->address, $path));
         }
+    }
+    /** @var array<string, array{string, array<string, mixed>}> $writes */
+    $writes = json_decode(apart('--writes', $stored->address), true) ?? [];
+    foreach ($writes as $what => [$path, $body]) {
+        printf(
+            "  %-26s %-15s %s\n",
+            $what,
+            '',
+            apart('--one', $stored->address, $path, (string) json_encode($body)),
+        );
     }
 }

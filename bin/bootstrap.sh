@@ -230,8 +230,8 @@ seal_code() { cut -c1-32 "$1" | sed 's/..../&-/g; s/-$//'; }
 serve() {
     port_is_free "$2" || fail "port $2 is taken. Stop what uses it, or choose another: PORT=$(free_port "$2") $0"
     SERVER_LOG=$3
-    (cd "$ROOT/public" && exec setsid env PHP_CLI_SERVER_WORKERS="${WORKERS:-4}" php -d opcache.enable_cli=1 -d opcache.revalidate_freq=0 -d memory_limit=1G \
-        -d upload_max_filesize="${SARTAL_UPLOAD_MB:-1024}M" -d post_max_size="$((${SARTAL_UPLOAD_MB:-1024} + 2))M" -S "$1:$2" "$ROOT/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php") >"$3" 2>&1 &
+    (cd "$ROOT/public" && exec setsid env PHP_CLI_SERVER_WORKERS="${WORKERS:-4}" php -d opcache.enable_cli=1 -d opcache.revalidate_freq=0 -d memory_limit="${SARTAL_MEMORY_MB:-1024}M" \
+        -d max_execution_time="${SARTAL_SECONDS:-60}" -d upload_max_filesize="${SARTAL_UPLOAD_MB:-1024}M" -d post_max_size="$((${SARTAL_UPLOAD_MB:-1024} + 2))M" -S "$1:$2" "$ROOT/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php") >"$3" 2>&1 &
     SERVER=$!
     for _ in $(seq 1 100); do
         kill -0 "$SERVER" 2>/dev/null || fail "the web server did not start: $(tail -n 2 "$3")"

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Errors;
 use App\Http\Middleware\Compressed;
+use App\Http\Middleware\KeptAnswer;
 use App\Http\Middleware\LogExport;
 use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireOffice;
@@ -12,10 +13,13 @@ use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StillAtWork;
 use App\Http\Middleware\Wellformed;
 use App\Http\Middleware\WorkFromRelease;
+use App\Http\TooMuch;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+
+TooMuch::leaveRoom();
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
@@ -32,6 +36,7 @@ return Application::configure(basePath: dirname(__DIR__))
             'at-work' => StillAtWork::class,
             'office' => RequireOffice::class,
             'exports' => LogExport::class,
+            'kept' => KeptAnswer::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
     })

@@ -111,17 +111,17 @@ Route::prefix('api')->group(function (): void {
             Route::get('library', [LibraryController::class, 'index']);
             Route::get('plans/{id}.csv', [PlanController::class, 'csv'])->middleware('exports:contact plan');
             Route::get('connectors/{id}', [PlanController::class, 'connector']);
-            Route::get('equipment', [EquipmentController::class, 'index']);
+            Route::get('equipment', [EquipmentController::class, 'index'])->middleware('kept');
             Route::get('rules', [RulesController::class, 'show']);
-            Route::get('building', [BuildingController::class, 'show']);
-            Route::get('looms', [LoomController::class, 'index']);
-            Route::get('looms/{id}', [LoomController::class, 'show']);
+            Route::get('building', [BuildingController::class, 'show'])->middleware('kept');
+            Route::get('looms', [LoomController::class, 'index'])->middleware('kept');
+            Route::get('looms/{id}', [LoomController::class, 'show'])->middleware('kept');
             Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
             Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware(
                 'exports:offsets of loom',
             );
-            Route::get('reach', ReachController::class);
-            Route::get('parts', [PartsController::class, 'show']);
+            Route::get('reach', ReachController::class)->middleware('kept');
+            Route::get('parts', [PartsController::class, 'show'])->middleware('kept:parts');
             Route::get('parts.csv', [PartsController::class, 'csv'])->middleware('exports:the parts');
             Route::get('parts/worth', [PartsController::class, 'worth']);
             Route::middleware('role:planner,bench,lead')->group(function (): void {
@@ -144,7 +144,7 @@ Route::prefix('api')->group(function (): void {
 
             Route::get('changes', [ChangeController::class, 'index']);
             Route::get('runs/{id}', [RunController::class, 'show']);
-            Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show']);
+            Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
             Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
             Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
@@ -168,7 +168,7 @@ Route::prefix('api')->group(function (): void {
                     '[0-9a-f]{64}\.(jpg|png|webp)',
                 );
 
-                Route::get('labels', [LabelController::class, 'index']);
+                Route::get('labels', [LabelController::class, 'index'])->middleware('kept:prints,people,roll');
                 Route::get('labels.pdf', [LabelController::class, 'pdf']);
                 Route::get('labels.svg', [LabelController::class, 'svg']);
                 Route::get('labels.csv', [LabelController::class, 'csv'])->middleware('exports:the labels');
@@ -206,8 +206,8 @@ Route::prefix('api')->group(function (): void {
                 Route::post('runs/{id}/test', [TestController::class, 'judge'])->name('reads.judge');
                 // Which role an event needs depends on its kind: the controller asks.
                 Route::post('events', [EventController::class, 'store']);
-                Route::get('site', SiteController::class);
-                Route::get('handover', [HandoverController::class, 'show']);
+                Route::get('site', SiteController::class)->middleware('kept:milestones');
+                Route::get('handover', [HandoverController::class, 'show'])->middleware('kept:record,people');
                 Route::get('packs', [PackController::class, 'index']);
                 // A pack names everybody who worked on it.
                 Route::middleware('role:planner,tester,lead')->group(function (): void {
@@ -227,10 +227,10 @@ Route::prefix('api')->group(function (): void {
                 Route::post('packs/{number}/signatures', [PackController::class, 'sign'])
                     ->where('number', Places::NUMBER)
                     ->middleware('role:planner,tester,lead');
-                Route::get('service', [ServiceController::class, 'show']);
+                Route::get('service', [ServiceController::class, 'show'])->middleware('kept:milestones,people,day');
                 Route::get('service/circuits', [ServiceController::class, 'circuits']);
                 Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
-                Route::get('overtaken', [OvertakenController::class, 'index']);
+                Route::get('overtaken', [OvertakenController::class, 'index'])->middleware('kept:record,people');
                 Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
                 Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware(
                     'role:planner,bench,installer,lead',

@@ -15,13 +15,21 @@ final readonly class Job
      * @param  list<string>  $assemblies  ids; several are worked as a batch
      * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<int|string, Fingerprints>  $fingerprints  by run
+     * @param  string  $keptAs  the name under which it is kept; "" where it is not
      */
     public function __construct(
         public array $assemblies,
         public Traveller $traveller,
         public array $assemblyOf,
         public array $fingerprints,
+        public string $keptAs = '',
     ) {
+    }
+
+    /** Under a name that says all that it follows from. */
+    public function keptAs(string $name): self
+    {
+        return new self($this->assemblies, $this->traveller, $this->assemblyOf, $this->fingerprints, $name);
     }
 
     /** By its id, or by the one that the first edition gave it. */

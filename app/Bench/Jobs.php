@@ -60,7 +60,7 @@ final class Jobs
      *
      * @param  list<string>  $ids
      */
-    public static function key(StoredInstallation $stored, array $ids): string
+    private static function key(StoredInstallation $stored, array $ids): string
     {
         return sprintf(
             'job.%s.%s.%s.%s',
@@ -93,22 +93,41 @@ final class Jobs
         return $this->make($this->loaded($stored), [$id]);
     }
 
-    /** @param  list<string>  $ids */
+    /**
+     * Under which decisions it was asked for leads to what it follows from, and that to the job: a decision that does
+     * not touch it leaves it kept.
+     *
+     * @param  list<string>  $ids
+     */
     private function kept(StoredInstallation $stored, array $ids, string $key): ?Job
     {
-        $kept = Cache::store('file')->get($key);
-        if (is_string($kept)) {
-            $job = unserialize($kept);
-            if ($job instanceof Job) {
-                return $job;
+        $made = Cache::store('file')->get($key);
+        if (! is_string($made)) {
+            $prints = JobBooks::keptPrints($stored, $ids);
+            $made = $prints === null ? null : self::made($stored, $prints);
+        }
+        $kept = $made === null ? null : Cache::store('file')->get($made);
+        $job = is_string($kept) ? unserialize($kept) : null;
+        if ($made === null || ! ($job instanceof Job)) {
+            $job = $this->make($this->loaded($stored), $ids);
+            if ($job === null) {
+                return null;
             }
+            $made = self::made($stored, JobBooks::prints($stored, $this->loaded($stored), $job->assemblies));
+            $job = $job->keptAs($made);
+            Cache::store('file')->put($made, serialize($job), self::KEPT);
         }
-        $job = $this->make($this->loaded($stored), $ids);
-        if ($job !== null) {
-            Cache::store('file')->put($key, serialize($job), self::KEPT);
-        }
+        Cache::store('file')->put($key, $made, self::KEPT);
 
         return $job;
+    }
+
+    /** @param  array<int|string, string>  $prints  by assembly */
+    private static function made(StoredInstallation $stored, array $prints): string
+    {
+        ksort($prints, SORT_STRING);
+
+        return sprintf('job.made.%s.%s.%s', CodeEdition::id(), $stored->mark(), hash('xxh128', serialize($prints)));
     }
 
     /** Where nothing is released, what is decided is what is worked from: it need not be read again. */

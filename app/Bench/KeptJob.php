@@ -14,6 +14,7 @@ final readonly class KeptJob
      * @param  string  $id  its assembly
      * @param  list<string>  $runs
      * @param  int  $seen  row of the last record on its own runs; 0: there is none
+     * @param  string  $made  print of what its steps follow from
      * @param  JobFacts  $facts  what does not change while it is worked
      * @param  list<Bead>  $strand  of its first run
      * @param  ?string  $hold  why it is stopped; null: it is not
@@ -23,11 +24,13 @@ final readonly class KeptJob
      * @param  list<value-of<Skill>>  $skills  that what is left takes
      * @param  array<int|string, list<float>>  $took  pace → min for one, as they were measured
      * @param  array<int|string, Yielded>  $yields  family of connectors → what came of the looks
+     * @param  list<string>  $overtaken  runs of which steps were done that are other ones now
      */
     public function __construct(
         public string $id,
         public array $runs,
         public int $seen,
+        public string $made,
         public JobFacts $facts,
         public array $strand,
         public int $settled,
@@ -41,6 +44,7 @@ final readonly class KeptJob
         public array $skills,
         public array $took,
         public array $yields,
+        public array $overtaken,
     ) {
     }
 }

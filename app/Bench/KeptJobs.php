@@ -4,20 +4,21 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
+use App\Planning\Recorded;
+use App\Planning\Touched;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Support\Facades\Cache;
 use LogicException;
 use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\File\Problems;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Task;
 
 /**
@@ -27,13 +28,11 @@ use Sartal\Core\Work\Bench\Task;
  */
 final class KeptJobs
 {
-    private const KEPT = 7 * 24 * 3600;
+    /** Runs of which the record is read by itself, and not that of all. */
+    private const FEW = 200;
 
     /** s that others wait while one makes it. */
     private const PATIENCE = 300;
-
-    /** Rows that are looked at again: of two that record at once, the one with the lower number may come later. */
-    private const OVERLAP = 500;
 
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
@@ -45,8 +44,8 @@ final class KeptJobs
     /** @return array<int|string, KeptJob> by assembly, in their order */
     public function of(StoredInstallation $stored): array
     {
-        $key = self::key($stored);
-        $book = $this->known[$key] ?? $this->read($stored, $key) ?? $this->made($stored, $key);
+        $key = JobBooks::key($stored);
+        $book = $this->known[$key] ?? JobBooks::read($stored, $key) ?? $this->made($stored, $key);
         $this->known[$key] = $this->since($stored, $key, $book);
 
         return $this->known[$key]->jobs;
@@ -60,10 +59,9 @@ final class KeptJobs
      */
     public function took(StoredInstallation $stored): array
     {
-        $key = self::key($stored);
-        $jobs = isset($this->known[$key]) || $this->read($stored, $key) !== null ? $this->of($stored) : null;
-        $before = $jobs === null ? Cache::store('file')->get(self::latest($stored)) : null;
-        $jobs ??= is_string($before) ? $this->read($stored, $before)?->jobs : null;
+        $key = JobBooks::key($stored);
+        $jobs = isset($this->known[$key]) || JobBooks::read($stored, $key) !== null ? $this->of($stored) : null;
+        $jobs ??= JobBooks::last($stored)?->jobs;
         $took = [];
         foreach ($jobs ?? $this->of($stored) as $job) {
             foreach ($job->took as $pace => $minutes) {
@@ -72,45 +70,6 @@ final class KeptJobs
         }
 
         return array_map(static fn (array $lists): array => array_merge(...$lists), $took);
-    }
-
-    private static function key(StoredInstallation $stored): string
-    {
-        return sprintf(
-            'jobs.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->edition(),
-            // Of which tools there are few is today's to say, whatever was released.
-            hash('xxh64', serialize($stored->workshop)),
-        );
-    }
-
-    /** Under which it is written which book was kept last. */
-    private static function latest(StoredInstallation $stored): string
-    {
-        return sprintf('jobs.latest.%s.%s', CodeEdition::id(), $stored->mark());
-    }
-
-    /** @return ?JobBook null where there is none, or one of a record that is not this one's */
-    private function read(StoredInstallation $stored, string $key): ?JobBook
-    {
-        $kept = Cache::store('file')->get($key);
-        $book = is_string($kept) ? unserialize($kept) : null;
-        if (! ($book instanceof JobBook)) {
-            return null;
-        }
-        $record = $stored->events()->toBase()->reorder()->where('id', $book->last)->value('uuid');
-
-        return ($record ?? '') === $book->record ? $book : null;
-    }
-
-    private static function keep(StoredInstallation $stored, string $key, JobBook $book): JobBook
-    {
-        Cache::store('file')->put($key, serialize($book), self::KEPT);
-        Cache::store('file')->put(self::latest($stored), $key, self::KEPT);
-
-        return $book;
     }
 
     /** Made once, while others wait for it. */
@@ -126,48 +85,77 @@ final class KeptJobs
 
         return $store->lock($key.'.made', self::PATIENCE)->block(
             self::PATIENCE,
-            fn (): JobBook => $this->read($stored, $key) ?? self::keep($stored, $key, $this->anew($stored)),
+            fn (): JobBook => JobBooks::read($stored, $key) ??
+                JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
         );
     }
 
     /** Of all that was recorded, whatever is kept. */
     public function anew(StoredInstallation $stored): JobBook
     {
+        return $this->make($stored, null);
+    }
+
+    /** What was decided touches a few jobs: those that follow from the same as before stay as they were kept. */
+    private function make(StoredInstallation $stored, ?JobBook $before): JobBook
+    {
         // The rows first: what comes in between is then seen twice rather than never.
-        [$last, $record] = $this->last($stored);
-        $rows = $this->rows($stored, 0);
+        [$last, $record] = Touched::last($stored);
         $loaded = $this->jobs->loaded($stored);
-        $seen = self::byJob($rows, $loaded->plan()->assemblyOf);
+        $plan = $loaded->plan();
+        $seen = Touched::all($stored, $plan->assemblyOf);
+        $made = JobBooks::prints($stored, $loaded);
+        $new = array_filter(
+            $plan->assemblies,
+            static fn (Assembly $of): bool => ($before?->jobs[$of->id] ?? null)?->made !== $made[$of->id],
+        );
+        $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, array_values($new)), ...[[]]);
+        $events =
+            count($runs) > self::FEW ? Recorded::whole($stored) : Touched::record($stored, $runs);
         $kept = [];
-        foreach ($loaded->plan()->assemblies as $assembly) {
-            $job = $this->jobs->passing($stored, $assembly->id);
+        foreach ($plan->assemblies as $assembly) {
+            $id = $assembly->id;
+            if (! isset($new[$id]) && isset($before->jobs[$id])) {
+                $kept[$id] = $before->jobs[$id];
+
+                continue;
+            }
+            $job = $this->jobs->passing($stored, $id);
             if ($job !== null && $job->traveller->operations !== []) {
-                $facts = self::facts($assembly, $job, $loaded);
-                $kept[$assembly->id] = self::summary(
-                    $assembly->id,
+                $kept[$id] = self::summary(
+                    $id,
                     $job,
-                    $facts,
-                    $loaded->record,
-                    $seen[$assembly->id] ?? 0,
+                    self::facts($assembly, $job, $loaded),
+                    $events,
+                    $seen[$id] ?? 0,
+                    $made[$id],
                     $stored,
                 );
             }
         }
 
-        return new JobBook($last, $record, $kept);
+        return $before === null ? new JobBook($last, $record, $kept) : new JobBook($before->last, $before->record, $kept);
     }
 
     /** With what was recorded meanwhile. */
     private function since(StoredInstallation $stored, string $key, JobBook $book): JobBook
     {
-        [$last, $record] = $this->last($stored);
+        [$last, $record] = Touched::last($stored);
         $kept = $book->jobs;
         $touched = $this->touched($stored, $kept, $book->last);
         foreach ($touched as $id => $seen) {
             $job = $this->jobs->of($stored, [(string) $id]);
             if ($job !== null) {
-                $events = $this->record($stored, $kept[$id]->runs);
-                $kept[$id] = self::summary((string) $id, $job, $kept[$id]->facts, $events, $seen, $stored);
+                $events = Touched::record($stored, $kept[$id]->runs);
+                $kept[$id] = self::summary(
+                    (string) $id,
+                    $job,
+                    $kept[$id]->facts,
+                    $events,
+                    $seen,
+                    $kept[$id]->made,
+                    $stored,
+                );
             }
         }
 
@@ -175,7 +163,7 @@ final class KeptJobs
             return $book;
         }
 
-        return self::keep($stored, $key, new JobBook($last, $record, $kept));
+        return JobBooks::keep($stored, $key, new JobBook($last, $record, $kept));
     }
 
     /**
@@ -184,90 +172,16 @@ final class KeptJobs
      */
     private function touched(StoredInstallation $stored, array $kept, int $last): array
     {
-        $rows = $this->rows($stored, max(0, $last - self::OVERLAP));
         $jobOf = [];
-        foreach ($rows === [] ? [] : $kept as $id => $job) {
+        foreach ($kept as $id => $job) {
             $jobOf += array_fill_keys($job->runs, (string) $id);
         }
 
         return array_filter(
-            self::byJob($rows, $jobOf),
+            Touched::since($stored, $last, $jobOf),
             static fn (int $row, int|string $id): bool => isset($kept[$id]) && $kept[$id]->seen < $row,
             ARRAY_FILTER_USE_BOTH,
         );
-    }
-
-    /** @return list<array{int, list<string>}> rows after one, and the runs that each is about */
-    private function rows(StoredInstallation $stored, int $after): array
-    {
-        $rows = [];
-        foreach (
-            $stored
-                ->events()
-                ->toBase()
-                ->reorder()
-                ->where('id', '>', $after)
-                ->selectRaw("id, run, definition->'covers' as covers")
-                ->cursor() as $row
-        ) {
-            $covered = is_string($row->covers) ? (array) json_decode($row->covers, true) : [];
-            $rows[] = [(int) $row->id, [(string) $row->run, ...array_values(array_filter($covered, is_string(...)))]];
-        }
-
-        return $rows;
-    }
-
-    /**
-     * @param  list<array{int, list<string>}>  $rows
-     * @param  array<int|string, string>  $jobOf  by run
-     * @return array<int|string, int> job → its last row
-     */
-    private static function byJob(array $rows, array $jobOf): array
-    {
-        $last = [];
-        foreach ($rows as [$row, $runs]) {
-            foreach ($runs as $run) {
-                $id = $jobOf[$run] ?? null;
-                if ($id !== null) {
-                    $last[$id] = max($last[$id] ?? 0, $row);
-                }
-            }
-        }
-
-        return $last;
-    }
-
-    /** @return array{int, string} row and id of the last record */
-    private function last(StoredInstallation $stored): array
-    {
-        $row = $stored->events()->toBase()->reorder()->orderByDesc('id')->first(['id', 'uuid']);
-
-        return $row === null ? [0, ''] : [(int) $row->id, (string) $row->uuid];
-    }
-
-    /**
-     * What was recorded on a job's runs, and tests elsewhere that say that they cover one of them.
-     *
-     * @param  list<string>  $runs
-     */
-    private function record(StoredInstallation $stored, array $runs): Record
-    {
-        $problems = new Problems();
-        $rows = $stored->events();
-        $rows->where(static function ($of) use ($runs): void {
-            $of->whereIn('run', $runs)->orWhere(static function ($elsewhere) use ($runs): void {
-                $elsewhere->whereIn('kind', ['tested', 'settled']);
-                $elsewhere->where(static function ($covering) use ($runs): void {
-                    foreach ($runs as $run) {
-                        $covering->orWhereJsonContains('definition->covers', $run);
-                    }
-                });
-            });
-        });
-        $events = StoredEvent::read($stored, $rows, $problems);
-        $problems->settle();
-
-        return new Record($events);
     }
 
     private static function facts(Assembly $assembly, Job $job, Loaded $loaded): JobFacts
@@ -306,6 +220,7 @@ final class KeptJobs
         JobFacts $facts,
         Record $record,
         int $seen,
+        string $made,
         StoredInstallation $stored,
     ): KeptJob {
         $runs = $job->runs();
@@ -327,6 +242,7 @@ final class KeptJobs
             $id,
             $runs,
             $seen,
+            $made,
             $facts,
             Strand::of(
                 $facts->build,
@@ -344,7 +260,21 @@ final class KeptJobs
             array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
             self::timed($events, $job),
             Yielded::in($events, $job, $facts->families),
+            self::overtaken($job, $progress),
         );
+    }
+
+    /** @return list<string> runs of which steps were done that are other ones now */
+    private static function overtaken(Job $job, Progress $progress): array
+    {
+        $runs = [];
+        foreach ($job->traveller->operations as $operation) {
+            if ($progress->of($operation->id)->status === Status::Overtaken) {
+                $runs[$operation->run] = $operation->run;
+            }
+        }
+
+        return array_values($runs);
     }
 
     /**

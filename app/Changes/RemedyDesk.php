@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Bench\Jobs;
+use App\Bench\KeptJobs;
 use App\Bench\Times;
 use App\Models\Membership;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Recording\BenchRecorder;
 use App\Recording\Refused;
@@ -41,17 +43,48 @@ final readonly class RemedyDesk
     public function __construct(
         private InstallationStore $store,
         private Jobs $jobs,
+        private KeptJobs $kept,
         private BenchRecorder $bench,
         private Times $times,
     ) {
     }
 
-    public function standing(Loaded $loaded): Impact
+    /**
+     * Everything that is overtaken. Whose it may be is known of what is kept: the others are not looked at.
+     *
+     * @return ?Impact null: nothing
+     */
+    public function standing(StoredInstallation $stored): ?Impact
     {
+        $load = fn (): Loaded => $this->jobs->loaded($stored);
+        $runs = [];
+        foreach (KeptStandings::atWork($stored, $load)->runs() as $id => $run) {
+            if (! $run->withdrawn && array_filter($run->strand, ImpactPlanner::isOvertaken(...)) !== []) {
+                $runs[$id] = (string) $id;
+            }
+        }
+        foreach ($this->kept->of($stored) as $job) {
+            foreach ($job->overtaken as $run) {
+                $runs[$run] = $run;
+            }
+        }
+        if ($runs === []) {
+            return null;
+        }
+        $loaded = $load();
+
         return (new ImpactPlanner(
             new Work($loaded->installation, $loaded->plan(), $loaded->record),
-            $this->times->of($loaded->stored),
-        ))->standing();
+            $this->times->of($stored),
+        ))->standing(array_values($runs));
+    }
+
+    /** As it is said where nothing is overtaken. */
+    public function nothing(StoredInstallation $stored): Impact
+    {
+        $loaded = $this->jobs->loaded($stored);
+
+        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record)))->standing([]);
     }
 
     /** What is overtaken on one run; null where nothing is. */

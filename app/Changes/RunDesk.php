@@ -134,7 +134,7 @@ final readonly class RunDesk
      */
     public function remove(Loaded $loaded, Author $by, Run $run, int $version): bool
     {
-        $begun = $loaded->record->of($run->id) !== [];
+        $begun = $loaded->record->isBegun($run->id);
         $edits = $begun
             ? [RunEdits::run($run->withdraw(), $version)]
             : [

@@ -6,6 +6,7 @@ namespace App\Formats;
 
 use App\Models\Role;
 use App\Planning\Loaded;
+use App\Planning\Recorded;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\Person;
 
@@ -27,7 +28,11 @@ final class FileExporter
             );
         }
 
-        return new InstallationFile($loaded->installation->withCatalogue($loaded->pinned), $loaded->record, $people);
+        return new InstallationFile(
+            $loaded->installation->withCatalogue($loaded->pinned),
+            Recorded::whole($loaded->stored),
+            $people,
+        );
     }
 
     /**

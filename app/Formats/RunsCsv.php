@@ -80,7 +80,8 @@ final class RunsCsv
                 ...array_map(static fn (string $field): string => $line[$field], RunLine::FIELDS),
                 number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', ''),
                 $run->withdrawn ? 'withdrawn' : ($last === false ? '' : $last->stage->value),
-                (string) count($plan->findingsOn(Subject::run($run->id))),
+                (string) (count($plan->judgedOn(Subject::run($run->id))) +
+                    count($plan->resultsOn(Subject::run($run->id)))),
             ];
         }
 

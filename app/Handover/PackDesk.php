@@ -19,9 +19,13 @@ use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Later\Handover\Gap;
 use Sartal\Core\Later\Handover\GapKind;
 use Sartal\Core\Later\Handover\Readiness;
+use Sartal\Core\Later\Handover\Standings;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\Skill;
@@ -37,7 +41,23 @@ final readonly class PackDesk
     }
 
     /** @return list<Gap> */
-    public function gaps(StoredInstallation $stored, Loaded $loaded): array
+    private function gaps(StoredInstallation $stored, Loaded $loaded): array
+    {
+        return $this->missing(
+            $stored,
+            Standings::all($loaded->installation, $loaded->plan(), $loaded->record),
+            $loaded->plan()->judged,
+            array_map(static fn (Run $run): string => $run->code, $loaded->installation->runs()),
+        );
+    }
+
+    /**
+     * @param  array<int|string, AssemblyStanding>  $standings
+     * @param  list<Finding>  $findings  of the plan
+     * @param  array<int|string, string>  $codes  by run
+     * @return list<Gap>
+     */
+    public function missing(StoredInstallation $stored, array $standings, array $findings, array $codes): array
     {
         $licensed = [];
         foreach ($stored->memberships()->with('user')->get() as $each) {
@@ -45,21 +65,21 @@ final readonly class PackDesk
                 $licensed[] = $each->user->key;
             }
         }
-        $readiness = new Readiness($loaded->installation, $loaded->plan(), $loaded->record, $licensed);
+        $people = $stored->names();
 
         return array_map(
             // The core knows nobody's name.
             static fn (Gap $gap): Gap => $gap->kind === GapKind::Licence
-                ? new Gap($gap->kind, $gap->run, $gap->code, $loaded->people[$gap->words] ?? $gap->words)
+                ? new Gap($gap->kind, $gap->run, $gap->code, $people[$gap->words] ?? $gap->words)
                 : $gap,
-            $readiness->gaps(),
+            (new Readiness($standings, $findings, $codes, $licensed))->gaps(),
         );
     }
 
     /** @param  callable(string, int, int): void  $tell  what is done, how far it is, of how much */
     public function make(StoredInstallation $stored, User $by, callable $tell): Pack
     {
-        $loaded = $this->store->atWork($stored);
+        $loaded = $this->store->atWork($stored)->whole();
         $done = 0;
         $next = static function (string $what) use ($tell, &$done): void {
             $tell($what, $done++, self::STEPS);

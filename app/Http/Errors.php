@@ -19,6 +19,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\Problem;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 
 /** Errors as the browser gets them: Laravel's validation shape, one message per field, each with its remedy. */
 final class Errors
@@ -45,6 +46,13 @@ final class Errors
                 413,
             ),
         );
+        $exceptions->render(static function (FatalError $error, Request $request): ?JsonResponse {
+            $words = TooMuch::words($error, $request);
+
+            return $words === null ? null : response()->json(['message' => $words], 503);
+        });
+        // Without what was asked, which may say whose password it is.
+        $exceptions->context(static fn (): array => ['page' => request()->method().' /'.request()->path()]);
         $exceptions->render(
             static fn (Overtakes $overtakes): JsonResponse => response()->json(
                 [

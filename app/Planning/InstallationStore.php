@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\Release;
-use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionHome;
@@ -14,7 +13,6 @@ use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Catalogue\Catalogue;
-use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Record;
 
 /**
@@ -63,7 +61,7 @@ final class InstallationStore
                         $stored,
                         $this->rows($stored, $edits, $pins),
                         $loaded->record,
-                        $loaded->planner,
+                        $loaded->prints,
                     ),
                 );
             }
@@ -91,7 +89,7 @@ final class InstallationStore
             $loaded->record,
             array_filter($versions + $loaded->versions, static fn (?int $version): bool => $version !== null),
             $loaded->people,
-            $loaded->planner,
+            $loaded->prints,
         );
     }
 
@@ -256,21 +254,16 @@ final class InstallationStore
     }
 
     /** @param  array{array<int|string, mixed>, array<int|string, int>}  $rows */
-    private function read(StoredInstallation $stored, array $rows, ?Record $record, ?Planner $planner = null): Loaded
+    private function read(StoredInstallation $stored, array $rows, ?Record $record, ?KeptPrints $prints = null): Loaded
     {
         [$data, $versions] = $rows;
         $problems = new Problems();
         $read = FileDecoder::installation(Fields::from($data, '', $problems));
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
         $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
-        $record ??= $this->record($stored, $problems);
         $problems->settle();
+        $record ??= Recorded::milestones($stored);
 
-        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $stored->names(), $planner);
-    }
-
-    private function record(StoredInstallation $stored, Problems $problems): Record
-    {
-        return new Record(StoredEvent::read($stored, $stored->events(), $problems));
+        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $stored->names(), $prints);
     }
 }

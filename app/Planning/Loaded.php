@@ -10,7 +10,6 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Checks\Instruments;
-use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\OnWhat;
@@ -33,6 +32,8 @@ final class Loaded
 
     public readonly Planner $planner;
 
+    public readonly KeptPrints $prints;
+
     /**
      * @param  array<int|string, int>  $versions  of its runs
      * @param  array<int|string, string>  $people  what its record calls people by → name
@@ -44,16 +45,23 @@ final class Loaded
         public readonly Record $record,
         public readonly array $versions,
         public readonly array $people,
-        ?Planner $planner = null,
+        ?KeptPrints $prints = null,
     ) {
         // What is kept is kept under a hash of all that it follows from: several versions of one installation share it.
-        $this->planner = $planner ?? new Planner(new MemoryPlanCache());
+        $this->prints = $prints ?? new KeptPrints($stored);
+        $this->planner = new Planner($this->prints);
     }
 
     /** How what is still to be cut comes off the stock. */
     public function cutPlan(): CutPlan
     {
         return $this->cutPlan ??= Cuts::plan($this->installation, $this->plan(), $this->record);
+    }
+
+    /** With what was recorded since it was read. */
+    public function cutPlanNow(): CutPlan
+    {
+        return Cuts::plan($this->installation, $this->plan(), Recorded::milestones($this->stored));
     }
 
     /** @return list<string> ids of what something that is done to a run now is done on */
@@ -84,6 +92,20 @@ final class Loaded
         return $this->shared[$kind->value.' '.$id] ?? 1;
     }
 
+    /** With every single step in its record, for what says all that was done. */
+    public function whole(): self
+    {
+        return new self(
+            $this->stored,
+            $this->installation,
+            $this->pinned,
+            Uncollected::run(fn (): Record => Recorded::whole($this->stored)),
+            $this->versions,
+            $this->people,
+            $this->prints,
+        );
+    }
+
     public function dresser(?Installation $of = null): Dresser
     {
         return new Dresser($of ?? $this->installation, new KeptPackings(Cache::store('file')));
@@ -91,8 +113,11 @@ final class Loaded
 
     public function plan(): Plan
     {
-        return $this->plan ??= Uncollected::run(
-            fn (): Plan => $this->planner->plan($this->installation, $this->record),
-        );
+        if ($this->plan === null) {
+            $this->plan = Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));
+            $this->prints->write();
+        }
+
+        return $this->plan;
     }
 }

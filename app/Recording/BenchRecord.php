@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Recording;
 
-use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
-use Sartal\Core\File\Problems;
+use App\Planning\Recorded;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Order;
 
@@ -19,13 +18,10 @@ final class BenchRecord
      */
     public function events(StoredInstallation $stored, array $runs): array
     {
-        $problems = new Problems();
         $rows = $stored->events();
         $rows->whereIn('run', $runs);
-        $events = StoredEvent::read($stored, $rows, $problems);
-        $problems->settle();
 
-        return Order::of($events);
+        return Order::of(Recorded::read($stored, $rows));
     }
 
     /**

@@ -7,14 +7,13 @@ namespace App\Recording;
 use App\Formats\BadLine;
 use App\Models\Membership;
 use App\Models\StoredEvent;
-use App\Planning\Loaded;
 use App\Testing\Known;
-use App\Testing\UnderTest;
+use App\Testing\TestKnown;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
-use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Proof\Record\AsBuilt;
@@ -24,6 +23,7 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Particulars;
 use Sartal\Core\Proof\Record\TestSettled;
 use Sartal\Core\Proof\Record\TestTaken;
+use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Pulling\SiteState;
@@ -44,8 +44,9 @@ final readonly class Recorder
      * @throws BadLine
      * @throws Refused where something else has its id
      */
-    public function record(Loaded $loaded, Membership $by, array $data, ?Sent $as = null, int $skew = 0): bool
+    public function record(Against $on, Membership $by, array $data, ?Sent $as = null, int $skew = 0): bool
     {
+        $stored = $on->stored;
         $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
         $problems = new Problems();
         $fields = Fields::from(
@@ -64,23 +65,23 @@ final readonly class Recorder
         $sent = EventCodec::decode($fields);
         $fields->done();
         $problems->settle();
-        if (Sent::isRepeat($loaded->stored, $sent->id, $as)) {
+        if (Sent::isRepeat($stored, $sent->id, $as)) {
             // Perhaps by a plan that has changed since: it is recorded already.
             return false;
         }
-        $event = $this->complete($sent, $loaded, $by)->measuredWith($loaded->instruments()->ids($sent->instrument));
+        $facts =
+            $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
+        $event = self::complete($sent, $facts, $on, $by)->measuredWith($on->instruments()->ids($sent->instrument));
 
-        return DB::transaction(function () use ($loaded, $by, $event, $as): bool {
-            $assembly = $loaded->plan()->assemblyOf[$event->run] ?? $event->run;
-            Beads::lock($loaded->stored, $assembly);
-            $inserted = StoredEvent::add($loaded->stored, $by->user, $event, $as?->digest);
+        return DB::transaction(function () use ($stored, $facts, $by, $event, $as): bool {
+            Beads::lock($stored, $facts->id);
+            $inserted = StoredEvent::add($stored, $by->user, $event, $as?->digest);
             if (! $inserted) {
                 // Somebody was faster by a moment: with the same, or with something else.
-                Sent::isRepeat($loaded->stored, $event->id, $as);
+                Sent::isRepeat($stored, $event->id, $as);
             } else {
-                $runs = $loaded->plan()->assemblies[$assembly]->runs ?? [$event->run];
-                $this->beads->arrived($loaded->stored, $assembly, $runs, $event);
-                $loaded->stored->newQuery()->whereKey($loaded->stored->id)->increment('revision');
+                $this->beads->arrived($stored, $facts->id, $facts->runs(), $event);
+                $stored->newQuery()->whereKey($stored->id)->increment('revision');
             }
 
             return $inserted;
@@ -92,12 +93,9 @@ final readonly class Recorder
      *
      * @throws BadLine
      */
-    private function complete(Event $sent, Loaded $loaded, Membership $by): Event
+    private static function complete(Event $sent, AssemblyFacts $facts, Against $on, Membership $by): Event
     {
-        $run = $loaded->installation->runs()[$sent->run] ?? null;
-        if ($run === null) {
-            throw BadLine::because('run', $sent->run, 'There is no such run.');
-        }
+        $run = $facts->runs[$sent->run];
         if ($run->withdrawn) {
             throw BadLine::because('run', $run->code, 'This run is withdrawn: nothing more is recorded on it.');
         }
@@ -110,34 +108,32 @@ final readonly class Recorder
             throw BadLine::because('kind', $sent->kind->value, 'This is recorded at the bench, step by step.');
         }
         Strays::refuse($sent);
-        $test = in_array($sent->kind, [EventKind::Tested, EventKind::Settled], true)
-            ? UnderTest::of($loaded, $run->id)
-            : null;
-        $subject = $test->assembly->id ?? $sent->run;
-        $fingerprints = $loaded->planner->fingerprintsFor($subject, $loaded->installation, $loaded->plan());
-        $says = $test === null ? self::says($sent, $loaded, $run, $fingerprints) : self::tested($sent, $test, $by);
+        $isTest = in_array($sent->kind, [EventKind::Tested, EventKind::Settled], true);
+        $subject = $isTest ? $facts->id : $sent->run;
+        $today = $facts->runs[$subject]->today;
+        $says = $isTest ? self::tested($sent, $facts, $on, $by) : self::says($sent, $facts, $on, $today);
         $relied =
             $says instanceof TestTaken && $says->verdict === Verdict::Incomplete && $sent->fingerprint !== ''
                 ? $sent->fingerprint
-                : $fingerprints->for($sent->kind, $sent->side);
+                : $today->for($sent->kind, $sent->side);
 
         return $sent->filed($subject, $sent->side, '', $relied, $says);
     }
 
     /** @throws BadLine */
-    private static function says(Event $sent, Loaded $loaded, Run $run, Fingerprints $plan): ?Particulars
+    private static function says(Event $sent, AssemblyFacts $facts, Against $on, Fingerprints $plan): ?Particulars
     {
         $cut = $sent->cut();
         if ($cut !== null) {
-            CutOff::check($cut, $run, $loaded);
+            CutOff::check($cut, $on->loaded()->installation->theRun($sent->run), $on->loaded());
 
-            return new CutNoted($cut->of($run->cable));
+            return new CutNoted($cut->of($plan->cable));
         }
         if (in_array($sent->kind, [EventKind::Reported, EventKind::Repaired], true)) {
-            self::service($sent, $loaded);
+            self::service($sent, $facts, $on);
         }
         if ($sent->built() !== null) {
-            self::built($sent->built(), $loaded);
+            self::built($sent->built(), $on);
         }
 
         return match ($sent->kind) {
@@ -147,11 +143,15 @@ final readonly class Recorder
     }
 
     /** @throws BadLine */
-    private static function tested(Event $sent, UnderTest $test, Membership $by): TestTaken|TestSettled
-    {
-        $covers = count($test->assembly->runs) > 1 ? $test->assembly->runs : [];
+    private static function tested(
+        Event $sent,
+        AssemblyFacts $facts,
+        Against $on,
+        Membership $by,
+    ): TestTaken|TestSettled {
+        $covers = count($facts->runs) > 1 ? $facts->runs() : [];
         if ($sent->kind === EventKind::Settled) {
-            self::settles($sent, $test);
+            self::settles($sent, $on->record($facts)->together($facts->runs()));
 
             return new TestSettled(
                 $sent->of(),
@@ -161,11 +161,11 @@ final readonly class Recorder
         }
         $taken = $sent->test();
 
-        return new TestTaken($taken?->reading, self::verdict($sent, $test, $by), $taken?->stage, $covers);
+        return new TestTaken($taken?->reading, self::verdict($sent, $on->test($facts), $by), $taken?->stage, $covers);
     }
 
     /** @throws BadLine */
-    private static function verdict(Event $sent, UnderTest $test, Membership $by): Verdict
+    private static function verdict(Event $sent, TestKnown $test, Membership $by): Verdict
     {
         $reading = $sent->test()->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
         if ($reading->isEmpty() && $reading->splits === null) {
@@ -180,9 +180,9 @@ final readonly class Recorder
             );
         }
         try {
-            Known::check($reading, $test->expectation());
+            Known::check($reading, $test->expectation);
         } catch (BadLine $unknown) {
-            if ($sent->fingerprint === '' || $test->expectation()->fingerprint()->stands($sent->fingerprint)) {
+            if ($sent->fingerprint === '' || $test->expectation->fingerprint()->stands($sent->fingerprint)) {
                 throw $unknown;
             }
 
@@ -191,11 +191,11 @@ final readonly class Recorder
             return Verdict::Incomplete;
         }
 
-        return $plan->verdict($test->expectation(), $reading);
+        return $plan->verdict($test->expectation, $reading);
     }
 
     /** @throws BadLine */
-    private static function service(Event $sent, Loaded $loaded): void
+    private static function service(Event $sent, AssemblyFacts $facts, Against $on): void
     {
         if (trim($sent->note) === '') {
             throw BadLine::because(
@@ -207,7 +207,7 @@ final readonly class Recorder
         if ($sent->kind === EventKind::Reported) {
             return;
         }
-        foreach (ServiceFaults::open($loaded->record, $loaded->plan()) as $fault) {
+        foreach (ServiceFaults::among($on->record($facts)->together($facts->runs())) as $fault) {
             if ($fault->report->id === $sent->of() && $fault->report->run === $sent->run && ! $fault->isClosed()) {
                 return;
             }
@@ -220,10 +220,10 @@ final readonly class Recorder
      *
      * @throws BadLine
      */
-    private static function built(AsBuilt $built, Loaded $loaded): void
+    private static function built(AsBuilt $built, Against $on): void
     {
         foreach ($built->ways ?? [] as $way) {
-            if (! isset($loaded->installation->ways()[$way])) {
+            if (! isset($on->loaded()->installation->ways()[$way])) {
                 throw BadLine::because(
                     'built.ways',
                     $way,
@@ -236,10 +236,14 @@ final readonly class Recorder
         }
     }
 
-    /** @throws BadLine */
-    private static function settles(Event $sent, UnderTest $test): void
+    /**
+     * @param  list<Event>  $events  of the assembly, in order
+     *
+     * @throws BadLine
+     */
+    private static function settles(Event $sent, array $events): void
     {
-        foreach ($test->trials()->at($sent->stage()) as $trial) {
+        foreach (Trials::among($events)->at($sent->stage()) as $trial) {
             if ($trial->id === $sent->of()) {
                 return;
             }

@@ -7,10 +7,11 @@ namespace App\Testing;
 use App\Bench\CodeEdition;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\MadeOnce;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
 
@@ -30,9 +31,11 @@ use Sartal\Core\Plan\Planning\Stage;
  *     places: list<Tally>,
  * }
  */
-final readonly class TestProgress
+final class TestProgress
 {
-    public function __construct(private InstallationStore $store)
+    private ?Loaded $loaded = null;
+
+    public function __construct(private readonly InstallationStore $store)
     {
     }
 
@@ -48,42 +51,36 @@ final readonly class TestProgress
         return MadeOnce::of(
             'test-progress.'.$stored->mark(),
             CodeEdition::id().'.'.$cursor,
-            fn (): array => ['cursor' => $cursor] + self::count($this->store->atWork($stored)),
+            fn (): array => ['cursor' => $cursor] + $this->count($stored),
         );
     }
 
     /** @return Tallies */
-    private static function count(Loaded $loaded): array
+    private function count(StoredInstallation $stored): array
     {
-        $in = $loaded->installation;
+        $standings = KeptStandings::atWork($stored, fn (): Loaded => $this->loaded($stored));
+        $groups = Kept::once(
+            $stored,
+            'testing in groups',
+            Kept::state($stored->edition()),
+            fn (): array => self::groups($this->loaded($stored)),
+        );
         $looms = $places = [];
         $all = ['id' => '', 'name' => 'All', 'passed' => 0, 'failed' => 0, 'left' => 0];
-        foreach ($in->runs() as $run) {
-            if ($run->withdrawn) {
-                continue;
-            }
-            $what = self::standing($loaded->plan()->strands[$run->id]);
+        $runs = $standings->runs();
+        foreach ($groups as $id => $of) {
+            $what = match (isset($runs[$id]) ? $runs[$id]->at(Stage::Test) : null) {
+                BeadState::Done => 'passed',
+                BeadState::Failed => 'failed',
+                default => 'left',
+            };
             $all[$what]++;
-            if ($run->loom !== null) {
-                $looms[$run->loom] ??= [
-                    'id' => $run->loom,
-                    'name' => $in->looms()[$run->loom]->name ?? $run->loom,
-                    'passed' => 0,
-                    'failed' => 0,
-                    'left' => 0,
-                ];
-                $looms[$run->loom][$what]++;
+            foreach ($of['looms'] as $loom => $name) {
+                $looms[$loom] ??= self::tally((string) $loom, $name);
+                $looms[$loom][$what]++;
             }
-            foreach (
-                array_unique(array_map(static fn (Side $side): string => $run->end($side)->location, Side::cases())) as $place
-            ) {
-                $places[$place] ??= [
-                    'id' => $place,
-                    'name' => $in->locationName($place),
-                    'passed' => 0,
-                    'failed' => 0,
-                    'left' => 0,
-                ];
+            foreach ($of['places'] as $place => $name) {
+                $places[$place] ??= self::tally((string) $place, $name);
                 $places[$place][$what]++;
             }
         }
@@ -92,21 +89,39 @@ final readonly class TestProgress
     }
 
     /**
-     * @param  list<Bead>  $strand
-     * @return 'passed'|'failed'|'left'
+     * To what each run belongs that is to be tested; names by ids.
+     *
+     * @return array<int|string, array{looms: array<int|string, string>, places: array<int|string, string>}> by run
      */
-    private static function standing(array $strand): string
+    private static function groups(Loaded $loaded): array
     {
-        foreach ($strand as $bead) {
-            if ($bead->stage === Stage::Test) {
-                return match ($bead->state) {
-                    BeadState::Done => 'passed',
-                    BeadState::Failed => 'failed',
-                    default => 'left',
-                };
+        $in = $loaded->installation;
+        $groups = [];
+        foreach ($in->runs() as $run) {
+            if ($run->withdrawn) {
+                continue;
             }
+            $places = [];
+            foreach (Side::cases() as $side) {
+                $places[$run->end($side)->location] = $in->locationName($run->end($side)->location);
+            }
+            $groups[$run->id] = [
+                'looms' => $run->loom === null ? [] : [$run->loom => $in->looms()[$run->loom]->name ?? $run->loom],
+                'places' => $places,
+            ];
         }
 
-        return 'left';
+        return $groups;
+    }
+
+    /** @return Tally */
+    private static function tally(string $id, string $name): array
+    {
+        return ['id' => $id, 'name' => $name, 'passed' => 0, 'failed' => 0, 'left' => 0];
+    }
+
+    private function loaded(StoredInstallation $stored): Loaded
+    {
+        return $this->loaded ??= $this->store->atWork($stored);
     }
 }

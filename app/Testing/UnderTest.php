@@ -15,6 +15,7 @@ use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Diagnosis;
 use Sartal\Core\Proof\Diagnosing\FirstToOpen;
 use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Reading;
@@ -24,6 +25,8 @@ use Sartal\Core\Proof\Testing\TestPlan;
 final class UnderTest
 {
     private ?Expectation $expectation = null;
+
+    private ?Record $record = null;
 
     private function __construct(
         public readonly Loaded $loaded,
@@ -76,7 +79,13 @@ final class UnderTest
     /** @return list<Event> of all of its runs, as they were received */
     public function events(): array
     {
-        return $this->loaded->record->together($this->assembly->runs);
+        return $this->record()->together($this->assembly->runs);
+    }
+
+    /** With every single step of its runs. */
+    public function record(): Record
+    {
+        return $this->record ??= $this->loaded->record->closely($this->assembly->runs);
     }
 
     public function trials(): Trials
@@ -86,7 +95,7 @@ final class UnderTest
 
     public function checks(): ResultChecks
     {
-        return new ResultChecks($this->loaded->installation, $this->loaded->record);
+        return ResultChecks::in($this->loaded->installation, $this->loaded->record);
     }
 
     /** @return list<Method> that the crew's instruments can do, and what eyes and hands can */

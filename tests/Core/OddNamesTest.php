@@ -191,7 +191,7 @@ final class OddNamesTest extends TestCase
             'overtaken' => (new ImpactPlanner($work))->standing(),
             'a way made longer' => (new ImpactPlanner($then))->after($work),
             'leeway' => $each($leeway->of(...), $in->locations()),
-            'readiness' => (new Readiness($in, $plan, $record, []))->gaps(),
+            'readiness' => Readiness::in($in, $plan, $record, [])->gaps(),
             'circuits' => $each($tracer->circuit(...), $in->circuits()),
             'retests' => Retests::due($in, $plan, $record),
             'faults' => ServiceFaults::open($record, $plan),

@@ -80,11 +80,16 @@ final readonly class ImpactPlanner
         );
     }
 
-    /** Everything that is overtaken as things are. */
-    public function standing(): Impact
+    /**
+     * Everything that is overtaken as things are.
+     *
+     * @param  ?list<string>  $among  runs of which something may be; null: any
+     */
+    public function standing(?array $among = null): Impact
     {
         $runs = [];
-        foreach ($this->work->installation->runs() as $id => $run) {
+        $known = $this->work->installation->runs();
+        foreach ($among === null ? $known : array_intersect_key($known, array_flip($among)) as $id => $run) {
             if (! $run->withdrawn && self::keys($this->work, $run->id) !== []) {
                 $runs[$id] = $this->of($run);
             }
@@ -395,7 +400,8 @@ final readonly class ImpactPlanner
             $before->plan->strands[$run] == $this->work->plan->strands[$run];
     }
 
-    private static function isOvertaken(Bead $bead): bool
+    /** Whether a stage of a run is overtaken by a change. */
+    public static function isOvertaken(Bead $bead): bool
     {
         // A piece that does not reach shows as failed; it is a cut that no longer fits all the same.
         return $bead->state === BeadState::Overtaken ||

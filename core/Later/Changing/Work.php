@@ -48,15 +48,7 @@ final class Work
     /** Whether anything was recorded step by step on the assembly that a run belongs to. */
     public function hasSteps(string $run): bool
     {
-        foreach ($this->plan->assemblies[$this->plan->assemblyOf[$run]]->runs as $member) {
-            foreach ($this->record->of($member) as $event) {
-                if ($event->step !== '') {
-                    return true;
-                }
-            }
-        }
-
-        return false;
+        return $this->record->hasSteps($this->plan->assemblies[$this->plan->assemblyOf[$run]]->runs);
     }
 
     /**
@@ -83,12 +75,15 @@ final class Work
     /** Nothing is done to a run but that it was cut and its ends marked. */
     public function isFree(string $run): bool
     {
+        foreach ($this->record->stepsOf($run) as $step) {
+            if (! StepId::isOfRun($step, $run, StepKind::Cut) && ! StepId::isOfRun($step, $run, StepKind::Mark)) {
+                return false;
+            }
+        }
         foreach ($this->record->of($run) as $event) {
             if (
-                $event->step !== ''
-                    ? ! StepId::isOfRun($event->step, $run, StepKind::Cut) &&
-                        ! StepId::isOfRun($event->step, $run, StepKind::Mark)
-                    : in_array(
+                $event->step === '' &&
+                    in_array(
                         $event->kind,
                         [
                             EventKind::Joined,
@@ -137,7 +132,7 @@ final class Work
                 (new OperationPlanner($this->installation, $this->covers))->of($assembly, $this->plan->runs),
                 $this->installation->rules(),
             )->operations;
-            $events = $this->record->together($assembly->runs);
+            $events = $this->record->closely($assembly->runs)->together($assembly->runs);
             $this->known[$assembly->id] = [$operations, new Progress($operations, $events)];
         }
 

@@ -9,20 +9,23 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\TestedBy;
 use Sartal\Core\Proof\Record\Event;
-use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\Trials;
 
 /** What is not right with the results that count: the instrument, who took them, and two that contradict. */
 final readonly class ResultChecks
 {
-    private Instruments $instruments;
-
-    public function __construct(private Installation $installation, private Record $record)
+    /** @param  School  $testedBy  whether somebody may test what they made: {@see TestedBy} */
+    public function __construct(private Instruments $instruments, private School $testedBy, private Record $record)
     {
-        $this->instruments = new Instruments($installation);
+    }
+
+    public static function in(Installation $installation, Record $record): self
+    {
+        return new self(new Instruments($installation), $installation->rule(TestedBy::class), $record);
     }
 
     /**
@@ -33,26 +36,37 @@ final readonly class ResultChecks
     {
         $findings = [];
         foreach ($assemblies as $assembly) {
-            $events = $this->eventsOf($assembly);
-            $trials = Trials::among($events);
-            foreach (TestStage::cases() as $stage) {
-                $test = $trials->last($stage);
-                array_push(
-                    $findings,
-                    ...$test === null ? [] : $this->onResult($test, $events),
-                    ...$this->onContradiction($trials->contradiction($stage), $assembly),
-                );
-            }
+            array_push($findings, ...$this->on($assembly->id, $assembly->runs));
         }
 
         return $findings;
     }
 
     /**
-     * @param  list<Event>  $events  of its assembly
+     * @param  list<string>  $runs  of the assembly
      * @return list<Finding>
      */
-    public function onResult(Event $test, array $events): array
+    public function on(string $assembly, array $runs): array
+    {
+        $findings = [];
+        $trials = Trials::among($this->record->together($runs));
+        foreach (TestStage::cases() as $stage) {
+            $test = $trials->last($stage);
+            array_push(
+                $findings,
+                ...$test === null ? [] : $this->onResult($test, $runs),
+                ...$this->onContradiction($trials->contradiction($stage), $assembly),
+            );
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @param  list<string>  $runs  of its assembly
+     * @return list<Finding>
+     */
+    public function onResult(Event $test, array $runs): array
     {
         $subject = Subject::run($test->run);
         $findings = [];
@@ -72,8 +86,8 @@ final readonly class ResultChecks
             );
         }
         if (
-            $this->installation->rule(TestedBy::class) === TestedBy::Another &&
-            in_array($test->by, self::makers($events), true)
+            $this->testedBy === TestedBy::Another &&
+            in_array($test->by, $this->record->makers($runs), true)
         ) {
             $findings[] = Finding::check(
                 'test.own-work',
@@ -90,39 +104,17 @@ final readonly class ResultChecks
      * @param  list<Event>  $apart
      * @return list<Finding>
      */
-    private function onContradiction(array $apart, Assembly $assembly): array
+    private function onContradiction(array $apart, string $assembly): array
     {
         return $apart === []
             ? []
             : [
                 Finding::stop(
                     'test.contradicts',
-                    Subject::run($assembly->id),
+                    Subject::run($assembly),
                     sprintf('%d people tested it and do not agree.', count($apart)),
                     'Open its test and say which record holds, or test it again after mending.',
                 ),
             ];
-    }
-
-    /**
-     * @param  list<Event>  $events
-     * @return list<string> sign-in names of who joined anything of it
-     */
-    public static function makers(array $events): array
-    {
-        $makers = [];
-        foreach ($events as $event) {
-            if (in_array($event->kind, [EventKind::ContactJoined, EventKind::Joined, EventKind::Remade], true)) {
-                $makers[$event->by] = true;
-            }
-        }
-
-        return array_map(strval(...), array_keys($makers));
-    }
-
-    /** @return list<Event> as they were received */
-    private function eventsOf(Assembly $assembly): array
-    {
-        return $this->record->together($assembly->runs);
     }
 }

@@ -70,11 +70,6 @@ final readonly class Planner
 
         $ways = WayLoads::weigh($installation, $layout->routes, $layout->router);
 
-        $findings = [
-            ...Checks::judge($installation, $runs, $rotations, $layout, $ways),
-            ...(new ResultChecks($installation, $record))->of($assemblies),
-        ];
-
         return new Plan(
             $runs,
             $assemblies,
@@ -82,7 +77,8 @@ final readonly class Planner
             $strands,
             $fingerprints,
             $rotations,
-            $findings,
+            Checks::judge($installation, $runs, $rotations, $layout, $ways),
+            ResultChecks::in($installation, $record)->of($assemblies),
             $layout,
             $ways,
         );

@@ -89,4 +89,23 @@ enum EventKind: string
             default => false,
         };
     }
+
+    /**
+     * Of a single step it speaks of that step to its own job and to nobody else: most of a record is of this kind.
+     *
+     * @return list<self>
+     */
+    public static function ofSteps(): array
+    {
+        return [
+            self::SlidOn,
+            self::Prepared,
+            self::ContactJoined,
+            self::Closed,
+            self::Inspected,
+            self::Labelled,
+            self::Paused,
+            self::Resumed,
+        ];
+    }
 }

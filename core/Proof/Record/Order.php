@@ -8,9 +8,12 @@ namespace Sartal\Core\Proof\Record;
  * The order in which things were done. What somebody had before them when they
  * did something came before it (Lamport, "Time, Clocks, and the Ordering of
  * Events in a Distributed System", Communications of the ACM 21/7, 1978);
- * clocks order only what no cause orders, and ids what clocks do not. Records
- * of earlier versions said nothing of causes: they stand by when they were
- * received, and among themselves as they always did.
+ * clocks order only what no cause orders, and ids what clocks do not. A clock
+ * that says a time before that of a cause was wrong: its event has its place
+ * after the cause, and nothing else moves for it, so that the place of an event
+ * follows from its past alone. Records of earlier versions said nothing of
+ * causes: they stand by when they were received, and among themselves as they
+ * always did.
  */
 final class Order
 {
@@ -25,7 +28,6 @@ final class Order
         }
         $follows = Following::among($events);
         $before = $since = [];
-        $linked = false;
         foreach ($events as $event) {
             if ($follows->isFollowing($event)) {
                 continue;
@@ -34,14 +36,19 @@ final class Order
                 $before[] = $event;
             } else {
                 $since[] = $event;
-                $linked = $linked || $event->on !== [];
             }
         }
+        $places = Places::of($events, $follows);
         // Most have been there for long and are in order: they are laid between, not sorted with the others.
-        usort($since, static fn (Event $a, Event $b): int => strcmp($a->time(), $b->time()) ?: strcmp($a->id, $b->id));
-        $ordered = self::merged(self::asReceived($before), $since);
+        usort(
+            $since,
+            // Of two that were done on the same by clocks that were behind, the clocks still say which came first.
+            static fn (Event $a, Event $b): int => $places[$a->id]->compare($places[$b->id]) ?:
+            strcmp($a->time(), $b->time()) ?:
+            strcmp($a->id, $b->id),
+        );
 
-        return $follows->after($linked ? self::causesFirst($ordered, $follows) : $ordered);
+        return $follows->after(self::merged(self::asReceived($before), $since, $places));
     }
 
     /**
@@ -65,15 +72,16 @@ final class Order
 
     /**
      * @param  list<Event>  $before  of earlier versions, by when they were received
-     * @param  list<Event>  $since  by their clocks
+     * @param  list<Event>  $since  by their places
+     * @param  array<int|string, Place>  $places  by id
      * @return list<Event>
      */
-    private static function merged(array $before, array $since): array
+    private static function merged(array $before, array $since, array $places): array
     {
         $all = [];
         $next = 0;
         foreach ($since as $event) {
-            $time = $event->time();
+            $time = $places[$event->id]->time;
             while (isset($before[$next]) && strcmp($before[$next]->received, $time) <= 0) {
                 $all[] = $before[$next++];
             }
@@ -97,60 +105,5 @@ final class Order
         }
 
         return false;
-    }
-
-    /**
-     * Each event as early as its key has it, its causes before it. What would
-     * be its own cause is no cause.
-     *
-     * @param  list<Event>  $events  without what follows from others
-     * @return list<Event>
-     */
-    private static function causesFirst(array $events, Following $follows): array
-    {
-        $byId = [];
-        foreach ($events as $event) {
-            $byId[$event->id] = $event;
-        }
-        $ordered = [];
-        // id → whether it has its place, or is only being asked about.
-        $state = [];
-        foreach ($events as $event) {
-            if (($event->on ?? []) === [] && ! isset($state[$event->id])) {
-                $state[$event->id] = true;
-                $ordered[] = $event;
-
-                continue;
-            }
-            $stack = [$event];
-            while ($stack !== []) {
-                $top = $stack[count($stack) - 1];
-                if (($state[$top->id] ?? null) === true) {
-                    array_pop($stack);
-
-                    continue;
-                }
-                $waits = [];
-                if (! isset($state[$top->id])) {
-                    $state[$top->id] = false;
-                    foreach ($top->on ?? [] as $named) {
-                        $id = $follows->cause($named);
-                        if (isset($byId[$id]) && ! isset($state[$id])) {
-                            $waits[] = $byId[$id];
-                        }
-                    }
-                }
-                if ($waits !== []) {
-                    array_push($stack, ...array_reverse($waits));
-
-                    continue;
-                }
-                $state[$top->id] = true;
-                $ordered[] = $top;
-                array_pop($stack);
-            }
-        }
-
-        return $ordered;
     }
 }

@@ -25,8 +25,11 @@ final class Record
 
     private readonly bool $ofCauses;
 
-    /** @param  iterable<Event>  $events repeats of an id are the same event */
-    public function __construct(iterable $events = [])
+    /**
+     * @param  iterable<Event>  $events  repeats of an id are the same event
+     * @param  ?Steps  $steps  where single steps are that are not among them; null: they are
+     */
+    public function __construct(iterable $events = [], private readonly ?Steps $steps = null)
     {
         $once = [];
         foreach ($events as $event) {
@@ -93,5 +96,91 @@ final class Record
         }
 
         return $events;
+    }
+
+    /**
+     * The same of some runs, with every single step.
+     *
+     * @param  list<string>  $runs  whole assemblies
+     */
+    public function closely(array $runs): self
+    {
+        return $this->steps?->with($runs) ?? $this;
+    }
+
+    /** Whether anything was recorded on a run. */
+    public function isBegun(string $run): bool
+    {
+        return $this->of($run) !== [] || ($this->steps?->hands($run) ?? []) !== [];
+    }
+
+    /**
+     * Whether anything was recorded step by step on one of them.
+     *
+     * @param  list<string>  $runs
+     */
+    public function hasSteps(array $runs): bool
+    {
+        foreach ($runs as $run) {
+            if ($this->stepsOf($run) !== []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Of many steps that are kept apart not all are named: where all that are named are of one sort, all there are are.
+     *
+     * @return list<string> ids of steps that were recorded on a run, the first and the last by their text among them
+     */
+    public function stepsOf(string $run): array
+    {
+        $steps = array_map(static fn (Event $event): string => $event->step, $this->of($run));
+
+        return array_values(array_filter([...$steps, ...$this->steps?->outermost($run) ?? []]));
+    }
+
+    /** @return list<string> who recorded anything on a run, in the order of what the record calls them by */
+    public function hands(string $run): array
+    {
+        return self::named(
+            array_map(static fn (Event $event): string => $event->by, $this->of($run)),
+            $this->steps?->hands($run) ?? [],
+        );
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return list<string> who joined anything of them, in the order of what the record calls them by
+     */
+    public function makers(array $runs): array
+    {
+        $makers = [];
+        foreach ($runs as $run) {
+            array_push($makers, ...$this->steps?->makers($run) ?? []);
+            foreach ($this->of($run) as $event) {
+                if (
+                    in_array($event->kind, [EventKind::ContactJoined, EventKind::Joined, EventKind::Remade], true)
+                ) {
+                    $makers[] = $event->by;
+                }
+            }
+        }
+
+        return self::named($makers);
+    }
+
+    /**
+     * @param  list<string>  ...$people
+     * @return list<string>
+     */
+    private static function named(array ...$people): array
+    {
+        $all = array_values(array_unique(array_merge(...$people)));
+        sort($all, SORT_STRING);
+
+        return $all;
     }
 }

@@ -98,7 +98,7 @@ final readonly class PullPlanner
         $leads = $hindrances = [];
         foreach ($group as [$run]) {
             $leads[$run->id] = $this->leads($run);
-            foreach ($this->plan->findingsOn(Subject::run($run->id)) as $finding) {
+            foreach ($this->plan->judgedOn(Subject::run($run->id)) as $finding) {
                 if ($finding->code === 'way.connector-does-not-pass') {
                     $hindrances[] = $finding->words.' '.$finding->remedy;
                 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Pulling;
 
 use Sartal\Core\Given\Installation\Build;
-use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\Bead;
@@ -16,6 +15,7 @@ use Sartal\Core\Proof\Record\AsBuilt;
 use Sartal\Core\Proof\Record\Basis;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Verdict;
 
@@ -31,12 +31,39 @@ final readonly class SiteState
     }
 
     /**
+     * What its state is read from: the run's own, and the tests of its assembly.
+     *
+     * @param  list<string>  $together  runs of its assembly
+     * @return list<Event>
+     */
+    public static function eventsOf(string $run, array $together, Record $record): array
+    {
+        $events = [...$record->of($run), ...$record->covering($run)];
+        if (count($together) === 1) {
+            return $events;
+        }
+        foreach ($together as $member) {
+            foreach ($member === $run ? [] : $record->of($member) as $event) {
+                if (
+                    in_array($event->kind, [EventKind::Tested, EventKind::Settled, EventKind::Repaired], true) &&
+                    $event->covers() === []
+                ) {
+                    $events[] = $event;
+                }
+            }
+        }
+        usort($events, $record->compare(...));
+
+        return $events;
+    }
+
+    /**
      * @param  list<Event>  $events  of the run, and the tests of its assembly
      */
-    public static function read(Run $run, array $events, Fingerprints $today): self
+    public static function read(Build $build, array $events, Fingerprints $today): self
     {
         $steps = [];
-        foreach (SiteStep::for($run->build) as $step) {
+        foreach (SiteStep::for($build) as $step) {
             $steps[$step->value] =
                 $step === SiteStep::Tested ? self::tested($events, $today) : self::state($step, $events, $today);
         }
@@ -66,9 +93,9 @@ final readonly class SiteState
      *
      * @param  list<Bead>  $strand
      */
-    public static function isReady(Run $run, array $strand): bool
+    public static function isReady(Build $build, array $strand): bool
     {
-        foreach ($run->build === Build::Shop ? $strand : [] as $bead) {
+        foreach ($build === Build::Shop ? $strand : [] as $bead) {
             if (in_array($bead->stage, [Stage::EndA, Stage::EndB], true) && $bead->state === BeadState::ToDo) {
                 return false;
             }

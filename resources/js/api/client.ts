@@ -1,7 +1,8 @@
 import type { Answer } from './answers'
 import { ask } from './ask'
 import type { Impact } from './change'
-import { address, belongsTo, endpoint } from './page'
+import { heldOf, hold } from './held'
+import { address, belongsTo, endpoint, person } from './page'
 import { compare, type TwoVersions } from './stale'
 
 /** A refused request: what the server said, and the body that goes with it. */
@@ -28,7 +29,16 @@ function cookie(name: string): string {
 /** Whether an edit that overtakes work is asked about, made all the same, or put aside. */
 type Intent = 'ask' | 'accept' | 'park'
 const OVERTAKES = 428
+const UNCHANGED = 304
 const STALE = 409
+
+function parsed(text: string): Record<string, unknown> {
+  try {
+    return JSON.parse(text) as Record<string, unknown>
+  } catch {
+    return {}
+  }
+}
 
 /** Of a write that came too late, where it can be made again on what stands now. */
 function twoVersions(answer: Record<string, unknown>, body: unknown): TwoVersions | null {
@@ -56,14 +66,19 @@ async function send<T>(
   who?: string,
 ): Promise<T> {
   const form = body instanceof FormData
+  const from = endpoint(path, of)
+  // What one person was told is no other's to be told again.
+  const known = `${who ?? person.value} ${from}`
+  const before = method === 'GET' ? heldOf(known) : undefined
   let response: Response
   try {
-    response = await fetch(endpoint(path, of), {
+    response = await fetch(from, {
       method,
       headers: {
         Accept: 'application/json',
         'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
         ...belongsTo(of, who),
+        ...(before ? { 'If-None-Match': before.tag } : {}),
         // What this device's clock shows: the server keeps how far it is out.
         ...(method === 'GET' ? {} : { 'Sartal-Intent': intent, 'Sartal-Clock': new Date().toISOString() }),
         ...(body === undefined || form ? {} : { 'Content-Type': 'application/json' }),
@@ -73,7 +88,10 @@ async function send<T>(
   } catch {
     throw new ApiError(0, 'Sartal cannot be reached. What you entered is still here; try again.', {})
   }
-  const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>
+  if (response.status === UNCHANGED && before) return JSON.parse(before.text) as T
+  const text = await response.text().catch(() => '')
+  if (method === 'GET' && response.ok) hold(known, response.headers.get('ETag'), text)
+  const answer = parsed(text)
   if (response.status === OVERTAKES) {
     const choice = await ask(answer.impact as Impact)
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})

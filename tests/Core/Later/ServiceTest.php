@@ -283,7 +283,7 @@ final class ServiceTest extends TestCase
         $in = Bench::microphone()->installation;
         $kinds = static function (\Tests\Support\Crew $crew, Event ...$more) use ($in): array {
             $record = new Record([...$crew->record()->events, ...$more]);
-            $gaps = (new Readiness($in, (new Planner())->plan($in, $record), $record, []))->gaps();
+            $gaps = Readiness::in($in, (new Planner())->plan($in, $record), $record, [])->gaps();
 
             return array_map(static fn (Gap $gap): GapKind => $gap->kind, $gaps);
         };
@@ -359,7 +359,7 @@ final class ServiceTest extends TestCase
         $record = (new \Tests\Support\Crew($in))->cut('P-1')->terminate('P-1')->test('P-1')->record();
         $plan = (new Planner())->plan($in, $record);
         $licence = static fn (string ...$licensed): array => array_filter(
-            (new Readiness($in, $plan, $record, array_values($licensed)))->gaps(),
+            Readiness::in($in, $plan, $record, array_values($licensed))->gaps(),
             static fn (Gap $gap): bool => $gap->kind === GapKind::Licence,
         );
         self::assertCount(1, $licence());

@@ -12,7 +12,6 @@ use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Schools\TestedBy;
-use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Stage;
@@ -171,7 +170,7 @@ final class TrialsTest extends TestCase
             'test.own-work',
             Bench::codes((new Planner())->plan($strict->installation, new Record([...$made, ...$tests]))->findings),
         );
-        self::assertSame(['bo'], ResultChecks::makers($made));
+        self::assertSame(['bo'], (new Record($made))->makers(['A-1']));
     }
 
     public function test_calibration_holds_through_its_last_day(): void

@@ -184,7 +184,7 @@ final class PullingTest extends TestCase
             ->each(['C-1'], EventKind::Labelled)
             ->each(['C-1'], EventKind::Pulled);
         $plan = (new Planner())->plan($site, $crew->record());
-        $state = SiteState::read($site->runs()['C-1'], $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
+        $state = SiteState::read($site->runs()['C-1']->build, $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
         self::assertSame(SiteStep::Dressed, $state->next());
 
         // It lies in another way now: pulled, but not where it belongs.
@@ -193,7 +193,7 @@ final class PullingTest extends TestCase
             'short' => Site::way('short', WayKind::Tray, 2, 'here', 'there'),
         ]);
         $elsewhere = SiteState::read(
-            $moved->runs()['C-1'],
+            $moved->runs()['C-1']->build,
             $crew->record()->of('C-1'),
             (new Planner())->plan($moved)->fingerprints['C-1'],
         );
@@ -203,7 +203,7 @@ final class PullingTest extends TestCase
         self::assertSame(
             SiteStep::Pulled,
             SiteState::read(
-                $site->runs()['C-1'],
+                $site->runs()['C-1']->build,
                 $crew->cut('C-1')->record()->of('C-1'),
                 $plan->fingerprints['C-1'],
             )->next(),
@@ -214,7 +214,7 @@ final class PullingTest extends TestCase
     {
         $in = Bench::microphone()->installation;
         $ready = static function (Crew $crew) use ($in): bool {
-            return SiteState::isReady($in->runs()['A-1'], (new Planner())->plan($in, $crew->record())->strands['A-1']);
+            return SiteState::isReady($in->runs()['A-1']->build, (new Planner())->plan($in, $crew->record())->strands['A-1']);
         };
         self::assertFalse($ready((new Crew($in))->cut('A-1')));
         self::assertTrue($ready((new Crew($in))->cut('A-1')->terminate('A-1')));
@@ -236,7 +236,7 @@ final class PullingTest extends TestCase
             says: $built,
         );
         $of = static fn (Event ...$events): SiteState => SiteState::read(
-            $in->runs()['A-1'],
+            $in->runs()['A-1']->build,
             array_values($events),
             $plan->fingerprints['A-1'],
         );

@@ -288,11 +288,14 @@ final class BuildingTest extends TestCase
             $queries++;
         });
         foreach (['building', 'looms', 'cutting', 'reach', 'parts'] as $path) {
-            $queries = 0;
-            $this->as('planner')
-                ->getJson('/api/'.$path)
-                ->assertOk();
-            self::assertLessThan(16, $queries, $path);
+            // To keep what was made takes some as well, the first time.
+            foreach ([32, 16] as $most) {
+                $queries = 0;
+                $this->as('planner')
+                    ->getJson('/api/'.$path)
+                    ->assertOk();
+                self::assertLessThan($most, $queries, $path);
+            }
         }
     }
 

@@ -8,8 +8,13 @@ use App\Contract\Answer;
 use App\Handover\PackDesk;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Releases\Comparison;
+use Illuminate\Contracts\Container\Container;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Later\Handover\Gap;
 use Sartal\Core\Later\Handover\GapKind;
 
@@ -36,17 +41,31 @@ final readonly class HandoverController
     /**
      * @return Answer<HandoverPage>
      */
-    public function show(StoredInstallation $stored, Loaded $loaded): Answer
+    public function show(StoredInstallation $stored, Container $container): Answer
     {
-        $gaps = $this->desk->gaps($stored, $loaded);
-        $runs = count(array_filter($loaded->installation->runs(), static fn ($run): bool => ! $run->withdrawn));
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standings = KeptStandings::atWork($stored, $loaded)->all();
+        $decided = Kept::once(
+            $stored,
+            'hand-over',
+            Kept::state($stored->edition(), $stored->decisions),
+            fn (): array => $this->decided($stored, $loaded()),
+        );
+        $gaps = $this->desk->missing($stored, $standings, $decided['findings'], $decided['codes']);
+        $assemblyOf = [];
+        $runs = 0;
+        foreach ($standings as $standing) {
+            foreach ($standing->runs as $id => $run) {
+                $assemblyOf[$id] = $standing->id;
+                $runs += $run->withdrawn ? 0 : 1;
+            }
+        }
         $open = array_unique(array_filter(array_map(static fn (Gap $gap): string => $gap->run, $gaps)));
-        $changes = $stored->release_id === null ? 0 : count(Comparison::between($loaded, $this->store->load($stored)));
-        if ($changes > 0) {
+        if ($decided['changes'] > 0) {
             $gaps[] = new Gap(
                 GapKind::Unreleased,
                 '',
-                sprintf('%d', $changes),
+                sprintf('%d', $decided['changes']),
                 'decided since the release that is worked from',
             );
         }
@@ -58,7 +77,7 @@ final readonly class HandoverController
                 'run' => $gap->run,
                 'code' => $gap->code,
                 'words' => $gap->words,
-                'path' => self::path($gap, $loaded),
+                'path' => self::path($gap, $assemblyOf),
             ];
         }
 
@@ -70,11 +89,27 @@ final readonly class HandoverController
         ]);
     }
 
-    /** Where it is mended. */
-    private static function path(Gap $gap, Loaded $loaded): string
+    /** @return array{findings: list<Finding>, codes: array<int|string, string>, changes: int} */
+    private function decided(StoredInstallation $stored, Loaded $loaded): array
+    {
+        return [
+            'findings' => $loaded->plan()->judged,
+            'codes' => array_map(static fn (Run $run): string => $run->code, $loaded->installation->runs()),
+            'changes' => $stored->release_id === null
+                    ? 0
+                    : count(Comparison::between($loaded, $this->store->load($stored))),
+        ];
+    }
+
+    /**
+     * Where it is mended.
+     *
+     * @param  array<int|string, string>  $assemblyOf  by run
+     */
+    private static function path(Gap $gap, array $assemblyOf): string
     {
         $run = rawurlencode($gap->run);
-        $assembly = rawurlencode($loaded->plan()->assemblyOf[$gap->run] ?? $gap->run);
+        $assembly = rawurlencode($assemblyOf[$gap->run] ?? $gap->run);
 
         return match ($gap->kind) {
             GapKind::Overtaken => '/handover/overtaken',

@@ -11,6 +11,7 @@ use App\Http\Requests\Later\ChosenRemedy;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 
 /**
@@ -26,9 +27,20 @@ final readonly class OvertakenController
     }
 
     /** @return Answer<ImpactShown> */
-    public function index(Loaded $loaded): Answer
+    public function index(StoredInstallation $stored): Answer
     {
-        return new Answer(ImpactResource::of($this->desk->standing($loaded)));
+        $impact = $this->desk->standing($stored);
+
+        return new Answer(
+            $impact !== null
+                ? ImpactResource::of($impact)
+                : Kept::once(
+                    $stored,
+                    'nothing overtaken',
+                    Kept::state($stored->edition(), $stored->decisions),
+                    fn (): array => ImpactResource::of($this->desk->nothing($stored)),
+                ),
+        );
     }
 
     /** @return Answer<array{run: ImpactRun|null}> */

@@ -15,6 +15,7 @@ use App\Models\Pack;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
+use App\Recording\Against;
 use App\Recording\Recorder;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\Request;
@@ -138,6 +139,7 @@ final readonly class PackController
     /** What the lead signs for is signed off, cable by cable, where it is tested. */
     private function signOff(Loaded $loaded, Membership $member, Recorder $recorder): void
     {
+        $on = Against::of($loaded);
         foreach ($loaded->installation->runs() as $run) {
             $states = [];
             foreach ($loaded->plan()->strands[$run->id] as $bead) {
@@ -148,7 +150,7 @@ final readonly class PackController
                 ($states[Stage::Test->value] ?? null) === BeadState::Done &&
                 ($states[Stage::Signed->value] ?? null) !== BeadState::Done
             ) {
-                $recorder->record($loaded, $member, [
+                $recorder->record($on, $member, [
                     'id' => (string) Str::uuid(),
                     'kind' => 'signed-off',
                     'run' => $run->id,

@@ -26,7 +26,12 @@ use App\Http\Requests\Plan\RunCode;
 use App\Http\Requests\Plan\RunProposal;
 use App\Http\Requests\Plan\RunRemoval;
 use App\Http\Resources\Plan\RunResource;
+use App\Models\StoredInstallation;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Touched;
+use Illuminate\Contracts\Container\Container;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
@@ -52,9 +57,29 @@ final readonly class RunController
     }
 
     /** @return Answer<RunPage> */
-    public function show(Loaded $loaded, string $id): Answer
+    public function show(StoredInstallation $stored, Container $container, string $id): Answer
     {
-        return new Answer(RunResource::of(self::run($loaded, $id), $loaded));
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standings = KeptStandings::decided($stored, $loaded);
+        $standing = $standings->of($id) ?? abort(404, 'There is no such run here. It may have been removed.');
+        $facts = $standings->facts($standing->id);
+        $decided = Kept::once(
+            $stored,
+            'run '.$id,
+            Kept::state($stored->decisions),
+            static fn (): array => RunResource::decided(self::run($loaded(), $id), $loaded()),
+        );
+
+        return new Answer(
+            RunResource::standing(
+                $decided,
+                $facts,
+                $standing,
+                Touched::record($stored, $facts->runs()),
+                $standings->rules()->instruments,
+                $stored->names(),
+            ),
+        );
     }
 
     /**

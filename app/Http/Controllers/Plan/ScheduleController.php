@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Plan;
 
-use App\Bench\CodeEdition;
 use App\Contract\Answer;
 use App\Contract\Query;
 use App\Http\Requests\Plan\ScheduleAsked;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use Illuminate\Contracts\Container\Container;
-use Illuminate\Support\Facades\Cache;
 
 /**
  * @phpstan-import-type Row from ScheduleResource
@@ -20,7 +20,7 @@ use Illuminate\Support\Facades\Cache;
 final class ScheduleController
 {
     /**
-     * Computed once per revision of the installation; unchanged, it is not even sent again.
+     * Unchanged, it is not even sent again.
      *
      * @return Answer<array{revision: int, rows: list<Row>|null}>
      */
@@ -32,17 +32,18 @@ final class ScheduleController
         if ($asked->since === (string) $stored->revision) {
             return new Answer(['revision' => $stored->revision, 'rows' => null]);
         }
-        $key = sprintf('schedule.%s.%s.%d', CodeEdition::id(), $stored->mark(), $stored->revision);
-        $json = Cache::get($key);
-        if (! is_string($json)) {
-            $json = json_encode(
-                ScheduleResource::of($container->make(Loaded::class)),
-                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
-            );
-            Cache::put($key, $json, 3600);
-        }
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standing = KeptStandings::decided($stored, $loaded);
+        $rows = Kept::once(
+            $stored,
+            'schedule',
+            Kept::state($stored->decisions),
+            static fn (): array => ScheduleResource::decided($loaded()),
+        );
 
-        /** @var Answer<array{revision: int, rows: list<Row>}> */
-        return Answer::encoded($json);
+        return new Answer([
+            'revision' => $stored->revision,
+            'rows' => ScheduleResource::standing($rows, $standing->all(), $stored->names()),
+        ]);
     }
 }

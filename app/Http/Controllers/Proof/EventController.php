@@ -9,11 +9,15 @@ use App\Contract\Carries;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\Membership;
 use App\Models\Role;
-use App\Planning\InstallationStore;
+use App\Models\StoredInstallation;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Recorded;
+use App\Recording\Against;
 use App\Recording\DeviceClock;
 use App\Recording\Recorder;
 use App\Recording\Sent;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Proof\Record\EventKind;
@@ -25,14 +29,18 @@ use Sartal\Core\Work\Cutting\Replanned;
  */
 final readonly class EventController
 {
-    public function __construct(private Recorder $recorder, private InstallationStore $store)
+    public function __construct(private Recorder $recorder)
     {
     }
 
     /** @return Answer<array{new: bool, strand: list<BeadShown>, verdict?: string|null, replanned?: ReplannedShown}> */
     #[Carries('event')]
-    public function store(Request $request, Membership $member, Loaded $loaded): Answer
-    {
+    public function store(
+        Request $request,
+        Membership $member,
+        StoredInstallation $stored,
+        Container $container,
+    ): Answer {
         $kind = EventKind::tryFrom(self::text($request, 'kind'));
         if ($kind !== null && ! $member->hasRole(...self::may($kind))) {
             abort(
@@ -44,30 +52,28 @@ final readonly class EventController
                 ),
             );
         }
+        $load = static fn (): Loaded => $container->make(Loaded::class);
+        $before = $kind === EventKind::Cut ? $load()->cutPlan() : null;
         $new = $this->recorder->record(
-            $loaded,
+            new Against($stored, $load),
             $member,
             $request->all(),
             Sent::by($member->user, $request->all()),
             DeviceClock::behind($request),
         );
-        $now = $this->store->atWork($loaded->stored->refresh());
         $run = self::text($request, 'run');
 
         return new Answer(
             [
                 'new' => $new,
-                'strand' => PlanEncoder::strand($now->plan()->strands[$run] ?? []),
+                'strand' => PlanEncoder::strand(
+                    KeptStandings::atWork($stored, $load)->of($run)->runs[$run]->strand ?? [],
+                ),
                 ...$kind === EventKind::Tested
-                    ? ['verdict' => self::verdict($now, strtolower(self::text($request, 'id')))]
+                    ? ['verdict' => self::verdict($stored, strtolower(self::text($request, 'id')))]
                     : [],
-                ...$kind === EventKind::Cut
-                    ? [
-                        'replanned' => ReplannedResource::of(
-                            Replanned::between($loaded->cutPlan(), $now->cutPlan()),
-                            $now,
-                        ),
-                    ]
+                ...$before !== null
+                    ? ['replanned' => ReplannedResource::of(Replanned::between($before, $load()->cutPlanNow()), $load())]
                     : [],
             ],
             $new ? 201 : 200,
@@ -83,15 +89,12 @@ final readonly class EventController
     }
 
     /** What the server made of a test. */
-    private static function verdict(Loaded $now, string $id): ?string
+    private static function verdict(StoredInstallation $stored, string $id): ?string
     {
-        foreach (array_reverse($now->record->events) as $event) {
-            if ($event->id === $id) {
-                return $event->verdict()?->value;
-            }
-        }
+        $row = $stored->events();
+        $row->where('uuid', $id);
 
-        return null;
+        return (Recorded::read($stored, $row)[0] ?? null)?->verdict()?->value;
     }
 
     /** @return list<Role> */

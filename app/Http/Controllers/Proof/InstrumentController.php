@@ -18,6 +18,7 @@ use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Recording\Against;
 use App\Recording\Recorder;
 use App\Recording\Refused;
 use App\Testing\CertifierCsv;
@@ -199,9 +200,10 @@ final readonly class InstrumentController
                 422,
                 'The card needs an id of its own, so that a repeat is recorded once.',
             );
-            DB::transaction(function () use ($readings, $recorder, $loaded, $member, $sent, $card): void {
+            $on = Against::of($loaded);
+            DB::transaction(function () use ($readings, $recorder, $on, $member, $sent, $card): void {
                 foreach ($readings as $run => $reading) {
-                    $recorder->record($loaded, $member, [
+                    $recorder->record($on, $member, [
                         'id' => Uuid::uuid5($card, (string) $run)->toString(),
                         'kind' => 'tested',
                         'run' => (string) $run,

@@ -17,11 +17,16 @@ use App\Http\Resources\Proof\JudgementResource;
 use App\Http\Resources\Proof\TestResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Touched;
+use App\Recording\Against;
 use App\Testing\Known;
 use App\Testing\TestProgress;
 use App\Testing\UnderTest;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
@@ -47,14 +52,38 @@ use Sartal\Core\Given\Installation\Method;
 final class TestController
 {
     /** @return Answer<TestSheet> */
-    public function show(#[Query(StageAsked::class)] StageAsked $asked, Loaded $loaded, string $id): Answer
-    {
+    public function show(
+        #[Query(StageAsked::class)] StageAsked $asked,
+        StoredInstallation $stored,
+        Container $container,
+        string $id,
+    ): Answer {
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standings = KeptStandings::atWork($stored, $loaded);
+        $standing = $standings->of($id) ?? abort(404, 'There is no such run here. It may have been removed.');
+        $facts = $standings->facts($standing->id);
+        ['sheet' => $sheet] = Kept::once(
+            $stored,
+            sprintf('test %s %s', $asked->stage->value, $id),
+            $standings->edition(),
+            static fn (): array => [
+                'sheet' => TestResource::decided(
+                    $loaded()->installation->theRun($id),
+                    UnderTest::of($loaded(), $id),
+                    $asked->stage,
+                ),
+            ],
+        );
+
         return new Answer(
-            TestResource::sheet(
-                $loaded->installation->runs()[$id] ??
-                    abort(404, 'There is no such run here. It may have been removed.'),
-                UnderTest::of($loaded, $id),
-                $asked->stage,
+            TestResource::standing(
+                $sheet,
+                (new Against($stored, $loaded))->test($facts),
+                $facts,
+                $standing,
+                Touched::record($stored, $facts->runs()),
+                $standings->rules(),
+                $stored->names(),
             ),
         );
     }

@@ -105,7 +105,6 @@ final readonly class BenchController
         return new Answer([
             'job' => JobResource::kept(
                 $job,
-                Jobs::key($stored, explode(',', $ids)),
                 fn (): Loaded => $this->jobs->loaded($stored),
                 $times->of($stored),
             ),

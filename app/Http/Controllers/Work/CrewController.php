@@ -27,10 +27,12 @@ use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Who\CrewDesk;
 use App\Who\Invitation;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\File\DecisionKind;
@@ -64,6 +66,11 @@ use Sartal\Core\Work\Bench\Skill;
  *     version: int,
  *     times: list<array{pace: value-of<Pace>, minutes: FigureShown, measured: bool}>,
  * }
+ * @phpstan-type CrewWork array{
+ *     looms: list<array{id: string, name: string}>,
+ *     jobs: list<array{id: string, name: string}>,
+ *     workshop: FileWorkshop,
+ * }
  */
 final readonly class CrewController
 {
@@ -83,7 +90,7 @@ final readonly class CrewController
     public function index(
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Container $container,
         KeptJobs $jobs,
         Times $times,
     ): Answer {
@@ -102,6 +109,12 @@ final readonly class CrewController
             )
             ->all();
         $book = $times->of($stored);
+        $work = Kept::once(
+            $stored,
+            'crew',
+            Kept::state($stored->decisions),
+            static fn (): array => self::work($container->make(Loaded::class)),
+        );
 
         return new Answer([
             ...CrewResource::of($stored, $user),
@@ -110,6 +123,28 @@ final readonly class CrewController
                 static fn (Skill $skill): array => ['id' => $skill->value, 'name' => $skill->words()],
                 Skill::cases(),
             ),
+            ...$work,
+            'tools' => $this->tools($stored, $jobs),
+            'version' => $stored->version,
+            'times' => array_map(
+                static fn (Pace $pace): array => [
+                    'pace' => $pace->value,
+                    'minutes' => PlanEncoder::figure($book->figure($pace)),
+                    'measured' => $book->isMeasured($pace),
+                ],
+                Pace::cases(),
+            ),
+        ]);
+    }
+
+    /**
+     * What there is to give to somebody, and by which hours and tools.
+     *
+     * @return CrewWork
+     */
+    private static function work(Loaded $loaded): array
+    {
+        return [
             'looms' => array_map(
                 static fn (Loom $loom): array => ['id' => $loom->id, 'name' => $loom->name],
                 array_values($loaded->installation->looms()),
@@ -132,17 +167,7 @@ final readonly class CrewController
                 array_values($loaded->plan()->assemblies),
             ),
             'workshop' => StockCodec::encodeWorkshop($loaded->installation->workshop()),
-            'tools' => $this->tools($stored, $jobs),
-            'version' => $stored->version,
-            'times' => array_map(
-                static fn (Pace $pace): array => [
-                    'pace' => $pace->value,
-                    'minutes' => PlanEncoder::figure($book->figure($pace)),
-                    'measured' => $book->isMeasured($pace),
-                ],
-                Pace::cases(),
-            ),
-        ]);
+        ];
     }
 
     /**

@@ -12,8 +12,13 @@ use App\Http\Requests\Ends\System;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Resources\Work\CuttingResource;
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Touched;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
+use Sartal\Core\File\DecisionKind;
 
 /**
  * What comes off which reel.
@@ -23,20 +28,35 @@ use Illuminate\Http\Response;
 final readonly class CuttingController
 {
     /** @return Answer<Cutting> */
-    public function show(StoredInstallation $stored, Loaded $loaded): Answer
+    public function show(StoredInstallation $stored, Container $container): Answer
+    {
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standings = KeptStandings::atWork($stored, $loaded)->all();
+        $cutting = Kept::once(
+            $stored,
+            'cutting',
+            Kept::state(
+                $stored->edition(),
+                $stored->decisions,
+                implode('.', Touched::stock($stored)),
+                (string) json_encode($stored->names()),
+            ),
+            static fn (): array => CuttingResource::of($loaded(), self::versions($stored)),
+        );
+
+        return new Answer(CuttingResource::standing($cutting, $standings));
+    }
+
+    /** @return array<int|string, int> of reels */
+    private static function versions(StoredInstallation $stored): array
     {
         $versions = [];
-        foreach (
-            $stored
-                ->entries()
-                ->toBase()
-                ->where('kind', 'reel')
-                ->get(['key', 'version']) as $reel
-        ) {
+        $reels = $stored->entries()->toBase()->where('kind', DecisionKind::Reel->value);
+        foreach ($reels->get(['key', 'version']) as $reel) {
             $versions[(string) $reel->key] = (int) $reel->version;
         }
 
-        return new Answer(CuttingResource::of($loaded, $versions));
+        return $versions;
     }
 
     public function pdf(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded): Response

@@ -12,12 +12,13 @@ use App\Library\Library;
 use App\Library\Stand;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\MadeOnce;
-use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
-use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
 
@@ -64,48 +65,72 @@ final readonly class OutstandingController
     /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */
     private function counts(StoredInstallation $stored): array
     {
-        $decided = $this->store->load($stored);
-        $loaded = $stored->release_id === null ? $decided : $this->store->atWork($stored);
-        $known = $this->count($loaded);
-        $known['counts']['schedule'] = count(
-            array_filter(
-                $decided->plan()->findings,
-                static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
-            ),
+        $live = $working = null;
+        $decided = function () use ($stored, &$live): Loaded {
+            return $live ??= $this->store->load($stored);
+        };
+        $atWork = function () use ($stored, $decided, &$working): Loaded {
+            return $working ??= $stored->release_id === null ? $decided() : $this->store->atWork($stored);
+        };
+        $counts = self::count(KeptStandings::atWork($stored, $atWork)->runs());
+        ['wrong' => $wrong] = Kept::once(
+            $stored,
+            'findings',
+            Kept::state($stored->decisions),
+            static fn (): array => [
+                'wrong' => count(
+                    array_filter(
+                        $decided()->plan()->judged,
+                        static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+                    ),
+                ),
+            ],
         );
+        foreach (KeptStandings::decided($stored, $decided)->all() as $standing) {
+            $wrong += count($standing->results);
+        }
 
-        return $known;
+        return [
+            'counts' => ['schedule' => $wrong] + $counts,
+            'labels' => Kept::once(
+                $stored,
+                'labels that there are',
+                Kept::state($stored->edition()),
+                fn (): array => $this->fingerprints($atWork()),
+            ),
+        ];
     }
 
-    /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */
-    private function count(Loaded $loaded): array
+    /**
+     * @param  array<int|string, RunStanding>  $runs
+     * @return array<string, int>
+     */
+    private static function count(array $runs): array
     {
-        $plan = $loaded->plan();
         $counts = ['schedule' => 0, 'cutting' => 0, 'bench' => 0, 'test' => 0, 'handover' => 0];
-        foreach ($loaded->installation->runs() as $run) {
+        foreach ($runs as $run) {
             if ($run->withdrawn) {
                 continue;
             }
-            $states = array_combine(
-                array_map(static fn (Bead $bead): string => $bead->stage->value, $plan->strands[$run->id]),
-                array_map(static fn (Bead $bead): BeadState => $bead->state, $plan->strands[$run->id]),
-            );
-            $done = static fn (Stage $stage): bool => ($states[$stage->value] ?? BeadState::Done) === BeadState::Done;
-            $made = $done(Stage::EndA) && $done(Stage::EndB);
+            $made = $run->isDone(Stage::EndA) && $run->isDone(Stage::EndB);
             // What a change has overtaken waits for a remedy.
-            $counts['handover'] += in_array(BeadState::Overtaken, $states, true) ? 1 : 0;
-            $counts['cutting'] += $done(Stage::Cut) ? 0 : 1;
+            $counts['handover'] += $run->in(BeadState::Overtaken) === [] ? 0 : 1;
+            $counts['cutting'] += $run->isDone(Stage::Cut) ? 0 : 1;
             $counts['bench'] += $made ? 0 : 1;
-            $counts['test'] += $made && ! $done(Stage::Test) ? 1 : 0;
+            $counts['test'] += $made && ! $run->isDone(Stage::Test) ? 1 : 0;
         }
-        $labels = $this->labels->of($loaded);
 
-        return [
-            'counts' => $counts,
-            'labels' => array_combine(
-                array_map(static fn (PrintedLabel $label): string => $label->id, $labels),
-                array_map(static fn (PrintedLabel $label): array => $label->fingerprints(), $labels),
-            ),
-        ];
+        return $counts;
+    }
+
+    /** @return array<int|string, list<string>> by label */
+    private function fingerprints(Loaded $loaded): array
+    {
+        $fingerprints = [];
+        foreach ($this->labels->of($loaded) as $label) {
+            $fingerprints[$label->id] = $label->fingerprints();
+        }
+
+        return $fingerprints;
     }
 }

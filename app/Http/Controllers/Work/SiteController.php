@@ -6,7 +6,11 @@ namespace App\Http\Controllers\Work;
 
 use App\Contract\Answer;
 use App\Http\Resources\Work\SiteResource;
+use App\Models\StoredInstallation;
+use App\Planning\Kept;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use Illuminate\Contracts\Container\Container;
 
 /**
  * What is to be pulled, and how far everything is on site.
@@ -16,8 +20,17 @@ use App\Planning\Loaded;
 final class SiteController
 {
     /** @return Answer<Site> */
-    public function __invoke(Loaded $loaded): Answer
+    public function __invoke(StoredInstallation $stored, Container $container): Answer
     {
-        return new Answer(SiteResource::of($loaded));
+        $loaded = static fn (): Loaded => $container->make(Loaded::class);
+        $standings = KeptStandings::atWork($stored, $loaded)->all();
+        $decided = Kept::once(
+            $stored,
+            'site',
+            Kept::state($stored->edition()),
+            static fn (): array => SiteResource::decided($loaded()),
+        );
+
+        return new Answer(SiteResource::of($decided, $standings));
     }
 }

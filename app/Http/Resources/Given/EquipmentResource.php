@@ -77,7 +77,7 @@ final class EquipmentResource
                     ),
                     'findings' => array_map(
                         PlanEncoder::finding(...),
-                        $loaded->plan()->findingsOn(Subject::equipment($device->id)),
+                        $loaded->plan()->judgedOn(Subject::equipment($device->id)),
                     ),
                 ],
                 $in->equipment(),

@@ -20,6 +20,7 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\SignalJoins;
+use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Carriage;
@@ -29,9 +30,14 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Topology;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Given\Schools\LabelTurn;
+use Sartal\Core\Later\Handover\AssemblyFacts;
+use Sartal\Core\Later\Handover\AssemblyStanding;
+use Sartal\Core\Later\Handover\Standings;
+use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Proof\Record\Doubt;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Ways\Routing\Hop;
 
@@ -44,6 +50,7 @@ use Sartal\Core\Ways\Routing\Hop;
  * @phpstan-import-type LabelText from PlanEncoder
  * @phpstan-import-type FileDemand from FileParts
  * @phpstan-import-type Drawing from ConnectorResource
+ * @phpstan-import-type ShownFinding from ScheduleResource
  *
  * @phpstan-type RunPage array{
  *     id: string,
@@ -155,15 +162,33 @@ final class RunResource
     public static function of(Run $run, Loaded $loaded): array
     {
         $plan = $loaded->plan();
+        $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
+        $facts = Standings::factsOn($assembly, $loaded->installation, $plan);
+        $record = $loaded->record->closely($assembly->runs);
+
+        return self::standing(
+            self::decided($run, $loaded),
+            $facts,
+            Standings::in($loaded->installation)->of($facts, $record),
+            $record,
+            $loaded->instruments(),
+            $loaded->people,
+        );
+    }
+
+    /** @return RunPage what follows from decisions: nobody has recorded anything */
+    public static function decided(Run $run, Loaded $loaded): array
+    {
+        $plan = $loaded->plan();
         $runPlan = $plan->runs[$run->id];
         $cable = $loaded->installation->catalogue->cables()[$run->cable] ?? null;
         $assembly = $plan->assemblies[$plan->assemblyOf[$run->id]];
 
         return [
-            ...ScheduleResource::row($run, $loaded),
+            ...ScheduleResource::decidedRow($run, $loaded),
             'line' => RunLine::describe($run, $loaded->installation),
             'note' => $run->note,
-            'basis' => $loaded->basis($run->id),
+            'basis' => [],
             'assembly' => [
                 'id' => $assembly->id,
                 'runs' => array_map(
@@ -195,7 +220,8 @@ final class RunResource
                         ],
                         $runPlan->end($side)->unused,
                     ),
-                    ...self::made($run, $side, $loaded),
+                    'leftOut' => [],
+                    'pictures' => [],
                 ],
                 Side::cases(),
             ),
@@ -207,9 +233,46 @@ final class RunResource
                 ),
                 $runPlan->labels,
             ),
+            'history' => [],
+        ];
+    }
+
+    /**
+     * @param  RunPage  $run
+     * @param  Record  $record  of its assembly, with every single step
+     * @param  array<int|string, string>  $people  what the record calls people by → name
+     * @return RunPage
+     */
+    public static function standing(
+        array $run,
+        AssemblyFacts $facts,
+        AssemblyStanding $standing,
+        Record $record,
+        Instruments $instruments,
+        array $people,
+    ): array {
+        $on = array_values(
+            array_filter(
+                $standing->results,
+                static fn (Finding $finding): bool => $finding->subject->id === $run['id'],
+            ),
+        );
+        $state = $standing->runs[$run['id']];
+
+        return [
+            ...$run,
+            ...ScheduleResource::with($run, $state->strand, $state->hands, $on, $people),
+            'basis' => $standing->basis,
+            'ends' => array_map(
+                static fn (array $end): array => [
+                    ...$end,
+                    ...self::made($run['id'], Side::from($end['side']), $people, $record),
+                ],
+                $run['ends'],
+            ),
             'history' => array_map(
-                static fn (Event $event): array => self::event($event, $loaded),
-                array_reverse(self::events($run, $loaded)),
+                static fn (Event $event): array => self::event($event, $facts, $record, $instruments, $people),
+                array_reverse(self::events($run['id'], $facts->id, $record)),
             ),
         ];
     }
@@ -217,19 +280,20 @@ final class RunResource
     /**
      * What the bench has to say of an end: what was left out of it, and its photos.
      *
+     * @param  array<int|string, string>  $people
      * @return EndMade
      */
-    private static function made(Run $run, Side $side, Loaded $loaded): array
+    private static function made(string $run, Side $side, array $people, Record $record): array
     {
         $out = $pictures = [];
-        foreach ($loaded->record->of($run->id) as $event) {
+        foreach ($record->of($run) as $event) {
             if ($event->step === '' || $event->side !== $side) {
                 continue;
             }
             if ($event->kind === EventKind::Skipped) {
                 $out[$event->step] = [
                     'note' => $event->note,
-                    'who' => $loaded->people[$event->by] ?? $event->by,
+                    'who' => $people[$event->by] ?? $event->by,
                     'at' => $event->at,
                 ];
             } elseif ($event->kind->isDone() || $event->kind === EventKind::TakenBack) {
@@ -237,7 +301,7 @@ final class RunResource
             } elseif ($event->kind === EventKind::Pictured) {
                 $pictures[] = [
                     'picture' => $event->picture(),
-                    'who' => $loaded->people[$event->by] ?? $event->by,
+                    'who' => $people[$event->by] ?? $event->by,
                     'at' => $event->at,
                 ];
             }
@@ -318,15 +382,14 @@ final class RunResource
     }
 
     /** @return list<Event> the run's own, and the tests of its assembly */
-    private static function events(Run $run, Loaded $loaded): array
+    private static function events(string $run, string $assembly, Record $record): array
     {
-        $assembly = $loaded->plan()->assemblyOf[$run->id];
-        $all = $loaded->record->of($run->id);
-        if ($assembly !== $run->id) {
-            array_push($all, ...$loaded->record->of($assembly));
+        $all = $record->of($run);
+        if ($assembly !== $run) {
+            array_push($all, ...$record->of($assembly));
         }
         $known = array_column($all, null, 'id');
-        foreach ($loaded->record->covering($run->id) as $test) {
+        foreach ($record->covering($run) as $test) {
             array_push($all, ...isset($known[$test->id]) ? [] : [$test]);
         }
 
@@ -343,10 +406,18 @@ final class RunResource
         );
     }
 
-    /** @return HistoryEvent */
-    private static function event(Event $event, Loaded $loaded): array
-    {
-        $today = $loaded->plan()->fingerprints[$event->run] ?? null;
+    /**
+     * @param  array<int|string, string>  $people
+     * @return HistoryEvent
+     */
+    private static function event(
+        Event $event,
+        AssemblyFacts $facts,
+        Record $record,
+        Instruments $instruments,
+        array $people,
+    ): array {
+        $today = ($facts->runs[$event->run] ?? null)?->today;
         $relied = $today?->for($event->kind, $event->side) ?? '';
 
         /** @var HistoryEvent */
@@ -358,9 +429,9 @@ final class RunResource
                 'skew' => 0,
                 'with' => 0,
             ]),
-            'doubt' => Doubt::of($event, $loaded->record),
-            ...$event->instrument === '' ? [] : ['instrument' => $loaded->instruments()->named($event)],
-            'who' => $loaded->people[$event->by] ?? $event->by,
+            'doubt' => Doubt::of($event, $record),
+            ...$event->instrument === '' ? [] : ['instrument' => $instruments->named($event)],
+            'who' => $people[$event->by] ?? $event->by,
             'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $today?->stand($event) === false,
         ];
     }

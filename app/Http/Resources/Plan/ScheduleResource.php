@@ -12,14 +12,15 @@ use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Later\Handover\AssemblyStanding;
+use Sartal\Core\Plan\Planning\Bead;
 
 /**
  * The schedule's rows: what a planner scans.
  *
  * @phpstan-import-type BeadShown from PlanEncoder
  *
- * @phpstan-type Schedule array{revision: int, rows: list<Row>}
+ * @phpstan-type ShownFinding array{severity: value-of<Severity>, words: string, remedy: string}
  * @phpstan-type Row array{
  *     id: string,
  *     version: int,
@@ -41,31 +42,70 @@ use Sartal\Core\Proof\Record\Event;
  */
 final class ScheduleResource
 {
-    /** @return Schedule */
-    public static function of(Loaded $loaded): array
+    /** @return list<Row> what follows from decisions, of every run; nobody has recorded anything on any */
+    public static function decided(Loaded $loaded): array
     {
-        return [
-            'revision' => $loaded->stored->revision,
-            'rows' => array_map(
-                static fn (Run $run): array => self::row($run, $loaded),
-                array_values($loaded->installation->runs()),
+        return array_map(
+            static fn (Run $run): array => self::decidedRow($run, $loaded),
+            array_values($loaded->installation->runs()),
+        );
+    }
+
+    /**
+     * Rows with where their runs stand.
+     *
+     * @param  list<Row>  $rows
+     * @param  array<int|string, AssemblyStanding>  $standings  by assembly
+     * @param  array<int|string, string>  $people  what the record calls people by → name
+     * @return list<Row>
+     */
+    public static function standing(array $rows, array $standings, array $people): array
+    {
+        $runs = $results = [];
+        foreach ($standings as $standing) {
+            $runs += $standing->runs;
+            foreach ($standing->results as $finding) {
+                $results[$finding->subject->id][] = $finding;
+            }
+        }
+
+        return array_map(
+            static fn (array $row): array => self::with(
+                $row,
+                $runs[$row['id']]->strand ?? [],
+                $runs[$row['id']]->hands ?? [],
+                $results[$row['id']] ?? [],
+                $people,
             ),
-        ];
+            $rows,
+        );
     }
 
     /** @return Row */
     public static function row(Run $run, Loaded $loaded): array
     {
+        return self::with(
+            self::decidedRow($run, $loaded),
+            $loaded->plan()->strands[$run->id],
+            $loaded->record->hands($run->id),
+            $loaded->plan()->resultsOn(Subject::run($run->id)),
+            $loaded->people,
+        );
+    }
+
+    /** @return Row what follows from decisions: nobody has recorded anything */
+    public static function decidedRow(Run $run, Loaded $loaded): array
+    {
         $in = $loaded->installation;
         $plan = $loaded->plan();
         $cable = $in->catalogue->cables()[$run->cable] ?? null;
-        $findings = $plan->findingsOn(Subject::run($run->id));
+        $findings = $plan->judgedOn(Subject::run($run->id));
         foreach ($run->fittings() as $fitting) {
-            array_push($findings, ...$plan->findingsOn(Subject::fitting($fitting)));
+            array_push($findings, ...$plan->judgedOn(Subject::fitting($fitting)));
         }
 
         foreach ($run->carries as $carriage) {
-            array_push($findings, ...$plan->findingsOn(Subject::circuit($carriage->circuit)));
+            array_push($findings, ...$plan->judgedOn(Subject::circuit($carriage->circuit)));
         }
 
         return [
@@ -81,24 +121,41 @@ final class ScheduleResource
             'endA' => self::end($run->a, $loaded),
             'endB' => self::end($run->b, $loaded),
             'cut' => $plan->runs[$run->id]->cut->result->canonical(),
-            'strand' => PlanEncoder::strand($plan->strands[$run->id]),
+            'strand' => [],
             'withdrawn' => $run->withdrawn,
-            'who' => array_values(
-                array_unique(
-                    array_map(
-                        static fn (Event $event): string => $loaded->people[$event->by] ?? $event->by,
-                        $loaded->record->of($run->id),
-                    ),
-                ),
-            ),
-            'findings' => array_map(
-                static fn (Finding $finding): array => [
-                    'severity' => $finding->severity->value,
-                    'words' => $finding->words,
-                    'remedy' => $finding->remedy,
-                ],
-                $findings,
-            ),
+            'who' => [],
+            'findings' => array_map(self::finding(...), $findings),
+        ];
+    }
+
+    /**
+     * @param  Row  $row
+     * @param  list<Bead>  $strand
+     * @param  list<string>  $hands  what the record calls those by who recorded anything on it
+     * @param  list<Finding>  $results  what is not right with its results
+     * @param  array<int|string, string>  $people  what the record calls people by → name
+     * @return Row
+     */
+    public static function with(array $row, array $strand, array $hands, array $results, array $people): array
+    {
+        $names = array_values(array_unique(array_map(static fn (string $by): string => $people[$by] ?? $by, $hands)));
+        sort($names, SORT_STRING);
+
+        return [
+            ...$row,
+            'strand' => PlanEncoder::strand($strand),
+            'who' => $names,
+            'findings' => [...$row['findings'], ...array_map(self::finding(...), $results)],
+        ];
+    }
+
+    /** @return ShownFinding */
+    private static function finding(Finding $finding): array
+    {
+        return [
+            'severity' => $finding->severity->value,
+            'words' => $finding->words,
+            'remedy' => $finding->remedy,
         ];
     }
 

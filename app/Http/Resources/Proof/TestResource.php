@@ -8,23 +8,29 @@ use App\Contract\Map;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Planning\Loaded;
+use App\Planning\StandingRules;
+use App\Testing\TestKnown;
 use App\Testing\UnderTest;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\File\EventCodec;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\ReadingCodec;
 use Sartal\Core\File\TestingCodec;
+use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Instrument;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\TestStage;
-use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Later\Handover\AssemblyFacts;
+use Sartal\Core\Later\Handover\AssemblyStanding;
+use Sartal\Core\Later\Handover\Standings;
 use Sartal\Core\Proof\Record\Doubt;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Proof\Record\OnWhat;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\ExpectedFigure;
 use Sartal\Core\Proof\Testing\Methods;
@@ -140,6 +146,62 @@ final class TestResource
     /** @return TestSheet */
     public static function sheet(Run $run, UnderTest $test, TestStage $stage): array
     {
+        $loaded = $test->loaded;
+        $standings = Standings::in($loaded->installation);
+        $facts = Standings::factsOn($test->assembly, $loaded->installation, $loaded->plan());
+
+        return self::standing(
+            self::decided($run, $test, $stage),
+            TestKnown::of($test),
+            $facts,
+            $standings->of($facts, $test->record()),
+            $test->record(),
+            new StandingRules($standings, $loaded->instruments()),
+            $loaded->people,
+        );
+    }
+
+    /**
+     * @param  TestSheet  $sheet
+     * @param  Record  $record  of its assembly, with every single step
+     * @param  array<int|string, string>  $people  what the record calls people by → name
+     * @return TestSheet
+     */
+    public static function standing(
+        array $sheet,
+        TestKnown $known,
+        AssemblyFacts $facts,
+        AssemblyStanding $standing,
+        Record $record,
+        StandingRules $rules,
+        array $people,
+    ): array {
+        $run = $sheet['run']['id'];
+        $results = array_filter($standing->results, static fn (Finding $of): bool => $of->subject->id === $run);
+        $events = $record->together($facts->runs());
+
+        return [
+            ...$sheet,
+            'run' => ScheduleResource::with(
+                $sheet['run'],
+                $standing->runs[$run]->strand,
+                $standing->runs[$run]->hands,
+                array_values($results),
+                $people,
+            ),
+            'trials' => self::trials($known, $facts, $record, $rules, $people),
+            'contradiction' => array_map(
+                static fn (Event $event): string => $event->id,
+                Trials::among($events)->contradiction(TestStage::from($sheet['stage'])),
+            ),
+            'basis' => $standing->basis,
+            'makers' => $record->makers($facts->runs()),
+        ];
+    }
+
+    /** @return TestSheet what follows from decisions: nobody has recorded anything */
+    public static function decided(Run $run, UnderTest $test, TestStage $stage): array
+    {
         [$loaded, $assembly, $expectation] = [$test->loaded, $test->assembly, $test->expectation()];
         $plan = $test->plan($stage);
 
@@ -148,7 +210,7 @@ final class TestResource
             'stage' => $stage->value,
             'fingerprint' => $expectation->fingerprint()->now(),
             'formerly' => $expectation->fingerprint()->first,
-            'run' => ScheduleResource::row($run, $loaded),
+            'run' => ScheduleResource::decidedRow($run, $loaded),
             'runs' => array_map(
                 static fn (string $id): string => $loaded->installation->runs()[$id]->code,
                 $assembly->runs,
@@ -181,13 +243,10 @@ final class TestResource
             'methods' => new Map(self::methods($expectation)),
             'instruments' => array_map(self::instrument(...), array_values($loaded->installation->instruments())),
             'fittings' => new Map(self::fittings($assembly, $loaded)),
-            'trials' => self::trials($test),
-            'contradiction' => array_map(
-                static fn (Event $event): string => $event->id,
-                $test->trials()->contradiction($stage),
-            ),
-            'basis' => OnWhat::now($test->events()),
-            'makers' => ResultChecks::makers($test->events()),
+            'trials' => [],
+            'contradiction' => [],
+            'basis' => [],
+            'makers' => [],
             'cautions' => self::cautions($expectation),
         ];
     }
@@ -255,15 +314,20 @@ final class TestResource
     /**
      * Tests and what came between them, the newest first.
      *
+     * @param  array<int|string, string>  $people
      * @return list<Trial>
      */
-    private static function trials(UnderTest $test): array
-    {
+    private static function trials(
+        TestKnown $known,
+        AssemblyFacts $facts,
+        Record $record,
+        StandingRules $rules,
+        array $people,
+    ): array {
         $trials = [];
-        $events = $test->events();
-        $today = $test->expectation()->fingerprint();
-        $codes = $test->loaded->installation->runs();
-        foreach (array_reverse($events) as $event) {
+        $today = $known->expectation->fingerprint();
+        $checks = $rules->standings->checks($record);
+        foreach (array_reverse($record->together($facts->runs())) as $event) {
             $again =
                 ($event->step === '' && $event->kind === EventKind::Remade) ||
                 ($event->kind === EventKind::Reworked && ($event->rework()->reopens ?? []) !== []);
@@ -282,10 +346,10 @@ final class TestResource
                     'skew' => 0,
                     'with' => 0,
                 ]),
-                ...$event->instrument === '' ? [] : ['instrument' => $test->loaded->instruments()->named($event)],
-                'doubt' => Doubt::of($event, $test->loaded->record),
-                'code' => $codes[$event->run]->code ?? $event->run,
-                'who' => $test->loaded->people[$event->by] ?? $event->by,
+                ...$event->instrument === '' ? [] : ['instrument' => $rules->instruments->named($event)],
+                'doubt' => Doubt::of($event, $record),
+                'code' => $facts->runs[$event->run]->code ?? $event->run,
+                'who' => $people[$event->by] ?? $event->by,
                 ...$event->kind === EventKind::Tested
                     ? [
                         'stage' => $event->stage()->value,
@@ -295,9 +359,9 @@ final class TestResource
                             static fn (Method $method): string => Methods::card($method)->words,
                             $reading === null
                                 ? []
-                                : $test->plan($event->stage())->missing($test->expectation(), $reading),
+                                : $known->plan($event->stage())->missing($known->expectation, $reading),
                         ),
-                        'findings' => array_map(PlanEncoder::finding(...), $test->checks()->onResult($event, $events)),
+                        'findings' => array_map(PlanEncoder::finding(...), $checks->onResult($event, $facts->runs())),
                     ]
                     : [],
             ];

@@ -12,6 +12,7 @@ use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\MarkUnit;
 use Sartal\Core\Given\Installation\Reel;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Cutting\Assigned;
@@ -96,6 +97,34 @@ use Sartal\Core\Work\Cutting\StockKind;
 final class CuttingResource
 {
     /**
+     * With what a cut that is recorded now is recorded on.
+     *
+     * @param  Cutting  $cutting
+     * @param  array<int|string, AssemblyStanding>  $standings  by assembly
+     * @return Cutting
+     */
+    public static function standing(array $cutting, array $standings): array
+    {
+        $basis = [];
+        foreach ($standings as $standing) {
+            $basis += array_fill_keys(array_keys($standing->runs), $standing->basis);
+        }
+        foreach ($cutting['cables'] as $c => $cable) {
+            foreach ($cable['assigned'] as $a => $assigned) {
+                foreach ($assigned['cuts'] as $i => $cut) {
+                    $assigned['cuts'][$i]['basis'] = $basis[$cut['run']] ?? [];
+                }
+                $cable['assigned'][$a] = $assigned;
+            }
+            $cutting['cables'][$c] = $cable;
+        }
+
+        return $cutting;
+    }
+
+    /**
+     * What follows from decisions and from what was cut.
+     *
      * @param  array<int|string, int>  $versions  of reels
      * @return Cutting
      */
@@ -198,7 +227,7 @@ final class CuttingResource
 
         return [
             'run' => $cut->run,
-            'basis' => $loaded->basis($cut->run),
+            'basis' => [],
             'code' => $run->code,
             'loom' => $loaded->installation->looms()[$run->loom ?? '']->name ?? '',
             'from' => $loaded->installation->locationName($run->a->location),

@@ -107,11 +107,11 @@ final class JobResource
      * @param  Closure(): Loaded  $loaded
      * @return JobPage
      */
-    public static function kept(Job $job, string $key, Closure $loaded, TimeBook $times): array
+    public static function kept(Job $job, Closure $loaded, TimeBook $times): array
     {
         /** @var JobPage $page */
         $page = Cache::store('file')->remember(
-            'page.'.$key,
+            'page.'.$job->keptAs,
             Jobs::KEPT,
             static fn (): array => self::of($job, $loaded(), new TimeBook()),
         );

@@ -13,8 +13,9 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Later\Handover\AssemblyStanding;
+use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Plan\Planning\BeadState;
-use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Ways\Routing\Cargo;
 use Sartal\Core\Work\Pulling\Pull;
@@ -76,8 +77,8 @@ use Sartal\Core\Work\Pulling\SiteStep;
  */
 final class SiteResource
 {
-    /** @return Site */
-    public static function of(Loaded $loaded): array
+    /** @return Site what follows from decisions: nobody has recorded anything */
+    public static function decided(Loaded $loaded): array
     {
         $in = $loaded->installation;
         $planned = (new PullPlanner($in, $loaded->plan()))->pulls();
@@ -107,6 +108,54 @@ final class SiteResource
                 ],
                 SiteStep::cases(),
             ),
+        ];
+    }
+
+    /**
+     * @param  Site  $decided
+     * @param  array<int|string, AssemblyStanding>  $standings  by assembly
+     * @return Site
+     */
+    public static function of(array $decided, array $standings): array
+    {
+        $known = [];
+        foreach ($standings as $standing) {
+            foreach ($standing->runs as $id => $run) {
+                $known[$id] = [$run, $standing->basis];
+            }
+        }
+        $runs = [];
+        foreach ($decided['runs']->of as $id => $run) {
+            [$standing, $basis] =
+                $known[$id] ?? throw new \LogicException('Of a run that is decided it is known where it stands: '.$id);
+            $runs[$id] = self::standing($run, $standing, $basis);
+        }
+
+        return [...$decided, 'runs' => new Map($runs)];
+    }
+
+    /**
+     * @param  SiteRun  $run
+     * @param  list<string>  $basis  of its assembly
+     * @return SiteRun
+     */
+    private static function standing(array $run, RunStanding $standing, array $basis): array
+    {
+        $built = $standing->site->built;
+
+        return [
+            ...$run,
+            'basis' => $basis,
+            'steps' => new Map(array_map(static fn (BeadState $bead): string => $bead->value, $standing->site->steps)),
+            'strand' => PlanEncoder::strand($standing->strand),
+            'ready' => SiteState::isReady(Build::from($run['build']), $standing->strand),
+            'built' => $built === null
+                    ? null
+                    : [
+                        'length' => $built->length?->canonical(),
+                        'ways' => $built->ways,
+                        'difference' => $standing->longer?->canonical(),
+                    ],
         ];
     }
 
@@ -143,13 +192,10 @@ final class SiteResource
         $plan = $loaded->plan();
         $in = $loaded->installation;
         $cable = $in->catalogue->cables()[$run->cable] ?? null;
-        $state = SiteState::read($run, self::events($run, $loaded), $plan->fingerprints[$run->id]);
-        $cut = $plan->runs[$run->id]->cut;
-        $difference = $state->difference($cut->result);
 
         return [
             'id' => $run->id,
-            'basis' => $loaded->basis($run->id),
+            'basis' => [],
             'code' => $run->code,
             'cable' => $cable->name ?? $run->cable,
             'mains' => $cable !== null && Cargo::from($cable)->mains,
@@ -157,38 +203,12 @@ final class SiteResource
             'from' => $in->locationName($run->a->location),
             'to' => $in->locationName($run->b->location),
             'ends' => ['A' => ScheduleResource::end($run->a, $loaded), 'B' => ScheduleResource::end($run->b, $loaded)],
-            'cut' => PlanEncoder::worked($cut),
+            'cut' => PlanEncoder::worked($plan->runs[$run->id]->cut),
             'ways' => $plan->runs[$run->id]->lay->route->ways(),
-            'steps' => new Map(array_map(static fn (BeadState $bead): string => $bead->value, $state->steps)),
-            'strand' => PlanEncoder::strand($plan->strands[$run->id]),
-            'ready' => SiteState::isReady($run, $plan->strands[$run->id]),
-            'built' => $state->built === null
-                    ? null
-                    : [
-                        'length' => $state->built->length?->canonical(),
-                        'ways' => $state->built->ways,
-                        'difference' => $difference?->canonical(),
-                    ],
+            'steps' => new Map([]),
+            'strand' => [],
+            'ready' => false,
+            'built' => null,
         ];
-    }
-
-    /** @return list<Event> its own, and the tests of its assembly */
-    private static function events(Run $run, Loaded $loaded): array
-    {
-        $assembly = $loaded->plan()->assemblies[$loaded->plan()->assemblyOf[$run->id]];
-        if (count($assembly->runs) === 1) {
-            return [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
-        }
-        $events = [...$loaded->record->of($run->id), ...$loaded->record->covering($run->id)];
-        foreach ($assembly->runs as $member) {
-            foreach ($member === $run->id ? [] : $loaded->record->of($member) as $event) {
-                if (in_array($event->kind->value, ['tested', 'settled', 'repaired'], true) && $event->covers() === []) {
-                    $events[] = $event;
-                }
-            }
-        }
-        usort($events, $loaded->record->compare(...));
-
-        return $events;
     }
 }

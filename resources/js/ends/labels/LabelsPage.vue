@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Geometry, LabelLine, LabelsAnswer } from '../../api/labels'
 import { useSession } from '../../api/session'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import RollPanel from './RollPanel.vue'
@@ -123,7 +124,7 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
       <a :href="$file(`labels.csv?${query}`)">CSV</a>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!data && !problem" indeterminate color="primary" aria-label="Loading the labels" />
+    <BeingMade v-if="!data && !problem" of="the labels" />
     <div v-if="data" class="body">
       <section class="texts" aria-label="Labels">
         <p

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Sheet } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { hex } from '../../ui/colours'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import Swatch from '../../ui/Swatch.vue'
@@ -113,7 +114,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
       <v-btn color="primary" :href="$file(`runs/${id}/sheet/${side}/sheet.pdf?${query}`)" target="_blank">Print</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!sheet && !problem" indeterminate color="primary" aria-label="Loading the sheet" />
+    <BeingMade v-if="!sheet && !problem" of="the sheet" />
     <div v-if="sheet" class="body">
       <p
         v-if="cautions.length"

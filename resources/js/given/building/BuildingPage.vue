@@ -4,6 +4,7 @@ import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Building, Point, Rerouted } from '../../api/building'
 import RuleTabs from '../rules/RuleTabs.vue'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { undoLast } from '../../ui/undo'
 import { inWords, length } from '../../ui/units'
@@ -138,7 +139,7 @@ function stop() {
         color="primary"
         @click="undo">Undo</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!building && !problem" indeterminate color="primary" aria-label="Loading the building" />
+    <BeingMade v-if="!building && !problem" of="the building" />
     <div v-if="building" class="split">
       <div class="left">
         <div class="tools">

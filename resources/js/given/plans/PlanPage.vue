@@ -15,6 +15,7 @@ import type {
   TypeLine,
 } from '../../api/types'
 import ConsequenceList from '../rules/ConsequenceList.vue'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { blockColour, hex } from '../../ui/colours'
 import ConnectorView from '../../ui/ConnectorView.vue'
@@ -346,7 +347,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         </template>
       </section>
     </div>
-    <v-progress-linear v-if="!draft && !problem" indeterminate color="primary" aria-label="Loading the plan" />
+    <BeingMade v-if="!draft && !problem" of="the plan" />
     <PasteTable v-model="pasting" :problem="problem" @paste="paste" />
     <v-dialog v-model="saving" max-width="560">
       <v-card class="pa-5"><form @submit.prevent="save">

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Catalogue, Schemas, TypeLine } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import RuleTabs from './RuleTabs.vue'
 
@@ -132,7 +133,7 @@ const plug = (device: Device, port: Port, fitting: string) =>
         color="primary"
         @click="edit()">Add a device</v-btn></header>
     <p v-if="problem && !draft" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!loaded && !problem" indeterminate color="primary" aria-label="Loading the equipment" />
+    <BeingMade v-if="!loaded && !problem" of="the equipment" />
     <p
       v-if="loaded && devices.length === 0"
       class="quiet pad">No device yet. Add one, and plugs are checked against its ports: gender, signal, direction,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import HandoverTabs from './HandoverTabs.vue'
+import BeingMade from '../../ui/BeingMade.vue'
 
 /** The frame that every page of the hand-over shares. */
 defineProps<{ problem: string; said?: string; loading: boolean }>()
@@ -10,7 +11,7 @@ defineProps<{ problem: string; said?: string; loading: boolean }>()
     <header><h1>Hand-over</h1><HandoverTabs /></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <p v-else-if="said" class="note good" role="status">{{ said }}</p>
-    <v-progress-linear v-if="loading" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="loading" />
     <div class="body"><slot /></div>
   </main>
 </template>

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { RunPage } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { KIND, STAGE } from '../../ui/stages'
 import Strand from '../../ui/Strand.vue'
 import { length, when } from '../../ui/units'
@@ -95,7 +96,7 @@ async function record(kind: string, side?: string) {
       <v-btn color="primary" :to="`/test/${id}`">Test</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!run && !problem" indeterminate color="primary" aria-label="Loading the run" />
+    <BeingMade v-if="!run && !problem" of="the run" />
     <div v-if="run" class="body">
       <section class="top">
         <div>

@@ -3,6 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import type { Catalogue, Finding, Line, Row, RunPage, Worked } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { length } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
@@ -171,7 +172,7 @@ const text = (field: string) => ({
       <span class="mono">{{ mode === 'edit' ? before.code : '' }}</span>
     </h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!catalogue && !problem" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="!catalogue && !problem" />
     <template v-else-if="catalogue">
       <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
       <v-autocomplete v-bind="text('cable')" label="Cable" :items="cables" item-title="name" item-value="id" />

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Line, Row, RunPage } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { undoLast } from '../../ui/undo'
 import { length } from '../../ui/units'
@@ -316,11 +317,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         v-if="problem"
         class="note failed"
         role="alert">{{ problem }} <v-btn size="small" variant="text" @click="load()">Try again</v-btn></p>
-      <v-progress-linear
-        v-else-if="loading && rows.length === 0"
-        indeterminate
-        color="primary"
-        aria-label="Loading the schedule" />
+      <BeingMade v-else-if="loading && rows.length === 0" of="the schedule" />
       <p
         v-else-if="rows.length === 0"
         class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a

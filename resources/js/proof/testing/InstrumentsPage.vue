@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { InstrumentsPage, Stage } from '../../api/test'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
 import TestTabs from './TestTabs.vue'
@@ -81,7 +82,7 @@ const applies = (stage: Stage, method: string) =>
     <header><h1>Test</h1><TestTabs /></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <p v-else-if="said" class="note good" role="status">{{ said }}</p>
-    <v-progress-linear v-if="!page" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="!page" />
     <div v-else class="body">
       <section aria-label="Instruments">
         <h2>Instruments</h2>

@@ -7,6 +7,7 @@ import { useSession } from '../../api/session'
 import type { Progress, Tally } from '../../api/test'
 import type { Row } from '../../api/types'
 import { filtered, sorted } from '../../plan/schedule/filter'
+import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import CardDialog from './CardDialog.vue'
 import TestTabs from './TestTabs.vue'
@@ -150,7 +151,7 @@ async function takeAlong(some: Row[]) {
       </button></li></ul>
     </section>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!loaded" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="!loaded" />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No cable fits.</p>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.rows.length }}</span></h2>

@@ -7,6 +7,7 @@ import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
 import type { Sample, Judgement, Reading, Stage, TestSheet, Value } from '../../api/test'
 import type { Row } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { sorted } from '../../plan/schedule/filter'
 import Strand from '../../ui/Strand.vue'
@@ -318,7 +319,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
       <Strand v-if="sheet" :beads="sheet.run.strand" />
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!sheet && !problem" indeterminate color="primary" aria-label="Loading the test" />
+    <BeingMade v-if="!sheet && !problem" of="the test" />
     <div v-if="sheet" class="body">
       <section class="work">
         <p v-for="caution in sheet.cautions" :key="caution" class="note stop"><strong>{{ caution }}</strong></p>

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import type { JobLine, Placed } from '../../api/bench'
+import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 
 const router = useRouter()
@@ -90,7 +91,7 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
         color="primary"
         @click="together(marked)">Make {{ batch.length }} together</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!loaded" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="!loaded" />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No job fits.</p>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.jobs.length }}</span></h2>

@@ -4,6 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import type { BenchConflict } from '../../api/bench'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
+import BeingMade from '../../ui/BeingMade.vue'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import { hex } from '../../ui/colours'
 import { inFigures, short, system } from '../../ui/units'
@@ -324,7 +325,7 @@ watch([at, aloud], () => {
         v-if="mends.length > 2"> And {{ mends.length - 2 }} more.</template> <router-link
         to="/handover/overtaken">Choose a remedy</router-link>
     </p>
-    <v-progress-linear v-if="!job && !problem" indeterminate color="primary" aria-label="Loading the job" />
+    <BeingMade v-if="!job && !problem" of="the job" />
     <div
       v-if="job && paused"
       class="rest"><h2>Paused: {{ paused }}</h2>

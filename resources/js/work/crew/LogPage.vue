@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/types'
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, reactive, ref, watch } from 'vue'
 import { api } from '../../api/client'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { when } from '../../ui/units'
 import CrewTabs from './CrewTabs.vue'
@@ -68,7 +69,7 @@ const WHAT: Record<string, string> = {
         type="date"
         aria-label="From"></label><label>to <input v-model="asked.to" type="date" aria-label="To"></label>
     </form>
-    <v-progress-linear v-if="!log && !problem" indeterminate color="primary" aria-label="Loading" />
+    <BeingMade v-if="!log && !problem" />
     <template v-if="log">
       <p
         class="quiet count"

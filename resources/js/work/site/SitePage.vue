@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { address } from '../../api/page'
 import { useSession } from '../../api/session'
 import type { Pull } from '../../api/site'
+import BeingMade from '../../ui/BeingMade.vue'
 import FigureSum from '../../ui/FigureSum.vue'
 import { type Label, leadsAway, readLabel } from '../../ui/label'
 import { inWords, length } from '../../ui/units'
@@ -153,7 +154,7 @@ watch(
     <p v-if="cameraProblem" class="note check">{{ cameraProblem }}</p>
     <p v-if="said" class="said" role="status">{{ said }}</p>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!site && !problem" indeterminate color="primary" aria-label="Loading the list" />
+    <BeingMade v-if="!site && !problem" of="the list" />
     <template v-if="site">
       <div class="tools">
         <input v-model="words" aria-label="Show only" placeholder="show only: a code, a place">

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Contract\Answer;
+use App\Models\StoredInstallation;
+use App\Planning\Kept;
+use App\Planning\Touched;
+use App\Simulators\RollPrinter;
+use Closure;
+use Illuminate\Contracts\Container\Container;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use InvalidArgumentException;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * An answer is made once of what it follows from. What that is besides decisions is said where its route is; whoever
+ * has the answer already is told that it still holds, before anything is read.
+ */
+final readonly class KeptAnswer
+{
+    /** s that others wait while one makes it. */
+    private const PATIENCE = 120;
+
+    private const LEVEL = 5;
+
+    public function __construct(private Container $container)
+    {
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next, string ...$topics): Response
+    {
+        if (! $request->isMethod('GET')) {
+            return $next($request);
+        }
+        $stored = $this->container->make(StoredInstallation::class);
+        $name = self::name($request);
+        $state = Kept::state(
+            $stored->decisions,
+            $stored->edition(),
+            (string) $stored->version,
+            $stored->name,
+            ...array_map(static fn (string $topic): string => self::of($topic, $stored, $request), $topics),
+        );
+        $tag = sprintf('W/"%s"', hash('xxh128', $stored->address.$name.$state));
+        if (in_array($tag, $request->getETags(), true)) {
+            return self::tagged((new Response('', Response::HTTP_NOT_MODIFIED)), $tag);
+        }
+        $kept = Kept::get($stored, $name, $state);
+
+        return self::tagged(
+            $kept === null ? $this->made($request, $next, $stored, $name, $state) : self::answer($request, $kept),
+            $tag,
+        );
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    private function made(
+        Request $request,
+        Closure $next,
+        StoredInstallation $stored,
+        string $name,
+        string $state,
+    ): Response {
+        return Kept::alone($stored, $name, self::PATIENCE, static function () use (
+            $request,
+            $next,
+            $stored,
+            $name,
+            $state,
+        ): Response {
+            $kept = Kept::get($stored, $name, $state);
+            if ($kept !== null) {
+                return self::answer($request, $kept);
+            }
+            $response = $next($request);
+            $packed =
+                $response instanceof JsonResponse && $response->getStatusCode() === Response::HTTP_OK
+                    ? gzencode((string) $response->getContent(), self::LEVEL)
+                    : false;
+            if ($packed !== false) {
+                Kept::put($stored, $name, $state, $packed);
+            }
+
+            return $response;
+        });
+    }
+
+    private static function answer(Request $request, string $packed): Response
+    {
+        $reads = in_array('gzip', $request->getEncodings(), true);
+        $answer = Answer::encoded('null');
+        $answer->setContent($reads ? $packed : (string) gzdecode($packed));
+        if ($reads) {
+            $answer->headers->set('Content-Encoding', 'gzip');
+            $answer->headers->set('Content-Length', (string) strlen($packed));
+        }
+
+        return $answer;
+    }
+
+    private static function tagged(Response $response, string $tag): Response
+    {
+        if ($response->isSuccessful() || $response->getStatusCode() === Response::HTTP_NOT_MODIFIED) {
+            $response->headers->set('ETag', $tag);
+        }
+
+        return $response;
+    }
+
+    /** Below the installation, with what is asked. */
+    private static function name(Request $request): string
+    {
+        return sprintf('answer %s?%s', implode('/', array_slice($request->segments(), 3)), $request->getQueryString());
+    }
+
+    /** What somebody records, says or prints, as far as an answer follows from it. */
+    private static function of(string $topic, StoredInstallation $stored, Request $request): string
+    {
+        return $topic.
+            ' '.
+            match ($topic) {
+                'record' => implode('.', Touched::last($stored)),
+                'milestones' => (string) Touched::milestone($stored),
+                // What is left to be made follows from everything that was.
+                'parts' => implode(
+                    '.',
+                    $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored),
+                ),
+                'people' => (string) json_encode([$stored->names(), self::skills($stored)]),
+                'prints' => self::prints($stored),
+                'roll' => (string) json_encode((new RollPrinter(Cache::store('file'), $stored->id))->summary()),
+                'day' => now()->format('Y-m-d'),
+                default => throw new InvalidArgumentException(sprintf('No answer follows from "%s".', $topic)),
+            };
+    }
+
+    /** @return list<mixed> */
+    private static function skills(StoredInstallation $stored): array
+    {
+        return array_values($stored->memberships()->toBase()->pluck('skills')->all());
+    }
+
+    private static function prints(StoredInstallation $stored): string
+    {
+        $rows = DB::table('label_prints')->where('installation_id', $stored->id);
+
+        return (string) $rows->selectRaw(
+            "md5(string_agg(concat_ws(' ', label, fingerprint, user_id, at), ',' order by label)) as all",
+        )->value('all');
+    }
+}

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Bench\CodeEdition;
+use App\Models\StoredInstallation;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+
+/**
+ * What was made of an installation and is kept until it changes: one of each name, with the state that it was made of.
+ * Beside the installation in the database, so that everybody who serves it finds it, and it goes with it. Made by one,
+ * however many ask; who dies over it leaves it to the next.
+ */
+final class Kept
+{
+    /** Of one installation, at most. */
+    private const BOUND = 3_000;
+
+    private const DAYS = 7;
+
+    /** Of so many that are kept, one looks whether there are too many. */
+    private const PRUNED = 40;
+
+    /** s that others wait while one makes it. */
+    private const PATIENCE = 120;
+
+    /** ms between two looks whether it is made. */
+    private const LOOKS = 50;
+
+    /** What it is made of besides is for whoever makes it to say; by which code it was made is said here. */
+    public static function state(string ...$parts): string
+    {
+        return CodeEdition::id().'.'.hash('xxh128', implode("\n", $parts));
+    }
+
+    /** @return ?string null where nothing is kept, or what was made of another state */
+    public static function get(StoredInstallation $stored, string $name, string $state): ?string
+    {
+        $kept = self::last($stored, $name);
+
+        return $kept !== null && $kept['state'] === $state ? $kept['body'] : null;
+    }
+
+    /** @return ?array{state: string, body: string} whatever it was made of, by this code */
+    public static function last(StoredInstallation $stored, string $name): ?array
+    {
+        $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
+        $found = $row->first(['state', 'body']);
+        if ($found === null || ! str_starts_with((string) $found->state, CodeEdition::id().'.')) {
+            return null;
+        }
+        $body = is_resource($found->body) ? stream_get_contents($found->body) : $found->body;
+
+        return is_string($body) ? ['state' => (string) $found->state, 'body' => $body] : null;
+    }
+
+    /** What somebody else has kept of this name gives way. */
+    public static function put(StoredInstallation $stored, string $name, string $state, string $body): void
+    {
+        self::putAll($stored, [$name => $body], $state);
+    }
+
+    /** @param  array<int|string, string>  $bodies  by name */
+    public static function putAll(StoredInstallation $stored, array $bodies, string $state): void
+    {
+        $rows = [];
+        foreach ($bodies as $name => $body) {
+            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode($body));
+        }
+        DB::insert(
+            sprintf(
+                'insert into kept (installation_id, name, state, body, made_at) values %s
+                on conflict (installation_id, name) do update
+                set state = excluded.state, body = excluded.body, made_at = excluded.made_at',
+                implode(', ', array_fill(0, count($bodies), "(?, ?, ?, decode(?, 'base64'), now())")),
+            ),
+            $rows,
+        );
+        if (random_int(1, self::PRUNED) === 1) {
+            self::prune($stored);
+        }
+    }
+
+    /**
+     * Made once of a state, while others wait for it.
+     *
+     * @template T of array<array-key, mixed>
+     *
+     * @param  Closure(): T  $make
+     * @return T
+     */
+    public static function once(StoredInstallation $stored, string $name, string $state, Closure $make): array
+    {
+        $kept = self::array($stored, $name, $state);
+        if ($kept !== null) {
+            /** @var T */
+            return $kept;
+        }
+
+        /** @var T */
+        return self::alone($stored, $name, self::PATIENCE, static function () use ($stored, $name, $state, $make): array {
+            $kept = self::array($stored, $name, $state);
+            if ($kept === null) {
+                $kept = $make();
+                self::put($stored, $name, $state, serialize($kept));
+            }
+
+            return $kept;
+        });
+    }
+
+    /** @return ?array<array-key, mixed> */
+    private static function array(StoredInstallation $stored, string $name, string $state): ?array
+    {
+        $kept = self::get($stored, $name, $state);
+        $value = $kept === null ? null : unserialize($kept);
+
+        return is_array($value) ? $value : null;
+    }
+
+    /** What is old goes, and the oldest of more than there is room for. */
+    public static function prune(StoredInstallation $stored): void
+    {
+        DB::delete(
+            'delete from kept where installation_id = ? and (made_at < now() - make_interval(days => ?) or name in (
+                select name from kept where installation_id = ? order by made_at desc offset ?
+            ))',
+            [$stored->id, self::DAYS, $stored->id, self::BOUND],
+        );
+    }
+
+    /**
+     * While nobody else makes it; others wait, and look then whether it is there.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $make
+     * @param  int  $patience  s
+     * @return T
+     */
+    public static function alone(StoredInstallation $stored, string $name, int $patience, Closure $make): mixed
+    {
+        $until = microtime(true) + $patience;
+        while (! self::lock($stored, $name)) {
+            if (microtime(true) > $until) {
+                throw new RuntimeException(sprintf('Somebody else has been making "%s" for too long.', $name));
+            }
+            usleep(1000 * self::LOOKS);
+        }
+        try {
+            return $make();
+        } finally {
+            self::unlock($stored, $name);
+        }
+    }
+
+    /**
+     * Unless somebody else is at it.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $make
+     * @return T|null
+     */
+    public static function unlessMade(StoredInstallation $stored, string $name, Closure $make): mixed
+    {
+        if (! self::lock($stored, $name)) {
+            return null;
+        }
+        try {
+            return $make();
+        } finally {
+            self::unlock($stored, $name);
+        }
+    }
+
+    private static function lock(StoredInstallation $stored, string $name): bool
+    {
+        return DB::scalar('select pg_try_advisory_lock(?, hashtext(?))', self::key($stored, $name)) === true;
+    }
+
+    private static function unlock(StoredInstallation $stored, string $name): void
+    {
+        DB::select('select pg_advisory_unlock(?, hashtext(?))', self::key($stored, $name));
+    }
+
+    /** @return array{int, string} apart from the locks under which is recorded */
+    private static function key(StoredInstallation $stored, string $name): array
+    {
+        return [$stored->id, 'kept '.$name];
+    }
+
+    private static function short(string $name): string
+    {
+        return strlen($name) <= 160 ? $name : substr($name, 0, 120).' '.hash('xxh128', $name);
+    }
+}

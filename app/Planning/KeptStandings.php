@@ -1,0 +1,290 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Closure;
+use OutOfBoundsException;
+use Sartal\Core\Later\Handover\AssemblyFacts;
+use Sartal\Core\Later\Handover\AssemblyStanding;
+use Sartal\Core\Later\Handover\RunStanding;
+use Sartal\Core\Later\Handover\Standings;
+
+/**
+ * Where everything stands, kept until something is decided. What is recorded is read of the assemblies that it is
+ * about: neither the installation nor its plan is, nor what was recorded on the others.
+ */
+final class KeptStandings
+{
+    /** s that others wait while one makes it. */
+    private const PATIENCE = 120;
+
+    /** So many assemblies are looked at again by everybody who asks, before somebody writes down what they found. */
+    private const UNWRITTEN = 12;
+
+    /** Into which facts are divided, so that whoever asks of one assembly does not read those of all. */
+    private const PARTS = 64;
+
+    private ?StandingBook $book = null;
+
+    private ?StandingRules $rules = null;
+
+    /** @var ?array<int|string, string> by run */
+    private ?array $assemblyOf = null;
+
+    /** @var array<int, array<int|string, AssemblyFacts>> by part */
+    private array $parts = [];
+
+    /** @param  Closure(): Loaded  $load  what it is read against, where it is not kept */
+    private function __construct(
+        private readonly StoredInstallation $stored,
+        private readonly string $name,
+        private readonly string $state,
+        private readonly Closure $load,
+    ) {
+    }
+
+    /**
+     * As it is decided.
+     *
+     * @param  Closure(): Loaded  $load
+     */
+    public static function decided(StoredInstallation $stored, Closure $load): self
+    {
+        return $stored->release_id === null
+            ? self::atWork($stored, $load)
+            : new self($stored, 'standing decided', Kept::state('decided', $stored->decisions), $load);
+    }
+
+    /**
+     * As the shop works from it: from the release, where there is one.
+     *
+     * @param  Closure(): Loaded  $load
+     */
+    public static function atWork(StoredInstallation $stored, Closure $load): self
+    {
+        return new self(
+            $stored,
+            'standing at work',
+            // What is released is judged with the instruments of today.
+            Kept::state('at work', $stored->edition(), $stored->decisions),
+            $load,
+        );
+    }
+
+    /** What it was read against: changes with what somebody decides, and with nothing that is recorded. */
+    public function edition(): string
+    {
+        return $this->state;
+    }
+
+    /** @return array<int|string, AssemblyStanding> by assembly */
+    public function all(): array
+    {
+        return $this->book()->standings;
+    }
+
+    /** @return array<int|string, RunStanding> by run */
+    public function runs(): array
+    {
+        $runs = [];
+        foreach ($this->all() as $standing) {
+            $runs += $standing->runs;
+        }
+
+        return $runs;
+    }
+
+    /** Of the assembly that a run belongs to; null where there is no such run. */
+    public function of(string $run): ?AssemblyStanding
+    {
+        $all = $this->all();
+        $this->assemblyOf ??= self::assemblyOf($all);
+
+        return $all[$this->assemblyOf[$run] ?? ''] ?? null;
+    }
+
+    /** What an assembly is read against. */
+    public function facts(string $assembly): AssemblyFacts
+    {
+        $part = self::part($assembly);
+        $this->parts[$part] ??= $this->keptPart($part) ?? $this->made()->parts[$part] ?? [];
+
+        return $this->parts[$part][$assembly] ??
+            throw new OutOfBoundsException(sprintf('There is no assembly "%s" here.', $assembly));
+    }
+
+    public function rules(): StandingRules
+    {
+        return $this->rules ??= $this->keptRules() ?? $this->made()->rules;
+    }
+
+    /** Made of all that was recorded, whatever is kept. */
+    public function anew(): StandingBook
+    {
+        return $this->read(($this->load)())->book;
+    }
+
+    private function book(): StandingBook
+    {
+        $this->book ??= $this->keptBook() ?? $this->made()->book;
+
+        return $this->book = $this->since($this->book);
+    }
+
+    private function made(): StandingsMade
+    {
+        return Kept::alone($this->stored, $this->name, self::PATIENCE, function (): StandingsMade {
+            $made = $this->keptWhole() ?? $this->write($this->read(($this->load)()));
+            [$this->rules, $this->parts] = [$made->rules, $made->parts];
+
+            return $made;
+        });
+    }
+
+    private function write(StandingsMade $made): StandingsMade
+    {
+        $bodies = [$this->name.' rules' => serialize($made->rules)];
+        foreach ($made->parts as $part => $facts) {
+            $bodies[$this->name.' '.$part] = serialize($facts);
+        }
+        Kept::putAll($this->stored, $bodies, $this->state);
+        $this->keep($made->book);
+
+        return $made;
+    }
+
+    /** What somebody else has made while one waited for it. */
+    private function keptWhole(): ?StandingsMade
+    {
+        $rules = $this->keptRules();
+        $book = $rules === null ? null : $this->keptBook();
+        $parts = [];
+        for ($part = 0; $part < self::PARTS && $book !== null; $part++) {
+            $parts[$part] = $this->keptPart($part);
+        }
+        $known = array_filter($parts, static fn (?array $part): bool => $part !== null);
+
+        return $rules !== null && $book !== null && count($known) === self::PARTS
+            ? new StandingsMade($rules, $known, $book)
+            : null;
+    }
+
+    private function read(Loaded $loaded): StandingsMade
+    {
+        // Rows before what they say: what comes in between is then seen twice rather than never.
+        [$last, $record] = Touched::last($this->stored);
+        $plan = $loaded->plan();
+        $seen = Touched::all($this->stored, $plan->assemblyOf);
+
+        return Uncollected::run(function () use ($loaded, $plan, $last, $record, $seen): StandingsMade {
+            $in = $loaded->installation;
+            $standings = Standings::in($in);
+            $all = Recorded::milestones($this->stored);
+            $parts = array_fill(0, self::PARTS, []);
+            $now = [];
+            foreach (Standings::facts($in, $plan, $loaded->planner->relied($in, $plan)) as $id => $facts) {
+                $parts[self::part((string) $id)][$id] = $facts;
+                $now[$id] = $standings->of($facts, $all);
+            }
+
+            $loaded->prints->write();
+
+            return new StandingsMade(
+                new StandingRules($standings, $loaded->instruments()),
+                $parts,
+                new StandingBook($last, $record, $now, $seen),
+            );
+        });
+    }
+
+    /**
+     * @param  array<int|string, AssemblyStanding>  $standings
+     * @return array<int|string, string> by run
+     */
+    private static function assemblyOf(array $standings): array
+    {
+        $assemblyOf = [];
+        foreach ($standings as $standing) {
+            $assemblyOf += array_fill_keys(array_keys($standing->runs), $standing->id);
+        }
+
+        return $assemblyOf;
+    }
+
+    private static function part(string $assembly): int
+    {
+        return crc32($assembly) % self::PARTS;
+    }
+
+    /** With what was recorded meanwhile. */
+    private function since(StandingBook $book): StandingBook
+    {
+        [$last, $record] = Touched::last($this->stored);
+        if ($last === $book->last && $record === $book->record) {
+            return $book;
+        }
+        $assemblyOf = $this->assemblyOf ??= self::assemblyOf($book->standings);
+        $touched = array_filter(
+            Touched::since($this->stored, $book->last, $assemblyOf),
+            static fn (int $row, int|string $id): bool => ($book->seen[$id] ?? 0) < $row,
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $now = $book->standings;
+        if ($touched !== []) {
+            $facts = [];
+            foreach (array_keys($touched) as $id) {
+                $facts[$id] = $this->facts((string) $id);
+            }
+            $runs = array_merge(...array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($facts)));
+            $events = Touched::record($this->stored, $runs);
+            foreach ($facts as $id => $of) {
+                $now[$id] = $this->rules()->standings->of($of, $events);
+            }
+        }
+        $new = new StandingBook($last, $record, $now, $touched + $book->seen);
+        if (count($touched) > self::UNWRITTEN || $touched === []) {
+            $this->keep($new);
+        }
+
+        return $new;
+    }
+
+    private function keep(StandingBook $book): void
+    {
+        Kept::put($this->stored, $this->name, $this->state, serialize($book));
+    }
+
+    private function keptBook(): ?StandingBook
+    {
+        $book = self::unpacked(Kept::get($this->stored, $this->name, $this->state));
+
+        // A database that was restored has the numbers of rows again, and other records under them.
+        return $book instanceof StandingBook && Touched::has($this->stored, $book->last, $book->record) ? $book : null;
+    }
+
+    private function keptRules(): ?StandingRules
+    {
+        $rules = self::unpacked(Kept::get($this->stored, $this->name.' rules', $this->state));
+
+        return $rules instanceof StandingRules ? $rules : null;
+    }
+
+    /** @return ?array<int|string, AssemblyFacts> */
+    private function keptPart(int $part): ?array
+    {
+        $facts = self::unpacked(Kept::get($this->stored, $this->name.' '.$part, $this->state));
+        if (! is_array($facts)) {
+            return null;
+        }
+
+        return array_filter($facts, static fn (mixed $of): bool => $of instanceof AssemblyFacts);
+    }
+
+    private static function unpacked(?string $kept): mixed
+    {
+        return $kept === null ? null : Uncollected::run(static fn (): mixed => unserialize($kept));
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Proof\Record\Steps;
+
+/** Single steps where they are: those of a few runs are read, and of all of them who took any. */
+final class StoredSteps implements Steps
+{
+    /** @var ?array<int|string, array{hands: list<string>, makers: list<string>, steps: list<string>}> by run */
+    private ?array $known = null;
+
+    public function __construct(private readonly StoredInstallation $stored)
+    {
+    }
+
+    public function with(array $runs): Record
+    {
+        return Touched::record($this->stored, $runs);
+    }
+
+    public function hands(string $run): array
+    {
+        return $this->known()[$run]['hands'] ?? [];
+    }
+
+    public function makers(string $run): array
+    {
+        return $this->known()[$run]['makers'] ?? [];
+    }
+
+    public function outermost(string $run): array
+    {
+        return $this->known()[$run]['steps'] ?? [];
+    }
+
+    /** @return array<int|string, array{hands: list<string>, makers: list<string>, steps: list<string>}> by run */
+    private function known(): array
+    {
+        if ($this->known !== null) {
+            return $this->known;
+        }
+        $rows = DB::table('events')
+            ->join('users', 'users.id', '=', 'user_id')
+            ->where('installation_id', $this->stored->id)
+            ->where('step', '<>', '')
+            ->whereIn('kind', Recorded::apart())
+            ->groupBy('run', 'key')
+            ->orderBy('run')
+            ->orderBy('key')
+            ->selectRaw(
+                'run, key, bool_or(events.kind = ?) as made, min(step) as first, max(step) as last',
+                [EventKind::ContactJoined->value],
+            );
+        $this->known = [];
+        foreach ($rows->get() as $row) {
+            $of = $this->known[$row->run] ?? ['hands' => [], 'makers' => [], 'steps' => []];
+            $of['hands'][] = (string) $row->key;
+            array_push($of['makers'], ...$row->made ? [(string) $row->key] : []);
+            array_push($of['steps'], (string) $row->first, (string) $row->last);
+            $of['steps'] = array_values(array_unique($of['steps']));
+            $this->known[$row->run] = $of;
+        }
+
+        return $this->known;
+    }
+}

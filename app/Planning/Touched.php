@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Sartal\Core\Proof\Record\Record;
+
+/** What was recorded since somebody looked, and which assemblies it is about: neither is read for it, only rows. */
+final class Touched
+{
+    /** Rows that are looked at again: of two that record at once, the one with the lower number may come later. */
+    private const OVERLAP = 500;
+
+    /** @return array{int, string} row and id of the last record */
+    public static function last(StoredInstallation $stored): array
+    {
+        $row = $stored->events()->toBase()->reorder()->orderByDesc('id')->first(['id', 'uuid']);
+
+        return $row === null ? [0, ''] : [(int) $row->id, (string) $row->uuid];
+    }
+
+    /** Row of the last record that matters to more than its own job. */
+    public static function milestone(StoredInstallation $stored): int
+    {
+        $rows = $stored->events()->toBase()->reorder();
+        $rows->where(static function ($row): void {
+            $row->where('step', '')->orWhereNotIn('kind', Recorded::apart());
+        });
+
+        return (int) $rows->max('id');
+    }
+
+    /** @return array{int, int} row of the last record by which the stock is another or more is to be bought, how many */
+    public static function stock(StoredInstallation $stored): array
+    {
+        $rows = $stored->events()->toBase()->reorder()->whereIn('kind', ['cut', 'taken-back', 'reworked']);
+        $found = $rows->selectRaw('max(id) as last, count(*) as many')->first();
+
+        return [(int) ($found->last ?? 0), (int) ($found->many ?? 0)];
+    }
+
+    /** Whether a record that was the last is there still, under its number: else it is another record. */
+    public static function has(StoredInstallation $stored, int $row, string $id): bool
+    {
+        return ($stored->events()->toBase()->reorder()->where('id', $row)->value('uuid') ?? '') === $id;
+    }
+
+    /**
+     * @param  array<int|string, string>  $assemblyOf  by run
+     * @return array<int|string, int> assembly → its last row
+     */
+    public static function all(StoredInstallation $stored, array $assemblyOf): array
+    {
+        return self::by(self::rows($stored, 0), $assemblyOf);
+    }
+
+    /**
+     * @param  array<int|string, string>  $assemblyOf  by run
+     * @return array<int|string, int> assembly → its last row, of those about which something came in
+     */
+    public static function since(StoredInstallation $stored, int $row, array $assemblyOf): array
+    {
+        return self::by(self::rows($stored, max(0, $row - self::OVERLAP)), $assemblyOf);
+    }
+
+    /**
+     * Everything that was recorded on runs, and tests elsewhere that say that they cover one of them.
+     *
+     * @param  list<string>  $runs
+     */
+    public static function record(StoredInstallation $stored, array $runs): Record
+    {
+        $rows = $stored->events();
+        $rows->where(static function ($of) use ($runs): void {
+            $of->whereIn('run', $runs)->orWhere(static function ($elsewhere) use ($runs): void {
+                $elsewhere->whereIn('kind', ['tested', 'settled']);
+                $elsewhere->where(static function ($covering) use ($runs): void {
+                    foreach ($runs as $run) {
+                        $covering->orWhereJsonContains('definition->covers', $run);
+                    }
+                });
+            });
+        });
+
+        return new Record(Recorded::read($stored, $rows));
+    }
+
+    /** @return list<array{int, list<string>}> rows after one, and the runs that each is about */
+    private static function rows(StoredInstallation $stored, int $after): array
+    {
+        $rows = [];
+        $found = $stored->events()->toBase()->reorder()->where('id', '>', $after);
+        foreach ($found->selectRaw("id, run, definition->'covers' as covers")->cursor() as $row) {
+            $covered = is_string($row->covers) ? (array) json_decode($row->covers, true) : [];
+            $rows[] = [(int) $row->id, [(string) $row->run, ...array_values(array_filter($covered, is_string(...)))]];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<array{int, list<string>}>  $rows
+     * @param  array<int|string, string>  $assemblyOf  by run
+     * @return array<int|string, int> assembly → its last row
+     */
+    private static function by(array $rows, array $assemblyOf): array
+    {
+        $last = [];
+        foreach ($rows as [$row, $runs]) {
+            foreach ($runs as $run) {
+                $id = $assemblyOf[$run] ?? null;
+                if ($id !== null) {
+                    $last[$id] = max($last[$id] ?? 0, $row);
+                }
+            }
+        }
+
+        return $last;
+    }
+}

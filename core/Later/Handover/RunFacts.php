@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Later\Handover;
+
+use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Plan\Planning\Fingerprints;
+
+/** What where a run stands is read against: all of it follows from decisions, nothing from what was done. */
+final readonly class RunFacts
+{
+    /**
+     * @param  bool  $mains  whether it carries mains
+     * @param  Fingerprints  $today  of its plan
+     */
+    public function __construct(
+        public string $id,
+        public string $code,
+        public Build $build,
+        public bool $withdrawn,
+        public bool $mains,
+        public Fingerprints $today,
+    ) {
+    }
+}
