@@ -31,9 +31,9 @@ final readonly class ChangeLog
      */
     public function write(Decision $decision): Written
     {
-        $this->foresight->weigh($decision);
+        $ahead = $this->foresight->weigh($decision);
 
-        return DB::transaction(function () use ($decision): Written {
+        return DB::transaction(function () use ($decision, $ahead): Written {
             // One writer at a time per installation: versions are compared under this lock.
             DB::table('installations')->where('id', $decision->in->id)->lockForUpdate()->first();
             $locked = StoredInstallation::query()->findOrFail($decision->in->id);
@@ -62,7 +62,7 @@ final readonly class ChangeLog
                 'created_at' => now(),
             ]);
 
-            return new Written($change, fn (): Loaded => $this->since($decision, $alone, $versions));
+            return new Written($change, fn (): Loaded => $this->since($decision, $ahead, $alone, $versions));
         });
     }
 
@@ -103,15 +103,19 @@ final readonly class ChangeLog
      * The installation as it is after a decision: what was read for it with
      * its edits, unless somebody else has decided something in between.
      *
+     * @param  ?Loaded  $ahead  as it was looked at before it was written
      * @param  array<int|string, ?int>  $versions  of the runs that it touched
      */
-    private function since(Decision $decision, bool $alone, array $versions): Loaded
+    private function since(Decision $decision, ?Loaded $ahead, bool $alone, array $versions): Loaded
     {
         $stored = $decision->in->refresh();
+        if ($decision->on === null || ! $alone) {
+            return $this->store->load($stored);
+        }
+        $now = $this->store->since($decision->on, $stored, $decision->edits, $decision->pins, $versions);
 
-        return $decision->on !== null && $alone
-            ? $this->store->since($decision->on, $stored, $decision->edits, $decision->pins, $versions)
-            : $this->store->load($stored);
+        // What it would be is what it is: it is planned once.
+        return $ahead === null ? $now : $now->planned($ahead->plan());
     }
 
     /**

@@ -17,6 +17,7 @@ use Sartal\Core\Later\Changing\ImpactPlanner;
 use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Plan\Planning\Consequences;
 use Sartal\Core\Plan\Planning\Rerouted;
+use Sartal\Core\Work\Bench\TimeBook;
 
 /** Looks at a decision before it is written, whoever makes it and wherever: every one passes here. */
 final readonly class Foresight
@@ -26,10 +27,12 @@ final readonly class Foresight
     }
 
     /**
+     * @return ?Loaded as it would be, where that was looked at
+     *
      * @throws Overtakes where somebody asked first, and work is overtaken
      * @throws PutAside where somebody wants it put aside
      */
-    public function weigh(Decision $decision): void
+    public function weigh(Decision $decision): ?Loaded
     {
         if ($decision->by->intent === Intent::Park) {
             throw $this->aside($decision);
@@ -41,7 +44,11 @@ final readonly class Foresight
             if (! $impact->isNothing()) {
                 throw new Overtakes($decision->words, $impact, $after);
             }
+
+            return $after;
         }
+
+        return null;
     }
 
     /**
@@ -80,15 +87,15 @@ final readonly class Foresight
     /** What that is done would no longer fit, and what can be done about it. */
     public function impact(Loaded $before, Loaded $after): Impact
     {
-        $times = $this->times->by($before);
-
-        return Uncollected::run(
-            static fn (): Impact => (new ImpactPlanner(
-                new Work($after->installation, $after->plan(), $after->record),
-                $times,
-                $before->plan(),
-            ))->after(new Work($before->installation, $before->plan(), $before->record)),
+        $now = new Work($after->installation, $after->plan(), $after->record);
+        $then = new Work($before->installation, $before->plan(), $before->record);
+        $overtakes = static fn (TimeBook $times): Impact => Uncollected::run(
+            static fn (): Impact => (new ImpactPlanner($now, $times, $before->plan()))->after($then),
         );
+        $impact = $overtakes(new TimeBook());
+
+        // How long the crew takes matters to remedies alone: most edits overtake nothing.
+        return $impact->isNothing() ? $impact : $overtakes($this->times->by($before));
     }
 
     private function aside(Decision $decision): PutAside

@@ -111,6 +111,14 @@ final class Loaded
         return new Dresser($of ?? $this->installation, new KeptPackings(Cache::store('file')));
     }
 
+    /** With a plan of the same decisions and the same record. */
+    public function planned(Plan $plan): self
+    {
+        $this->plan = $plan;
+
+        return $this;
+    }
+
     public function plan(): Plan
     {
         if ($this->plan === null) {

@@ -28,6 +28,6 @@ useTimeoutFn(() => {
 <style scoped>
 .words {
   margin: 12px 16px;
-  color: rgb(var(--v-theme-on-surface-variant));
+  color: var(--slate);
 }
 </style>
