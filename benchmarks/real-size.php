@@ -123,7 +123,7 @@ function compiled(): string
 /**
  * What is written most: a step at the bench, a test, an edit of one run that asks what it overtakes.
  *
- * @return array<string, array{string, array{method: string, data: array<string, mixed>}}> by what it is: where, and what
+ * @return array<string, array{string, array{method: string, data: array<string, mixed>}}> by what it is: where, what
  */
 function writes(HttpKernel $kernel, StoredInstallation $stored): array
 {
@@ -132,7 +132,8 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
         true,
     );
     $rows = $asked('schedule')['rows'];
-    $state = static fn (array $row, string $stage): string => array_column($row['strand'], 'state', 'stage')[$stage] ?? '';
+    $state = static fn (array $row, string $stage): string => array_column($row['strand'], 'state', 'stage')[$stage] ??
+        '';
     $made = current(
         array_filter(
             $rows,
@@ -145,7 +146,9 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
     $page = $asked('bench/'.$job['id']);
     $open = $page['state']['open'] ?? [];
     $steps = array_merge(...array_column($page['job']['steps'], 'pieces'));
-    $step = current(array_filter($steps, static fn (array $piece): bool => in_array($piece['id'], $open, true))) ?: $steps[0];
+    $step =
+        current(array_filter($steps, static fn (array $piece): bool => in_array($piece['id'], $open, true))) ?:
+        $steps[0];
     $event = current(
         array_filter(
             $page['job']['steps'],
@@ -289,11 +292,6 @@ foreach (array_slice($argv, 1) as $file) {
     /** @var array<string, array{string, array<string, mixed>}> $writes */
     $writes = json_decode(apart('--writes', $stored->address), true) ?? [];
     foreach ($writes as $what => [$path, $body]) {
-        printf(
-            "  %-26s %-15s %s\n",
-            $what,
-            '',
-            apart('--one', $stored->address, $path, (string) json_encode($body)),
-        );
+        printf("  %-26s %-15s %s\n", $what, '', apart('--one', $stored->address, $path, (string) json_encode($body)));
     }
 }

@@ -45,7 +45,7 @@ final class KeptJobs
     public function of(StoredInstallation $stored): array
     {
         $key = JobBooks::key($stored);
-        $book = $this->known[$key] ?? JobBooks::read($stored, $key) ?? $this->made($stored, $key);
+        $book = $this->known[$key] ?? (JobBooks::read($stored, $key) ?? $this->made($stored, $key));
         $this->known[$key] = $this->since($stored, $key, $book);
 
         return $this->known[$key]->jobs;
@@ -83,11 +83,13 @@ final class KeptJobs
         // Thousands of jobs take more than a page may, the first time after a decision.
         set_time_limit(2 * self::PATIENCE);
 
-        return $store->lock($key.'.made', self::PATIENCE)->block(
-            self::PATIENCE,
-            fn (): JobBook => JobBooks::read($stored, $key) ??
-                JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
-        );
+        return $store
+            ->lock($key.'.made', self::PATIENCE)
+            ->block(
+                self::PATIENCE,
+                fn (): JobBook => JobBooks::read($stored, $key) ??
+                    JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
+            );
     }
 
     /** Of all that was recorded, whatever is kept. */
@@ -110,8 +112,7 @@ final class KeptJobs
             static fn (Assembly $of): bool => ($before?->jobs[$of->id] ?? null)?->made !== $made[$of->id],
         );
         $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, array_values($new)), ...[[]]);
-        $events =
-            count($runs) > self::FEW ? Recorded::whole($stored) : Touched::record($stored, $runs);
+        $events = count($runs) > self::FEW ? Recorded::whole($stored) : Touched::record($stored, $runs);
         $kept = [];
         foreach ($plan->assemblies as $assembly) {
             $id = $assembly->id;
@@ -134,7 +135,9 @@ final class KeptJobs
             }
         }
 
-        return $before === null ? new JobBook($last, $record, $kept) : new JobBook($before->last, $before->record, $kept);
+        return $before === null
+            ? new JobBook($last, $record, $kept)
+            : new JobBook($before->last, $before->record, $kept);
     }
 
     /** With what was recorded meanwhile. */
@@ -244,11 +247,7 @@ final class KeptJobs
             $seen,
             $made,
             $facts,
-            Strand::of(
-                $facts->build,
-                Planner::eventsOf($id, $runs, $record),
-                $job->fingerprints[$id],
-            ),
+            Strand::of($facts->build, Planner::eventsOf($id, $runs, $record), $job->fingerprints[$id]),
             $progress->settled(),
             $bench === [],
             $next->words ?? '',

@@ -18,8 +18,8 @@ use Sartal\Core\File\DecisionKind;
 /** The one door through which decisions are written: all or nothing, by whom, and how to take it back. */
 final readonly class ChangeLog
 {
-    private const AFTER_UNDO = 'What this change touched has been changed again since. Undo the later change first, '.
-        'or edit it by hand.';
+    private const AFTER_UNDO =
+        'What this change touched has been changed again since. Undo the later change first, '.'or edit it by hand.';
 
     public function __construct(private Foresight $foresight, private InstallationStore $store)
     {

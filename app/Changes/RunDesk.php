@@ -19,8 +19,8 @@ use Sartal\Core\Plan\Proposing\Proposal;
 /** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
 final readonly class RunDesk
 {
-    private const STALE = 'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and '.
-        'repeat.';
+    private const STALE =
+        'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and '.'repeat.';
 
     public function __construct(private ChangeLog $log, private RunLines $lines)
     {

@@ -33,11 +33,17 @@ final class TooMuch
         $said = $error->getMessage();
         $what = match (true) {
             str_contains($said, self::MEMORY) => [
-                sprintf('more memory than one page may have on this server (%s)', ini_get_all()['memory_limit']['global_value'] ?? ''),
+                sprintf(
+                    'more memory than one page may have on this server (%s)',
+                    ini_get_all()['memory_limit']['global_value'] ?? '',
+                ),
                 'SARTAL_MEMORY_MB',
             ],
             str_contains($said, self::TIME) => [
-                sprintf('longer than one page may take on this server (%s s)', ini_get_all()['max_execution_time']['global_value'] ?? ''),
+                sprintf(
+                    'longer than one page may take on this server (%s s)',
+                    ini_get_all()['max_execution_time']['global_value'] ?? '',
+                ),
                 'SARTAL_SECONDS',
             ],
             default => null,
@@ -52,7 +58,7 @@ final class TooMuch
             $what[0],
             $request->isMethodSafe()
                 ? 'Nothing was changed. Open a part of it, such as one loom, one place or one cable.'
-                : 'Load the page again to see whether it was done; what is still in the queue is sent again, and recorded '.
+                : 'Load the page again to see whether it was done; what waits in the queue is sent again, and recorded '.
                     'once.',
             $what[1],
         );

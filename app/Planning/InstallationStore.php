@@ -163,9 +163,9 @@ final class InstallationStore
         $entries = self::named(DecisionKind::entries());
         $data = [
             'installation' => ['id' => $stored->key, 'name' => $stored->name, 'rules' => $whole['rules']],
-            'catalogue' => $pins === null ? $stored->catalogue : Decided::plain(
-                Pinning::more($stored->catalogue, $pins),
-            ),
+            'catalogue' => $pins === null
+                    ? $stored->catalogue
+                    : Decided::plain(Pinning::more($stored->catalogue, $pins)),
             ...$whole['panel'],
             ...array_fill_keys(
                 array_map(static fn (DecisionKind $kind): string => $kind->list(), array_values($entries)),

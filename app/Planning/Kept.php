@@ -102,7 +102,12 @@ final class Kept
         }
 
         /** @var T */
-        return self::alone($stored, $name, self::PATIENCE, static function () use ($stored, $name, $state, $make): array {
+        return self::alone($stored, $name, self::PATIENCE, static function () use (
+            $stored,
+            $name,
+            $state,
+            $make,
+        ): array {
             $kept = self::array($stored, $name, $state);
             if ($kept === null) {
                 $kept = $make();

@@ -110,7 +110,7 @@ final class KeptStandings
     public function facts(string $assembly): AssemblyFacts
     {
         $part = self::part($assembly);
-        $this->parts[$part] ??= $this->keptPart($part) ?? $this->made()->parts[$part] ?? [];
+        $this->parts[$part] ??= $this->keptPart($part) ?? ($this->made()->parts[$part] ?? []);
 
         return $this->parts[$part][$assembly] ??
             throw new OutOfBoundsException(sprintf('There is no assembly "%s" here.', $assembly));
@@ -238,7 +238,10 @@ final class KeptStandings
             foreach (array_keys($touched) as $id) {
                 $facts[$id] = $this->facts((string) $id);
             }
-            $runs = array_merge(...array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($facts)));
+            $runs = [];
+            foreach ($facts as $of) {
+                array_push($runs, ...$of->runs());
+            }
             $events = Touched::record($this->stored, $runs);
             foreach ($facts as $id => $of) {
                 $now[$id] = $this->rules()->standings->of($of, $events);

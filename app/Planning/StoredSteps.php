@@ -54,10 +54,9 @@ final class StoredSteps implements Steps
             ->groupBy('run', 'key')
             ->orderBy('run')
             ->orderBy('key')
-            ->selectRaw(
-                'run, key, bool_or(events.kind = ?) as made, min(step) as first, max(step) as last',
-                [EventKind::ContactJoined->value],
-            );
+            ->selectRaw('run, key, bool_or(events.kind = ?) as made, min(step) as first, max(step) as last', [
+                EventKind::ContactJoined->value,
+            ]);
         $this->known = [];
         foreach ($rows->get() as $row) {
             $of = $this->known[$row->run] ?? ['hands' => [], 'makers' => [], 'steps' => []];

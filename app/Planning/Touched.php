@@ -16,7 +16,12 @@ final class Touched
     /** @return array{int, string} row and id of the last record */
     public static function last(StoredInstallation $stored): array
     {
-        $row = $stored->events()->toBase()->reorder()->orderByDesc('id')->first(['id', 'uuid']);
+        $row = $stored
+            ->events()
+            ->toBase()
+            ->reorder()
+            ->orderByDesc('id')
+            ->first(['id', 'uuid']);
 
         return $row === null ? [0, ''] : [(int) $row->id, (string) $row->uuid];
     }
@@ -32,10 +37,14 @@ final class Touched
         return (int) $rows->max('id');
     }
 
-    /** @return array{int, int} row of the last record by which the stock is another or more is to be bought, how many */
+    /** @return array{int, int} row of the last record by which stock or shopping is another, and how many there are */
     public static function stock(StoredInstallation $stored): array
     {
-        $rows = $stored->events()->toBase()->reorder()->whereIn('kind', ['cut', 'taken-back', 'reworked']);
+        $rows = $stored
+            ->events()
+            ->toBase()
+            ->reorder()
+            ->whereIn('kind', ['cut', 'taken-back', 'reworked']);
         $found = $rows->selectRaw('max(id) as last, count(*) as many')->first();
 
         return [(int) ($found->last ?? 0), (int) ($found->many ?? 0)];

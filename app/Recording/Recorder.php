@@ -69,8 +69,7 @@ final readonly class Recorder
             // Perhaps by a plan that has changed since: it is recorded already.
             return false;
         }
-        $facts =
-            $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
+        $facts = $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
         $event = self::complete($sent, $facts, $on, $by)->measuredWith($on->instruments()->ids($sent->instrument));
 
         return DB::transaction(function () use ($stored, $facts, $by, $event, $as): bool {

@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Schema;
  * What was made of an installation and is kept until it changes. All of it can be made again, so that nothing of it is
  * written twice for safety, and a backup leaves it out.
  */
-return new class() extends Migration
+return new class extends Migration
 {
     public function up(): void
     {

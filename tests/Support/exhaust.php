@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * A page that takes too much, in a process of its own: php -d memory_limit=… -d max_execution_time=… exhaust.php WHAT
+ * A page that takes too much, in a process of its own:
+ * php -d memory_limit=… -d max_execution_time=… exhaust.php WHAT
  * The process ends as a web server's would; what it answers is printed, and with which status.
  */
 

@@ -19,7 +19,11 @@ final class ScheduleChapter
         $book->table([[0, 'Cable'], [20, 'Type'], [62, 'From'], [98, 'To'], [134, 'Length'], [156, 'State']]);
         foreach ($in->runs() as $run) {
             $planned = $plan->runs[$run->id];
-            $state = SiteState::read($run->build, $packing->loaded->record->of($run->id), $plan->fingerprints[$run->id]);
+            $state = SiteState::read(
+                $run->build,
+                $packing->loaded->record->of($run->id),
+                $plan->fingerprints[$run->id],
+            );
             $length = $state->built->length ?? $planned->cut->result;
             $book->row([
                 $run->code,

@@ -50,7 +50,7 @@ final readonly class KeptAnswer
         );
         $tag = sprintf('W/"%s"', hash('xxh128', $stored->address.$name.$state));
         if (in_array($tag, $request->getETags(), true)) {
-            return self::tagged((new Response('', Response::HTTP_NOT_MODIFIED)), $tag);
+            return self::tagged(new Response('', Response::HTTP_NOT_MODIFIED), $tag);
         }
         $kept = Kept::get($stored, $name, $state);
 
@@ -129,10 +129,7 @@ final readonly class KeptAnswer
                 'record' => implode('.', Touched::last($stored)),
                 'milestones' => (string) Touched::milestone($stored),
                 // What is left to be made follows from everything that was.
-                'parts' => implode(
-                    '.',
-                    $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored),
-                ),
+                'parts' => implode('.', $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored)),
                 'people' => (string) json_encode([$stored->names(), self::skills($stored)]),
                 'prints' => self::prints($stored),
                 'roll' => (string) json_encode((new RollPrinter(Cache::store('file'), $stored->id))->summary()),
@@ -151,8 +148,8 @@ final readonly class KeptAnswer
     {
         $rows = DB::table('label_prints')->where('installation_id', $stored->id);
 
-        return (string) $rows->selectRaw(
-            "md5(string_agg(concat_ws(' ', label, fingerprint, user_id, at), ',' order by label)) as all",
-        )->value('all');
+        return (string) $rows
+            ->selectRaw("md5(string_agg(concat_ws(' ', label, fingerprint, user_id, at), ',' order by label)) as all")
+            ->value('all');
     }
 }

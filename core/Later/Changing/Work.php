@@ -83,20 +83,20 @@ final class Work
         foreach ($this->record->of($run) as $event) {
             if (
                 $event->step === '' &&
-                    in_array(
-                        $event->kind,
-                        [
-                            EventKind::Joined,
-                            EventKind::Remade,
-                            EventKind::Pulled,
-                            EventKind::Dressed,
-                            EventKind::Installed,
-                            EventKind::Labelled,
-                            EventKind::Inspected,
-                            EventKind::Tested,
-                        ],
-                        true,
-                    )
+                in_array(
+                    $event->kind,
+                    [
+                        EventKind::Joined,
+                        EventKind::Remade,
+                        EventKind::Pulled,
+                        EventKind::Dressed,
+                        EventKind::Installed,
+                        EventKind::Labelled,
+                        EventKind::Inspected,
+                        EventKind::Tested,
+                    ],
+                    true,
+                )
             ) {
                 return false;
             }

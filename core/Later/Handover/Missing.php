@@ -66,10 +66,7 @@ final class Missing
     private static function ofRun(RunFacts $run, RunStanding $standing): array
     {
         $gaps = [];
-        $overtaken = array_map(
-            static fn (Stage $stage): string => $stage->value,
-            $standing->in(BeadState::Overtaken),
-        );
+        $overtaken = array_map(static fn (Stage $stage): string => $stage->value, $standing->in(BeadState::Overtaken));
         if ($overtaken !== []) {
             $gaps[] = new Gap(GapKind::Overtaken, $run->id, $run->code, implode(', ', $overtaken));
         }

@@ -101,11 +101,7 @@ final readonly class Standings
         $events = $record->together($ids);
         $runs = [];
         foreach ($facts->runs as $id => $run) {
-            $site = SiteState::read(
-                $run->build,
-                SiteState::eventsOf($run->id, $ids, $record),
-                $run->today,
-            );
+            $site = SiteState::read($run->build, SiteState::eventsOf($run->id, $ids, $record), $run->today);
             $runs[$id] = new RunStanding(
                 $run->withdrawn,
                 Strand::of($run->build, Planner::eventsOf($run->id, $ids, $record), $run->today),

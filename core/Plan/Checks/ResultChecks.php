@@ -85,10 +85,7 @@ final readonly class ResultChecks
                 'Test again with another instrument, or have this one calibrated and compare.',
             );
         }
-        if (
-            $this->testedBy === TestedBy::Another &&
-            in_array($test->by, $this->record->makers($runs), true)
-        ) {
+        if ($this->testedBy === TestedBy::Another && in_array($test->by, $this->record->makers($runs), true)) {
             $findings[] = Finding::check(
                 'test.own-work',
                 $subject,

@@ -100,12 +100,12 @@ final readonly class Planner
         $hashes = new InputHashes($installation, $plan->layout);
         $tests = new AssemblyPlanner($installation, $plan->runs);
 
-        return fn (string $run): Fingerprints => self::fingerprints(
-            $plan->runs[$run],
-            $installation,
-            $this->reading($plan->assemblies[$plan->assemblyOf[$run]], $hashes, $tests, $installation),
-            $plan->rotations,
-        );
+        return function (string $run) use ($installation, $plan, $hashes, $tests): Fingerprints {
+            $assembly = $plan->assemblies[$plan->assemblyOf[$run]];
+            $reading = $this->reading($assembly, $hashes, $tests, $installation);
+
+            return self::fingerprints($plan->runs[$run], $installation, $reading, $plan->rotations);
+        };
     }
 
     private function reading(

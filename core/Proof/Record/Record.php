@@ -161,9 +161,7 @@ final class Record
         foreach ($runs as $run) {
             array_push($makers, ...$this->steps?->makers($run) ?? []);
             foreach ($this->of($run) as $event) {
-                if (
-                    in_array($event->kind, [EventKind::ContactJoined, EventKind::Joined, EventKind::Remade], true)
-                ) {
+                if (in_array($event->kind, [EventKind::ContactJoined, EventKind::Joined, EventKind::Remade], true)) {
                     $makers[] = $event->by;
                 }
             }

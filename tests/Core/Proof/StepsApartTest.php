@@ -70,7 +70,10 @@ final class StepsApartTest extends TestCase
         $one = self::event($random, EventKind::Cut, 'R-1', 100, []);
         $other = self::event($random, EventKind::Cut, 'R-1', 90, [$one->id]);
         $one = $one->doneOn([$other->id]);
-        self::assertSame(self::ids((new Record([$one, $other]))->events), self::ids((new Record([$other, $one]))->events));
+        self::assertSame(
+            self::ids((new Record([$one, $other]))->events),
+            self::ids((new Record([$other, $one]))->events),
+        );
     }
 
     /** @return array<int|string, Event> by id */
@@ -90,9 +93,10 @@ final class StepsApartTest extends TestCase
                 EventKind::Labelled,
             ][$random->getInt(0, 7)];
             $device = $random->getInt(0, 2);
-            $on = $all === [] || $random->getInt(0, 2) === 0
-                ? []
-                : array_map(strval(...), $random->pickArrayKeys($all, $random->getInt(1, min(2, count($all)))));
+            $on =
+                $all === [] || $random->getInt(0, 2) === 0
+                    ? []
+                    : array_map(strval(...), $random->pickArrayKeys($all, $random->getInt(1, min(2, count($all)))));
             $isStep = in_array($kind, EventKind::ofSteps(), true) && $random->getInt(0, 5) > 0;
             $event = self::event(
                 $random,

@@ -214,7 +214,10 @@ final class PullingTest extends TestCase
     {
         $in = Bench::microphone()->installation;
         $ready = static function (Crew $crew) use ($in): bool {
-            return SiteState::isReady($in->runs()['A-1']->build, (new Planner())->plan($in, $crew->record())->strands['A-1']);
+            return SiteState::isReady(
+                $in->runs()['A-1']->build,
+                (new Planner())->plan($in, $crew->record())->strands['A-1'],
+            );
         };
         self::assertFalse($ready((new Crew($in))->cut('A-1')));
         self::assertTrue($ready((new Crew($in))->cut('A-1')->terminate('A-1')));

@@ -55,7 +55,9 @@ final class KeptAnswersTest extends TestCase
         $acts = (int) (getenv('SARTAL_KEPT_ACTS') ?: 40);
         $done = [];
         foreach (self::PAGES as $page) {
-            $this->as('lead')->getJson('/api/'.sprintf($page, 'A-118'))->assertOk();
+            $this->as('lead')
+                ->getJson('/api/'.sprintf($page, 'A-118'))
+                ->assertOk();
         }
         for ($i = 0; $i < $acts; $i++) {
             $act = $this->act($dice);
@@ -73,9 +75,18 @@ final class KeptAnswersTest extends TestCase
 
     private function compare(string $page, string $when): void
     {
-        $kept = $this->as('lead')->getJson('/api/'.$page)->assertOk()->getContent();
-        $again = $this->getJson('/api/'.$page)->assertOk()->getContent();
-        $fresh = $this->withoutWhatIsKept(fn (): string|false => $this->getJson('/api/'.$page)->assertOk()->getContent());
+        $kept = $this->as('lead')
+            ->getJson('/api/'.$page)
+            ->assertOk()
+            ->getContent();
+        $again = $this->getJson('/api/'.$page)
+            ->assertOk()
+            ->getContent();
+        $fresh = $this->withoutWhatIsKept(
+            fn (): string|false => $this->getJson('/api/'.$page)
+                ->assertOk()
+                ->getContent(),
+        );
         self::assertEquals(self::withoutThePrinter($fresh), self::withoutThePrinter($kept), $when);
         self::assertSame($kept, $again, $when);
     }
@@ -129,12 +140,21 @@ final class KeptAnswersTest extends TestCase
             8, 9, 10, 11 => ['step', $this->step($run, $dice)],
             12, 13 => ['test', $this->tested($run, $dice)],
             14 => ['report', $this->record('lead', $run, ['kind' => 'reported', 'note' => 'It hums.'])],
-            15 => ['cut', $this->record('bench', $run, ['kind' => 'cut', 'cut' => ['length' => $dice->getInt(9, 90).' m']])],
-            16 => ['remade', $this->record('bench', $run, ['kind' => 'remade', 'side' => ['A', 'B'][$dice->getInt(0, 1)]])],
-            default => ['site', $this->record('installer', $run, [
-                'kind' => ['pulled', 'dressed', 'installed', 'labelled'][$dice->getInt(0, 3)],
-                ...$dice->getInt(0, 1) === 0 ? [] : ['at' => '2026-03-'.$dice->getInt(10, 28).'T08:00:00Z'],
-            ])],
+            15 => [
+                'cut',
+                $this->record('bench', $run, ['kind' => 'cut', 'cut' => ['length' => $dice->getInt(9, 90).' m']]),
+            ],
+            16 => [
+                'remade',
+                $this->record('bench', $run, ['kind' => 'remade', 'side' => ['A', 'B'][$dice->getInt(0, 1)]]),
+            ],
+            default => [
+                'site',
+                $this->record('installer', $run, [
+                    'kind' => ['pulled', 'dressed', 'installed', 'labelled'][$dice->getInt(0, 3)],
+                    ...$dice->getInt(0, 1) === 0 ? [] : ['at' => '2026-03-'.$dice->getInt(10, 28).'T08:00:00Z'],
+                ]),
+            ],
         };
 
         return sprintf('%s on %s: %d', $what, $run, $answer);
@@ -142,13 +162,17 @@ final class KeptAnswersTest extends TestCase
 
     private function named(string $name): int
     {
-        return $this->as('bench')->putJson('/api/session/name', ['name' => $name])->getStatusCode();
+        return $this->as('bench')
+            ->putJson('/api/session/name', ['name' => $name])
+            ->getStatusCode();
     }
 
     /** @param  array<string, string>  $line */
     private function edit(string $run, array $line): int
     {
-        $version = $this->as('planner')->getJson('/api/runs/'.$run)->json('version');
+        $version = $this->as('planner')
+            ->getJson('/api/runs/'.$run)
+            ->json('version');
 
         return $this->withHeader(Intent::HEADER, 'accept')
             ->patchJson('/api/runs/'.$run, ['line' => $line, 'version' => $version])
@@ -159,7 +183,11 @@ final class KeptAnswersTest extends TestCase
     {
         $ways = $this->as('planner')->getJson('/api/building')->json('ways');
         $way = $ways[$dice->getInt(0, count($ways) - 1)];
-        $row = $this->installation->entries()->where('kind', 'way')->where('key', $way['id'] ?? $way['part']['id'])->firstOrFail();
+        $row = $this->installation
+            ->entries()
+            ->where('kind', 'way')
+            ->where('key', $way['id'] ?? $way['part']['id'])
+            ->firstOrFail();
 
         return $this->withHeader(Intent::HEADER, 'accept')
             ->putJson('/api/shared/way', [
@@ -197,7 +225,10 @@ final class KeptAnswersTest extends TestCase
 
     private function step(string $run, Randomizer $dice): int
     {
-        $steps = $this->as('lead')->getJson('/api/bench/'.$run)->json('job.steps') ?? [];
+        $steps =
+            $this->as('lead')
+                ->getJson('/api/bench/'.$run)
+                ->json('job.steps') ?? [];
         if ($steps === []) {
             return 404;
         }
@@ -217,7 +248,9 @@ final class KeptAnswersTest extends TestCase
 
     private function tested(string $run, Randomizer $dice): int
     {
-        $sheet = $this->as('tester')->getJson('/api/runs/'.$run.'/test')->json();
+        $sheet = $this->as('tester')
+            ->getJson('/api/runs/'.$run.'/test')
+            ->json();
         $lights = $sheet['expected'] ?? [];
         if ($dice->getInt(0, 3) === 0) {
             $lights = array_slice($lights, 0, 1);
@@ -255,7 +288,9 @@ final class KeptAnswersTest extends TestCase
         // Somebody prints one, within the same second even.
         $id = $first->json('labels.0.id');
         $this->postJson('/api/labels/printed', ['ids' => [$id]])->assertOk();
-        $this->getJson('/api/labels', ['If-None-Match' => $tag])->assertOk()->assertJsonPath('labels.0.state', 'printed');
+        $this->getJson('/api/labels', ['If-None-Match' => $tag])
+            ->assertOk()
+            ->assertJsonPath('labels.0.state', 'printed');
         // Of another installation's nothing holds here.
         self::assertNotSame($tag, $this->getJson('/api/building')->headers->get('ETag'));
     }
@@ -267,10 +302,14 @@ final class KeptAnswersTest extends TestCase
             $asked[] = $query->sql;
         });
         foreach (['site', 'schedule', 'handover', 'runs/A-118', 'runs/A-118/test', 'cutting', 'outstanding'] as $page) {
-            $this->as('lead')->getJson('/api/'.$page)->assertOk();
+            $this->as('lead')
+                ->getJson('/api/'.$page)
+                ->assertOk();
             $this->record('installer', 'M-201', ['kind' => 'labelled']);
             $asked = [];
-            $this->as('lead')->getJson('/api/'.$page)->assertOk();
+            $this->as('lead')
+                ->getJson('/api/'.$page)
+                ->assertOk();
             self::assertLessThan(34, count($asked), $page);
             self::assertSame([], preg_grep('~from "runs"~', $asked), $page);
         }
@@ -280,7 +319,9 @@ final class KeptAnswersTest extends TestCase
     {
         Kept::put($this->installation, 'old', Kept::state('a'), 'long ago');
         Kept::put($this->installation, 'new', Kept::state('a'), 'now');
-        DB::table('kept')->where('name', 'old')->update(['made_at' => now()->subDays(8)]);
+        DB::table('kept')
+            ->where('name', 'old')
+            ->update(['made_at' => now()->subDays(8)]);
         Kept::prune($this->installation);
         self::assertNull(Kept::last($this->installation, 'old'));
         self::assertSame('now', Kept::get($this->installation, 'new', Kept::state('a')));

@@ -92,12 +92,12 @@ final readonly class HandoverController
     /** @return array{findings: list<Finding>, codes: array<int|string, string>, changes: int} */
     private function decided(StoredInstallation $stored, Loaded $loaded): array
     {
+        $isReleased = $stored->release_id !== null;
+
         return [
             'findings' => $loaded->plan()->judged,
             'codes' => array_map(static fn (Run $run): string => $run->code, $loaded->installation->runs()),
-            'changes' => $stored->release_id === null
-                    ? 0
-                    : count(Comparison::between($loaded, $this->store->load($stored))),
+            'changes' => $isReleased ? count(Comparison::between($loaded, $this->store->load($stored))) : 0,
         ];
     }
 

@@ -73,7 +73,12 @@ final readonly class EventController
                     ? ['verdict' => self::verdict($stored, strtolower(self::text($request, 'id')))]
                     : [],
                 ...$before !== null
-                    ? ['replanned' => ReplannedResource::of(Replanned::between($before, $load()->cutPlanNow()), $load())]
+                    ? [
+                        'replanned' => ReplannedResource::of(
+                            Replanned::between($before, $load()->cutPlanNow()),
+                            $load(),
+                        ),
+                    ]
                     : [],
             ],
             $new ? 201 : 200,

@@ -81,12 +81,7 @@ final readonly class BenchController
         Given $given,
     ): Answer {
         return new Answer([
-            'jobs' => $given->marked(
-                $stored,
-                $user,
-                $queue->of($stored),
-                $kept->of($stored),
-            ),
+            'jobs' => $given->marked($stored, $user, $queue->of($stored), $kept->of($stored)),
             'people' => $this->places->others($stored),
         ]);
     }
@@ -103,11 +98,7 @@ final readonly class BenchController
         $job = $this->job($stored, $ids);
 
         return new Answer([
-            'job' => JobResource::kept(
-                $job,
-                fn (): Loaded => $this->jobs->loaded($stored),
-                $times->of($stored),
-            ),
+            'job' => JobResource::kept($job, fn (): Loaded => $this->jobs->loaded($stored), $times->of($stored)),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
         ]);

@@ -252,10 +252,7 @@ final class RunResource
         array $people,
     ): array {
         $on = array_values(
-            array_filter(
-                $standing->results,
-                static fn (Finding $finding): bool => $finding->subject->id === $run['id'],
-            ),
+            array_filter($standing->results, static fn (Finding $of): bool => $of->subject->id === $run['id']),
         );
         $state = $standing->runs[$run['id']];
 
@@ -419,6 +416,7 @@ final class RunResource
     ): array {
         $today = ($facts->runs[$event->run] ?? null)?->today;
         $relied = $today?->for($event->kind, $event->side) ?? '';
+        $isWhole = $event->step === '' && $event->fingerprint !== '';
 
         /** @var HistoryEvent */
         return [
@@ -432,7 +430,7 @@ final class RunResource
             'doubt' => Doubt::of($event, $record),
             ...$event->instrument === '' ? [] : ['instrument' => $instruments->named($event)],
             'who' => $people[$event->by] ?? $event->by,
-            'overtaken' => $event->step === '' && $event->fingerprint !== '' && $relied !== '' && $today?->stand($event) === false,
+            'overtaken' => $isWhole && $relied !== '' && $today?->stand($event) === false,
         ];
     }
 

@@ -127,7 +127,8 @@ final class SiteResource
         $runs = [];
         foreach ($decided['runs']->of as $id => $run) {
             [$standing, $basis] =
-                $known[$id] ?? throw new \LogicException('Of a run that is decided it is known where it stands: '.$id);
+                $known[$id] ??
+                throw new \LogicException('Of a run that is decided it is known where it stands: '.$id);
             $runs[$id] = self::standing($run, $standing, $basis);
         }
 
