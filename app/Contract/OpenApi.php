@@ -56,8 +56,8 @@ final readonly class OpenApi
                 'description' => 'What browsers and other programs may ask, and what they may send. Within an edition '.
                     'nothing is taken away and nothing that was accepted is refused for its shape; fields and '.
                     'addresses may come. Fields that are not known are left unread. Text loses blanks at its ends, '.
-                    'and '.
-                    'empty text is as null.',
+                    'and empty text is as null. An answer that has an ETag and is asked for again with it '.
+                    '(If-None-Match) is 304 where it still holds.',
             ],
             'paths' => $paths,
             'components' => [

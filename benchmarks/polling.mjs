@@ -1,0 +1,103 @@
+/*
+ * Twenty who poll for a minute, while somebody records: node benchmarks/polling.mjs URL ADDRESS SIGN-IN PASSWORD [CLIENTS]
+ * [SECONDS]. URL: of a started application, as bin/start serves it with its four workers. ADDRESS: of an installation
+ * that may be recorded on. Says how long answers took, of each address: half of them, 95 of 100, the longest.
+ */
+const [, , url, address, name, password, clients = '20', seconds = '60'] = process.argv
+if (!password) throw new Error('Say where, which installation, and as whom: URL ADDRESS SIGN-IN PASSWORD.')
+
+/** ms between two rounds of one client. */
+const PAUSE = 1000
+/** ms between two records. */
+const EVERY = 5000
+
+class Client {
+  cookies = new Map()
+  tags = new Map()
+
+  async ask(path, method = 'GET', body = undefined) {
+    const began = performance.now()
+    const response = await fetch(url + path, {
+      method,
+      headers: {
+        Accept: 'application/json',
+        Cookie: [...this.cookies].map(([key, value]) => `${key}=${value}`).join('; '),
+        'X-XSRF-TOKEN': decodeURIComponent(this.cookies.get('XSRF-TOKEN') ?? ''),
+        ...(this.tags.has(path) ? { 'If-None-Match': this.tags.get(path) } : {}),
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    })
+    const text = await response.text()
+    for (const cookie of response.headers.getSetCookie()) {
+      const [pair] = cookie.split(';')
+      this.cookies.set(pair.slice(0, pair.indexOf('=')), pair.slice(pair.indexOf('=') + 1))
+    }
+    const tag = response.headers.get('etag')
+    if (method === 'GET' && tag !== null) this.tags.set(path, tag)
+    return { took: performance.now() - began, status: response.status, text }
+  }
+
+  async signIn() {
+    await this.ask('/api/session')
+    const { status } = await this.ask('/api/session', 'POST', { signIn: name, password })
+    if (status !== 200) throw new Error(`Signing in answered ${status}.`)
+  }
+}
+
+const at = path => `/api/i/${address}/${path}`
+const took = new Map()
+const statuses = new Map()
+const noted = (path, { took: ms, status }) => {
+  const of = path.replace(/=.*/, '=…')
+  took.set(of, [...(took.get(of) ?? []), ms])
+  statuses.set(status, (statuses.get(status) ?? 0) + 1)
+}
+const rest = ms => new Promise(resolve => setTimeout(resolve, ms))
+
+async function poll(until) {
+  const client = new Client()
+  await client.signIn()
+  let revision = ''
+  const first = await client.ask(at('schedule'))
+  revision = String(JSON.parse(first.text).revision)
+  await rest(Math.random() * PAUSE)
+  while (Date.now() < until()) {
+    for (const path of ['outstanding', 'tests/progress', `schedule?since=${revision}`, 'site']) {
+      const answer = await client.ask(at(path))
+      noted(path, answer)
+      if (path.startsWith('schedule')) revision = String(JSON.parse(answer.text).revision)
+    }
+    await rest(PAUSE)
+  }
+}
+
+async function record(until) {
+  const client = new Client()
+  await client.signIn()
+  const { rows } = JSON.parse((await client.ask(at('schedule'))).text)
+  for (let i = 0; Date.now() < until(); i++) {
+    const run = rows[(i * 37) % rows.length].id
+    const body = { id: crypto.randomUUID(), kind: 'labelled', run, on: [] }
+    noted('events (a record)', await client.ask(at('events'), 'POST', body))
+    await rest(EVERY)
+  }
+}
+
+let end = Infinity
+const until = () => end
+const all = [record(until), ...Array.from({ length: Number(clients) }, () => poll(until))]
+end = Date.now() + Number(seconds) * 1000
+await Promise.all(all)
+const part = (sorted, share) => Math.round(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))])
+const every = []
+for (const [path, times] of took) {
+  const sorted = times.toSorted((a, b) => a - b)
+  every.push(...times)
+  console.log(
+    `${path.padEnd(22)} ${String(times.length).padStart(6)} answers, half in ${part(sorted, 0.5)} ms, ` +
+      `95 of 100 in ${part(sorted, 0.95)} ms, the longest ${Math.round(sorted.at(-1))} ms`,
+  )
+}
+const sorted = every.toSorted((a, b) => a - b)
+console.log(`all: ${every.length} answers, p95 ${part(sorted, 0.95)} ms; by status`, Object.fromEntries(statuses))
