@@ -47,12 +47,11 @@ final readonly class Queue
     /** @return list<QueueLine> */
     public function of(StoredInstallation $stored): array
     {
+        // The jobs first: from what is then known, times are of every record, right after a decision too.
+        $jobs = $this->jobs->of($stored);
         $times = $this->times->of($stored);
 
-        return array_map(
-            static fn (KeptJob $job): array => self::line($job, $times),
-            array_values($this->jobs->of($stored)),
-        );
+        return array_map(static fn (KeptJob $job): array => self::line($job, $times), array_values($jobs));
     }
 
     /** @return QueueLine */
