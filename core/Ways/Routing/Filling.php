@@ -29,7 +29,7 @@ final class Filling
         $area = self::area($cables);
         $inside = $way->inner->area();
 
-        return new Figure($inside > 0 ? (100 * $area) / $inside : INF, '%', [
+        return new Figure(self::share($way, $area) ?? INF, '%', [
             ...self::byType($cables),
             new FigureTerm(
                 'cables together',
@@ -44,6 +44,23 @@ final class Filling
                 'stated for the way',
             ),
         ]);
+    }
+
+    /**
+     * How full it is, without how that came about.
+     *
+     * @param  float  $area  mm² of what lies in it
+     * @return ?float %; null where it has no inside
+     */
+    public static function share(Way $way, float $area): ?float
+    {
+        $inside = $way->inner?->area();
+
+        return match (true) {
+            $inside === null => null,
+            $inside > 0 => (100 * $area) / $inside,
+            default => INF,
+        };
     }
 
     /**

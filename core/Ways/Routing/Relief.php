@@ -9,17 +9,20 @@ use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Measure\Length;
 
 /** Which runs could leave a way that is too full, and which way they would go instead. */
-final readonly class Relief
+final class Relief
 {
+    /** @var array<int|string, float> mm² of what lies in each way */
+    private array $areas = [];
+
     /**
      * @param  array<int|string, Route>  $routes  by run
      * @param  array<int|string, WayLoad>  $loads  by way
      */
     public function __construct(
-        private Installation $installation,
-        private array $routes,
-        private Router $router,
-        private array $loads,
+        private readonly Installation $installation,
+        private readonly array $routes,
+        private readonly Router $router,
+        private readonly array $loads,
     ) {
     }
 
@@ -37,8 +40,8 @@ final readonly class Relief
             $left = array_values(array_diff($left, [$move['run']]));
             $cables = LaidCables::among($this->installation, $left);
             $rule = FillRule::for($load->way, count($cables));
-            $fill = Filling::fill($load->way, $cables);
-            if ($rule === null || $fill === null || $fill->value <= $rule->design) {
+            $fill = Filling::share($load->way, Filling::area($cables));
+            if ($rule === null || $fill === null || $fill <= $rule->design) {
                 return 'Or move '.implode(', ', array_map($this->said(...), $moved)).'.';
             }
         }
@@ -94,15 +97,16 @@ final readonly class Relief
     /** @param  list<Hop>  $hops */
     private function hasRoom(array $hops, string $run): bool
     {
+        $more = LaidCables::among($this->installation, [$run]);
         foreach ($hops as $hop) {
-            $load = $this->loads[$hop->way->id];
-            if ($this->routes[$run]->follows($hop->way->id)) {
+            $id = $hop->way->id;
+            if ($this->routes[$run]->follows($id)) {
                 continue;
             }
-            $cables = [...$load->cables, ...LaidCables::among($this->installation, [$run])];
-            $fill = Filling::fill($hop->way, $cables);
-            $rule = FillRule::for($hop->way, count($cables));
-            if ($fill !== null && $rule !== null && $fill->value > $rule->design) {
+            $this->areas[$id] ??= Filling::area($this->loads[$id]->cables);
+            $fill = Filling::share($hop->way, $this->areas[$id] + Filling::area($more));
+            $rule = FillRule::for($hop->way, count($this->loads[$id]->cables) + count($more));
+            if ($fill !== null && $rule !== null && $fill > $rule->design) {
                 return false;
             }
         }

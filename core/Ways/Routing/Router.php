@@ -23,6 +23,9 @@ final class Router
     /** @var array<int|string, ShortestPaths> */
     private array $paths = [];
 
+    /** @var array<int|string, ShortestPaths> that keep out of one way */
+    private array $detours = [];
+
     /** @var array<int|string, ?Refusal> */
     private array $refusals = [];
 
@@ -87,12 +90,16 @@ final class Router
     public function without(Way $avoided, Run $run): ?array
     {
         $cargo = $this->cargo($run);
-
-        return ShortestPaths::from(
-            $run->a->location,
+        $from = $run->a->location;
+        // Of hundreds that lie in one way, most begin at a few places.
+        $key = implode("\n", [$avoided->id, $from, $cargo?->key() ?? '']);
+        $this->detours[$key] ??= ShortestPaths::from(
+            $from,
             $this->network,
             fn (Way $way): bool => $way !== $avoided && $this->refusal($way, $cargo) === null,
-        )->to($run->b->location);
+        );
+
+        return $this->detours[$key]->to($run->b->location);
     }
 
     private function found(Run $run): Route
