@@ -7,7 +7,6 @@ namespace App\Planning;
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\Steps;
 
 /** Single steps where they are: those of a few runs are read, and of all of them who took any. */
@@ -20,9 +19,9 @@ final class StoredSteps implements Steps
     {
     }
 
-    public function with(array $runs): Record
+    public function with(array $runs): array
     {
-        return Touched::record($this->stored, $runs);
+        return Touched::events($this->stored, $runs);
     }
 
     public function hands(string $run): array

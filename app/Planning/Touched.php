@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
+use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
 
 /** What was recorded since somebody looked, and which assemblies it is about: neither is read for it, only rows. */
@@ -81,6 +82,17 @@ final class Touched
      */
     public static function record(StoredInstallation $stored, array $runs): Record
     {
+        return new Record(self::events($stored, $runs));
+    }
+
+    /**
+     * The same, as it came.
+     *
+     * @param  list<string>  $runs
+     * @return list<Event>
+     */
+    public static function events(StoredInstallation $stored, array $runs): array
+    {
         $rows = $stored->events();
         $rows->where(static function ($of) use ($runs): void {
             $of->whereIn('run', $runs)->orWhere(static function ($elsewhere) use ($runs): void {
@@ -93,7 +105,7 @@ final class Touched
             });
         });
 
-        return new Record(Recorded::read($stored, $rows));
+        return Recorded::read($stored, $rows);
     }
 
     /** @return list<array{int, list<string>}> rows after one, and the runs that each is about */

@@ -105,7 +105,7 @@ final class Record
      */
     public function closely(array $runs): self
     {
-        return $this->steps?->with($runs) ?? $this;
+        return $this->steps === null ? $this : new self($this->steps->with($runs));
     }
 
     /** Whether anything was recorded on a run. */

@@ -15,8 +15,9 @@ interface Steps
      * is the order of one among the other.
      *
      * @param  list<string>  $runs
+     * @return list<Event>
      */
-    public function with(array $runs): Record;
+    public function with(array $runs): array;
 
     /** @return list<string> who took any on a run */
     public function hands(string $run): array;

@@ -144,9 +144,9 @@ final class StepsApartTest extends TestCase
             {
             }
 
-            public function with(array $runs): Record
+            public function with(array $runs): array
             {
-                return new Record(
+                return array_values(
                     array_filter($this->all, static fn (Event $event): bool => in_array($event->run, $runs, true)),
                 );
             }
