@@ -289,7 +289,7 @@ final class BuildingTest extends TestCase
         });
         foreach (['building', 'looms', 'cutting', 'reach', 'parts'] as $path) {
             // To keep what was made takes some as well, the first time.
-            foreach ([32, 16] as $most) {
+            foreach ([40, 16] as $most) {
                 $queries = 0;
                 $this->as('planner')
                     ->getJson('/api/'.$path)
