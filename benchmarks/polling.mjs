@@ -1,6 +1,7 @@
 /*
- * Twenty who poll for a minute, while somebody records: node benchmarks/polling.mjs URL ADDRESS SIGN-IN PASSWORD [CLIENTS]
- * [SECONDS]. URL: of a started application, as bin/start serves it with its four workers. ADDRESS: of an installation
+ * Twenty who poll for a minute, while somebody records:
+ * node benchmarks/polling.mjs URL ADDRESS SIGN-IN PASSWORD [CLIENTS] [SECONDS]
+ * URL: of a started application, as bin/start serves it with its four workers. ADDRESS: of an installation
  * that may be recorded on. Says how long answers took, of each address: half of them, 95 of 100, the longest.
  */
 const [, , url, address, name, password, clients = '20', seconds = '60'] = process.argv

@@ -58,7 +58,7 @@ final class TooMuch
             $what[0],
             $request->isMethodSafe()
                 ? 'Nothing was changed. Open a part of it, such as one loom, one place or one cable.'
-                : 'Load the page again to see whether it was done; what waits in the queue is sent again, and recorded '.
+                : 'Load the page again to see whether it was done; what waits in the queue is sent again and recorded '.
                     'once.',
             $what[1],
         );

@@ -10,7 +10,7 @@ const LONG = 20_000
 const words = shallowRef('')
 useTimeoutFn(() => {
   words.value =
-    'Being worked out anew, as after something was decided. It is kept once it is there, and comes at once from then on.'
+    'Being worked out anew, as after something was decided. It is kept then, and comes at once from there on.'
 }, SHORT)
 useTimeoutFn(() => {
   words.value =
