@@ -10,6 +10,7 @@ use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireOffice;
 use App\Http\Middleware\RequireRole;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SteadySession;
 use App\Http\Middleware\StillAtWork;
 use App\Http\Middleware\Wellformed;
 use App\Http\Middleware\WorkFromRelease;
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Session\Middleware\StartSession;
 
 TooMuch::leaveRoom();
 
@@ -29,6 +31,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(Wellformed::class);
         $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->web(replace: [StartSession::class => SteadySession::class]);
         $middleware->alias([
             'role' => RequireRole::class,
             'installation' => OpenInstallation::class,

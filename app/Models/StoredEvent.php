@@ -24,6 +24,9 @@ use Sartal\Core\Proof\Record\Event;
  */
 final class StoredEvent extends Model
 {
+    /** Rows of one statement. */
+    private const AT_ONCE = 500;
+
     public $timestamps = false;
 
     protected $table = 'events';
@@ -54,7 +57,27 @@ final class StoredEvent extends Model
     /** Writes an event down once, whoever sends it again. @return bool whether it was new */
     public static function add(StoredInstallation $installation, User $by, Event $event, ?string $sent = null): bool
     {
-        return self::query()->insertOrIgnore([
+        return self::query()->insertOrIgnore(self::row($installation, $by, $event, $sent)) > 0;
+    }
+
+    /**
+     * Writes many down, all of which are new.
+     *
+     * @param  list<Event>  $events
+     */
+    public static function addAll(StoredInstallation $installation, User $by, array $events): void
+    {
+        foreach (array_chunk($events, self::AT_ONCE) as $some) {
+            self::query()->insert(
+                array_map(static fn (Event $event): array => self::row($installation, $by, $event), $some),
+            );
+        }
+    }
+
+    /** @return array<string, int|string|null> */
+    private static function row(StoredInstallation $installation, User $by, Event $event, ?string $sent = null): array
+    {
+        return [
             'uuid' => $event->id,
             'installation_id' => $installation->id,
             'run' => $event->run,
@@ -64,7 +87,7 @@ final class StoredEvent extends Model
             'definition' => json_encode(EventCodec::encode($event), JSON_THROW_ON_ERROR),
             'created_at' => $event->received,
             'sent' => $sent,
-        ]) > 0;
+        ];
     }
 
     /** Of something that follows from others: as it follows now. What it says of the plan stays as it was. */

@@ -13,6 +13,7 @@ use App\Testing\TestKnown;
 use App\Testing\UnderTest;
 use Closure;
 use Sartal\Core\Later\Handover\AssemblyFacts;
+use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Proof\Record\Record;
 
@@ -48,6 +49,12 @@ final class Against
         $standing = $this->standings->of($run);
 
         return $standing === null ? null : $this->standings->facts($standing->id);
+    }
+
+    /** @return array<int|string, AssemblyStanding> where everything stands, by assembly */
+    public function standings(): array
+    {
+        return $this->standings->all();
     }
 
     public function instruments(): Instruments

@@ -47,24 +47,7 @@ final readonly class Recorder
     public function record(Against $on, Membership $by, array $data, ?Sent $as = null, int $skew = 0): bool
     {
         $stored = $on->stored;
-        $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
-        $problems = new Problems();
-        $fields = Fields::from(
-            [
-                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
-                'by' => $by->user->key,
-                'received' => $received,
-                'at' => $data['at'] ?? $received,
-                // Without a word of what it was done on, its clock says when.
-                'on' => $data['on'] ?? [],
-                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
-            ],
-            '',
-            $problems,
-        );
-        $sent = EventCodec::decode($fields);
-        $fields->done();
-        $problems->settle();
+        $sent = self::decoded($by, $data, $skew);
         if (Sent::isRepeat($stored, $sent->id, $as)) {
             // Perhaps by a plan that has changed since: it is recorded already.
             return false;
@@ -85,6 +68,60 @@ final readonly class Recorder
 
             return $inserted;
         });
+    }
+
+    /**
+     * The same act on many runs that follows from one that is written down already, such as what a lead signs for: all
+     * of it or nothing, in a few statements. It must be of a kind that fills and empties no bead but its own.
+     *
+     * @param  list<array<array-key, mixed>>  $all  events as the browser would send them
+     *
+     * @throws BadLine
+     */
+    public function recordAll(Against $on, Membership $by, array $all): void
+    {
+        $events = [];
+        foreach ($all as $data) {
+            $sent = self::decoded($by, $data);
+            $facts = $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
+            $events[] = self::complete($sent, $facts, $on, $by);
+        }
+        if ($events === []) {
+            return;
+        }
+        DB::transaction(function () use ($on, $by, $events): void {
+            StoredEvent::addAll($on->stored, $by->user, $events);
+            $on->stored->newQuery()->whereKey($on->stored->id)->increment('revision');
+        });
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $data
+     *
+     * @throws BadLine
+     */
+    private static function decoded(Membership $by, array $data, int $skew = 0): Event
+    {
+        $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
+        $problems = new Problems();
+        $fields = Fields::from(
+            [
+                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
+                'by' => $by->user->key,
+                'received' => $received,
+                'at' => $data['at'] ?? $received,
+                // Without a word of what it was done on, its clock says when.
+                'on' => $data['on'] ?? [],
+                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
+            ],
+            '',
+            $problems,
+        );
+        $sent = EventCodec::decode($fields);
+        $fields->done();
+        $problems->settle();
+
+        return $sent;
     }
 
     /**

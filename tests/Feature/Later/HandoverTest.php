@@ -7,6 +7,8 @@ namespace Tests\Feature\Later;
 use App\Handover\Verification;
 use App\Models\Pack;
 use App\Models\StoredInstallation;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -264,9 +266,17 @@ final class HandoverTest extends TestCase
         $this->as('tester')
             ->postJson("/api/packs/{$pack->number}/signatures", ['role' => 'tester'])
             ->assertCreated();
+        $written = 0;
+        DB::listen(static function (QueryExecuted $query) use (&$written): void {
+            $written += (int) str_starts_with($query->sql, 'insert into "events"');
+        });
+        $signedOff = fn (): int => $this->installation->events()->where('kind', 'signed-off')->count();
+        $before = $signedOff();
         $this->as('lead')
             ->postJson("/api/packs/{$pack->number}/signatures", ['role' => 'lead'])
             ->assertCreated();
+        self::assertGreaterThan($before + 1, $signedOff(), 'Every cable that is tested.');
+        self::assertSame(1, $written, 'One act, however many cables it is for.');
         $this->as('lead')
             ->postJson("/api/packs/{$pack->number}/signatures", ['role' => 'lead'])
             ->assertCreated()

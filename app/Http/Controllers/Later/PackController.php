@@ -18,13 +18,16 @@ use App\Planning\Loaded;
 use App\Recording\Against;
 use App\Recording\Recorder;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
+use Sartal\Core\Proof\Record\EventKind;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -118,7 +121,7 @@ final readonly class PackController
         #[Body(Signature::class)] Signature $sent,
         Membership $member,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Container $container,
         Recorder $recorder,
         int $number,
     ): Answer {
@@ -128,36 +131,37 @@ final readonly class PackController
             422,
             'You sign as what you are here: '.implode(' or ', $member->roles).'.',
         );
-        $pack = $this->desk->sign(self::find($stored, $number), $member->user, $role);
-        if ($role === 'lead') {
-            $this->signOff($loaded, $member, $recorder);
-        }
+        $found = self::find($stored, $number);
+        $on = new Against($stored, static fn (): Loaded => $container->make(Loaded::class));
+        $pack = DB::transaction(function () use ($found, $member, $role, $on, $recorder): Pack {
+            $pack = $this->desk->sign($found, $member->user, $role);
+            if ($role === 'lead') {
+                self::signOff($on, $member, $recorder);
+            }
+
+            return $pack;
+        });
 
         return new Answer(self::line($pack->load('user')), 201);
     }
 
-    /** What the lead signs for is signed off, cable by cable, where it is tested. */
-    private function signOff(Loaded $loaded, Membership $member, Recorder $recorder): void
+    /** What the lead signs for is signed off, cable by cable, where it is tested: each loses it for itself. */
+    private static function signOff(Against $on, Membership $member, Recorder $recorder): void
     {
-        $on = Against::of($loaded);
-        foreach ($loaded->installation->runs() as $run) {
-            $states = [];
-            foreach ($loaded->plan()->strands[$run->id] as $bead) {
-                $states[$bead->stage->value] = $bead->state;
-            }
-            if (
-                ! $run->withdrawn &&
-                ($states[Stage::Test->value] ?? null) === BeadState::Done &&
-                ($states[Stage::Signed->value] ?? null) !== BeadState::Done
-            ) {
-                $recorder->record($on, $member, [
-                    'id' => (string) Str::uuid(),
-                    'kind' => 'signed-off',
-                    'run' => $run->id,
-                    'on' => $loaded->basis($run->id),
-                ]);
+        $all = [];
+        foreach ($on->standings() as $assembly) {
+            foreach ($assembly->runs as $id => $run) {
+                if (! $run->withdrawn && $run->at(Stage::Test) === BeadState::Done && ! $run->isDone(Stage::Signed)) {
+                    $all[] = [
+                        'id' => (string) Str::uuid(),
+                        'kind' => EventKind::SignedOff->value,
+                        'run' => (string) $id,
+                        'on' => $assembly->basis,
+                    ];
+                }
             }
         }
+        $recorder->recordAll($on, $member, $all);
     }
 
     public function zip(StoredInstallation $stored, int $number): BinaryFileResponse
