@@ -98,32 +98,36 @@ Route::prefix('api')->group(function (): void {
                 ->middleware('role:lead')
                 ->name('reads.archived');
             Route::get('schedule', [ScheduleController::class, 'show']);
-            Route::get('schedule.csv', [CsvController::class, 'export'])->middleware('exports:the schedule');
+            Route::get('schedule.csv', [CsvController::class, 'export'])->middleware([
+                'exports:the schedule',
+                'kept:milestones',
+            ]);
             Route::get('installation.json', [FileController::class, 'export'])->middleware([
                 'role:planner,lead',
                 'exports:the installation as a file',
             ]);
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
-            Route::get('catalogue', [CatalogueController::class, 'show']);
-            Route::get('types', [TypeController::class, 'index']);
-            Route::get('types/{kind}/{id}', [TypeController::class, 'show']);
+            Route::get('catalogue', [CatalogueController::class, 'show'])->middleware('kept');
+            Route::get('types', [TypeController::class, 'index'])->middleware('kept');
+            Route::get('types/{kind}/{id}', [TypeController::class, 'show'])->middleware('kept');
             Route::get('library', [LibraryController::class, 'index']);
-            Route::get('plans/{id}.csv', [PlanController::class, 'csv'])->middleware('exports:contact plan');
-            Route::get('connectors/{id}', [PlanController::class, 'connector']);
+            Route::get('plans/{id}.csv', [PlanController::class, 'csv'])->middleware(['exports:contact plan', 'kept']);
+            Route::get('connectors/{id}', [PlanController::class, 'connector'])->middleware('kept');
             Route::get('equipment', [EquipmentController::class, 'index'])->middleware('kept');
-            Route::get('rules', [RulesController::class, 'show']);
+            Route::get('rules', [RulesController::class, 'show'])->middleware('kept');
             Route::get('building', [BuildingController::class, 'show'])->middleware('kept');
             Route::get('looms', [LoomController::class, 'index'])->middleware('kept');
             Route::get('looms/{id}', [LoomController::class, 'show'])->middleware('kept');
-            Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard']);
-            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware(
+            Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard'])->middleware('kept:day');
+            Route::get('looms/{id}/offsets.csv', [LoomController::class, 'offsets'])->middleware([
                 'exports:offsets of loom',
-            );
+                'kept',
+            ]);
             Route::get('reach', ReachController::class)->middleware('kept');
             Route::get('parts', [PartsController::class, 'show'])->middleware('kept:parts');
-            Route::get('parts.csv', [PartsController::class, 'csv'])->middleware('exports:the parts');
-            Route::get('parts/worth', [PartsController::class, 'worth']);
+            Route::get('parts.csv', [PartsController::class, 'csv'])->middleware(['exports:the parts', 'kept:parts']);
+            Route::get('parts/worth', [PartsController::class, 'worth'])->middleware('kept:parts');
             Route::middleware('role:planner,bench,lead')->group(function (): void {
                 Route::put('reels', [SharedController::class, 'saveReel']);
                 Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
@@ -145,13 +149,13 @@ Route::prefix('api')->group(function (): void {
             Route::get('changes', [ChangeController::class, 'index']);
             Route::get('runs/{id}', [RunController::class, 'show']);
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
-            Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf']);
-            Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg']);
-            Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip']);
+            Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware('kept:day');
+            Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg'])->middleware('kept');
+            Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip'])->middleware('kept');
             // Where work is done, the release counts.
             Route::middleware('released')->group(function (): void {
                 Route::get('cutting', [CuttingController::class, 'show']);
-                Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf']);
+                Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf'])->middleware('kept:record,day');
                 Route::get('bench', [BenchController::class, 'index']);
                 Route::get('bench/{ids}', [BenchController::class, 'show']);
                 Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->where(
@@ -169,9 +173,12 @@ Route::prefix('api')->group(function (): void {
                 );
 
                 Route::get('labels', [LabelController::class, 'index'])->middleware('kept:prints,people,roll');
-                Route::get('labels.pdf', [LabelController::class, 'pdf']);
-                Route::get('labels.svg', [LabelController::class, 'svg']);
-                Route::get('labels.csv', [LabelController::class, 'csv'])->middleware('exports:the labels');
+                Route::get('labels.pdf', [LabelController::class, 'pdf'])->middleware('kept:prints,people,roll,day');
+                Route::get('labels.svg', [LabelController::class, 'svg'])->middleware('kept:prints,people,roll');
+                Route::get('labels.csv', [LabelController::class, 'csv'])->middleware([
+                    'exports:the labels',
+                    'kept:prints,people,roll',
+                ]);
                 Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->where(
                     'number',
                     Places::NUMBER,
@@ -185,7 +192,7 @@ Route::prefix('api')->group(function (): void {
                 });
 
                 Route::get('tests/progress', [TestController::class, 'progress']);
-                Route::get('instruments', [InstrumentController::class, 'index']);
+                Route::get('instruments', [InstrumentController::class, 'index'])->middleware('kept:day');
                 Route::post('runs/{id}/message', [InstrumentController::class, 'message'])->name('reads.runs-message');
                 Route::get('trainer', [TrainerController::class, 'show']);
                 Route::post('trainer', [TrainerController::class, 'start'])->name('reads.trainer');
@@ -202,7 +209,7 @@ Route::prefix('api')->group(function (): void {
                     Route::get('simulators/certifier.csv', [SimulatorController::class, 'card']);
                 });
                 Route::get('runs/{id}/test', [TestController::class, 'show']);
-                Route::get('runs/{id}/coverage', [TestController::class, 'coverage']);
+                Route::get('runs/{id}/coverage', [TestController::class, 'coverage'])->middleware('kept');
                 Route::post('runs/{id}/test', [TestController::class, 'judge'])->name('reads.judge');
                 // Which role an event needs depends on its kind: the controller asks.
                 Route::post('events', [EventController::class, 'store']);
@@ -229,9 +236,9 @@ Route::prefix('api')->group(function (): void {
                     ->middleware('role:planner,tester,lead');
                 Route::get('service', [ServiceController::class, 'show'])->middleware('kept:milestones,people,day');
                 Route::get('service/circuits', [ServiceController::class, 'circuits']);
-                Route::get('service/circuits/{id}', [ServiceController::class, 'circuit']);
+                Route::get('service/circuits/{id}', [ServiceController::class, 'circuit'])->middleware('kept');
                 Route::get('overtaken', [OvertakenController::class, 'index'])->middleware('kept:record,people');
-                Route::get('overtaken/{id}', [OvertakenController::class, 'show']);
+                Route::get('overtaken/{id}', [OvertakenController::class, 'show'])->middleware('kept:record,people');
                 Route::post('overtaken/{id}', [OvertakenController::class, 'record'])->middleware(
                     'role:planner,bench,installer,lead',
                 );
@@ -248,18 +255,18 @@ Route::prefix('api')->group(function (): void {
                 Route::post('templates', TemplateController::class)
                     ->middleware('office:installations')
                     ->name('reads.templates');
-                Route::get('releases/preview', [ReleaseController::class, 'preview']);
+                Route::get('releases/preview', [ReleaseController::class, 'preview'])->middleware('kept:record,people');
                 Route::post('releases', [ReleaseController::class, 'store']);
                 Route::get('drafts', [DraftController::class, 'index']);
                 Route::get('drafts/{id}', [DraftController::class, 'impact'])->where('id', Places::NUMBER);
                 Route::post('drafts/{id}', [DraftController::class, 'accept'])->where('id', Places::NUMBER);
                 Route::delete('drafts/{id}', [DraftController::class, 'destroy'])->where('id', Places::NUMBER);
-                Route::get('places/{id}/leeway', [BuildingController::class, 'leeway']);
+                Route::get('places/{id}/leeway', [BuildingController::class, 'leeway'])->middleware('kept:record');
                 Route::post('places/{id}/move', [BuildingController::class, 'move']);
                 Route::post('runs', [RunController::class, 'store']);
                 Route::post('runs/quick', [RunController::class, 'quick'])->name('reads.runs-quick');
                 Route::patch('runs', [RunController::class, 'bulk']);
-                Route::get('fits', [RunController::class, 'fits']);
+                Route::get('fits', [RunController::class, 'fits'])->middleware('kept');
                 Route::post('runs/propose', [RunController::class, 'propose'])->name('reads.runs-propose');
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);

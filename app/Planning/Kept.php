@@ -20,6 +20,9 @@ final class Kept
     /** Of one installation, at most. */
     private const BOUND = 3_000;
 
+    /** Octets of one installation, at most. */
+    private const OCTETS = 400_000_000;
+
     private const DAYS = 7;
 
     /** Of so many that are kept, one looks whether there are too many. */
@@ -132,9 +135,15 @@ final class Kept
     {
         DB::delete(
             'delete from kept where installation_id = ? and (made_at < now() - make_interval(days => ?) or name in (
-                select name from kept where installation_id = ? order by made_at desc offset ?
+                select name from (
+                    select name,
+                        row_number() over (order by made_at desc) as many,
+                        sum(octet_length(body)) over (order by made_at desc) as octets
+                    from kept where installation_id = ?
+                ) as all_of_it
+                where many > ? or octets > ?
             ))',
-            [$stored->id, self::DAYS, $stored->id, self::BOUND],
+            [$stored->id, self::DAYS, $stored->id, self::BOUND, self::OCTETS],
         );
     }
 

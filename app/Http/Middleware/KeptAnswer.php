@@ -13,6 +13,7 @@ use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as Document;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
@@ -28,6 +29,12 @@ final readonly class KeptAnswer
     private const PATIENCE = 120;
 
     private const LEVEL = 5;
+
+    /** Octets: what is larger is made each time. */
+    private const MOST = 8_000_000;
+
+    /** What a document says of itself. */
+    private const SAID = ['content-type', 'content-disposition', 'cache-control', 'x-content-type-options'];
 
     public function __construct(private Container $container)
     {
@@ -80,11 +87,8 @@ final readonly class KeptAnswer
                 return self::answer($request, $kept);
             }
             $response = $next($request);
-            $packed =
-                $response instanceof JsonResponse && $response->getStatusCode() === Response::HTTP_OK
-                    ? gzencode((string) $response->getContent(), self::LEVEL)
-                    : false;
-            if ($packed !== false) {
+            $packed = self::packed($response);
+            if ($packed !== null) {
                 Kept::put($stored, $name, $state, $packed);
             }
 
@@ -92,10 +96,34 @@ final readonly class KeptAnswer
         });
     }
 
-    private static function answer(Request $request, string $packed): Response
+    /** @return ?string what it is, in one line, and its text; null where it is no answer to keep */
+    private static function packed(Response $response): ?string
     {
+        if ($response->getStatusCode() !== Response::HTTP_OK) {
+            return null;
+        }
+        $headers = match (true) {
+            $response instanceof JsonResponse => [],
+            $response::class === Document::class => array_intersect_key(
+                $response->headers->all(),
+                array_flip(self::SAID),
+            ),
+            default => null,
+        };
+        $text = (string) $response->getContent();
+        if ($headers === null || strlen($text) > self::MOST) {
+            return null;
+        }
+
+        return json_encode($headers, JSON_THROW_ON_ERROR)."\n".gzencode($text, self::LEVEL);
+    }
+
+    private static function answer(Request $request, string $kept): Response
+    {
+        [$said, $packed] = explode("\n", $kept, 2);
+        $headers = (array) json_decode($said, true, flags: JSON_THROW_ON_ERROR);
         $reads = in_array('gzip', $request->getEncodings(), true);
-        $answer = Answer::encoded('null');
+        $answer = $headers === [] ? Answer::encoded('null') : new Document('', Response::HTTP_OK, $headers);
         $answer->setContent($reads ? $packed : (string) gzdecode($packed));
         if ($reads) {
             $answer->headers->set('Content-Encoding', 'gzip');

@@ -8,7 +8,9 @@ use App\Contract\Answer;
 use App\Contract\Query;
 use App\Http\Requests\Plan\Sought;
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
 use App\Planning\Loaded;
+use Illuminate\Contracts\Container\Container;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retest;
 use Sartal\Core\Later\Service\Retests;
@@ -106,11 +108,20 @@ final class ServiceController
      *
      * @return Answer<CircuitsFound>
      */
-    public function circuits(#[Query(Sought::class)] Sought $asked, Loaded $loaded): Answer
-    {
+    public function circuits(
+        #[Query(Sought::class)] Sought $asked,
+        StoredInstallation $stored,
+        Container $container,
+    ): Answer {
+        $lines = Kept::once(
+            $stored,
+            'circuits',
+            Kept::state('circuits', $stored->edition(), $stored->decisions),
+            fn (): array => $this->lines($container->make(Loaded::class)),
+        );
         $wanted = mb_strtolower($asked->q);
         $found = [];
-        foreach ($wanted === '' ? [] : $this->lines($loaded) as $id => [$name, $about]) {
+        foreach ($wanted === '' ? [] : $lines as $id => [$name, $about]) {
             if (
                 count($found) < self::FOUND &&
                 array_filter(

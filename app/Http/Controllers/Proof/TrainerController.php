@@ -18,6 +18,7 @@ use App\Simulators\TestInstrument;
 use App\Testing\Exercise;
 use App\Testing\UnderTest;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Str;
@@ -105,13 +106,13 @@ final class TrainerController
     }
 
     /** @return Answer<ExercisePage|NoExercise> */
-    public function show(Request $request, StoredInstallation $stored, Loaded $loaded): Answer
+    public function show(Request $request, StoredInstallation $stored, Container $container): Answer
     {
         $exercise = $this->kept($request, $stored);
 
         return $exercise === null
             ? new Answer(['exercise' => null])
-            : $this->shown($exercise, UnderTest::of($loaded, $exercise->run));
+            : $this->shown($exercise, UnderTest::of($container->make(Loaded::class), $exercise->run));
     }
 
     /**
