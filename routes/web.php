@@ -124,8 +124,10 @@ Route::prefix('api')->group(function (): void {
                 'exports:offsets of loom',
                 'kept',
             ]);
-            Route::get('reach', ReachController::class)->middleware('kept');
+            Route::get('reach', [ReachController::class, 'index'])->middleware('kept');
+            Route::get('reach/{id}', [ReachController::class, 'show'])->middleware('kept');
             Route::get('parts', [PartsController::class, 'show'])->middleware('kept:parts');
+            Route::get('parts/needed', [PartsController::class, 'needed'])->middleware('kept:parts');
             Route::get('parts.csv', [PartsController::class, 'csv'])->middleware(['exports:the parts', 'kept:parts']);
             Route::get('parts/worth', [PartsController::class, 'worth'])->middleware('kept:parts');
             Route::middleware('role:planner,bench,lead')->group(function (): void {
@@ -162,7 +164,9 @@ Route::prefix('api')->group(function (): void {
                     'cursor',
                     Places::NUMBER,
                 );
-                Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf']);
+                Route::get('bench/{ids}/traveller.pdf', [BenchController::class, 'pdf'])->middleware(
+                    'kept:record,people,day',
+                );
                 Route::get('bench/{ids}/rework', [BenchController::class, 'rework']);
                 // Who may confirm what depends on the step: the recorder asks.
                 Route::post('bench/{ids}/events', [BenchController::class, 'record']);

@@ -93,15 +93,26 @@ final class InstallationStore
         );
     }
 
-    /** What the shop works by: the release with today's stock, or where nothing is released, what is decided. */
-    public function atWork(StoredInstallation $stored): Loaded
+    /**
+     * What the shop works by: the release with today's stock, or where nothing is released, what is decided.
+     *
+     * @param  ?Loaded  $beside  what is decided, where it was read already: what is the same in both is made once
+     */
+    public function atWork(StoredInstallation $stored, ?Loaded $beside = null): Loaded
     {
         $document =
             $stored->release_id === null ? null : $stored->releases()->whereKey($stored->release_id)->value('document');
 
         return is_string($document)
-            ? Uncollected::run(fn (): Loaded => $this->read($stored, $this->released($stored, $document), null))
-            : $this->load($stored);
+            ? Uncollected::run(
+                fn (): Loaded => $this->read(
+                    $stored,
+                    $this->released($stored, $document),
+                    $beside?->record,
+                    $beside?->prints,
+                ),
+            )
+            : $beside ?? $this->load($stored);
     }
 
     /** A release as it was, with what was recorded since. */

@@ -26,9 +26,9 @@ final readonly class ReleaseDesk
     }
 
     /** What a release now would overtake in work that was done by the one before it. */
-    public function impact(StoredInstallation $stored, Loaded $decided): Impact
+    public function impact(Loaded $working, Loaded $decided): Impact
     {
-        return $this->foresight->impact($this->store->atWork($stored), $decided);
+        return $this->foresight->impact($working, $decided);
     }
 
     public function release(StoredInstallation $stored, User $by, string $note): Release

@@ -133,8 +133,11 @@ final class PlanEncoder
         ];
     }
 
-    /** @return FigureShown */
-    public static function figure(Figure $figure): array
+    /**
+     * @param  int  $most  a sum of more terms is given without them
+     * @return FigureShown
+     */
+    public static function figure(Figure $figure, int $most = PHP_INT_MAX): array
     {
         return [
             'value' => is_finite($figure->value) ? $figure->value : null,
@@ -146,7 +149,7 @@ final class PlanEncoder
                     'amount' => $term->amount,
                     'source' => $term->source,
                 ],
-                $figure->terms,
+                count($figure->terms) > $most ? [] : $figure->terms,
             ),
         ];
     }

@@ -105,6 +105,7 @@ trait Asking
     private const QUERIES = [
         'api/find' => '?q=A-11',
         'api/fits' => '?cable=pair-foil&signals=analogue',
+        'api/parts/needed' => '?sort=cable&id=pair-foil',
         'api/labels.pdf' => self::SHEET,
         'api/labels/test-page.pdf' => self::SHEET,
         'api/service/circuits' => '?q=A-11',
@@ -188,6 +189,7 @@ trait Asking
                 'SHA256SUMS',
                 'SIGNATURES.json',
             ]),
+            'api/reach/{id}' => $of('api/reach/*', array_slice($circuits, 0, 2)),
             'api/service/circuits/{id}' => $of('api/service/circuits/*', $circuits),
             'api/overtaken/{id}' => $each('api/overtaken/*'),
             'api/releases/{one}/compare/{other}' => ['api/releases/A/compare/B', 'api/releases/B/compare/now'],

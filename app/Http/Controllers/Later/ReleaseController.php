@@ -72,11 +72,11 @@ final readonly class ReleaseController
      */
     public function preview(StoredInstallation $stored, Loaded $decided): Answer
     {
-        $working = $stored->release_id === null ? null : $this->store->atWork($stored);
+        $working = $stored->release_id === null ? null : $this->store->atWork($stored, $decided);
 
         return new Answer([
             'changes' => $working === null ? [] : Comparison::between($working, $decided),
-            'impact' => ImpactResource::of($this->desk->impact($stored, $decided)),
+            'impact' => ImpactResource::of($this->desk->impact($working ?? $decided, $decided)),
         ]);
     }
 

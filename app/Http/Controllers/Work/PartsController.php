@@ -12,27 +12,38 @@ use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\Csv\CsvWriter;
 use App\Http\Requests\Work\EconomyChange;
+use App\Http\Requests\Work\PartNeeded;
 use App\Http\Requests\Work\PartsAsked;
 use App\Http\Resources\Work\PartsResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
+use App\Planning\Kept;
+use App\Planning\KeptSums;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
+use App\Planning\Touched;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
+use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Work\Parts\PartsLine;
+use Sartal\Core\Work\Parts\Sort;
 
 /**
  * Parts, time and cost.
  *
  * @phpstan-import-type PartsPage from PartsResource
  * @phpstan-import-type PartsWorth from PartsResource
+ * @phpstan-import-type FigureShown from PlanEncoder
  */
 final readonly class PartsController
 {
+    /** Terms of a sum that are shown with it, where the others are asked for by themselves. */
+    private const SHORT = 4;
+
     public function __construct(private ChangeLog $log)
     {
     }
@@ -44,8 +55,65 @@ final readonly class PartsController
         Loaded $loaded,
     ): Answer {
         $scope = self::scope($asked, $loaded);
+        $list = $scope->list($loaded, ! $asked->left);
+        if ($asked->brief) {
+            $needed = [];
+            foreach ($list->lines as $line) {
+                if (count($line->needed->terms) <= self::SHORT) {
+                    continue;
+                }
+                $needed[self::name($line->sort, $line->id)] = PlanEncoder::figure($line->needed);
+            }
+            self::sums($stored, $asked->scope, $asked->left)->put($needed);
+        }
 
-        return new Answer(PartsResource::of($scope, $scope->list($loaded, ! $asked->left), $loaded, $stored->version));
+        return new Answer(
+            PartsResource::of($scope, $list, $loaded, $stored->version, $asked->brief ? self::SHORT : PHP_INT_MAX),
+        );
+    }
+
+    private static function sums(StoredInstallation $stored, string $scope, bool $left): KeptSums
+    {
+        return new KeptSums(
+            $stored,
+            sprintf('parts of %s %d', $scope, $left),
+            Kept::state(
+                $stored->decisions,
+                $stored->edition(),
+                (string) $stored->version,
+                implode('.', $left ? Touched::last($stored) : Touched::stock($stored)),
+            ),
+        );
+    }
+
+    private static function name(Sort $sort, string $id): string
+    {
+        return $sort->value.' '.$id;
+    }
+
+    /**
+     * How much of one part is needed, and for what.
+     *
+     * @return Answer<array{needed: FigureShown}>
+     */
+    public function needed(
+        #[Query(PartNeeded::class)] PartNeeded $asked,
+        StoredInstallation $stored,
+        Container $container,
+    ): Answer {
+        /** @var ?FigureShown $kept */
+        $kept = self::sums($stored, $asked->scope, $asked->left)->of(self::name($asked->sort, $asked->id));
+        if ($kept !== null) {
+            return new Answer(['needed' => $kept]);
+        }
+        $loaded = $container->make(Loaded::class);
+        $scope = self::scope(new PartsAsked($asked->scope, $asked->left), $loaded);
+        foreach ($scope->list($loaded, ! $asked->left)->lines as $line) {
+            if ($line->sort === $asked->sort && $line->id === $asked->id) {
+                return new Answer(['needed' => PlanEncoder::figure($line->needed)]);
+            }
+        }
+        abort(404, 'No such part is needed any more. Load the list again.');
     }
 
     public function csv(#[Query(PartsAsked::class)] PartsAsked $asked, Loaded $loaded): Response

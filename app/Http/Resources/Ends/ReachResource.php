@@ -36,6 +36,9 @@ use Sartal\Core\Plan\Runs\RunPlan;
  */
 final class ReachResource
 {
+    /** What one looks at first. */
+    private const RANK = [ReachVerdict::Beyond, ReachVerdict::Tight, ReachVerdict::Unknown, ReachVerdict::Reaches];
+
     /**
      * @param  ?list<string>  $circuits  ids; null: all
      * @return list<Reach>
@@ -51,6 +54,37 @@ final class ReachResource
             static fn (SignalLine $line): array => self::line($line, $reaches),
             array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))),
         );
+    }
+
+    /**
+     * @param  list<Reach>  $whole
+     * @return list<Reach> the least margin first, each figure without how it came about
+     */
+    public static function inBrief(array $whole): array
+    {
+        $lines = array_map(
+            static fn (array $line): array => [
+                ...$line,
+                'used' => $line['used'] === null ? null : ['terms' => []] + $line['used'],
+                'limit' => $line['limit'] === null ? null : ['terms' => []] + $line['limit'],
+                'information' => array_map(
+                    static fn (array $each): array => [
+                        'what' => $each['what'],
+                        'figure' => ['terms' => []] + $each['figure'],
+                    ],
+                    $line['information'],
+                ),
+            ],
+            $whole,
+        );
+        $rank = array_flip(array_column(self::RANK, 'value'));
+        usort(
+            $lines,
+            static fn (array $a, array $b): int => [$rank[$a['verdict']], $a['margin'] ?? INF] <=>
+            [$rank[$b['verdict']], $b['margin'] ?? INF],
+        );
+
+        return $lines;
     }
 
     /** @return Reach */

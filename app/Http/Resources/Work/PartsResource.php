@@ -69,9 +69,17 @@ use Sartal\Core\Work\Parts\Sort;
  */
 final class PartsResource
 {
-    /** @return PartsPage */
-    public static function of(PartsScope $scope, PartsList $list, Loaded $loaded, int $version): array
-    {
+    /**
+     * @param  int  $terms  a sum of more is shown without them
+     * @return PartsPage
+     */
+    public static function of(
+        PartsScope $scope,
+        PartsList $list,
+        Loaded $loaded,
+        int $version,
+        int $terms = PHP_INT_MAX,
+    ): array {
         /** @var EconomyShown $economy */
         $economy = StockCodec::encodeEconomy($loaded->installation->economy());
 
@@ -91,7 +99,7 @@ final class PartsResource
                     'group' => $line->group,
                     'colour' => $line->colour,
                     'unit' => $line->unit,
-                    'needed' => PlanEncoder::figure($line->needed),
+                    'needed' => PlanEncoder::figure($line->needed, $terms),
                     'spares' => $line->spares,
                     'returned' => $line->returned,
                     'stock' => round($line->stock, 3),

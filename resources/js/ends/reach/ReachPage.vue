@@ -1,24 +1,39 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { useIntersectionObserver } from '@vueuse/core'
+import { onMounted, ref, useTemplateRef, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Reach } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
+import { useLatest } from '../../ui/latest'
 import ReachTable from './ReachTable.vue'
 
+/** The least margin first, some at a time: the next ones come when the last of them is in sight. */
 const circuits = ref<Reach[] | null>(null)
+const counts = ref({ of: 0, all: 0 })
 const only = ref(false)
-const { problem, attempt } = useAttempt()
-onMounted(() =>
-  attempt(async () => {
-    circuits.value = (await api.get('reach')).circuits
-  }),
+const { problem, busy, attempt } = useAttempt()
+const { latest } = useLatest()
+const more = () =>
+  attempt(() => {
+    const before = circuits.value ?? []
+    return latest(api.get(`reach?brief=1&only=${only.value ? 1 : 0}&from=${before.length}`), found => {
+      circuits.value = [...before, ...found.circuits]
+      counts.value = { of: found.of ?? 0, all: found.all ?? 0 }
+    })
+  })
+onMounted(more)
+watch(only, () => {
+  circuits.value = null
+  void more()
+})
+useIntersectionObserver(
+  useTemplateRef<HTMLElement>('last'),
+  ([entry]) => {
+    if (entry?.isIntersecting && !busy.value) void more()
+  },
+  { rootMargin: '600px' },
 )
-const ORDER = { beyond: 0, tight: 1, unknown: 2, reaches: 3 }
-const shown = computed(() =>
-  [...(circuits.value ?? [])]
-    .filter(each => !only.value || each.verdict !== 'reaches')
-    .sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict] || (a.margin ?? 999) - (b.margin ?? 999)),
-)
+const one = (id: string) => api.get(`reach/${encodeURIComponent(id)}`)
 </script>
 
 <template>
@@ -31,9 +46,11 @@ const shown = computed(() =>
     <v-progress-linear v-if="!circuits && !problem" indeterminate color="primary" aria-label="Reckoning" />
     <div v-if="circuits" class="pad">
       <p
-        v-if="shown.length === 0"
-        class="quiet">{{ circuits.length ? 'Every circuit reaches.' : 'No circuit yet.' }}</p>
-      <ReachTable v-else :circuits="shown" />
+        v-if="circuits.length === 0"
+        class="quiet">{{ counts.all ? 'Every circuit reaches.' : 'No circuit yet.' }}</p>
+      <ReachTable v-else :circuits="circuits" :ask="one" />
+      <p v-if="circuits.length < counts.of" ref="last" class="quiet" role="status">{{ circuits.length }} of
+        {{ counts.of }} circuits; the next ones are coming.</p>
       <p class="quiet small">Mains figures are information alone: sizing, protection and connection are for local code
         and a licensed person.</p>
     </div>

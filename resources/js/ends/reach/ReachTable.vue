@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import type { Figure } from '../../api/figure'
 import type { Reach } from '../../api/types'
 import FigureSum from '../../ui/FigureSum.vue'
 
-/** How far circuits go, beside how far they may. */
-defineProps<{ circuits: Reach[] }>()
+/** How far circuits go, beside how far they may; `ask` for one with how its figures came about. */
+const props = defineProps<{ circuits: Reach[]; ask?: (id: string) => Promise<Reach> }>()
+const sum = (id: string, of: (reach: Reach) => Figure | null | undefined) =>
+  props.ask && (async () => of(await props.ask!(id)) ?? { value: null, text: '', terms: [] })
 const WORDS = { reaches: 'reaches', tight: 'tight', beyond: 'too far', unknown: 'not known' }
 const KIND: Record<string, string> = {
   category: 'length',
@@ -21,14 +24,18 @@ const KIND: Record<string, string> = {
     <thead><tr><th>Circuit</th><th>Signal</th><th>Uses</th><th>Of</th><th>Left</th><th>Verdict</th><th>And</th></tr>
     </thead>
     <tbody><tr v-for="each in circuits" :key="each.id">
-      <td>{{ each.name }}<span
+      <td class="name">{{ each.name }}<span
         v-if="each.runs.join() !== each.name"
         class="quiet mono codes">{{ each.runs.join(' ') }}</span></td><td class="quiet">{{ each.signal }}</td>
       <td><FigureSum
         v-if="each.used"
         :figure="each.used"
+        :ask="sum(each.id, reach => reach.used)"
         strong /><span v-if="each.used" class="quiet small">{{ KIND[each.kind] }}</span></td>
-      <td><FigureSum v-if="each.limit" :figure="each.limit" /></td>
+      <td><FigureSum
+        v-if="each.limit"
+        :figure="each.limit"
+        :ask="sum(each.id, reach => reach.limit)" /></td>
       <td class="left"><template v-if="each.margin !== null"><span
                                                                class="meter"
                                                                :class="each.verdict">
@@ -47,7 +54,9 @@ const KIND: Record<string, string> = {
       <td><div
         v-for="info in each.information"
         :key="info.what"
-        class="info"><span class="quiet">{{ info.what }}</span><FigureSum :figure="info.figure" /></div></td>
+        class="info"><span class="quiet">{{ info.what }}</span><FigureSum
+          :figure="info.figure"
+          :ask="sum(each.id, reach => reach.information.find(one => one.what === info.what)?.figure)" /></div></td>
     </tr></tbody>
   </table>
 </template>
@@ -61,6 +70,7 @@ td {
   display: block;
   font-size: 12px;
 }
+.name,
 .left {
   white-space: nowrap;
 }

@@ -31,10 +31,13 @@ const left = computed({
 })
 const query = computed(() => `scope=${encodeURIComponent(scope.value)}${left.value ? '&left=1' : ''}`)
 const load = async () => {
-  parts.value = await api.get(`parts?${query.value}`)
+  parts.value = await api.get(`parts?${query.value}&brief=1`)
 }
 onMounted(() => attempt(load))
 watch(query, () => attempt(load))
+
+const sum = (line: Line) => async () =>
+  (await api.get(`parts/needed?${query.value}&sort=${line.sort}&id=${encodeURIComponent(line.id)}`)).needed
 
 const groups = computed(() => {
   const by: Record<string, Line[]> = {}
@@ -178,7 +181,7 @@ const save = () =>
           <tr class="group"><th colspan="9" scope="rowgroup">{{ GROUP[group] ?? group }}</th></tr>
           <tr v-for="line in lines" :key="line.id">
             <td><Swatch v-if="line.colour" :colour="line.colour" /> {{ line.name }}</td>
-            <td><FigureSum :figure="line.needed" /></td>
+            <td><FigureSum :figure="line.needed" :ask="sum(line)" /></td>
             <td class="mono right">{{ line.spares || '' }}</td><td class="mono right">{{ line.returned || '' }}</td>
             <td class="mono right"><input
               v-if="editing && line.sort !== 'cable'"
