@@ -177,6 +177,7 @@ Route::prefix('api')->group(function (): void {
                 );
 
                 Route::get('labels', [LabelController::class, 'index'])->middleware('kept:prints,people,roll');
+                Route::get('labels/shown', [LabelController::class, 'shown'])->middleware('kept:prints,people,roll');
                 Route::get('labels.pdf', [LabelController::class, 'pdf'])->middleware('kept:prints,people,roll,day');
                 Route::get('labels.svg', [LabelController::class, 'svg'])->middleware('kept:prints,people,roll');
                 Route::get('labels.csv', [LabelController::class, 'csv'])->middleware([

@@ -43,6 +43,16 @@ final class LabelStock
         return $printed;
     }
 
+    /** Changes with whatever somebody marks as printed. */
+    public static function state(StoredInstallation $stored): string
+    {
+        $rows = DB::table('label_prints')->where('installation_id', $stored->id);
+
+        return (string) $rows
+            ->selectRaw("md5(string_agg(concat_ws(' ', label, fingerprint, user_id, at), ',' order by label)) as all")
+            ->value('all');
+    }
+
     /**
      * @param  list<string>  $ids
      * @param  list<PrintedLabel>  $labels

@@ -125,6 +125,7 @@ final class RightsTest extends TestCase
                 'bench/A-119/traveller.pdf',
                 'crew/board',
                 'labels',
+                'labels/shown?usual=1&only=left',
                 'labels.csv',
                 'labels/test-page.pdf?geometry=a4-flag',
                 'outstanding',

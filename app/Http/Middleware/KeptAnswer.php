@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Contract\Answer;
+use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\Touched;
@@ -15,7 +16,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response as Document;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -159,7 +159,7 @@ final readonly class KeptAnswer
                 // What is left to be made follows from everything that was.
                 'parts' => implode('.', $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored)),
                 'people' => (string) json_encode([$stored->names(), self::skills($stored)]),
-                'prints' => self::prints($stored),
+                'prints' => LabelStock::state($stored),
                 'roll' => (string) json_encode((new RollPrinter(Cache::store('file'), $stored->id))->summary()),
                 'day' => now()->format('Y-m-d'),
                 default => throw new InvalidArgumentException(sprintf('No answer follows from "%s".', $topic)),
@@ -170,14 +170,5 @@ final readonly class KeptAnswer
     private static function skills(StoredInstallation $stored): array
     {
         return array_values($stored->memberships()->toBase()->pluck('skills')->all());
-    }
-
-    private static function prints(StoredInstallation $stored): string
-    {
-        $rows = DB::table('label_prints')->where('installation_id', $stored->id);
-
-        return (string) $rows
-            ->selectRaw("md5(string_agg(concat_ws(' ', label, fingerprint, user_id, at), ',' order by label)) as all")
-            ->value('all');
     }
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from './types'
 
-export type LabelsAnswer = Schemas['LabelsPage']
+export type LabelsAnswer = Schemas['LabelsInPart']
 export type LabelLine = Schemas['LabelLine']
 export type LabelScheme = LabelsAnswer['scheme']
 export type Geometry = Schemas['Geometry']

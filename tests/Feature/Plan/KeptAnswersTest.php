@@ -39,6 +39,7 @@ final class KeptAnswersTest extends TestCase
         'parts?scope=installation',
         'parts?scope=installation&left=1',
         'labels',
+        'labels/shown?usual=1&only=left',
         'building',
         'looms',
         'reach',

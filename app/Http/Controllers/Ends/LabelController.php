@@ -20,16 +20,20 @@ use App\Http\Requests\Ends\LabelsAsked;
 use App\Http\Requests\Ends\LabelSchemeChange;
 use App\Http\Requests\Ends\LabelSchemePreview;
 use App\Http\Requests\Ends\LabelsMarked;
+use App\Http\Requests\Ends\LabelsShown;
 use App\Http\Requests\Ends\LabelsToRoll;
 use App\Http\Requests\Ends\RollLoaded;
+use App\Http\Resources\Ends\LabelChoice;
 use App\Http\Resources\Ends\LabelResource;
 use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Simulators\RollPrinter;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
@@ -39,6 +43,7 @@ use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\LabelScheme;
 
 /**
@@ -48,7 +53,23 @@ use Sartal\Core\Given\Installation\LabelScheme;
  * @phpstan-import-type Geometry from LabelResource
  * @phpstan-import-type LabelFinding from LabelResource
  * @phpstan-import-type RollState from RollPrinter
+ * @phpstan-import-type LabelKind from LabelChoice
  *
+ * @phpstan-type LabelsInPart array{
+ *     part: string,
+ *     labels: list<LabelLine>,
+ *     ids: list<string>,
+ *     of: int,
+ *     kinds: list<LabelKind>,
+ *     looms: list<string>,
+ *     counts: array{left: int, changed: int, all: int},
+ *     scheme: array{end: string, endLine: string, leg: string, legLine: string, limit: int},
+ *     tokens: array<string, string>,
+ *     version: int,
+ *     geometries: list<Geometry>,
+ *     findings: list<LabelFinding>,
+ *     printer: RollState,
+ * }
  * @phpstan-type LabelsPage array{
  *     labels: list<LabelLine>,
  *     scheme: array{end: string, endLine: string, leg: string, legLine: string, limit: int},
@@ -61,6 +82,9 @@ use Sartal\Core\Given\Installation\LabelScheme;
  */
 final readonly class LabelController
 {
+    /** That are shown with the labels. */
+    private const FINDINGS = 6;
+
     public function __construct(private LabelStock $stock)
     {
     }
@@ -77,6 +101,56 @@ final readonly class LabelController
             'version' => $stored->version,
             'geometries' => LabelResource::geometries(),
             'findings' => LabelResource::findings($loaded),
+            'printer' => $this->printer($stored)->summary(),
+        ]);
+    }
+
+    /**
+     * Some of them at a time.
+     *
+     * @return Answer<LabelsInPart>
+     */
+    public function shown(
+        #[Query(LabelsShown::class)] LabelsShown $asked,
+        StoredInstallation $stored,
+        Container $container,
+    ): Answer {
+        $made = Kept::once(
+            $stored,
+            'label lines',
+            Kept::state(
+                $stored->decisions,
+                $stored->edition(),
+                LabelStock::state($stored),
+                (string) json_encode($stored->names()),
+            ),
+            function () use ($stored, $container): array {
+                $loaded = $container->make(Loaded::class);
+
+                return [
+                    'lines' => LabelResource::lines($this->stock->of($loaded), $this->stock->printed($stored), $loaded),
+                    'scheme' => LabelResource::scheme($loaded->installation->rules()->labels),
+                    'findings' => LabelResource::findings($loaded),
+                ];
+            },
+        );
+
+        return new Answer([
+            ...(new LabelChoice($made['lines']))->of($asked),
+            'scheme' => $made['scheme'],
+            'tokens' => LabelScheme::TOKENS,
+            'version' => $stored->version,
+            'geometries' => LabelResource::geometries(),
+            'findings' => array_slice(
+                array_values(
+                    array_filter(
+                        $made['findings'],
+                        static fn (array $finding): bool => $finding['severity'] !== Severity::Note->value,
+                    ),
+                ),
+                0,
+                self::FINDINGS,
+            ),
             'printer' => $this->printer($stored)->summary(),
         ]);
     }

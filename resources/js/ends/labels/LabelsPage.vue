@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Geometry, LabelLine, LabelsAnswer } from '../../api/labels'
 import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
+import { useLatest } from '../../ui/latest'
 import { when } from '../../ui/units'
 import RollPanel from './RollPanel.vue'
 import SchemeForm from './SchemeForm.vue'
@@ -13,18 +14,17 @@ import SheetForm from './SheetForm.vue'
 
 const session = useSession()
 const data = ref<LabelsAnswer | null>(null)
+const labels = ref<LabelLine[]>([])
 const { problem, said, busy, attempt } = useAttempt()
-const load = () =>
-  attempt(async () => {
-    data.value = await api.get('labels')
-  })
-onMounted(load)
+const { latest } = useLatest()
+const texts = useTemplateRef<HTMLElement>('texts')
 
 const part = ref('')
 const loom = ref('')
 const only = ref<'left' | 'changed' | 'all'>('left')
 const panel = ref<'sheet' | 'roll' | 'scheme'>('sheet')
 const page = ref(1)
+let was = { loom: '', only: 'left' }
 const sheet = useLocalStorage('sartal.labels.sheet', {
   geometry: '',
   own: null as Geometry | null,
@@ -33,27 +33,47 @@ const sheet = useLocalStorage('sartal.labels.sheet', {
   down: 0,
 })
 
-const labels = computed(() => data.value?.labels ?? [])
-const kinds = computed(() => [...new Map(labels.value.map(each => [each.part, each.kind])).entries()])
-const looms = computed(() => [...new Set(labels.value.map(each => each.loom).filter(Boolean))].sort())
-const shown = computed(() =>
-  labels.value.filter(
-    each =>
-      (!part.value || each.part === part.value) &&
-      (!loom.value || each.loom === loom.value) &&
-      (only.value === 'all' || (only.value === 'left' ? each.state !== 'printed' : each.state === 'changed')),
-  ),
+const asked = (from: number) =>
+  new URLSearchParams({
+    // Before anything is known of them: the kind that most is left of.
+    ...(data.value ? { part: part.value } : { usual: '1' }),
+    loom: loom.value,
+    only: only.value,
+    from: String(from),
+  }).toString()
+const load = () =>
+  attempt(() =>
+    latest(api.get(`labels/shown?${asked(0)}`), found => {
+      data.value = found
+      part.value = found.part
+      labels.value = found.labels
+      texts.value?.scrollTo(0, 0)
+    }),
+  )
+const more = () =>
+  attempt(() =>
+    latest(api.get(`labels/shown?${asked(labels.value.length)}`), found => {
+      labels.value = [...labels.value, ...found.labels]
+    }),
+  )
+onMounted(load)
+useIntersectionObserver(
+  useTemplateRef<HTMLElement>('last'),
+  ([entry]) => {
+    if (entry?.isIntersecting && !busy.value) void more()
+  },
+  { rootMargin: '600px' },
 )
-const counts = computed(() => ({
-  left: labels.value.filter(each => each.state !== 'printed').length,
-  changed: labels.value.filter(each => each.state === 'changed').length,
-  all: labels.value.length,
-}))
+
+const kinds = computed<[string, string][]>(() => (data.value?.kinds ?? []).map(each => [each.id, each.name]))
+const counts = computed(() => data.value?.counts ?? { left: 0, changed: 0, all: 0 })
+/** What is printed: all that are chosen, in sight or not. */
+const ids = computed(() => data.value?.ids ?? [])
 const geometries = computed(() => data.value?.geometries ?? [])
 /** The first sheet whose fields are of the size of these labels. */
 const fitting = computed(() =>
   geometries.value.find(
-    each => shown.value[0] && each.width === shown.value[0].width && each.height === shown.value[0].height,
+    each => labels.value[0] && each.width === labels.value[0].width && each.height === labels.value[0].height,
   ),
 )
 const chosen = computed(() =>
@@ -63,17 +83,17 @@ const chosen = computed(() =>
 )
 const sheets = computed(() =>
   chosen.value
-    ? Math.max(1, Math.ceil((shown.value.length + sheet.value.start) / (chosen.value.columns * chosen.value.rows)))
+    ? Math.max(1, Math.ceil((ids.value.length + sheet.value.start) / (chosen.value.columns * chosen.value.rows)))
     : 1,
 )
-const mixed = computed(() => new Set(shown.value.map(each => each.part)).size > 1)
+const mixed = computed(() => !part.value && (data.value?.kinds ?? []).filter(each => each.shown > 0).length > 1)
 const misfit = computed(
   () =>
-    shown.value.length > 0 &&
+    labels.value.length > 0 &&
     chosen.value &&
     !mixed.value &&
-    (Number.parseFloat(chosen.value.width) < Number.parseFloat(shown.value[0]!.width) - 0.5 ||
-      Number.parseFloat(chosen.value.height) < Number.parseFloat(shown.value[0]!.height) - 0.5),
+    (Number.parseFloat(chosen.value.width) < Number.parseFloat(labels.value[0]!.width) - 0.5 ||
+      Number.parseFloat(chosen.value.height) < Number.parseFloat(labels.value[0]!.height) - 0.5),
 )
 const query = computed(() => {
   const own = chosen.value?.id === 'own' ? { ...chosen.value, id: undefined, name: undefined } : null
@@ -90,14 +110,17 @@ const query = computed(() => {
 watch([part, loom, only, chosen], () => {
   page.value = 1
 })
-watch(kinds, all => {
-  if (!part.value && all.length) part.value = [...all].sort((a, b) => count(b[0]) - count(a[0]))[0]![0]
+watch([part, loom, only], ([kind]) => {
+  // The answer itself has said which kind.
+  if (kind !== data.value?.part || loom.value !== was.loom || only.value !== was.only) void load()
+  was = { loom: loom.value, only: only.value }
 })
-const count = (id: string) => labels.value.filter(each => each.part === id && each.state !== 'printed').length
 const mayPrint = computed(() => session.can('planner', 'bench', 'installer', 'lead'))
-const printed = (of: LabelLine[]) =>
+/** Labels that are marked in one go. */
+const AT_ONCE = 20_000
+const printed = (of: string[]) =>
   attempt(async () => {
-    await api.post('labels/printed', { ids: of.map(each => each.id) })
+    for (let i = 0; i < of.length; i += AT_ONCE) await api.post('labels/printed', { ids: of.slice(i, i + AT_ONCE) })
     await load()
   }, `${of.length} labels are marked as printed.`)
 const STATE = { new: 'to print', printed: 'printed', changed: 'says something else now' }
@@ -108,11 +131,11 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
     <header>
       <h1>Labels</h1>
       <select v-model="part" aria-label="Kind of label"><option value="">every kind</option><option
-        v-for="[id, name] in kinds"
-        :key="id"
-        :value="id">{{ name }} ({{ count(id) }})</option></select>
+        v-for="each in data?.kinds"
+        :key="each.id"
+        :value="each.id">{{ each.name }} ({{ each.left }})</option></select>
       <select v-model="loom" aria-label="Loom"><option value="">every loom</option><option
-        v-for="id in looms"
+        v-for="id in data?.looms"
         :key="id"
         :value="id">{{ id }}</option></select>
       <select
@@ -126,20 +149,20 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!data && !problem" of="the labels" />
     <div v-if="data" class="body">
-      <section class="texts" aria-label="Labels">
+      <section ref="texts" class="texts" aria-label="Labels">
         <p
-          v-for="finding in data.findings.filter(each => each.severity !== 'note').slice(0, 6)"
+          v-for="finding in data.findings"
           :key="finding.words"
           class="note"
           :class="finding.severity"><strong>{{ finding.words }}</strong>{{ finding.remedy }}</p>
         <p
-          v-if="shown.length === 0"
+          v-if="ids.length === 0"
           class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.'
             : 'Nothing of this is left to print.' }}</p>
         <table v-else class="lines">
           <thead><tr><th>Text</th><th>Second line</th><th>Block</th><th>Where</th><th>State</th></tr></thead>
           <tbody>
-            <tr v-for="each in shown.slice(0, 400)" :key="each.id">
+            <tr v-for="each in labels" :key="each.id">
               <td><router-link
                 v-if="each.path"
                 :to="`/${each.path}`"
@@ -160,7 +183,8 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
             </tr>
           </tbody>
         </table>
-        <p v-if="shown.length > 400" class="quiet pad">and {{ shown.length - 400 }} more; all of them are printed.</p>
+        <p v-if="labels.length < ids.length" ref="last" class="quiet pad" role="status">{{ labels.length }} of
+          {{ ids.length }} labels; the next ones are coming. All of them are printed.</p>
       </section>
       <aside>
         <nav class="tabs" aria-label="How"><a
@@ -175,7 +199,7 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
             v-if="misfit"
             class="note check">These labels are larger than the fields of this sheet. Choose another sheet.</p>
           <p v-if="mixed" class="note">Several kinds at once: choose one kind, a sheet holds one size.</p>
-          <template v-if="shown.length && chosen && !mixed">
+          <template v-if="ids.length && chosen && !mixed">
             <img
               class="paper"
               :src="$file(`labels.svg?${query}&page=${page}`)"
@@ -190,11 +214,11 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
             <p class="acts"><a
               class="button"
               :href="$file(`labels.pdf?${query}`)"
-              target="_blank">Print {{ shown.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn
+              target="_blank">Print {{ ids.length }} on {{ sheets }} {{ sheets === 1 ? 'sheet' : 'sheets' }}</a><v-btn
                 v-if="mayPrint"
                 variant="outlined"
                 :loading="busy"
-                @click="printed(shown)">They came out right</v-btn></p>
+                @click="printed(ids)">They came out right</v-btn></p>
           </template>
           <p class="acts"><a
             :href="$file(`labels/test-page.pdf?${query}`)"
@@ -203,7 +227,8 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
         <RollPanel
           v-else-if="panel === 'roll'"
           :state="data.printer"
-          :labels="shown"
+          :ids="ids"
+          :part="labels[0]?.part ?? ''"
           :kinds="kinds"
           :may="mayPrint"
           @changed="load" />
@@ -325,6 +350,8 @@ td.printed {
   }
   aside {
     border: 0;
+    order: -1;
+    overflow: visible;
   }
   .texts {
     overflow: visible;

@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { api } from '../../api/client'
-import type { LabelLine, RollState } from '../../api/labels'
+import type { RollState } from '../../api/labels'
 import { useAttempt } from '../../ui/attempt'
 
 /** The printer that ships with Sartal: it behaves as one with a single roll does. */
-const props = defineProps<{ state: RollState; labels: LabelLine[]; kinds: [string, string][]; may: boolean }>()
+const props = defineProps<{
+  state: RollState
+  ids: string[]
+  /** What they are printed on. */
+  part: string
+  kinds: [string, string][]
+  may: boolean
+}>()
 const emit = defineEmits<{ changed: [] }>()
 const { problem, said, busy, attempt } = useAttempt()
 const roll = ref('')
@@ -14,12 +21,12 @@ const needed = computed(() => props.state.next)
 const stopped = computed(() => props.state.waiting.length > 0)
 const load = () =>
   attempt(async () => {
-    await api.put('roll-printer/roll', { part: roll.value || needed.value || props.labels[0]?.part })
+    await api.put('roll-printer/roll', { part: roll.value || needed.value || props.part })
     emit('changed')
   }, 'The roll is in.')
 const print = () =>
   attempt(async () => {
-    await api.post('roll-printer/labels', { ids: props.labels.map(each => each.id) })
+    await api.post('roll-printer/labels', { ids: props.ids })
     emit('changed')
   }, 'Sent to the printer.')
 const cancel = () =>
@@ -53,9 +60,9 @@ const cancel = () =>
     </p>
     <p v-if="may" class="acts"><v-btn
       color="primary"
-      :disabled="labels.length === 0"
+      :disabled="ids.length === 0"
       :loading="busy"
-      @click="print">Print {{ labels.length }}</v-btn><v-btn
+      @click="print">Print {{ ids.length }}</v-btn><v-btn
         v-if="stopped"
         variant="text"
         @click="cancel">Throw away what waits</v-btn></p>
