@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Plan;
+
+use App\Formats\FileImporter;
+use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Sartal\Core\File\InstallationFile;
+use Symfony\Component\Process\Process;
+use Tests\Support\CountingStatement;
+use Tests\TestCase;
+
+/**
+ * What pages cost with a thousand runs half done, in figures that are the same on every machine: questions to the
+ * database, rows that come of them, octets of the answer. SARTAL_REAL_SIZE says where that installation is.
+ */
+final class BudgetsTest extends TestCase
+{
+    private const RUN = 'r-00334';
+
+    /** Page → questions, rows, octets as they go over the network; when nothing is new. */
+    private const AGAIN = [
+        'schedule' => [12, 20, 26_000],
+        'outstanding' => [12, 10, 300],
+        'bench' => [18, 1_900, 30_000],
+        'bench/'.self::RUN => [18, 1_200, 30_000],
+        'crew/board' => [30, 3_800, 8_000],
+        'tests/progress' => [10, 10, 1_000],
+        'site' => [10, 10, 56_000],
+        'handover' => [12, 20, 36_000],
+        'overtaken' => [12, 20, 300],
+        'runs/'.self::RUN => [17, 600, 10_000],
+        'runs/'.self::RUN.'/test' => [18, 600, 17_000],
+        'cutting' => [14, 20, 20_000],
+        'parts?scope=installation&brief=1' => [10, 10, 10_000],
+        'labels/shown?usual=1&only=left' => [12, 20, 21_000],
+        'building' => [10, 10, 84_000],
+        'looms' => [10, 10, 6_000],
+        'reach?brief=1' => [10, 10, 11_000],
+        'service' => [12, 20, 300],
+        'instruments' => [10, 10, 1_200],
+        'find?q='.self::RUN => [10, 20, 600],
+    ];
+
+    /** Page → questions and rows when somebody has recorded something on a multicore of twenty-four pairs. */
+    private const RECORDED = [
+        'schedule' => [20, 1_300],
+        'outstanding' => [34, 2_400],
+        'bench' => [22, 2_500],
+        'site' => [26, 1_300],
+        'runs/'.self::RUN => [22, 1_900],
+        'runs/'.self::RUN.'/test' => [22, 1_900],
+    ];
+
+    /** Questions and rows of a record itself: what was done to its own cable, and nothing of the others. */
+    private const RECORD = [34, 3_000];
+
+    private StoredInstallation $large;
+
+    public function test_pages_stay_within_their_budgets_with_a_thousand_runs(): void
+    {
+        $this->large = $this->halfDone();
+        CountingStatement::on(DB::connection()->getPdo());
+        foreach (self::AGAIN as $page => [$asked, $rows, $octets]) {
+            $this->ask($page);
+            CountingStatement::begin();
+            $answer = (string) $this->ask($page)->getContent();
+            self::within([$asked, $rows], $page.', again');
+            self::assertLessThanOrEqual($octets, strlen((string) gzencode($answer)), $page.': octets');
+        }
+        foreach (self::RECORDED as $page => $budget) {
+            CountingStatement::begin();
+            $this->record();
+            self::within(self::RECORD, 'a record');
+            CountingStatement::begin();
+            $this->ask($page);
+            self::within($budget, $page.', after a record');
+        }
+        $this->conditional();
+    }
+
+    /** Whoever has the answer already is told so before anything is read. */
+    private function conditional(): void
+    {
+        foreach (['site', 'reach?brief=1', 'building'] as $page) {
+            $tag = (string) $this->ask($page)->headers->get('ETag');
+            CountingStatement::begin();
+            $this->as('lead')
+                ->getJson('/api/i/'.$this->large->address.'/'.$page, ['If-None-Match' => $tag])
+                ->assertStatus(304)
+                ->assertContent('');
+            self::within([9, 9], $page.', held');
+        }
+    }
+
+    /** @param  array{int, int}  $budget */
+    private static function within(array $budget, string $what): void
+    {
+        self::assertLessThanOrEqual($budget[0], CountingStatement::$asked, $what.': questions to the database');
+        self::assertLessThanOrEqual($budget[1], CountingStatement::$rows, $what.': rows');
+        self::assertGreaterThan(0, CountingStatement::$asked, 'counted');
+    }
+
+    private function record(): void
+    {
+        $this->as('installer')
+            ->postJson('/api/i/'.$this->large->address.'/events', [
+                'id' => (string) Str::uuid(),
+                'kind' => 'labelled',
+                'run' => self::RUN,
+                'side' => 'A',
+            ])
+            ->assertSuccessful();
+    }
+
+    private function ask(string $page): TestResponse
+    {
+        return $this->as('lead')
+            ->getJson('/api/i/'.$this->large->address.'/'.$page)
+            ->assertOk();
+    }
+
+    private function halfDone(): StoredInstallation
+    {
+        $folder = getenv('SARTAL_REAL_SIZE') ?: dirname(base_path()).'/shared/real-size';
+        $file = $folder.'/half-done-1000.json.xz';
+        if (! is_file($file)) {
+            self::markTestSkipped('The installation of real size is not here. SARTAL_REAL_SIZE says where it is.');
+        }
+        $unpacked = (new Process(['xz', '-dc', $file]))->mustRun()->getOutput();
+        $large = (new FileImporter())->import(InstallationFile::parse($unpacked), self::organisation());
+        $large->take($this->person('lead'), ['planner', 'lead'], []);
+        $large->take($this->person('installer'), ['installer'], []);
+
+        return $large;
+    }
+}
