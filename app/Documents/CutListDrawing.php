@@ -10,6 +10,7 @@ use App\Documents\Drawing\LengthText;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Work\Cutting\Assigned;
 use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\Cut;
@@ -37,13 +38,13 @@ final class CutListDrawing
     private function __construct(
         private readonly Canvas $canvas,
         private readonly Installation $installation,
-        private readonly bool $inches,
+        private readonly Units $units,
     ) {
     }
 
-    public static function draw(Canvas $canvas, CutPlan $plan, Installation $installation, bool $inches): void
+    public static function draw(Canvas $canvas, CutPlan $plan, Installation $installation, Units $units): void
     {
-        $drawing = new self($canvas, $installation, $inches);
+        $drawing = new self($canvas, $installation, $units);
         $drawing->head();
         $cuts = 0;
         foreach ($plan->cables as $cable) {
@@ -209,7 +210,7 @@ final class CutListDrawing
 
     private function length(Length $length): string
     {
-        return $this->inches ? LengthText::of($length, true) : number_format($length->inMetres(), 2, '.', '').' m';
+        return LengthText::long($length, $this->units);
     }
 
     private function room(float $height): void

@@ -8,6 +8,7 @@ use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\LengthText;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Ways\Dressing\SegmentDress;
 
@@ -37,13 +38,13 @@ final class FormboardDrawing
         private readonly Canvas $canvas,
         private readonly LoomDress $dress,
         private readonly Installation $installation,
-        private readonly bool $inches,
+        private readonly Units $units,
     ) {
     }
 
-    public static function draw(Canvas $canvas, LoomDress $dress, Installation $installation, bool $inches): void
+    public static function draw(Canvas $canvas, LoomDress $dress, Installation $installation, Units $units): void
     {
-        (new self($canvas, $dress, $installation, $inches))->work();
+        (new self($canvas, $dress, $installation, $units))->work();
     }
 
     /**
@@ -309,6 +310,6 @@ final class FormboardDrawing
     {
         $length = Length::millimetres($mm);
 
-        return $this->inches ? LengthText::of($length, true) : number_format($length->inMetres(), 2, '.', '').' m';
+        return LengthText::long($length, $this->units);
     }
 }

@@ -15,6 +15,7 @@ use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\RecipeStep;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\SheetFitting;
@@ -241,11 +242,11 @@ final class SheetDrawing
                 $recipe->name.
                 ($recipe->discard->isZero()
                     ? ''
-                    : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->inches)),
+                    : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->units)),
             3.2,
             bold: true,
         );
-        $drawing->on($this->canvas, self::LEFT, $this->y + 5, 88, $this->view->inches);
+        $drawing->on($this->canvas, self::LEFT, $this->y + 5, 88, $this->view->units);
         $y = $this->y + 6;
         foreach ($recipe->steps as $i => $step) {
             foreach (self::wrapped($i + 1 .'. '.$this->step($step), 56) as $line) {
@@ -262,7 +263,7 @@ final class SheetDrawing
         return sprintf(
             '%s at %s: %s',
             ucfirst(str_replace('-', ' ', $step->layer->value)),
-            LengthText::of($step->at, $this->view->inches),
+            LengthText::of($step->at, $this->view->units),
             $step->does,
         ).
             ($step->keep === '' ? '' : '; keep '.$step->keep).
@@ -293,16 +294,16 @@ final class SheetDrawing
             $block->colour,
             $block->channels[0],
             $block->channels[count($block->channels) - 1],
-            $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->inches),
+            $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->units),
         );
     }
 
     /** How long its tail is cut, where anybody or a panel says. */
-    private static function tail(SheetLeg $leg, bool $inches): string
+    private static function tail(SheetLeg $leg, Units $units): string
     {
         $length = $leg->tail->result ?? $leg->leg->length;
 
-        return $length->isZero() ? '' : ', tail '.LengthText::of($length, $inches);
+        return $length->isZero() ? '' : ', tail '.LengthText::of($length, $units);
     }
 
     private function joints(SheetFitting $fitting, bool $named): void
@@ -319,7 +320,7 @@ final class SheetDrawing
             $this->canvas->text(
                 self::LEFT,
                 $this->y,
-                'Leg '.$fitting->legs[0]->leg->label.self::tail($fitting->legs[0], $this->view->inches),
+                'Leg '.$fitting->legs[0]->leg->label.self::tail($fitting->legs[0], $this->view->units),
                 3.2,
                 bold: true,
             );
@@ -407,7 +408,7 @@ final class SheetDrawing
         $this->canvas->text(
             $x + 88,
             $this->y,
-            LengthText::of($core->length->result, $this->view->inches, 1),
+            LengthText::of($core->length->result, $this->view->units, 1),
             2.8,
             'end',
         );

@@ -6,6 +6,7 @@ namespace App\Documents;
 
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\LengthText;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\CutTo;
 use Sartal\Core\Work\Bench\Operation;
@@ -38,7 +39,7 @@ final class TravellerDrawing
         private readonly Canvas $canvas,
         private readonly array $codes,
         private readonly string $installation,
-        private readonly bool $inches,
+        private readonly Units $units,
     ) {
     }
 
@@ -48,9 +49,9 @@ final class TravellerDrawing
         Traveller $traveller,
         array $codes,
         string $installation,
-        bool $inches,
+        Units $units,
     ): void {
-        $drawing = new self($canvas, $codes, $installation, $inches);
+        $drawing = new self($canvas, $codes, $installation, $units);
         $drawing->head();
         $drawing->cautions($traveller);
         foreach ($traveller->steps as $step) {
@@ -115,7 +116,7 @@ final class TravellerDrawing
         }
         $this->canvas->text(self::LEFT + 14, $this->y, $first->words, 4, bold: true);
         if ($first->at !== null) {
-            $this->canvas->text(self::RIGHT, $this->y, LengthText::of($first->at, $this->inches), 4, 'end', true);
+            $this->canvas->text(self::RIGHT, $this->y, LengthText::of($first->at, $this->units), 4, 'end', true);
         }
         $this->y += 4.6;
         $where = $step->count() === 1 ? $first->place : sprintf('%s · %d pieces', self::places($step), $step->count());
@@ -127,7 +128,7 @@ final class TravellerDrawing
         );
         $this->y += 4.2;
         foreach ($first->lengths as $cut) {
-            $this->canvas->text(self::LEFT + 14, $this->y, self::cut($cut, $this->inches), 3);
+            $this->canvas->text(self::LEFT + 14, $this->y, self::cut($cut, $this->units), 3);
             $this->y += 4;
         }
         if ($first->check !== '') {
@@ -176,10 +177,10 @@ final class TravellerDrawing
         return count($places) === 1 ? $places[0] : $places[0].' to '.$places[count($places) - 1];
     }
 
-    private static function cut(CutTo $cut, bool $inches): string
+    private static function cut(CutTo $cut, Units $units): string
     {
-        return LengthText::of($cut->length, $inches).
-            ($cut->most === null ? '' : ' to '.LengthText::of($cut->most, $inches)).
+        return LengthText::of($cut->length, $units).
+            ($cut->most === null ? '' : ' to '.LengthText::of($cut->most, $units)).
             ': '.
             $cut->for;
     }

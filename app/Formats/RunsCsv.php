@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Formats;
 
+use App\Documents\Drawing\LengthText;
 use App\Formats\Csv\CsvReader;
 use App\Formats\Csv\CsvWriter;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Inches;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Proposing\CannotPropose;
 use Sartal\Core\Plan\Proposing\Proposal;
@@ -68,7 +72,8 @@ final class RunsCsv
         return ['proposals' => $proposals, 'problems' => $problems, 'columns' => self::taken($header, $columns)];
     }
 
-    public static function write(Loaded $loaded): string
+    /** @param  Units  $units  in which lengths are said; what has no exact inches stays in metres */
+    public static function write(Loaded $loaded, Units $units = Units::Metric): string
     {
         $plan = $loaded->plan();
         $rows = [];
@@ -77,8 +82,13 @@ final class RunsCsv
             $done = array_filter($plan->strands[$run->id], static fn ($bead): bool => $bead->state === BeadState::Done);
             $last = end($done);
             $rows[] = [
-                ...array_map(static fn (string $field): string => $line[$field], RunLine::FIELDS),
-                number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', ''),
+                ...array_map(
+                    static fn (string $field): string => self::cell($field, $line[$field], $units),
+                    RunLine::FIELDS,
+                ),
+                $units->isMetric()
+                    ? number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', '')
+                    : LengthText::long($plan->runs[$run->id]->cut->result, $units),
                 $run->withdrawn ? 'withdrawn' : ($last === false ? '' : $last->stage->value),
                 (string) (count($plan->judgedOn(Subject::run($run->id))) +
                     count($plan->resultsOn(Subject::run($run->id)))),
@@ -86,6 +96,16 @@ final class RunsCsv
         }
 
         return CsvWriter::write([...RunLine::FIELDS, ...self::COMPUTED], $rows);
+    }
+
+    private static function cell(string $field, string $text, Units $units): string
+    {
+        if ($units->isMetric() || $text === '' || preg_match('~^(tail|slack|preparation|leg)_~', $field) !== 1) {
+            return $text;
+        }
+        $length = Length::parse($text, 'm');
+
+        return Inches::areExact($length) ? LengthText::long($length, $units) : $text;
     }
 
     /**

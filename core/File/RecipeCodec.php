@@ -46,6 +46,9 @@ final class RecipeCodec
         foreach ($fields->textMap('cores') as $function => $text) {
             try {
                 $cores[$function] = Length::parse($text);
+                if ($cores[$function]->isNegative()) {
+                    $fields->wrong('cores.'.$function, $text, 'is negative. Give a length of nothing or more.', null);
+                }
             } catch (InvalidMeasure $invalid) {
                 $fields->wrong('cores.'.$function, $text, $invalid->getMessage(), null);
             }

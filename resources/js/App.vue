@@ -14,7 +14,7 @@ import KeyHelp from './ui/KeyHelp.vue'
 import OutboxBar from './ui/OutboxBar.vue'
 import TemplateDialog from './later/handover/TemplateDialog.vue'
 import { dim } from './ui/theme'
-import { system } from './ui/units'
+import { SYSTEMS, system } from './ui/units'
 
 const session = useSession()
 const route = useRoute()
@@ -176,9 +176,10 @@ async function leave() {
                 v-if="session.looksAfter('installations') && session.plans && page"
                 title="Begin the next one from this …"
                 @click="template = true" />
-              <v-list-item
-                :title="system === 'metric' ? 'Show feet and inches' : 'Show metres'"
-                @click="system = system === 'metric' ? 'inch' : 'metric'" />
+              <template v-for="(words, key) in SYSTEMS" :key="key"><v-list-item
+                v-if="key !== system"
+                :title="words"
+                @click="system = key" /></template>
               <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
               <v-list-item title="Your account" to="/account" />
               <v-list-item

@@ -7,6 +7,7 @@ import { code, hex } from '../../resources/js/ui/colours'
 import { spoken } from '../../resources/js/ui/stages'
 import { slug } from '../../resources/js/ui/slug'
 import { inFigures, inWords, length, short, system } from '../../resources/js/ui/units'
+import table from './inches.json'
 
 const STAGES = ['cut', 'end-a', 'end-b', 'look', 'label', 'test', 'in-place', 'signed'] as const
 function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
@@ -134,16 +135,41 @@ describe('units', () => {
   })
 
   test('feet and inches as fractions', () => {
-    system.value = 'inch'
+    system.value = 'feet'
     // 25.4 mm to the inch, by definition.
     expect([length('25.4 mm'), length('6.35 mm'), length('304.8 mm'), length('3048 mm'), length('1079.5 mm')]).toEqual([
       '1 in',
-      '0 1/4 in',
+      '1/4 in',
       '1 ft 0 in',
       '10 ft 0 in',
       '3 ft 6 1/2 in',
     ])
     expect(length('-3048 mm')).toBe('-10 ft 0 in')
+    system.value = 'inch'
+    expect([length('1079.5 mm'), short('-38.1 mm'), length('0.396875 mm')]).toEqual([
+      '42 1/2 in',
+      '-1 1/2 in',
+      '1/64 in',
+    ])
+  })
+
+  test('inches as the server prints them', () => {
+    for (const [canonical, inch, feet] of table) {
+      system.value = 'inch'
+      expect([length(canonical!), short(canonical!)], canonical).toEqual([inch, inch])
+      system.value = 'feet'
+      expect([length(canonical!), short(canonical!)], canonical).toEqual([feet, inch])
+    }
+  })
+
+  test('a sentence says how thick in millimetres and how long in metres', () => {
+    expect(inWords('53.6 mm thick; a pair is 2.8 mm thick; the plug takes 3 to 6.5 mm')).toBe(
+      '53.6 mm thick; a pair is 2.8 mm thick; the plug takes 3 to 6.5 mm',
+    )
+    expect(inWords('after 12400 mm, bent by 300 mm')).toBe('after 12.40 m, bent by 0.30 m')
+    expect(inWords('from 3000 to 6500 mm')).toBe('from 3.00 m to 6.50 m')
+    system.value = 'inch'
+    expect(inWords('the plug takes 3.175 to 6.35 mm')).toBe('the plug takes 1/8 in to 1/4 in')
   })
 })
 

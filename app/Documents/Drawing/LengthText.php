@@ -4,32 +4,30 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
+use Sartal\Core\Given\Measure\Inches;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Units;
 
-/** Lengths as they are printed: millimetres, or inches as sixty-fourths at the finest. */
+/** Lengths as they are printed. */
 final class LengthText
 {
-    /** @param  int  $digits  after the point, where they are not noughts */
-    public static function of(Length $length, bool $inches, int $digits = 2): string
+    /**
+     * Short ones, of the bench: millimetres, or inches.
+     *
+     * @param  int  $digits  after the point, where they are not noughts
+     */
+    public static function of(Length $length, Units $units, int $digits = 2): string
     {
-        return $inches
-            ? self::inches($length->inMillimetres())
-            : rtrim(rtrim(number_format($length->inMillimetres(), $digits, '.', ''), '0'), '.').' mm';
+        return $units->isMetric()
+            ? rtrim(rtrim(number_format($length->inMillimetres(), $digits, '.', ''), '0'), '.').' mm'
+            : Inches::text($length);
     }
 
-    private static function inches(float $mm): string
+    /** Lengths of cable: metres, inches, or feet and inches. */
+    public static function long(Length $length, Units $units): string
     {
-        $parts = (int) round(($mm / 25.4) * 16);
-        $whole = intdiv($parts, 16);
-        $over = $parts % 16;
-        $under = 16;
-        while ($over > 0 && $over % 2 === 0) {
-            $over = intdiv($over, 2);
-            $under = intdiv($under, 2);
-        }
-
-        return trim(
-            ($whole > 0 || $over === 0 ? (string) $whole : '').($over === 0 ? '' : ' '.$over.'/'.$under),
-        ).' in';
+        return $units->isMetric()
+            ? number_format($length->inMetres(), 2, '.', '').' m'
+            : Inches::text($length, $units === Units::Feet);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Documents\Drawing;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Recipe;
+use Sartal\Core\Given\Measure\Units;
 
 /** The prepared end to scale, cut end at the right: each layer back to its mark. */
 final readonly class StrippedEnd
@@ -37,7 +38,7 @@ final readonly class StrippedEnd
         return 16 + 4.2 * count($this->marks());
     }
 
-    public function on(Canvas $canvas, float $x, float $y, float $width, bool $inches): void
+    public function on(Canvas $canvas, float $x, float $y, float $width, Units $units): void
     {
         $marks = $this->marks();
         if ($marks === []) {
@@ -58,7 +59,7 @@ final readonly class StrippedEnd
             $text =
                 LengthText::of(
                     $this->recipe->mark($layer) ?? throw new \LogicException('A mark without a length.'),
-                    $inches,
+                    $units,
                 ).
                 ' '.
                 str_replace('-', ' ', $layer->value);

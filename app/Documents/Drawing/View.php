@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
+use Sartal\Core\Given\Measure\Units;
+
 /** How a connector is held: which side faces the technician, and turned by how much. */
 final readonly class View
 {
     /** @param  int  $turn  degrees anticlockwise */
-    public function __construct(public bool $wiring = true, public int $turn = 0, public bool $inches = false)
+    public function __construct(public bool $wiring = true, public int $turn = 0, public Units $units = Units::Metric)
     {
     }
 

@@ -18,6 +18,16 @@ final class InvalidMeasure extends InvalidArgumentException
         );
     }
 
+    public static function ambiguous(string $text, string $one, string $other): self
+    {
+        return new self(sprintf('"%s" may be %s or %s. Write it as one of the two.', $text, $one, $other));
+    }
+
+    public static function decimals(string $text, int $most): self
+    {
+        return new self(sprintf('"%s" has more than %d digits after the point. Leave some out.', $text, $most));
+    }
+
     public static function beyondRange(string $text): self
     {
         return new self(sprintf('"%s" is out of range. Lengths run from -100 km to 100 km.', $text));

@@ -12,22 +12,8 @@ final readonly class Length
 {
     private const NM_PER_MM = 1_000_000;
 
-    private const NM_PER_INCH = 25_400_000;
-
     /** 100 km: anything longer is a slip of the keyboard. */
     private const LIMIT = 100_000_000_000_000;
-
-    private const UNITS = [
-        'nm' => 1,
-        'mm' => self::NM_PER_MM,
-        'cm' => 10 * self::NM_PER_MM,
-        'm' => 1000 * self::NM_PER_MM,
-        'km' => 1_000_000 * self::NM_PER_MM,
-        'in' => self::NM_PER_INCH,
-        '"' => self::NM_PER_INCH,
-        'ft' => 12 * self::NM_PER_INCH,
-        "'" => 12 * self::NM_PER_INCH,
-    ];
 
     private function __construct(public int $nanometres)
     {
@@ -61,57 +47,14 @@ final readonly class Length
     }
 
     /**
-     * Reads "12.4 m", "12,4 m", "940mm", "3 ft 6 1/2 in", "1/64 in". A bare
-     * number takes the unit given, where there is one.
+     * Reads what people write: "12.4 m", "12,4 m", "940mm", "5'-6\"", "3 ft 6 ½ in". A bare number takes the unit given,
+     * where there is one. See {@see LengthReader}.
      *
-     * @throws InvalidMeasure when the text is not a length or beyond 100 km
+     * @throws InvalidMeasure when the text is not a length, could be two, or is beyond 100 km
      */
     public static function parse(string $text, ?string $bareUnit = null): self
     {
-        $rest = mb_strtolower(trim(str_replace(["\u{2033}", "\u{2032}", "\u{00A0}"], ['"', "'", ' '], $text)));
-        $sign = 1;
-        if (str_starts_with($rest, '-')) {
-            $sign = -1;
-            $rest = ltrim(substr($rest, 1));
-        }
-        if ($bareUnit !== null && preg_match('~^\d+(?:[.,]\d+)?$~', $rest) === 1) {
-            $rest .= ' '.$bareUnit;
-        }
-        $total = 0.0;
-        $exact = 0;
-        $parts = 0;
-        while ($rest !== '') {
-            $matched = preg_match(
-                '~^(?:(?<whole>\d{1,15}(?:[.,]\d{1,9})?)(?:[ -]+(?=\d+/))?)?(?:(?<over>\d{1,6})/(?<under>\d{1,6}))?\s*(?<unit>nm|mm|cm|km|m|in|ft|"|\')\.?\s*~u',
-                $rest,
-                $m,
-            );
-            if ($matched !== 1 || ($m['whole'] === '' && $m['over'] === '')) {
-                throw InvalidMeasure::length($text);
-            }
-            $unit = self::UNITS[$m['unit']];
-            [$whole, $fraction] = array_pad(explode('.', str_replace(',', '.', $m['whole'])), 2, '');
-            $over = (int) $m['over'];
-            $under = $m['under'] === '' ? 1 : (int) $m['under'];
-            if ($under === 0) {
-                throw InvalidMeasure::length($text);
-            }
-            $total += ((float) $whole + (float) ('0.'.$fraction) + $over / $under) * $unit;
-            if ($total > self::LIMIT) {
-                throw InvalidMeasure::beyondRange($text);
-            }
-            // Whole part and decimals apart: integers stay exact well past a float's 53 bits.
-            $exact += (int) $whole * $unit + self::decimals($fraction, $unit) + (int) round(($over * $unit) / $under);
-            $rest = substr($rest, strlen($m[0]));
-            if (++$parts > 2) {
-                throw InvalidMeasure::length($text);
-            }
-        }
-        if ($parts === 0) {
-            throw InvalidMeasure::length($text);
-        }
-
-        return new self($sign * $exact);
+        return new self(LengthReader::read($text, $bareUnit));
     }
 
     public function plus(self ...$others): self
@@ -184,16 +127,6 @@ final readonly class Length
             substr($digits, 0, -6).
             ($fraction === '' ? '' : '.'.$fraction).
             ' mm';
-    }
-
-    /** The digits after the point, in nanometres, without leaving the integers. */
-    private static function decimals(string $digits, int $unit): int
-    {
-        $billionths = (int) str_pad($digits, 9, '0');
-
-        return $unit % 1_000_000_000 === 0
-            ? $billionths * intdiv($unit, 1_000_000_000)
-            : intdiv($billionths * $unit + 500_000_000, 1_000_000_000);
     }
 
     private static function rounded(float|int $nanometres, string $text): self

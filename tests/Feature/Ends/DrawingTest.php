@@ -19,6 +19,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Work\Bench\EndSheets;
 use SimpleXMLElement;
@@ -98,22 +99,23 @@ final class DrawingTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, bool, string}> */
+    /** @return iterable<string, array{string, Units, string}> */
     public static function lengths(): iterable
     {
-        yield 'whole millimetres' => ['18 mm', false, '18 mm'];
-        yield 'a quarter inch in millimetres' => ['1/4 in', false, '6.35 mm'];
-        yield 'a quarter inch' => ['1/4 in', true, '1/4 in'];
-        yield 'an inch and a half' => ['1 1/2 in', true, '1 1/2 in'];
-        yield 'two inches' => ['2 in', true, '2 in'];
-        yield 'to the nearest sixteenth' => ['18 mm', true, '11/16 in'];
-        yield 'nothing' => ['0 mm', true, '0 in'];
+        yield 'whole millimetres' => ['18 mm', Units::Metric, '18 mm'];
+        yield 'a quarter inch in millimetres' => ['1/4 in', Units::Metric, '6.35 mm'];
+        yield 'a quarter inch' => ['1/4 in', Units::Inch, '1/4 in'];
+        yield 'an inch and a half' => ['1 1/2 in', Units::Inch, '1 1/2 in'];
+        yield 'two inches' => ['2 in', Units::Inch, '2 in'];
+        yield 'to the nearest sixty-fourth' => ['18 mm', Units::Inch, '45/64 in'];
+        yield 'less than nothing' => ['-1 1/2 in', Units::Inch, '-1 1/2 in'];
+        yield 'nothing' => ['0 mm', Units::Inch, '0 in'];
     }
 
     #[DataProvider('lengths')]
-    public function test_lengths_are_printed_in_either_system(string $length, bool $inches, string $text): void
+    public function test_lengths_are_printed_in_either_system(string $length, Units $units, string $text): void
     {
-        self::assertSame($text, LengthText::of(Length::parse($length), $inches));
+        self::assertSame($text, LengthText::of(Length::parse($length), $units));
     }
 
     /** IEC 60757 letters stand beside every swatch. */

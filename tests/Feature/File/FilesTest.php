@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 use Tests\Support\Unnamed;
@@ -108,13 +109,26 @@ final class FilesTest extends TestCase
         self::assertSame(['cabel', 'cable', 'signals', 'from', 'to'], array_column($problems, 'column'));
     }
 
-    public function test_the_exported_schedule_comes_back_in_and_is_the_same(): void
+    #[TestWith(['metric'])]
+    #[TestWith(['inch'])]
+    #[TestWith(['feet'])]
+    public function test_the_exported_schedule_comes_back_in_and_is_the_same(string $units): void
     {
+        // One that has an exact length in inches, and one that has none.
+        foreach (['A-119' => '3 ft 1 19/64 in', 'V-402' => '0.7 m'] as $run => $tail) {
+            $this->as('planner')
+                ->patchJson('/api/runs/'.$run, ['line' => ['tail_a' => $tail], 'version' => 1])
+                ->assertOk();
+        }
         $csv = $this->as('planner')
-            ->get('/api/schedule.csv')
+            ->get('/api/schedule.csv?units='.$units)
             ->assertOk()
             ->assertHeader('Content-Type', 'text/csv; charset=UTF-8')
             ->getContent();
+        foreach (['metric' => '0.947340625', 'inch' => '37 19/64 in', 'feet' => '3 ft 1 19/64 in'] as $in => $text) {
+            self::assertSame($in === $units, str_contains((string) $csv, $text), $in);
+        }
+        self::assertStringContainsString(',0.7,', (string) $csv);
         $renamed = (string) preg_replace('~^([A-Z])-(\d+)~m', '$1x-$2', (string) $csv);
         $this->send('import', $renamed)->assertCreated()->assertJsonPath('imported', 46);
         $rows = collect($this->getJson('/api/schedule')->json('rows'))->keyBy('code');

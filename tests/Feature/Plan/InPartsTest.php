@@ -13,7 +13,7 @@ final class InPartsTest extends TestCase
     private function read(string $path): array
     {
         return $this->as('lead')
-            ->getJson('/api/' . $path)
+            ->getJson('/api/'.$path)
             ->assertOk()
             ->json();
     }
@@ -30,17 +30,17 @@ final class InPartsTest extends TestCase
                     $wanted = array_values(
                         array_filter(
                             $all,
-                            static fn(array $label): bool => ($part === '' || $label['part'] === $part) &&
+                            static fn (array $label): bool => ($part === '' || $label['part'] === $part) &&
                                 ($loom === '' || $label['loom'] === $loom) &&
                                 ($only === 'all' ||
                                     ($only === 'left' ? $label['state'] !== 'printed' : $label['state'] === 'changed')),
                         ),
                     );
                     $query = http_build_query(['part' => $part, 'loom' => $loom, 'only' => $only]);
-                    $first = $this->read('labels/shown?' . $query);
+                    $first = $this->read('labels/shown?'.$query);
                     $got = $first['labels'];
                     while (count($got) < $first['of']) {
-                        $more = $this->read('labels/shown?' . $query . '&from=' . count($got))['labels'];
+                        $more = $this->read('labels/shown?'.$query.'&from='.count($got))['labels'];
                         self::assertNotSame([], $more);
                         array_push($got, ...$more);
                     }
@@ -51,7 +51,7 @@ final class InPartsTest extends TestCase
             }
         }
         $kinds = array_count_values(
-            array_column(array_filter($all, static fn(array $label): bool => $label['state'] !== 'printed'), 'part'),
+            array_column(array_filter($all, static fn (array $label): bool => $label['state'] !== 'printed'), 'part'),
         );
         self::assertSame(array_search(max($kinds), $kinds, true), $this->read('labels/shown?usual=1')['part']);
     }
@@ -63,11 +63,11 @@ final class InPartsTest extends TestCase
         self::assertSame(count($whole), $first['all']);
         $got = $first['circuits'];
         while (count($got) < $first['of']) {
-            array_push($got, ...$this->read('reach?brief=1&from=' . count($got))['circuits']);
+            array_push($got, ...$this->read('reach?brief=1&from='.count($got))['circuits']);
         }
         self::assertEqualsCanonicalizing(array_keys($whole), array_column($got, 'id'));
         $margins = array_column(
-            array_filter($got, static fn(array $each): bool => $each['verdict'] === 'reaches'),
+            array_filter($got, static fn (array $each): bool => $each['verdict'] === 'reaches'),
             'margin',
         );
         $sorted = $margins;
@@ -76,7 +76,7 @@ final class InPartsTest extends TestCase
         foreach ([$got[0], $got[intdiv(count($got), 2)], end($got)] as $circuit) {
             self::assertSame([], $circuit['used']['terms'] ?? []);
             self::assertSame($whole[$circuit['id']]['used']['text'] ?? null, $circuit['used']['text'] ?? null);
-            self::assertEquals($whole[$circuit['id']], $this->read('reach/' . $circuit['id']));
+            self::assertEquals($whole[$circuit['id']], $this->read('reach/'.$circuit['id']));
         }
         $only = $this->read('reach?brief=1&only=1');
         self::assertNotContains('reaches', array_column($only['circuits'], 'verdict'));
@@ -87,14 +87,14 @@ final class InPartsTest extends TestCase
     public function test_a_long_sum_of_parts_is_left_out_and_opens_into_the_same(): void
     {
         foreach (['scope=installation', 'scope=installation&left=1', 'scope=loom:L1'] as $scope) {
-            $whole = $this->read('parts?' . $scope)['lines'];
-            $brief = $this->read('parts?brief=1&' . $scope)['lines'];
+            $whole = $this->read('parts?'.$scope)['lines'];
+            $brief = $this->read('parts?brief=1&'.$scope)['lines'];
             $opened = 0;
             foreach ($brief as $i => $line) {
                 if ($line['needed']['terms'] === []) {
                     $opened++;
                     $query = http_build_query(['sort' => $line['sort'], 'id' => $line['id']]);
-                    $line['needed'] = $this->read('parts/needed?' . $scope . '&' . $query)['needed'];
+                    $line['needed'] = $this->read('parts/needed?'.$scope.'&'.$query)['needed'];
                 }
                 self::assertEquals($whole[$i], $line, $scope);
             }

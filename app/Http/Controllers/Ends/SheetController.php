@@ -13,7 +13,6 @@ use App\Documents\Drawing\View;
 use App\Documents\SheetDrawing;
 use App\Http\Requests\Ends\Facing;
 use App\Http\Requests\Ends\SheetAsked;
-use App\Http\Requests\Ends\System;
 use App\Http\Resources\Ends\SheetResource;
 use App\Planning\Loaded;
 use Illuminate\Http\Response;
@@ -96,7 +95,7 @@ final class SheetController
         }
         $drawing = new StrippedEnd($recipe, $sheet->cable);
         $canvas = new SvgCanvas(100, $drawing->height() + 4);
-        $drawing->on($canvas, 3, 5, 94, self::view($asked)->inches);
+        $drawing->on($canvas, 3, 5, 94, self::view($asked)->units);
 
         return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
     }
@@ -119,7 +118,7 @@ final class SheetController
         return new View(
             $asked->view === Facing::Wiring,
             ((((int) round($asked->turn / 90) * 90) % 360) + 360) % 360,
-            $asked->units === System::Inch,
+            $asked->units,
         );
     }
 

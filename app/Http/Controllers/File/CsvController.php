@@ -8,11 +8,13 @@ use App\Changes\Author;
 use App\Changes\RunDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Query;
 use App\Contract\Refusal;
 use App\Formats\BadLine;
 use App\Formats\RunColumns;
 use App\Formats\RunLine;
 use App\Formats\RunsCsv;
+use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\File\RunsFile;
 use App\Planning\Loaded;
 use Illuminate\Http\Response;
@@ -24,9 +26,9 @@ final readonly class CsvController
     {
     }
 
-    public function export(Loaded $loaded): Response
+    public function export(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded): Response
     {
-        return self::csv(RunsCsv::write($loaded), $loaded->stored->key.'-schedule.csv');
+        return self::csv(RunsCsv::write($loaded, $asked->units), $loaded->stored->key.'-schedule.csv');
     }
 
     public function template(): Response

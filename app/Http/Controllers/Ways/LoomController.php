@@ -8,10 +8,10 @@ use App\Changes\Foresight;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
+use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\FormboardDrawing;
 use App\Formats\Csv\CsvWriter;
-use App\Http\Requests\Ends\System;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Given\PartPreview;
 use App\Http\Resources\Ways\LoomResource;
@@ -128,21 +128,31 @@ final readonly class LoomController
             FormboardDrawing::WIDTH,
             FormboardDrawing::HEIGHT,
         );
-        FormboardDrawing::draw($canvas, $dress, $loaded->installation, $asked->units === System::Inch);
+        FormboardDrawing::draw($canvas, $dress, $loaded->installation, $asked->units);
 
         return self::file($canvas->bytes(), 'application/pdf', $id.'-formboard.pdf');
     }
 
     /** The same as a table: what is at which distance from the root. */
-    public function offsets(Loaded $loaded, string $id): Response
+    public function offsets(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded, string $id): Response
     {
         $rows = [];
         foreach (FormboardDrawing::offsets(self::dress($loaded, $id), $loaded->installation) as $row) {
-            $rows[] = [sprintf('%.3f', $row['at']->inMetres()), $row['what'], $row['where'], $row['who']];
+            $rows[] = [
+                $asked->units->isMetric()
+                    ? sprintf('%.3f', $row['at']->inMetres())
+                    : LengthText::long($row['at'], $asked->units),
+                $row['what'],
+                $row['where'],
+                $row['who'],
+            ];
         }
 
         return self::file(
-            CsvWriter::write(['from root, m', 'what', 'where', 'members'], $rows),
+            CsvWriter::write(
+                [$asked->units->isMetric() ? 'from root, m' : 'from root', 'what', 'where', 'members'],
+                $rows,
+            ),
             'text/csv; charset=UTF-8',
             $id.'-offsets.csv',
         );

@@ -18,7 +18,6 @@ use App\Contract\Query;
 use App\Contract\ShapeDecoder;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\TravellerDrawing;
-use App\Http\Requests\Ends\System;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Work\PlaceTaken;
 use App\Http\Requests\Work\ReworkAsked;
@@ -225,7 +224,7 @@ final readonly class BenchController
             TravellerDrawing::HEIGHT,
         );
         $codes = array_map(static fn (string $run): string => $loaded->installation->runs()[$run]->code, $job->runs());
-        TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $asked->units === System::Inch);
+        TravellerDrawing::draw($canvas, $job->traveller, $codes, $stored->name, $asked->units);
 
         return new Response($canvas->bytes(), 200, [
             'Content-Type' => 'application/pdf',

@@ -8,7 +8,6 @@ use App\Contract\Answer;
 use App\Contract\Query;
 use App\Documents\CutListDrawing;
 use App\Documents\Drawing\PdfCanvas;
-use App\Http\Requests\Ends\System;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Resources\Work\CuttingResource;
 use App\Models\StoredInstallation;
@@ -62,7 +61,7 @@ final readonly class CuttingController
     public function pdf(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded): Response
     {
         $canvas = new PdfCanvas('Cut list', CutListDrawing::WIDTH, CutListDrawing::HEIGHT);
-        CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $asked->units === System::Inch);
+        CutListDrawing::draw($canvas, $loaded->cutPlan(), $loaded->installation, $asked->units);
 
         return new Response($canvas->bytes(), 200, [
             'Content-Type' => 'application/pdf',

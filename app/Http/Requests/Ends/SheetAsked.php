@@ -6,6 +6,7 @@ namespace App\Http\Requests\Ends;
 
 use App\Contract\Shape;
 use App\Contract\Whole;
+use Sartal\Core\Given\Measure\Units;
 
 /** How an end is drawn. */
 final readonly class SheetAsked implements Shape
@@ -16,7 +17,7 @@ final readonly class SheetAsked implements Shape
     public function __construct(
         public Facing $view = Facing::Wiring,
         #[Whole(min: -360, max: 360)] public int $turn = 0,
-        public System $units = System::Metric,
+        public Units $units = Units::Metric,
         #[Whole(max: 200)] public int $fitting = 0,
         #[Whole(min: 1, max: 1000)] public int $page = 1,
     ) {

@@ -8,7 +8,7 @@ import type { Line, Row, RunPage } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { undoLast } from '../../ui/undo'
-import { length } from '../../ui/units'
+import { length, system } from '../../ui/units'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
 import BulkDialog from './BulkDialog.vue'
@@ -288,7 +288,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
           <v-list-item v-if="session.plans" title="Import runs or an installation …" @click="importing = true" />
           <v-list-item title="Mark all that are shown" @click="all" />
           <v-list-item title="How far each circuit reaches" to="/reach" />
-          <v-list-item title="Schedule as CSV" :href="$file('schedule.csv')" download />
+          <v-list-item title="Schedule as CSV" :href="$file(`schedule.csv?units=${system}`)" download />
           <v-list-item
             v-if="session.plans"
             title="Installation as one file"

@@ -27,7 +27,7 @@ const thick = (segment: Segment) => 3 + ((segment.diameter.value ?? 0) / widest.
 
 /** Round steps of the scale: 1, 2, 5 and so on. */
 const ticks = computed(() => {
-  const unit = system.value === 'inch' ? 304.8 : 1000
+  const unit = system.value === 'metric' ? 1000 : 304.8
   const raw = total.value / unit / 8
   const power = 10 ** Math.floor(Math.log10(raw))
   const step = [1, 2, 5, 10].map(each => each * power).find(each => each >= raw)! * unit
