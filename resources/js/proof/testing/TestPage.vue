@@ -394,15 +394,6 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           <template v-if="sentBack.length">
             <p>Back at the bench: {{ sentBack.join('; ') }}. Then the whole test again.</p></template>
         </div>
-        <VerdictPanel
-          :judgement="judgement"
-          :provisional="guess"
-          :read="read"
-          :all="sheet.from.length"
-          :map="tabs.includes('map')"
-          :begun="!isEmpty"
-          :sheet="sheet"
-          @next="readNext" />
         <template v-if="session.tests">
           <p
             v-if="unlicensed"
@@ -429,6 +420,16 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
               @click="again">Start over</v-btn></p>
         </template>
         <p v-else class="quiet">A tester or the lead records; you can look.</p>
+        <!-- Below what is pressed: what the server adds to it must not move a button from under a finger. -->
+        <VerdictPanel
+          :judgement="judgement"
+          :provisional="guess"
+          :read="read"
+          :all="sheet.from.length"
+          :map="tabs.includes('map')"
+          :begun="!isEmpty"
+          :sheet="sheet"
+          @next="readNext" />
         <TrialsPanel :sheet="sheet" :settles="session.tests" @settle="settle" />
         <CoveragePanel :id="id" :methods="covering" @add="add" />
       </aside>
