@@ -105,7 +105,11 @@ const remove = () =>
         color="primary"
         :href="$file(`looms/${id}/formboard.pdf?units=${system}`)"
         target="_blank">Formboard 1:1</v-btn>
-      <v-btn variant="outlined" size="small" color="primary" :href="$file(`looms/${id}/offsets.csv?units=${system}`)">Offsets</v-btn>
+      <v-btn
+        variant="outlined"
+        size="small"
+        color="primary"
+        :href="$file(`looms/${id}/offsets.csv?units=${system}`)">Offsets</v-btn>
       <v-btn variant="outlined" size="small" color="primary" :to="`/parts?scope=loom:${id}`">Parts</v-btn>
       <v-btn v-if="session.plans" size="small" color="primary" @click="editing = true">Edit</v-btn>
     </header>
