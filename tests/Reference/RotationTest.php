@@ -30,9 +30,18 @@ final class RotationTest extends TestCase
                 '96' => '96',
                 'M' => 'W',
                 'HINOSXZ' => 'ZXSONIH',
+                'x91' => '16x',
+                'un' => 'un',
+                'bun' => 'unq',
+                'pod-6' => '9-pod',
+                'mix' => null,
+                'mw' => 'mw',
+                'A(6)' => null,
+                '(16)' => '(91)',
+                '6→8' => '8←9',
             ] as $text => $becomes
         ) {
-            yield [(string) $text, $becomes];
+            yield (string) $text => [(string) $text, $becomes];
         }
         foreach (['7', 'A', '17', 'A-6'] as $text) {
             yield [$text, null];
@@ -94,6 +103,48 @@ final class RotationTest extends TestCase
         foreach (LabelTurn::cases() as $rule) {
             yield $rule->value => [$rule];
         }
+    }
+
+    /**
+     * Every text of up to three signs that turn, letters of either case among them: marked by any of the practices, none
+     * is another one upside down. What a sign turns into is taken from here, not from the table of the code.
+     */
+    #[DataProvider('practices')]
+    public function test_no_clash_is_left_among_letters(LabelTurn $rule): void
+    {
+        $turns = ['b' => 'q', 'd' => 'p', 'n' => 'u', 'm' => 'w', 'M' => 'W', '6' => '9', 'o' => 'o', 'X' => 'X'];
+        $turns += array_flip($turns);
+        $texts = $signs = array_map(strval(...), array_keys($turns));
+        for ($length = 2; $length <= 3; $length++) {
+            $before = array_filter($texts, static fn (string $text): bool => strlen($text) === $length - 1);
+            foreach ($before as $text) {
+                foreach ($signs as $sign) {
+                    $texts[] = $text.$sign;
+                }
+            }
+        }
+        $turned = static fn (string $text): string => strrev(strtr($text, $turns));
+        $clashes = Rotation::clashes($texts);
+        $printed = [];
+        foreach ($texts as $text) {
+            self::assertSame($turned($text) === $text ? null : $turned($text), $clashes[$text] ?? null, $text);
+            $marked = isset($clashes[$text]) ? Marked::as($rule, $text) : null;
+            $printed[$text] = [$marked->text ?? $text, $marked->underlined ?? false, $marked->word ?? ''];
+        }
+        foreach ($clashes as $text => $other) {
+            [$said, $underlined, $word] = $printed[$text];
+            // Upside down the line is above, and the words are letters that are no words of another.
+            $reads = [Rotation::read($said), $underlined ? 'above' : '', $word === '' ? '' : Rotation::read($word)];
+            self::assertNotSame($reads, [$printed[$other][0], '', $printed[$other][2]], $text.' and '.$other);
+        }
+        self::assertGreaterThan(1000, count($clashes));
+    }
+
+    public function test_letters_alone_are_said_as_over_a_radio(): void
+    {
+        self::assertSame('BRAVO UNIFORM NOVEMBER', Marked::as(LabelTurn::Word, 'bun')->word);
+        self::assertSame('x NINE ONE', Marked::as(LabelTurn::Word, 'x91')->word);
+        self::assertSame('M - SIX NULL ONE', Marked::as(LabelTurn::Word, 'M-601')->word);
     }
 
     public function test_only_texts_in_use_clash_and_both_are_named(): void

@@ -11,6 +11,13 @@ final readonly class Marked
 {
     private const DIGITS = ['NULL', 'ONE', 'TWO', 'THREE', 'FOUR', 'FIVE', 'SIX', 'SEVEN', 'EIGHT', 'NINE'];
 
+    /** As letters are said over a radio: ITU Radio Regulations, appendix 14; ICAO annex 10. */
+    private const LETTERS = [
+        'ALFA', 'BRAVO', 'CHARLIE', 'DELTA', 'ECHO', 'FOXTROT', 'GOLF', 'HOTEL', 'INDIA', 'JULIETT', 'KILO', 'LIMA',
+        'MIKE', 'NOVEMBER', 'OSCAR', 'PAPA', 'QUEBEC', 'ROMEO', 'SIERRA', 'TANGO', 'UNIFORM', 'VICTOR', 'WHISKEY',
+        'XRAY', 'YANKEE', 'ZULU',
+    ];
+
     /** Upside down it is no letter, so that the text cannot be read from the wrong side. */
     private const LEAD = 'T';
 
@@ -28,12 +35,20 @@ final readonly class Marked
         };
     }
 
-    /** Digit by digit, as it is said over a radio. */
+    /**
+     * Digit by digit, as it is said over a radio. Letters stay, unless there is no digit: turned, they would again be
+     * letters.
+     */
     private static function words(string $text): string
     {
+        $hasDigits = preg_match('~[0-9]~', $text) === 1;
         $words = [];
         foreach (mb_str_split($text) as $character) {
-            $words[] = ctype_digit($character) ? self::DIGITS[(int) $character] : $character;
+            $words[] = match (true) {
+                ctype_digit($character) => self::DIGITS[(int) $character],
+                $hasDigits || ! ctype_alpha($character) => $character,
+                default => self::LETTERS[ord(strtoupper($character)) - ord('A')],
+            };
         }
 
         return implode(' ', $words);

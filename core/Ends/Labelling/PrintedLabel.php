@@ -7,6 +7,7 @@ namespace Sartal\Core\Ends\Labelling;
 use Sartal\Core\Given\Catalogue\LabelFace;
 use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\Fingerprint;
+use Sartal\Core\Given\Schools\LabelTurn;
 
 /** One label as it comes off a sheet or a roll. */
 final readonly class PrintedLabel
@@ -46,10 +47,7 @@ final readonly class PrintedLabel
      */
     public function fingerprint(): string
     {
-        return Fingerprint::make(
-            [...$this->read(), $this->path === '' ? [] : [$this->run, $this->side, $this->leg]],
-            Edition::now(),
-        );
+        return $this->printedBy($this->marked)[0];
     }
 
     /** Whether what was printed by this fingerprint need not be printed again. */
@@ -58,23 +56,44 @@ final readonly class PrintedLabel
         return in_array($fingerprint, $this->fingerprints(), true);
     }
 
+    /** Whether what it was printed by says the same but for the mark: without one, or with another. */
+    public function differsInMark(string $fingerprint): bool
+    {
+        $marks = array_map(fn (LabelTurn $rule): Marked => Marked::as($rule, $this->code), LabelTurn::cases());
+        foreach ([null, ...$marks] as $mark) {
+            if (in_array($fingerprint, $this->printedBy($mark), true)) {
+                return ! $this->stands($fingerprint);
+            }
+        }
+
+        return false;
+    }
+
     /** @return list<string> by any of which it may have been printed */
     public function fingerprints(): array
     {
-        return [$this->fingerprint(), Fingerprint::make([...$this->read(), $this->path], Edition::First)];
+        return $this->printedBy($this->marked);
     }
 
-    /** @return list<mixed> */
-    private function read(): array
+    /** @return array{string, string} as each edition makes it */
+    private function printedBy(?Marked $mark): array
     {
-        return [
+        $read = [
             $this->part,
             $this->code,
             $this->line,
-            $this->marked?->text,
-            $this->marked?->underlined,
-            $this->marked?->word,
+            $mark?->text,
+            $mark?->underlined,
+            $mark?->word,
             $this->colour,
+        ];
+
+        return [
+            Fingerprint::make(
+                [...$read, $this->path === '' ? [] : [$this->run, $this->side, $this->leg]],
+                Edition::now(),
+            ),
+            Fingerprint::make([...$read, $this->path], Edition::First),
         ];
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Labelling;
 
 /**
- * What a printed text becomes when its label is read upside down.
- * Digits and letters that turn into something readable: common practice.
+ * What a printed text becomes when its label is read upside down. Digits and letters that turn into something readable
+ * in the sans-serif fonts that labels are printed in: common practice.
  */
 final class Rotation
 {
@@ -25,18 +25,42 @@ final class Rotation
         'Z' => 'Z',
         'M' => 'W',
         'W' => 'M',
+        'b' => 'q',
+        'q' => 'b',
+        'd' => 'p',
+        'p' => 'd',
+        'n' => 'u',
+        'u' => 'n',
+        'm' => 'w',
+        'w' => 'm',
+        'l' => 'l',
+        'o' => 'o',
+        's' => 's',
+        'x' => 'x',
+        'z' => 'z',
         '-' => '-',
         '.' => '.',
         ' ' => ' ',
         '/' => '/',
         ':' => ':',
+        '+' => '+',
+        '=' => '=',
+        '|' => '|',
+        '(' => ')',
+        ')' => '(',
+        '[' => ']',
+        ']' => '[',
+        '<' => '>',
+        '>' => '<',
+        '→' => '←',
+        '←' => '→',
     ];
 
     /** Null where a character is unreadable upside down: then nobody takes it for another text. */
     public static function read(string $text): ?string
     {
         $turned = '';
-        foreach (str_split($text) as $character) {
+        foreach (mb_str_split($text) as $character) {
             if (! isset(self::TURNED[$character])) {
                 return null;
             }

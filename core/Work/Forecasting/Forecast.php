@@ -11,7 +11,7 @@ final readonly class Forecast
      * @param  list<Booking>  $bookings  by their beginning
      * @param  float  $minutes  until all of it is done
      * @param  list<Floor>  $bounds  the tightest first
-     * @param  list<Chore>  $stuck  that nobody of the crew can do, or that wait for such
+     * @param  list<Chore>  $stuck  that nobody of the crew can do, that wait for themselves, or that wait for such
      */
     public function __construct(
         public array $bookings,

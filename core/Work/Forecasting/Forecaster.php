@@ -85,7 +85,7 @@ final readonly class Forecaster
 
     /**
      * @param  list<Chore>  $chores
-     * @return array{list<Chore>, list<Chore>} what can be done, and what nobody can do or waits for such
+     * @return array{list<Chore>, list<Chore>} what can be done, and what nobody can do or gets to
      */
     private function parted(array $chores): array
     {
@@ -106,11 +106,49 @@ final readonly class Forecaster
                 }
             }
         } while (count($stuck) > $before);
+        $stuck += self::circling(
+            array_filter($chores, static fn (Chore $chore): bool => ! isset($stuck[$chore->id])),
+        );
 
         return [
             array_values(array_filter($chores, static fn (Chore $chore): bool => ! isset($stuck[$chore->id]))),
             array_values(array_filter($chores, static fn (Chore $chore): bool => isset($stuck[$chore->id]))),
         ];
+    }
+
+    /**
+     * What waits for itself, by way of others or at once, or for such: nobody ever gets to it (Kahn, "Topological
+     * sorting of large networks", Communications of the ACM 5/11, 1962).
+     *
+     * @param  array<array-key, Chore>  $chores
+     * @return array<int|string, true>
+     */
+    private static function circling(array $chores): array
+    {
+        $left = array_column($chores, null, 'id');
+        $waits = $then = [];
+        foreach ($left as $id => $chore) {
+            $needs = array_filter(
+                array_unique($chore->after),
+                static fn (string $needed): bool => isset($left[$needed]),
+            );
+            $waits[$id] = count($needs);
+            foreach ($needs as $needed) {
+                $then[$needed][] = $id;
+            }
+        }
+        $free = array_keys($waits, 0, true);
+        while ($free !== []) {
+            $id = array_pop($free);
+            unset($left[$id]);
+            foreach ($then[$id] ?? [] as $next) {
+                if (--$waits[$next] === 0) {
+                    $free[] = $next;
+                }
+            }
+        }
+
+        return array_fill_keys(array_keys($left), true);
     }
 
     /**

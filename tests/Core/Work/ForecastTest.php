@@ -302,4 +302,48 @@ final class ForecastTest extends TestCase
         self::assertSame([], preg_grep('/bench/', $words(0)), 'benches enough');
         self::assertSame(30.0, (new Forecaster($hands, [], 1))->forecast($chores)->minutes);
     }
+
+    /**
+     * What waits for itself is said to be stuck, with what waits for it, and never dropped. Which those are is found
+     * here by walking: whoever comes by the same chore again goes round in a circle.
+     */
+    public function test_work_that_waits_for_itself_is_stuck_and_never_dropped(): void
+    {
+        $circles = 0;
+        for ($seed = 0; $seed < 1000; $seed++) {
+            $random = new Randomizer(new Mt19937(70_000 + $seed));
+            $count = $random->getInt(1, 9);
+            $after = [];
+            for ($i = 0; $i < $count; $i++) {
+                $after['c'.$i] = [];
+                for ($n = $random->getInt(0, 2); $n > 0; $n--) {
+                    $after['c'.$i][] = 'c'.$random->getInt(0, $count - 1);
+                }
+            }
+            $goesRound = static function (string $id, array $path) use (&$goesRound, $after): bool {
+                foreach ($after[$id] as $needed) {
+                    if (in_array($needed, [...$path, $id], true) || $goesRound($needed, [...$path, $id])) {
+                        return true;
+                    }
+                }
+
+                return false;
+            };
+            $stuck = array_values(
+                array_filter(array_keys($after), static fn (string $id): bool => $goesRound($id, [])),
+            );
+            $chores = array_map(
+                static fn (string $id): Chore => new Chore($id, 5.0, after: $after[$id]),
+                array_keys($after),
+            );
+            $forecast = (new Forecaster([new Hand('h', [])]))->forecast($chores);
+            $named = array_map(static fn (Chore $chore): string => $chore->id, $forecast->stuck);
+            $booked = array_map(static fn (Booking $booking): string => $booking->chore->id, $forecast->bookings);
+            self::assertEqualsCanonicalizing($stuck, $named, (string) $seed);
+            self::assertEqualsCanonicalizing(array_keys($after), [...$named, ...$booked], (string) $seed);
+            $circles += (int) ($stuck !== []);
+        }
+        self::assertGreaterThan(400, $circles);
+        self::assertLessThan(900, $circles);
+    }
 }

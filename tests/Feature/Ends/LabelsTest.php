@@ -31,6 +31,37 @@ final class LabelsTest extends TestCase
         self::assertSame('A-914', $changed->firstWhere('id', $first['id'])['code']);
     }
 
+    public function test_a_mark_that_is_new_asks_for_the_label_again_and_says_why(): void
+    {
+        $code = function (string $run, string $code): void {
+            $version = $this->as('planner')->getJson('/api/runs/'.$run)->json('version');
+            $this->patchJson('/api/runs/'.$run, ['line' => ['code' => $code], 'version' => $version])->assertOk();
+        };
+        $code('A-114', 'x91');
+        $ids = $this->labels()->where('run', 'A-114')->pluck('id')->all();
+        $this->postJson('/api/labels/printed', ['ids' => $ids])->assertOk();
+        $of = fn (string $text): array => (array) $this->labels()
+            ->where('run', 'A-114')
+            ->firstWhere('code', $text);
+        self::assertSame(['printed', null], [$of('x91')['state'], $of('x91')['why'] ?? null]);
+        $code('A-116', '16x');
+        self::assertSame('changed', $of('x91')['state']);
+        self::assertSame(
+            'Upside down it reads 16x, which is in use: it is marked otherwise now.',
+            $of('x91')['why'] ?? null,
+        );
+        // Printed with its mark, and then nothing is left that it could be taken for.
+        $this->postJson('/api/labels/printed', ['ids' => $ids])->assertOk();
+        $code('A-116', 'A-116');
+        self::assertSame(
+            ['changed', 'It needs no mark any more: what it read upside down is not in use.'],
+            [$of('x91')['state'], $of('x91')['why'] ?? null],
+        );
+        // What says something else is changed for that alone.
+        $code('A-114', 'A-914');
+        self::assertSame(['changed', null], [$of('A-914')['state'], $of('A-914')['why'] ?? null]);
+    }
+
     public function test_the_scheme_is_looked_at_saved_undone_and_a_slip_in_it_is_named(): void
     {
         $now = $this->as('planner')->getJson('/api/labels')->json();

@@ -38,6 +38,7 @@ use Sartal\Core\Given\Installation\LabelScheme;
  *     state: 'new'|'printed'|'changed',
  *     at: string|null,
  *     by: string|null,
+ *     why?: string,
  * }
  * @phpstan-type LabelFinding array{severity: value-of<Severity>, subject: string, words: string, remedy: string}
  * @phpstan-type Geometry array{
@@ -88,6 +89,7 @@ final class LabelResource
                 'state' => self::state($label, $printed),
                 'at' => $printed[$label->id]['at'] ?? null,
                 'by' => $printed[$label->id]['by'] ?? null,
+                ...self::why($label, $printed[$label->id]['fingerprint'] ?? ''),
             ],
             $labels,
         );
@@ -104,6 +106,20 @@ final class LabelResource
             $label->stands($printed[$label->id]['fingerprint']) => 'printed',
             default => 'changed',
         };
+    }
+
+    /** @return array{why?: string} why it is to be printed again though it says the same */
+    private static function why(PrintedLabel $label, string $printed): array
+    {
+        if ($printed === '' || ! $label->differsInMark($printed)) {
+            return [];
+        }
+
+        return [
+            'why' => $label->marked === null
+                    ? 'It needs no mark any more: what it read upside down is not in use.'
+                    : sprintf('Upside down it reads %s, which is in use: it is marked otherwise now.', $label->turned),
+        ];
     }
 
     /** @return array{end: string, endLine: string, leg: string, legLine: string, limit: int} */

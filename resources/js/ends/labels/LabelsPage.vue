@@ -177,7 +177,9 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
                       also “{{ each.word }}”</template>
                   </span></td>
               <td>{{ each.line }}</td><td>{{ each.colour }}</td><td class="quiet">{{ each.place }}</td>
-              <td :class="each.state">{{ STATE[each.state] }}<small
+              <td :class="each.state">{{ each.why ? 'marked otherwise now' : STATE[each.state] }}<small
+                v-if="each.why"
+                class="quiet"> {{ each.why }}</small><small
                 v-if="each.at"
                 class="quiet"> {{ when(each.at) }}</small></td>
             </tr>

@@ -50,7 +50,7 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
         <p
           v-if="board.forecast.stuck.length"
           class="note stop">
-          <strong>Nobody of the crew can do this:</strong>{{ board.forecast.stuck.slice(0,
+          <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ board.forecast.stuck.slice(0,
                                                                                         4).join('; ') }}<template v-if="board.forecast.stuck.length > 4">
                                                                                           and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it
           to others.</p>
