@@ -6,12 +6,16 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Sartal\Core\Ends\Reach\CategoryLoss;
 use Sartal\Core\Ends\Reach\CoaxLoss;
 use Sartal\Core\Ends\Reach\LossLimit;
 use Sartal\Core\Ends\Reach\Reach;
 use Sartal\Core\Ends\Reach\Reaches;
 use Sartal\Core\Ends\Reach\ReachVerdict;
+use Sartal\Core\Ends\Reach\SignalLine;
+use Sartal\Core\Ends\Reach\Stretch;
 use Sartal\Core\Given\Catalogue\CoaxGeometry;
 use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\Demand;
@@ -113,6 +117,82 @@ final class ReachTest extends TestCase
         $lengths = array_map(static fn (): Length => Length::metres($metres), $bench->installation->runs());
 
         return $reaches->judge($reaches->lines($lengths)[$circuit->id]);
+    }
+
+    /**
+     * A channel of pieces one behind the other: metres of solid category 6, then of stranded cords.
+     *
+     * @param  list<float>  $solid
+     * @param  list<float>  $cords
+     */
+    private static function channel(array $solid, array $cords): Reach
+    {
+        $of = static function (string $cable, float $metres): Stretch {
+            $catalogue = self::category($cable)->installation->catalogue;
+
+            return new Stretch('C-'.$metres, $catalogue->theCable($cable), '', Length::metres($metres));
+        };
+        $bench = self::category('cat6-utp');
+        $line = array_values((new Reaches($bench->installation))->lines([]))[0];
+        $stretches = [
+            ...array_map(static fn (float $metres): Stretch => $of('cat6-utp', $metres), $solid),
+            ...array_map(static fn (float $metres): Stretch => $of('cat5e-utp-stranded', $metres), $cords),
+        ];
+        self::assertNotSame([], $stretches);
+
+        return (new Reaches($bench->installation))->judge(new SignalLine($line->circuit, $line->signal, $stretches));
+    }
+
+    /**
+     * At most 90 m of solid cable, whatever cords there are, and 102 m is 102 m however it is summed up: ANSI/TIA-568,
+     * from memory.
+     */
+    public function test_a_channel_has_at_most_ninety_metres_of_solid_cable(): void
+    {
+        self::assertSame(ReachVerdict::Reaches, self::channel([90.0], [10.0])->verdict, '90 + 10 × 1.2 = 102');
+        self::assertSame(0.0, self::channel([90.0], [10.0])->margin);
+        self::assertSame(ReachVerdict::Beyond, self::channel([90.0], [10.001])->verdict);
+        self::assertSame(ReachVerdict::Reaches, self::channel([45.0, 45.0], [1.0])->verdict);
+        foreach ([[[90.001], [1.0]], [[45.0, 45.001], []], [[60.0, 35.0], [0.5]]] as [$solid, $cords]) {
+            $reach = self::channel($solid, $cords);
+            self::assertSame(ReachVerdict::Beyond, $reach->verdict);
+            self::assertSame([array_sum($solid), 90.0], [$reach->used?->value, $reach->limit?->value]);
+        }
+        // Sums of binary fractions are off in their last digits, and nothing is missed by that.
+        $dice = new Randomizer(new Mt19937(568));
+        for ($i = 0; $i < 1000; $i++) {
+            $first = $dice->getInt(1, 89_999);
+            $cord = $dice->getInt(1, 9_999);
+            $solid = [$first / 1000, (90_000 - $first) / 1000];
+            $cords = [$cord / 1000, (10_000 - $cord) / 1000];
+            self::assertSame(ReachVerdict::Reaches, self::channel($solid, $cords)->verdict);
+            $which = $dice->getInt(0, 1);
+            $longer = $dice->getInt(0, 1) === 0;
+            $solid[$which] += $longer ? 0.001 : 0.0;
+            $cords[$which] += $longer ? 0.0 : 0.001;
+            self::assertSame(ReachVerdict::Beyond, self::channel($solid, $cords)->verdict);
+        }
+    }
+
+    /** At most 32 receivers of one unit load: TIA-485; ANSI E1.11 takes it over. */
+    public function test_a_line_has_at_most_thirty_two_unit_loads(): void
+    {
+        $bench = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
+        $reaches = new Reaches($bench->installation);
+        $line = array_values($reaches->lines(['D-1' => Length::metres(5)]))[0];
+        $of = static fn (int $runs): SignalLine => new SignalLine(
+            $line->circuit,
+            $line->signal,
+            array_fill(0, $runs, $line->stretches[0]),
+        );
+        self::assertSame(ReachVerdict::Reaches, $reaches->judge($of(32))->verdict);
+        self::assertSame(ReachVerdict::Beyond, $reaches->judge($of(33))->verdict);
+        self::assertSame([], $reaches->findings([$of(32)]));
+        $finding = $reaches->findings([$of(33)])[0];
+        self::assertStringContainsString('33 where 32 may be (TIA-485, ANSI E1.11)', $finding->words);
+        self::assertStringContainsString('repeater', $finding->remedy);
+        // Too long and too many: too long is said.
+        self::assertSame('bus', $reaches->judge($of(61))->kind);
     }
 
     private static function category(string $cable): Bench

@@ -14,6 +14,11 @@ final readonly class BusLimit implements ReachLimit
     /** Receivers of one unit load on a line: TIA-485; ANSI E1.11 takes it over. */
     private const LOADS = 32;
 
+    private const SOURCE = 'TIA-485, ANSI E1.11';
+
+    /** What a line has too much of where it is not too long. */
+    public const KIND_LOADS = 'bus-loads';
+
     public function judge(SignalLine $line, ReachRule $rule): Reach
     {
         $most = $rule->most?->inMetres() ?? 0.0;
@@ -31,24 +36,30 @@ final readonly class BusLimit implements ReachLimit
         $devices = count($line->stretches);
         $loop = $line->loop();
 
-        return Reach::against('bus', $used, $limit, 1.0, false, [
-            [
-                sprintf('unit loads, at most %d', self::LOADS),
+        $loads = new Figure(
+            (float) $devices,
+            '',
+            [new FigureTerm('receivers', 'one at the end of each run', (string) $devices, self::SOURCE)],
+            0,
+        );
+        $information = $loop instanceof Figure ? [['loop resistance', $loop]] : [];
+        if ($devices > self::LOADS && ! Reach::exceeds($used->value, $limit->value)) {
+            return Reach::against(
+                self::KIND_LOADS,
+                $loads,
                 new Figure(
-                    (float) $devices,
+                    (float) self::LOADS,
                     '',
-                    [
-                        new FigureTerm(
-                            'receivers',
-                            'one at the end of each run',
-                            (string) $devices,
-                            'TIA-485, ANSI E1.11',
-                        ),
-                    ],
+                    [new FigureTerm('line', 'unit loads at most', (string) self::LOADS, self::SOURCE)],
                     0,
                 ),
-            ],
-            ...$loop instanceof Figure ? [['loop resistance', $loop]] : [],
+                information: [['length of the line', $used], ...$information],
+            );
+        }
+
+        return Reach::against('bus', $used, $limit, 1.0, false, [
+            [sprintf('unit loads, at most %d', self::LOADS), $loads],
+            ...$information,
         ]);
     }
 }

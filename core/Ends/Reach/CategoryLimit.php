@@ -7,11 +7,12 @@ namespace Sartal\Core\Ends\Reach;
 use Sartal\Core\Given\Catalogue\ReachRule;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Given\Measure\Length;
 
 /**
  * A permanent link of at most 90 m, and a channel whose cords count for more
- * than their length: solid + cords × (1 + more) may make up 102 m. Source:
- * ANSI/TIA-568, from memory.
+ * than their length: solid, of which 90 m at most, + cords × (1 + more) may make
+ * up 102 m. Source: ANSI/TIA-568, from memory.
  */
 final readonly class CategoryLimit implements ReachLimit
 {
@@ -60,8 +61,12 @@ final readonly class CategoryLimit implements ReachLimit
             Reach::against('category', $used, $limit, 1.0, false, $this->information($line, $isLink, $rule)),
             $line,
         );
+        $fixed = Length::zero()->plus(...array_map(static fn (Stretch $stretch): Length => $stretch->length, $solid));
+        if (! $isLink && Reach::exceeds($fixed->inMetres(), self::LINK)) {
+            return $this->withDecibels($this->fixed($fixed->inMetres(), $solid, $reach, $rule), $line);
+        }
         $whole = $line->length()->inMetres();
-        if (! $isLink && $whole > self::LONGEST && $reach->verdict !== ReachVerdict::Beyond) {
+        if (! $isLink && Reach::exceeds($whole, self::LONGEST) && $reach->verdict !== ReachVerdict::Beyond) {
             $longest = new Figure(self::LONGEST, 'm', [new FigureTerm('channel', 'in all', '100 m', $rule->source)]);
 
             return $this->withDecibels(
@@ -78,6 +83,32 @@ final readonly class CategoryLimit implements ReachLimit
         }
 
         return $reach;
+    }
+
+    /**
+     * What lies fixed in a channel, whatever cords it has.
+     *
+     * @param  list<Stretch>  $solid
+     */
+    private function fixed(float $metres, array $solid, Reach $reach, ReachRule $rule): Reach
+    {
+        $terms = array_map(
+            static fn (Stretch $stretch): FigureTerm => new FigureTerm(
+                $stretch->run,
+                'solid',
+                SignalLine::metres($stretch->metres()),
+                $rule->source,
+            ),
+            $solid,
+        );
+        $limit = new Figure(self::LINK, 'm', [new FigureTerm('channel', 'its solid cable', '90 m', $rule->source)]);
+
+        return Reach::against(
+            'category',
+            new Figure($metres, 'm', $terms, 2),
+            $limit,
+            information: $reach->information,
+        );
     }
 
     /** The margin in dB: what the metres that are left would lose at the category's highest frequency. */
@@ -161,7 +192,7 @@ final readonly class CategoryLimit implements ReachLimit
     {
         $more = [];
         $solid = $line->length()->inMetres();
-        if ($isLink && $solid <= self::LINK) {
+        if ($isLink && ! Reach::exceeds($solid, self::LINK)) {
             foreach (['24 AWG' => self::CORDS, '26 AWG' => self::THIN_CORDS] as $gauge => $share) {
                 $cords = min(self::LONGEST - $solid, (self::CHANNEL - $solid) / (1 + $share));
                 $more[] = [

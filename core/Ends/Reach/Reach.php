@@ -9,6 +9,9 @@ use Sartal\Core\Given\Measure\Figure;
 /** How far one circuit goes, beside how far it may go. */
 final readonly class Reach
 {
+    /** Of a limit: a tenth of a micrometre in a hundred metres. */
+    private const INEXACT = 1e-9;
+
     /**
      * @param  ?Figure  $used  of the limit, in its unit; null: not to be known
      * @param  ?Figure  $limit  what may be used
@@ -27,6 +30,12 @@ final readonly class Reach
         public string $missing = '',
         public array $information = [],
     ) {
+    }
+
+    /** Beyond it by more than sums of binary fractions are off by: 102 m is 102 m, however it came about. */
+    public static function exceeds(float $used, float $limit): bool
+    {
+        return $used > $limit + abs($limit) * self::INEXACT;
     }
 
     /** @param  list<array{string, Figure}>  $information */
@@ -48,11 +57,13 @@ final readonly class Reach
         array $information = [],
     ): self {
         $verdict = match (true) {
-            $used->value > $limit->value => ReachVerdict::Beyond,
-            $used->value > $limit->value * $planned => ReachVerdict::Tight,
+            self::exceeds($used->value, $limit->value) => ReachVerdict::Beyond,
+            self::exceeds($used->value, $limit->value * $planned) => ReachVerdict::Tight,
             default => ReachVerdict::Reaches,
         };
-        $left = $limit->value - $used->value;
+        $left = self::exceeds($used->value, $limit->value)
+            ? $limit->value - $used->value
+            : max(0.0, $limit->value - $used->value);
 
         return new self(
             $verdict,

@@ -134,11 +134,7 @@ final class Reaches
 
     private function finding(SignalLine $line, Reach $reach, Figure $used, Figure $limit): Finding
     {
-        $next = $this->next($line);
-        $remedy =
-            $next === null
-                ? 'No cable type of this make in the catalogue would do: shorten it, or convert the signal on the way.'
-                : sprintf('%s would reach, with %d %% left.', $next[0]->name, $next[1]->margin ?? 0);
+        $remedy = $this->remedy($line, $reach);
         $words = sprintf(
             '%s, carried by %s, takes %s where %s may be (%s).',
             $line->circuit->name,
@@ -163,6 +159,18 @@ final class Reaches
         return $reach->verdict === ReachVerdict::Beyond
             ? Finding::check('reach.beyond', $subject, $words, $remedy)
             : Finding::note('reach.tight', $subject, $words.' That is more than is planned to.', $remedy);
+    }
+
+    private function remedy(SignalLine $line, Reach $reach): string
+    {
+        if ($reach->kind === BusLimit::KIND_LOADS) {
+            return 'Divide the line with a repeater: each of its outputs is a line of its own.';
+        }
+        $next = $this->next($line);
+
+        return $next === null
+            ? 'No cable type of this make in the catalogue would do: shorten it, or convert the signal on the way.'
+            : sprintf('%s would reach, with %d %% left.', $next[0]->name, $next[1]->margin ?? 0);
     }
 
     private function rule(ReachKind $kind): ReachLimit

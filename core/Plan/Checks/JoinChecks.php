@@ -21,6 +21,9 @@ use Sartal\Core\Plan\Runs\RunPlan;
  */
 final class JoinChecks
 {
+    /** Cables that meet where a chain passes a device: one comes, one goes on. */
+    private const PASSES = 2;
+
     /**
      * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
@@ -49,6 +52,7 @@ final class JoinChecks
             foreach ($meeting as $joint) {
                 $ways['end '.$joint->run.$joint->side->value] = true;
             }
+            $ends = count($ways);
             foreach (array_filter(array_map(Node::fitting(...), $nodes)) as $fitting) {
                 $ways['fitting '.$fitting] = true;
             }
@@ -77,6 +81,17 @@ final class JoinChecks
                         $signal->name,
                     ),
                     'Make the circuit a daisy chain with its terminator, or use a splitter.',
+                );
+            } elseif ($signal->joins === SignalJoins::Chain && $ends > self::PASSES) {
+                $findings[$circuit->id] = Finding::stop(
+                    'join.not-chain',
+                    Subject::run($first->run),
+                    sprintf(
+                        '%s is a daisy chain, and %d cables of it meet in one place: that is a Y.',
+                        $circuit->name,
+                        $ends,
+                    ),
+                    'Lead it from one device to the next, or use a splitter.',
                 );
             }
         }

@@ -12,6 +12,7 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
 use Sartal\Core\Given\Installation\Topology;
+use Sartal\Core\Plan\Proposing\RunRequest;
 use Tests\Support\Bench;
 
 /** What is plugged into what: direction, level, signal, gender, and what stays free. */
@@ -171,18 +172,27 @@ final class PortsTest extends TestCase
         self::assertNotContains('chain.no-terminator', Bench::codes($own->plan()->findings));
     }
 
-    public function test_data_may_run_on_through_a_terminal_as_a_daisy_chain(): void
+    /** Runs that all meet at the first one's far terminal. */
+    private static function meeting(string ...$others): Bench
     {
         $bench = Bench::of(
-            Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']),
-            Bench::request('D-2', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']),
+            ...array_map(
+                static fn (string $code): RunRequest => Bench::request(
+                    $code,
+                    'data-pair-120',
+                    ['rs485'],
+                    ['terminal3-rs485'],
+                    ['terminal3-rs485'],
+                ),
+                ['D-1', ...array_values($others)],
+            ),
         );
         $shape = json_decode(
             (string) json_encode(\Sartal\Core\File\FileEncoder::installation($bench->installation)),
             true,
         );
         foreach ($shape['runs'] as &$run) {
-            if ($run['id'] === 'D-2') {
+            if (in_array($run['id'], $others, true)) {
                 $run['a']['legs'][0]['landing']['fitting'] = 'D-1.b1';
                 $run['carries'][0]['circuit'] = 'D-1.c1';
             }
@@ -196,12 +206,32 @@ final class PortsTest extends TestCase
         unset($fitting);
         $problems = new \Sartal\Core\File\Problems();
         $joined = \Sartal\Core\File\FileDecoder::installation(\Sartal\Core\File\Fields::from($shape, '', $problems));
-        $chained = $bench->with(runs: $joined->runs(), fittings: $joined->fittings());
         $problems->settle();
+
+        return $bench->with(runs: $joined->runs(), fittings: $joined->fittings());
+    }
+
+    public function test_data_may_run_on_through_a_terminal_as_a_daisy_chain(): void
+    {
+        $chained = self::meeting('D-2');
         self::assertContains('join.not-chain', Bench::codes($chained->plan()->findings));
         self::assertNotContains(
             'join.not-chain',
             Bench::codes($chained->withCircuit('D-1.c1', topology: Topology::DaisyChain)->plan()->findings),
         );
+    }
+
+    /** Common practice; TIA-485: a line is one chain, and a branch of it reflects. */
+    public function test_a_y_is_no_daisy_chain_whatever_it_is_called(): void
+    {
+        $branched = self::meeting('D-2', 'D-3')->withCircuit('D-1.c1', topology: Topology::DaisyChain);
+        $findings = array_values(
+            array_filter(
+                $branched->plan()->findings,
+                static fn (Finding $finding): bool => $finding->code === 'join.not-chain',
+            ),
+        );
+        self::assertCount(1, $findings);
+        self::assertStringContainsString('3 cables of it meet in one place', $findings[0]->words);
     }
 }

@@ -12,6 +12,7 @@ const KIND: Record<string, string> = {
   category: 'length',
   loss: 'loss',
   bus: 'length of the line',
+  'bus-loads': 'unit loads',
   capacitance: 'capacitance',
   corner: 'capacitance',
   loudspeaker: 'loss',
