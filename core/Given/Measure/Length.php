@@ -47,8 +47,8 @@ final readonly class Length
     }
 
     /**
-     * Reads what people write: "12.4 m", "12,4 m", "940mm", "5'-6\"", "3 ft 6 ½ in". A bare number takes the unit given,
-     * where there is one. See {@see LengthReader}.
+     * Reads what people write: "12.4 m", "12,4 m", "940mm", "5'-6\"", "3 ft 6 ½ in". A bare number takes the unit
+     * given, where there is one. See {@see LengthReader}.
      *
      * @throws InvalidMeasure when the text is not a length, could be two, or is beyond 100 km
      */

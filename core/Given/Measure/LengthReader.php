@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Measure;
 
 /**
- * Reads a length that somebody typed. The grammar is in docs/formats.md; what it can be read as two ways is asked about,
- * never guessed.
+ * Reads a length that somebody typed. The grammar is in docs/formats.md; what can be read in two ways is asked
+ * about, never guessed.
  */
 final readonly class LengthReader
 {

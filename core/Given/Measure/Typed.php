@@ -41,7 +41,9 @@ final class Typed
         $plain = (string) preg_replace_callback('~[\x{ff01}-\x{ff5e}]|\p{Nd}~u', self::sign(...), $text);
         $plain = str_replace("''", '"', strtr($plain, self::SIGNS));
 
-        return mb_strtolower(trim((string) preg_replace('~[\s\x{00a0}\x{2007}\x{2009}\x{202f}\x{3000}]+~u', ' ', $plain)));
+        $blanks = '~[\s\x{00a0}\x{2007}\x{2009}\x{202f}\x{3000}]+~u';
+
+        return mb_strtolower(trim((string) preg_replace($blanks, ' ', $plain)));
     }
 
     /** @param  array<array-key, string>  $found */

@@ -9,6 +9,8 @@ use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use PDO;
+use PDOStatement;
 use Sartal\Core\File\InstallationFile;
 use Symfony\Component\Process\Process;
 use Tests\Support\CountingStatement;
@@ -81,6 +83,12 @@ final class BudgetsTest extends TestCase
             self::within($budget, $page.', after a record');
         }
         $this->conditional();
+    }
+
+    protected function tearDown(): void
+    {
+        DB::connection()->getPdo()->setAttribute(PDO::ATTR_STATEMENT_CLASS, [PDOStatement::class]);
+        parent::tearDown();
     }
 
     /** Whoever has the answer already is told so before anything is read. */
