@@ -47,7 +47,7 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
     dialog
       .locator('article')
       .filter({ hasText: 'A-114' })
-      .getByText(/Cut at 25\.05 m, needs 25\.428 m: 0\.378 m too short/),
+      .getByText(/Cut at 25\.05 m, needs 25\.428 m: 378 mm too short/),
   ).toBeVisible()
   await expect(dialog.locator('article').filter({ hasText: 'A-114' }).getByText('cheapest')).toBeVisible()
   // A figure opens into its sum.

@@ -180,8 +180,8 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
               <td :class="each.state">{{ each.why ? 'marked otherwise now' : STATE[each.state] }}<small
                 v-if="each.why"
                 class="quiet"> {{ each.why }}</small><small
-                v-if="each.at"
-                class="quiet"> {{ when(each.at) }}</small></td>
+                  v-if="each.at"
+                  class="quiet"> {{ when(each.at) }}</small></td>
             </tr>
           </tbody>
         </table>

@@ -51,8 +51,8 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
           v-if="board.forecast.stuck.length"
           class="note stop">
           <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ board.forecast.stuck.slice(0,
-                                                                                        4).join('; ') }}<template v-if="board.forecast.stuck.length > 4">
-                                                                                          and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it
+                                                                                                                4).join('; ') }}<template v-if="board.forecast.stuck.length > 4">
+                                                                                                                  and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it
           to others.</p>
       </section>
       <section>
