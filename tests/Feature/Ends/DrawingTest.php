@@ -138,7 +138,7 @@ final class DrawingTest extends TestCase
         foreach ($catalogue->recipes() as $id => $recipe) {
             $drawing = new StrippedEnd($recipe, $catalogue->cables()['pair-foil']);
             $canvas = new SvgCanvas(100, $drawing->height() + 4);
-            $drawing->on($canvas, 3, 5, 94, false);
+            $drawing->on($canvas, 3, 5, 94, Units::Metric);
             $cut = null;
             $ratios = [];
             foreach (self::xml($canvas)->xpath('//s:line[not(@stroke-dasharray) and @y1 = @y2]') ?: [] as $i => $line) {

@@ -128,7 +128,7 @@ final class TerminationsTest extends TestCase
                 'wiring side, turned 180°',
                 'Strain-relief nut',
                 'Screened pair to solder cups',
-                '11/16 in sheath',
+                '45/64 in sheath',
                 'BK',
                 'ventilate',
             ] as $words
