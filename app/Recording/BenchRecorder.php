@@ -12,10 +12,7 @@ use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\File\EventCodec;
-use Sartal\Core\File\Fields;
 use Sartal\Core\File\InvalidDocument;
-use Sartal\Core\File\Problems;
 use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -63,23 +60,7 @@ final readonly class BenchRecorder
         ?Sent $as = null,
         int $skew = 0,
     ): bool {
-        $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
-        $problems = new Problems();
-        $fields = Fields::from(
-            [
-                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
-                'by' => $by->user->key,
-                'received' => $received,
-                'at' => $data['at'] ?? $received,
-                'on' => $data['on'] ?? [],
-                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
-            ],
-            '',
-            $problems,
-        );
-        $sent = EventCodec::decode($fields);
-        $fields->done();
-        $problems->settle();
+        $sent = Received::event($by, $data, $skew);
         Strays::refuse($sent);
         $operation = $job->operation($sent->step);
         $this->allowed($sent, $operation, $by);

@@ -10,9 +10,6 @@ use App\Models\StoredEvent;
 use App\Testing\Known;
 use App\Testing\TestKnown;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\File\EventCodec;
-use Sartal\Core\File\Fields;
-use Sartal\Core\File\Problems;
 use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Plan\Planning\Fingerprints;
@@ -47,7 +44,7 @@ final readonly class Recorder
     public function record(Against $on, Membership $by, array $data, ?Sent $as = null, int $skew = 0): bool
     {
         $stored = $on->stored;
-        $sent = self::decoded($by, $data, $skew);
+        $sent = Received::event($by, $data, $skew);
         if (Sent::isRepeat($stored, $sent->id, $as)) {
             // Perhaps by a plan that has changed since: it is recorded already.
             return false;
@@ -82,7 +79,7 @@ final readonly class Recorder
     {
         $events = [];
         foreach ($all as $data) {
-            $sent = self::decoded($by, $data);
+            $sent = Received::event($by, $data);
             $facts = $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
             $events[] = self::complete($sent, $facts, $on, $by);
         }
@@ -93,35 +90,6 @@ final readonly class Recorder
             StoredEvent::addAll($on->stored, $by->user, $events);
             $on->stored->newQuery()->whereKey($on->stored->id)->increment('revision');
         });
-    }
-
-    /**
-     * @param  array<array-key, mixed>  $data
-     *
-     * @throws BadLine
-     */
-    private static function decoded(Membership $by, array $data, int $skew = 0): Event
-    {
-        $received = now('UTC')->format('Y-m-d\TH:i:s.u\Z');
-        $problems = new Problems();
-        $fields = Fields::from(
-            [
-                ...array_diff_key($data, ['skew' => 0, 'with' => 0]),
-                'by' => $by->user->key,
-                'received' => $received,
-                'at' => $data['at'] ?? $received,
-                // Without a word of what it was done on, its clock says when.
-                'on' => $data['on'] ?? [],
-                ...isset($data['at']) && $skew !== 0 ? ['skew' => $skew] : [],
-            ],
-            '',
-            $problems,
-        );
-        $sent = EventCodec::decode($fields);
-        $fields->done();
-        $problems->settle();
-
-        return $sent;
     }
 
     /**
