@@ -131,5 +131,6 @@ foreach ([30, 60, count($in->catalogue->plans())] as $count) {
             $in->catalogue->recipes(),
         ),
     );
-    printf("%10d %14.1f\n", $count, $timed(static fn (): array => (new Suitability($few))->of('pair-foil', 'analogue')));
+    $took = $timed(static fn (): array => (new Suitability($few))->of('pair-foil', 'analogue'));
+    printf("%10d %14.1f\n", $count, $took);
 }

@@ -145,7 +145,11 @@ final readonly class OpenApi
         $answer = $answers->of($method);
 
         return array_filter([
-            'operationId' => $class->replace('\\', '.')->replace('Controller', '').'.'.$method->name.'.'.strtolower($verb),
+            'operationId' => implode('.', [
+                $class->replace('\\', '.')->replace('Controller', ''),
+                $method->name,
+                strtolower($verb),
+            ]),
             'tags' => [$class->contains('\\') ? $class->before('\\')->toString() : 'Who'],
             'summary' => Docblock::summary($method),
             'parameters' => [...self::parameters($route, $verb), ...$this->asked($route, $schemas)],

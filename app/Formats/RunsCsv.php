@@ -174,7 +174,8 @@ final class RunsCsv
                     'row' => 1,
                     'column' => mb_strimwidth($name, 0, 60, '…'),
                     'value' => '',
-                    'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it '.'out.',
+                    'remedy' => 'There is no such column. Say what it holds, name it as in the template, or leave it '.
+                        'out.',
                 ];
             } elseif ($field !== '' && isset($fields[$field])) {
                 $problems[] = [

@@ -17,7 +17,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<int|string, array{sha256: string, bytes: int}> $files
  * @property string $digest SHA-256 of the list of sums: of the whole
  * @property ?string $seal of the application, as it was made; null: by a version that did not seal
- * @property list<array{name: string, signIn: string, role: string, at: string, signature: string, key?: string}> $signatures
+ * @property list<array{
+ *     name: string,
+ *     signIn: string,
+ *     role: string,
+ *     at: string,
+ *     signature: string,
+ *     key?: string,
+ * }> $signatures
  * @property string $key public half of what it was sealed with, base64
  * @property int $gaps
  * @property int $pages

@@ -143,7 +143,10 @@ final class Comparison
             'made' => $run->build->value === 'shop' ? 'at the bench' : 'in place',
             'from' => $installation->locationName($run->a->location),
             'to' => $installation->locationName($run->b->location),
-            'ways' => implode(', ', array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops)),
+            'ways' => implode(
+                ', ',
+                array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops),
+            ),
             'loom' => $installation->looms()[$run->loom ?? '']->name ?? '',
             'cut length' => $plan->cut->result->canonical(),
             'note' => $run->note,

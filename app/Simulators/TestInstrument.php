@@ -71,7 +71,9 @@ final readonly class TestInstrument
         }
         // Shells are lines of the map; a map that leaves them out would miss them.
         if (in_array(Method::Shells, $methods, true)) {
-            $methods = array_values(array_filter($methods, static fn (Method $method): bool => $method !== Method::Map));
+            $methods = array_values(
+                array_filter($methods, static fn (Method $method): bool => $method !== Method::Map),
+            );
         }
         $points = new Points($test);
         $senses = $test->expectation()->senses();

@@ -1,7 +1,7 @@
 import { expect, test } from './house'
 import { accept, signIn } from './crew'
 
-test('a way is drawn on the map, the runs that would take it are told, and they take it; undo brings them back', async ({
+test('a way is drawn on the map, the runs that would take it are told and take it; undo brings them back', async ({
   page,
 }) => {
   await signIn(page, 'planner', '/rules/building')

@@ -64,7 +64,8 @@ test('a CSV with two bad rows brings in nothing and names both; mended, it comes
 }) => {
   const header = 'code;cable;signals;from;to;plans_a;plans_b;ways;tail_a\n'
   const row = (code: string, cable: string, tail: string) =>
-    `${code};${cable};analogue;Lectern;Media rack;xlr3-female-cable-balanced;xlr3-male-cable-balanced;riser-a|rack-void;${tail}\n`
+    `${code};${cable};analogue;Lectern;Media rack;xlr3-female-cable-balanced;` +
+    `xlr3-male-cable-balanced;riser-a|rack-void;${tail}\n`
   const file = (text: string) => ({ name: 'runs.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await signIn(page, 'planner')
   await expect(page.getByText(/^[1-9]\d* runs$/)).toBeVisible()

@@ -1,12 +1,12 @@
 import type { APIRequestContext, BrowserContext, Page } from '@playwright/test'
 
 /** Addresses that are of no installation. */
-const OF_NONE =
-  /^\/(?:(?:i|e|join|build)\/|sign-in|sw\.js|mark\.svg|$)|^\/api\/(?:i\/|session|installations|organisation|invitations|docs)/
+const OF_NONE = /^\/(?:(?:i|e|join|build)\/|sign-in|sw\.js|mark\.svg|$)/
+const API_OF_NONE = /^\/api\/(?:i\/|session|installations|organisation|invitations|docs)/
 
 /** Every address names its installation; the tests are about one of them, and say the rest. */
 export function placed(path: string, at: string): string {
-  if (!path.startsWith('/') || OF_NONE.test(path)) return path
+  if (!path.startsWith('/') || OF_NONE.test(path) || API_OF_NONE.test(path)) return path
   return path.startsWith('/api/') ? `/api/i/${at}/${path.slice(5)}` : `/i/${at}${path}`
 }
 

@@ -61,7 +61,8 @@ export class OwnServer {
   /** What addresses call the demo, or another installation by its file's name. */
   address(key = 'brackwater'): string {
     const host = `pgsql:host=127.0.0.1;port=${process.env.DB_PORT ?? '5432'};dbname=${this.database}`
-    const code = `$q = (new PDO('${host}', getenv('DB_USERNAME'), getenv('DB_PASSWORD')))->prepare('select address from installations where key = ?');`
+    const pdo = `(new PDO('${host}', getenv('DB_USERNAME'), getenv('DB_PASSWORD')))`
+    const code = `$q = ${pdo}->prepare('select address from installations where key = ?');`
     return execFileSync('php', ['-r', `${code} $q->execute(['${key}']); echo $q->fetchColumn();`]).toString()
   }
 

@@ -9,7 +9,7 @@ const undo = async (page: Page, said: RegExp) => {
   await expect(page.getByText(said)).toBeVisible()
 }
 
-test('24 channels are laid on the 90-way face, a planted mismatch is found against the panel, and the plan is saved', async ({
+test('24 channels are laid on the 90-way face, a mismatch is found against the panel, the plan is saved', async ({
   page,
 }) => {
   await signIn(page, 'planner', '/rules/plans/new')
@@ -139,29 +139,38 @@ test('find opens whatever has a name, from anywhere, and a scanned label at once
 
 /** The smallest workbook that spreadsheets would write: strings in the cells. */
 function workbook(rows: string[][]): Buffer {
+  const cell = (text: string, c: number, r: number) =>
+    `<c r="${String.fromCharCode(65 + c)}${r + 1}" t="inlineStr"><is><t>${text}</t></is></c>`
   const cells = rows
-    .map(
-      (row, r) =>
-        `<row r="${r + 1}">${row.map((text, c) => `<c r="${String.fromCharCode(65 + c)}${r + 1}" t="inlineStr"><is><t>${text}</t></is></c>`).join('')}</row>`,
-    )
+    .map((row, r) => `<row r="${r + 1}">${row.map((text, c) => cell(text, c, r)).join('')}</row>`)
     .join('')
+  const formats = 'http://schemas.openxmlformats.org'
+  const sheets = 'application/vnd.openxmlformats-officedocument.spreadsheetml'
   const file = (text: string) => strToU8(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>${text}`)
   return Buffer.from(
     zipSync({
       '[Content_Types].xml': file(
-        '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>',
+        `<Types xmlns="${formats}/package/2006/content-types">` +
+          '<Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>' +
+          '<Default Extension="xml" ContentType="application/xml"/>' +
+          `<Override PartName="/xl/workbook.xml" ContentType="${sheets}.sheet.main+xml"/>` +
+          `<Override PartName="/xl/worksheets/sheet1.xml" ContentType="${sheets}.worksheet+xml"/></Types>`,
       ),
       '_rels/.rels': file(
-        '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>',
+        `<Relationships xmlns="${formats}/package/2006/relationships"><Relationship Id="rId1" ` +
+          `Type="${formats}/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
       ),
       'xl/workbook.xml': file(
-        '<workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="Cables" sheetId="1" r:id="rId1"/></sheets></workbook>',
+        `<workbook xmlns="${formats}/spreadsheetml/2006/main" ` +
+          `xmlns:r="${formats}/officeDocument/2006/relationships">` +
+          '<sheets><sheet name="Cables" sheetId="1" r:id="rId1"/></sheets></workbook>',
       ),
       'xl/_rels/workbook.xml.rels': file(
-        '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+        `<Relationships xmlns="${formats}/package/2006/relationships"><Relationship Id="rId1" ` +
+          `Type="${formats}/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
       ),
       'xl/worksheets/sheet1.xml': file(
-        `<worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`,
+        `<worksheet xmlns="${formats}/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`,
       ),
     }),
   )

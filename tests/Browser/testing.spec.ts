@@ -1,7 +1,7 @@
 import { expect, test } from './house'
 import { choose, lines, signIn } from './crew'
 
-test('an instrument finds the fault, the next reading says at which end, it goes back to the bench and the whole test is done again', async ({
+test('an instrument finds the fault, the next reading its end, the bench mends it and all is tested again', async ({
   page,
 }) => {
   await signIn(page, 'tester', '/test/A-118')

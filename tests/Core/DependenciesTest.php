@@ -35,7 +35,9 @@ final class DependenciesTest extends TestCase
         $root = dirname(__DIR__, 2).'/core';
         /** @var SplFileInfo $file */
         foreach (
-            new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS)) as $file
+            new RecursiveIteratorIterator(
+                new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS),
+            ) as $file
         ) {
             yield substr($file->getPathname(), strlen($root) + 1) => (string) file_get_contents($file->getPathname());
         }
@@ -179,7 +181,8 @@ final class DependenciesTest extends TestCase
             if ($other !== $path && dirname($other) === dirname($path)) {
                 $name = basename($other, '.php');
                 $named = sprintf(
-                    '~(?:\\b(?:new|instanceof|extends|implements|use) |[|?(,] ?|(?<!:): ?|\\[)%1$s\\b(?! =)|(?<![\\w\\\\>$:])%1$s(?:::| \\$)~',
+                    '~(?:\\b(?:new|instanceof|extends|implements|use) |[|?(,] ?|(?<!:): ?|\\[)%1$s\\b(?! =)'.
+                    '|(?<![\\w\\\\>$:])%1$s(?:::| \\$)~',
                     $name,
                 );
                 if (preg_match($named, $body) === 1) {
@@ -200,7 +203,8 @@ final class DependenciesTest extends TestCase
                 $path,
             );
             self::assertDoesNotMatchRegularExpression(
-                '~(?<![>:\w])(?<!function )(?:time|microtime|date|now|rand|mt_rand|random_int|random_bytes|fopen|file_get_contents|file_put_contents|getenv|env)\(~',
+                '~(?<![>:\w])(?<!function )(?:time|microtime|date|now|rand|mt_rand|random_int|random_bytes'.
+                '|fopen|file_get_contents|file_put_contents|getenv|env)\(~',
                 $source,
                 $path,
             );

@@ -309,7 +309,15 @@ final class BadInputTest extends TestCase
         $deep = str_repeat('{"a":', 200).'1'.str_repeat('}', 200);
         $wide = '{"line":['.implode(',', array_fill(0, 260_000, '1')).']}';
         foreach (
-            ['{', '"text"', '12', "{\"line\":{\"code\":\"\xE9\"}}", '{"line":{"code":"a\u0000b"}}', $deep, $wide] as $body
+            [
+                '{',
+                '"text"',
+                '12',
+                "{\"line\":{\"code\":\"\xE9\"}}",
+                '{"line":{"code":"a\u0000b"}}',
+                $deep,
+                $wide,
+            ] as $body
         ) {
             foreach (['POST runs', 'POST events', 'PATCH runs/A-121', 'PUT rules'] as $at) {
                 [$verb, $path] = explode(' ', $at);

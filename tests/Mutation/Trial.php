@@ -27,7 +27,8 @@ final class Trial
         file_put_contents(
             $work.'/bootstrap.php',
             sprintf(
-                "<?php\nrequire %s;\nspl_autoload_register(static function (string \$class): void {\n    if (\$class === %s) {\n        require %s;\n    }\n}, true, true);\n",
+                "<?php\nrequire %s;\nspl_autoload_register(static function (string \$class): void {\n".
+                    "    if (\$class === %s) {\n        require %s;\n    }\n}, true, true);\n",
                 var_export($root.'/vendor/autoload.php', true),
                 var_export($class, true),
                 var_export($work.'/mutant.php', true),

@@ -238,8 +238,8 @@ final class ReachTest extends TestCase
     /** What counts for more says so, and by how much; delay is held against 498 ns for a link, 555 ns for a channel. */
     public function test_what_a_cord_counts_for_and_what_delay_is_held_against_is_said(): void
     {
-        $words = static fn (string $cable): string => self::judged(self::category($cable), 50)->used->terms[0]->detail ??
-            '';
+        $first = static fn (string $cable): ?Figure => self::judged(self::category($cable), 50)->used;
+        $words = static fn (string $cable): string => $first($cable)->terms[0]->detail ?? '';
         self::assertSame('solid', $words('cat6-utp'));
         self::assertStringContainsString('24 AWG, counts for 20 % more', $words('cat5e-utp-stranded'));
         self::assertStringContainsString('26 AWG, counts for 50 % more', $words('cat5e-futp-stranded'));

@@ -106,8 +106,8 @@ final class RotationTest extends TestCase
     }
 
     /**
-     * Every text of up to three signs that turn, letters of either case among them: marked by any of the practices, none
-     * is another one upside down. What a sign turns into is taken from here, not from the table of the code.
+     * Every text of up to three signs that turn, letters of either case among them: marked by any of the practices,
+     * none is another one upside down. What a sign turns into is taken from here, not from the table of the code.
      */
     #[DataProvider('practices')]
     public function test_no_clash_is_left_among_letters(LabelTurn $rule): void

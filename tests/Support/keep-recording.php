@@ -20,7 +20,8 @@ $folder = getenv('SARTAL_UPLOADS').'/pictures/';
 ];
 $pdo->exec("update installations set revision = 1 where id = {$installation}");
 $event = $pdo->prepare(
-    "insert into events (uuid, installation_id, run, kind, user_id, definition, created_at) values (gen_random_uuid(), ?, 'A-114', 'pictured', ?, ?, now())",
+    "insert into events (uuid, installation_id, run, kind, user_id, definition, created_at)
+    values (gen_random_uuid(), ?, 'A-114', 'pictured', ?, ?, now())",
 );
 while (true) {
     $bytes = random_bytes(40_000);

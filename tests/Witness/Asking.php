@@ -100,7 +100,10 @@ trait Asking
         return $addresses;
     }
 
-    private const SHEET = '?sheet=%7B%22pageWidth%22%3A%22210%20mm%22%2C%22pageHeight%22%3A%22297%20mm%22%2C%22columns%22%3A3%2C%22rows%22%3A8%2C%22width%22%3A%2260%20mm%22%2C%22height%22%3A%2230%20mm%22%2C%22pitchX%22%3A%2265%20mm%22%2C%22pitchY%22%3A%2235%20mm%22%2C%22left%22%3A%225%20mm%22%2C%22top%22%3A%228%20mm%22%7D';
+    private const SHEET = '?sheet=%7B%22pageWidth%22%3A%22210%20mm%22%2C%22pageHeight%22%3A%22297%20mm%22%2C'.
+        '%22columns%22%3A3%2C%22rows%22%3A8%2C%22width%22%3A%2260%20mm%22%2C%22height%22%3A%2230%20mm%22%2C'.
+        '%22pitchX%22%3A%2265%20mm%22%2C%22pitchY%22%3A%2235%20mm%22%2C'.
+        '%22left%22%3A%225%20mm%22%2C%22top%22%3A%228%20mm%22%7D';
 
     private const QUERIES = [
         'api/find' => '?q=A-11',

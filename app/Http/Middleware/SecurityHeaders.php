@@ -13,7 +13,8 @@ final class SecurityHeaders
 {
     private const HEADERS = [
         // Styles inline: the component library writes its theme into the page.
-        'Content-Security-Policy' => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'",
+        'Content-Security-Policy' => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; ".
+            "font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'",
         'X-Content-Type-Options' => 'nosniff',
         'X-Frame-Options' => 'DENY',
         'Referrer-Policy' => 'same-origin',

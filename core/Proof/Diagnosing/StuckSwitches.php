@@ -14,7 +14,9 @@ final class StuckSwitches implements FaultSource
     {
         foreach ($patch->switches as $edges) {
             foreach (
-                count($edges) > 1 ? [$edges, ...array_map(static fn (Edge $edge): array => [$edge], $edges)] : [$edges] as $stuck
+                count($edges) > 1
+                    ? [$edges, ...array_map(static fn (Edge $edge): array => [$edge], $edges)]
+                    : [$edges] as $stuck
             ) {
                 foreach ([0, 1] as $operated) {
                     $edit = [];

@@ -49,7 +49,8 @@ const rename = () =>
       const theirs = error instanceof ApiError ? (error.body.theirs as { name: string; version: number }) : undefined
       if (!theirs) throw error
       organisation.value = { ...organisation.value!, ...theirs }
-      problem.value = `Somebody else calls it "${theirs.name}" since. You wrote "${name.value}": save again to keep yours.`
+      problem.value =
+        `Somebody else calls it "${theirs.name}" since. ` + `You wrote "${name.value}": save again to keep yours.`
     }
   })
 function open(person: Somebody | 'new') {

@@ -33,7 +33,13 @@ final class FitEdgesTest extends TestCase
     {
         $range = new DiameterRange(Length::millimetres(3), Length::millimetres(8));
         foreach (
-            [['2.999 mm', false], ['3 mm', true], ['8 mm', true], ['8.001 mm', false], ['1/8 in', true]] as [$text, $taken]
+            [
+                ['2.999 mm', false],
+                ['3 mm', true],
+                ['8 mm', true],
+                ['8.001 mm', false],
+                ['1/8 in', true],
+            ] as [$text, $taken]
         ) {
             self::assertSame($taken, $range->takes(Length::parse($text)), $text);
         }

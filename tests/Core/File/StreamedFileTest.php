@@ -214,7 +214,8 @@ final class StreamedFileTest extends TestCase
             fseek($stream, 0, SEEK_END);
             for ($i = 0; $i < $count; $i++) {
                 $id = sprintf('%08x-0000-4000-8000-000000000000', $i);
-                fwrite($stream, ($i === 0 ? '' : ',').json_encode(['id' => $id, 'note' => str_repeat('x', 200)] + $event));
+                $one = json_encode(['id' => $id, 'note' => str_repeat('x', 200)] + $event);
+                fwrite($stream, ($i === 0 ? '' : ',').$one);
             }
             fwrite($stream, ']}');
             gc_collect_cycles();

@@ -286,7 +286,8 @@ final class LengthGrammarTest extends TestCase
             $table[] = Length::nanometres($nanometres);
         }
         for ($i = 0; $i < 400; $i++) {
-            $table[] = Length::nanometres($dice->getInt(-1, 4) * $dice->getInt(0, 99) * $dice->getInt(1, 1_000_000_000));
+            $size = $dice->getInt(-1, 4) * $dice->getInt(0, 99) * $dice->getInt(1, 1_000_000_000);
+            $table[] = Length::nanometres($size);
         }
         $text = json_encode(
             array_map(

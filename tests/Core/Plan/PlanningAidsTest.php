@@ -363,7 +363,10 @@ final class PlanningAidsTest extends TestCase
         ]);
         $proposer = new Proposer($in->catalogue);
         foreach (
-            [$line('A-1', 'hall', 'xlr3-female-panel-balanced', 25), $line('A-2', 'booth', 'trs-balanced', 55)] as $request
+            [
+                $line('A-1', 'hall', 'xlr3-female-panel-balanced', 25),
+                $line('A-2', 'booth', 'trs-balanced', 55),
+            ] as $request
         ) {
             $proposal = $proposer->propose($request);
             $in = $in->withRun($proposal->run, $proposal->fittings, $proposal->circuits);

@@ -202,7 +202,7 @@ final class QuestionsTest extends TestCase
             );
     }
 
-    public function test_where_every_point_is_asked_from_and_to_nothing_is_asked_twice_and_nothing_answers_itself(): void
+    public function test_where_every_point_is_asked_from_and_to_nothing_is_asked_twice_or_answers_itself(): void
     {
         $bench = self::chain();
         $plan = $bench->plan();

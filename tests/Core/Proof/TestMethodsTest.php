@@ -287,7 +287,9 @@ final class TestMethodsTest extends TestCase
                         break;
                     }
                     foreach (
-                        $next->question === null ? $expectation->senses()->questions($next->method) : [$next->question] as $question
+                        $next->question === null
+                            ? $expectation->senses()->questions($next->method)
+                            : [$next->question] as $question
                     ) {
                         $value = $expectation->senses()->answer($question, [$fault->edit]);
                         if (! is_float($value) || ! is_nan($value)) {

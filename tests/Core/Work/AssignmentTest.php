@@ -98,7 +98,7 @@ final class AssignmentTest extends TestCase
         self::assertGreaterThan(30, $exchanged, 'Cases in which nothing changes places show nothing.');
     }
 
-    public function test_where_there_are_too_many_the_short_ones_deal_their_pieces_out_and_help_as_many_as_can_be(): void
+    public function test_where_there_are_too_many_the_short_ones_deal_their_pieces_out_to_as_many_as_can_be(): void
     {
         $random = new Randomizer(new Mt19937(5));
         $helped = 0;

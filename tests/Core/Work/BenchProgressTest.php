@@ -386,7 +386,8 @@ final class BenchProgressTest extends TestCase
         self::assertSame(['ferrule-coax-large' => 1, 'bnc75-plug' => 1], $rework->scraps);
         $slides = array_filter(
             $operations,
-            static fn (Operation $operation): bool => $operation->task === Task::SlideOn && $operation->side === Side::A,
+            static fn (Operation $operation): bool => $operation->task === Task::SlideOn &&
+                        $operation->side === Side::A,
         );
         self::assertSame(
             ['boot-bnc-black' => Status::Done, 'ferrule-coax-large' => Status::ToDo],

@@ -35,7 +35,7 @@ final class PullingTest extends TestCase
         return (new PullPlanner($bench->installation, (new Planner())->plan($bench->installation)))->pulls();
     }
 
-    public function test_tension_is_what_the_type_says_110_newtons_for_four_pairs_and_50_for_each_square_millimetre(): void
+    public function test_tension_is_what_the_type_says_110_newtons_for_four_pairs_else_50_for_each_square_mm(): void
     {
         $cables = ShippedCatalogue::load()->cables();
         // TIA-568: 110 N for four-pair cable.
@@ -61,7 +61,7 @@ final class PullingTest extends TestCase
         );
     }
 
-    public function test_cables_of_one_way_are_one_pull_whichever_end_they_begin_at_and_the_longest_way_comes_first(): void
+    public function test_cables_of_one_way_are_one_pull_whichever_end_they_begin_at_the_longest_way_first(): void
     {
         $bench = Site::of(
             Site::ways(),

@@ -126,7 +126,11 @@ final class TravellerTest extends TestCase
                 }
                 $made[$plan->connector] = true;
                 foreach (
-                    [[], [LabelMaterial::Sleeve, JointShrink::Each], [JointShrink::WholeTail, SecondEnd::Together]] as $rules
+                    [
+                        [],
+                        [LabelMaterial::Sleeve, JointShrink::Each],
+                        [JointShrink::WholeTail, SecondEnd::Together],
+                    ] as $rules
                 ) {
                     $housed = $bench->with(rules: $bench->installation->rules()->with(...$rules));
                     $traveller = self::traveller($housed);

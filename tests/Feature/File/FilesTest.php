@@ -24,7 +24,8 @@ final class FilesTest extends TestCase
 {
     private const HEADER = 'code,cable,signals,from,to,plans_a,plans_b,ways,tail_a';
 
-    private const GOOD = 'X-1,pair-foil,analogue,Lectern,amp-rack-1,xlr3-female-cable-balanced,xlr3-male-cable-balanced,riser-a|rack-void,1.5';
+    private const GOOD = 'X-1,pair-foil,analogue,Lectern,amp-rack-1,xlr3-female-cable-balanced,'.
+        'xlr3-male-cable-balanced,riser-a|rack-void,1.5';
 
     private function send(string $path, string $text, string $name = 'runs.csv'): TestResponse
     {
@@ -232,7 +233,8 @@ final class FilesTest extends TestCase
         $file = tempnam(sys_get_temp_dir(), 'sartal');
         foreach (
             [
-                '{"format":"sartal-installation","version":1,"installation":{"id":"x","name":"X"},"ways":[{"id":"w","name":"W","length":"-1 m"}]}',
+                '{"format":"sartal-installation","version":1,"installation":{"id":"x","name":"X"},'.
+                '"ways":[{"id":"w","name":"W","length":"-1 m"}]}',
                 'noise',
             ] as $bad
         ) {

@@ -15,7 +15,8 @@ final class CompressedTest extends TestCase
         $plain = $this->getJson('/api/schedule')->assertOk();
         self::assertNull($plain->headers->get('Content-Encoding'));
         self::assertStringContainsString('Accept-Encoding', (string) $plain->headers->get('Vary'));
-        $packed = $this->get('/api/schedule', ['Accept' => 'application/json', 'Accept-Encoding' => 'gzip, br'])->assertOk();
+        $reads = ['Accept' => 'application/json', 'Accept-Encoding' => 'gzip, br'];
+        $packed = $this->get('/api/schedule', $reads)->assertOk();
         self::assertSame('gzip', $packed->headers->get('Content-Encoding'));
         $content = (string) $packed->getContent();
         self::assertSame((string) strlen($content), $packed->headers->get('Content-Length'));

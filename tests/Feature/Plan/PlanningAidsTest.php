@@ -139,7 +139,10 @@ final class PlanningAidsTest extends TestCase
     public function test_a_messy_table_with_titles_and_other_names_is_understood(): void
     {
         $messy =
-            "Brackwater cable list, revision 4\n\nprepared by hand,,,,\nCable No;From location;To Location;Cable Type;Signal;Remarks\nX-1;Lectern;Amplifier rack 1;Screened pair, foil and drain;Balanced analogue audio;was \"B7\"\n;;;;;\nX-2;Foyer;Amplifier rack 1;pair-foil;analogue;\n";
+            "Brackwater cable list, revision 4\n\nprepared by hand,,,,\n".
+            "Cable No;From location;To Location;Cable Type;Signal;Remarks\n".
+            "X-1;Lectern;Amplifier rack 1;Screened pair, foil and drain;Balanced analogue audio;was \"B7\"\n;;;;;\n".
+            "X-2;Foyer;Amplifier rack 1;pair-foil;analogue;\n";
         $answer = $this->preview($messy)->assertOk();
         self::assertSame([], $answer->json('problems'));
         self::assertSame(['X-1', 'X-2'], array_column($answer->json('runs'), 'code'));

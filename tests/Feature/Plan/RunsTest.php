@@ -256,7 +256,8 @@ final class RunsTest extends TestCase
         $few = $count();
         $csv = "code,cable,signals,from,to,plans_a,plans_b,ways\n";
         for ($i = 1; $i <= 200; $i++) {
-            $csv .= "X-$i,pair-foil,analogue,lectern,amp-rack-1,xlr3-female-cable-balanced,xlr3-male-cable-balanced,riser-a\n";
+            $csv .= "X-$i,pair-foil,analogue,lectern,amp-rack-1,".
+                "xlr3-female-cable-balanced,xlr3-male-cable-balanced,riser-a\n";
         }
         $this->postJson('/api/import', [
             'file' => \Illuminate\Http\UploadedFile::fake()->createWithContent('runs.csv', $csv),

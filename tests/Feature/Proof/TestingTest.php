@@ -425,7 +425,15 @@ final class TestingTest extends TestCase
         $junk = [null, true, -1, 1e308, 'x', "\u{0}", [], ['a' => 1], str_repeat('y', 5000), [[[[[]]]]]];
         $refused = 0;
         foreach (
-            [null, 5, 'text', [], [[]], ['protocol' => 'sartal-instrument'], ['protocol' => 'other', 'version' => 1]] as $message
+            [
+                null,
+                5,
+                'text',
+                [],
+                [[]],
+                ['protocol' => 'sartal-instrument'],
+                ['protocol' => 'other', 'version' => 1],
+            ] as $message
         ) {
             $this->postJson('/api/runs/A-118/message', ['message' => $message])->assertUnprocessable();
         }

@@ -32,7 +32,10 @@ final class KeptJobsTest extends TestCase
     private static function shown(array $jobs): array
     {
         return array_map(
-            static fn (KeptJob $job): array => array_diff_key((array) json_decode((string) json_encode($job), true), ['seen' => 0]),
+            static fn (KeptJob $job): array => array_diff_key(
+                (array) json_decode((string) json_encode($job), true),
+                ['seen' => 0],
+            ),
             $jobs,
         );
     }
@@ -97,7 +100,10 @@ final class KeptJobsTest extends TestCase
     {
         self::kept()->of($this->installation);
         $this->as('planner')
-            ->patchJson('/api/runs/bulk', ['runs' => [['id' => 'A-118', 'version' => 1]], 'fields' => ['note' => 'seen']]);
+            ->patchJson('/api/runs/bulk', [
+                'runs' => [['id' => 'A-118', 'version' => 1]],
+                'fields' => ['note' => 'seen'],
+            ]);
         $this->compare('a decision');
         Cache::store('file')->flush();
         $this->compare('the store was emptied');

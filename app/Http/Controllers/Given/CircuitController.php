@@ -77,7 +77,8 @@ final readonly class CircuitController
     /** A fitting, or a device's port. */
     private static function end(string $id, Loaded $loaded): string
     {
-        if ($id !== '' && ! isset($loaded->installation->fittings()[$id]) && $loaded->installation->port($id) === null) {
+        $in = $loaded->installation;
+        if ($id !== '' && ! isset($in->fittings()[$id]) && $in->port($id) === null) {
             throw BadLine::because('terminator', $id, 'There is no such fitting or port. Choose one.');
         }
 

@@ -112,17 +112,37 @@ final class AuditController
                 )
                 ->where('events.installation_id', $stored->id)
                 ->selectRaw(
-                    "'recorded' as what, events.id, coalesce(runs.code, events.run) || ' ' || events.kind || coalesce(' ' || (events.definition->>'side'), '') || coalesce(' ' || (events.definition->>'verdict'), '') || coalesce(': ' || nullif(events.definition->>'note', ''), '') || case when events.step <> '' then ' (' || events.step || ')' else '' end as words, coalesce((events.definition->>'received')::timestamptz, events.created_at) as at, events.run, events.user_id",
+                    "'recorded' as what,
+                    events.id,
+                    coalesce(runs.code, events.run)
+                        || ' ' || events.kind
+                        || coalesce(' ' || (events.definition->>'side'), '')
+                        || coalesce(' ' || (events.definition->>'verdict'), '')
+                        || coalesce(': ' || nullif(events.definition->>'note', ''), '')
+                        || case when events.step <> '' then ' (' || events.step || ')' else '' end as words,
+                    coalesce((events.definition->>'received')::timestamptz, events.created_at) as at,
+                    events.run,
+                    events.user_id",
                 ),
             'released' => DB::table('releases')
                 ->where('installation_id', $stored->id)
                 ->selectRaw(
-                    "'released' as what, id, 'release ' || letter || case when note <> '' then ': ' || note else '' end as words, created_at as at, '' as run, user_id",
+                    "'released' as what,
+                    id,
+                    'release ' || letter || case when note <> '' then ': ' || note else '' end as words,
+                    created_at as at,
+                    '' as run,
+                    user_id",
                 ),
             'packed' => DB::table('packs')
                 ->where('installation_id', $stored->id)
                 ->selectRaw(
-                    "'packed' as what, id, 'pack ' || number || ', ' || gaps || ' open points' as words, created_at as at, '' as run, user_id",
+                    "'packed' as what,
+                    id,
+                    'pack ' || number || ', ' || gaps || ' open points' as words,
+                    created_at as at,
+                    '' as run,
+                    user_id",
                 ),
             // Not of the record: who may what, and what left as a file.
             ...array_combine(

@@ -175,7 +175,10 @@ final readonly class BenchController
             'survives' => $rework->survives,
             'cutsBack' => $rework->cutsBack,
             'sparesLeft' => $rework->sparesLeft,
-            'names' => array_map(static fn (string $id): string => $job->operation($id)->words ?? $id, $rework->reopens),
+            'names' => array_map(
+                static fn (string $id): string => $job->operation($id)->words ?? $id,
+                $rework->reopens,
+            ),
         ]);
     }
 

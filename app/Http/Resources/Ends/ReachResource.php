@@ -114,7 +114,9 @@ final class ReachResource
                 static fn (array $each): array => ['what' => $each[0], 'figure' => PlanEncoder::figure($each[1])],
                 $reach->information,
             ),
-            'next' => $next === null ? null : ['cable' => $next[0]->name, 'margin' => round($next[1]->margin ?? 0.0, 1)],
+            'next' => $next === null
+                ? null
+                : ['cable' => $next[0]->name, 'margin' => round($next[1]->margin ?? 0.0, 1)],
         ];
     }
 }

@@ -139,7 +139,9 @@ final class BuildingResource
             'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
             'rule' => $load?->rule === null ? null : self::rule($load->rule),
             'jam' => $load?->jam === null ? null : PlanEncoder::figure($load->jam),
-            'bend' => $load === null || $load->cables === [] ? null : PlanEncoder::figure(BendRule::among($load->cables)),
+            'bend' => $load === null || $load->cables === []
+                ? null
+                : PlanEncoder::figure(BendRule::among($load->cables)),
             'mass' => $load === null ? null : PlanEncoder::figure($load->mass),
             'findings' => array_map(PlanEncoder::finding(...), $load->findings ?? []),
         ];

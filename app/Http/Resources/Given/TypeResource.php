@@ -110,7 +110,9 @@ final class TypeResource
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
-            'drawing' => $type instanceof ConnectorType ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue) : null,
+            'drawing' => $type instanceof ConnectorType
+                ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue)
+                : null,
         ];
     }
 

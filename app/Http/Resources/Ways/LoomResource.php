@@ -104,7 +104,9 @@ final class LoomResource
                     'at' => $branch->at,
                     'atName' => $in->placeName($branch->at),
                     'into' => $branch->into,
-                    'intoName' => $branch->into === '' ? 'ends here' : $in->ways()[$branch->into]->name ?? $branch->into,
+                    'intoName' => $branch->into === ''
+                        ? 'ends here'
+                        : $in->ways()[$branch->into]->name ?? $branch->into,
                     'junction' => $branch->junction->canonical(),
                     'by' => $branch->by->canonical(),
                     'least' => $branch->least->canonical(),

@@ -155,7 +155,10 @@ final class CuttingResource
     {
         $onShelf = Length::zero();
         foreach (
-            [...array_map(static fn (Assigned $each): Stock => $each->stock, $plan->assigned), ...$plan->untouched] as $stock
+            [
+                ...array_map(static fn (Assigned $each): Stock => $each->stock, $plan->assigned),
+                ...$plan->untouched,
+            ] as $stock
         ) {
             $onShelf = str_starts_with($stock->id, 'buy:') ? $onShelf : $onShelf->plus($stock->left);
         }

@@ -123,6 +123,11 @@ const printed = (of: string[]) =>
     for (let i = 0; i < of.length; i += AT_ONCE) await api.post('labels/printed', { ids: of.slice(i, i + AT_ONCE) })
     await load()
   }, `${of.length} labels are marked as printed.`)
+const PANELS = [
+  ['sheet', 'On sheets'],
+  ['roll', 'Off the roll'],
+  ['scheme', 'What they say'],
+] as const
 const STATE = { new: 'to print', printed: 'printed', changed: 'says something else now' }
 </script>
 
@@ -190,7 +195,7 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
       </section>
       <aside>
         <nav class="tabs" aria-label="How"><a
-          v-for="[key, name] in ([['sheet', 'On sheets'], ['roll', 'Off the roll'], ['scheme', 'What they say']] as const)"
+          v-for="[key, name] in PANELS"
           :key="key"
           href="#"
           :aria-current="panel === key ? 'page' : undefined"

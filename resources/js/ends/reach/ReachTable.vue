@@ -7,6 +7,7 @@ import FigureSum from '../../ui/FigureSum.vue'
 const props = defineProps<{ circuits: Reach[]; ask?: (id: string) => Promise<Reach> }>()
 const sum = (id: string, of: (reach: Reach) => Figure | null | undefined) =>
   props.ask && (async () => of(await props.ask!(id)) ?? { value: null, text: '', terms: [] })
+const full = (margin: number) => `${Math.max(0, Math.min(100, 100 - margin))}%`
 const WORDS = { reaches: 'reaches', tight: 'tight', beyond: 'too far', unknown: 'not known' }
 const KIND: Record<string, string> = {
   category: 'length',
@@ -40,7 +41,7 @@ const KIND: Record<string, string> = {
       <td class="left"><template v-if="each.margin !== null"><span
                                                                class="meter"
                                                                :class="each.verdict">
-                                                               <i :style="{ width: `${Math.max(0, Math.min(100, 100 - each.margin))}%` }" />
+                                                               <i :style="{ width: full(each.margin) }" />
                                                              </span>
         <span class="mono">{{ Math.round(each.margin) }} %</span><span
           v-if="each.decibels !== null"

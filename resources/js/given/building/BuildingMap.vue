@@ -65,10 +65,10 @@ const pixel = computed(() =>
     ),
   ),
 )
-const box = computed(
-  () =>
-    `${bounds.value.left * SQUARE} ${bounds.value.top * SQUARE} ${bounds.value.width * SQUARE} ${bounds.value.height * SQUARE}`,
-)
+const box = computed(() => {
+  const { left, top, width, height } = bounds.value
+  return [left, top, width, height].map(each => each * SQUARE).join(' ')
+})
 
 const lines = computed(() =>
   props.building.ways.flatMap(way => {

@@ -12,6 +12,12 @@ const props = defineProps<{ building: Building; way: Way | null; from: string; t
 const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 
+const AROUND = [
+  { value: 'damp', title: 'damp' },
+  { value: 'outdoor', title: 'outdoor' },
+  { value: 'air-handling', title: 'air-handling space' },
+  { value: 'near-mains', title: 'near mains' },
+]
 const was = props.way?.part
 const draft = reactive({
   name: was?.name ?? '',
@@ -119,9 +125,7 @@ const save = () =>
       label="Around it (dry where nothing is chosen)"
       multiple
       chips
-      :items="[{ value: 'damp', title: 'damp' }, { value: 'outdoor', title: 'outdoor' }, { value: 'air-handling',
-                                                                                           title: 'air-handling space' },
-               { value: 'near-mains', title: 'near mains' }]" />
+      :items="AROUND" />
     <p class="quiet small">Whether mains and signal may share a way, and which fire class a place needs, is for local
       code and licensed people to say.</p>
     <p v-if="wrong" class="note check">{{ wrong }}</p>

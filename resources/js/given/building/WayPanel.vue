@@ -22,7 +22,8 @@ const about = computed(() =>
         : part.value.inner.map(short).join(' × ')
       : 'size not stated',
     part.value.bends
-      ? `${part.value.bends} ${part.value.bends === 1 ? 'bend' : 'bends'}${part.value.bendRadius ? ` of ${short(part.value.bendRadius)}` : ''}`
+      ? `${part.value.bends} ${part.value.bends === 1 ? 'bend' : 'bends'}` +
+        (part.value.bendRadius ? ` of ${short(part.value.bendRadius)}` : '')
       : 'straight',
     ...(part.value.environment ?? []),
     part.value.takes === 'signal' ? 'no mains' : part.value.takes === 'mains' ? 'mains only' : '',

@@ -39,7 +39,8 @@ const shown = computed(() =>
       .toLowerCase()
       .split(/\s+/)
       .every(word =>
-        `${each.id} ${each.name} ${each.about} ${each.source} ${each.used ? 'used' : ''} ${each.retired ? 'retired' : ''}`
+        [each.id, each.name, each.about, each.source, each.used ? 'used' : '', each.retired ? 'retired' : '']
+          .join(' ')
           .toLowerCase()
           .includes(word),
       ),

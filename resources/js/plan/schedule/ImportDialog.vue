@@ -123,7 +123,8 @@ function bringIn() {
     }
     const answer = await api.post('import', form())
     runs.value = []
-    done.value = `${answer.imported} ${answer.imported === 1 ? 'run is' : 'runs are'} imported. u in the schedule undoes it.`
+    const runsAre = answer.imported === 1 ? 'run is' : 'runs are'
+    done.value = `${answer.imported} ${runsAre} imported. u in the schedule undoes it.`
     emit('imported')
   })
 }

@@ -34,10 +34,10 @@ export function typed(text: string, expected: string[], sheet: TestSheet): Typed
   const lights: string[] = []
   for (const word of words) {
     const node = byToken.get(word) ?? (word === 's' ? byToken.get('shell') : undefined)
-    if (!node)
-      return {
-        wrong: `There is no contact "${word}" on the other side. Write ${[...byToken.keys()].slice(0, 3).join(', ')} …, or 0 for nothing.`,
-      }
+    if (!node) {
+      const some = [...byToken.keys()].slice(0, 3).join(', ')
+      return { wrong: `There is no contact "${word}" on the other side. Write ${some} …, or 0 for nothing.` }
+    }
     lights.push(node)
   }
   return { lights }

@@ -44,9 +44,9 @@ function toggle(id: string, usual: Remedy) {
 }
 const look = () =>
   attempt(async () => {
-    plan.value = await api.get(
-      `bench/${props.ids}/rework?step=${encodeURIComponent(props.place.piece.id)}&remedy=${worst.value}&joint=${encodeURIComponent(worst.value === 'rework' ? joint.value : '')}`,
-    )
+    const step = encodeURIComponent(props.place.piece.id)
+    const at = encodeURIComponent(worst.value === 'rework' ? joint.value : '')
+    plan.value = await api.get(`bench/${props.ids}/rework?step=${step}&remedy=${worst.value}&joint=${at}`)
   })
 function good() {
   props.bench.confirm(props.place, words.value, found.value)

@@ -14,7 +14,9 @@ export function say(text: string) {
 export function spoken(place: Place): string {
   const core = place.piece.cores?.[0]
   const address = (place.piece.address ?? '').replace(/(\D)(\d)/g, '$1 $2').replace(/\//g, ' ')
-  if (place.step.task === 'join' && core)
-    return `${address}. ${core.channel ? `Channel ${core.channel} ` : ''}${core.function}. ${core.colour.replace('/', ' with ')}.`
+  if (place.step.task === 'join' && core) {
+    const channel = core.channel ? `Channel ${core.channel} ` : ''
+    return `${address}. ${channel}${core.function}. ${core.colour.replace('/', ' with ')}.`
+  }
   return `${place.piece.words}. ${place.piece.at ?? ''}`
 }

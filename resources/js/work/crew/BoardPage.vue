@@ -29,6 +29,16 @@ const longest = computed(() =>
   ),
 )
 const ahead = (person: string) => board.value?.forecast.ahead[person] ?? []
+/** Named of what is stuck. */
+const NAMED = 4
+const stuck = computed(() => {
+  const all = board.value?.forecast.stuck ?? []
+  return all.slice(0, NAMED).join('; ') + (all.length > NAMED ? ` and ${all.length - NAMED} more` : '')
+})
+const foreseen = (person: string) =>
+  ahead(person)
+    .map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`)
+    .join('; ') || 'nothing foreseen'
 const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`)
 </script>
 
@@ -50,9 +60,7 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
         <p
           v-if="board.forecast.stuck.length"
           class="note stop">
-          <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ board.forecast.stuck.slice(0,
-                                                                                                                4).join('; ') }}<template v-if="board.forecast.stuck.length > 4">
-                                                                                                                  and {{ board.forecast.stuck.length - 4 }} more</template>. Give somebody the skill under People, or leave it
+          <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ stuck }}. Give somebody the skill under People, or leave it
           to others.</p>
       </section>
       <section>
@@ -68,7 +76,7 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
           <span
             class="ahead"
             role="img"
-            :aria-label="ahead(person.id).map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`).join('; ') || 'nothing foreseen'">
+            :aria-label="foreseen(person.id)">
             <span
               v-for="each in ahead(person.id)"
               :key="each.code + each.from"

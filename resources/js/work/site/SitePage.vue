@@ -97,7 +97,8 @@ async function look(text: string, label: Label | null) {
     said.value = `No cable here goes by ${text.trim()}.`
     return
   }
-  said.value = `${runs.value[id]!.code}${label?.side ? ` end ${label.side}` : ''}: ${next(runs.value[id]!)?.words ?? 'all is done'}.`
+  const run = runs.value[id]!
+  said.value = `${run.code}${label?.side ? ` end ${label.side}` : ''}: ${next(run)?.words ?? 'all is done'}.`
   words.value = ''
   way.value = ''
   amount.value = 'all'
