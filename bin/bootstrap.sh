@@ -8,7 +8,7 @@ mkdir -p "$STATE"
 say()  { printf '%s\n' "$*"; }
 fail() { printf 'Sartal: %s\n' "$*" >&2; exit 1; }
 
-DEBIAN_PACKAGES=(php8.2-pgsql php8.2-curl php8.2-mbstring php8.2-xml php8.2-intl php8.2-zip php8.2-gd postgresql)
+DEBIAN_PACKAGES=(php8.2-pgsql php8.2-curl php8.2-mbstring php8.2-xml php8.2-intl php8.2-zip php8.2-gd php8.2-gmp postgresql)
 
 have_package() { [ "$(dpkg-query -W -f='${db:Status-Status}' "$1" 2>/dev/null)" = installed ]; }
 

@@ -169,6 +169,7 @@ final class FileDecoder
             $fields->length('trimAllowance', Length::metres(10), $defaults->trimAllowance),
             $fields->length('payOut', Length::metres(50), $defaults->payOut),
             $fields->length('usable', Length::metres(1000), $defaults->usable),
+            $fields->length('reelMargin', Length::metres(100), $defaults->reelMargin),
             $fields->has('labels') ? self::labels($fields->child('labels')) : $defaults->labels,
             ...$choices,
         );

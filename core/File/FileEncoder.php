@@ -78,6 +78,8 @@ final class FileEncoder
             'trimAllowance' => $rules->trimAllowance->canonical(),
             'payOut' => $rules->payOut->canonical(),
             'usable' => $rules->usable->canonical(),
+            // Files of houses that ask for none are what they were.
+            ...$rules->reelMargin->isZero() ? [] : ['reelMargin' => $rules->reelMargin->canonical()],
             'labels' => [
                 'end' => $rules->labels->end,
                 'endLine' => $rules->labels->endLine,

@@ -198,7 +198,6 @@ async function leave() {
       </nav>
       <div class="place">
         <div class="bars">
-          <OutboxBar />
           <p
             v-if="page?.archived"
             class="archived"
@@ -214,6 +213,7 @@ async function leave() {
         <router-view v-else v-slot="{ Component }"><component
           :is="Component"
           :key="route.path.split('/').slice(0, 3).join('/')" /></router-view>
+        <OutboxBar />
       </div>
     </div>
     <router-view v-else />
@@ -233,10 +233,10 @@ async function leave() {
   grid-template-rows: minmax(0, 1fr);
   height: 100dvh;
 }
-/* What waits stands above the place; the place takes the rest. */
+/* What waits stands below the place: it comes and goes, and nothing above it may move from under a finger. */
 .place {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr) auto;
   min-height: 0;
   min-width: 0;
 }

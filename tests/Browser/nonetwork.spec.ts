@@ -48,12 +48,15 @@ async function phone(role: string, place: string) {
   return { page, context, away }
 }
 const bar = (page: Page) => page.getByRole('status', { name: 'Waiting to be sent' })
+async function everyLine(page: Page) {
+  const lines = await page.locator('table.lines tbody tr').count()
+  for (let i = 0; i < lines; i++) await page.getByRole('button', { name: 'As expected' }).click()
+}
 /** A test of one cable, all as expected, by touch. */
 async function pass(page: Page, code: string) {
   await go(page, `/test/${code}`)
   await expect(page.getByText(/^Probe/).first()).toBeVisible()
-  const lines = await page.locator('table.lines tbody tr').count()
-  for (let i = 0; i < lines; i++) await page.getByRole('button', { name: 'As expected' }).click()
+  await everyLine(page)
   await page.getByRole('button', { name: 'Record', exact: true }).click()
   await expect(page.getByText('Waits here: passes')).toBeVisible()
 }
@@ -113,6 +116,37 @@ test('what was recorded without a network waits for its own person to sign in ag
   await signIn(page, 'tester')
   await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
   expect((await counts(page, ['D-034']))['D-034']! - before['D-034']!).toBe(1)
+  await away()
+})
+
+test('a press on Record counts where the network goes between finger down and finger up', async () => {
+  const { page, context, away } = await phone('tester', '/test')
+  for (const [code, width, height] of [
+    ['V-403', 390, 844],
+    ['V-404', 1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await page.goto(`/test/${code}`)
+    await expect(page.getByText(/^Probe/).first()).toBeVisible()
+    const before = await counts(page, [code])
+    await everyLine(page)
+    const button = page.getByRole('button', { name: 'Record', exact: true })
+    await expect(button).toBeEnabled()
+    await button.hover()
+    const place = await button.boundingBox()
+    await page.mouse.down()
+    await context.setOffline(true)
+    await page.waitForFunction(() => !navigator.onLine)
+    // A moment, in which whatever wants to come could come.
+    await page.waitForTimeout(400)
+    expect(await button.boundingBox(), `${width} wide`).toEqual(place)
+    await page.mouse.up()
+    await expect(page.getByText('Waits here: passes')).toBeVisible()
+    await expect(bar(page)).toContainText('No network.')
+    await context.setOffline(false)
+    await expect.poll(async () => (await counts(page, [code]))[code]! - before[code]!, { timeout: 30_000 }).toBe(1)
+    await expect(bar(page)).toHaveCount(0)
+  }
   await away()
 })
 

@@ -11,7 +11,7 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlanner;
-use Sartal\Core\Work\Cutting\FewestReels;
+use Sartal\Core\Work\Cutting\Packing\FewestReels;
 use Tests\Support\Bench;
 use Tests\Support\Node;
 

@@ -105,6 +105,43 @@ function knapsack(lengths, values, capacity) {
   return [best[capacity], pattern]
 }
 
+/**
+ * The layout of few cuts that buys least, then the shortest reels, then wastes least: an integer program, solved by
+ * HiGHS. Answers bought, length bought and scrap of each.
+ */
+async function layouts(instances) {
+  const solver = await highs()
+  return instances.map(({ lots, shelf, sold, usable }) => {
+    // No two reels of a plan that buys the least could be one, so that they are more than half full on average.
+    const most = Math.ceil((2 * lots.reduce((sum, lot) => sum + lot, 0)) / Math.max(...sold)) + 1
+    const stock = [
+      ...shelf.map(length => ({ length, buy: false })),
+      ...sold.flatMap(length => lots.slice(0, most).map((_, n) => ({ length, buy: true, n }))),
+    ]
+    const rows = []
+    const cost = []
+    const whole = []
+    lots.forEach((_, i) => rows.push(`${stock.map((_, j) => `x${i}_${j}`).join(' + ')} = 1`))
+    stock.forEach(({ length, buy, n }, j) => {
+      if (n > 0) rows.push(`u${j} - u${j - 1} <= 0`)
+      const cuts = lots.map((lot, i) => `${lot} x${i}_${j}`).join(' + ')
+      rows.push(`${cuts} - ${length} u${j} <= 0`)
+      // What stays is scrap s, but where all of it is worth keeping (k).
+      rows.push(`s${j} + ${cuts} - ${length} u${j} + ${length} k${j} >= 0`)
+      rows.push(`${cuts} - ${length} u${j} + ${usable} k${j} <= 0`)
+      cost.push(`${buy ? 1_000_000 + 1000 * length : 0} u${j} + s${j}`)
+      whole.push(`u${j}`, `k${j}`, ...lots.map((_, i) => `x${i}_${j}`))
+    })
+    const solution = solver.solve(
+      `Minimize\n obj: ${cost.join(' + ')}\nSubject To\n${rows.map((row, r) => ` r${r}: ${row}`).join('\n')}\nBinary\n ${whole.join(' ')}\nEnd`,
+      { mip_rel_gap: 0, mip_abs_gap: 0 },
+    )
+    if (solution.Status !== 'Optimal') return null
+    const value = Math.round(solution.ObjectiveValue)
+    return [Math.floor(value / 1_000_000), Math.floor((value % 1_000_000) / 1000), value % 1000]
+  })
+}
+
 /** What codes say on pictures of paper (PNG, base64), looked for in fields given in pixels: jsQR. */
 function codes({ png, fields }) {
   const picture = PNG.sync.read(Buffer.from(png, 'base64'))
@@ -121,4 +158,6 @@ function codes({ png, fields }) {
 
 let text = ''
 for await (const chunk of process.stdin) text += chunk
-process.stdout.write(JSON.stringify(await { enclose, distances, reels, codes }[process.argv[2]](JSON.parse(text))))
+process.stdout.write(
+  JSON.stringify(await { enclose, distances, reels, layouts, codes }[process.argv[2]](JSON.parse(text))),
+)

@@ -52,6 +52,7 @@ final readonly class HouseRules
      * @param  Length  $trimAllowance  added at each end where ends are cut long
      * @param  Length  $payOut  more for a run whose ends are made in place: it is paid out long and trimmed there
      * @param  Length  $usable  an offcut from here on goes back on the shelf; shorter is scrap
+     * @param  Length  $reelMargin  stays on every reel, for an end that is damaged and a reel that is short
      * @param  LabelScheme  $labels  what is printed on them
      */
     public function __construct(
@@ -60,6 +61,7 @@ final readonly class HouseRules
         public Length $trimAllowance,
         public Length $payOut,
         public Length $usable,
+        public Length $reelMargin,
         public LabelScheme $labels,
         School ...$choices,
     ) {
@@ -78,6 +80,7 @@ final readonly class HouseRules
             Length::millimetres(20),
             Length::millimetres(500),
             Length::metres(3),
+            Length::zero(),
             new LabelScheme(),
         );
     }

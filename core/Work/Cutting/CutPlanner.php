@@ -4,23 +4,17 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Cutting;
 
-use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Subject;
-use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\Packing\BestAllotment;
 
 /**
- * Assigns every cut to a piece of stock: whole, what is on the shelf before
- * what must be bought, short pieces before long ones, so that as little as
- * possible is left in pieces too short to keep.
+ * Assigns every cut to a piece of stock, whole: as few reels are bought as can be, of them the shortest, then as little
+ * as possible is left in pieces too short to keep, then what is on the shelf is used up before what is longer.
  */
 final readonly class CutPlanner
 {
-    /** A reel is reckoned in at most so many units; cuts are rounded up to them, never down. */
-    private const UNITS = 12_000;
-
     public function __construct(private Installation $installation)
     {
     }
@@ -28,8 +22,9 @@ final readonly class CutPlanner
     /**
      * @param  list<CutNeeded>  $needs
      * @param  list<Stock>  $stock
+     * @param  array<int|string, string>  $before  run → stock that it was to come off: where as few reels do, it stays
      */
-    public function plan(array $needs, array $stock): CutPlan
+    public function plan(array $needs, array $stock, array $before = []): CutPlan
     {
         [$byCable, $stockOf] = [[], []];
         foreach ($needs as $need) {
@@ -41,8 +36,7 @@ final readonly class CutPlanner
         }
         $plans = [];
         foreach ($byCable as $cable => $of) {
-            $type = $this->installation->catalogue->cable($cable);
-            $plans[$cable] = $this->cable((string) $cable, $type, $of, $stockOf[$cable] ?? []);
+            $plans[$cable] = $this->cable((string) $cable, $of, $stockOf[$cable] ?? [], $before);
         }
 
         return new CutPlan($plans);
@@ -51,38 +45,44 @@ final readonly class CutPlanner
     /**
      * @param  list<CutNeeded>  $needs
      * @param  list<Stock>  $stock
+     * @param  array<int|string, string>  $before
      */
-    private function cable(string $cable, ?CableType $type, array $needs, array $stock): CablePlan
+    private function cable(string $cable, array $needs, array $stock, array $before): CablePlan
     {
-        $name = $type->name ?? $cable;
-        $sold = $type->reels ?? [];
-        usort($sold, static fn (Length $a, Length $b): int => $a->compare($b));
-        $longest = Length::zero();
-        foreach ([...$sold, ...array_map(static fn (Stock $each): Length => $each->left, $stock)] as $length) {
-            $longest = $length->compare($longest) > 0 ? $length : $longest;
+        $type = $this->installation->catalogue->cable($cable);
+        $shelf = new Shelf($stock, $type->reels ?? [], $this->installation->rules()->reelMargin);
+        $say = new CutFindings($this->installation, $cable, $type->name ?? $cable, $shelf);
+        [$lots, $findings] = $this->lots($needs, $shelf, $say);
+        $best = $this->best($lots, $shelf, $before);
+        $apart = [];
+        foreach ($best->allotment->unmet as $lot) {
+            if (count($lots[$lot]->needs) > 1) {
+                $apart[$lot] = $lots[$lot];
+                $findings[] = $say->group($lots[$lot]);
+            }
         }
-        [$lots, $findings] = $this->lots($name, $needs, $longest);
-        [$lots, $unmet, $tooLong] = $this->possible($name, $lots, $longest);
-        $bought = $sold === [] ? null : $sold[count($sold) - 1];
-        $unit = $this->unit($longest);
-        [$assigned, $untouched, $left] = $this->fromStock($lots, $stock, $unit);
-        $buys = $bought === null ? [] : $this->buys($left, $bought, $unit);
-        if ($bought === null && $left !== []) {
-            $runs = array_merge(...array_map(static fn (Lot $lot): array => $lot->needs, $left));
-            array_push($unmet, ...$runs);
-            $findings[] = Finding::check(
-                'cut.not-in-stock',
-                Subject::cable($cable),
-                sprintf(
-                    '%d cuts of %s find no stock, and nobody said in what lengths it is sold.',
-                    count($runs),
-                    $name,
-                ),
-                'Enter a reel, or say in the catalogue which reels it comes in.',
-            );
+        if ($apart !== []) {
+            // Nothing is left that holds them together.
+            $lots = Lot::longestFirst([
+                ...array_values(array_diff_key($lots, $apart)),
+                ...array_merge(...array_map(static fn (Lot $lot): array => $lot->singles(), array_values($apart))),
+            ]);
+            $best = $this->best($lots, $shelf, $before);
         }
-        foreach ($buys as $n => $buy) {
-            $assigned[] = $this->assign($this->toBuy($cable, $n + 1, $buy, $sold), $buy);
+        $unmet = array_merge(
+            ...array_map(static fn (Lot $lot): array => $lot->needs, Lot::among($lots, $best->allotment->unmet)),
+        );
+        [$assigned, $untouched] = [[], []];
+        foreach ($shelf->stock as $i => $each) {
+            if ($best->allotment->shelf[$i] === []) {
+                $untouched[] = $each;
+            } else {
+                $assigned[] = $this->assign($each, Lot::among($lots, $best->allotment->shelf[$i]));
+            }
+        }
+        foreach ($best->allotment->bought as $n => $reel) {
+            $of = Lot::among($lots, $reel);
+            $assigned[] = $this->assign($shelf->toBuy($cable, $n + 1, $of), $of);
         }
         [$scrap, $kept] = $this->leftovers($assigned);
 
@@ -91,28 +91,22 @@ final readonly class CutPlanner
             $assigned,
             $untouched,
             $unmet,
-            count($buys),
-            $bought === null ? 0 : $this->atLeast($lots, $stock, $bought, $unit),
-            $bought,
+            count($best->allotment->bought),
+            $best->atLeast,
+            $shelf->sold === [] ? null : $shelf->sold[count($shelf->sold) - 1],
             $scrap,
             $kept,
-            [...$findings, ...$tooLong, ...$this->shortReels($cable, $name, $stock, $needs)],
+            [...$findings, ...$say->unmet($unmet), ...$say->full($assigned), ...$say->short($needs)],
         );
     }
 
-    /** Lengths as whole units that are never longer than they are: see UNITS. */
-    private function unit(Length $longest): int
-    {
-        return max($this->installation->rules()->cutStep->nanometres, intdiv($longest->nanometres, self::UNITS) + 1);
-    }
-
     /**
-     * Cuts, and groups of cuts that come off one reel.
+     * Cuts, and groups of cuts that come off one reel, longest first.
      *
      * @param  list<CutNeeded>  $needs
      * @return array{list<Lot>, list<Finding>}
      */
-    private function lots(string $name, array $needs, Length $longest): array
+    private function lots(array $needs, Shelf $shelf, CutFindings $say): array
     {
         usort(
             $needs,
@@ -125,135 +119,27 @@ final readonly class CutPlanner
         $lots = $findings = [];
         foreach ($groups as $of) {
             $lot = new Lot($of);
-            if (count($of) > 1 && $lot->length()->compare($longest) > 0) {
-                $findings[] = Finding::check(
-                    'cut.group',
-                    Subject::loom($of[0]->group),
-                    sprintf(
-                        '%d cuts of %s in one loom are to come off one reel: %s together, and the longest reel has %s.',
-                        count($of),
-                        $name,
-                        $lot->length()->canonical(),
-                        $longest->canonical(),
-                    ),
-                    'They are taken off several reels. Order a longer one if they must match.',
-                );
-                array_push($lots, ...array_map(static fn (CutNeeded $need): Lot => new Lot([$need]), $of));
+            if (count($of) > 1 && $lot->length()->compare($shelf->longest()) > 0) {
+                $findings[] = $say->group($lot);
+                array_push($lots, ...$lot->singles());
             } else {
                 $lots[] = $lot;
             }
         }
 
-        return [$lots, $findings];
+        return [Lot::longestFirst($lots), $findings];
     }
 
     /**
      * @param  list<Lot>  $lots
-     * @return array{list<Lot>, list<CutNeeded>, list<Finding>}
+     * @param  array<int|string, string>  $before
      */
-    private function possible(string $name, array $lots, Length $longest): array
+    private function best(array $lots, Shelf $shelf, array $before): BestAllotment
     {
-        [$fit, $unmet, $findings] = [[], [], []];
-        foreach ($lots as $lot) {
-            if ($longest->isZero() || $lot->length()->compare($longest) <= 0) {
-                $fit[] = $lot;
+        $usable = $this->installation->rules()->usable;
+        $best = BestAllotment::of($shelf->with($lots, $usable));
 
-                continue;
-            }
-            foreach ($lot->needs as $need) {
-                $unmet[] = $need;
-                $code = $this->installation->theRun($need->run)->code;
-                $findings[] = Finding::stop(
-                    'cut.too-long',
-                    Subject::run($need->run),
-                    sprintf(
-                        '%s needs %s of %s in one piece; the longest reel has %s. Cables are not joined.',
-                        $code,
-                        $need->length->canonical(),
-                        $name,
-                        $longest->canonical(),
-                    ),
-                    'Order a reel of that length, or find it a shorter way.',
-                );
-            }
-        }
-
-        return [$fit, $unmet, $findings];
-    }
-
-    /**
-     * @param  list<Lot>  $lots
-     * @param  list<Stock>  $stock
-     * @return array{list<Assigned>, list<Stock>, list<Lot>} assigned, untouched stock, lots left
-     */
-    private function fromStock(array $lots, array $stock, int $unit): array
-    {
-        $order = array_flip(array_map(static fn (StockKind $kind): string => $kind->value, StockKind::cases()));
-        usort(
-            $stock,
-            static fn (Stock $a, Stock $b): int => $order[$a->kind->value] <=> $order[$b->kind->value] ?:
-            $a->left->compare($b->left) ?:
-            $a->id <=> $b->id,
-        );
-        [$assigned, $untouched] = [[], []];
-        foreach ($stock as $each) {
-            $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
-            $taken = Fill::best($sizes, intdiv($each->left->nanometres, $unit), $this->leftover($unit));
-            if ($taken === []) {
-                $untouched[] = $each;
-
-                continue;
-            }
-            $assigned[] = $this->assign($each, array_map(static fn (int $i): Lot => $lots[$i], $taken));
-            $lots = array_values(array_diff_key($lots, array_flip($taken)));
-        }
-
-        return [$assigned, $untouched, $lots];
-    }
-
-    /**
-     * @param  list<Lot>  $lots
-     * @return list<list<Lot>> by reel
-     */
-    private function buys(array $lots, Length $reel, int $unit): array
-    {
-        if ($lots === []) {
-            return [];
-        }
-        $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
-
-        return array_map(
-            static fn (array $bin): array => array_map(static fn (int $i): Lot => $lots[$i], $bin),
-            Bins::pack($sizes, intdiv($reel->nanometres, $unit), $this->leftover($unit)),
-        );
-    }
-
-    private function leftover(int $unit): Leftover
-    {
-        return new Leftover(intdiv($this->installation->rules()->usable->nanometres, $unit));
-    }
-
-    /**
-     * The shortest reel on sale that holds these.
-     *
-     * @param  list<Lot>  $lots
-     * @param  list<Length>  $sold  shortest first
-     */
-    private function toBuy(string $cable, int $number, array $lots, array $sold): Stock
-    {
-        $need = Length::zero()->plus(...array_map(static fn (Lot $lot): Length => $lot->length(), $lots));
-        $enough = array_values(array_filter($sold, static fn (Length $length): bool => $length->compare($need) >= 0));
-        $reel = $enough[0] ?? $need;
-
-        return new Stock(
-            'buy:'.$cable.'/'.$number,
-            sprintf('new reel %d', $number),
-            $cable,
-            $reel,
-            StockKind::ToBuy,
-            null,
-            Length::zero(),
-        );
+        return $before === [] ? $best : Unmoved::allotment($lots, $shelf, $before, $usable, $best);
     }
 
     /** @param  list<Lot>  $lots */
@@ -280,7 +166,7 @@ final readonly class CutPlanner
     {
         [$scrap, $kept] = [Length::zero(), Length::zero()];
         foreach ($assigned as $each) {
-            if ($this->isUsable($each->rest(), $this->installation->rules())) {
+            if ($each->rest()->compare($this->installation->rules()->usable) >= 0) {
                 $kept = $kept->plus($each->rest());
             } else {
                 $scrap = $scrap->plus($each->rest());
@@ -288,66 +174,5 @@ final readonly class CutPlanner
         }
 
         return [$scrap, $kept];
-    }
-
-    private function isUsable(Length $rest, HouseRules $rules): bool
-    {
-        return $rest->compare($rules->usable) >= 0;
-    }
-
-    /**
-     * @param  list<Lot>  $lots
-     * @param  list<Stock>  $stock
-     */
-    private function atLeast(array $lots, array $stock, Length $reel, int $unit): int
-    {
-        $capacity = intdiv($reel->nanometres, $unit);
-        $longest = 0;
-        $onShelf = 0;
-        foreach ($stock as $each) {
-            $longest = max($longest, intdiv($each->left->nanometres, $unit));
-            $onShelf += intdiv($each->left->nanometres, $unit);
-        }
-        $sizes = array_map(static fn (Lot $lot): int => $lot->units($unit), $lots);
-        $tooLong = array_values(array_filter($sizes, static fn (int $size): bool => $size > $longest));
-
-        return max(
-            0,
-            (int) ceil((array_sum($sizes) - $onShelf) / $capacity),
-            FewestReels::bins($stock === [] ? $sizes : $tooLong, $capacity),
-        );
-    }
-
-    /**
-     * A reel from which nothing that is needed can be cut.
-     *
-     * @param  list<Stock>  $stock
-     * @param  list<CutNeeded>  $needs
-     * @return list<Finding>
-     */
-    private function shortReels(string $cable, string $name, array $stock, array $needs): array
-    {
-        $findings = [];
-        $lengths = array_map(static fn (CutNeeded $need): Length => $need->length, $needs);
-        usort($lengths, static fn (Length $a, Length $b): int => $a->compare($b));
-        $shortest = $lengths[0] ?? Length::zero();
-        foreach ($stock as $each) {
-            if ($each->kind === StockKind::Reel && $each->left->compare($shortest) < 0) {
-                $findings[] = Finding::note(
-                    'cut.reel-too-short',
-                    Subject::reel($each->id),
-                    sprintf(
-                        '%s has %s of %s left, and the shortest cut is %s.',
-                        $each->name,
-                        $each->left->canonical(),
-                        $name,
-                        $shortest->canonical(),
-                    ),
-                    'Nothing comes off it. Measure it again, or take it off the shelf.',
-                );
-            }
-        }
-
-        return $findings;
     }
 }

@@ -18,8 +18,19 @@ final class Cuts
     {
         $lengths = array_map(static fn (RunPlan $run): Worked => $run->cut, $plan->runs);
         $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
-        $needs = StockTake::needs($installation, $record, $wanted);
+        $planner = new CutPlanner($installation);
+        $from = static fn (Record $record): array => [
+            StockTake::needs($installation, $record, $wanted),
+            StockTake::stock($installation, $record, $lengths),
+        ];
+        $before = [];
+        if (StockTake::isBegun($record)) {
+            // What was meant before anything was cut: what is cut since moves no more of it than it must.
+            foreach ($planner->plan(...$from(new Record()))->byRun() as $run => [$stock]) {
+                $before[$run] = $stock->id;
+            }
+        }
 
-        return (new CutPlanner($installation))->plan($needs, StockTake::stock($installation, $record, $lengths));
+        return $planner->plan(...[...$from($record), $before]);
     }
 }

@@ -19,9 +19,34 @@ final readonly class Lot
         return Length::zero()->plus(...array_map(static fn (CutNeeded $need): Length => $need->length, $this->needs));
     }
 
-    /** Rounded up: what fits in units fits. */
-    public function units(int $unit): int
+    /** @return list<self> each cut by itself */
+    public function singles(): array
     {
-        return intdiv($this->length()->nanometres + $unit - 1, $unit);
+        return array_map(static fn (CutNeeded $need): self => new self([$need]), $this->needs);
+    }
+
+    /**
+     * @param  list<self>  $lots
+     * @return list<self>
+     */
+    public static function longestFirst(array $lots): array
+    {
+        usort(
+            $lots,
+            static fn (self $a, self $b): int => $b->length()->compare($a->length()) ?:
+            $a->needs[0]->run <=> $b->needs[0]->run,
+        );
+
+        return $lots;
+    }
+
+    /**
+     * @param  list<self>  $lots
+     * @param  list<int>  $keys
+     * @return list<self> those of the keys
+     */
+    public static function among(array $lots, array $keys): array
+    {
+        return array_map(static fn (int $key): self => $lots[$key], $keys);
     }
 }

@@ -23,7 +23,9 @@ final readonly class Replanned
         [$was, $is] = [$before->byRun(), $after->byRun()];
         $moved = [];
         foreach ($is as $run => [$stock, $cut]) {
-            if (isset($was[$run]) && $was[$run][0]->id !== $stock->id) {
+            // Which of the reels that nobody has yet it was to come off is nothing to anybody.
+            $isNew = isset($was[$run]) && [$was[$run][0]->kind, $stock->kind] === [StockKind::ToBuy, StockKind::ToBuy];
+            if (isset($was[$run]) && ! $isNew && $was[$run][0]->id !== $stock->id) {
                 $moved[] = ['run' => (string) $run, 'from' => $was[$run][0]->name, 'to' => $stock->name];
             }
         }

@@ -64,6 +64,18 @@ final class StockTake
         return [...$stock, ...self::pieces($installation, $record, $cuts, $made)];
     }
 
+    /** Whether anything was cut. */
+    public static function isBegun(Record $record): bool
+    {
+        foreach ($record->events as $event) {
+            if ($event->kind === EventKind::Cut) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * Whether a cut does not reach, and nobody said that it serves: it is to be
      * made again. It need not reach for what its edition did not know of.

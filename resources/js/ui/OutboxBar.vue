@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { refDebounced, useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOutbox } from '../api/outbox'
@@ -30,7 +30,27 @@ watch(
 )
 const records = (count: number) => `${count} ${count === 1 ? 'record' : 'records'}`
 const names = computed(() => [...new Set(outbox.others.map(item => item.name || item.who))].join(', '))
-const shown = computed(() => outbox.offline || outbox.items.length > 0)
+/** ms: what is sent sooner than that has not waited. */
+const SOON = 1500
+const waits = computed(() => outbox.mine.length > 0)
+const late = refDebounced(waits, SOON)
+const wanted = computed(
+  () =>
+    outbox.offline ||
+    (waits.value && (late.value || outbox.signedOut || outbox.forgetful)) ||
+    outbox.items.length > outbox.mine.length,
+)
+/** While a finger is down nothing comes or goes: what it is on would no longer be under it when it is lifted. */
+const pressed = ref(false)
+useEventListener(window, 'pointerdown', () => (pressed.value = true), { capture: true, passive: true })
+useEventListener(window, ['pointerup', 'pointercancel'], () => setTimeout(() => (pressed.value = false)), {
+  capture: true,
+  passive: true,
+})
+const shown = ref(wanted.value)
+watch([wanted, pressed], () => {
+  if (!pressed.value) shown.value = wanted.value
+})
 </script>
 
 <template>
@@ -82,7 +102,7 @@ const shown = computed(() => outbox.offline || outbox.items.length > 0)
 <style scoped>
 .outbox {
   background: var(--warn);
-  border-bottom: 1px solid var(--amber);
+  border-top: 1px solid var(--amber);
   padding: 5px 16px;
   font-size: 13px;
   max-height: 40dvh;

@@ -165,7 +165,7 @@ final class WithersTest extends TestCase
         self::assertSame(HotColour::White, $rules->with(ColourScheme::A)->on(HotColour::class));
         $labelled = $rules->withLabels(new LabelScheme('{code}!'));
         self::assertSame(HotColour::White, $labelled->on(HotColour::class));
-        foreach (['routeAllowance', 'cutStep', 'trimAllowance', 'payOut', 'usable'] as $property) {
+        foreach (['routeAllowance', 'cutStep', 'trimAllowance', 'payOut', 'usable', 'reelMargin'] as $property) {
             self::assertSame($rules->{$property}, $labelled->{$property});
             self::assertSame($rules->{$property}, $rules->with(ColourScheme::A)->{$property});
         }

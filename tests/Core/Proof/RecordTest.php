@@ -204,6 +204,7 @@ final class RecordTest extends TestCase
                     Length::zero(),
                     Length::zero(),
                     Length::metres(3),
+                    Length::zero(),
                     new LabelScheme(),
                 ),
             )->installation,

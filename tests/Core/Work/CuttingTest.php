@@ -7,6 +7,11 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\File\FileEncoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Installation\MarkUnit;
@@ -23,6 +28,7 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\Cut;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlan;
 use Sartal\Core\Work\Cutting\CutPlanner;
@@ -37,17 +43,25 @@ use Tests\Support\Site;
 /** Cuts off reels: whole, in order, with their marks; and what a record of them changes. */
 final class CuttingTest extends TestCase
 {
+    private static ?Bench $bench = null;
+
     private static function bench(): Bench
     {
-        return Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m', '300 m']]);
+        return self::$bench ??= Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m', '300 m']]);
     }
 
     /**
      * @param  list<float>  $metres
      * @param  list<Stock>  $stock
+     * @param  array<string, string>  $before
      */
-    private static function plan(array $metres, array $stock = [], string $group = '', ?Bench $bench = null): CablePlan
-    {
+    private static function plan(
+        array $metres,
+        array $stock = [],
+        string $group = '',
+        ?Bench $bench = null,
+        array $before = [],
+    ): CablePlan {
         $bench ??= self::bench();
         $runs = $needs = [];
         foreach ($metres as $i => $length) {
@@ -65,7 +79,9 @@ final class CuttingTest extends TestCase
             $needs[] = new CutNeeded('R-'.$i, 'pair-foil', Length::metres($length), $group);
         }
 
-        return (new CutPlanner($bench->with(runs: $runs)->installation))->plan($needs, $stock)->cables['pair-foil'];
+        return (new CutPlanner($bench->with(runs: $runs)->installation))
+            ->plan($needs, $stock, $before)
+            ->cables['pair-foil'];
     }
 
     private static function stock(
@@ -171,6 +187,107 @@ final class CuttingTest extends TestCase
         );
         $unsold = self::bench()->withCatalogueEdited(['cables.pair-foil.reels' => []]);
         self::assertContains('cut.not-in-stock', Bench::codes(self::plan([20], [], '', $unsold)->findings));
+    }
+
+    public function test_what_no_reel_on_sale_holds_comes_off_the_shelf_first_and_is_never_bought(): void
+    {
+        // 400 m on the shelf; 300 m is the longest on sale.
+        $plan = self::plan([310, 120, 90, 60], [self::stock('R', 400)]);
+        self::assertSame([], $plan->unmet);
+        self::assertContains('R-0', array_map(static fn (Cut $cut): string => $cut->run, $plan->assigned[0]->cuts));
+        $two = self::plan([310, 305, 20], [self::stock('R', 400)]);
+        self::assertCount(1, $two->unmet, 'the shelf holds one of them');
+        $finding = array_values(
+            array_filter($two->findings, static fn (Finding $each): bool => $each->code === 'cut.too-long'),
+        )[0];
+        self::assertStringContainsString('others take what is on the shelf', $finding->words);
+        self::assertStringContainsString('joint box', $finding->remedy);
+        $random = new Randomizer(new Mt19937(5));
+        for ($n = 0; $n < 150; $n++) {
+            $metres = array_map(static fn (): float => $random->getInt(10, 4200) / 10, range(0, $random->getInt(0, 13)));
+            $stock = array_map(
+                static fn (int $i): Stock => self::stock('S-'.$i, $random->getInt(200, 4500) / 10),
+                range(1, $random->getInt(1, 3)),
+            );
+            $plan = self::plan($metres, $stock);
+            foreach ($plan->assigned as $assigned) {
+                self::assertFalse($assigned->rest()->isNegative());
+                if ($assigned->stock->kind === StockKind::ToBuy) {
+                    self::assertContains($assigned->stock->left->canonical(), ['100000 mm', '300000 mm']);
+                }
+            }
+            $cut = array_merge(...array_map(static fn ($each): array => $each->cuts, $plan->assigned));
+            self::assertCount(count($metres), [...$cut, ...$plan->unmet], 'cut or said not to be');
+            $said = array_filter($plan->findings, static fn (Finding $each): bool => $each->code === 'cut.too-long');
+            self::assertCount(count($plan->unmet), $said, 'each with a finding');
+        }
+    }
+
+    public function test_what_fits_to_the_last_millimetre_fits_and_it_is_said_that_nothing_stays(): void
+    {
+        $bench = self::bench()->withCatalogueEdited(['cables.pair-foil.reels' => ['305 m', '1000 m']]);
+        $pair = self::plan([152.51, 152.49], [], '', $bench);
+        self::assertSame([1, '305000 mm'], [$pair->bought, $pair->assigned[0]->stock->left->canonical()]);
+        self::assertContains('cut.no-margin', Bench::codes($pair->findings));
+        self::assertTrue($pair->assigned[0]->isTight());
+        $drum = self::plan([1000], [], '', $bench);
+        self::assertSame([1, 0], [$drum->bought, $drum->assigned[0]->rest()->nanometres]);
+        self::assertSame([], self::plan([1000], [self::stock('R', 1000)], '', $bench)->unmet);
+        self::assertNotContains('cut.no-margin', Bench::codes(self::plan([250], [], '', $bench)->findings));
+    }
+
+    public function test_a_margin_that_the_house_asks_for_stays_on_every_reel_and_on_no_offcut(): void
+    {
+        $bench = self::bench()->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m', '300 m']]);
+        $rules = $bench->installation->rules();
+        $with = $bench->with(
+            rules: FileDecoder::rules(
+                Fields::from(['reelMargin' => '2 m'] + FileEncoder::rules($rules), '', new Problems()),
+            ),
+        );
+        self::assertSame('100000 mm', self::plan([50, 48], [], '', $with)->assigned[0]->stock->left->canonical());
+        self::assertSame('300000 mm', self::plan([50, 48.05], [], '', $with)->assigned[0]->stock->left->canonical());
+        $offcut = self::plan([25], [self::stock('O', 25, StockKind::Offcut)], '', $with);
+        self::assertSame(0, $offcut->bought);
+        self::assertSame(1, self::plan([25], [self::stock('R', 25)], '', $with)->bought);
+        self::assertCount(1, self::plan([299], [], '', $with)->unmet);
+        self::assertNotContains('cut.no-margin', Bench::codes(self::plan([50, 48], [], '', $with)->findings));
+    }
+
+    /** @return array<int|string, string> run → stock */
+    private static function stockOf(CablePlan $plan): array
+    {
+        return array_map(static fn (array $on): string => $on[0]->id, (new CutPlan(['x' => $plan]))->byRun());
+    }
+
+    public function test_after_a_miscut_as_few_others_move_as_can_be(): void
+    {
+        $random = new Randomizer(new Mt19937(44));
+        $moved = $kept = 0;
+        for ($n = 0; $n < 60; $n++) {
+            $metres = array_map(static fn (): float => $random->getInt(50, 900) / 10, range(1, $random->getInt(8, 40)));
+            $stock = [self::stock('R', $random->getInt(60, 280)), self::stock('S', $random->getInt(60, 280))];
+            $plan = self::plan($metres, $stock);
+            $before = self::stockOf($plan);
+            // One is cut off its reel a third too short, and is to be cut again.
+            $at = $random->getInt(0, count($metres) - 1);
+            $on = $before['R-'.$at];
+            $short = $metres[$at] / 3;
+            $left = array_map(
+                static fn (Stock $each): Stock => $each->id === $on
+                    ? self::stock($on, $each->left->inMetres() - $short)
+                    : $each,
+                $stock,
+            );
+            $left[] = self::stock('piece:1', $short, StockKind::Piece);
+            $after = self::plan($metres, $left, before: $before);
+            self::assertSame($after->bought, self::plan($metres, $left)->bought, 'never for a reel more');
+            self::assertCount(count($metres), self::stockOf($after));
+            $away = Replanned::between(new CutPlan([$plan]), new CutPlan([$after]))->moved;
+            $moved += count(array_filter($away, static fn (array $each): bool => $each['run'] !== 'R-'.$at));
+            $kept += count($metres);
+        }
+        self::assertLessThan(0.08, $moved / $kept, $moved.' of '.$kept);
     }
 
     public function test_jacket_marks_add_up_whichever_way_they_run(): void

@@ -31,6 +31,7 @@ use Sartal\Core\Work\Cutting\StockKind;
  *
  * @phpstan-type Cutting array{
  *     usable: string,
+ *     margin: string,
  *     cables: list<CuttingCable>,
  *     reels: list<array{part: FileReel, version: int}>,
  *     findings: list<FindingShown>,
@@ -59,6 +60,7 @@ use Sartal\Core\Work\Cutting\StockKind;
  *     used: string,
  *     rest: string,
  *     usable: bool,
+ *     tight: bool,
  * }
  * @phpstan-type CuttingStock array{
  *     id: string,
@@ -134,6 +136,7 @@ final class CuttingResource
 
         return [
             'usable' => $loaded->installation->rules()->usable->canonical(),
+            'margin' => $loaded->installation->rules()->reelMargin->canonical(),
             'cables' => array_map(
                 static fn (CablePlan $cable): array => self::cable($cable, $loaded),
                 array_values($plan->cables),
@@ -160,7 +163,7 @@ final class CuttingResource
                 ...$plan->untouched,
             ] as $stock
         ) {
-            $onShelf = str_starts_with($stock->id, 'buy:') ? $onShelf : $onShelf->plus($stock->left);
+            $onShelf = $stock->kind === StockKind::ToBuy ? $onShelf : $onShelf->plus($stock->left);
         }
         $type = $loaded->installation->catalogue->cables()[$plan->cable] ?? null;
 
@@ -201,6 +204,7 @@ final class CuttingResource
             'used' => $assigned->used()->canonical(),
             'rest' => $assigned->rest()->canonical(),
             'usable' => $assigned->rest()->compare($loaded->installation->rules()->usable) >= 0,
+            'tight' => $assigned->isTight(),
         ];
     }
 

@@ -22,10 +22,14 @@ watch(
 )
 
 const changed = computed(() =>
-  Object.keys(draft.value).filter(key => String(draft.value[key]) !== String(props.rules[key])),
+  Object.keys(draft.value).filter(key => String(draft.value[key] ?? '') !== String(props.rules[key] ?? '')),
 )
 const body = () => ({
-  rules: { ...draft.value, routeAllowance: Number(draft.value.routeAllowance) },
+  rules: {
+    ...draft.value,
+    routeAllowance: Number(draft.value.routeAllowance),
+    reelMargin: String(draft.value.reelMargin ?? '').trim() || '0 mm',
+  },
   version: props.version,
 })
 let asked = 0
@@ -71,7 +75,7 @@ const answer = (school: School) => school.answers.find(each => each.value === dr
         <p class="quiet why">{{ school.reason }}</p>
       </fieldset>
       <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance', 'payOut',
-                                    'usable'].some(key => changed.includes(key)) }">
+                                    'usable', 'reelMargin'].some(key => changed.includes(key)) }">
         <legend>By how much is a cut longer than its sum?</legend>
         <v-text-field v-model="draft.routeAllowance" label="Route allowance, %" :readonly="!session.plans" />
         <v-text-field v-model="draft.cutStep" label="Cut step, with its unit" :readonly="!session.plans" />
@@ -86,6 +90,12 @@ const answer = (school: School) => school.answers.find(each => each.value === dr
         <v-text-field
           v-model="draft.usable"
           label="A rest on a reel is worth keeping from"
+          :readonly="!session.plans" />
+        <v-text-field
+          v-model="draft.reelMargin"
+          label="Stays on every reel, for a damaged end"
+          placeholder="0 mm"
+          persistent-placeholder
           :readonly="!session.plans" />
       </fieldset>
     </div>

@@ -155,8 +155,9 @@ async function saved(changes: Replanned | undefined, reel: string) {
           v-else
           class="quiet">Press a cut to see its sum and marks{{ session.can('bench', 'installer', 'lead')
             ? ', and to record it as it was made'
-            : '' }}. Offcuts are used up first; a rest of {{ length(cutting.usable) }} or more goes back on the
-          shelf.</p>
+            : '' }}. As few reels are bought as can be, then as little is wasted; offcuts go before reels. A rest of
+          {{ length(cutting.usable) }} or more goes back on the shelf{{ Number.parseFloat(cutting.margin) > 0
+            ? `; ${length(cutting.margin)} stays on every reel` : '' }}.</p>
       </aside>
     </div>
     <v-dialog :model-value="form !== null" max-width="460" @update:model-value="form = null"><ReelForm

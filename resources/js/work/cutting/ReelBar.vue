@@ -45,6 +45,10 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         :style="{ width: part(assigned.rest) }">
         <span>{{ length(assigned.rest) }} {{ assigned.usable ? 'stays' : 'scrap' }}</span></span>
     </div>
+    <p
+      v-if="assigned.tight"
+      class="tight">{{ mm(assigned.rest) > 0 ? `Only ${length(assigned.rest)} stays` : 'Nothing stays'
+      }} for a damaged end or a reel that is short.</p>
   </div>
 </template>
 
@@ -55,6 +59,11 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
 .head {
   margin: 0 0 2px;
   font-size: 13px;
+}
+.tight {
+  margin: 2px 0 0;
+  font-size: 12.5px;
+  color: var(--amber);
 }
 .tag {
   font-size: 11.5px;

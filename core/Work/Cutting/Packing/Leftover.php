@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Work\Cutting;
+namespace Sartal\Core\Work\Cutting\Packing;
 
 /** What a rest costs: all of it where it is scrap, little where it goes back on the shelf. */
 final readonly class Leftover

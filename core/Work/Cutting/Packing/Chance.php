@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Work\Cutting;
+namespace Sartal\Core\Work\Cutting\Packing;
 
 /**
  * Numbers that look random and are always the same: a linear congruential generator (Numerical Recipes, 2nd edition,

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Cutting\Packing;
+
+/**
+ * The allotment that costs least: exact where there are few lots, the best that was found where there are many. It is
+ * searched in whole multiples of what all lots are multiples of, which loses nothing. Only where that would be finer
+ * than can be searched, units are coarse; what fits is then still told by the lengths as they are.
+ */
+final readonly class BestAllotment
+{
+    /** Units on the longest piece of stock that can be searched. */
+    private const FINEST = 2_000_000;
+
+    private function __construct(public Allotment $allotment, public int $atLeast)
+    {
+    }
+
+    /** @param  Stocked  $stocked  in nanometres */
+    public static function of(Stocked $stocked): self
+    {
+        if ($stocked->lots === []) {
+            return new self(new Allotment(array_fill(0, count($stocked->shelf), []), []), 0);
+        }
+        $unit = 0;
+        foreach ($stocked->lots as $lot) {
+            $unit = self::divisor($unit, $lot);
+        }
+        $longest = max($stocked->reel, 0, ...$stocked->shelf);
+        if (intdiv($longest, $unit) <= self::FINEST) {
+            $scaled = $stocked->over($unit, false);
+
+            return self::proven($scaled, self::search($scaled, FewestReels::of($scaled)));
+        }
+        $unit = intdiv($longest, self::FINEST) + 1;
+        // With lots a little too short the bound holds, and with lots a little too long what fits, fits.
+        $short = $stocked->over($unit, false);
+        $atLeast = FewestReels::of($short);
+        $best = null;
+        foreach ([$short, $stocked->over($unit, true)] as $scaled) {
+            $allotment = Mended::of(self::search($scaled, $atLeast), $stocked);
+            if ($best === null || $allotment->cost($stocked)->compare($best->cost($stocked)) < 0) {
+                $best = $allotment;
+            }
+        }
+
+        return new self($best, $atLeast);
+    }
+
+    /** Fewer reels are looked for one by one, until it is found that they do not do. */
+    private static function proven(Stocked $stocked, Allotment $allotment): self
+    {
+        $atLeast = FewestReels::of($stocked);
+        if (Subsets::serves($stocked)) {
+            return new self($allotment, $allotment->unmet === [] ? count($allotment->bought) : $atLeast);
+        }
+        while ($allotment->unmet === [] && count($allotment->bought) > $atLeast) {
+            $fewer = Fewer::than($stocked, count($allotment->bought) - 1);
+            if ($fewer === null) {
+                break;
+            }
+            if ($fewer === false) {
+                $atLeast = count($allotment->bought);
+            } else {
+                $allotment = Repack::best($stocked, count($fewer->bought), $fewer);
+            }
+        }
+
+        return new self($allotment, $atLeast);
+    }
+
+    /** Another allotment of the same. */
+    public function with(Allotment $allotment): self
+    {
+        return new self($allotment, $this->atLeast);
+    }
+
+    private static function search(Stocked $stocked, int $atLeast): Allotment
+    {
+        return Subsets::serves($stocked) ? Subsets::best($stocked) : Repack::best($stocked, $atLeast);
+    }
+
+    /** The greatest common divisor (Euclid). */
+    private static function divisor(int $a, int $b): int
+    {
+        return $b === 0 ? $a : self::divisor($b, $a % $b);
+    }
+}
