@@ -6,7 +6,7 @@ const folder = process.argv[2]
 const SHOWN = 40
 const found = []
 
-for (const name of ['core', 'core-half', 'core-rest', 'feature']) {
+for (const name of ['core', 'core-half', 'core-rest', 'feature', 'feature-half', 'feature-rest']) {
   const file = join(folder, `${name}.xml`)
   if (!existsSync(file)) continue
   const suite = name.split('-')[0]

@@ -43,6 +43,21 @@ final readonly class CutPlanner
     }
 
     /**
+     * What was meant to come off the stock that there is. Of what is yet to be bought nothing is meant.
+     *
+     * @param  list<CutNeeded>  $needs
+     * @param  list<Stock>  $stock
+     * @return array<int|string, string> run → stock
+     */
+    public function meant(array $needs, array $stock): array
+    {
+        $cables = array_flip(array_map(static fn (Stock $each): string => $each->cable, $stock));
+        $of = array_values(array_filter($needs, static fn (CutNeeded $each): bool => isset($cables[$each->cable])));
+
+        return array_map(static fn (array $on): string => $on[0]->id, $this->plan($of, $stock)->byRun());
+    }
+
+    /**
      * @param  list<CutNeeded>  $needs
      * @param  list<Stock>  $stock
      * @param  array<int|string, string>  $before
@@ -137,9 +152,10 @@ final readonly class CutPlanner
     private function best(array $lots, Shelf $shelf, array $before): BestAllotment
     {
         $usable = $this->installation->rules()->usable;
-        $best = BestAllotment::of($shelf->with($lots, $usable));
 
-        return $before === [] ? $best : Unmoved::allotment($lots, $shelf, $before, $usable, $best);
+        return $before === []
+            ? BestAllotment::of($shelf->with($lots, $usable))
+            : Unmoved::allotment($lots, $shelf, $before, $usable);
     }
 
     /** @param  list<Lot>  $lots */

@@ -26,9 +26,7 @@ final class Cuts
         $before = [];
         if (StockTake::isBegun($record)) {
             // What was meant before anything was cut: what is cut since moves no more of it than it must.
-            foreach ($planner->plan(...$from(new Record()))->byRun() as $run => [$stock]) {
-                $before[$run] = $stock->id;
-            }
+            $before = $planner->meant(...$from(new Record()));
         }
 
         return $planner->plan(...[...$from($record), $before]);

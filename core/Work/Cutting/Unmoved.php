@@ -35,27 +35,36 @@ final readonly class Unmoved
     /**
      * @param  list<Lot>  $lots  longest first
      * @param  array<int|string, string>  $before  run → stock that it was to come off
-     * @param  BestAllotment  $best  where nothing need stay
      */
     public static function allotment(
         array $lots,
         Shelf $shelf,
         array $before,
         Length $usable,
-        BestAllotment $best,
     ): BestAllotment {
         $unmoved = new self($lots, $shelf, $before, $usable);
         [$stays, $free] = $unmoved->stays();
+        if (array_filter($stays) === []) {
+            return BestAllotment::of($unmoved->stocked);
+        }
+        $first = $unmoved->with($stays);
+        $atLeast = BestAllotment::atLeast($unmoved->stocked);
+        if ($first->unmet === [] && count($first->bought) <= $atLeast && count($shelf->sold) < 2) {
+            // Nothing could be better in what counts here.
+            return new BestAllotment($first, $atLeast);
+        }
+        $best = BestAllotment::of($unmoved->stocked);
         arsort($free);
         $stock = array_keys($free);
-        for ($anew = 0; $anew < count($stock); $anew = 2 * $anew + 1) {
+        $allotment = $first;
+        for ($anew = 1; $anew <= count($stock); $anew = 2 * $anew + 1) {
+            if (! $unmoved->isWorse($allotment, $best->allotment)) {
+                return $best->with($allotment);
+            }
             foreach (array_slice($stock, 0, $anew) as $each) {
                 $stays[$each] = [];
             }
             $allotment = $unmoved->with(array_values($stays));
-            if (! $unmoved->isWorse($allotment, $best->allotment)) {
-                return $best->with($allotment);
-            }
         }
 
         return $best;

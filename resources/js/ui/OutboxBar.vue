@@ -142,6 +142,12 @@ li {
   border-top: 1px solid var(--line);
   padding: 4px 0;
 }
+@media (max-width: 700px) {
+  p {
+    display: block;
+    line-height: 1.35;
+  }
+}
 em {
   display: block;
   color: var(--flux);

@@ -152,7 +152,7 @@ final class BuildingTest extends TestCase
                 self::CUT + ['cut' => ['length' => '35.7 m', 'reel' => 'R-02', 'from' => 214, 'to' => 178.3]],
             )
             ->assertCreated();
-        self::assertNotSame([], $first->json('replanned.moved'));
+        self::assertSame([], $first->json('replanned.moved'), 'the reel still holds the others');
         self::assertSame('failed', $first->json('strand.0.state'));
         $again = $this->postJson(
             '/api/events',
@@ -164,7 +164,8 @@ final class BuildingTest extends TestCase
         $pair = collect($cutting->json('cables'))->firstWhere('id', 'pair-foil');
         $reel = collect($pair['assigned'])->firstWhere('stock.id', 'R-02');
         self::assertSame(['178300 mm', 178.3], [$reel['stock']['left'], $reel['stock']['marks']['at']]);
-        self::assertContains('piece', array_column(array_column($pair['assigned'], 'stock'), 'kind'));
+        self::assertContains('A-122', array_column($reel['cuts'], 'code'), 'it is cut again');
+        self::assertContains('piece', array_column($pair['untouched'], 'kind'), 'and its piece is on the shelf');
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

@@ -14,8 +14,15 @@ final readonly class BestAllotment
     /** Units on the longest piece of stock that can be searched. */
     private const FINEST = 2_000_000;
 
-    private function __construct(public Allotment $allotment, public int $atLeast)
+    /** @param  int  $atLeast  reels that must be bought whatever is done */
+    public function __construct(public Allotment $allotment, public int $atLeast)
     {
+    }
+
+    /** How few reels could do, as far as that is told without looking for a plan. */
+    public static function atLeast(Stocked $stocked): int
+    {
+        return $stocked->lots === [] ? 0 : FewestReels::of($stocked->over(self::unit($stocked), false));
     }
 
     /** @param  Stocked  $stocked  in nanometres */
@@ -24,17 +31,12 @@ final readonly class BestAllotment
         if ($stocked->lots === []) {
             return new self(new Allotment(array_fill(0, count($stocked->shelf), []), []), 0);
         }
-        $unit = 0;
-        foreach ($stocked->lots as $lot) {
-            $unit = self::divisor($unit, $lot);
-        }
-        $longest = max($stocked->reel, 0, ...$stocked->shelf);
-        if (intdiv($longest, $unit) <= self::FINEST) {
+        $unit = self::unit($stocked);
+        if (self::isCommon($unit, $stocked->lots)) {
             $scaled = $stocked->over($unit, false);
 
             return self::proven($scaled, self::search($scaled, FewestReels::of($scaled)));
         }
-        $unit = intdiv($longest, self::FINEST) + 1;
         // With lots a little too short the bound holds, and with lots a little too long what fits, fits.
         $short = $stocked->over($unit, false);
         $atLeast = FewestReels::of($short);
@@ -47,6 +49,29 @@ final readonly class BestAllotment
         }
 
         return new self($best, $atLeast);
+    }
+
+    /** What all lots are multiples of, or where that is too fine to be searched, a little more than it can be. */
+    private static function unit(Stocked $stocked): int
+    {
+        $unit = 0;
+        foreach ($stocked->lots as $lot) {
+            $unit = self::divisor($unit, $lot);
+        }
+
+        return max($unit, intdiv(max($stocked->reel, 0, ...$stocked->shelf), self::FINEST) + 1);
+    }
+
+    /** @param  list<int>  $lots */
+    private static function isCommon(int $unit, array $lots): bool
+    {
+        foreach ($lots as $lot) {
+            if ($lot % $unit !== 0) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Fewer reels are looked for one by one, until it is found that they do not do. */

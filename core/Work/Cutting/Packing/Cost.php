@@ -63,12 +63,6 @@ final readonly class Cost
         return new self($lots, 0, 0, 0, 0, 0);
     }
 
-    /** Nothing is left over of what is used. */
-    public function isTight(): bool
-    {
-        return $this->unmet === 0 && $this->scrap === 0 && $this->rests === 0;
-    }
-
     public function plus(self $other): self
     {
         return new self(

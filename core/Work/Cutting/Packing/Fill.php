@@ -82,7 +82,11 @@ final class Fill
             }
         }
 
-        return strlen(gmp_strval(self::upTo($reach, $limit), 2)) - 1;
+        $octets = gmp_export(self::upTo($reach, $limit));
+        for ($bit = 7; ((ord($octets[0]) >> $bit) & 1) === 0; $bit--) {
+        }
+
+        return 8 * (strlen($octets) - 1) + $bit;
     }
 
     /** Without the sums above a limit. */

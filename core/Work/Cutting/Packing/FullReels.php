@@ -53,9 +53,10 @@ final class FullReels
 
     /**
      * @param  list<int>  $sizes  longest first, each above nothing
-     * @return ?list<list<int>> keys of lots by reel; null where it was not found
+     * @return list<list<int>>|false|null keys of lots by reel; null where it was not found, false where there are too
+     *     many choices to look
      */
-    public static function pack(array $sizes, int $capacity, int $reels): ?array
+    public static function pack(array $sizes, int $capacity, int $reels): array|false|null
     {
         $slack = $reels * $capacity - array_sum($sizes);
         if ($sizes === []) {
@@ -67,7 +68,11 @@ final class FullReels
         }
         $full = new self($sizes, $capacity, $slack);
 
-        return $full->list() && $full->cover() ? $full->reels() : null;
+        if (! $full->list()) {
+            return false;
+        }
+
+        return $full->cover() ? $full->reels() : null;
     }
 
     /** Whether all choices are listed. */

@@ -16,6 +16,9 @@ final class Repack
     /** Tries that gain nothing before it stops. */
     private const PATIENCE = 400;
 
+    /** The same where less is to be wasted. */
+    private const WASTED = 80;
+
     /** In all, for each lot and for the whole: small gains may go on for ever. */
     private const ROUNDS = 20;
 
@@ -30,7 +33,7 @@ final class Repack
     private const AMONG_FOR_WASTE = [2, 2, 3, 4];
 
     /** Lots that are looked at exactly, try by try. */
-    private const COVERED = [60, 36, 48, 24, 60, 48];
+    private const COVERED = [24, 36, 48, 60, 60];
 
     /** @var array<int, int> what is taken of each piece of stock, then of each reel */
     private array $sums;
@@ -64,9 +67,10 @@ final class Repack
                 ? $repack->fill(array_keys($stocked->lots), array_keys($stocked->shelf), $by, false)
                 : ($from->unmet ?? []);
             if ($unmet === []) {
-                $repack->cover($atLeast, count($stocked->lots) <= self::COVERED[0] ? 1 : 0);
+                $isSmall = count($stocked->lots) <= max(self::COVERED);
+                $repack->cover($atLeast, $isSmall ? [max(self::COVERED)] : []);
                 $repack->buyFewer($atLeast);
-                $repack->cover($atLeast, count($stocked->lots) <= self::COVERED[0] ? 0 : count(self::COVERED));
+                $repack->cover($atLeast, $isSmall ? [] : self::COVERED);
             }
             $repack->wasteLess();
             $allotment = $repack->allotment($unmet);
@@ -74,7 +78,7 @@ final class Repack
             if ($best === null || $cost->compare($best->cost($stocked)) < 0) {
                 $best = $allotment;
             }
-            if ($stocked->shelf === [] && $cost->isTight() && count($best->bought) <= $atLeast) {
+            if ($cost->unmet === 0 && $cost->scrap === 0 && $cost->bought <= $atLeast) {
                 break;
             }
         }
@@ -193,10 +197,17 @@ final class Repack
         }
     }
 
-    /** One reel fewer, by an exact search among the emptiest and others. */
-    private function cover(int $atLeast, int $tries): void
+    /**
+     * One reel fewer, by an exact search among the emptiest and others.
+     *
+     * @param  list<int>  $tries  how many lots
+     */
+    private function cover(int $atLeast, array $tries): void
     {
-        for ($try = 0; $try < $tries && $this->bought() > $atLeast; $try++) {
+        foreach ($tries as $most) {
+            if ($this->bought() <= $atLeast) {
+                return;
+            }
             $order = [];
             foreach (array_slice($this->sums, $this->shelf, null, true) as $bin => $sum) {
                 $free = $this->stocked->reel - $sum;
@@ -205,7 +216,7 @@ final class Repack
             asort($order);
             $lots = $picked = [];
             foreach (array_keys($order) as $bin) {
-                if (count($picked) > 2 && count($lots) + count($this->bins[$bin]) > self::COVERED[$try]) {
+                if (count($picked) > 2 && count($lots) + count($this->bins[$bin]) > $most) {
                     break;
                 }
                 $picked[] = $bin;
@@ -214,6 +225,10 @@ final class Repack
             sort($lots);
             $sizes = array_map(fn (int $lot): int => $this->stocked->lots[$lot], $lots);
             $reels = FullReels::pack($sizes, $this->stocked->reel, count($picked) - 1);
+            if ($reels === false) {
+                // With more of them there would be more choices still.
+                return;
+            }
             if ($reels === null) {
                 continue;
             }
@@ -240,10 +255,8 @@ final class Repack
     {
         $lots = max(1, count($this->stocked->lots));
         $rounds = $this->rounds(min(self::PATIENCE, intdiv(40_000, $lots)));
-        if ($this->bins === [] || ($this->shelf === 0 && $this->cost(array_keys($this->bins))->isTight())) {
-            return;
-        }
-        for ($round = 0; $round < $rounds; $round++) {
+        $waste = $this->cost(array_keys($this->bins))->scrap;
+        for ([$round, $tried] = [0, 0]; $round < $rounds && $tried < self::WASTED && $waste > 0; $round++, $tried++) {
             $picked = $this->picked(self::AMONG_FOR_WASTE, [$this->chance->below(count($this->bins))]);
             $before = [$this->bins, $this->sums];
             $was = $this->cost($picked);
@@ -254,6 +267,8 @@ final class Repack
             $now = $this->cost([...$stays, ...array_keys(array_slice($this->bins, $kept, null, true))]);
             if ($unmet !== [] || $now->compare($was) > 0) {
                 [$this->bins, $this->sums] = $before;
+            } elseif ($now->scrap < $was->scrap) {
+                [$waste, $tried] = [$waste + $now->scrap - $was->scrap, -1];
             }
         }
     }

@@ -10,6 +10,9 @@ defineEmits<{ choose: [Cut] }>()
 const mm = (text: string) => Number.parseFloat(text)
 const share = computed(() => Math.max(12, (mm(props.assigned.stock.left) / props.longest) * 100))
 const part = (text: string) => `${(mm(text) / mm(props.assigned.stock.left)) * 100}%`
+const stays = computed(() => `${length(props.assigned.rest)} ${props.assigned.usable ? 'stays' : 'scrap'}`)
+/** Whether that can be read where it stays. */
+const isWide = computed(() => share.value * (mm(props.assigned.rest) / mm(props.assigned.stock.left)) > 10)
 const KIND = { piece: 'piece', offcut: 'offcut', reel: 'reel', 'to-buy': 'to buy' }
 const mark = (at: number | null) => (at === null ? '' : at.toFixed(1))
 const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pink', 'turquoise'].includes(props.sheath))
@@ -23,6 +26,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks
         {{ assigned.stock.marks.rising
           ? 'rise' : 'fall' }}</template>
+        <template v-if="!isWide && mm(assigned.rest) > 0 && !assigned.tight"> · {{ stays }}</template>
       </span></p>
     <div class="bar" :style="{ width: `${share}%` }">
       <button
@@ -43,7 +47,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         class="rest"
         :class="{ usable: assigned.usable }"
         :style="{ width: part(assigned.rest) }">
-        <span>{{ length(assigned.rest) }} {{ assigned.usable ? 'stays' : 'scrap' }}</span></span>
+        <span v-if="isWide">{{ stays }}</span></span>
     </div>
     <p
       v-if="assigned.tight"
