@@ -47,7 +47,9 @@ final class CuttingTest extends TestCase
 
     private static function bench(): Bench
     {
-        return self::$bench ??= Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['100 m', '300 m']]);
+        return self::$bench ??= Bench::microphone()->withCatalogueEdited([
+            'cables.pair-foil.reels' => ['100 m', '300 m'],
+        ]);
     }
 
     /**
@@ -204,7 +206,10 @@ final class CuttingTest extends TestCase
         self::assertStringContainsString('joint box', $finding->remedy);
         $random = new Randomizer(new Mt19937(5));
         for ($n = 0; $n < 150; $n++) {
-            $metres = array_map(static fn (): float => $random->getInt(10, 4200) / 10, range(0, $random->getInt(0, 13)));
+            $metres = array_map(
+                static fn (): float => $random->getInt(10, 4200) / 10,
+                range(0, $random->getInt(0, 13)),
+            );
             $stock = array_map(
                 static fn (int $i): Stock => self::stock('S-'.$i, $random->getInt(200, 4500) / 10),
                 range(1, $random->getInt(1, 3)),

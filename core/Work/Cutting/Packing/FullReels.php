@@ -13,7 +13,7 @@ namespace Sartal\Core\Work\Cutting\Packing;
 final class FullReels
 {
     /** What may be left over of all reels together, as a part of one. */
-    private const CLOSE = 50;
+    public const CLOSE = 50;
 
     private const CHOICES = 60_000;
 

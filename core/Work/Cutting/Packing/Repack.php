@@ -6,10 +6,10 @@ namespace Sartal\Core\Work\Cutting\Packing;
 
 /**
  * An allotment of many lots: each piece of stock and each reel is filled as well as it can be round the largest lot
- * that is left (a minimum bin slack search: K. Fleszar and K. Hindi, Computers & Operations Research 29, 2002, with the fill
- * made exact), then a few are emptied and filled anew for as long as that helps: first to buy fewer, then to waste less
- * (P. Shaw, "Using constraint programming and local search methods to solve vehicle routing problems", CP98, LNCS 1520,
- * 1998, for taking a part of a solution apart).
+ * that is left (a minimum bin slack search: K. Fleszar and K. Hindi, Computers & Operations Research 29, 2002, with
+ * the fill made exact), then a few are emptied and filled anew for as long as that helps: first to buy fewer, then to
+ * waste less (P. Shaw, "Using constraint programming and local search methods to solve vehicle routing problems", CP98,
+ * LNCS 1520, 1998, for taking a part of a solution apart).
  */
 final class Repack
 {
@@ -23,6 +23,9 @@ final class Repack
     private const ROUNDS = 20;
 
     private const MOST_ROUNDS = 2500;
+
+    /** So many times as long is looked where hardly anything could be left over: such plans are few among others. */
+    private const LONGER = 6;
 
     /** Units on a reel that make a try twice as long as the rest of it. */
     private const FINE = 100_000;
@@ -172,9 +175,11 @@ final class Repack
 
     private function buyFewer(int $atLeast): void
     {
+        $longer = $this->isClose($atLeast) ? self::LONGER : 1;
+        $rounds = min(self::MOST_ROUNDS, self::ROUNDS * count($this->stocked->lots));
         for (
-            [$tried, $left] = [0, $this->rounds(min(self::MOST_ROUNDS, self::ROUNDS * count($this->stocked->lots)))];
-            $tried < self::PATIENCE && $left > 0 && $this->bought() > $atLeast;
+            [$tried, $left] = [0, $longer * $this->rounds($rounds)];
+            $tried < $longer * self::PATIENCE && $left > 0 && $this->bought() > $atLeast;
             $tried++, $left--
         ) {
             $emptiest = $this->shelf;
@@ -238,6 +243,14 @@ final class Repack
                 [$this->bins[], $this->sums[]] = [$of, $this->stocked->sum($of)];
             }
         }
+    }
+
+    /** Whether so few reels would be as good as full. */
+    private function isClose(int $atLeast): bool
+    {
+        $room = array_sum($this->stocked->shelf) + $atLeast * $this->stocked->reel;
+
+        return ($room - array_sum($this->sums)) * FullReels::CLOSE < $this->stocked->reel;
     }
 
     private function bought(): int

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Cutting\Packing;
 
-/** What is to come off one kind of cable, in whole units: lots, what is on the shelf, and in what lengths it is sold. */
+/** What is to come off one kind of cable, in whole units: lots, what is on the shelf, and the reels on sale. */
 final readonly class Stocked
 {
     /** The longest reel on sale; 0 where nobody says in what lengths it is sold. */
@@ -78,8 +78,8 @@ final readonly class Stocked
     }
 
     /**
-     * The shortest reel on sale that holds so much, and what stays of it, in the units that this was first said in; null
-     * where none does.
+     * The shortest reel on sale that holds so much, and what stays of it, in the units that this was first said in;
+     * null where none does.
      *
      * @return ?array{int, int}
      */
