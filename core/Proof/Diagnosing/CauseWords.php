@@ -38,17 +38,19 @@ final class CauseWords
 
         return match ($fault->kind) {
             FaultKind::Open => $this->open($fault, $place),
-            FaultKind::Swap => sprintf('%s are swapped at %s', ucfirst($this->both($fault->nodes)), $place),
+            FaultKind::Exchanged => sprintf(
+                '%s and %s are exchanged at %s, or their labels are',
+                $this->label($fault->nodes[0]),
+                $this->label($fault->nodes[1]),
+                $place,
+            ),
+            FaultKind::Swap, FaultKind::Move => $this->isBetween($fault)
+                ? $this->between($fault, $place)
+                : $this->within($fault, $place),
             FaultKind::Short => sprintf('%s are bridged at %s', ucfirst($this->both($fault->nodes)), $place),
             FaultKind::ShellBond => sprintf(
                 '%s touches the shell at %s',
                 ucfirst($this->contact($this->notShell($fault->nodes))),
-                $place,
-            ),
-            FaultKind::Move => sprintf(
-                'The core for %s sits on contact %s at %s',
-                $this->contact($fault->nodes[0]),
-                $contacts[1],
                 $place,
             ),
             FaultKind::Crossed => sprintf(
@@ -99,6 +101,39 @@ final class CauseWords
         };
     }
 
+    /** Whether it concerns two connectors of one end. */
+    private function isBetween(Fault $fault): bool
+    {
+        return Node::fitting($fault->nodes[0]) !== Node::fitting($fault->nodes[1]);
+    }
+
+    private function between(Fault $fault, string $place): string
+    {
+        [$one, $other] = array_map($this->far(...), $fault->nodes);
+
+        return $fault->kind === FaultKind::Swap
+            ? sprintf('%s and %s are swapped at %s', ucfirst($one), $other, $place)
+            : sprintf('The core for %s sits on %s at %s', $one, $this->label($fault->nodes[1]).' '.
+                (Node::isShell($fault->nodes[1]) ? 'the shell' : 'contact '.Node::address($fault->nodes[1])), $place);
+    }
+
+    private function within(Fault $fault, string $place): string
+    {
+        return $fault->kind === FaultKind::Swap
+            ? sprintf('%s are swapped at %s', ucfirst($this->both($fault->nodes)), $place)
+            : sprintf(
+                'The core for %s sits on contact %s at %s',
+                $this->contact($fault->nodes[0]),
+                Node::address($fault->nodes[1]),
+                $place,
+            );
+    }
+
+    private function label(string $node): string
+    {
+        return $this->installation->fitting(Node::fitting($node) ?? '')->label ?? '';
+    }
+
     private function open(Fault $fault, string $place): string
     {
         return match (true) {
@@ -126,9 +161,7 @@ final class CauseWords
     /** A contact with the name of its connector. */
     private function far(string $node): string
     {
-        $label = $this->installation->fitting(Node::fitting($node) ?? '')->label ?? '';
-
-        return trim($label.' '.$this->contact($node));
+        return trim($this->label($node).' '.$this->contact($node));
     }
 
     private function code(string $conductor): string
@@ -153,6 +186,7 @@ final class CauseWords
             FaultKind::Leak => 'Noise, and a level that sags; near mains a shock.',
             FaultKind::Mirrored => 'It passes a map. Where the screen carries a signal it hums.',
             FaultKind::Stuck => 'It does what it does whatever the switch says.',
+            FaultKind::Exchanged => 'Each carries what belongs on the other.',
             FaultKind::Length => 'Loss and delay are not those that were planned.',
             default => '',
         };
@@ -209,7 +243,7 @@ final class CauseWords
         $fitting = $this->installation->fitting($this->fitting($fault));
         $side = $this->side($fault);
         if ($fitting === null) {
-            return 'both ends';
+            return $side === '' ? 'both ends' : 'end '.$side;
         }
 
         return ($side === '' ? '' : 'end '.$side.', ').$fitting->label;

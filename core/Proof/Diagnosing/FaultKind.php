@@ -13,6 +13,7 @@ enum FaultKind: string
     case ShellBond = 'shell-bond';
     case Move = 'move';
     case Crossed = 'crossed';
+    case Exchanged = 'exchanged';
     case Shift = 'shift';
     case Split = 'split';
     case Loose = 'loose';

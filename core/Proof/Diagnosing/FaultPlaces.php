@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Proof\Diagnosing;
 
 use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Ends\Wiring\DisjointSets;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
@@ -17,9 +18,14 @@ final readonly class FaultPlaces
      * @param  array<int|string, list<string>>  $terminals  by fitting
      * @param  array<int|string, int>  $order  place of a terminal in its connector
      * @param  array<int|string, string>  $groups  joint id → element
+     * @param  array<int|string, string>  $ends  fitting → the end that it is of, whatever that is divided into
      */
-    private function __construct(public array $terminals, public array $order, public array $groups)
-    {
+    private function __construct(
+        public array $terminals,
+        public array $order,
+        public array $groups,
+        public array $ends,
+    ) {
     }
 
     /** @param  list<Joint>  $joints */
@@ -37,11 +43,22 @@ final readonly class FaultPlaces
             }
         }
         $groups = [];
+        $ends = new DisjointSets();
         foreach ($joints as $joint) {
             $parent = strrpos($joint->conductor, '/');
             $groups[$joint->id()] = $parent === false ? '' : $joint->run.':'.substr($joint->conductor, 0, $parent);
+            $fitting = Node::fitting($joint->to);
+            if ($fitting !== null) {
+                // Several cable ends may share a connector, and are one end then.
+                $ends->join('fitting '.$fitting, 'end '.$joint->run.' '.$joint->side->value);
+            }
+        }
+        $endOf = [];
+        foreach (array_keys($terminals) as $fitting) {
+            $ends->add('fitting '.$fitting);
+            $endOf[$fitting] = $ends->find('fitting '.$fitting);
         }
 
-        return new self($terminals, $order, $groups);
+        return new self($terminals, $order, $groups, $endOf);
     }
 }

@@ -42,6 +42,7 @@ final class FaultSources
             new Swaps(),
             new Shorts(),
             new Moves(),
+            new BetweenConnectors($places->ends),
             new StuckSwitches(),
             ...self::couldShow($read, Method::Insulation, Method::Capacitance) ? [new Leaks($places->groups)] : [],
             ...self::couldShow($read, Method::Wiggle) ? [new LooseJoints()] : [],
@@ -56,6 +57,7 @@ final class FaultSources
     {
         return [
             new PairFaults($places->groups),
+            new ExchangedConnectors($places->ends),
             new Shifts($places->terminals, $places->groups),
             ...self::couldShow(
                 $read,

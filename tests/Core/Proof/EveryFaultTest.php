@@ -138,7 +138,8 @@ final class EveryFaultTest extends TestCase
         }
         ksort($sizes);
         self::assertGreaterThan(20_000, $faults, 'sizes of ties: '.json_encode($sizes));
-        self::assertGreaterThan(0.9, $sizes[1] / array_sum($sizes), 'most readings have one cause');
+        // What is exchanged between two tails reads as it would at the other end: with those there are more ties.
+        self::assertGreaterThan(0.85, $sizes[1] / array_sum($sizes), 'most readings have one cause');
     }
 
     /** @return iterable<string, array{string}> */
