@@ -124,7 +124,7 @@ test('a miscut is recorded with its marks, the rest is planned again, and it is 
   await expect(side.getByText('The marks are 35.70 m apart', { exact: false })).toBeVisible()
   await side.getByRole('button', { name: 'Record the cut' }).click()
   await expect(page.getByText('A-122 is recorded. The rest was planned again.')).toBeVisible()
-  await expect(page.getByText(/comes off piece cut for A-122 instead of/)).toBeVisible()
+  await expect(page.getByText('The other cuts stay on their reels.')).toBeVisible()
   await expect(page.getByRole('cell', { name: 'too short' })).toBeVisible()
   await expect(page.getByTitle(/^A-122, 37/)).toBeVisible()
   await page.goto('/runs/A-122')

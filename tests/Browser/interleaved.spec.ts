@@ -1,6 +1,7 @@
 import { at, expect, house, test } from './house'
 import type { BrowserContext, Page } from '@playwright/test'
 import { hands } from './crew'
+import { whose } from './device'
 
 /**
  * Three installations that share run codes, three tabs, a phone without a network, and two people who sign in and out:
@@ -83,26 +84,6 @@ async function record(tab: Page, note: string): Promise<Expected> {
   await expect(tab.getByText(/^(Waits here|Recorded): passes/)).toBeVisible()
   return { note, site, who }
 }
-/** Of whom something waits on the device. */
-const whose = (tab: Page): Promise<string[]> =>
-  tab.evaluate(
-    () =>
-      new Promise<string[]>((resolve, reject) => {
-        const opening = indexedDB.open('sartal')
-        opening.onerror = () => {
-          reject(opening.error ?? new Error('The device keeps nothing.'))
-        }
-        opening.onsuccess = () => {
-          const asked = opening.result.transaction('waiting').objectStore('waiting').getAll()
-          asked.onsuccess = () => {
-            opening.result.close()
-            const waits = asked.result as { name: string; refused?: string }[]
-            resolve(waits.map(item => (item.refused ? `${item.name}: ${item.refused}` : item.name)))
-          }
-        }
-      }),
-  )
-
 test(`${SEEDS} interleavings of three tabs, a phone and two people`, async ({ browser }) => {
   test.setTimeout(60_000 + SEEDS * 60_000)
   const lead = await hands('lead@brackwater.example')

@@ -5,6 +5,7 @@ import { at, chromium, expect, type Page, test } from './house'
 import { placeContext } from './place'
 import { BROWSER } from './browser'
 import { signIn, waiting } from './crew'
+import { whose } from './device'
 import { OwnServer } from './server'
 
 const server = new OwnServer(67)
@@ -62,7 +63,7 @@ test('ten cables are pulled and confirmed on a phone while the server is gone fo
     await expect(run(page, code).locator('.go')).not.toHaveText(steps[steps.length - 1]!)
   }
   for (const code of first) await pull(code)
-  await expect(bar(page)).toHaveCount(0, { timeout: 30_000 })
+  await expect.poll(() => whose(page), { timeout: 30_000 }).toEqual([])
 
   server.down()
   for (const code of second) await pull(code)
