@@ -76,11 +76,12 @@ function broken(template) {
     const open = text.slice(tag.from, tag.attributes[0][0]).trimEnd()
     const attributes = tag.attributes.map(([from, to]) => indent + text.slice(from, to))
     const close = text.slice(tag.attributes.at(-1)[1], tag.end).trim()
-    text = `${text.slice(0, tag.from)}${open}\n${attributes.join('\n')}${close === '/>' ? ' />' : close}${text.slice(tag.end)}`
+    const tagged = `${open}\n${attributes.join('\n')}${close === '/>' ? ' />' : close}`
+    text = text.slice(0, tag.from) + tagged + text.slice(tag.end)
   }
 }
 
-/** Tags first, then where tags meet, then within expressions: the finer the break, the wider the line that it is for. */
+/** Tags first, then where tags meet, then within expressions: the finer the break, the wider the line it is for. */
 const laid = template => wrapped(wrapped(broken(template), boundaries, WIDE), joints, WIDEST)
 
 /** Where one tag follows another at once: the compiler takes a line's end there for nothing. */
@@ -126,7 +127,8 @@ function joints(text) {
   for (let i = text.indexOf('{{'); i >= 0; i = text.indexOf('{{', i + 2)) within(i + 2, text.indexOf('}}', i), '')
   for (const tag of tags(text)) {
     for (const [from, to] of tag.attributes) {
-      if (/^(?:[:@#]|v-)/.test(text.slice(from, to)) && text[to - 1] === '"') within(text.indexOf('"', from) + 1, to - 1, '"')
+      const isBound = /^(?:[:@#]|v-)/.test(text.slice(from, to)) && text[to - 1] === '"'
+      if (isBound) within(text.indexOf('"', from) + 1, to - 1, '"')
     }
   }
   return found.sort((a, b) => a - b)

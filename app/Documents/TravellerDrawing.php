@@ -161,11 +161,12 @@ final class TravellerDrawing
     /** What tells a piece from its neighbours: its contact, its tail, its cable. */
     private static function piece(Operation $operation): string
     {
-        $channel = $operation->cores[0] ?? null;
+        $core = $operation->cores[0] ?? null;
 
         return match (true) {
-            $operation->address !== '' && $channel instanceof BenchCore && $channel->channel !== '' => $operation->address.' '.$channel->channel,
-            $operation->address !== '' => $operation->address,
+            $operation->address !== '' => rtrim(
+                $operation->address.' '.($core instanceof BenchCore ? $core->channel : ''),
+            ),
             default => (string) preg_replace('~^.*(tail |, )~', '', $operation->place),
         };
     }

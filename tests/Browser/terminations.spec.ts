@@ -158,7 +158,8 @@ function workbook(rows: string[][]): Buffer {
       ),
       '_rels/.rels': file(
         `<Relationships xmlns="${formats}/package/2006/relationships"><Relationship Id="rId1" ` +
-          `Type="${formats}/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
+          `Type="${formats}/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/>` +
+          '</Relationships>',
       ),
       'xl/workbook.xml': file(
         `<workbook xmlns="${formats}/spreadsheetml/2006/main" ` +
@@ -167,7 +168,8 @@ function workbook(rows: string[][]): Buffer {
       ),
       'xl/_rels/workbook.xml.rels': file(
         `<Relationships xmlns="${formats}/package/2006/relationships"><Relationship Id="rId1" ` +
-          `Type="${formats}/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
+          `Type="${formats}/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/>` +
+          '</Relationships>',
       ),
       'xl/worksheets/sheet1.xml': file(
         `<worksheet xmlns="${formats}/spreadsheetml/2006/main"><sheetData>${cells}</sheetData></worksheet>`,

@@ -1,4 +1,5 @@
-// Independent programs that answers are checked against. Each reads a question from standard input and prints its answer, both JSON.
+// Independent programs that answers are checked against. Each reads a question from standard input and prints its
+// answer, both JSON.
 import { packEnclose } from 'd3-hierarchy'
 import createGraph from 'ngraph.graph'
 import path from 'ngraph.path'
@@ -64,10 +65,10 @@ function bound(solver, sizes, capacity) {
   }
   let best = 0
   for (let round = 0; round < 2000; round++) {
-    const rows = lengths.map(
-      (length, i) =>
-        ` c${i}: ${columns.flatMap((column, j) => (column[i] ? [`${column[i]} x${j}`] : [])).join(' + ')} >= ${demand.get(length)}`,
-    )
+    const rows = lengths.map((length, i) => {
+      const cuts = columns.flatMap((column, j) => (column[i] ? [`${column[i]} x${j}`] : []))
+      return ` c${i}: ${cuts.join(' + ')} >= ${demand.get(length)}`
+    })
     const solution = solver.solve(
       `Minimize\n obj: ${columns.map((_, j) => `x${j}`).join(' + ')}\nSubject To\n${rows.join('\n')}\nEnd`,
     )
@@ -133,7 +134,11 @@ async function layouts(instances) {
       whole.push(`u${j}`, `k${j}`, ...lots.map((_, i) => `x${i}_${j}`))
     })
     const solution = solver.solve(
-      `Minimize\n obj: ${cost.join(' + ')}\nSubject To\n${rows.map((row, r) => ` r${r}: ${row}`).join('\n')}\nBinary\n ${whole.join(' ')}\nEnd`,
+      [
+        `Minimize\n obj: ${cost.join(' + ')}`,
+        `Subject To\n${rows.map((row, r) => ` r${r}: ${row}`).join('\n')}`,
+        `Binary\n ${whole.join(' ')}\nEnd`,
+      ].join('\n'),
       { mip_rel_gap: 0, mip_abs_gap: 0 },
     )
     if (solution.Status !== 'Optimal') return null

@@ -39,9 +39,8 @@ final class Vice
                         $troubles[] = sprintf('%s: %s cannot get past %s', $operation->id, $part->id, $fitting);
                     }
                 }
-                foreach (
-                    $operation->leg === '' && $part->kind === PartKind::Breakout ? $parked[$end] ?? [] : [] as $leg => $names
-                ) {
+                $past = $operation->leg === '' && $part->kind === PartKind::Breakout ? $parked[$end] ?? [] : [];
+                foreach ($past as $leg => $names) {
                     if ($leg !== '') {
                         $troubles[] = sprintf(
                             '%s: %s cannot get past %s on a tail',

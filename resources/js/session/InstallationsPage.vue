@@ -63,8 +63,8 @@ const leave = (each: InstallationRef) =>
       v-else
       class="quiet">{{ all.length ? 'Nothing in use fits.' : 'You are of no crew yet: a lead takes you in.' }}</p>
     <p v-if="leaving" class="note check" role="alertdialog" :aria-label="`Leave ${leaving.name}`">
-      <strong>Leave {{ leaving.name }}?</strong>You see nothing of it any more; what you recorded stays. Its lead can take
-      you back in.
+      <strong>Leave {{ leaving.name }}?</strong>You see nothing of it any more; what you recorded stays. Its lead can
+      take you back in.
       <v-btn size="small" variant="outlined" :loading="busy" @click="leave(leaving)">Leave it</v-btn>
       <v-btn size="small" variant="text" @click="leaving = null">Stay</v-btn>
     </p>

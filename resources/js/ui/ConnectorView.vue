@@ -117,7 +117,8 @@ const words = computed(() => `${props.drawing.name}, ${props.view === 'face' ? '
         <ellipse v-else cx="0" cy="0" :rx="drawing.width / 2" :ry="drawing.height / 2" class="body" />
       </g>
       <rect v-if="key" :x="key[0] - 1.4" :y="-key[1] - 0.9" width="2.8" height="1.8" class="key" />
-      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
+      <!-- Presses inside it bubble up. -->
+      <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
       <g
         v-for="cavity in drawing.cavities"
         :key="cavity.address"

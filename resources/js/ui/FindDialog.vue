@@ -86,7 +86,9 @@ const move = (by: number) => {
         @keydown.enter.prevent="go()" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <ul id="found" role="listbox" aria-label="Found">
-        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -- the field above takes the keys -->
+        <!-- The field above takes the keys. -->
+        <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+        <!-- eslint-disable vuejs-accessibility/interactive-supports-focus -->
         <li
           v-for="(each, i) in found"
           :id="`found-${i}`"
@@ -97,6 +99,7 @@ const move = (by: number) => {
           @mousemove="at = i"><span class="kind">{{ each.kind }}</span>
           <b :class="{ mono: each.kind === 'run' || each.kind === 'end' }">{{ each.name }}</b>
           <span class="quiet">{{ each.about }}</span></li>
+        <!-- eslint-enable -->
       </ul>
       <p v-if="looked && found.length === 0" class="quiet none">Nothing here has this name.</p>
     </v-card>

@@ -65,8 +65,8 @@ watch([wanted, pressed], () => {
       <template v-if="outbox.mine.length"> {{ records(outbox.mine.length) }} {{ outbox.mine.length === 1 ? 'waits'
         : 'wait' }} on this device{{ outbox.signedOut ? '' : ' and will be sent' }}.</template>
       <template v-else-if="outbox.offline"> What you record now waits on this device and is sent later.</template>
-      <b v-if="outbox.forgetful && outbox.mine.length"> This browser keeps nothing on this device: leave the page open until
-        it is sent.</b>
+      <b v-if="outbox.forgetful && outbox.mine.length"> This browser keeps nothing on this device: leave the page open
+        until it is sent.</b>
       <router-link
         v-if="outbox.signedOut && outbox.mine.length"
         :to="{ path: '/sign-in', query: { to: route.fullPath } }">Sign in again to send
@@ -81,8 +81,8 @@ watch([wanted, pressed], () => {
     </p>
     <ol v-if="open">
       <li v-for="item in outbox.items" :key="item.id">
-        <span>{{ item.words }} <span class="quiet">{{ when(item.at) }} · {{ item.name }}{{ item.of ? ` · ${item.of.name}` : ''
-        }}</span>
+        <span>{{ item.words }} <span class="quiet">{{ [when(item.at), item.name, item.of?.name]
+          .filter(Boolean).join(' · ') }}</span>
           <em v-if="item.refused">{{ item.refused }}</em></span>
         <span v-if="!item.of?.address && outbox.isMine(item)">of <button
           v-for="each in session.session.installations"

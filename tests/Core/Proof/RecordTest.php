@@ -142,9 +142,8 @@ final class RecordTest extends TestCase
             ),
         ];
         $states = [];
-        foreach (
-            (new Planner())->plan(Bench::category('8p8c-plug-t568a')->installation, new Record($events))->strands['C-1'] as $bead
-        ) {
+        $plan = (new Planner())->plan(Bench::category('8p8c-plug-t568a')->installation, new Record($events));
+        foreach ($plan->strands['C-1'] as $bead) {
             $states[$bead->stage->value] = $bead->state->value;
         }
         self::assertSame(['overtaken', 'overtaken'], [$states['end-b'], $states['test']]);

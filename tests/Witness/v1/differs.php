@@ -61,8 +61,8 @@ return [
     'answers/api/runs/*/body/circuits/*/version' => 'see crew',
     'answers/api/runs/*/sheet/*/body/*/fittings/*/version' => 'see crew',
     'answers/api/installation.json/body/record/*/with' => 'instruments are named by ids beside what they were called',
-    'answers/api/cutting/body/cables/*/assigned' => 'another plan, which buys as many and no longer reels: what is cut '.
-        'stays where it was meant to be cut',
+    'answers/api/cutting/body/cables/*/assigned' => 'another plan, which buys as many and no longer reels: what is '.
+        'cut stays where it was meant to be cut',
     'answers/api/cutting/body/cables/*/untouched' => 'see assigned',
     'answers/api/cutting/body/cables/*/kept' => 'see assigned',
     'answers/api/cutting/body/cables/*/atLeast' => 'the bound is as high as what is bought where nothing less does',

@@ -284,9 +284,8 @@ final class JobResource
         $sheets = new EndSheets($loaded->installation);
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
-                foreach (
-                    $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id])->fittings ?? [] as $at => $fitting
-                ) {
+                $sheet = $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id]);
+                foreach ($sheet->fittings ?? [] as $at => $fitting) {
                     $recipe = $fitting->legs[0]->preparation->recipe;
                     $fittings[$fitting->fitting->id] ??= [
                         'label' => $fitting->fitting->label,

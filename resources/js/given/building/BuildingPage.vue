@@ -257,8 +257,8 @@ function stop() {
             <h1>{{ place.part.name }}</h1>
             <p class="quiet">{{ kind }}<template v-if="location"> · {{ location.ends }}
               {{ location.ends === 1 ? 'run ends' : 'runs end' }} here</template>
-              <template v-if="location?.part.rack"> · rack of {{ location.part.rack.units }} units, cables come in at the
-                {{ location.part.rack.entry }}</template>
+              <template v-if="location?.part.rack"> · rack of {{ location.part.rack.units }} units, cables come in at
+                the {{ location.part.rack.entry }}</template>
             </p>
             <p v-if="session.plans" class="acts"><v-btn
               size="small"
@@ -276,7 +276,8 @@ function stop() {
             <ul><li v-for="each in leading" :key="each.part.id"><button
               type="button"
               class="link"
-              @click="choose(`way:${each.part.id}`)">{{ each.part.name }}</button> <span class="mono quiet">{{ length(each.part.length) }}</span>
+              @click="choose(`way:${each.part.id}`)">{{ each.part.name }}</button> <span class="mono quiet">{{
+                length(each.part.length) }}</span>
             </li></ul>
             <MovePanel
               v-if="session.plans && leading.length"

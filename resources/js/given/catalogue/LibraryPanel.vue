@@ -27,6 +27,7 @@ const WORDS: Record<Stand, string> = {
   'changed here': 'changed here',
   other: 'another of this name is here',
 }
+const TAKE: Partial<Record<Stand, string>> = { 'to take': 'Take it' }
 const find = (kind: TypeKind, id: string) => types.value.find(each => each.kind === kind && each.id === id)
 const stand = (kind: TypeKind, id: string) => find(kind, id)?.stand
 const take = (each: Kept) =>
@@ -69,7 +70,7 @@ defineExpose({ stand, put })
                                            size="small"
                                            variant="outlined"
                                            :disabled="busy"
-                                           @click="take(each)">{{ each.stand === 'to take' ? 'Take it' : 'Take the library’s' }}</v-btn>
+                                           @click="take(each)">{{ TAKE[each.stand] ?? 'Take the library’s' }}</v-btn>
         <v-btn
           v-if="session.looksAfter('installations')"
           size="small"

@@ -50,6 +50,7 @@ const compare = () =>
     compared.value = (await api.get(`releases/${one.value}/compare/${other.value}`)).changes
   })
 
+const file = (of: Release, what: 'installation' | 'plan') => `releases/${of.letter}/${what}.json`
 const look = (draft: Draft) =>
   attempt(async () => {
     looked.value = looked.value?.id === draft.id ? null : { id: draft.id, impact: await api.get(`drafts/${draft.id}`) }
@@ -89,7 +90,8 @@ const drop = (draft: Draft) =>
             <td>{{ each.note }}</td><td
               class="mono"
               :title="each.digest">{{ each.digest.slice(0, 12) }}…</td><td>
-                <a :href="$file(`releases/${each.letter}/installation.json`)">installation</a> <a :href="$file(`releases/${each.letter}/plan.json`)">plan</a>
+                <a :href="$file(file(each, 'installation'))">installation</a> <a
+                  :href="$file(file(each, 'plan'))">plan</a>
               </td></tr></tbody>
         </table>
       </section>

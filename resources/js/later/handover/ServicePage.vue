@@ -102,6 +102,7 @@ const keep = () =>
     })
     await read()
   }, 'Saved: due dates go by it.')
+const inPlace = (of: { assembly: string }) => `/test/${encodeURIComponent(of.assembly)}?stage=installed`
 const due = computed(() => service.value?.retests.filter(each => each.due) ?? [])
 const never = computed(() => service.value?.retests.filter(each => !each.due) ?? [])
 </script>
@@ -192,12 +193,9 @@ const never = computed(() => service.value?.retests.filter(each => !each.due) ??
         <table
           v-if="due.length"
           class="lines"><thead><tr><th>Cable</th><th>Last in place</th><th>Due</th><th>Every</th></tr></thead>
-          <tbody><tr v-for="each in due" :key="each.assembly" :class="{ overdue: each.overdue }"><td><router-link
-                                                                                                       :to="`/test/${encodeURIComponent(each.assembly)}?stage=installed`"
-                                                                                                       class="mono">{{ each.codes }}</router-link>
-                                                                                                   <span v-if="each.mains">
-                                                                                                     mains</span>
-                                                                                                 </td>
+          <tbody><tr v-for="each in due" :key="each.assembly" :class="{ overdue: each.overdue }">
+            <td><router-link :to="inPlace(each)" class="mono">{{ each.codes }}</router-link> <span
+              v-if="each.mains">mains</span></td>
             <td class="mono">{{ each.last }}</td><td class="mono">{{ each.due }}<b v-if="each.overdue"> overdue</b>
             </td><td>{{ each.months }} months</td></tr></tbody></table>
         <p

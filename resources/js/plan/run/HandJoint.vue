@@ -52,8 +52,8 @@ async function send(body: Record<string, unknown>) {
     <v-card class="pa-5"><form class="form" @submit.prevent="send({ to: to || null, reason })">
       <h1>Join by hand</h1>
       <p><Swatch :colour="conductor.colour
-        || 'bare'" /> {{ conductor.conductor }} at end {{ side }}<template v-if="conductor.address">, now on contact <b class="mono">{{ conductor.address }}</b>
-      </template></p>
+        || 'bare'" /> {{ conductor.conductor }} at end {{ side }}<template v-if="conductor.address">, now on contact <b
+        class="mono">{{ conductor.address }}</b></template></p>
       <v-autocomplete v-model="to" label="Goes to" :items="places" />
       <v-text-field v-model="reason" label="Why" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

@@ -335,7 +335,9 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
             role="row"><span role="cell">
               <b>{{ group.name || 'In no loom' }}</b> {{ group.count }} {{ group.count === 1 ? 'run' : 'runs' }}</span>
           </div>
-          <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -- the grid takes the keys -->
+          <!-- The grid takes the keys. -->
+          <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+          <!-- eslint-disable vuejs-accessibility/interactive-supports-focus -->
           <div
             v-else-if="item"
             :id="`row-${item.id}`"
@@ -364,6 +366,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
               :class="lookAt(item).class"
               :title="lookAt(item).text">{{ lookAt(item).text }}</span>
           </div>
+          <!-- eslint-enable -->
         </template>
       </v-virtual-scroll>
     </section>

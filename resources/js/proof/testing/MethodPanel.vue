@@ -49,6 +49,11 @@ const state = (question: Question) => {
   return !sample ? 'open' : agrees(card.value, question.expected, sample.value) ? 'good' : 'bad'
 }
 const licensed = computed(() => props.planned?.licensed ?? false)
+const help = computed(() => {
+  if (words.value || eyes.value) return 'Press what you find.'
+  const alone = licensed.value ? '' : ' Enter alone declares it good: it is written down as said, not as measured.'
+  return `A number in ${current.value ? unit(current.value) : ''}; o for open.${alone}`
+})
 const done = computed(() => questions.value.filter(read).length)
 
 function set(value: Value, declared = false) {
@@ -157,8 +162,7 @@ watch(
       <p
         id="reading-help"
         class="quiet"
-        :class="{ bad: wrong }">{{ wrong || (words || eyes ? 'Press what you find.'
-          : `A number in ${unit(current)}; o for open.${licensed ? '' : ' Enter alone declares it good: it is written down as said, not as measured.'}`) }}</p>
+        :class="{ bad: wrong }">{{ wrong || help }}</p>
     </form>
     <table v-if="questions.length" class="lines">
       <thead><tr><th>Between</th><th>Should be</th><th>Reads</th><th>{{ done }} of {{ questions.length }} <button

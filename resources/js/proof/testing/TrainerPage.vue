@@ -69,6 +69,7 @@ const places = (sample: Sample) =>
 const unit = (sample: Sample) =>
   sheet.value.methods[sample.method]?.find(each => keyOf({ method: sample.method, ...each }) === keyOf(sample))?.unit ??
   ''
+const points = (nodes: string[]) => nodes.map(node => point(node, sheet.value)).join(' – ')
 const least = computed(
   () => Math.round((outcome.value?.path.reduce((sum, step) => sum + step.minutes, 0) ?? 0) * 10) / 10,
 )
@@ -127,8 +128,8 @@ const least = computed(
           <p>You took {{ outcome.minutes }} min and opened {{ outcome.opened }}. The short way takes {{ least }}:</p>
           <ol aria-label="The short way"><li
             v-for="(step, i) in outcome.path"
-            :key="i">{{ step.words }}<template v-if="step.nodes.length"> <span class="mono">{{ step.nodes.map(node => point(node, sheet)).join(' – ') }}</span>
-            </template>
+            :key="i">{{ step.words }}<template v-if="step.nodes.length"> <span
+              class="mono">{{ points(step.nodes) }}</span></template>
             <small class="quiet">{{ step.left ? `${step.left} ${step.left === 1 ? 'cause is' : 'causes are'} left`
               : 'shows nothing' }} · {{ step.minutes }} min</small>
           </li></ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Fault, Judgement, TestSheet, Trouble, VerdictWord } from '../../api/test'
+import type { Fault, Judgement, NextReading, TestSheet, Trouble, Value, VerdictWord } from '../../api/test'
 import { point, said } from './reading'
 
 /** What the reading comes to, what would explain it, which end to open, and what to read next. */
@@ -35,6 +35,14 @@ const asked = (trouble: Trouble) =>
     .split('|')
     .map(node => point(node, props.sheet))
     .join(' – ')
+const reads = (next: NextReading, value: Value) =>
+  said(value, next.unit, props.sheet, props.sheet.cards[next.method]?.beyond)
+const untold = (trouble: Trouble) => {
+  const of = ends(trouble.causes)
+  return of.length > 1
+    ? `Nothing at the terminals tells ${of.join(' from ')}: look at the core colours of the opened end.`
+    : 'Nothing at the terminals tells these apart.'
+}
 const names = (trouble: Trouble, causes: number[]) =>
   causes
     .slice(0, 2)
@@ -94,14 +102,11 @@ const names = (trouble: Trouble, causes: number[]) =>
               <ul v-if="trouble.next.at" class="answers"><li
                 v-for="(answer, k) in trouble.next.answers"
                 :key="k">
-                <span class="mono">{{ said(answer.value, trouble.next.unit, sheet,
-                                           sheet.cards[trouble.next.method]?.beyond) }}</span>: {{ names(trouble,
-                                                                                                         answer.causes) }}</li>
+                <span class="mono">{{ reads(trouble.next, answer.value) }}</span>: {{
+                  names(trouble, answer.causes) }}</li>
               </ul>
               <p v-else>
-                <b>{{ trouble.next.words }}.</b> {{ ends(trouble.causes).length > 1
-                  ? `Nothing at the terminals tells ${ends(trouble.causes).join(' from ')}: look at the core colours of the opened end.`
-                  : 'Nothing at the terminals tells these apart.' }}</p>
+                <b>{{ trouble.next.words }}.</b> {{ untold(trouble) }}</p>
             </template>
             <p
               v-else-if="ends(trouble.causes).length > 1"

@@ -26,6 +26,11 @@ const widest = computed(() => Math.max(1, ...props.loom.segments.map(each => eac
 const thick = (segment: Segment) => 3 + ((segment.diameter.value ?? 0) / widest.value) * 21
 
 /** Round steps of the scale: 1, 2, 5 and so on. */
+/** From the lane that it comes off into its own. */
+const bend = (segment: Segment, lane: number) => {
+  const [at, before, own] = [x(mm(segment.start)), y(lane), y(segment.lane)]
+  return `M${at - 1} ${before}C${at + 5} ${before} ${at - 5} ${own} ${at + 2} ${own}`
+}
 const ticks = computed(() => {
   const unit = system.value === 'metric' ? 1000 : 304.8
   const raw = total.value / unit / 8
@@ -130,7 +135,7 @@ onBeforeUnmount(() => window.clearTimeout(resting))
       <path
         v-if="segment.before && lane[segment.before] !== segment.lane"
         class="joint"
-        :d="`M${x(mm(segment.start)) - 1} ${y(lane[segment.before] ?? 0)}C${x(mm(segment.start)) + 5} ${y(lane[segment.before] ?? 0)} ${x(mm(segment.start)) - 5} ${y(segment.lane)} ${x(mm(segment.start)) + 2} ${y(segment.lane)}`"
+        :d="bend(segment, lane[segment.before] ?? 0)"
         :stroke-width="Math.max(2, thick(segment) * .6)" />
       <rect
         :x="x(mm(segment.start))"

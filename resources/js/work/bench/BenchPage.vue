@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage, useMediaQuery, useWindowSize } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import type { BenchConflict } from '../../api/bench'
+import type { BenchConflict, JobFitting, Piece } from '../../api/bench'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
@@ -71,6 +71,14 @@ const skipped = computed(() => bench.places.value.filter(each => bench.standing(
 const overtaken = computed(() =>
   bench.places.value.filter(each => bench.standing(each.piece.id).status === 'overtaken'),
 )
+const prepared = ({ run, side, at: leg }: NonNullable<JobFitting['strip']>) =>
+  `runs/${run}/sheet/${side}/strip.svg?fitting=${leg}&units=${system.value}`
+/** What tells it from others of its step. */
+function whichOne({ cores, address, place: where }: Piece) {
+  const core = cores?.[0]
+  if (!core || !address) return where
+  return `${core.channel ? `channel ${core.channel} ` : ''}${core.function} · ${core.colour}`
+}
 const upcoming = computed(() =>
   bench.places.value
     .slice(bench.places.value.findIndex(each => each.piece.id === at.value) + 1)
@@ -378,7 +386,7 @@ watch([at, aloud], () => {
         <img
           v-if="step.task === 'strip' && fitting?.strip"
           class="strip"
-          :src="$file(`runs/${fitting.strip.run}/sheet/${fitting.strip.side}/strip.svg?fitting=${fitting.strip.at}&units=${system}`)"
+          :src="$file(prepared(fitting.strip))"
           alt="The prepared end, to scale">
         <SlideStack
           v-if="step.task === 'slide-on'"
@@ -402,10 +410,8 @@ watch([at, aloud], () => {
             v-for="each in upcoming"
             :key="each.piece.id"><span
               v-if="each.piece.address"
-              class="mono">{{ each.piece.address }}</span> {{ each.step === step ? (each.piece.cores?.[0]
-                && each.piece.address
-                ? `${each.piece.cores[0].channel ? `channel ${each.piece.cores[0].channel} ` : ''}${each.piece.cores[0].function} · ${each.piece.cores[0].colour}`
-                : each.piece.place) : each.piece.words }}<template v-if="each.piece.at
+              class="mono">{{ each.piece.address }}</span> {{ each.step === step ? whichOne(each.piece)
+                : each.piece.words }}<template v-if="each.piece.at
               && each.step !== step"> · {{ short(each.piece.at) }}</template>
           </li></ol>
         </template>

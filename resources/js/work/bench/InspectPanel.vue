@@ -29,6 +29,10 @@ const worst = computed<Remedy>(() =>
       ? 'rework'
       : 'accept',
 )
+const scraps = (of: ReworkPlan['scraps']) =>
+  Object.entries(of)
+    .map(([part, count]) => `${count} × ${part}`)
+    .join(', ')
 const words = computed(() =>
   flaws.value
     .filter(flaw => found.value[flaw.id])
@@ -103,8 +107,7 @@ function sendBack() {
       {{ plan.reopens.length }} {{ plan.reopens.length === 1 ? 'operation is' : 'operations are' }} open again, from
       “{{ plan.names[0] }}” on.
       <template v-if="plan.survives.length">It goes on with {{ plan.survives.join(' and ') }}.</template>
-      <template v-if="Object.keys(plan.scraps).length"> Thrown away: {{ Object.entries(plan.scraps).map(([part,
-                                                                                                          count]) => `${count} × ${part}`).join(', ') }};
+      <template v-if="Object.keys(plan.scraps).length"> Thrown away: {{ scraps(plan.scraps) }};
         the parts list counts them.</template>
     </div>
     <p class="acts">

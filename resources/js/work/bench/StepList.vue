@@ -4,6 +4,8 @@ import type { useJob } from './useJob'
 
 const open = defineModel<boolean>({ required: true })
 const props = defineProps<{ bench: ReturnType<typeof useJob> }>()
+const places = (pieces: { place: string }[]) =>
+  pieces[0]!.place + (pieces.length > 1 ? ` and ${pieces.length - 1} more` : '')
 const count = (pieces: { id: string }[]) => pieces.filter(each => props.bench.settled(each.id)).length
 function go(id: string) {
   props.bench.go(id)
@@ -24,8 +26,7 @@ function go(id: string) {
           <button type="button" @click="go((step.pieces.find(each => !bench.settled(each.id)) ?? step.pieces[0]!).id)">
             <span class="mono">{{ step.number }}</span>
             <span class="bead" />
-            <span class="words">{{ step.pieces[0]!.words }}<small>{{ step.pieces[0]!.place }}<template v-if="step.pieces.length > 1">
-              and {{ step.pieces.length - 1 }} more</template>
+            <span class="words">{{ step.pieces[0]!.words }}<small>{{ places(step.pieces) }}
               <template v-if="step.pieces[0]!.tool"> · {{ step.pieces[0]!.tool }}</template></small></span>
             <span class="mono">{{ step.pieces[0]!.at ? (step.task === 'cut' ? length : short)(step.pieces[0]!.at)
               : '' }}</span>

@@ -60,8 +60,8 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
         <p
           v-if="board.forecast.stuck.length"
           class="note stop">
-          <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ stuck }}. Give somebody the skill under People, or leave it
-          to others.</p>
+          <strong>Nobody of the crew can do this, or it waits for itself:</strong>{{ stuck }}. Give somebody the skill
+          under People, or leave it to others.</p>
       </section>
       <section>
         <h2>Who is on what</h2>

@@ -35,6 +35,7 @@ watch(
     return read()
   }, 250),
 )
+const runPage = (run: string) => `/runs/${encodeURIComponent(run)}`
 const turn = (by: number) => {
   asked.page += by
   return read()
@@ -87,7 +88,7 @@ const WHAT: Record<string, string> = {
           :key="i"><td class="mono at">{{ when(row.at) }}</td><td>{{ row.who }}</td>
           <td class="quiet">{{ WHAT[row.what] }}</td><td><router-link
                                                            v-if="row.run"
-                                                           :to="`/runs/${encodeURIComponent(row.run)}`">{{ row.words }}</router-link>
+                                                           :to="runPage(row.run)">{{ row.words }}</router-link>
             <template v-else>{{ row.words }}</template></td></tr></tbody></table>
       <p v-else class="quiet count">Nothing fits. Use fewer words, or a longer time.</p>
     </template>

@@ -29,6 +29,8 @@ const longest = (cable: CableCuts) => Math.max(...cable.assigned.map(each => Num
 const cuts = computed(() =>
   busy.value.reduce((sum, cable) => sum + cable.assigned.reduce((n, each) => n + each.cuts.length, 0), 0),
 )
+const marks = (of: ReelPart['marks']) =>
+  of ? `from ${of.start} ${of.unit}, ${of.rising ? 'rising' : 'falling'}` : 'none'
 const edits = computed(() => session.can('planner', 'bench', 'lead'))
 const reelOf = (id: string) => cutting.value?.reels.find(each => each.part.id === id)
 
@@ -118,8 +120,7 @@ async function saved(changes: Replanned | undefined, reel: string) {
             <td>{{ cutting.cables.find(each => each.id === reel.part.cable)?.name ?? reel.part.cable }}<span
               v-if="reel.part.offcut"
               class="quiet"> · offcut</span></td><td class="mono right">{{ length(reel.part.length) }}</td>
-            <td class="quiet">{{ reel.part.marks
-              ? `from ${reel.part.marks.start} ${reel.part.marks.unit}, ${reel.part.marks.rising ? 'rising' : 'falling'}` : 'none' }}</td>
+            <td class="quiet">{{ marks(reel.part.marks) }}</td>
             <td class="right"><v-btn
               v-if="edits"
               size="x-small"

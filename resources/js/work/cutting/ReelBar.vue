@@ -15,6 +15,13 @@ const stays = computed(() => `${length(props.assigned.rest)} ${props.assigned.us
 const isWide = computed(() => share.value * (mm(props.assigned.rest) / mm(props.assigned.stock.left)) > 10)
 const KIND = { piece: 'piece', offcut: 'offcut', reel: 'reel', 'to-buy': 'to buy' }
 const mark = (at: number | null) => (at === null ? '' : at.toFixed(1))
+/** How much it is, where its free end is, and what stays where that cannot be read on the bar. */
+const about = computed(() => {
+  const { left, marks } = props.assigned.stock
+  const end = marks && `, free end at ${mark(marks.at)} ${marks.unit}, marks ${marks.rising ? 'rise' : 'fall'}`
+  const rest = !isWide.value && mm(props.assigned.rest) > 0 && !props.assigned.tight ? ` · ${stays.value}` : ''
+  return `${length(left)}${end ?? ''}${rest}`
+})
 const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pink', 'turquoise'].includes(props.sheath))
 </script>
 
@@ -22,12 +29,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   <div class="reel">
     <p class="head"><b class="mono">{{ inWords(assigned.stock.name) }}</b> <span
       class="tag"
-      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ length(assigned.stock.left) }}<template v-if="assigned.stock.marks">,
-        free end at {{ mark(assigned.stock.marks.at) }} {{ assigned.stock.marks.unit }}, marks
-        {{ assigned.stock.marks.rising
-          ? 'rise' : 'fall' }}</template>
-        <template v-if="!isWide && mm(assigned.rest) > 0 && !assigned.tight"> · {{ stays }}</template>
-      </span></p>
+      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ about }}</span></p>
     <div class="bar" :style="{ width: `${share}%` }">
       <button
         v-for="cut in assigned.cuts"
