@@ -113,8 +113,7 @@ final class CauseWords
 
         return $fault->kind === FaultKind::Swap
             ? sprintf('%s and %s are swapped at %s', ucfirst($one), $other, $place)
-            : sprintf('The core for %s sits on %s at %s', $one, $this->label($fault->nodes[1]).' '.
-                (Node::isShell($fault->nodes[1]) ? 'the shell' : 'contact '.Node::address($fault->nodes[1])), $place);
+            : sprintf('The core for %s sits on %s at %s', $one, $other, $place);
     }
 
     private function within(Fault $fault, string $place): string

@@ -11,8 +11,7 @@ use Sartal\Core\Ends\Wiring\WiringEdit;
 /** Two whole connectors of one end that are loaded alike, each with what belongs in the other; or their labels. */
 final readonly class ExchangedConnectors implements FaultSource
 {
-    /** @param  array<int|string, string>  $ends  fitting → the end that it is of */
-    public function __construct(private array $ends)
+    public function __construct(private FaultPlaces $places)
     {
     }
 
@@ -21,7 +20,7 @@ final readonly class ExchangedConnectors implements FaultSource
         $fittings = array_map(strval(...), array_keys($patch->joints));
         foreach ($fittings as $i => $one) {
             foreach (array_slice($fittings, $i + 1) as $other) {
-                if (($this->ends[$one] ?? $one) === ($this->ends[$other] ?? $other)) {
+                if ($this->places->areOfOneEnd($one, $other)) {
                     yield from $this->exchanged($one, $patch->joints[$one], $other, $patch->joints[$other]);
                 }
             }

@@ -24,7 +24,7 @@ final readonly class FaultPlaces
         public array $terminals,
         public array $order,
         public array $groups,
-        public array $ends,
+        private array $ends,
     ) {
     }
 
@@ -60,5 +60,10 @@ final readonly class FaultPlaces
         }
 
         return new self($terminals, $order, $groups, $endOf);
+    }
+
+    public function areOfOneEnd(int|string $one, int|string $other): bool
+    {
+        return ($this->ends[$one] ?? $one) === ($this->ends[$other] ?? $other);
     }
 }

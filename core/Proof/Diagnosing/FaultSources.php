@@ -42,7 +42,7 @@ final class FaultSources
             new Swaps(),
             new Shorts(),
             new Moves(),
-            new BetweenConnectors($places->ends),
+            new BetweenConnectors($places),
             new StuckSwitches(),
             ...self::couldShow($read, Method::Insulation, Method::Capacitance) ? [new Leaks($places->groups)] : [],
             ...self::couldShow($read, Method::Wiggle) ? [new LooseJoints()] : [],
@@ -57,7 +57,7 @@ final class FaultSources
     {
         return [
             new PairFaults($places->groups),
-            new ExchangedConnectors($places->ends),
+            new ExchangedConnectors($places),
             new Shifts($places->terminals, $places->groups),
             ...self::couldShow(
                 $read,

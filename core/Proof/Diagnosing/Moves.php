@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
+use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** One conductor in another terminal than its own. */
@@ -15,15 +16,20 @@ final class Moves implements FaultSource
             foreach ($joints as $joint) {
                 foreach ($patch->terminals[$fitting] ?? [] as $terminal) {
                     if ($terminal !== $joint->to) {
-                        yield new Fault(
-                            FaultKind::Move,
-                            [$joint->to, $terminal],
-                            [$joint->id],
-                            new WiringEdit([$joint->id => $joint->movedTo($terminal)]),
-                        );
+                        yield self::of($joint, $terminal);
                     }
                 }
             }
         }
+    }
+
+    public static function of(Edge $joint, string $terminal): Fault
+    {
+        return new Fault(
+            FaultKind::Move,
+            [$joint->to, $terminal],
+            [$joint->id],
+            new WiringEdit([$joint->id => $joint->movedTo($terminal)]),
+        );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
+use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\WiringEdit;
 
 /** Two conductors that changed places in one connector. */
@@ -15,20 +16,24 @@ final class Swaps implements FaultSource
             $count = count($joints);
             for ($i = 0; $i < $count; $i++) {
                 for ($j = $i + 1; $j < $count; $j++) {
-                    [$one, $other] = [$joints[$i], $joints[$j]];
-                    if ($one->to !== $other->to) {
-                        yield new Fault(
-                            FaultKind::Swap,
-                            [$one->to, $other->to],
-                            [$one->id, $other->id],
-                            new WiringEdit([
-                                $one->id => $one->movedTo($other->to),
-                                $other->id => $other->movedTo($one->to),
-                            ]),
-                        );
+                    if ($joints[$i]->to !== $joints[$j]->to) {
+                        yield self::of($joints[$i], $joints[$j]);
                     }
                 }
             }
         }
+    }
+
+    public static function of(Edge $one, Edge $other): Fault
+    {
+        return new Fault(
+            FaultKind::Swap,
+            [$one->to, $other->to],
+            [$one->id, $other->id],
+            new WiringEdit([
+                $one->id => $one->movedTo($other->to),
+                $other->id => $other->movedTo($one->to),
+            ]),
+        );
     }
 }
