@@ -11,6 +11,9 @@ use Sartal\Core\Given\Installation\Installation;
 /** What is to be said of how one kind of cable is cut. */
 final readonly class CutFindings
 {
+    /** Reels that are called by name; more are counted. */
+    private const NAMED = 3;
+
     public function __construct(
         private Installation $installation,
         private string $cable,
@@ -113,7 +116,7 @@ final readonly class CutFindings
                     sprintf(
                         'Hardly anything of %s stays on %s: %s at the least.',
                         $this->name,
-                        implode(', ', $names),
+                        count($names) > self::NAMED ? count($names).' reels' : implode(', ', $names),
                         $least->canonical(),
                     ),
                     'A damaged end or a reel that is short leaves a cut without cable. Have one more at hand, or ask '.

@@ -5,6 +5,7 @@ import { api, ApiError } from '../../api/client'
 import type { Branch, Loom, LoomAhead, LoomPart } from '../../api/looms'
 import { useSession } from '../../api/session'
 import ReroutedList from '../../given/building/ReroutedList.vue'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import Swatch from '../../ui/Swatch.vue'
 import { undoLast } from '../../ui/undo'
@@ -118,7 +119,7 @@ const remove = () =>
       type="button"
       class="link"
       @click="theirs = false; attempt(load)">Show how it stands now</button></p>
-    <v-progress-linear v-if="!loom && !problem" indeterminate color="primary" aria-label="Laying out the loom" />
+    <BeingMade v-if="!loom && !problem" of="the loom" />
     <div v-if="shown" class="split">
       <div class="left">
         <p

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import type { LoomLine } from '../../api/looms'
 import { useSession } from '../../api/session'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import { inWords } from '../../ui/units'
@@ -28,7 +29,7 @@ onMounted(() =>
       color="primary"
       @click="adding = true">New loom</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!looms && !problem" indeterminate color="primary" aria-label="Packing the bundles" />
+    <BeingMade v-if="!looms && !problem" of="the looms" />
     <div v-if="looms" class="pad">
       <p
         v-if="looms.length === 0"

@@ -6,6 +6,7 @@ import type { Replanned } from '../../api/looms'
 import { useSession } from '../../api/session'
 import ReplannedList from '../../ways/looms/ReplannedList.vue'
 import { useAttempt } from '../../ui/attempt'
+import BeingMade from '../../ui/BeingMade.vue'
 import Swatch from '../../ui/Swatch.vue'
 import { inWords, length, system, when } from '../../ui/units'
 import RecordCut from './RecordCut.vue'
@@ -73,7 +74,7 @@ async function saved(changes: Replanned | undefined, reel: string) {
         :href="$file(`cutting/cut-list.pdf?units=${system}`)"
         target="_blank">Print the cut list</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!cutting && !problem" indeterminate color="primary" aria-label="Planning the cuts" />
+    <BeingMade v-if="!cutting && !problem" of="the cuts" />
     <div v-if="cutting" class="split">
       <div class="left">
         <section

@@ -10,17 +10,19 @@ defineEmits<{ choose: [Cut] }>()
 const mm = (text: string) => Number.parseFloat(text)
 const share = computed(() => Math.max(12, (mm(props.assigned.stock.left) / props.longest) * 100))
 const part = (text: string) => `${(mm(text) / mm(props.assigned.stock.left)) * 100}%`
-const stays = computed(() => `${length(props.assigned.rest)} ${props.assigned.usable ? 'stays' : 'scrap'}`)
+const stays = computed(() => {
+  if (mm(props.assigned.rest) === 0) return 'nothing stays'
+  return `${length(props.assigned.rest)} ${props.assigned.usable ? 'stays' : 'scrap'}`
+})
 /** Whether that can be read where it stays. */
 const isWide = computed(() => share.value * (mm(props.assigned.rest) / mm(props.assigned.stock.left)) > 10)
 const KIND = { piece: 'piece', offcut: 'offcut', reel: 'reel', 'to-buy': 'to buy' }
 const mark = (at: number | null) => (at === null ? '' : at.toFixed(1))
-/** How much it is, where its free end is, and what stays where that cannot be read on the bar. */
+/** How much it is, and where its free end is. */
 const about = computed(() => {
   const { left, marks } = props.assigned.stock
   const end = marks && `, free end at ${mark(marks.at)} ${marks.unit}, marks ${marks.rising ? 'rise' : 'fall'}`
-  const rest = !isWide.value && mm(props.assigned.rest) > 0 && !props.assigned.tight ? ` · ${stays.value}` : ''
-  return `${length(left)}${end ?? ''}${rest}`
+  return `${length(left)}${end ?? ''}`
 })
 const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pink', 'turquoise'].includes(props.sheath))
 </script>
@@ -29,7 +31,9 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   <div class="reel">
     <p class="head"><b class="mono">{{ inWords(assigned.stock.name) }}</b> <span
       class="tag"
-      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ about }}</span></p>
+      :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ about }}</span><span
+        v-if="!isWide"
+        :class="assigned.tight ? 'tight' : 'quiet'"> · {{ stays }}</span></p>
     <div class="bar" :style="{ width: `${share}%` }">
       <button
         v-for="cut in assigned.cuts"
@@ -51,10 +55,6 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         :style="{ width: part(assigned.rest) }">
         <span v-if="isWide">{{ stays }}</span></span>
     </div>
-    <p
-      v-if="assigned.tight"
-      class="tight">{{ mm(assigned.rest) > 0 ? `Only ${length(assigned.rest)} stays` : 'Nothing stays'
-      }} for a damaged end or a reel that is short.</p>
   </div>
 </template>
 
@@ -67,9 +67,8 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   font-size: 13px;
 }
 .tight {
-  margin: 2px 0 0;
-  font-size: 12.5px;
   color: var(--amber);
+  font-weight: 600;
 }
 .tag {
   font-size: 11.5px;
@@ -104,6 +103,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
 }
 .cut.light {
   color: #101615;
+  border-right-color: var(--slate);
 }
 .cut.chosen {
   box-shadow: inset 0 0 0 3px var(--copper);
