@@ -12,6 +12,7 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
+use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Proof\Record\Record;
 
@@ -147,7 +148,18 @@ final class InstallationStore
             $data[$live[$part->kind]->list()][] = json_decode($part->definition, true);
         }
 
-        return [['economy' => $stored->economy, 'workshop' => $stored->workshop] + $data, []];
+        // When what is in service is tested again is said after the last release as a rule.
+        $months = array_fill_keys(TestingCodec::IN_SERVICE, 0);
+        $testing = array_diff_key($data['testing'] ?? [], $months) + array_intersect_key($stored->testing, $months);
+
+        return [
+            [
+                'economy' => $stored->economy,
+                'workshop' => $stored->workshop,
+                ...$testing === [] ? [] : ['testing' => $testing],
+            ] + array_diff_key($data, ['testing' => []]),
+            [],
+        ];
     }
 
     /**

@@ -13,6 +13,9 @@ use Sartal\Core\Given\Installation\TestStage;
 /** Test instruments, and what the house tests, from and into their JSON shape (docs/formats.md). */
 final class TestingCodec
 {
+    /** What concerns the time after hand-over alone, and no plan. */
+    public const IN_SERVICE = ['retestMonths', 'mainsMonths'];
+
     public static function instrument(Fields $fields): Instrument
     {
         $to = $fields->text('calibratedTo', '');

@@ -404,7 +404,7 @@ li a:focus-visible kbd {
 }
 @media (max-width: 700px) {
   .frame {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     grid-template-rows: minmax(0, 1fr) auto;
   }
   .rail {
@@ -439,11 +439,13 @@ li a:focus-visible kbd {
   }
   li a {
     justify-content: center;
+    gap: 7px;
     padding: 12px 4px;
   }
   .finder {
+    gap: 7px;
     margin: 0;
-    padding: 12px 10px;
+    padding: 12px 8px;
   }
   .finder kbd {
     display: none;

@@ -12,8 +12,8 @@ enum FaultKind: string
     case Short = 'short';
     case ShellBond = 'shell-bond';
     case Move = 'move';
-    case Crossed = 'crossed';
     case Exchanged = 'exchanged';
+    case Crossed = 'crossed';
     case Shift = 'shift';
     case Split = 'split';
     case Loose = 'loose';

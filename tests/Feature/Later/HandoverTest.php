@@ -178,6 +178,23 @@ final class HandoverTest extends TestCase
         );
     }
 
+    public function test_when_what_is_in_service_is_tested_again_is_said_after_a_release_too(): void
+    {
+        $this->as('lead')->postJson('/api/releases', ['note' => 'built'])->assertCreated();
+        $months = function (int $all, int $mains): array {
+            $rules = $this->as('lead')->getJson('/api/instruments')->json();
+            $kept = array_diff_key($rules['rules'], ['retestMonths' => 0, 'mainsMonths' => 0]);
+            $this->putJson('/api/testing', [
+                'rules' => $kept + ['retestMonths' => $all, 'mainsMonths' => $mains],
+                'version' => $rules['version'],
+            ])->assertOk();
+
+            return $this->getJson('/api/service')->assertOk()->json('months');
+        };
+        self::assertSame(['all' => 24, 'mains' => 12], $months(24, 12));
+        self::assertSame(['all' => 0, 'mains' => 6], $months(0, 6));
+    }
+
     public function test_readiness_names_everything_that_is_missing_and_where_it_is_mended(): void
     {
         $answer = $this->as('installer')->getJson('/api/handover')->assertOk()->json();

@@ -38,7 +38,7 @@ defineProps<{ segment: Segment; tieEvery: string }>()
           <span class="mono">{{ segment.points.map(short).join(', ') }}</span>
         </p></details></dd></template>
     </dl>
-    <p class="codes mono">{{ segment.members.join(' ') }}</p>
+    <p class="codes mono"><span v-for="each in segment.members" :key="each">{{ each }}</span></p>
     <p
       v-if="segment.shrinks.length"
       class="quiet small">Heat gun: keep the heat off sheaths and sleeving, and off your hands.</p>
@@ -68,7 +68,9 @@ summary {
   margin: 4px 0;
 }
 .codes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
   font-size: 12.5px;
-  word-spacing: 6px;
 }
 </style>
