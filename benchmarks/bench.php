@@ -119,11 +119,11 @@ foreach ([1, 2, 4, 8] as $times) {
 echo "Labels of an installation\n";
 foreach ([100, 500, 2000] as $count) {
     [$bench, $plan] = made($count);
-    $texts = array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs);
+    $texts = $plan->runs->map(static fn (RunPlan $run): array => $run->labels);
     printf(
         "  %6d runs %8.1f ms\n",
         $count,
-        ms(static fn () => (new LabelPrints($bench->installation))->of($texts, $plan->rotations)),
+        ms(static fn () => (new LabelPrints($bench->installation))->of($texts, $plan->rotations())),
     );
 }
 

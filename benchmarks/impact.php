@@ -95,10 +95,8 @@ function record(Installation $in, Planner $planner): Record
     $add = static function (string $run, EventKind $kind, ?Side $side = null, ?Particulars $says = null) use (
         &$events,
         $plan,
-        $planner,
-        $in,
     ): void {
-        $relied = $kind === EventKind::Tested ? $planner->fingerprintsFor($run, $in, $plan) : $plan->fingerprints[$run];
+        $relied = $kind === EventKind::Tested ? $plan->reliedOn($run) : $plan->fingerprints($run);
         $at = '2026-03-09T08:00:00.000000Z';
         $events[] = new Event(
             sprintf('00000000-0000-4000-8000-%012d', count($events)),

@@ -94,7 +94,7 @@ function job(int $count): InstallationFile
     $plan = $planner->plan($in);
     $events = [];
     foreach (array_map(strval(...), array_keys($runs)) as $run) {
-        $relied = $planner->fingerprintsFor($run, $in, $plan);
+        $relied = $plan->reliedOn($run);
         foreach (
             [
                 [EventKind::Cut, null],

@@ -113,7 +113,7 @@ foreach ([100, 400, 1600] as $count) {
             $then = $of->withRules($of->rules()->with(ShellBond::OneEnd));
             $planner = new Planner(new MemoryPlanCache());
 
-            return Consequences::between($of, $planner->plan($of), $then, $planner->plan($then));
+            return Consequences::between($planner->plan($of), $then, $planner->plan($then));
         }),
     );
     printf("%10d %18.0f\n", $count, $spent);

@@ -12,6 +12,7 @@ use App\Http\Middleware\RequireRole;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SteadySession;
 use App\Http\Middleware\StillAtWork;
+use App\Http\Middleware\Uncollected;
 use App\Http\Middleware\Wellformed;
 use App\Http\Middleware\WorkFromRelease;
 use App\Http\TooMuch;
@@ -31,6 +32,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prepend(Wellformed::class);
         $middleware->prepend(Compressed::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->append(Uncollected::class);
         $middleware->web(replace: [StartSession::class => SteadySession::class]);
         $middleware->alias([
             'role' => RequireRole::class,

@@ -15,4 +15,17 @@ final readonly class JobBook
     public function __construct(public int $last, public string $record, public array $jobs)
     {
     }
+
+    /** @return array<int|string, list<float>> pace → min for one */
+    public function took(): array
+    {
+        $took = [];
+        foreach ($this->jobs as $job) {
+            foreach ($job->took as $pace => $minutes) {
+                $took[$pace][] = $minutes;
+            }
+        }
+
+        return array_map(static fn (array $lists): array => array_merge(...$lists), $took);
+    }
 }

@@ -48,10 +48,31 @@ final class JobBooks
 
     public static function keep(StoredInstallation $stored, string $key, JobBook $book): JobBook
     {
+        $took = ['key' => $key, 'last' => $book->last, 'record' => $book->record, 'took' => $book->took()];
+        Cache::store('file')->put(self::paces($stored), $took, self::KEPT);
         Cache::store('file')->put($key, serialize($book), self::KEPT);
         Cache::store('file')->put(self::latest($stored), $key, self::KEPT);
 
         return $book;
+    }
+
+    /**
+     * How long things took, as the book says that was kept last: of the installation as it is decided and recorded now,
+     * or of whatever it was.
+     *
+     * @return ?array<int|string, list<float>> pace → min for one
+     */
+    public static function took(StoredInstallation $stored, bool $now): ?array
+    {
+        /** @var ?array{key: string, last: int, record: string, took: array<int|string, list<float>>} $kept */
+        $kept = Cache::store('file')->get(self::paces($stored));
+        if ($kept === null || ! Touched::has($stored, $kept['last'], $kept['record'])) {
+            return null;
+        }
+        $isNow =
+            $kept['key'] === self::key($stored) && Touched::last($stored) === [$kept['last'], $kept['record']];
+
+        return $isNow || ! $now ? $kept['took'] : null;
     }
 
     /**
@@ -97,6 +118,12 @@ final class JobBooks
     private static function tools(StoredInstallation $stored): string
     {
         return hash('xxh64', serialize($stored->workshop));
+    }
+
+    /** Hands are as quick by another edition of the code. */
+    private static function paces(StoredInstallation $stored): string
+    {
+        return sprintf('jobs.took.%s', $stored->mark());
     }
 
     /** Under which it is written which book was kept last. */

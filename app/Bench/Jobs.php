@@ -164,7 +164,6 @@ final class Jobs
             ),
             ...[[]],
         );
-        $relied = $loaded->planner->relied($loaded->installation, $plan);
         $planner = new OperationPlanner(
             $loaded->installation,
             (new Covers($loaded->installation, $plan->layout, $loaded->dresser()))->of($runs),
@@ -177,7 +176,7 @@ final class Jobs
             array_push($operations, ...$planner->of($assembly, $plan->runs));
             foreach ($assembly->runs as $run) {
                 $assemblyOf[$run] = $id;
-                $fingerprints[$run] = $relied($run);
+                $fingerprints[$run] = $plan->reliedOn($run);
             }
         }
 

@@ -12,7 +12,7 @@ use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Support\Facades\Cache;
 use LogicException;
 use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Planning\RunEvents;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
@@ -59,17 +59,19 @@ final class KeptJobs
      */
     public function took(StoredInstallation $stored): array
     {
+        $now = JobBooks::took($stored, true);
+        if ($now !== null) {
+            return $now;
+        }
         $key = JobBooks::key($stored);
-        $jobs = isset($this->known[$key]) || JobBooks::read($stored, $key) !== null ? $this->of($stored) : null;
-        $jobs ??= JobBooks::last($stored)?->jobs;
-        $took = [];
-        foreach ($jobs ?? $this->of($stored) as $job) {
-            foreach ($job->took as $pace => $minutes) {
-                $took[$pace][] = $minutes;
-            }
+        $book = $this->known[$key] ?? JobBooks::read($stored, $key);
+        if ($book !== null) {
+            return ($this->known[$key] = $this->since($stored, $key, $book))->took();
         }
 
-        return array_map(static fn (array $lists): array => array_merge(...$lists), $took);
+        return JobBooks::last($stored)?->took() ??
+            JobBooks::took($stored, false) ??
+            (new JobBook(0, '', $this->of($stored)))->took();
     }
 
     /** Made once, while others wait for it. */
@@ -247,7 +249,7 @@ final class KeptJobs
             $seen,
             $made,
             $facts,
-            Strand::of($facts->build, Planner::eventsOf($id, $runs, $record), $job->fingerprints[$id]),
+            Strand::of($facts->build, RunEvents::of($id, $runs, $record), $job->fingerprints[$id]),
             $progress->settled(),
             $bench === [],
             $next->words ?? '',

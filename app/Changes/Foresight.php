@@ -68,7 +68,6 @@ final readonly class Foresight
 
         return Uncollected::run(
             static fn (): Consequences => Consequences::between(
-                $now->installation,
                 $now->plan(),
                 $then->installation,
                 $then->plan(),

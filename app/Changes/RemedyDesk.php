@@ -190,9 +190,7 @@ final readonly class RemedyDesk
                 (! $missing->isNegative() && ! $missing->isZero()
                     ? sprintf('; %s of its slack is used up', $missing->canonical())
                     : '');
-            $fingerprint = $loaded->planner
-                ->fingerprintsFor($to, $loaded->installation, $loaded->plan())
-                ->for(EventKind::Cut, null);
+            $fingerprint = $loaded->plan()->reliedOn($to)->for(EventKind::Cut, null);
             StoredEvent::add(
                 $loaded->stored,
                 $by->user,

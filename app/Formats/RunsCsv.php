@@ -79,7 +79,7 @@ final class RunsCsv
         $rows = [];
         foreach ($loaded->installation->runs() as $run) {
             $line = RunLine::describe($run, $loaded->installation);
-            $done = array_filter($plan->strands[$run->id], static fn ($bead): bool => $bead->state === BeadState::Done);
+            $done = array_filter($plan->strand($run->id), static fn ($bead): bool => $bead->state === BeadState::Done);
             $last = end($done);
             $rows[] = [
                 ...array_map(

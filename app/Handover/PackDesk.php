@@ -46,7 +46,7 @@ final readonly class PackDesk
         return $this->missing(
             $stored,
             Standings::all($loaded->installation, $loaded->plan(), $loaded->record),
-            $loaded->plan()->judged,
+            $loaded->plan()->judged(),
             array_map(static fn (Run $run): string => $run->code, $loaded->installation->runs()),
         );
     }

@@ -19,8 +19,8 @@ final class LabelStock
     public function of(Loaded $loaded): array
     {
         return (new LabelPrints($loaded->installation))->of(
-            array_map(static fn (RunPlan $run): array => $run->labels, $loaded->plan()->runs),
-            $loaded->plan()->rotations,
+            $loaded->plan()->runs->map(static fn (RunPlan $run): array => $run->labels),
+            $loaded->plan()->rotations(),
         );
     }
 

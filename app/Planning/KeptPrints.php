@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
+use Sartal\Core\Plan\Planning\ObjectHashes;
 use Sartal\Core\Plan\Planning\PlanCache;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Testing\ReadingPrint;
@@ -33,6 +34,11 @@ final class KeptPrints implements PlanCache
         $this->runs = new MemoryPlanCache();
     }
 
+    public function hashes(): ObjectHashes
+    {
+        return $this->runs->hashes();
+    }
+
     public function run(string $inputs): ?RunPlan
     {
         return $this->runs->run($inputs);
@@ -57,7 +63,11 @@ final class KeptPrints implements PlanCache
     public function keepReadingFingerprint(string $inputs, ReadingPrint $fingerprint): void
     {
         $this->asked[$inputs] = [$fingerprint->first, $fingerprint->second];
-        $this->isNew = true;
+        if (! $this->isNew) {
+            $this->isNew = true;
+            // Prints are made as somebody asks for them: all of a request are written down at its end.
+            app()->terminating($this->write(...));
+        }
     }
 
     /** For the next request. What this one had no use for may be of another release: the half of it stays. */

@@ -185,7 +185,7 @@ final class KeptStandings
             $all = Recorded::milestones($this->stored);
             $parts = array_fill(0, self::PARTS, []);
             $now = [];
-            foreach (Standings::facts($in, $plan, $loaded->planner->relied($in, $plan)) as $id => $facts) {
+            foreach (Standings::facts($in, $plan, $plan->reliedOn(...)) as $id => $facts) {
                 $parts[self::part((string) $id)][$id] = $facts;
                 $now[$id] = $standings->of($facts, $all);
             }

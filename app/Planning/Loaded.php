@@ -123,7 +123,6 @@ final class Loaded
     {
         if ($this->plan === null) {
             $this->plan = Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));
-            $this->prints->write();
         }
 
         return $this->plan;

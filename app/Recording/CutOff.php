@@ -60,7 +60,7 @@ final class CutOff
 
     private static function stock(string $id, Loaded $loaded): ?Stock
     {
-        $lengths = array_map(static fn (RunPlan $plan): Worked => $plan->cut, $loaded->plan()->runs);
+        $lengths = $loaded->plan()->runs->map(static fn (RunPlan $plan): Worked => $plan->cut);
         foreach (StockTake::stock($loaded->installation, $loaded->record, $lengths) as $stock) {
             if ($stock->id === $id) {
                 return $stock;

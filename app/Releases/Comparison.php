@@ -179,7 +179,7 @@ final class Comparison
     private static function joints(RunPlan $plan, Installation $in): array
     {
         $fields = [];
-        foreach ($plan->ends as $side => $end) {
+        foreach ($plan->ends() as $side => $end) {
             foreach ($end->joints as $joint) {
                 $fields[sprintf('%s, end %s', $joint->conductor, $side)] = self::joint($joint, $in);
             }

@@ -64,6 +64,10 @@ final class Fields
         if (! is_string($value)) {
             return $this->wrong($key, $value, 'should be text.', '');
         }
+        // Most of what is read is short and plain.
+        if (strlen($value) <= self::LONGEST_TEXT && preg_match('/[^\x20-\x7E]/', $value) === 0) {
+            return $value;
+        }
         if (! mb_check_encoding($value, 'UTF-8') || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $value) === 1) {
             return $this->wrong($key, $value, 'holds characters that cannot be printed. Remove them.', '');
         }

@@ -73,16 +73,16 @@ final class PlanEncoder
                 'code' => $installation->runs()[$id]->code,
                 'assembly' => $plan->assemblyOf[$id],
                 'cut' => self::worked($run->cut),
-                'ends' => array_map(self::end(...), $run->ends),
+                'ends' => array_map(self::end(...), $run->ends()),
                 'labels' => array_map(
                     static fn (Label $label): array => self::label(
                         $label,
-                        $plan->rotations,
+                        $plan->rotations(),
                         $installation->rule(LabelTurn::class),
                     ),
                     $run->labels,
                 ),
-                'strand' => self::strand($plan->strands[$id]),
+                'strand' => self::strand($plan->strand($id)),
             ];
         }
         $tested = [];
@@ -110,7 +110,7 @@ final class PlanEncoder
             'installation' => $installation->id,
             'runs' => $runs,
             'assemblies' => $tested,
-            'findings' => array_map(self::finding(...), $plan->findings),
+            'findings' => array_map(self::finding(...), $plan->findings()),
         ];
     }
 

@@ -629,7 +629,7 @@ $did = static function (
     string $instrument = '',
     ?Reading $reading = null,
     ?TestStage $stage = null,
-) use (&$events, &$minute, $planner, $installation, $plan, $assemblies): void {
+) use (&$events, &$minute, $plan, $assemblies): void {
     $minute += 11;
     $at =
         gmdate('Y-m-d\TH:i:s', strtotime('2026-03-09T08:00:00Z') + $minute * 60 + intdiv($minute, 480) * 57600).
@@ -647,7 +647,7 @@ $did = static function (
         substr($hex, 17, 3),
         substr($hex, 20, 12),
     );
-    $relied = $planner->fingerprintsFor($run, $installation, $plan);
+    $relied = $plan->reliedOn($run);
     $events[] = new Event(
         $id,
         $kind,
@@ -783,7 +783,7 @@ file_put_contents(
     __DIR__.'/brackwater.json',
     (new InstallationFile($installation, new Record($events), $people))->print(),
 );
-foreach ($planner->plan($installation, new Record($events))->findings as $finding) {
+foreach ($planner->plan($installation, new Record($events))->findings() as $finding) {
     echo $finding->severity->value, ' ', $finding->code, ' ', $finding->words, "\n";
 }
 printf("%d runs, %d events\n", count($runs), count($events));

@@ -145,7 +145,7 @@ final class OddNamesTest extends TestCase
                 $after->runs[$now]->cut->result->nanometres,
                 $now,
             );
-            self::assertEquals($before->strands[$id], $after->strands[$now], $now);
+            self::assertEquals($before->strand($id), $after->strand($now), $now);
             self::assertSame(count($before->runs[$id]->joints()), count($after->runs[$now]->joints()), $now);
         }
     }
@@ -160,7 +160,7 @@ final class OddNamesTest extends TestCase
         $cuts = Cuts::plan($in, $plan, $record);
         $work = new Work($in, $plan, $record);
         $reaches = new Reaches($in);
-        $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs));
+        $lines = $reaches->lines($plan->runs->map(static fn (RunPlan $run): Length => $run->cut->result));
         $dressed = array_map($dresser->dress(...), array_values($plan->layout->looms));
         $parts = new PartsPlanner($in, $plan, $record);
         $tracer = new CircuitTracer($in, $plan);
@@ -168,7 +168,7 @@ final class OddNamesTest extends TestCase
         $sheets = new EndSheets($in);
         $moved = self::longer($in);
         $then = new Work($moved, (new Planner())->plan($moved, $record), $record);
-        $labels = array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs);
+        $labels = $plan->runs->map(static fn (RunPlan $run): array => $run->labels);
         $each = static fn (callable $of, array $things): array => array_map(
             static fn (object $thing): mixed => $of($thing->id),
             array_values($things),
@@ -177,8 +177,8 @@ final class OddNamesTest extends TestCase
         return array_map(self::print(...), [
             'file' => $file->print(),
             'plan' => PlanEncoder::plan($plan, $in),
-            'strands' => $plan->strands,
-            'findings' => $plan->findings,
+            'strands' => $plan->strands(),
+            'findings' => $plan->findings(),
             'cutting' => $cuts,
             'parts' => $parts->list($runs, $dressed, $cuts),
             'worth' => array_map($parts->makeOrBuy(...), array_values($plan->assemblies)),
@@ -187,7 +187,7 @@ final class OddNamesTest extends TestCase
                 $lines,
             ),
             'pulls' => (new PullPlanner($in, $plan))->pulls(),
-            'labels' => (new LabelPrints($in))->of($labels, $plan->rotations),
+            'labels' => (new LabelPrints($in))->of($labels, $plan->rotations()),
             'overtaken' => (new ImpactPlanner($work))->standing(),
             'a way made longer' => (new ImpactPlanner($then))->after($work),
             'leeway' => $each($leeway->of(...), $in->locations()),

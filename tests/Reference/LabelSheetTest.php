@@ -40,8 +40,8 @@ final class LabelSheetTest extends TestCase
         $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $prints = (new LabelPrints($in))->of(
-            array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
-            $plan->rotations,
+            $plan->runs->map(static fn (RunPlan $run): array => $run->labels),
+            $plan->rotations(),
         );
 
         return array_values(array_filter($prints, static fn (PrintedLabel $label): bool => $label->part === $part));

@@ -18,7 +18,7 @@ final class PinoutTest extends TestCase
     private static function colours(Bench $bench, Side $side = Side::B): array
     {
         $plan = $bench->plan();
-        $run = $bench->installation->runs()[array_key_first($plan->runs)];
+        $run = $bench->installation->runs()[array_key_first($plan->runs->all())];
         $cable = $bench->installation->catalogue->cables()[$run->cable];
         $colours = [];
         foreach ($plan->runs[$run->id]->end($side)->joints as $joint) {

@@ -61,7 +61,7 @@ final class Crew
     public function each(array $runs, EventKind $kind, ?Side $side = null, ?Verdict $verdict = null): self
     {
         foreach ($runs as $run) {
-            $plan = $this->planner->fingerprintsFor($run, $this->installation, $this->plan);
+            $plan = $this->plan->reliedOn($run);
             $this->events[] = $this->event(
                 $run,
                 $kind,

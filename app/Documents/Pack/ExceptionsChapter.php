@@ -64,7 +64,7 @@ final class ExceptionsChapter
             $book->line('Nothing.');
         }
         $book->heading('To check, by the plan');
-        foreach ($packing->loaded->plan()->findings as $finding) {
+        foreach ($packing->loaded->plan()->findings() as $finding) {
             if ($finding->severity !== Severity::Note) {
                 $book->line($finding->words);
             }

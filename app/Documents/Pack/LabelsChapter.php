@@ -13,7 +13,7 @@ final class LabelsChapter
         $book->table([[0, 'Code'], [34, 'End'], [50, 'Second line'], [120, 'Upside down']]);
         foreach ($packing->loaded->installation->runs() as $run) {
             foreach ($run->withdrawn ? [] : $plan->runs[$run->id]->labels as $label) {
-                $book->row([$label->code, $label->end, $label->line, $plan->rotations[$label->code] ?? '']);
+                $book->row([$label->code, $label->end, $label->line, $plan->rotations()[$label->code] ?? '']);
             }
         }
     }

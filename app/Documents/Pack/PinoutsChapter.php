@@ -24,7 +24,7 @@ final class PinoutsChapter
                 ? $in->catalogue->cables()[$run->cable]->conductors()
                 : [];
             $at = [];
-            foreach ($plan->ends as $side => $end) {
+            foreach ($plan->ends() as $side => $end) {
                 foreach ($end->joints as $joint) {
                     $at[$joint->conductor][$side][] = $joint;
                 }

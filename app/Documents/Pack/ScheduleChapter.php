@@ -22,7 +22,7 @@ final class ScheduleChapter
             $state = SiteState::read(
                 $run->build,
                 $packing->loaded->record->of($run->id),
-                $plan->fingerprints[$run->id],
+                $plan->fingerprints($run->id),
             );
             $length = $state->built->length ?? $planned->cut->result;
             $book->row([
@@ -42,7 +42,7 @@ final class ScheduleChapter
                                 'overtaken' => '!',
                                 'failed' => 'x',
                             ][$bead->state->value],
-                            $plan->strands[$run->id],
+                            $plan->strand($run->id),
                         ),
                     ),
             ]);

@@ -28,12 +28,14 @@ final class Reaches
 
     /**
      * @param  array<int|string, Length>  $lengths  run → cut length
+     * @param  ?list<string>  $among  runs; null: all
      * @return array<int|string, SignalLine> by circuit
      */
-    public function lines(array $lengths): array
+    public function lines(array $lengths, ?array $among = null): array
     {
         $stretches = [];
-        foreach ($this->installation->runs() as $run) {
+        $runs = $this->installation->runs();
+        foreach ($among === null ? $runs : array_map($this->installation->theRun(...), $among) as $run) {
             $cable = $this->installation->catalogue->cable($run->cable);
             if ($run->withdrawn || $cable === null) {
                 continue;

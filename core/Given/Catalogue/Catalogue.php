@@ -150,6 +150,31 @@ final readonly class Catalogue
         );
     }
 
+    /** Whether the other holds the very same types, in whatever order. */
+    public function holdsAs(self $other): bool
+    {
+        $lists = static fn (self $of): array => [
+            $of->cables,
+            $of->connectors,
+            $of->signals,
+            $of->plans,
+            $of->parts,
+            $of->recipes,
+        ];
+        foreach (array_map(null, $lists($this), $lists($other)) as [$here, $there]) {
+            if (count($here) !== count($there)) {
+                return false;
+            }
+            foreach ($here as $id => $type) {
+                if (($there[$id] ?? null) !== $type) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
     /** This one's types in their order, then those of the other that it lacks. */
     public function plus(self $other): self
     {

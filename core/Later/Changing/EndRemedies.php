@@ -291,10 +291,10 @@ final readonly class EndRemedies
      */
     private function made(Run $run, Side $side, Event $event): ?array
     {
-        $joints =
-            $event->joints() !== []
-                ? $event->joints()
-                : ($this->before->fingerprints[$run->id]->joints ?? [])[$side->value] ?? null;
+        $joints = $event->joints();
+        if ($joints === [] && isset($this->before?->runs[$run->id])) {
+            $joints = $this->before->fingerprints($run->id)->joints[$side->value] ?? null;
+        }
 
         return $joints === null ? null : array_fill_keys($joints, true);
     }
@@ -365,7 +365,7 @@ final readonly class EndRemedies
                     : '→ '.implode(', ', array_map($this->place(...), $nodes)),
             );
         }
-        $planned = array_fill_keys($this->work->plan->fingerprints[$run->id]->joints[$side->value] ?? [], true);
+        $planned = array_fill_keys($this->work->plan->fingerprints($run->id)->joints[$side->value] ?? [], true);
         foreach ($was as $conductor => $nodes) {
             $gone = isset($now[$conductor])
                 ? []

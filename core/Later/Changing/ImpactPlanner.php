@@ -57,10 +57,13 @@ final readonly class ImpactPlanner
         $runs = $restored = [];
         [$then, $now] = [$before->installation, $this->work->installation];
         // How an end is prepared follows from types and rules alone: a plan may be the same, and its steps another.
-        $asPrepared = $then->rules() == $now->rules() && self::types($then->catalogue) == self::types($now->catalogue);
+        $asPrepared =
+            $then->rules() == $now->rules() &&
+            ($then->catalogue->holdsAs($now->catalogue) ||
+                self::types($then->catalogue) == self::types($now->catalogue));
         foreach ($now->runs() as $run) {
             $id = $run->id;
-            if ($this->isUntouched($before, $id) && ($asPrepared || ! $this->work->hasSteps($id))) {
+            if ($this->work->plan->isAs($before->plan, $id) && ($asPrepared || ! $this->work->hasSteps($id))) {
                 continue;
             }
             $was = isset($before->plan->runs[$id]) ? self::keys($before, $id) : [];
@@ -72,11 +75,14 @@ final readonly class ImpactPlanner
             }
         }
 
+        $is = $this->work->plan->findingsBeside($before->plan);
+        $was = $before->plan->findingsBeside($this->work->plan);
+
         return $this->sum(
             $runs,
             $restored,
-            Consequences::difference($this->work->plan->findings, $before->plan->findings),
-            Consequences::difference($before->plan->findings, $this->work->plan->findings),
+            Consequences::difference($is, $was),
+            Consequences::difference($was, $is),
         );
     }
 
@@ -102,7 +108,7 @@ final readonly class ImpactPlanner
     public static function keys(Work $work, string $run): array
     {
         $keys = [];
-        foreach ($work->plan->strands[$run] ?? [] as $bead) {
+        foreach ($work->plan->strand($run) as $bead) {
             if (self::isOvertaken($bead)) {
                 $keys[] =
                     self::kind($bead->stage)->value.
@@ -159,7 +165,7 @@ final readonly class ImpactPlanner
 
     private function isTested(string $run): bool
     {
-        foreach ($this->work->plan->strands[$run] ?? [] as $bead) {
+        foreach ($this->work->plan->strand($run) as $bead) {
             if ($bead->stage === Stage::Test) {
                 return $bead->state === BeadState::Done;
             }
@@ -221,7 +227,7 @@ final readonly class ImpactPlanner
             return $this->ends->steps($run, null, $steps, $tested);
         }
         $whole = false;
-        foreach ($this->work->plan->strands[$run->id] ?? [] as $bead) {
+        foreach ($this->work->plan->strand($run->id) as $bead) {
             $whole = $whole || (self::side($bead->stage) === $side && $bead->state === BeadState::Overtaken);
         }
 
@@ -390,16 +396,6 @@ final readonly class ImpactPlanner
     }
 
     /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */
-    private function isUntouched(Work $before, string $run): bool
-    {
-        $was = $before->plan->runs[$run] ?? null;
-
-        return $was === $this->work->plan->runs[$run] &&
-            $before->plan->fingerprints[$run] == $this->work->plan->fingerprints[$run] &&
-            $before->installation->theRun($run)->withdrawn === $this->work->installation->theRun($run)->withdrawn &&
-            $before->plan->strands[$run] == $this->work->plan->strands[$run];
-    }
-
     /** Whether a stage of a run is overtaken by a change. */
     public static function isOvertaken(Bead $bead): bool
     {

@@ -33,7 +33,7 @@ final readonly class Readiness
     {
         return new self(
             Standings::all($in, $plan, $record),
-            $plan->findings,
+            $plan->findings(),
             array_map(static fn (Run $run): string => $run->code, $in->runs()),
             $licensed,
         );

@@ -13,7 +13,7 @@ use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Plan\Planning\Plan;
-use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Planning\RunEvents;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\OnWhat;
 use Sartal\Core\Proof\Record\Record;
@@ -66,7 +66,7 @@ final readonly class Standings
                 $run->build,
                 $run->withdrawn,
                 $cable !== null && Cargo::from($cable)->mains,
-                $relied === null ? $plan->fingerprints[$id] : $relied($id),
+                $relied === null ? $plan->fingerprints($id) : $relied($id),
             );
         }
 
@@ -104,7 +104,7 @@ final readonly class Standings
             $site = SiteState::read($run->build, SiteState::eventsOf($run->id, $ids, $record), $run->today);
             $runs[$id] = new RunStanding(
                 $run->withdrawn,
-                Strand::of($run->build, Planner::eventsOf($run->id, $ids, $record), $run->today),
+                Strand::of($run->build, RunEvents::of($run->id, $ids, $record), $run->today),
                 $site,
                 $record->hands($run->id),
                 $site->difference($run->today->cut->result),

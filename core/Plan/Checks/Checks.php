@@ -4,63 +4,179 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Checks;
 
-use Sartal\Core\Ends\Reach\Reaches;
+use Closure;
+use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Ways\Looming\Layout;
-use Sartal\Core\Ways\Routing\WayLoad;
+use Sartal\Core\Ways\Routing\WayChecks;
+use Sartal\Core\Ways\Routing\WayLoads;
 
-/** What only shows when runs are seen together. */
-final class Checks
+/** All that is looked at in a plan. */
+final readonly class Checks
 {
     /**
-     * @param  array<int|string, RunPlan>  $runs
+     * @param  Closure(string): string  $print  run → print of all that its plan follows from
+     * @param  array<int|string, Assembly>  $assemblies
+     * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<array-key, string>  $rotations
-     * @param  array<int|string, WayLoad>  $ways
-     * @return list<Finding>
      */
-    public static function judge(
-        Installation $installation,
-        array $runs,
-        array $rotations,
-        Layout $layout,
-        array $ways,
-    ): array {
-        $findings = [];
-        foreach ($runs as $run) {
-            array_push($findings, ...$run->findings);
-        }
+    public function __construct(
+        private Installation $installation,
+        private RunPlans $runs,
+        private Closure $print,
+        private array $assemblies,
+        private array $assemblyOf,
+        private array $rotations,
+        private Layout $layout,
+        private WayLoads $ways,
+    ) {
+    }
 
-        foreach ($ways as $way) {
-            array_push($findings, ...$way->findings);
-        }
-        foreach ($layout->looms as $loom) {
-            array_push($findings, ...$loom->findings);
-        }
+    /** @return list<Check> in the order in which findings are listed */
+    public function all(): array
+    {
+        $in = $this->installation;
+        $near = Neighbourhoods::in($in, $this->assemblies, $this->assemblyOf);
+        $prints = array_map($this->printOf(...), $near);
+        $subjects = array_map(static fn (Neighbourhood $each): array => $each->subjects(), $near);
+        $joined = fn (NeighbourCheck $check): array => array_map(
+            fn (Neighbourhood $each, string $print, array $about): Check => new Check(
+                $check::class.' '.$print,
+                $about,
+                fn (): array => $check->of($each, $this->runs->among($each->runs)),
+            ),
+            $near,
+            $prints,
+            $subjects,
+        );
 
         return [
-            ...$findings,
-            ...$layout->tails->findings(),
-            ...self::codes($installation),
-            ...FittingChecks::judge($installation, $runs),
-            ...MatingChecks::judge($installation, $runs),
-            ...JoinChecks::judge($installation, $runs),
-            ...PortChecks::judge($installation, $runs),
-            ...PhantomChecks::judge($installation, $runs),
-            ...LabelChecks::findings($rotations, $runs),
-            ...LabelChecks::texts($installation, $runs),
-            ...self::reaches($installation, $runs),
+            ...$this->ofRuns(),
+            ...$this->ofWays(),
+            ...self::known($this->ofLooms()),
+            ...self::known($this->layout->tails->findings()),
+            ...self::known($this->codes()),
+            ...self::known(FittingChecks::plans($in)),
+            ...$joined(new FittingChecks($in)),
+            ...$this->ofMatings(),
+            ...$joined(new JoinChecks($in)),
+            ...$joined(new PortChecks($in)),
+            ...self::known(PortChecks::spare($in)),
+            ...$joined(new PhantomChecks($in)),
+            ...self::known(LabelChecks::findings($this->rotations, $this->runs)),
+            ...self::known(LabelChecks::texts($in, $this->runs)),
+            ...$joined(new ReachChecks($in)),
         ];
     }
 
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<Check>
+     */
+    private static function known(array $findings): array
+    {
+        return array_map(Check::known(...), $findings);
+    }
+
+    /** What looks at a neighbourhood follows from its runs, and from fittings and circuits as they are. */
+    private function printOf(Neighbourhood $near): string
+    {
+        $parts = array_map($this->print, $near->runs);
+        foreach ($near->fittings() as $fitting) {
+            $known = $this->installation->fitting($fitting);
+            $parts[] = $known === null ? $fitting : (string) spl_object_id($known);
+        }
+        foreach ($near->circuits as $circuit) {
+            $known = $this->installation->circuit($circuit);
+            $parts[] = $known === null ? $circuit : (string) spl_object_id($known);
+        }
+
+        return implode(' ', $parts);
+    }
+
+    /** @return list<Check> each of a run by itself */
+    private function ofRuns(): array
+    {
+        $checks = [];
+        foreach ($this->installation->runs() as $run) {
+            $checks[] = new Check(
+                'run '.($this->print)($run->id),
+                [Subject::run($run->id)->text()],
+                fn (): array => $this->runs->get($run->id)->findings(),
+            );
+        }
+
+        return $checks;
+    }
+
+    /** @return list<Check> */
+    private function ofWays(): array
+    {
+        $look = new WayChecks($this->installation, $this->layout->routes, $this->layout->router, $this->ways);
+        $checks = [];
+        foreach ($this->installation->ways() as $way) {
+            $inside = array_map($this->print, $this->ways->inside($way->id));
+            $checks[] = new Check(
+                'way '.$way->id.' '.implode(' ', $inside),
+                [Subject::way($way->id)->text()],
+                fn (): array => $look->of($this->ways->of($way->id)),
+            );
+        }
+
+        return $checks;
+    }
+
     /** @return list<Finding> */
-    private static function codes(Installation $installation): array
+    private function ofLooms(): array
+    {
+        $findings = [];
+        foreach ($this->layout->looms as $loom) {
+            array_push($findings, ...$loom->findings);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Check> */
+    private function ofMatings(): array
+    {
+        $in = $this->installation;
+        $matings = $in->matings();
+        $at = [];
+        foreach ($matings === [] ? [] : $this->assemblies as $assembly) {
+            $at += array_fill_keys($assembly->fittings, $assembly);
+        }
+        $checks = [];
+        $others = MatingChecks::taken($matings, $in);
+        foreach ($matings as $key => $mating) {
+            $taken = $others[$key] ?? null;
+            $runs = [...$at[$mating->fitting]->runs ?? [], ...$at[$mating->with]->runs ?? []];
+            $halves = array_filter([$in->fitting($mating->fitting), $in->fitting($mating->with)]);
+            $checks[] = new Check(
+                implode(' ', [
+                    'mating',
+                    $mating->fitting,
+                    $mating->with,
+                    $taken,
+                    ...array_map(spl_object_id(...), $halves),
+                    ...array_map($this->print, $runs),
+                ]),
+                [Subject::fitting($mating->fitting)->text()],
+                fn (): array => MatingChecks::of($mating, $this->runs->among($runs), $taken, $in),
+            );
+        }
+
+        return $checks;
+    }
+
+    /** @return list<Finding> */
+    private function codes(): array
     {
         $used = [];
-        foreach ($installation->runs() as $run) {
+        foreach ($this->installation->runs() as $run) {
             if (! $run->withdrawn) {
                 $used[$run->code][] = $run->id;
             }
@@ -78,18 +194,5 @@ final class Checks
         }
 
         return $findings;
-    }
-
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
-     */
-    private static function reaches(Installation $installation, array $runs): array
-    {
-        $reaches = new Reaches($installation);
-
-        return $reaches->findings(
-            $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $runs)),
-        );
     }
 }

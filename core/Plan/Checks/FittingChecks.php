@@ -13,17 +13,21 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /** Every contact of every fitting against everything that arrives there, from whichever run. */
-final class FittingChecks
+final class FittingChecks implements NeighbourCheck
 {
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
-     */
-    public static function judge(Installation $installation, array $runs): array
+    /** @var ?array<int|string, int> node → wires of links and switches on it */
+    private ?array $jumpers = null;
+
+    public function __construct(private readonly Installation $installation)
     {
+    }
+
+    public function of(Neighbourhood $near, RunPlans $runs): array
+    {
+        $installation = $this->installation;
         $arriving = [];
         foreach ($runs as $plan) {
             if ($installation->theRun($plan->run)->withdrawn) {
@@ -36,8 +40,8 @@ final class FittingChecks
                 }
             }
         }
-        $findings = self::plans($installation);
-        $jumpers = self::jumpers($installation);
+        $findings = [];
+        $this->jumpers ??= self::jumpers($installation);
         foreach ($arriving as $id => $joints) {
             $fitting = $installation->fitting($id);
             $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
@@ -65,7 +69,7 @@ final class FittingChecks
             }
             array_push(
                 $findings,
-                ...self::contacts($fitting, $layout, $joints, $jumpers, $installation),
+                ...self::contacts($fitting, $layout, $joints, $this->jumpers, $installation),
                 ...self::functions($fitting, $joints),
             );
         }
@@ -115,8 +119,8 @@ final class FittingChecks
         return $findings;
     }
 
-    /** @return list<Finding> */
-    private static function plans(Installation $installation): array
+    /** @return list<Finding> what no cable has to be joined for */
+    public static function plans(Installation $installation): array
     {
         $findings = [];
         foreach ($installation->catalogue->plans() as $plan) {

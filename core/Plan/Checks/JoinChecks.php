@@ -12,42 +12,51 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Topology;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /**
  * Where more than two ways meet: a Y joint is for microphone, line and
  * loudspeaker level; data runs from one to the next and ends in a terminator.
  * Source: common practice; TIA-485, ANSI E1.11 for chains.
  */
-final class JoinChecks
+final class JoinChecks implements NeighbourCheck
 {
     /** Cables that meet where a chain passes a device: one comes, one goes on. */
     private const PASSES = 2;
 
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
-     */
-    public static function judge(Installation $installation, array $runs): array
+    /** @var ?list<list<string>> nodes that conduct to each other without a cable */
+    private ?array $places = null;
+
+    /** @var array<int|string, int> which of them, by node */
+    private array $placeOf = [];
+
+    /** @var ?array<int|string, true> fittings that are plugged into a port with its own terminator */
+    private ?array $terminating = null;
+
+    public function __construct(private readonly Installation $installation)
+    {
+    }
+
+    public function of(Neighbourhood $near, RunPlans $runs): array
     {
         $joints = [];
         foreach ($runs as $plan) {
-            if (! $installation->theRun($plan->run)->withdrawn) {
+            if (! $this->installation->theRun($plan->run)->withdrawn) {
                 array_push($joints, ...$plan->joints());
             }
         }
 
-        return [...self::splits($joints, $installation), ...self::chains($joints, $installation)];
+        return [...$this->splits($joints), ...$this->chains($joints)];
     }
 
     /**
      * @param  list<Joint>  $joints
      * @return list<Finding>
      */
-    private static function splits(array $joints, Installation $installation): array
+    private function splits(array $joints): array
     {
         $findings = [];
-        foreach (self::meetings($joints, $installation) as [$nodes, $meeting]) {
+        foreach ($this->meetings($joints) as [$nodes, $meeting]) {
             $ways = [];
             foreach ($meeting as $joint) {
                 $ways['end '.$joint->run.$joint->side->value] = true;
@@ -58,8 +67,8 @@ final class JoinChecks
             }
             $ways = count($ways);
             $first = $meeting[0];
-            $circuit = $installation->circuit($first->circuit);
-            $signal = $installation->catalogue->signal($circuit->signal ?? '');
+            $circuit = $this->installation->circuit($first->circuit);
+            $signal = $this->installation->catalogue->signal($circuit->signal ?? '');
             if ($ways < 3 || $circuit === null || $signal === null || isset($findings[$circuit->id])) {
                 continue;
             }
@@ -105,25 +114,24 @@ final class JoinChecks
      * @param  list<Joint>  $joints
      * @return list<array{list<string>, non-empty-list<Joint>}>
      */
-    private static function meetings(array $joints, Installation $installation): array
+    private function meetings(array $joints): array
     {
         $at = [];
         foreach ($joints as $joint) {
             $at[$joint->to][] = $joint;
         }
-        $places = new DisjointSets();
-        foreach ([...$installation->links(), ...array_values($installation->switches())] as $between) {
-            $places->join(Node::named($between->from), Node::named($between->to));
-        }
+        $places = $this->places();
+        $here = array_intersect_key($this->placeOf, $at);
+        sort($here);
         $meetings = [];
-        foreach ($places->groups() as $nodes) {
+        foreach (array_unique($here) as $place) {
             $meeting = [];
-            foreach ($nodes as $node) {
+            foreach ($places[$place] as $node) {
                 array_push($meeting, ...$at[$node] ?? []);
                 unset($at[$node]);
             }
             if ($meeting !== []) {
-                $meetings[] = [$nodes, $meeting];
+                $meetings[] = [$places[$place], $meeting];
             }
         }
         foreach ($at as $node => $meeting) {
@@ -135,21 +143,39 @@ final class JoinChecks
         return $meetings;
     }
 
+    /** @return list<list<string>> */
+    private function places(): array
+    {
+        if ($this->places === null) {
+            $sets = new DisjointSets();
+            $in = $this->installation;
+            foreach ([...$in->links(), ...array_values($in->switches())] as $between) {
+                $sets->join(Node::named($between->from), Node::named($between->to));
+            }
+            $this->places = $sets->groups();
+            foreach ($this->places as $place => $nodes) {
+                $this->placeOf += array_fill_keys($nodes, $place);
+            }
+        }
+
+        return $this->places;
+    }
+
     /**
      * @param  list<Joint>  $joints
      * @return list<Finding>
      */
-    private static function chains(array $joints, Installation $installation): array
+    private function chains(array $joints): array
     {
-        $terminating = self::terminating($installation);
+        $this->terminating ??= self::terminating($this->installation);
         $findings = [];
         foreach ($joints as $joint) {
-            $circuit = $installation->circuit($joint->circuit);
-            $signal = $installation->catalogue->signal($circuit->signal ?? '');
+            $circuit = $this->installation->circuit($joint->circuit);
+            $signal = $this->installation->catalogue->signal($circuit->signal ?? '');
             if ($circuit === null || $signal?->joins !== SignalJoins::Chain || $circuit->terminator !== '') {
                 continue;
             }
-            if (isset($terminating[Node::fitting($joint->to) ?? ''])) {
+            if (isset($this->terminating[Node::fitting($joint->to) ?? ''])) {
                 $findings[$circuit->id] = null;
             } elseif (! array_key_exists($circuit->id, $findings)) {
                 $findings[$circuit->id] = Finding::check(

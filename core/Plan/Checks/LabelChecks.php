@@ -8,16 +8,13 @@ use Sartal\Core\Ends\Labelling\Rotation;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /** Printed texts that read as another one upside down, over everything printed. */
 final class LabelChecks
 {
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return array<array-key, string> text → what it reads upside down
-     */
-    public static function clashes(Installation $installation, array $runs): array
+    /** @return array<array-key, string> text → what it reads upside down */
+    public static function clashes(Installation $installation, RunPlans $runs): array
     {
         $printed = [];
         foreach ($runs as $run) {
@@ -37,10 +34,9 @@ final class LabelChecks
     /**
      * Labels that say the same, and such as are too long to be read out.
      *
-     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function texts(Installation $installation, array $runs): array
+    public static function texts(Installation $installation, RunPlans $runs): array
     {
         $said = $findings = [];
         $limit = $installation->rules()->labels->limit;
@@ -71,9 +67,9 @@ final class LabelChecks
             $codes = array_unique(
                 array_map(static fn (array $each): string => $installation->theRun($each[0])->code, $labels),
             );
-            $runs = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
+            $of = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
             // Runs of one code are another finding.
-            if (count($labels) > 1 && (count($codes) > 1 || count($runs) === 1)) {
+            if (count($labels) > 1 && (count($codes) > 1 || count($of) === 1)) {
                 $findings[] = Finding::check(
                     'label.same',
                     Subject::run((string) $id),
@@ -92,10 +88,9 @@ final class LabelChecks
 
     /**
      * @param  array<array-key, string>  $clashes
-     * @param  array<int|string, RunPlan>  $runs
      * @return list<Finding>
      */
-    public static function findings(array $clashes, array $runs): array
+    public static function findings(array $clashes, RunPlans $runs): array
     {
         $findings = [];
         foreach ($runs as $run) {

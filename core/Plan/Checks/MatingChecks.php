@@ -10,104 +10,116 @@ use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PortRef;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
-/** What is plugged into what: do the halves mate, and does every contact meet its own function? */
+/** What is plugged into what: do the halves mate, and does every contact meet its own function? Mating by mating. */
 final class MatingChecks
 {
     /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
+     * @param  list<Mating>  $matings
+     * @return array<int, ?string> by mating: label of what has its other half already
      */
-    public static function judge(Installation $installation, array $runs): array
+    public static function taken(array $matings, Installation $installation): array
     {
-        if ($installation->matings() === []) {
-            return [];
-        }
-        $findings = [];
-        $functions = self::functions($runs);
-        $taken = [];
-        foreach ($installation->matings() as $mating) {
+        $by = $taken = [];
+        foreach ($matings as $key => $mating) {
+            $by[$key] = $taken[$mating->with] ?? null;
             $fitting = $installation->fitting($mating->fitting);
-            $subject = Subject::fitting($mating->fitting);
-            $other = self::otherHalf($mating->with, $installation);
-            if ($fitting === null || $other === null) {
-                $findings[] = Finding::stop(
-                    'mating.unknown',
-                    $subject,
-                    sprintf('"%s" is to mate with "%s", and one of them is unknown.', $mating->fitting, $mating->with),
-                    'Choose fittings and ports that exist.',
-                );
+            if ($fitting !== null && self::otherHalf($mating->with, $installation) !== null) {
+                $taken[$mating->with] = $fitting->label;
+            }
+        }
 
-                continue;
-            }
-            [$type, $label, $plan] = $other;
-            if (isset($taken[$mating->with])) {
-                $findings[] = Finding::stop(
-                    'mating.taken',
-                    $subject,
-                    sprintf(
-                        '%s is to mate with %s, which %s already has.',
-                        $fitting->label,
-                        $label,
-                        $taken[$mating->with],
-                    ),
-                    'Choose another port.',
-                );
-            }
-            $taken[$mating->with] = $fitting->label;
-            $own = $installation->catalogue->connector($fitting->connector);
-            $facing = $installation->catalogue->connector($type);
-            $mode = $own === null || $facing === null ? null : $own->matesWith($facing) ?? $facing->matesWith($own);
-            if ($own === null || $facing === null || $mode === null) {
-                $findings[] = Finding::stop(
-                    'mating.does-not-fit',
-                    $subject,
-                    sprintf(
-                        '%s (%s) does not mate with %s (%s).',
-                        $fitting->label,
-                        $own->name ?? $fitting->connector,
-                        $label,
-                        $facing->name ?? $type,
-                    ),
-                    self::counterparts($facing, $installation),
-                );
+        return $by;
+    }
 
-                continue;
-            }
-            if ($own->impedance !== null && $facing->impedance !== null && $own->impedance !== $facing->impedance) {
-                $findings[] = Finding::check(
-                    'mating.impedance',
+    /**
+     * @param  RunPlans  $runs  of the assemblies that both halves are of
+     * @param  ?string  $taken  label of what has the other half already
+     * @return list<Finding> about the mating's fitting
+     */
+    public static function of(Mating $mating, RunPlans $runs, ?string $taken, Installation $installation): array
+    {
+        $findings = [];
+        $fitting = $installation->fitting($mating->fitting);
+        $subject = Subject::fitting($mating->fitting);
+        $other = self::otherHalf($mating->with, $installation);
+        if ($fitting === null || $other === null) {
+            $findings[] = Finding::stop(
+                'mating.unknown',
+                $subject,
+                sprintf('"%s" is to mate with "%s", and one of them is unknown.', $mating->fitting, $mating->with),
+                'Choose fittings and ports that exist.',
+            );
+
+            return $findings;
+        }
+        [$type, $label, $plan] = $other;
+        if ($taken !== null) {
+            $findings[] = Finding::stop(
+                'mating.taken',
+                $subject,
+                sprintf(
+                    '%s is to mate with %s, which %s already has.',
+                    $fitting->label,
+                    $label,
+                    $taken,
+                ),
+                'Choose another port.',
+            );
+        }
+        $own = $installation->catalogue->connector($fitting->connector);
+        $facing = $installation->catalogue->connector($type);
+        $mode = $own === null || $facing === null ? null : $own->matesWith($facing) ?? $facing->matesWith($own);
+        if ($own === null || $facing === null || $mode === null) {
+            $findings[] = Finding::stop(
+                'mating.does-not-fit',
+                $subject,
+                sprintf(
+                    '%s (%s) does not mate with %s (%s).',
+                    $fitting->label,
+                    $own->name ?? $fitting->connector,
+                    $label,
+                    $facing->name ?? $type,
+                ),
+                self::counterparts($facing, $installation),
+            );
+
+            return $findings;
+        }
+        if ($own->impedance !== null && $facing->impedance !== null && $own->impedance !== $facing->impedance) {
+            $findings[] = Finding::check(
+                'mating.impedance',
+                $subject,
+                sprintf(
+                    '%s is made for %d Ω and mates with %s of %d Ω.',
+                    $fitting->label,
+                    $own->impedance,
+                    $label,
+                    $facing->impedance,
+                ),
+                'They go together and reflect: use one impedance.',
+            );
+        }
+        $theirs = $plan === null ? self::functions($runs, $mating->with) : self::planned($plan, $installation);
+        foreach (self::functions($runs, $mating->fitting) as $address => $function) {
+            $met = $theirs[$mode->opposite((string) $address)] ?? null;
+            if ($met !== null && $met !== $function) {
+                $findings[] = Finding::stop(
+                    'mating.function',
                     $subject,
                     sprintf(
-                        '%s is made for %d Ω and mates with %s of %d Ω.',
+                        'Contact %s of %s is %s and meets %s on %s.',
+                        $address,
                         $fitting->label,
-                        $own->impedance,
+                        $function,
+                        $met,
                         $label,
-                        $facing->impedance,
                     ),
-                    'They go together and reflect: use one impedance.',
+                    'Use the same contact plan on both halves.',
                 );
-            }
-            $theirs = $plan === null ? $functions[$mating->with] ?? [] : self::planned($plan, $installation);
-            foreach ($functions[$mating->fitting] ?? [] as $address => $function) {
-                $met = $theirs[$mode->opposite((string) $address)] ?? null;
-                if ($met !== null && $met !== $function) {
-                    $findings[] = Finding::stop(
-                        'mating.function',
-                        $subject,
-                        sprintf(
-                            'Contact %s of %s is %s and meets %s on %s.',
-                            $address,
-                            $fitting->label,
-                            $function,
-                            $met,
-                            $label,
-                        ),
-                        'Use the same contact plan on both halves.',
-                    );
-                }
             }
         }
 
@@ -144,18 +156,14 @@ final class MatingChecks
             : [$port->connector, $installation->theDevice($device)->name.' '.$port->name, $port->plan];
     }
 
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return array<int|string, array<array-key, string>> fitting → address → function
-     */
-    private static function functions(array $runs): array
+    /** @return array<array-key, string> address → function, of what lands on a fitting */
+    private static function functions(RunPlans $runs, string $on): array
     {
         $functions = [];
         foreach ($runs as $run) {
             foreach ($run->joints() as $joint) {
-                $fitting = Node::fitting($joint->to);
-                if ($fitting !== null && $joint->function !== '') {
-                    $functions[$fitting][$joint->address()] = $joint->function;
+                if ($joint->function !== '' && Node::fitting($joint->to) === $on) {
+                    $functions[$joint->address()] = $joint->function;
                 }
             }
         }

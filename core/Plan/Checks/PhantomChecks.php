@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Checks;
 
-use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\Joint;
@@ -17,21 +16,25 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /**
  * Phantom power returns through the screen (IEC 61938, from memory): from where
  * it comes in to the microphone that way must be whole, with no switch in it.
  */
-final class PhantomChecks
+final class PhantomChecks implements NeighbourCheck
 {
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
-     */
-    public static function judge(Installation $installation, array $runs): array
+    /** @var ?array<int|string, true> fittings that are plugged into a port that gives it */
+    private ?array $feeding = null;
+
+    public function __construct(private readonly Installation $installation)
     {
-        $fed = self::fed($installation, $runs);
+    }
+
+    public function of(Neighbourhood $near, RunPlans $runs): array
+    {
+        $installation = $this->installation;
+        $fed = $this->fed($near, $runs);
         if ($fed === []) {
             return [];
         }
@@ -40,7 +43,7 @@ final class PhantomChecks
         foreach ($fed as $circuit => $fitting) {
             $byFitting[$fitting][$circuit] = $fitting;
         }
-        foreach (Assemblies::find($installation) as $assembly) {
+        foreach ($near->assemblies as $assembly) {
             $mine = [];
             foreach ($assembly->fittings as $fitting) {
                 $mine += $byFitting[$fitting] ?? [];
@@ -50,7 +53,7 @@ final class PhantomChecks
             }
             $joints = [];
             foreach ($assembly->runs as $run) {
-                array_push($joints, ...($runs[$run] ?? null)?->joints() ?? []);
+                array_push($joints, ...$runs[$run]->joints());
             }
             $wiring = (new WiringBuilder($installation))->build($assembly, $joints, []);
             foreach ($mine as $circuit => $fitting) {
@@ -70,28 +73,22 @@ final class PhantomChecks
         return $findings;
     }
 
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return array<int|string, string> circuit → fitting that phantom power comes in by
-     */
-    private static function fed(Installation $installation, array $runs): array
+    /** @return array<int|string, string> circuit → fitting that phantom power comes in by */
+    private function fed(Neighbourhood $near, RunPlans $runs): array
     {
         $fed = [];
-        foreach ($installation->circuits() as $circuit) {
-            if ($circuit->phantom !== '') {
+        foreach ($near->circuits as $id) {
+            $circuit = $this->installation->circuit($id);
+            if ($circuit !== null && $circuit->phantom !== '') {
                 $fed[$circuit->id] = $circuit->phantom;
             }
         }
-        $feeding = [];
-        foreach ($installation->matings() as $mating) {
-            if ($installation->port($mating->with)?->phantom === true) {
-                $feeding[$mating->fitting] = true;
-            }
-        }
+        $this->feeding ??= self::feeding($this->installation);
+        $feeding = array_intersect_key($this->feeding, array_flip($near->fittings()));
         foreach ($feeding === [] ? [] : $runs as $run) {
             foreach ($run->joints() as $joint) {
                 $fitting = Node::fitting($joint->to) ?? '';
-                if (isset($feeding[$fitting]) && $installation->circuit($joint->circuit) !== null) {
+                if (isset($feeding[$fitting]) && $this->installation->circuit($joint->circuit) !== null) {
                     $fed[$joint->circuit] ??= $fitting;
                 }
             }
@@ -99,11 +96,24 @@ final class PhantomChecks
 
         return array_filter(
             $fed,
-            static fn (int|string $circuit): bool => $installation->catalogue->signal(
-                $installation->theCircuit($circuit)->signal,
+            fn (int|string $circuit): bool => $this->installation->catalogue->signal(
+                $this->installation->theCircuit($circuit)->signal,
             )?->phantom === true,
             ARRAY_FILTER_USE_KEY,
         );
+    }
+
+    /** @return array<int|string, true> */
+    private static function feeding(Installation $installation): array
+    {
+        $feeding = [];
+        foreach ($installation->matings() as $mating) {
+            if ($installation->port($mating->with)?->phantom === true) {
+                $feeding[$mating->fitting] = true;
+            }
+        }
+
+        return $feeding;
     }
 
     /** @param  list<Joint>  $joints */
@@ -122,6 +132,8 @@ final class PhantomChecks
                 break;
             }
         }
+        // A circuit that no cable carries there is asked about itself.
+        $subject = $run === '' ? Subject::circuit($circuit->id) : Subject::run($run);
         $here = $screens[$fitting] ?? [];
         $sources =
             $circuit->from !== ''
@@ -136,7 +148,7 @@ final class PhantomChecks
             if (! self::reaches($wiring, $here, $there)) {
                 return Finding::stop(
                     'phantom.open',
-                    Subject::run($run),
+                    $subject,
                     sprintf(
                         '%s takes phantom power from %s, and its screen is not whole from there.',
                         $circuit->name,
@@ -153,7 +165,7 @@ final class PhantomChecks
                 ) {
                     return Finding::check(
                         'phantom.lifted',
-                        Subject::run($run),
+                        $subject,
                         sprintf(
                             '%s takes phantom power from %s through a switch that can lift its screen.',
                             $circuit->name,

@@ -13,49 +13,44 @@ use Sartal\Core\Given\Installation\Level;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
 use Sartal\Core\Given\Installation\PortRef;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /** The ports that a circuit joins: one source, sinks of its signal and level; and the ports that stay free. */
-final class PortChecks
+final class PortChecks implements NeighbourCheck
 {
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @return list<Finding>
-     */
-    public static function judge(Installation $installation, array $runs): array
+    /** @var ?array<int|string, string> fitting → the port that it is plugged into */
+    private ?array $mated = null;
+
+    public function __construct(private readonly Installation $installation)
     {
-        if ($installation->equipment() === []) {
-            return [];
-        }
+    }
+
+    public function of(Neighbourhood $near, RunPlans $runs): array
+    {
         $findings = [];
-        foreach (self::byCircuit($installation, $runs) as $id => $ports) {
-            $circuit = $installation->circuit($id);
+        foreach ($this->byCircuit($near, $runs) as $id => $ports) {
+            $circuit = $this->installation->circuit($id);
             if ($circuit !== null) {
-                array_push($findings, ...self::judgeOne($circuit, $ports, $installation));
+                array_push($findings, ...self::judgeOne($circuit, $ports, $this->installation));
             }
         }
 
-        return [...$findings, ...self::spare($installation)];
+        return $findings;
     }
 
     /**
-     * @param  array<int|string, RunPlan>  $runs
      * @return array<int|string, array<int|string, array{Port, string}>> circuit → "device:port" → port, and a run that
      *     leads there
      */
-    private static function byCircuit(Installation $installation, array $runs): array
+    private function byCircuit(Neighbourhood $near, RunPlans $runs): array
     {
-        $mated = [];
-        foreach ($installation->matings() as $mating) {
-            if ($installation->port($mating->with) !== null) {
-                $mated[$mating->fitting] = $mating->with;
-            }
-        }
+        $this->mated ??= self::mated($this->installation);
+        $mated = array_intersect_key($this->mated, array_flip($near->fittings()));
         $circuits = [];
         foreach ($mated === [] ? [] : $runs as $run) {
             foreach ($run->joints() as $joint) {
                 $with = $mated[Node::fitting($joint->to) ?? ''] ?? null;
-                $port = $with === null ? null : $installation->port($with);
+                $port = $with === null ? null : $this->installation->port($with);
                 if ($port !== null && $joint->circuit !== '') {
                     $circuits[$joint->circuit][$with] = [$port, $joint->run];
                 }
@@ -63,6 +58,19 @@ final class PortChecks
         }
 
         return $circuits;
+    }
+
+    /** @return array<int|string, string> fitting → port */
+    private static function mated(Installation $installation): array
+    {
+        $mated = [];
+        foreach ($installation->matings() as $mating) {
+            if ($installation->port($mating->with) !== null) {
+                $mated[$mating->fitting] = $mating->with;
+            }
+        }
+
+        return $mated;
     }
 
     /**
@@ -145,8 +153,8 @@ final class PortChecks
         return $findings;
     }
 
-    /** @return list<Finding> */
-    private static function spare(Installation $installation): array
+    /** @return list<Finding> about devices */
+    public static function spare(Installation $installation): array
     {
         $taken = [];
         foreach ($installation->matings() as $mating) {

@@ -10,7 +10,7 @@ use Sartal\Core\Ends\Wiring\WiringBuilder;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\TestStage;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Proof\Diagnosing\CauseWords;
 use Sartal\Core\Proof\Diagnosing\Coverage;
 use Sartal\Core\Proof\Diagnosing\Diagnosis;
@@ -29,8 +29,7 @@ use Sartal\Core\Proof\Testing\TestPlanner;
 /** What an assembly should read, and what a wrong reading of it means. */
 final readonly class AssemblyPlanner
 {
-    /** @param  array<int|string, RunPlan>  $runs */
-    public function __construct(private Installation $installation, private array $runs)
+    public function __construct(private Installation $installation, private RunPlans $runs)
     {
     }
 

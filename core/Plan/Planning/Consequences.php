@@ -33,17 +33,21 @@ final readonly class Consequences
     }
 
     /**
-     * @param  Plan  $before  of the installation as it is now
-     * @param  Plan  $after  of the installation as it would be then
+     * @param  Plan  $before  as things are
+     * @param  Installation  $then  as it would be
+     * @param  Plan  $after  of that
      */
-    public static function between(Installation $now, Plan $before, Installation $then, Plan $after): self
+    public static function between(Plan $before, Installation $then, Plan $after): self
     {
         [$joints, $ends, $cuts, $labels, $tests, $overtaken] = [0, [], [], [], [], []];
         foreach ($after->runs as $id => $plan) {
-            $old = $before->runs[$id] ?? null;
+            if ($after->isAs($before, $id)) {
+                continue;
+            }
+            $old = isset($before->runs[$id]) ? $before->runs[$id] : null;
             $code = $then->theRun($id)->code;
-            foreach ($plan->ends as $side => $end) {
-                $was = self::joints($old?->ends[$side]->joints ?? []);
+            foreach ($plan->ends() as $side => $end) {
+                $was = self::joints($old?->ends()[$side]->joints ?? []);
                 $is = self::joints($end->joints);
                 $moved = count(array_diff_key($is, $was)) + count(array_diff_key($was, $is));
                 $joints += $moved;
@@ -54,26 +58,22 @@ final readonly class Consequences
             if ($old?->cut->result->nanometres !== $plan->cut->result->nanometres) {
                 $cuts[] = $code;
             }
-            [$oldPrints, $prints] = [$before->fingerprints[$id] ?? null, $after->fingerprints[$id]];
-            if ($oldPrints?->labels !== $prints->labels) {
+            if ($old === null || $before->labels($id) !== $after->labels($id)) {
                 $labels[] = $code;
             }
-            array_push($overtaken, ...self::overtaken($code, $before->strands[$id] ?? [], $after->strands[$id]));
+            array_push($overtaken, ...self::overtaken($code, $before->strand($id), $after->strand($id)));
         }
         foreach ($after->assemblies as $assembly) {
-            $was = isset($before->assemblies[$assembly->id])
-                ? (new AssemblyPlanner($now, $before->runs))
-                    ->expectation($before->assemblies[$assembly->id])
-                    ->fingerprint()
-                    ->now()
-                : '';
-            if ($was !== (new AssemblyPlanner($then, $after->runs))->expectation($assembly)->fingerprint()->now()) {
+            $old = $before->assemblies[$assembly->id] ?? null;
+            if ($old === null || ! $after->readsAs($assembly, $before, $old)) {
                 array_push(
                     $tests,
                     ...array_map(static fn (string $run): string => $then->theRun($run)->code, $assembly->runs),
                 );
             }
         }
+        $comes = $after->findingsBeside($before);
+        $goes = $before->findingsBeside($after);
 
         return new self(
             $joints,
@@ -82,8 +82,8 @@ final readonly class Consequences
             $labels,
             $tests,
             $overtaken,
-            self::difference($after->findings, $before->findings),
-            self::difference($before->findings, $after->findings),
+            self::difference($comes, $goes),
+            self::difference($goes, $comes),
         );
     }
 

@@ -21,10 +21,19 @@ final class InputHashes
     /** @var array<int|string, string> */
     private array $runs = [];
 
+    /** @var array<int|string, string> */
+    private array $assemblies = [];
+
+    /** @var array<int|string, string> */
+    private array $fittings = [];
+
     private readonly string $rules;
 
-    public function __construct(private readonly Installation $installation, private readonly Layout $layout)
-    {
+    public function __construct(
+        private readonly Installation $installation,
+        private readonly Layout $layout,
+        private readonly ObjectHashes $objects,
+    ) {
         $this->rules = self::hash($installation->rules());
     }
 
@@ -35,6 +44,11 @@ final class InputHashes
 
     public function assembly(Assembly $assembly): string
     {
+        return $this->assemblies[$assembly->id] ??= $this->computeAssembly($assembly);
+    }
+
+    private function computeAssembly(Assembly $assembly): string
+    {
         $parts = [
             $this->rules,
             $this->shared('panel', '', [$this->installation->links(), $this->installation->switches()]),
@@ -43,19 +57,24 @@ final class InputHashes
             $parts[] = $this->run($this->installation->theRun($id));
         }
         foreach ($assembly->fittings as $id) {
-            $parts[] = $this->fitting($this->installation->fitting($id));
+            $parts[] = $this->fitting($id);
         }
 
         return self::hash($parts);
     }
 
     /** A fitting with the connectors that it is made of and the parts that those name. */
-    private function fitting(?Fitting $fitting): string
+    private function fitting(string $id): string
+    {
+        return $this->fittings[$id] ??= $this->computeFitting($this->installation->fitting($id));
+    }
+
+    private function computeFitting(?Fitting $fitting): string
     {
         if ($fitting === null) {
             return '?';
         }
-        $parts = [self::hash($fitting)];
+        $parts = [$this->objects->of($fitting)];
         foreach ([$fitting->connector, ...array_values($fitting->inserts)] as $id) {
             $parts[] = $this->shared['connector:'.$id] ??= self::hash($this->connector($id));
         }
@@ -92,7 +111,7 @@ final class InputHashes
         $catalogue = $in->catalogue;
         $parts = [
             $this->rules,
-            self::hash($run),
+            $this->objects->of($run),
             $this->shared(
                 'cable',
                 $run->cable,
@@ -117,7 +136,7 @@ final class InputHashes
                     $plan = $leg->landing->plan;
                     array_push(
                         $parts,
-                        $this->fitting($in->fitting($leg->landing->fitting)),
+                        $this->fitting($leg->landing->fitting),
                         $this->shared('plan', $plan, $in->plan($plan)),
                     );
                 }

@@ -20,6 +20,18 @@ final class MemoryPlanCache implements PlanCache
     /** @var array<int|string, ReadingPrint> */
     private array $readings = [];
 
+    private readonly ObjectHashes $hashes;
+
+    public function __construct()
+    {
+        $this->hashes = new ObjectHashes();
+    }
+
+    public function hashes(): ObjectHashes
+    {
+        return $this->hashes;
+    }
+
     public function run(string $inputs): ?RunPlan
     {
         return $this->runs[$inputs] ?? null;

@@ -4,78 +4,273 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Checks\Checks;
+use Sartal\Core\Plan\Checks\Judgement;
+use Sartal\Core\Plan\Checks\LabelChecks;
+use Sartal\Core\Plan\Checks\ResultChecks;
 use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Looming\Layout;
-use Sartal\Core\Ways\Routing\WayLoad;
+use Sartal\Core\Ways\Routing\WayLoads;
 
-/** Everything that follows from an installation and its record. */
+/**
+ * Everything that follows from an installation and its record, worked out as far as somebody asks. Of two plans of one
+ * setting, what follows from the same in both is found without working it out ({@see Plan::isAs}).
+ */
 final class Plan
 {
-    /** @var list<Finding> all of them */
-    public readonly array $findings;
+    public readonly Layout $layout;
 
-    /** @var ?array<int|string, list<Finding>> by the text of its subject */
-    private ?array $judgedBy = null;
+    public readonly RunPlans $runs;
+
+    public readonly WayLoads $ways;
+
+    /** @var array<int|string, Assembly> */
+    public readonly array $assemblies;
+
+    /** @var array<int|string, string> run → assembly */
+    public readonly array $assemblyOf;
+
+    private readonly InputHashes $hashes;
+
+    private readonly Judgement $judgement;
+
+    /** @var array<int|string, list<Bead>> by run */
+    private array $strands = [];
+
+    /** @var array<int|string, Fingerprints> by run */
+    private array $prints = [];
+
+    /** @var ?array<array-key, string> */
+    private ?array $rotations = null;
+
+    private ?Relied $relied = null;
+
+    /** @var ?list<Finding> */
+    private ?array $results = null;
 
     /** @var ?array<int|string, list<Finding>> by the text of its subject */
     private ?array $resultsBy = null;
 
-    /**
-     * @param  array<int|string, RunPlan>  $runs
-     * @param  array<int|string, Assembly>  $assemblies
-     * @param  array<int|string, string>  $assemblyOf  run → assembly
-     * @param  array<int|string, list<Bead>>  $strands  by run
-     * @param  array<int|string, Fingerprints>  $fingerprints  by run
-     * @param  array<array-key, string>  $rotations  printed text → what it reads upside down
-     * @param  list<Finding>  $judged  what is not right with what was decided
-     * @param  list<Finding>  $results  what is not right with results that count
-     * @param  array<int|string, WayLoad>  $ways  what lies in each
-     */
     public function __construct(
-        public readonly array $runs,
-        public readonly array $assemblies,
-        public readonly array $assemblyOf,
-        public readonly array $strands,
-        public readonly array $fingerprints,
-        public readonly array $rotations,
-        public readonly array $judged,
-        public readonly array $results,
-        public readonly Layout $layout,
-        public readonly array $ways,
+        private readonly Installation $installation,
+        private readonly Record $record,
+        private readonly PlanCache $cache,
     ) {
-        $this->findings = [...$judged, ...$results];
+        $this->layout = new Layout($installation);
+        $this->hashes = new InputHashes($installation, $this->layout, $cache->hashes());
+        $this->runs = new RunPlans($installation->runs(), $this->run(...));
+        $this->ways = new WayLoads($installation, $this->layout->routes);
+        $this->assemblies = Assemblies::find($installation);
+        $assemblyOf = [];
+        foreach ($this->assemblies as $assembly) {
+            foreach ($assembly->runs as $run) {
+                $assemblyOf[$run] = $assembly->id;
+            }
+        }
+        $this->assemblyOf = $assemblyOf;
+        $this->judgement = new Judgement(
+            fn (): array => (new Checks(
+                $installation,
+                $this->runs,
+                $this->print(...),
+                $this->assemblies,
+                $this->assemblyOf,
+                $this->rotations(),
+                $this->layout,
+                $this->ways,
+            ))->all(),
+        );
+    }
+
+    /** @return list<Finding> all of them */
+    public function findings(): array
+    {
+        return [...$this->judged(), ...$this->results()];
+    }
+
+    /** @return list<Finding> what is not right with what was decided */
+    public function judged(): array
+    {
+        return $this->judgement->findings();
     }
 
     /** @return list<Finding> that follow from what was decided */
     public function judgedOn(Subject $subject): array
     {
-        $this->judgedBy ??= self::bySubject($this->judged);
+        return $this->judgement->on($subject);
+    }
 
-        return $this->judgedBy[$subject->text()] ?? [];
+    /** @return list<Finding> what is not right with results that count */
+    public function results(): array
+    {
+        return $this->results ??= ResultChecks::in($this->installation, $this->record)->of($this->assemblies);
     }
 
     /** @return list<Finding> */
     public function resultsOn(Subject $subject): array
     {
-        $this->resultsBy ??= self::bySubject($this->results);
+        if ($this->resultsBy === null) {
+            $this->resultsBy = [];
+            foreach ($this->results() as $finding) {
+                $this->resultsBy[$finding->subject->text()][] = $finding;
+            }
+        }
 
         return $this->resultsBy[$subject->text()] ?? [];
     }
 
-    /**
-     * @param  list<Finding>  $findings
-     * @return array<int|string, list<Finding>>
-     */
-    private static function bySubject(array $findings): array
+    /** @return list<Bead> where a run stands; none where there is no such run */
+    public function strand(int|string $run): array
     {
-        $by = [];
-        foreach ($findings as $finding) {
-            $by[$finding->subject->text()][] = $finding;
+        return isset($this->runs[$run]) ? ($this->strands[$run] ??= $this->read((string) $run)) : [];
+    }
+
+    /** @return array<int|string, list<Bead>> where every run stands */
+    public function strands(): array
+    {
+        return $this->runs->map(fn (RunPlan $run): array => $this->strand($run->run));
+    }
+
+    /** What was done on a run relies on this: on what its assembly reads, where something is said of that. */
+    public function fingerprints(int|string $run): Fingerprints
+    {
+        return $this->prints[$run] ??= $this->relied()->on(
+            (string) $run,
+            RunEvents::relyOnReading($this->events((string) $run)) ? $this->assembly($run) : null,
+        );
+    }
+
+    /** What is done on a run now relies on this, its test too, whether there is one yet or not. */
+    public function reliedOn(int|string $run): Fingerprints
+    {
+        return $this->relied()->on((string) $run, $this->assembly($run));
+    }
+
+    /** @return list<list<string>> what each label of a run reads, and how it is turned where it is marked */
+    public function labels(int|string $run): array
+    {
+        return $this->relied()->labels((string) $run);
+    }
+
+    public function assembly(int|string $run): Assembly
+    {
+        return $this->assemblies[$this->assemblyOf[$run]];
+    }
+
+    /** @return array<array-key, string> printed text → what it reads upside down */
+    public function rotations(): array
+    {
+        return $this->rotations ??= LabelChecks::clashes($this->installation, $this->runs);
+    }
+
+    /** Of all that the plan of a run by itself follows from. */
+    public function print(string $run): string
+    {
+        return $this->hashes->run($this->installation->theRun($run));
+    }
+
+    /** Of all that the reading of an assembly follows from. */
+    public function printOf(Assembly $assembly): string
+    {
+        return $this->hashes->assembly($assembly);
+    }
+
+    /**
+     * Whether everything of a run is as in another plan: what follows for it, what work on it relies on and where it
+     * stands. Says no where that would have to be worked out to be known.
+     */
+    public function isAs(self $other, int|string $run): bool
+    {
+        if ($this->record !== $other->record || ! isset($this->runs[$run], $other->runs[$run])) {
+            return false;
+        }
+        [$here, $there] = [$this->assembly($run), $other->assembly($run)];
+
+        return $here->runs === $there->runs &&
+            $this->printOf($here) === $other->printOf($there) &&
+            ($this->rotations() === $other->rotations() || $this->labels($run) === $other->labels($run));
+    }
+
+    /** Whether an assembly should read as another does in another plan. */
+    public function readsAs(Assembly $here, self $other, Assembly $there): bool
+    {
+        return $this->printOf($here) === $other->printOf($there) ||
+            $this->relied()->reading($here)->now() === $other->relied()->reading($there)->now();
+    }
+
+    /**
+     * Findings among which are all that another plan does not have. Where they are of one setting, what follows from
+     * the same in both is not looked at.
+     *
+     * @return list<Finding>
+     */
+    public function findingsBeside(self $other): array
+    {
+        return self::isOneSetting($this->installation, $other->installation)
+            ? [...$this->judgement->beside($other->judgement), ...$this->results()]
+            : $this->findings();
+    }
+
+    /** Whether two installations differ in nothing but runs, with their fittings and circuits. */
+    private static function isOneSetting(Installation $one, Installation $other): bool
+    {
+        $setting = static fn (Installation $in): array => [
+            $in->rules(),
+            $in->locations(),
+            $in->junctions(),
+            $in->ways(),
+            $in->looms(),
+            $in->panels(),
+            $in->equipment(),
+            $in->matings(),
+            $in->splices(),
+            $in->links(),
+            $in->switches(),
+        ];
+
+        return $one->catalogue->holdsAs($other->catalogue) && $setting($one) === $setting($other);
+    }
+
+    private function run(string $id): RunPlan
+    {
+        $inputs = $this->print($id);
+        $plan = $this->cache->run($inputs);
+        if ($plan === null) {
+            $plan = RunPlanner::plan($this->installation->theRun($id), $this->installation, $this->layout->lays[$id]);
+            $this->cache->keepRun($inputs, $plan);
         }
 
-        return $by;
+        return $plan;
+    }
+
+    /** @return list<Bead> */
+    private function read(string $run): array
+    {
+        return Strand::read($this->installation->theRun($run), $this->events($run), $this->fingerprints($run));
+    }
+
+    /** @return list<Event> */
+    private function events(string $run): array
+    {
+        return RunEvents::of($run, $this->assembly($run)->runs, $this->record);
+    }
+
+    private function relied(): Relied
+    {
+        return $this->relied ??= new Relied(
+            $this->installation,
+            $this->runs,
+            $this->hashes,
+            $this->rotations(),
+            $this->cache,
+        );
     }
 }

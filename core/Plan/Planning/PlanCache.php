@@ -10,6 +10,9 @@ use Sartal\Core\Proof\Testing\ReadingPrint;
 /** Keeps what was computed for one subject, under a hash of all that it was computed from. */
 interface PlanCache
 {
+    /** Of what several installations share, while they are looked at. */
+    public function hashes(): ObjectHashes;
+
     public function run(string $inputs): ?RunPlan;
 
     public function keepRun(string $inputs, RunPlan $plan): void;

@@ -35,11 +35,11 @@ final readonly class Rerouted
     {
         $routes = $cuts = $overtaken = [];
         foreach ($after->runs as $id => $plan) {
-            $old = $before->runs[$id] ?? null;
-            $code = $installation->theRun($id)->code;
-            if ($old === null) {
+            if (! isset($before->runs[$id]) || $after->isAs($before, $id)) {
                 continue;
             }
+            $old = $before->runs[$id];
+            $code = $installation->theRun($id)->code;
             if ($old->lay->route->ways() !== $plan->lay->route->ways()) {
                 $routes[] = [
                     'run' => (string) $id,
@@ -58,16 +58,19 @@ final readonly class Rerouted
             }
             array_push(
                 $overtaken,
-                ...Consequences::overtaken($code, $before->strands[$id] ?? [], $after->strands[$id] ?? []),
+                ...Consequences::overtaken($code, $before->strand($id), $after->strand($id)),
             );
         }
+
+        $comes = $after->findingsBeside($before);
+        $goes = $before->findingsBeside($after);
 
         return new self(
             $routes,
             $cuts,
             $overtaken,
-            Consequences::difference($after->findings, $before->findings),
-            Consequences::difference($before->findings, $after->findings),
+            Consequences::difference($comes, $goes),
+            Consequences::difference($goes, $comes),
         );
     }
 

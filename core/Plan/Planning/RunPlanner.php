@@ -7,6 +7,7 @@ namespace Sartal\Core\Plan\Planning;
 use Sartal\Core\Ends\Labelling\LabelTexts;
 use Sartal\Core\Ends\Pinout\EndPinout;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
+use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\End;
@@ -26,40 +27,47 @@ final class RunPlanner
 {
     public static function plan(Run $run, Installation $installation, ?Lay $lay = null): RunPlan
     {
-        $cable = $installation->catalogue->cable($run->cable);
         $lay ??= Layout::alone($run, $installation);
-        $findings = [...self::references($run, $installation), ...$lay->route->findings];
+        $cable = $installation->catalogue->cable($run->cable);
+
+        return new RunPlan(
+            $run->id,
+            CutLength::work($run, $installation, $lay),
+            LabelTexts::write($run, $installation),
+            $lay,
+            static fn (): array => self::ends($run, $cable, $installation),
+            static fn (RunPlan $plan): array => self::judge($run, $cable, $plan, $installation),
+        );
+    }
+
+    /** @return array<int|string, EndPinout> by side */
+    private static function ends(Run $run, ?CableType $cable, Installation $installation): array
+    {
         $ends = [];
         foreach (Side::cases() as $side) {
             $ends[$side->value] =
                 $cable === null ? new EndPinout([], [], []) : PinoutMaker::make($installation, $run, $side, $cable);
-            array_push($findings, ...$ends[$side->value]->findings);
+        }
+
+        return $ends;
+    }
+
+    /** @return list<Finding> */
+    private static function judge(Run $run, ?CableType $cable, RunPlan $plan, Installation $installation): array
+    {
+        $findings = [...self::references($run, $installation), ...$plan->lay->route->findings];
+        foreach ($plan->ends() as $end) {
+            array_push($findings, ...$end->findings);
         }
         if ($cable !== null) {
             array_push(
                 $findings,
                 ...CableChecks::judge($run, $cable, $installation),
-                ...FitChecks::judge($run, $cable, $ends, $installation),
+                ...FitChecks::judge($run, $cable, $plan->ends(), $installation),
             );
         }
 
-        $plan = new RunPlan(
-            $run->id,
-            CutLength::work($run, $installation, $lay),
-            $ends,
-            LabelTexts::write($run, $installation),
-            [],
-            $lay,
-        );
-
-        return new RunPlan(
-            $plan->run,
-            $plan->cut,
-            $plan->ends,
-            $plan->labels,
-            [...$findings, ...CrossoverChecks::judge($run, $plan, $installation)],
-            $lay,
-        );
+        return [...$findings, ...CrossoverChecks::judge($run, $plan, $installation)];
     }
 
     /** @return list<Finding> */

@@ -64,7 +64,7 @@ final readonly class Suitability
 
         return array_values(
             array_filter(
-                $run->findings,
+                $run->findings(),
                 static fn (Finding $finding): bool => array_filter(
                     self::CODES,
                     static fn (string $code): bool => str_starts_with($finding->code, $code),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Runs;
 
+use Closure;
 use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Pinout\EndPinout;
 use Sartal\Core\Ends\Wiring\Joint;
@@ -12,37 +13,58 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Ways\Looming\Lay;
 
-/** What follows for one run from what was decided about it. */
-final readonly class RunPlan
+/**
+ * What follows for one run from what was decided about it. Its length and labels are asked of every run; its joints
+ * and what is wrong with it are worked out when somebody asks.
+ */
+final class RunPlan
 {
+    /** @var ?array<int|string, EndPinout> by side */
+    private ?array $ends = null;
+
+    /** @var ?list<Finding> */
+    private ?array $findings = null;
+
     /**
-     * @param  array<int|string, EndPinout>  $ends  by side
      * @param  list<Label>  $labels
-     * @param  list<Finding>  $findings
+     * @param  Closure(): array<int|string, EndPinout>  $joined  its ends by side
+     * @param  Closure(self): list<Finding>  $judged  what is not right with it by itself
      */
     public function __construct(
-        public string $run,
-        public Worked $cut,
-        public array $ends,
-        public array $labels,
-        public array $findings,
-        public Lay $lay,
+        public readonly string $run,
+        public readonly Worked $cut,
+        public readonly array $labels,
+        public readonly Lay $lay,
+        private readonly Closure $joined,
+        private readonly Closure $judged,
     ) {
+    }
+
+    /** @return array<int|string, EndPinout> by side */
+    public function ends(): array
+    {
+        return $this->ends ??= ($this->joined)();
+    }
+
+    public function end(Side $side): EndPinout
+    {
+        return $this->ends()[$side->value] ?? new EndPinout([], [], []);
     }
 
     /** @return list<Joint> of both ends */
     public function joints(): array
     {
         $joints = [];
-        foreach ($this->ends as $end) {
+        foreach ($this->ends() as $end) {
             array_push($joints, ...$end->joints);
         }
 
         return $joints;
     }
 
-    public function end(Side $side): EndPinout
+    /** @return list<Finding> of this run by itself */
+    public function findings(): array
     {
-        return $this->ends[$side->value] ?? new EndPinout([], [], []);
+        return $this->findings ??= ($this->judged)($this);
     }
 }

@@ -16,13 +16,12 @@ final class Relief
 
     /**
      * @param  array<int|string, Route>  $routes  by run
-     * @param  array<int|string, WayLoad>  $loads  by way
      */
     public function __construct(
         private readonly Installation $installation,
         private readonly array $routes,
         private readonly Router $router,
-        private readonly array $loads,
+        private readonly WayLoads $loads,
     ) {
     }
 
@@ -103,9 +102,9 @@ final class Relief
             if ($this->routes[$run]->follows($id)) {
                 continue;
             }
-            $this->areas[$id] ??= Filling::area($this->loads[$id]->cables);
+            $this->areas[$id] ??= Filling::area($this->loads->of($id)->cables);
             $fill = Filling::share($hop->way, $this->areas[$id] + Filling::area($more));
-            $rule = FillRule::for($hop->way, count($this->loads[$id]->cables) + count($more));
+            $rule = FillRule::for($hop->way, count($this->loads->of($id)->cables) + count($more));
             if ($fill !== null && $rule !== null && $fill > $rule->design) {
                 return false;
             }

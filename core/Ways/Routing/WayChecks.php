@@ -24,9 +24,8 @@ final readonly class WayChecks
 
     /**
      * @param  array<int|string, Route>  $routes  by run
-     * @param  array<int|string, WayLoad>  $loads  by way, without their findings
      */
-    public function __construct(private Installation $installation, array $routes, Router $router, array $loads)
+    public function __construct(private Installation $installation, array $routes, Router $router, WayLoads $loads)
     {
         $this->relief = new Relief($installation, $routes, $router, $loads);
         $this->passages = new Passages($installation);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Measure\Figure;
 
@@ -20,7 +19,6 @@ final readonly class WayLoad
      * @param  ?FillRule  $rule  null where nothing limits it
      * @param  ?Figure  $jam  inner diameter by cable diameter, of three cables in a conduit
      * @param  Figure  $mass  kg for each metre of it
-     * @param  list<Finding>  $findings
      */
     public function __construct(
         public Way $way,
@@ -31,7 +29,6 @@ final readonly class WayLoad
         public ?FillRule $rule,
         public ?Figure $jam,
         public Figure $mass,
-        public array $findings,
     ) {
     }
 

@@ -8,14 +8,17 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Way;
 
-/** What lies in every way of an installation. */
+/** What lies in the ways of an installation: of each way as somebody asks. */
 final class WayLoads
 {
-    /**
-     * @param  array<int|string, Route>  $routes  by run
-     * @return array<int|string, WayLoad> by way
-     */
-    public static function weigh(Installation $installation, array $routes, Router $router): array
+    /** @var array<int|string, list<string>> runs by way */
+    private readonly array $inside;
+
+    /** @var array<int|string, WayLoad> by way */
+    private array $loads = [];
+
+    /** @param  array<int|string, Route>  $routes  by run */
+    public function __construct(private readonly Installation $installation, array $routes)
     {
         $inside = array_fill_keys(array_keys($installation->ways()), []);
         foreach ($routes as $id => $route) {
@@ -26,32 +29,30 @@ final class WayLoads
                 $inside[$way][] = (string) $id;
             }
         }
-        $loads = [];
-        foreach ($installation->ways() as $way) {
-            $loads[$way->id] = self::load($installation, $way, $inside[$way->id]);
-        }
-        $checks = new WayChecks($installation, $routes, $router, $loads);
-        foreach ($loads as $id => $load) {
-            $loads[$id] = new WayLoad(
-                $load->way,
-                $load->runs,
-                $load->families,
-                $load->cables,
-                $load->fill,
-                $load->rule,
-                $load->jam,
-                $load->mass,
-                $checks->of($load),
-            );
-        }
-
-        return $loads;
+        $this->inside = $inside;
     }
 
-    /** @param  list<string>  $runs */
-    private static function load(Installation $installation, Way $way, array $runs): WayLoad
+    /** @return list<string> runs that lie in a way, in order */
+    public function inside(int|string $way): array
     {
-        $cables = LaidCables::among($installation, $runs);
+        return $this->inside[$way] ?? [];
+    }
+
+    public function of(int|string $way): WayLoad
+    {
+        return $this->loads[$way] ??= $this->load($this->installation->theWay($way));
+    }
+
+    /** @return array<int|string, WayLoad> by way */
+    public function all(): array
+    {
+        return array_map(fn (Way $way): WayLoad => $this->of($way->id), $this->installation->ways());
+    }
+
+    private function load(Way $way): WayLoad
+    {
+        $runs = $this->inside[$way->id];
+        $cables = LaidCables::among($this->installation, $runs);
         $families = array_count_values(array_map(static fn (CableType $cable): string => $cable->family, $cables));
         ksort($families);
 
@@ -64,7 +65,6 @@ final class WayLoads
             FillRule::for($way, count($cables)),
             Filling::jam($way, $cables),
             Filling::mass($cables),
-            [],
         );
     }
 }

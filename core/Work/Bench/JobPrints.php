@@ -6,7 +6,6 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Plan\Planning\InputHashes;
 use Sartal\Core\Plan\Planning\Plan;
 
 /**
@@ -15,13 +14,10 @@ use Sartal\Core\Plan\Planning\Plan;
  */
 final readonly class JobPrints
 {
-    private InputHashes $hashes;
-
     private string $types;
 
     public function __construct(private Installation $installation, private Plan $plan, private Covers $covers)
     {
-        $this->hashes = new InputHashes($installation, $plan->layout);
         $this->types = self::hash([$installation->catalogue, $installation->testing()]);
     }
 
@@ -35,13 +31,13 @@ final readonly class JobPrints
                 $circuits[] = $this->installation->circuit($carriage->circuit);
             }
             foreach ($this->plan->runs[$id]->labels as $label) {
-                $turned[] = $this->plan->rotations[$label->code] ?? null;
+                $turned[] = $this->plan->rotations()[$label->code] ?? null;
             }
         }
 
         return self::hash([
             $this->types,
-            $this->hashes->assembly($assembly),
+            $this->plan->printOf($assembly),
             $looms,
             $circuits,
             $turned,

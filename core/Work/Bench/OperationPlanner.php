@@ -16,7 +16,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
@@ -35,10 +35,9 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<int|string, RunPlan>  $plans  by run
      * @return list<Operation> as they were found; {@see Sequencer} puts them in order
      */
-    public function of(Assembly $assembly, array $plans): array
+    public function of(Assembly $assembly, RunPlans $plans): array
     {
         $draft = new OperationDraft();
         $runs = $this->runs($assembly);
@@ -77,10 +76,9 @@ final readonly class OperationPlanner
     /**
      * @param  array<int|string, Run>  $runs
      * @param  array<int|string, CableType>  $cables
-     * @param  array<int|string, RunPlan>  $plans
      * @return array<int|string, array<int|string, EndWork>> by run and side
      */
-    private function ends(OperationDraft $draft, array $runs, array $cables, array $plans): array
+    private function ends(OperationDraft $draft, array $runs, array $cables, RunPlans $plans): array
     {
         $shared = [];
         foreach ($runs as $run) {

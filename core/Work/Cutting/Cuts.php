@@ -16,7 +16,7 @@ final class Cuts
     /** @param  ?list<string>  $runs  ids, where an order is for these alone */
     public static function plan(Installation $installation, Plan $plan, Record $record, ?array $runs = null): CutPlan
     {
-        $lengths = array_map(static fn (RunPlan $run): Worked => $run->cut, $plan->runs);
+        $lengths = $plan->runs->map(static fn (RunPlan $run): Worked => $run->cut);
         $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
         $planner = new CutPlanner($installation);
         $from = static fn (Record $record): array => [

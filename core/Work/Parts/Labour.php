@@ -8,7 +8,7 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
-use Sartal\Core\Plan\Runs\RunPlan;
+use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Task;
@@ -23,8 +23,7 @@ final readonly class Labour
         $this->operations = new OperationPlanner($installation);
     }
 
-    /** @param  array<int|string, RunPlan>  $plans  by run */
-    public function of(Assembly $assembly, array $plans): Figure
+    public function of(Assembly $assembly, RunPlans $plans): Figure
     {
         $total = 0.0;
         $minutes = $counts = [];

@@ -159,7 +159,7 @@ final readonly class PartsPlanner
 
     private function isDone(string $run, Stage $stage): bool
     {
-        foreach ($this->plan->strands[$run] ?? [] as $bead) {
+        foreach ($this->plan->strand($run) as $bead) {
             if ($bead->stage === $stage) {
                 return $bead->state === BeadState::Done;
             }

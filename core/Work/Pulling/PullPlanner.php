@@ -200,7 +200,7 @@ final readonly class PullPlanner
     {
         $words = [];
         foreach ($ways as $way) {
-            foreach ($this->plan->ways[$way]->findings ?? [] as $finding) {
+            foreach ($this->plan->judgedOn(Subject::way($way)) as $finding) {
                 if (in_array($finding->code, ['way.jam', 'way.many-bends', 'way.overfull', 'way.full'], true)) {
                     $words[] = $finding->words;
                 }

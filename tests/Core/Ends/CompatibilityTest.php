@@ -271,11 +271,11 @@ final class CompatibilityTest extends TestCase
     public function test_a_moulded_boot_does_not_enter_a_bay_for_bare_plugs(): void
     {
         $bench = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['modular-frame-4-mixed'], []));
-        self::assertNotContains('fitting.insert', Bench::codes($bench->plan()->findings));
+        self::assertNotContains('fitting.insert', Bench::codes($bench->plan()->findings()));
         $inserts = $bench->installation->fittings()['C-1.a1']->inserts;
         $booted = $bench->withFitting('C-1.a1', inserts: ['3/p' => '8p8c-plug-booted'] + $inserts)->plan();
         $finding = array_values(
-            array_filter($booted->findings, static fn (Finding $finding): bool => $finding->code === 'fitting.insert'),
+            array_filter($booted->findings(), static fn (Finding $finding): bool => $finding->code === 'fitting.insert'),
         )[0];
         self::assertStringContainsString('moulded', $finding->words);
     }
@@ -284,7 +284,7 @@ final class CompatibilityTest extends TestCase
     {
         $bench = Bench::of(Bench::request('C-1', 'cat6-utp', ['network'], ['modular-frame-4-mixed'], []));
         $wrong = $bench->withFitting('C-1.a1', inserts: ['2' => 'modular-insert-coax-2-female']);
-        self::assertContains('fitting.insert', Bench::codes($wrong->plan()->findings));
+        self::assertContains('fitting.insert', Bench::codes($wrong->plan()->findings()));
     }
 
     public function test_equal_tails_are_named_together(): void
@@ -295,7 +295,7 @@ final class CompatibilityTest extends TestCase
             )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.entry' => ['4 mm', '8 mm']]);
             $found = array_values(
                 array_filter(
-                    $bench->plan()->findings,
+                    $bench->plan()->findings(),
                     static fn (Finding $finding): bool => $finding->code === 'fit.entry-too-thin',
                 ),
             );
@@ -320,7 +320,7 @@ final class CompatibilityTest extends TestCase
     public function test_every_finding_of_fit_says_what_to_do(): void
     {
         foreach (self::judged() as [$cable, $signal, $plan]) {
-            foreach (Bench::of(Bench::request('X-1', $cable, [$signal], [$plan], []))->plan()->findings as $finding) {
+            foreach (Bench::of(Bench::request('X-1', $cable, [$signal], [$plan], []))->plan()->findings() as $finding) {
                 self::assertNotSame('', $finding->remedy);
                 self::assertStringEndsWith('.', $finding->words);
             }
@@ -377,7 +377,7 @@ final class CompatibilityTest extends TestCase
     {
         $crossed = static fn (Bench $bench): array => array_values(
             array_filter(
-                $bench->plan()->findings,
+                $bench->plan()->findings(),
                 static fn (Finding $finding): bool => $finding->code === 'run.crossed',
             ),
         );
@@ -411,10 +411,10 @@ final class CompatibilityTest extends TestCase
         self::assertSame(['t:A-1.b1/tip'], $lights['t:A-1.a1/2']);
         self::assertSame(['t:A-1.b1/sleeve'], $lights['t:A-1.a1/3']);
         self::assertSame(['t:A-1.b1/sleeve'], $lights['t:A-1.a1/1']);
-        self::assertNotContains('contact.two-functions', Bench::codes($bench->plan()->findings));
+        self::assertNotContains('contact.two-functions', Bench::codes($bench->plan()->findings()));
         self::assertContains(
             'contact.two-functions',
-            Bench::codes($bench->withFitting('A-1.b1', shared: [])->plan()->findings),
+            Bench::codes($bench->withFitting('A-1.b1', shared: [])->plan()->findings()),
         );
     }
 
@@ -434,7 +434,7 @@ final class CompatibilityTest extends TestCase
             array_map(
                 static fn (Finding $finding): string => $finding->subject->id,
                 array_filter(
-                    $bench->plan()->findings,
+                    $bench->plan()->findings(),
                     static fn (Finding $finding): bool => $finding->code === 'fitting.exit',
                 ),
             ),
@@ -448,7 +448,7 @@ final class CompatibilityTest extends TestCase
     public function test_what_a_connector_does_not_offer_cannot_be_chosen(): void
     {
         $codes = static fn (mixed ...$changes): array => Bench::codes(
-            Bench::stageBox()->withFitting('M-1.b1', ...$changes)->plan()->findings,
+            Bench::stageBox()->withFitting('M-1.b1', ...$changes)->plan()->findings(),
         );
         self::assertContains('fitting.exit', $codes(exit: 'roof'));
         self::assertContains('fitting.clocking', $codes(clocking: 45));
@@ -468,7 +468,7 @@ final class CompatibilityTest extends TestCase
         return array_values(
             array_unique(
                 array_filter(
-                    Bench::codes($bench->plan()->findings),
+                    Bench::codes($bench->plan()->findings()),
                     static fn (string $code): bool => str_starts_with($code, 'fit.') ||
                         in_array($code, ['run.impedance', 'run.impedance-unknown', 'run.fire-class'], true),
                 ),

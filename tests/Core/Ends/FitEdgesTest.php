@@ -66,11 +66,11 @@ final class FitEdgesTest extends TestCase
         $narrow = Bench::of(
             Bench::request('A-1', 'star-quad', ['analogue'], ['xlr3-male-cable-balanced'], []),
         )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
-        self::assertContains('fit.gauge-too-thick', Bench::codes($narrow->plan()->findings));
+        self::assertContains('fit.gauge-too-thick', Bench::codes($narrow->plan()->findings()));
         $single = Bench::of(
             Bench::request('A-1', 'pair-foil', ['analogue'], ['xlr3-male-cable-balanced'], []),
         )->withCatalogueEdited(['connectors.xlr3-male-cable.cable.terminals.0.gauge' => ['28 AWG', '22 AWG']]);
-        self::assertNotContains('fit.gauge-too-thick', Bench::codes($single->plan()->findings));
+        self::assertNotContains('fit.gauge-too-thick', Bench::codes($single->plan()->findings()));
     }
 
     /** @return iterable<string, array{Strands, int, bool}> */

@@ -28,7 +28,7 @@ final class LabelTest extends TestCase
 
         return array_map(
             static fn (Label $label): array => [$label->code, $label->line],
-            $plan->runs[array_key_first($plan->runs)]->labels,
+            $plan->runs[array_key_first($plan->runs->all())]->labels,
         );
     }
 
@@ -60,7 +60,7 @@ final class LabelTest extends TestCase
             array_filter(
                 array_map(
                     static fn (Finding $finding): string => $finding->code,
-                    $bench->with(rules: $bench->installation->rules()->withLabels($scheme))->plan()->findings,
+                    $bench->with(rules: $bench->installation->rules()->withLabels($scheme))->plan()->findings(),
                 ),
                 static fn (string $code): bool => in_array($code, ['label.same', 'label.long'], true),
             ),
@@ -122,8 +122,8 @@ final class LabelTest extends TestCase
         $bench = Bench::stageBox();
         $plan = $bench->plan();
         $prints = (new LabelPrints($bench->installation))->of(
-            array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
-            $plan->rotations,
+            $plan->runs->map(static fn (RunPlan $run): array => $run->labels),
+            $plan->rotations(),
         );
         self::assertCount(1 + 24 + 1, $prints, 'the 90-way end does not part');
         self::assertCount(26, array_unique(array_map(static fn (PrintedLabel $label): string => $label->id, $prints)));

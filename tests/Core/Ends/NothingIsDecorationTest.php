@@ -277,8 +277,8 @@ final class NothingIsDecorationTest extends TestCase
             $all[] = [
                 Traveller::order($operations, $under->installation->rules())->operations,
                 (new LabelPrints($under->installation))->of(
-                    array_map(static fn (RunPlan $run): array => $run->labels, $plan->runs),
-                    $plan->rotations,
+                    $plan->runs->map(static fn (RunPlan $run): array => $run->labels),
+                    $plan->rotations(),
                 ),
             ];
             $all[] = array_map(
@@ -344,10 +344,11 @@ final class NothingIsDecorationTest extends TestCase
         $dress = (new Dresser($built, new MemoryPackings()))->dress($plan->layout->looms['L']);
         $cuts = Cuts::plan($built, $plan, new Record());
         $reaches = new Reaches($built);
-        $lines = $reaches->lines(array_map(static fn (RunPlan $run): Length => $run->cut->result, $plan->runs));
+        $lines = $reaches->lines($plan->runs->map(static fn (RunPlan $run): Length => $run->cut->result));
 
         return [
-            $plan->ways,
+            $plan->ways->all(),
+            $plan->judged(),
             $dress->segments,
             $dress->findings,
             array_map($reaches->judge(...), $lines),

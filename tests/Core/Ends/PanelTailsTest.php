@@ -128,7 +128,7 @@ final class PanelTailsTest extends TestCase
     {
         $bench = Site::of(Site::ways(), Site::run('A-1'));
         $codes = static fn (array $places): array => Bench::codes(
-            $bench->with(panels: ['p' => Site::panel($places)])->plan()->findings,
+            $bench->with(panels: ['p' => Site::panel($places)])->plan()->findings(),
         );
         self::assertContains('panel.twice', $codes(['1-1' => 'A-1.b1', '1-2' => 'A-1.b1']));
         self::assertContains('panel.unknown-fitting', $codes(['1-1' => 'ghost']));

@@ -63,7 +63,7 @@ final class PinoutPropertiesTest extends TestCase
     public function test_within_a_fitting_function_and_contact_are_one_to_one(): void
     {
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
-            foreach (self::plan(self::random($seed, exceptions: false))->ends as $end) {
+            foreach (self::plan(self::random($seed, exceptions: false))->ends() as $end) {
                 $byContact = $byFunction = [];
                 foreach ($end->joints as $joint) {
                     $function = $joint->channel.' '.$joint->function;
@@ -108,7 +108,7 @@ final class PinoutPropertiesTest extends TestCase
             $at[$joint->address()][] = $joint->conductor;
         }
         self::assertSame([2 => ['q1/1', 'q1/3'], 3 => ['q1/2', 'q1/4'], 1 => ['q1/braid']], $at);
-        self::assertSame([], $bench->plan()->findings);
+        self::assertSame([], $bench->plan()->findings());
     }
 
     public function test_the_house_rule_on_screen_and_drain_decides_what_is_joined(): void

@@ -45,7 +45,7 @@ final class PortsTest extends TestCase
     {
         return array_values(
             array_filter(
-                Bench::codes($bench->plan()->findings),
+                Bench::codes($bench->plan()->findings()),
                 static fn (string $code): bool => str_starts_with($code, 'port.') || str_starts_with($code, 'mating.'),
             ),
         );
@@ -71,7 +71,7 @@ final class PortsTest extends TestCase
             ['port.level'],
             self::codes(self::line(self::port('out', 'male', PortDirection::Out, Level::Line), $in)),
         );
-        $speaker = self::line(self::port('out', 'male', PortDirection::Out, Level::Speaker), $in)->plan()->findings;
+        $speaker = self::line(self::port('out', 'male', PortDirection::Out, Level::Speaker), $in)->plan()->findings();
         self::assertSame(
             'stop',
             array_values(
@@ -110,7 +110,7 @@ final class PortsTest extends TestCase
         )->plan();
         $finding = array_values(
             array_filter(
-                $plan->findings,
+                $plan->findings(),
                 static fn (Finding $finding): bool => $finding->code === 'mating.does-not-fit',
             ),
         )[0];
@@ -148,10 +148,10 @@ final class PortsTest extends TestCase
     public function test_a_chain_says_where_it_ends(): void
     {
         $dmx = Bench::of(Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']));
-        self::assertContains('chain.no-terminator', Bench::codes($dmx->plan()->findings));
+        self::assertContains('chain.no-terminator', Bench::codes($dmx->plan()->findings()));
         self::assertNotContains(
             'chain.no-terminator',
-            Bench::codes($dmx->withCircuit('D-1.c1', terminator: 'D-1.b1')->plan()->findings),
+            Bench::codes($dmx->withCircuit('D-1.c1', terminator: 'D-1.b1')->plan()->findings()),
         );
         $own = $dmx->with(
             equipment: [
@@ -169,7 +169,7 @@ final class PortsTest extends TestCase
             ],
             matings: [new Mating('D-1.b1', 'dimmer:in')],
         );
-        self::assertNotContains('chain.no-terminator', Bench::codes($own->plan()->findings));
+        self::assertNotContains('chain.no-terminator', Bench::codes($own->plan()->findings()));
     }
 
     /** Runs that all meet at the first one's far terminal. */
@@ -214,10 +214,10 @@ final class PortsTest extends TestCase
     public function test_data_may_run_on_through_a_terminal_as_a_daisy_chain(): void
     {
         $chained = self::meeting('D-2');
-        self::assertContains('join.not-chain', Bench::codes($chained->plan()->findings));
+        self::assertContains('join.not-chain', Bench::codes($chained->plan()->findings()));
         self::assertNotContains(
             'join.not-chain',
-            Bench::codes($chained->withCircuit('D-1.c1', topology: Topology::DaisyChain)->plan()->findings),
+            Bench::codes($chained->withCircuit('D-1.c1', topology: Topology::DaisyChain)->plan()->findings()),
         );
     }
 
@@ -227,7 +227,7 @@ final class PortsTest extends TestCase
         $branched = self::meeting('D-2', 'D-3')->withCircuit('D-1.c1', topology: Topology::DaisyChain);
         $findings = array_values(
             array_filter(
-                $branched->plan()->findings,
+                $branched->plan()->findings(),
                 static fn (Finding $finding): bool => $finding->code === 'join.not-chain',
             ),
         );

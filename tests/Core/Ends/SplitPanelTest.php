@@ -66,9 +66,9 @@ final class SplitPanelTest extends TestCase
 
     public function test_the_leg_that_feeds_phantom_power_has_no_switch_in_its_screen(): void
     {
-        self::assertNotContains('phantom.lifted', Bench::codes(Panel::split()->plan()->findings));
-        self::assertNotContains('phantom.open', Bench::codes(Panel::split()->plan()->findings));
-        $through = Panel::split()->withCircuit('M-1.c3', phantom: 'out-3')->plan()->findings;
+        self::assertNotContains('phantom.lifted', Bench::codes(Panel::split()->plan()->findings()));
+        self::assertNotContains('phantom.open', Bench::codes(Panel::split()->plan()->findings()));
+        $through = Panel::split()->withCircuit('M-1.c3', phantom: 'out-3')->plan()->findings();
         self::assertSame(
             ['phantom.lifted'],
             array_values(
@@ -83,20 +83,20 @@ final class SplitPanelTest extends TestCase
     public function test_a_screen_left_open_starves_a_microphone(): void
     {
         $bench = Bench::microphone()->withCircuit('A-1.c1', phantom: 'A-1.b1');
-        self::assertNotContains('phantom.open', Bench::codes($bench->plan()->findings));
+        self::assertNotContains('phantom.open', Bench::codes($bench->plan()->findings()));
         $telescoping = $bench->with(
             rules: $bench->installation->rules()->with(\Sartal\Core\Given\Schools\ShellBond::OneEnd),
         );
-        self::assertContains('phantom.open', Bench::codes($telescoping->plan()->findings));
+        self::assertContains('phantom.open', Bench::codes($telescoping->plan()->findings()));
     }
 
     public function test_a_microphone_may_split_and_data_may_not(): void
     {
-        self::assertNotContains('join.not-split', Bench::codes(Panel::split()->plan()->findings));
+        self::assertNotContains('join.not-split', Bench::codes(Panel::split()->plan()->findings()));
         foreach (['aes3', 'video', 'network'] as $signal) {
             self::assertContains(
                 'join.not-split',
-                Bench::codes(Panel::split()->withCircuit('M-1.c5', signal: $signal)->plan()->findings),
+                Bench::codes(Panel::split()->withCircuit('M-1.c5', signal: $signal)->plan()->findings()),
                 $signal,
             );
         }
@@ -107,10 +107,10 @@ final class SplitPanelTest extends TestCase
         $codes = Bench::codes(
             Panel::split()
                 ->withCatalogueEdited(['connectors.xlr3-female-panel.cavities.1.wires' => 1])
-                ->plan()->findings,
+                ->plan()->findings(),
         );
         self::assertContains('contact.too-many-wires', $codes);
-        self::assertNotContains('contact.too-many-wires', Bench::codes(Panel::split()->plan()->findings));
+        self::assertNotContains('contact.too-many-wires', Bench::codes(Panel::split()->plan()->findings()));
     }
 
     /** n channels in and out of a split panel need 2n panel connectors: common practice. */

@@ -16,7 +16,7 @@ final class StrandsTest extends TestCase
     {
         return array_values(
             array_filter(
-                $bench->plan()->findings,
+                $bench->plan()->findings(),
                 static fn (Finding $finding): bool => $finding->code === 'fit.strands',
             ),
         );

@@ -255,7 +255,7 @@ final class WiringTest extends TestCase
         self::assertSame(['c:C-1:B:p2/a'], $expectation->reading->lights['t:C-1.a1/1']);
         self::assertContains(
             'end.no-leg',
-            array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings),
+            array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings()),
         );
     }
 

@@ -39,11 +39,11 @@ final class DocumentTest extends TestCase
         self::assertGreaterThan(35, count($plan->runs));
         self::assertNotContains(
             'stop',
-            array_map(static fn ($finding): string => $finding->severity->value, $plan->findings),
+            array_map(static fn ($finding): string => $finding->severity->value, $plan->findings()),
         );
         $states = array_map(
             static fn (array $strand): array => array_map(static fn ($bead): string => $bead->state->value, $strand),
-            $plan->strands,
+            $plan->strands(),
         );
         self::assertContains('failed', array_merge(...array_values($states)));
         self::assertNotContains('overtaken', array_merge(...array_values($states)));

@@ -297,7 +297,6 @@ final class SchoolsTest extends TestCase
         $planner = new Planner();
         $before = $planner->plan($in, $file->record);
         $of = static fn (Installation $then): Consequences => Consequences::between(
-            $in,
             $before,
             $then,
             $planner->plan($then, $file->record),

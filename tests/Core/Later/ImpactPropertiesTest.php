@@ -47,7 +47,7 @@ final class ImpactPropertiesTest extends TestCase
         $plan = (new Planner())->plan($in, $record);
         $found = [];
         foreach ($in->runs() as $id => $run) {
-            foreach ($run->withdrawn ? [] : $plan->strands[$id] as $bead) {
+            foreach ($run->withdrawn ? [] : $plan->strand($id) as $bead) {
                 if (
                     $bead->state === BeadState::Overtaken ||
                     ($bead->state === BeadState::Failed && $bead->stage->value === 'cut')

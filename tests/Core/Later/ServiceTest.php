@@ -314,7 +314,7 @@ final class ServiceTest extends TestCase
             $at,
             ...$more + ['fingerprint' => ''],
         );
-        $plan = (new Planner())->fingerprintsFor('A-1', $in, (new Planner())->plan($in));
+        $plan = (new Planner())->plan($in)->reliedOn('A-1');
         $inPlace = $event(
             '01',
             EventKind::Tested,

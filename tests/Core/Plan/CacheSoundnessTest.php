@@ -7,9 +7,11 @@ namespace Tests\Core\Plan;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Runs\RunPlan;
 
 /** A warm cache must never show: whatever is edited, the plan is the one worked out from scratch. */
 final class CacheSoundnessTest extends TestCase
@@ -179,14 +181,16 @@ final class CacheSoundnessTest extends TestCase
 
         return json_encode(
             [
-                $plan->runs,
+                $plan->runs->map(
+                    static fn (RunPlan $run): array => [$run->cut, $run->labels, $run->ends(), $run->findings()],
+                ),
                 $plan->assemblies,
                 $plan->assemblyOf,
-                $plan->strands,
-                $plan->fingerprints,
-                $plan->rotations,
-                $plan->findings,
-                $plan->ways,
+                $plan->strands(),
+                $plan->runs->map(static fn (RunPlan $run): Fingerprints => $plan->fingerprints($run->run)),
+                $plan->rotations(),
+                $plan->findings(),
+                $plan->ways->all(),
                 $layout->routes,
                 $layout->looms,
                 $layout->lays,
@@ -200,7 +204,7 @@ final class CacheSoundnessTest extends TestCase
         $ringed = static function (array $data): array {
             $file = InstallationFile::parse((string) json_encode($data));
             $states = [];
-            foreach ((new Planner())->plan($file->installation, $file->record)->strands as $run => $strand) {
+            foreach ((new Planner())->plan($file->installation, $file->record)->strands() as $run => $strand) {
                 foreach ($strand as $bead) {
                     if ($bead->state->value === 'overtaken') {
                         $states[] = $run.' '.$bead->stage->value;

@@ -28,7 +28,7 @@ final class FindingsTest extends TestCase
     private static function codes(Bench $bench): array
     {
         $codes = [];
-        foreach ($bench->plan()->findings as $finding) {
+        foreach ($bench->plan()->findings() as $finding) {
             self::assertNotSame('', $finding->words);
             self::assertNotSame('', $finding->remedy);
             $codes[] = $finding->code;
@@ -220,7 +220,7 @@ final class FindingsTest extends TestCase
         );
         self::assertContains('function.no-conductor', self::codes($without));
         $said = array_filter(
-            $without->plan()->findings,
+            $without->plan()->findings(),
             static fn (Finding $finding): bool => $finding->code === 'function.no-conductor',
         );
         self::assertStringContainsString('in "the whole cable"', array_values($said)[0]->words);
@@ -299,7 +299,7 @@ final class FindingsTest extends TestCase
     public function test_tails_that_rotate_into_each_other_are_noted(): void
     {
         self::assertSame(['label.rotates'], self::codes(Bench::stageBox()));
-        self::assertSame([6 => '9', 9 => '6'], Bench::stageBox()->plan()->rotations);
+        self::assertSame([6 => '9', 9 => '6'], Bench::stageBox()->plan()->rotations());
     }
 
     public function test_a_run_or_a_fitting_that_is_out_of_the_count_hides_nothing_of_the_others(): void
@@ -323,7 +323,7 @@ final class FindingsTest extends TestCase
             $bench
                 ->withRun(new Run(...['withdrawn' => true] + get_object_vars($first)))
                 ->with(fittings: $fittings)
-                ->plan()->findings,
+                ->plan()->findings(),
             static fn ($finding): bool => $finding->code === 'fitting.unknown-connector',
         );
         self::assertCount(3, $found);

@@ -430,7 +430,7 @@ final class PlanningAidsTest extends TestCase
         $found =
             array_values(
                 array_filter(
-                    $wrong->plan()->findings,
+                    $wrong->plan()->findings(),
                     static fn ($finding): bool => $finding->code === 'mating.does-not-fit',
                 ),
             )[0] ?? self::fail('It mates.');

@@ -113,7 +113,7 @@ final class ProposerTest extends TestCase
         self::assertEqualsCanonicalizing(array_keys($proposal->fittings), $proposal->run->fittings());
         $bench = Bench::of(Bench::request('R', $cable, $signals, $a, $b));
         $stops = array_filter(
-            $bench->plan()->findings,
+            $bench->plan()->findings(),
             static fn ($finding): bool => $finding->severity->value === 'stop',
         );
         self::assertSame([], $stops);

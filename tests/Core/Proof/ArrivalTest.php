@@ -11,7 +11,6 @@ use Random\Randomizer;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Fingerprints;
-use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\Doubt;
@@ -43,11 +42,7 @@ final class ArrivalTest extends TestCase
     {
         self::$bench ??= Bench::microphone();
 
-        return self::$today ??= (new Planner())->fingerprintsFor(
-            'A-1',
-            self::$bench->installation,
-            self::$bench->plan(),
-        );
+        return self::$today ??= self::$bench->plan()->reliedOn('A-1');
     }
 
     /** @param  ?list<string>  $on */

@@ -35,7 +35,7 @@ final class CoveredRunsTest extends TestCase
         int $minute,
         Verdict $verdict = Verdict::Passes,
     ): Event {
-        $prints = (new Planner())->fingerprintsFor($covers[0], $in, (new Planner())->plan($in));
+        $prints = (new Planner())->plan($in)->reliedOn($covers[0]);
         $at = sprintf('2026-03-11T08:%02d:00.000000Z', $minute);
 
         return new Event(
@@ -53,7 +53,7 @@ final class CoveredRunsTest extends TestCase
 
     private static function bead(Plan $plan, string $run): BeadState
     {
-        foreach ($plan->strands[$run] as $bead) {
+        foreach ($plan->strand($run) as $bead) {
             if ($bead->stage === Stage::Test) {
                 return $bead->state;
             }

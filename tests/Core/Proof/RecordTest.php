@@ -33,7 +33,7 @@ final class RecordTest extends TestCase
         ?Side $side = null,
         ?Verdict $verdict = null,
     ): Event {
-        $relied = (new Planner())->fingerprintsFor('A-1', $bench->installation, $bench->plan())->for($kind, $side);
+        $relied = $bench->plan()->reliedOn('A-1')->for($kind, $side);
         $at = sprintf('2026-03-09T08:%02d:00.000000Z', $n);
 
         return new Event(
@@ -53,7 +53,7 @@ final class RecordTest extends TestCase
     private static function strand(Installation $installation, Event ...$events): array
     {
         $states = [];
-        foreach ((new Planner())->plan($installation, new Record($events))->strands['A-1'] as $bead) {
+        foreach ((new Planner())->plan($installation, new Record($events))->strand('A-1') as $bead) {
             $states[$bead->stage->value] = $bead->state->value;
         }
 
@@ -116,7 +116,7 @@ final class RecordTest extends TestCase
     {
         $bench = Bench::category();
         $plan = $bench->plan();
-        $relied = (new Planner())->fingerprintsFor('C-1', $bench->installation, $plan);
+        $relied = $plan->reliedOn('C-1');
         $at = '2026-03-09T08:00:00.000000Z';
         $events = [
             new Event(
@@ -143,7 +143,7 @@ final class RecordTest extends TestCase
         ];
         $states = [];
         $plan = (new Planner())->plan(Bench::category('8p8c-plug-t568a')->installation, new Record($events));
-        foreach ($plan->strands['C-1'] as $bead) {
+        foreach ($plan->strand('C-1') as $bead) {
             $states[$bead->stage->value] = $bead->state->value;
         }
         self::assertSame(['overtaken', 'overtaken'], [$states['end-b'], $states['test']]);
@@ -184,16 +184,23 @@ final class RecordTest extends TestCase
         $bench = Bench::of(...$requests);
         $cache = new MemoryPlanCache();
         $planner = new Planner($cache);
-        $planner->plan($bench->installation);
+        $planner->plan($bench->installation)->judged();
         self::assertSame(40, $cache->runsComputed);
-        $planner->plan($bench->installation);
+        $planner->plan($bench->installation)->judged();
         self::assertSame(40, $cache->runsComputed, 'nothing changed, nothing computed');
 
         $run = $bench->installation->runs()['R-7'];
         $edited = $bench->withRun(new Run('R-7', 'R-7', $run->cable, $run->build, $run->a, $run->b, [], $run->carries));
         $plan = $planner->plan($edited->installation);
+        self::assertSame(40, $cache->runsComputed, 'nobody has asked');
+        $scratch = (new Planner())->plan($edited->installation);
+        self::assertEquals($scratch->judged(), $plan->judged());
         self::assertSame(41, $cache->runsComputed);
-        self::assertEquals((new Planner())->plan($edited->installation), $plan);
+        self::assertEquals($scratch->strands(), $plan->strands());
+        foreach ($scratch->runs as $id => $each) {
+            self::assertEquals($each->ends(), $plan->runs[$id]->ends());
+            self::assertEquals($each->cut, $plan->runs[$id]->cut);
+        }
 
         $planner->plan(
             $bench->with(
@@ -207,7 +214,7 @@ final class RecordTest extends TestCase
                     new LabelScheme(),
                 ),
             )->installation,
-        );
+        )->judged();
         self::assertSame(81, $cache->runsComputed, 'a house rule concerns every run');
     }
 }

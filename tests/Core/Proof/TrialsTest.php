@@ -157,18 +157,18 @@ final class TrialsTest extends TestCase
             $plan = (new Planner())->plan($bench->installation, new Record($events));
 
             return array_values(
-                array_filter($plan->strands['A-1'], static fn ($bead): bool => $bead->stage === Stage::Test),
+                array_filter($plan->strand('A-1'), static fn ($bead): bool => $bead->stage === Stage::Test),
             )[0]->state;
         };
         self::assertSame(BeadState::Done, $state(...[...$made, $tests[0]]));
         self::assertSame(BeadState::Failed, $state(...[...$made, ...$tests]));
         $plan = (new Planner())->plan($bench->installation, new Record([...$made, ...$tests]));
-        self::assertContains('test.contradicts', Bench::codes($plan->findings));
-        self::assertNotContains('test.own-work', Bench::codes($plan->findings));
+        self::assertContains('test.contradicts', Bench::codes($plan->findings()));
+        self::assertNotContains('test.own-work', Bench::codes($plan->findings()));
         $strict = $bench->with(rules: $bench->installation->rules()->with(TestedBy::Another));
         self::assertContains(
             'test.own-work',
-            Bench::codes((new Planner())->plan($strict->installation, new Record([...$made, ...$tests]))->findings),
+            Bench::codes((new Planner())->plan($strict->installation, new Record([...$made, ...$tests]))->findings()),
         );
         self::assertSame(['bo'], (new Record($made))->makers(['A-1']));
     }

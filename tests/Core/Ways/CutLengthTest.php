@@ -84,7 +84,7 @@ final class CutLengthTest extends TestCase
         self::assertSame('3180 mm', self::in($bench->installation)->exact->canonical());
         self::assertContains(
             'run.unknown-way',
-            array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings),
+            array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings()),
         );
     }
 }

@@ -78,7 +78,7 @@ final class DemoBuildingTest extends TestCase
     public function test_what_lies_in_a_way_is_who_goes_through_it(): void
     {
         $through = 0;
-        foreach (self::plan()->ways as $id => $load) {
+        foreach (self::plan()->ways->all() as $id => $load) {
             $runs = array_keys(
                 array_filter(
                     self::plan()->layout->routes,
@@ -246,7 +246,7 @@ final class DemoBuildingTest extends TestCase
             }
         }
         self::assertSame(array_sum($landed), $bought, 'with the inserts of modular ones');
-        $labels = array_sum(array_map(static fn ($run): int => count($run->labels), self::plan()->runs));
+        $labels = array_sum(self::plan()->runs->map(static fn ($run): int => count($run->labels)));
         self::assertSame(
             (float) $labels,
             array_sum(

@@ -169,8 +169,8 @@ final class LoomTest extends TestCase
             Site::run('A-9', 'cellar', 'right', loom: 'L'),
         )->with(looms: ['L' => Site::loom('L')]);
         $apart = $apart->with(ways: array_diff_key($apart->installation->ways(), ['to-right' => true]));
-        self::assertContains('loom.member-apart', Bench::codes($apart->plan()->findings));
-        self::assertNotContains('loom.member-apart', Bench::codes(self::bench()->plan()->findings));
+        self::assertContains('loom.member-apart', Bench::codes($apart->plan()->findings()));
+        self::assertNotContains('loom.member-apart', Bench::codes(self::bench()->plan()->findings()));
     }
 
     public function test_what_most_go_on_in_is_drawn_in_one_line(): void
@@ -214,13 +214,13 @@ final class LoomTest extends TestCase
     public function test_a_breakout_beyond_its_way_is_kept_on_it_and_found(): void
     {
         $bench = self::moved(-14);
-        self::assertContains('loom.breakout-beyond', Bench::codes($bench->plan()->findings));
+        self::assertContains('loom.breakout-beyond', Bench::codes($bench->plan()->findings()));
         $branch = array_values(
             array_filter(self::shape($bench)->branches, static fn ($each): bool => $each->into === 'to-right'),
         )[0];
         self::assertSame('-10000 mm', $branch->by->canonical());
         $gone = self::bench(Site::loom('L', breakouts: [new Breakout('cellar', 'riser', Length::metres(1))]));
-        self::assertContains('loom.breakout-gone', Bench::codes($gone->plan()->findings));
+        self::assertContains('loom.breakout-gone', Bench::codes($gone->plan()->findings()));
     }
 
     public function test_a_member_that_does_not_lie_with_the_others_is_found(): void
@@ -231,11 +231,11 @@ final class LoomTest extends TestCase
             Site::run('A-2', loom: 'L'),
             Site::run('A-9', 'cellar', 'cellar', loom: 'L'),
         )->with(looms: ['L' => Site::loom('L')]);
-        self::assertContains('loom.member-without-way', Bench::codes($bench->plan()->findings));
+        self::assertContains('loom.member-without-way', Bench::codes($bench->plan()->findings()));
         self::assertContains(
             'loom.empty',
             Bench::codes(
-                Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')])->plan()->findings,
+                Site::of(Site::ways(), Site::run('A-1'))->with(looms: ['L' => Site::loom('L')])->plan()->findings(),
             ),
         );
     }

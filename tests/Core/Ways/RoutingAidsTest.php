@@ -151,7 +151,7 @@ final class RoutingAidsTest extends TestCase
             ),
         );
         $finding = array_values(
-            array_filter($bench->plan()->findings, static fn ($each): bool => $each->code === 'way.overfull'),
+            array_filter($bench->plan()->findings(), static fn ($each): bool => $each->code === 'way.overfull'),
         )[0];
         preg_match_all('~A-\d+~', $finding->remedy, $named);
         self::assertNotSame([], $named[0]);
@@ -174,12 +174,12 @@ final class RoutingAidsTest extends TestCase
             [],
             array_values(
                 array_filter(
-                    Bench::codes($bench->plan()->findings),
+                    Bench::codes($bench->plan()->findings()),
                     static fn (string $code): bool => in_array($code, ['way.overfull', 'way.full'], true),
                 ),
             ),
         );
-        self::assertFalse($bench->plan()->ways['duct']->isOver());
+        self::assertFalse($bench->plan()->ways->of('duct')->isOver());
     }
 
     public function test_the_next_size_up_would_do_and_the_one_below_would_not(): void

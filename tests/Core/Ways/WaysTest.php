@@ -33,7 +33,7 @@ final class WaysTest extends TestCase
 
     private static function finding(Bench $bench, string $code): Finding
     {
-        foreach ($bench->plan()->findings as $finding) {
+        foreach ($bench->plan()->findings() as $finding) {
             if ($finding->code === $code) {
                 return $finding;
             }
@@ -42,7 +42,7 @@ final class WaysTest extends TestCase
             sprintf(
                 'No finding %s among: %s',
                 $code,
-                implode(', ', array_map(static fn (Finding $each): string => $each->code, $bench->plan()->findings)),
+                implode(', ', array_map(static fn (Finding $each): string => $each->code, $bench->plan()->findings())),
             ),
         );
     }
@@ -182,7 +182,7 @@ final class WaysTest extends TestCase
         );
         self::assertContains(
             'way.unplaced',
-            Bench::codes($bench(Site::way('loose', WayKind::Tray, 2, '', ''))->plan()->findings),
+            Bench::codes($bench(Site::way('loose', WayKind::Tray, 2, '', ''))->plan()->findings()),
         );
     }
 
@@ -222,7 +222,7 @@ final class WaysTest extends TestCase
             Site::ways($conduit),
             ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 9)),
         );
-        $load = $bench->plan()->ways['duct'];
+        $load = $bench->plan()->ways->of('duct');
         self::assertCount(9, $load->runs);
         self::assertEqualsWithDelta(
             (((100 * 9 * M_PI) / 4) * 3.2 ** 2) / ((M_PI / 4) * 15 ** 2),
@@ -237,7 +237,7 @@ final class WaysTest extends TestCase
             Site::ways($conduit),
             ...array_map(static fn (int $n): RunRequest => Site::run('A-'.$n), range(1, 8)),
         );
-        self::assertNotContains('way.overfull', Bench::codes($eight->plan()->findings), '36 % is not too much');
+        self::assertNotContains('way.overfull', Bench::codes($eight->plan()->findings()), '36 % is not too much');
     }
 
     /** @return iterable<string, array{float, bool}> inner diameter by 3.2 mm cable: NEC chapter 9 note, from memory */
@@ -255,9 +255,9 @@ final class WaysTest extends TestCase
     {
         $conduit = Site::way('duct', WayKind::Conduit, 5, 'left', 'rack', Bore::round(Length::millimetres($inner)));
         $three = Site::of(Site::ways($conduit), Site::run('A-1'), Site::run('A-2'), Site::run('A-3'));
-        self::assertSame($jams, in_array('way.jam', Bench::codes($three->plan()->findings), true));
+        self::assertSame($jams, in_array('way.jam', Bench::codes($three->plan()->findings()), true));
         $two = Site::of(Site::ways($conduit), Site::run('A-1'), Site::run('A-2'));
-        self::assertNull($two->plan()->ways['duct']->jam, 'only three jam');
+        self::assertNull($two->plan()->ways->of('duct')->jam, 'only three jam');
     }
 
     public function test_bends_tighter_than_a_cable_allows_are_found_at_the_cables_own_figure(): void
@@ -277,8 +277,8 @@ final class WaysTest extends TestCase
             ),
             Site::run('A-1'),
         );
-        self::assertContains('way.bend', Bench::codes($bent(31)->plan()->findings), '32 mm is the type\'s own');
-        self::assertNotContains('way.bend', Bench::codes($bent(32)->plan()->findings));
+        self::assertContains('way.bend', Bench::codes($bent(31)->plan()->findings()), '32 mm is the type\'s own');
+        self::assertNotContains('way.bend', Bench::codes($bent(32)->plan()->findings()));
     }
 
     public function test_mains_beside_signal_is_found(): void
@@ -300,7 +300,7 @@ final class WaysTest extends TestCase
                 ['xlr3-male-cable-balanced'],
             ),
         );
-        self::assertContains('way.mains-beside-signal', Bench::codes($bench->plan()->findings));
+        self::assertContains('way.mains-beside-signal', Bench::codes($bench->plan()->findings()));
     }
 
     public function test_a_made_up_cable_whose_connector_does_not_pass_its_conduit_is_found(): void
@@ -319,7 +319,7 @@ final class WaysTest extends TestCase
         );
         self::assertNotContains(
             'way.connector-does-not-pass',
-            Bench::codes(Site::of($wide, Site::run('A-1'))->plan()->findings),
+            Bench::codes(Site::of($wide, Site::run('A-1'))->plan()->findings()),
         );
     }
 
@@ -332,7 +332,7 @@ final class WaysTest extends TestCase
         $broken = Site::of($ways, Site::run('A-1'))->plan();
         self::assertContains(
             'route.broken',
-            Bench::codes($broken->findings),
+            Bench::codes($broken->findings()),
             'a cut without its way is never said without saying so',
         );
     }

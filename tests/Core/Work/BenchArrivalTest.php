@@ -9,7 +9,6 @@ use Ramsey\Uuid\Uuid;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Plan\Planning\Fingerprints;
-use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\DerivedId;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -51,7 +50,7 @@ final class BenchArrivalTest extends TestCase
             (new OperationPlanner($bench->installation))->of($plan->assemblies['A-1'], $plan->runs),
             $bench->installation->rules(),
         )->operations;
-        self::$plan = (new Planner())->fingerprintsFor('A-1', $bench->installation, $plan);
+        self::$plan = $plan->reliedOn('A-1');
     }
 
     private static function milestones(): Milestones

@@ -413,7 +413,7 @@ final class CuttingTest extends TestCase
         self::assertSame('17000 mm', reset($pieces)->stock->left->canonical());
         self::assertContains(reset($pieces)->cuts[0]->run, ['A-1', 'A-2'], 'a shorter run takes it');
         self::assertNotSame([], Replanned::between($before, $after)->moved, 'and it is said what changed');
-        $prints = (new Planner())->fingerprintsFor('A-3', $bench->installation, $bench->plan());
+        $prints = $bench->plan()->reliedOn('A-3');
         $now = new Event(
             $short->id,
             $short->kind,
@@ -425,7 +425,7 @@ final class CuttingTest extends TestCase
             $prints->for(EventKind::Cut, null),
             says: $short->says,
         );
-        $strand = (new Planner())->plan($bench->installation, new Record([$now]))->strands['A-3'];
+        $strand = (new Planner())->plan($bench->installation, new Record([$now]))->strand('A-3');
         self::assertSame(BeadState::Failed, $strand[0]->state);
     }
 

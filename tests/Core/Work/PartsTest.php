@@ -196,7 +196,7 @@ final class PartsTest extends TestCase
     {
         $bench = Bench::microphone();
         $plan = $bench->plan();
-        $prints = (new Planner())->fingerprintsFor('A-1', $bench->installation, $plan);
+        $prints = $plan->reliedOn('A-1');
         $event = static fn (EventKind $kind, ?\Sartal\Core\Given\Installation\Side $side, int $n): Event => new Event(
             sprintf('00000000-0000-4000-a000-%012d', $n),
             $kind,

@@ -184,7 +184,7 @@ final class PullingTest extends TestCase
             ->each(['C-1'], EventKind::Labelled)
             ->each(['C-1'], EventKind::Pulled);
         $plan = (new Planner())->plan($site, $crew->record());
-        $state = SiteState::read($site->runs()['C-1']->build, $crew->record()->of('C-1'), $plan->fingerprints['C-1']);
+        $state = SiteState::read($site->runs()['C-1']->build, $crew->record()->of('C-1'), $plan->fingerprints('C-1'));
         self::assertSame(SiteStep::Dressed, $state->next());
 
         // It lies in another way now: pulled, but not where it belongs.
@@ -195,7 +195,7 @@ final class PullingTest extends TestCase
         $elsewhere = SiteState::read(
             $moved->runs()['C-1']->build,
             $crew->record()->of('C-1'),
-            (new Planner())->plan($moved)->fingerprints['C-1'],
+            (new Planner())->plan($moved)->fingerprints('C-1'),
         );
         self::assertSame(BeadState::Overtaken, $elsewhere->steps['pulled']);
 
@@ -205,7 +205,7 @@ final class PullingTest extends TestCase
             SiteState::read(
                 $site->runs()['C-1']->build,
                 $crew->cut('C-1')->record()->of('C-1'),
-                $plan->fingerprints['C-1'],
+                $plan->fingerprints('C-1'),
             )->next(),
         );
     }
@@ -216,7 +216,7 @@ final class PullingTest extends TestCase
         $ready = static function (Crew $crew) use ($in): bool {
             return SiteState::isReady(
                 $in->runs()['A-1']->build,
-                (new Planner())->plan($in, $crew->record())->strands['A-1'],
+                (new Planner())->plan($in, $crew->record())->strand('A-1'),
             );
         };
         self::assertFalse($ready((new Crew($in))->cut('A-1')));
@@ -241,7 +241,7 @@ final class PullingTest extends TestCase
         $of = static fn (Event ...$events): SiteState => SiteState::read(
             $in->runs()['A-1']->build,
             array_values($events),
-            $plan->fingerprints['A-1'],
+            $plan->fingerprints('A-1'),
         );
         $state = $of(
             $event(1, EventKind::Pulled, new AsBuilt(null, ['tray'])),

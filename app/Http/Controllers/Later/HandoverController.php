@@ -95,7 +95,7 @@ final readonly class HandoverController
         $isReleased = $stored->release_id !== null;
 
         return [
-            'findings' => $loaded->plan()->judged,
+            'findings' => $loaded->plan()->judged(),
             'codes' => array_map(static fn (Run $run): string => $run->code, $loaded->installation->runs()),
             'changes' => $isReleased ? count(Comparison::between($loaded, $this->store->load($stored))) : 0,
         ];

@@ -99,7 +99,7 @@ final readonly class RunController
             'cut' => PlanEncoder::worked($plan->cut),
             'circuits' => count($proposal->circuits),
             'fittings' => count($proposal->fittings),
-            'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
+            'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
         ]);
     }
 
@@ -134,7 +134,7 @@ final readonly class RunController
             'cut' => PlanEncoder::worked($plan->cut),
             'circuits' => count($proposal->circuits),
             'fittings' => count($proposal->fittings),
-            'findings' => array_map(PlanEncoder::finding(...), $plan->findings),
+            'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
         ]);
     }
 

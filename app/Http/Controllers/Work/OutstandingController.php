@@ -80,7 +80,7 @@ final readonly class OutstandingController
             static fn (): array => [
                 'wrong' => count(
                     array_filter(
-                        $decided()->plan()->judged,
+                        $decided()->plan()->judged(),
                         static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
                     ),
                 ),

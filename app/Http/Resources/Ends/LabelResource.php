@@ -160,7 +160,7 @@ final class LabelResource
     public static function findings(Loaded $loaded): array
     {
         $findings = array_filter(
-            $loaded->plan()->findings,
+            $loaded->plan()->findings(),
             static fn (Finding $finding): bool => str_starts_with($finding->code, 'label.'),
         );
 

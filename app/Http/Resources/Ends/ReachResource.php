@@ -47,7 +47,7 @@ final class ReachResource
     {
         $reaches = new Reaches($loaded->installation);
         $lines = $reaches->lines(
-            array_map(static fn (RunPlan $run): Length => $run->cut->result, $loaded->plan()->runs),
+            $loaded->plan()->runs->map(static fn (RunPlan $run): Length => $run->cut->result),
         );
 
         return array_map(

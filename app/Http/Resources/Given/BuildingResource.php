@@ -10,6 +10,7 @@ use App\Planning\Loaded;
 use Sartal\Core\File\BuildingCodec;
 use Sartal\Core\File\PanelCodec;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Junction;
 use Sartal\Core\Given\Installation\Location;
@@ -97,7 +98,7 @@ final class BuildingResource
             'ways' => array_map(
                 static fn (Way $way): array => self::way(
                     $way,
-                    $plan->ways[$way->id] ?? null,
+                    $plan->ways->of($way->id),
                     $loaded,
                     $versions['way '.$way->id] ?? 0,
                 ),
@@ -113,7 +114,7 @@ final class BuildingResource
                 PlanEncoder::finding(...),
                 array_values(
                     array_filter(
-                        $plan->findings,
+                        $plan->findings(),
                         static fn ($finding): bool => preg_match('~^(?:way|route|panel)\.~', $finding->code) === 1,
                     ),
                 ),
@@ -122,7 +123,7 @@ final class BuildingResource
     }
 
     /** @return BuildingWay */
-    private static function way(Way $way, ?WayLoad $load, Loaded $loaded, int $version): array
+    private static function way(Way $way, WayLoad $load, Loaded $loaded, int $version): array
     {
         return [
             'part' => BuildingCodec::encodeWay($way),
@@ -133,17 +134,20 @@ final class BuildingResource
                     'code' => $loaded->installation->runs()[$run]->code,
                     'pinned' => $loaded->installation->runs()[$run]->ways !== [],
                 ],
-                $load->runs ?? [],
+                $load->runs,
             ),
-            'families' => new Map($load->families ?? []),
-            'fill' => $load?->fill === null ? null : PlanEncoder::figure($load->fill),
-            'rule' => $load?->rule === null ? null : self::rule($load->rule),
-            'jam' => $load?->jam === null ? null : PlanEncoder::figure($load->jam),
-            'bend' => $load === null || $load->cables === []
+            'families' => new Map($load->families),
+            'fill' => $load->fill === null ? null : PlanEncoder::figure($load->fill),
+            'rule' => $load->rule === null ? null : self::rule($load->rule),
+            'jam' => $load->jam === null ? null : PlanEncoder::figure($load->jam),
+            'bend' => $load->cables === []
                 ? null
                 : PlanEncoder::figure(BendRule::among($load->cables)),
-            'mass' => $load === null ? null : PlanEncoder::figure($load->mass),
-            'findings' => array_map(PlanEncoder::finding(...), $load->findings ?? []),
+            'mass' => PlanEncoder::figure($load->mass),
+            'findings' => array_map(
+                PlanEncoder::finding(...),
+                $loaded->plan()->judgedOn(Subject::way($way->id)),
+            ),
         ];
     }
 

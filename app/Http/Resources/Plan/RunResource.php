@@ -228,7 +228,7 @@ final class RunResource
             'labels' => array_map(
                 static fn (Label $label): array => PlanEncoder::label(
                     $label,
-                    $plan->rotations,
+                    $plan->rotations(),
                     $loaded->installation->rules()->on(LabelTurn::class),
                 ),
                 $runPlan->labels,

@@ -86,7 +86,7 @@ final class ScheduleResource
     {
         return self::with(
             self::decidedRow($run, $loaded),
-            $loaded->plan()->strands[$run->id],
+            $loaded->plan()->strand($run->id),
             $loaded->record->hands($run->id),
             $loaded->plan()->resultsOn(Subject::run($run->id)),
             $loaded->people,
