@@ -12,6 +12,7 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
+use Sartal\Core\File\Spelled;
 use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Proof\Record\Record;
@@ -200,11 +201,11 @@ final class InstallationStore
             'runs' => [],
         ];
         $own = [];
-        $take = static function (string $kind, array $definition) use (&$data, &$own, $entries): void {
+        $take = static function (string $kind, array|Spelled $definition) use (&$data, &$own, $entries): void {
             if (isset($entries[$kind])) {
                 $data[$entries[$kind]->list()][] = $definition;
             } else {
-                $own[$kind][] = $definition;
+                $own[$kind][] = $definition instanceof Spelled ? (array) $definition->read() : $definition;
             }
         };
         foreach (
@@ -214,7 +215,7 @@ final class InstallationStore
                 ->get(['kind', 'key', 'definition']) as $part
         ) {
             $edited = array_key_exists($part->key, $parts[$part->kind] ?? []);
-            $definition = $edited ? $parts[$part->kind][$part->key] : json_decode($part->definition, true);
+            $definition = $edited ? $parts[$part->kind][$part->key] : new Spelled($part->definition);
             unset($parts[$part->kind][$part->key]);
             if ($definition !== null) {
                 $take($part->kind, $definition);
@@ -233,7 +234,7 @@ final class InstallationStore
                 ->toBase()
                 ->get(['key', 'version', 'definition']) as $run
         ) {
-            $definition = array_key_exists($run->key, $runs) ? $runs[$run->key] : json_decode($run->definition, true);
+            $definition = array_key_exists($run->key, $runs) ? $runs[$run->key] : new Spelled($run->definition);
             unset($runs[$run->key]);
             if ($definition !== null) {
                 $data['runs'][] = $definition;

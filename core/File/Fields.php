@@ -294,7 +294,8 @@ final class Fields
     {
         $items = [];
         foreach ($this->items($key, $required) as $i => $item) {
-            $fields = self::from($item, $this->at($key).'['.$i.']', $this->problems);
+            $said = $item instanceof Spelled ? $item->read() : $item;
+            $fields = self::from($said, $this->at($key).'['.$i.']', $this->problems);
             $items[] = $read($fields);
             $fields->done();
         }

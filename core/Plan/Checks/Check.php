@@ -18,11 +18,13 @@ final class Check
      *     for their remedies
      * @param  list<string>  $about  texts of all subjects that it may find something about
      * @param  Closure(): list<Finding>  $look
+     * @param  int  $turn  looks that are taken at the same runs have the same; -1: at none, or at any
      */
     public function __construct(
         public readonly string $follows,
         public readonly array $about,
         private readonly Closure $look,
+        public readonly int $turn = -1,
     ) {
     }
 

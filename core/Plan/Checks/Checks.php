@@ -15,8 +15,11 @@ use Sartal\Core\Ways\Routing\WayChecks;
 use Sartal\Core\Ways\Routing\WayLoads;
 
 /** All that is looked at in a plan. */
-final readonly class Checks
+final class Checks
 {
+    /** @var ?list<Neighbourhood> */
+    private ?array $near = null;
+
     /**
      * @param  Closure(string): string  $print  run → print of all that its plan follows from
      * @param  array<int|string, Assembly>  $assemblies
@@ -24,14 +27,14 @@ final readonly class Checks
      * @param  array<array-key, string>  $rotations
      */
     public function __construct(
-        private Installation $installation,
-        private RunPlans $runs,
-        private Closure $print,
-        private array $assemblies,
-        private array $assemblyOf,
-        private array $rotations,
-        private Layout $layout,
-        private WayLoads $ways,
+        private readonly Installation $installation,
+        private readonly RunPlans $runs,
+        private readonly Closure $print,
+        private readonly array $assemblies,
+        private readonly array $assemblyOf,
+        private readonly array $rotations,
+        private readonly Layout $layout,
+        private readonly WayLoads $ways,
     ) {
     }
 
@@ -39,22 +42,29 @@ final readonly class Checks
     public function all(): array
     {
         $in = $this->installation;
-        $near = Neighbourhoods::in($in, $this->assemblies, $this->assemblyOf);
+        $near = $this->near();
         $prints = array_map($this->printOf(...), $near);
         $subjects = array_map(static fn (Neighbourhood $each): array => $each->subjects(), $near);
+        $turns = array_keys($near);
+        $turnOf = [];
+        foreach ($near as $turn => $each) {
+            $turnOf += array_fill_keys($each->runs, $turn);
+        }
         $joined = fn (NeighbourCheck $check): array => array_map(
-            fn (Neighbourhood $each, string $print, array $about): Check => new Check(
+            fn (Neighbourhood $each, string $print, array $about, int $turn): Check => new Check(
                 $check::class.' '.$print,
                 $about,
                 fn (): array => $check->of($each, $this->runs->among($each->runs)),
+                $turn,
             ),
             $near,
             $prints,
             $subjects,
+            $turns,
         );
 
         return [
-            ...$this->ofRuns(),
+            ...$this->ofRuns($turnOf),
             ...$this->ofWays(),
             ...self::known($this->ofLooms()),
             ...self::known($this->layout->tails->findings()),
@@ -70,6 +80,20 @@ final readonly class Checks
             ...self::known(LabelChecks::texts($in, $this->runs)),
             ...$joined(new ReachChecks($in)),
         ];
+    }
+
+    /** Once all looks of a turn are taken: what they looked at is made again where somebody asks for it. */
+    public function leave(int $turn): void
+    {
+        foreach (($this->near()[$turn] ?? null)->runs ?? [] as $run) {
+            $this->runs->get($run)->forget();
+        }
+    }
+
+    /** @return list<Neighbourhood> */
+    private function near(): array
+    {
+        return $this->near ??= Neighbourhoods::in($this->installation, $this->assemblies, $this->assemblyOf);
     }
 
     /**
@@ -94,11 +118,14 @@ final readonly class Checks
             $parts[] = $known === null ? $circuit : (string) spl_object_id($known);
         }
 
-        return implode(' ', $parts);
+        return hash('xxh128', implode(' ', $parts));
     }
 
-    /** @return list<Check> each of a run by itself */
-    private function ofRuns(): array
+    /**
+     * @param  array<int|string, int>  $turns  by run
+     * @return list<Check> each of a run by itself
+     */
+    private function ofRuns(array $turns): array
     {
         $checks = [];
         foreach ($this->installation->runs() as $run) {
@@ -106,6 +133,7 @@ final readonly class Checks
                 'run '.($this->print)($run->id),
                 [Subject::run($run->id)->text()],
                 fn (): array => $this->runs->get($run->id)->findings(),
+                $turns[$run->id],
             );
         }
 
@@ -120,7 +148,7 @@ final readonly class Checks
         foreach ($this->installation->ways() as $way) {
             $inside = array_map($this->print, $this->ways->inside($way->id));
             $checks[] = new Check(
-                'way '.$way->id.' '.implode(' ', $inside),
+                'way '.$way->id.' '.hash('xxh128', implode(' ', $inside)),
                 [Subject::way($way->id)->text()],
                 fn (): array => $look->of($this->ways->of($way->id)),
             );
@@ -165,11 +193,23 @@ final readonly class Checks
                     ...array_map($this->print, $runs),
                 ]),
                 [Subject::fitting($mating->fitting)->text()],
-                fn (): array => MatingChecks::of($mating, $this->runs->among($runs), $taken, $in),
+                fn (): array => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
             );
         }
 
         return $checks;
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return list<string>
+     */
+    private function inOrder(array $runs): array
+    {
+        return array_map(
+            strval(...),
+            array_keys(array_intersect_key($this->installation->runs(), array_flip($runs))),
+        );
     }
 
     /** @return list<Finding> */

@@ -11,8 +11,10 @@ use Sartal\Core\Given\Findings\Subject;
 /** What is not right with what was decided: of one subject, or of all. Nothing is looked at that nobody asks about. */
 final class Judgement
 {
+    private ?Checks $checks = null;
+
     /** @var ?list<Check> */
-    private ?array $checks = null;
+    private ?array $all = null;
 
     /** @var ?array<int|string, list<Check>> by the text of a subject that they may find something about */
     private ?array $about = null;
@@ -20,8 +22,8 @@ final class Judgement
     /** @var ?list<Finding> */
     private ?array $findings = null;
 
-    /** @param  Closure(): list<Check>  $all  in the order in which findings are listed */
-    public function __construct(private readonly Closure $all)
+    /** @param  Closure(): Checks  $make */
+    public function __construct(private readonly Closure $make)
     {
     }
 
@@ -29,6 +31,7 @@ final class Judgement
     public function findings(): array
     {
         if ($this->findings === null) {
+            $this->look();
             $this->findings = [];
             foreach ($this->checks() as $check) {
                 array_push($this->findings, ...$check->findings());
@@ -76,10 +79,27 @@ final class Judgement
         return $found;
     }
 
-    /** @return list<Check> */
+    /** @return list<Check> in the order in which findings are listed */
     public function checks(): array
     {
-        return $this->checks ??= ($this->all)();
+        $this->checks ??= ($this->make)();
+
+        return $this->all ??= $this->checks->all();
+    }
+
+    /** Takes all looks, those at the same runs together: what they look at is there for one turn alone. */
+    private function look(): void
+    {
+        $turns = [];
+        foreach ($this->checks() as $check) {
+            $turns[$check->turn][] = $check;
+        }
+        foreach ($turns as $turn => $checks) {
+            foreach ($checks as $check) {
+                $check->findings();
+            }
+            $this->checks?->leave($turn);
+        }
     }
 
     /** @return array<int|string, list<Check>> */

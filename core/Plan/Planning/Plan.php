@@ -77,7 +77,7 @@ final class Plan
         }
         $this->assemblyOf = $assemblyOf;
         $this->judgement = new Judgement(
-            fn (): array => (new Checks(
+            fn (): Checks => new Checks(
                 $installation,
                 $this->runs,
                 $this->print(...),
@@ -86,7 +86,7 @@ final class Plan
                 $this->rotations(),
                 $this->layout,
                 $this->ways,
-            ))->all(),
+            ),
         );
     }
 

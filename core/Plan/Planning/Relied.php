@@ -44,7 +44,7 @@ final readonly class Relied
                     static fn (Joint $joint): string => (new MadeJoint($joint->conductor, $joint->to))->text(),
                     $end->joints,
                 ),
-                $plan->ends(),
+                $plan->glance(),
             ),
             $this->labels($run),
             [$plan->lay->route->ways(), $of->a->location, $of->b->location],

@@ -46,6 +46,22 @@ final class RunPlan
         return $this->ends ??= ($this->joined)();
     }
 
+    /**
+     * The same for somebody who looks once: what thousands of runs come to is not kept for that.
+     *
+     * @return array<int|string, EndPinout> by side
+     */
+    public function glance(): array
+    {
+        return $this->ends ?? ($this->joined)();
+    }
+
+    /** Its ends are made again when somebody asks again. */
+    public function forget(): void
+    {
+        $this->ends = null;
+    }
+
     public function end(Side $side): EndPinout
     {
         return $this->ends()[$side->value] ?? new EndPinout([], [], []);

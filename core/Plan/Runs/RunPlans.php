@@ -30,10 +30,10 @@ final class RunPlans implements ArrayAccess, Countable, IteratorAggregate
     {
     }
 
-    /** @param  list<string>  $runs */
+    /** @param  list<string>  $runs  in the order in which they are to come */
     public function among(array $runs): self
     {
-        return new self(array_intersect_key($this->of, array_flip($runs)), $this->get(...));
+        return new self(array_fill_keys($runs, true), $this->get(...));
     }
 
     /** @throws LogicException where there is no such run */
