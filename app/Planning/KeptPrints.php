@@ -17,21 +17,15 @@ use Sartal\Core\Proof\Testing\ReadingPrint;
  */
 final class KeptPrints implements PlanCache
 {
-    private const NAME = 'prints of readings';
-
     private readonly MemoryPlanCache $runs;
 
-    /** @var ?array<int|string, array{string, string}> by hash of inputs: as each edition makes it */
-    private ?array $known = null;
+    /** @var KeptByHash<array{string, string}> as each edition makes it */
+    private readonly KeptByHash $prints;
 
-    /** @var array<int|string, array{string, string}> of what was asked for in this request */
-    private array $asked = [];
-
-    private bool $isNew = false;
-
-    public function __construct(private readonly StoredInstallation $stored)
+    public function __construct(StoredInstallation $stored)
     {
         $this->runs = new MemoryPlanCache();
+        $this->prints = new KeptByHash($stored, 'prints of readings');
     }
 
     public function hashes(): ObjectHashes
@@ -51,52 +45,19 @@ final class KeptPrints implements PlanCache
 
     public function readingFingerprint(string $inputs): ?ReadingPrint
     {
-        $known = $this->asked[$inputs] ?? ($this->known()[$inputs] ?? null);
-        if ($known === null) {
-            return null;
-        }
-        $this->asked[$inputs] = $known;
+        $known = $this->prints->get($inputs);
 
-        return new ReadingPrint($known[0], $known[1]);
+        return $known === null ? null : new ReadingPrint(...$known);
     }
 
     public function keepReadingFingerprint(string $inputs, ReadingPrint $fingerprint): void
     {
-        $this->asked[$inputs] = [$fingerprint->first, $fingerprint->second];
-        if (! $this->isNew) {
-            $this->isNew = true;
-            // Prints are made as somebody asks for them: all of a request are written down at its end.
-            app()->terminating($this->write(...));
-        }
+        $this->prints->put($inputs, [$fingerprint->first, $fingerprint->second]);
     }
 
-    /** For the next request. What this one had no use for may be of another release: the half of it stays. */
+    /** For the next requests, of one that goes on for long. */
     public function write(): void
     {
-        if (! $this->isNew) {
-            return;
-        }
-        $this->isNew = false;
-        $others = array_diff_key($this->known(), $this->asked);
-        $stay = array_slice($others, 0, count($this->asked), true);
-        $this->known = $this->asked + $stay;
-        Kept::put($this->stored, self::NAME, Kept::state(self::NAME), serialize($this->known));
-    }
-
-    /** @return array<int|string, array{string, string}> */
-    private function known(): array
-    {
-        if ($this->known === null) {
-            $kept = Kept::get($this->stored, self::NAME, Kept::state(self::NAME));
-            $prints = $kept === null ? null : unserialize($kept, ['allowed_classes' => false]);
-            $this->known = [];
-            foreach (is_array($prints) ? $prints : [] as $inputs => $print) {
-                if (is_array($print) && is_string($print[0] ?? null) && is_string($print[1] ?? null)) {
-                    $this->known[$inputs] = [$print[0], $print[1]];
-                }
-            }
-        }
-
-        return $this->known;
+        $this->prints->write();
     }
 }

@@ -25,6 +25,8 @@ final class Loaded
 
     private ?CutPlan $cutPlan = null;
 
+    private ?KeptAllotments $allotments = null;
+
     private ?Instruments $instruments = null;
 
     /** @var ?array<int|string, int> kind and id → version */
@@ -55,13 +57,21 @@ final class Loaded
     /** How what is still to be cut comes off the stock. */
     public function cutPlan(): CutPlan
     {
-        return $this->cutPlan ??= Cuts::plan($this->installation, $this->plan(), $this->record);
+        return $this->cutPlan ??= $this->cuts($this->record);
     }
 
     /** With what was recorded since it was read. */
     public function cutPlanNow(): CutPlan
     {
-        return Cuts::plan($this->installation, $this->plan(), Recorded::milestones($this->stored));
+        return $this->cuts(Recorded::milestones($this->stored));
+    }
+
+    /** @param  ?list<string>  $runs  where an order is for these alone */
+    public function cuts(Record $record, ?array $runs = null): CutPlan
+    {
+        $this->allotments ??= new KeptAllotments($this->stored);
+
+        return Cuts::plan($this->installation, $this->plan(), $record, $runs, $this->allotments);
     }
 
     /** @return list<string> ids of what something that is done to a run now is done on */

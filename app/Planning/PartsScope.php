@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Sartal\Core\Ways\Dressing\LoomDress;
-use Sartal\Core\Work\Cutting\Cuts;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
 
@@ -62,7 +61,7 @@ final readonly class PartsScope
         $cuts =
             count($this->runs) === count($loaded->installation->runs())
                 ? $loaded->cutPlan()
-                : Cuts::plan($loaded->installation, $plan, $loaded->record, $this->runs);
+                : $loaded->cuts($loaded->record, $this->runs);
 
         return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list(
             $this->runs,

@@ -7,7 +7,10 @@ namespace Sartal\Core\Work\Cutting;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\Packing\AllotmentStore;
 use Sartal\Core\Work\Cutting\Packing\BestAllotment;
+use Sartal\Core\Work\Cutting\Packing\MemoryAllotments;
+use Sartal\Core\Work\Cutting\Packing\Stocked;
 
 /**
  * Assigns every cut to a piece of stock, whole: as few reels are bought as can be, of them the shortest, then as little
@@ -15,8 +18,10 @@ use Sartal\Core\Work\Cutting\Packing\BestAllotment;
  */
 final readonly class CutPlanner
 {
-    public function __construct(private Installation $installation)
-    {
+    public function __construct(
+        private Installation $installation,
+        private AllotmentStore $known = new MemoryAllotments(),
+    ) {
     }
 
     /**
@@ -152,10 +157,40 @@ final readonly class CutPlanner
     private function best(array $lots, Shelf $shelf, array $before): BestAllotment
     {
         $usable = $this->installation->rules()->usable;
+        $stocked = $shelf->with($lots, $usable);
+        $key = self::key($stocked, self::meantFor($lots, $shelf, $before));
+        $best = $this->known->allotment($key);
+        if ($best === null) {
+            $best =
+                $before === []
+                    ? BestAllotment::of($stocked)
+                    : Unmoved::allotment($lots, $shelf, $before, $usable);
+            $this->known->keep($key, $best);
+        }
 
-        return $before === []
-            ? BestAllotment::of($shelf->with($lots, $usable))
-            : Unmoved::allotment($lots, $shelf, $before, $usable);
+        return $best;
+    }
+
+    /**
+     * @param  list<Lot>  $lots
+     * @param  array<int|string, string>  $before
+     * @return list<?int> which of the stock each lot was to come off
+     */
+    private static function meantFor(array $lots, Shelf $shelf, array $before): array
+    {
+        $at = array_flip(array_map(static fn (Stock $each): string => $each->id, $shelf->stock));
+
+        return array_map(static fn (Lot $lot): ?int => $at[$before[$lot->needs[0]->run] ?? ''] ?? null, $lots);
+    }
+
+    /**
+     * Of all that an allotment is searched for.
+     *
+     * @param  list<?int>  $meant
+     */
+    private static function key(Stocked $of, array $meant): string
+    {
+        return hash('xxh128', serialize([$of->lots, $of->shelf, $of->ranks, $of->sold, $of->usable, $meant]));
     }
 
     /** @param  list<Lot>  $lots */

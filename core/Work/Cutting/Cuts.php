@@ -9,16 +9,23 @@ use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Cutting\Packing\AllotmentStore;
+use Sartal\Core\Work\Cutting\Packing\MemoryAllotments;
 
 /** How what is still to be cut comes off the stock. Apart from the plan, because only those who cut and buy ask. */
 final class Cuts
 {
     /** @param  ?list<string>  $runs  ids, where an order is for these alone */
-    public static function plan(Installation $installation, Plan $plan, Record $record, ?array $runs = null): CutPlan
-    {
+    public static function plan(
+        Installation $installation,
+        Plan $plan,
+        Record $record,
+        ?array $runs = null,
+        AllotmentStore $known = new MemoryAllotments(),
+    ): CutPlan {
         $lengths = $plan->runs->map(static fn (RunPlan $run): Worked => $run->cut);
         $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
-        $planner = new CutPlanner($installation);
+        $planner = new CutPlanner($installation, $known);
         $from = static fn (Record $record): array => [
             StockTake::needs($installation, $record, $wanted),
             StockTake::stock($installation, $record, $lengths),

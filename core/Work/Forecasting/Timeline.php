@@ -28,11 +28,22 @@ final class Timeline
         return $from;
     }
 
+    /** What follows without a gap is one stretch: a day that is full is looked past in one step. */
     public function take(float $from, float $to): void
     {
         $at = $this->after($from);
-        array_splice($this->from, $at, 0, [$from]);
-        array_splice($this->to, $at, 0, [$to]);
+        $gone = 0;
+        if ($at > 0 && $this->to[$at - 1] >= $from - self::SMALL) {
+            $at--;
+            $from = $this->from[$at];
+            $gone++;
+        }
+        if (isset($this->from[$at + $gone]) && $this->from[$at + $gone] <= $to + self::SMALL) {
+            $to = max($to, $this->to[$at + $gone]);
+            $gone++;
+        }
+        array_splice($this->from, $at, $gone, [$from]);
+        array_splice($this->to, $at, $gone, [$to]);
     }
 
     /** The first stretch that ends after a moment, by halving. */

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+
+/**
+ * Small answers of one kind, each under a hash of all that it follows from: kept together for the next requests. What
+ * a request had no use for may be of another release: as many as it used stay.
+ *
+ * @template T of array<array-key, mixed>
+ */
+final class KeptByHash
+{
+    /** @var ?array<int|string, T> */
+    private ?array $known = null;
+
+    /** @var array<int|string, T> of what was asked for in this request */
+    private array $asked = [];
+
+    private bool $isNew = false;
+
+    public function __construct(private readonly StoredInstallation $stored, private readonly string $name)
+    {
+    }
+
+    /** @return ?T */
+    public function get(string $hash): ?array
+    {
+        $known = $this->asked[$hash] ?? ($this->known()[$hash] ?? null);
+        if ($known !== null) {
+            $this->asked[$hash] = $known;
+        }
+
+        return $known;
+    }
+
+    /** @param  T  $answer */
+    public function put(string $hash, array $answer): void
+    {
+        $this->asked[$hash] = $answer;
+        if (! $this->isNew) {
+            $this->isNew = true;
+            // They are found as somebody asks for them: all of a request are written down at its end.
+            app()->terminating($this->write(...));
+        }
+    }
+
+    public function write(): void
+    {
+        if (! $this->isNew) {
+            return;
+        }
+        $this->isNew = false;
+        $others = array_diff_key($this->known(), $this->asked);
+        $this->known = $this->asked + array_slice($others, 0, count($this->asked), true);
+        Kept::put($this->stored, $this->name, Kept::state($this->name), serialize($this->known));
+    }
+
+    /** @return array<int|string, T> */
+    private function known(): array
+    {
+        if ($this->known === null) {
+            $kept = Kept::get($this->stored, $this->name, Kept::state($this->name));
+            $answers = $kept === null ? null : unserialize($kept, ['allowed_classes' => false]);
+            /** @var array<int|string, T> $answers */
+            $answers = array_filter(is_array($answers) ? $answers : [], is_array(...));
+            $this->known = $answers;
+        }
+
+        return $this->known;
+    }
+}
