@@ -51,27 +51,24 @@ final class KeptJobs
         return $this->known[$key]->jobs;
     }
 
+    /** @return array<int|string, list<float>> pace → min for one, of how long things took */
+    public function took(StoredInstallation $stored): array
+    {
+        return JobBooks::took($stored, true) ?? (new JobBook(0, '', $this->of($stored)))->took();
+    }
+
     /**
-     * How long things took. Hands are not slower for a decision: where the jobs are yet to be made anew, what they took
-     * before it is known.
+     * The same for somebody who asks what a decision would come to. Hands are not slower for a decision: where the jobs
+     * are yet to be made anew after the last one, what they took before it will do.
      *
      * @return array<int|string, list<float>> pace → min for one
      */
-    public function took(StoredInstallation $stored): array
+    public function lastTook(StoredInstallation $stored): array
     {
-        $now = JobBooks::took($stored, true);
-        if ($now !== null) {
-            return $now;
-        }
         $key = JobBooks::key($stored);
-        $book = $this->known[$key] ?? JobBooks::read($stored, $key);
-        if ($book !== null) {
-            return ($this->known[$key] = $this->since($stored, $key, $book))->took();
-        }
+        $isKnown = isset($this->known[$key]) || JobBooks::took($stored, true) !== null;
 
-        return JobBooks::last($stored)?->took() ??
-            JobBooks::took($stored, false) ??
-            (new JobBook(0, '', $this->of($stored)))->took();
+        return $isKnown ? $this->took($stored) : JobBooks::took($stored, false) ?? $this->took($stored);
     }
 
     /** Made once, while others wait for it. */

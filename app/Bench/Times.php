@@ -15,21 +15,28 @@ final readonly class Times
     {
     }
 
-    /** By an installation as it was read already. */
+    /** For what a decision would come to, by an installation as it was read already. */
     public function by(Loaded $decided): TimeBook
     {
         $this->jobs->know($decided);
+        $stored = $decided->stored;
 
-        return $this->of($decided->stored);
+        return self::areTaken($stored) ? new TimeBook($this->kept->lastTook($stored)) : new TimeBook();
     }
 
     public function of(StoredInstallation $stored): TimeBook
     {
-        $timed = $stored->events()->toBase()->reorder()->where('step', '<>', '')->whereNotNull('definition->took');
-        if (! $timed->exists()) {
-            return new TimeBook();
-        }
+        return self::areTaken($stored) ? new TimeBook($this->kept->took($stored)) : new TimeBook();
+    }
 
-        return new TimeBook($this->kept->took($stored));
+    private static function areTaken(StoredInstallation $stored): bool
+    {
+        return $stored
+            ->events()
+            ->toBase()
+            ->reorder()
+            ->where('step', '<>', '')
+            ->whereNotNull('definition->took')
+            ->exists();
     }
 }

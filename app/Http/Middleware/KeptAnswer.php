@@ -31,7 +31,7 @@ final readonly class KeptAnswer
     private const LEVEL = 5;
 
     /** Octets: what is larger is made each time. */
-    private const MOST = 24_000_000;
+    private const MOST = 64_000_000;
 
     /** What a document says of itself. */
     private const SAID = ['content-type', 'content-disposition', 'cache-control', 'x-content-type-options'];
