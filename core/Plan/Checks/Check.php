@@ -10,35 +10,46 @@ use Sartal\Core\Given\Findings\Finding;
 /** One look at a plan, taken when somebody asks: what it is about, and what it finds. */
 final class Check
 {
-    /** @var ?list<Finding> */
+    /** @var ?array<int, list<Finding>> */
     private ?array $findings = null;
 
     /**
-     * @param  string  $follows  what it follows from: the same in another plan of one setting, the same findings but
-     *     for their remedies
-     * @param  list<string>  $about  texts of all subjects that it may find something about
-     * @param  Closure(): list<Finding>  $look
-     * @param  int  $turn  looks that are taken at the same runs have the same; -1: at none, or at any
+     * @param  Closure(): string  $follows  what it follows from: the same in another plan of one setting, the same
+     *     findings but for their remedies
+     * @param  Closure(): list<string>  $about  texts of all subjects that it may find something about
+     * @param  Closure(): array<int, list<Finding>>  $look  by their place among what is listed: lower first
+     * @param  list<string>  $runs  that are looked at
      */
     public function __construct(
-        public readonly string $follows,
-        public readonly array $about,
+        private readonly Closure $follows,
+        private readonly Closure $about,
         private readonly Closure $look,
-        public readonly int $turn = -1,
+        public readonly array $runs = [],
     ) {
     }
 
     /** Something that is known without a look. */
-    public static function known(Finding $finding): self
+    public static function known(int $place, Finding $finding): self
     {
         return new self(
-            'known '.$finding->code.' '.$finding->subject->text().' '.$finding->words,
-            [$finding->subject->text()],
-            static fn (): array => [$finding],
+            static fn (): string => 'known '.$finding->code.' '.$finding->subject->text().' '.$finding->words,
+            static fn (): array => [$finding->subject->text()],
+            static fn (): array => [$place => [$finding]],
         );
     }
 
-    /** @return list<Finding> */
+    public function follows(): string
+    {
+        return ($this->follows)();
+    }
+
+    /** @return list<string> */
+    public function about(): array
+    {
+        return ($this->about)();
+    }
+
+    /** @return array<int, list<Finding>> by their place among what is listed: lower first */
     public function findings(): array
     {
         return $this->findings ??= ($this->look)();

@@ -14,11 +14,11 @@ use Sartal\Core\Ways\Looming\Layout;
 use Sartal\Core\Ways\Routing\WayChecks;
 use Sartal\Core\Ways\Routing\WayLoads;
 
-/** All that is looked at in a plan. */
-final class Checks
+/** All that is looked at in a plan, in the order in which findings are listed: by kind, then by what they are about. */
+final readonly class Checks
 {
-    /** @var ?list<Neighbourhood> */
-    private ?array $near = null;
+    /** Places of what is found, by kind. Runs by themselves come first, each at its own. */
+    private const KIND = 10_000_000;
 
     /**
      * @param  Closure(string): string  $print  run → print of all that its plan follows from
@@ -27,82 +27,76 @@ final class Checks
      * @param  array<array-key, string>  $rotations
      */
     public function __construct(
-        private readonly Installation $installation,
-        private readonly RunPlans $runs,
-        private readonly Closure $print,
-        private readonly array $assemblies,
-        private readonly array $assemblyOf,
-        private readonly array $rotations,
-        private readonly Layout $layout,
-        private readonly WayLoads $ways,
+        private Installation $installation,
+        private RunPlans $runs,
+        private Closure $print,
+        private array $assemblies,
+        private array $assemblyOf,
+        private array $rotations,
+        private Layout $layout,
+        private WayLoads $ways,
     ) {
     }
 
-    /** @return list<Check> in the order in which findings are listed */
+    /** @return list<Check> */
     public function all(): array
     {
         $in = $this->installation;
-        $near = $this->near();
-        $prints = array_map($this->printOf(...), $near);
-        $subjects = array_map(static fn (Neighbourhood $each): array => $each->subjects(), $near);
-        $turns = array_keys($near);
-        $turnOf = [];
-        foreach ($near as $turn => $each) {
-            $turnOf += array_fill_keys($each->runs, $turn);
-        }
-        $joined = fn (NeighbourCheck $check): array => array_map(
-            fn (Neighbourhood $each, string $print, array $about, int $turn): Check => new Check(
-                $check::class.' '.$print,
-                $about,
-                fn (): array => $check->of($each, $this->runs->among($each->runs)),
-                $turn,
-            ),
-            $near,
-            $prints,
-            $subjects,
-            $turns,
-        );
 
         return [
-            ...$this->ofRuns($turnOf),
+            ...$this->ofNeighbourhoods(),
             ...$this->ofWays(),
-            ...self::known($this->ofLooms()),
-            ...self::known($this->layout->tails->findings()),
-            ...self::known($this->codes()),
-            ...self::known(FittingChecks::plans($in)),
-            ...$joined(new FittingChecks($in)),
+            ...self::known(2 * self::KIND, $this->ofLooms()),
+            ...self::known(3 * self::KIND, $this->layout->tails->findings()),
+            ...self::known(4 * self::KIND, $this->codes()),
+            ...self::known(5 * self::KIND, FittingChecks::plans($in)),
             ...$this->ofMatings(),
-            ...$joined(new JoinChecks($in)),
-            ...$joined(new PortChecks($in)),
-            ...self::known(PortChecks::spare($in)),
-            ...$joined(new PhantomChecks($in)),
-            ...self::known(LabelChecks::findings($this->rotations, $this->runs)),
-            ...self::known(LabelChecks::texts($in, $this->runs)),
-            ...$joined(new ReachChecks($in)),
+            ...self::known(10 * self::KIND, PortChecks::spare($in)),
+            ...self::known(12 * self::KIND, LabelChecks::findings($this->rotations, $this->runs)),
+            ...self::known(13 * self::KIND, LabelChecks::texts($in, $this->runs)),
         ];
-    }
-
-    /** Once all looks of a turn are taken: what they looked at is made again where somebody asks for it. */
-    public function leave(int $turn): void
-    {
-        foreach (($this->near()[$turn] ?? null)->runs ?? [] as $run) {
-            $this->runs->get($run)->forget();
-        }
-    }
-
-    /** @return list<Neighbourhood> */
-    private function near(): array
-    {
-        return $this->near ??= Neighbourhoods::in($this->installation, $this->assemblies, $this->assemblyOf);
     }
 
     /**
      * @param  list<Finding>  $findings
      * @return list<Check>
      */
-    private static function known(array $findings): array
+    private static function known(int $place, array $findings): array
     {
-        return array_map(Check::known(...), $findings);
+        return array_map(static fn (Finding $finding): Check => Check::known($place, $finding), $findings);
+    }
+
+    /** @return list<Check> each of what has to be seen together, and of its runs by themselves */
+    private function ofNeighbourhoods(): array
+    {
+        $in = $this->installation;
+        $looks = [
+            6 * self::KIND => new FittingChecks($in),
+            8 * self::KIND => new JoinChecks($in),
+            9 * self::KIND => new PortChecks($in),
+            11 * self::KIND => new PhantomChecks($in),
+            14 * self::KIND => new ReachChecks($in),
+        ];
+        $places = array_flip(array_keys($in->runs()));
+        $checks = [];
+        foreach (Neighbourhoods::in($in, $this->assemblies, $this->assemblyOf) as $near) {
+            $checks[] = new Check(
+                fn (): string => 'joined '.$this->printOf($near),
+                static fn (): array => $near->subjects(),
+                function () use ($near, $looks, $places): array {
+                    $runs = $this->runs->among($near->runs);
+                    $found = array_map(static fn (NeighbourCheck $look): array => $look->of($near, $runs), $looks);
+                    foreach ($runs as $id => $run) {
+                        $found[$places[$id]] = $run->findings();
+                    }
+
+                    return $found;
+                },
+                $near->runs,
+            );
+        }
+
+        return $checks;
     }
 
     /** What looks at a neighbourhood follows from its runs, and from fittings and circuits as they are. */
@@ -121,36 +115,20 @@ final class Checks
         return hash('xxh128', implode(' ', $parts));
     }
 
-    /**
-     * @param  array<int|string, int>  $turns  by run
-     * @return list<Check> each of a run by itself
-     */
-    private function ofRuns(array $turns): array
-    {
-        $checks = [];
-        foreach ($this->installation->runs() as $run) {
-            $checks[] = new Check(
-                'run '.($this->print)($run->id),
-                [Subject::run($run->id)->text()],
-                fn (): array => $this->runs->get($run->id)->findings(),
-                $turns[$run->id],
-            );
-        }
-
-        return $checks;
-    }
-
     /** @return list<Check> */
     private function ofWays(): array
     {
         $look = new WayChecks($this->installation, $this->layout->routes, $this->layout->router, $this->ways);
         $checks = [];
         foreach ($this->installation->ways() as $way) {
-            $inside = array_map($this->print, $this->ways->inside($way->id));
             $checks[] = new Check(
-                'way '.$way->id.' '.hash('xxh128', implode(' ', $inside)),
-                [Subject::way($way->id)->text()],
-                fn (): array => $look->of($this->ways->of($way->id)),
+                fn (): string => implode(' ', [
+                    'way',
+                    $way->id,
+                    ...array_map($this->print, $this->ways->inside($way->id)),
+                ]),
+                static fn (): array => [Subject::way($way->id)->text()],
+                fn (): array => [self::KIND => $look->of($this->ways->of($way->id))],
             );
         }
 
@@ -184,7 +162,7 @@ final class Checks
             $runs = [...$at[$mating->fitting]->runs ?? [], ...$at[$mating->with]->runs ?? []];
             $halves = array_filter([$in->fitting($mating->fitting), $in->fitting($mating->with)]);
             $checks[] = new Check(
-                implode(' ', [
+                fn (): string => implode(' ', [
                     'mating',
                     $mating->fitting,
                     $mating->with,
@@ -192,8 +170,10 @@ final class Checks
                     ...array_map(spl_object_id(...), $halves),
                     ...array_map($this->print, $runs),
                 ]),
-                [Subject::fitting($mating->fitting)->text()],
-                fn (): array => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
+                static fn (): array => [Subject::fitting($mating->fitting)->text()],
+                fn (): array => [
+                    7 * self::KIND => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
+                ],
             );
         }
 

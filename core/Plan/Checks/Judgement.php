@@ -7,14 +7,16 @@ namespace Sartal\Core\Plan\Checks;
 use Closure;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
+use Sartal\Core\Plan\Runs\RunPlans;
 
 /** What is not right with what was decided: of one subject, or of all. Nothing is looked at that nobody asks about. */
 final class Judgement
 {
-    private ?Checks $checks = null;
+    /** Runs of which all that is looked at is kept: making it again takes longer than it takes room. */
+    private const FEW = 2_000;
 
     /** @var ?list<Check> */
-    private ?array $all = null;
+    private ?array $checks = null;
 
     /** @var ?array<int|string, list<Check>> by the text of a subject that they may find something about */
     private ?array $about = null;
@@ -22,39 +24,28 @@ final class Judgement
     /** @var ?list<Finding> */
     private ?array $findings = null;
 
-    /** @param  Closure(): Checks  $make */
-    public function __construct(private readonly Closure $make)
+    /** @param  Closure(): list<Check>  $all */
+    public function __construct(private readonly Closure $all, private readonly RunPlans $runs)
     {
     }
 
     /** @return list<Finding> all of them */
     public function findings(): array
     {
-        if ($this->findings === null) {
-            $this->look();
-            $this->findings = [];
-            foreach ($this->checks() as $check) {
-                array_push($this->findings, ...$check->findings());
-            }
-        }
-
-        return $this->findings;
+        return $this->findings ??= self::listed($this->checks(), $this->leave(...));
     }
 
     /** @return list<Finding> */
     public function on(Subject $subject): array
     {
         $text = $subject->text();
-        $found = [];
-        foreach ($this->about()[$text] ?? [] as $check) {
-            foreach ($check->findings() as $finding) {
-                if ($finding->subject->text() === $text) {
-                    $found[] = $finding;
-                }
-            }
-        }
 
-        return $found;
+        return array_values(
+            array_filter(
+                self::listed($this->about()[$text] ?? []),
+                static fn (Finding $finding): bool => $finding->subject->text() === $text,
+            ),
+        );
     }
 
     /**
@@ -67,39 +58,53 @@ final class Judgement
     {
         $same = [];
         foreach ($other->checks() as $check) {
-            $same[$check->follows] = true;
-        }
-        $found = [];
-        foreach ($this->checks() as $check) {
-            if (! isset($same[$check->follows])) {
-                array_push($found, ...$check->findings());
-            }
+            $same[$check->follows()] = true;
         }
 
-        return $found;
+        return self::listed(
+            array_values(
+                array_filter(
+                    $this->checks(),
+                    static fn (Check $check): bool => ! isset($same[$check->follows()]),
+                ),
+            ),
+        );
     }
 
-    /** @return list<Check> in the order in which findings are listed */
-    public function checks(): array
+    /**
+     * @param  list<Check>  $checks
+     * @param  ?Closure(Check): void  $after  each of them
+     * @return list<Finding> in the order in which they are listed
+     */
+    private static function listed(array $checks, ?Closure $after = null): array
     {
-        $this->checks ??= ($this->make)();
+        $places = [];
+        foreach ($checks as $check) {
+            foreach ($check->findings() as $place => $findings) {
+                $places[$place] ??= [];
+                array_push($places[$place], ...$findings);
+            }
+            if ($after !== null) {
+                $after($check);
+            }
+        }
+        ksort($places);
 
-        return $this->all ??= $this->checks->all();
+        return array_merge(...array_values($places));
     }
 
-    /** Takes all looks, those at the same runs together: what they look at is there for one turn alone. */
-    private function look(): void
+    /** What was looked at for a run of thousands is made again where somebody asks for it. */
+    private function leave(Check $check): void
     {
-        $turns = [];
-        foreach ($this->checks() as $check) {
-            $turns[$check->turn][] = $check;
+        foreach (count($this->runs) > self::FEW ? $check->runs : [] as $run) {
+            $this->runs->get($run)->forget();
         }
-        foreach ($turns as $turn => $checks) {
-            foreach ($checks as $check) {
-                $check->findings();
-            }
-            $this->checks?->leave($turn);
-        }
+    }
+
+    /** @return list<Check> */
+    private function checks(): array
+    {
+        return $this->checks ??= ($this->all)();
     }
 
     /** @return array<int|string, list<Check>> */
@@ -108,7 +113,7 @@ final class Judgement
         if ($this->about === null) {
             $this->about = [];
             foreach ($this->checks() as $check) {
-                foreach ($check->about as $subject) {
+                foreach ($check->about() as $subject) {
                     $this->about[$subject][] = $check;
                 }
             }

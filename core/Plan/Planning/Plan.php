@@ -77,7 +77,7 @@ final class Plan
         }
         $this->assemblyOf = $assemblyOf;
         $this->judgement = new Judgement(
-            fn (): Checks => new Checks(
+            fn (): array => (new Checks(
                 $installation,
                 $this->runs,
                 $this->print(...),
@@ -86,7 +86,8 @@ final class Plan
                 $this->rotations(),
                 $this->layout,
                 $this->ways,
-            ),
+            ))->all(),
+            $this->runs,
         );
     }
 
