@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
-use Sartal\Core\Given\Measure\Gauge;
 use Sartal\Core\Given\Measure\Kept;
 use Sartal\Core\Given\Measure\Length;
 
@@ -13,18 +12,6 @@ final class CableType
 {
     /** What has been worked out of it. */
     public readonly Kept $kept;
-
-    /** A conductor whose gauge is not stated is reckoned as this, on the safe side. */
-    private const UNSTATED_GAUGE = 28;
-
-    /** @var ?array<int|string, Conductor> */
-    private ?array $conductors = null;
-
-    /** @var array<int|string, list<Conductor>> asked for again and again by every run of the type */
-    private array $within = [];
-
-    /** @var ?array<int|string, Element> */
-    private ?array $elements = null;
 
     /**
      * @param  string  $family  as the schedule groups it: "multicore", "video", …
@@ -61,21 +48,13 @@ final class CableType
     /** @return array<int|string, Conductor> by path, in the order of the tree */
     public function conductors(): array
     {
-        if ($this->conductors === null) {
-            $this->walk();
-        }
-
-        return $this->conductors ?? [];
+        return $this->anatomy()->conductors();
     }
 
     /** @return array<int|string, Element> every element by path; the root under the empty path */
     public function elements(): array
     {
-        if ($this->elements === null) {
-            $this->walk();
-        }
-
-        return $this->elements ?? [];
+        return $this->anatomy()->elements();
     }
 
     public function element(string $path): ?Element
@@ -90,14 +69,7 @@ final class CableType
      */
     public function conductorsWithin(string $path): array
     {
-        return $this->within[$path] ??= array_values(
-            array_filter(
-                $this->conductors(),
-                static fn (Conductor $conductor): bool => $path === '' ||
-                    $conductor->path === $path ||
-                    str_starts_with($conductor->path, $path.'/'),
-            ),
-        );
+        return $this->anatomy()->within($path);
     }
 
     /** Over an element where it leaves the sheath; null where the type does not say. */
@@ -160,33 +132,8 @@ final class CableType
         }
     }
 
-    private function walk(): void
+    private function anatomy(): Anatomy
     {
-        $this->conductors = [];
-        $this->elements = [];
-        $this->visit($this->construction, '', '', null, HazardDomain::Signal);
-    }
-
-    private function visit(Element $element, string $path, string $parent, ?string $twist, HazardDomain $domain): void
-    {
-        $domain = $element->domain ?? $domain;
-        $this->elements[$path] = $element;
-        if ($element->kind->isConductor()) {
-            $gauge = $element->gauge ?? Gauge::awg(self::UNSTATED_GAUGE);
-            $this->conductors[$path] = new Conductor(
-                $path,
-                $parent,
-                $element,
-                $gauge,
-                $element->kind === ElementKind::Core ? $twist : null,
-                $domain,
-            );
-        }
-        if ($element->kind->isTwisted()) {
-            $twist = $path;
-        }
-        foreach ($element->children as $child) {
-            $this->visit($child, $path === '' ? $child->key : $path.'/'.$child->key, $path, $twist, $domain);
-        }
+        return $this->kept->once(Anatomy::class, '', fn (): Anatomy => new Anatomy($this->construction));
     }
 }

@@ -22,6 +22,8 @@ final readonly class Checks
 
     /**
      * @param  Closure(string): string  $print  run → print of all that its plan follows from
+     * @param  Closure(object): string  $hash  of what never changes
+     * @param  Closure(): string  $setting  print of all but runs, fittings and circuits
      * @param  array<int|string, Assembly>  $assemblies
      * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<array-key, string>  $rotations
@@ -30,6 +32,9 @@ final readonly class Checks
         private Installation $installation,
         private RunPlans $runs,
         private Closure $print,
+        private Closure $hash,
+        private Closure $setting,
+        private FoundStore $known,
         private array $assemblies,
         private array $assemblyOf,
         private array $rotations,
@@ -84,13 +89,18 @@ final readonly class Checks
                 fn (): string => 'joined '.$this->printOf($near),
                 static fn (): array => $near->subjects(),
                 function () use ($near, $looks, $places): array {
-                    $runs = $this->runs->among($near->runs);
-                    $found = array_map(static fn (NeighbourCheck $look): array => $look->of($near, $runs), $looks);
-                    foreach ($runs as $id => $run) {
-                        $found[$places[$id]] = $run->findings();
+                    $key = hash('xxh128', ($this->setting)().$this->printOf($near));
+                    $found = $this->known->found($key);
+                    if ($found === null) {
+                        $found = $this->look($near, $looks);
+                        $this->known->keepFound($key, $found);
+                    }
+                    $listed = [];
+                    foreach ($found as $place => $findings) {
+                        $listed[$place < self::KIND ? $places[$near->runs[$place]] : $place] = $findings;
                     }
 
-                    return $found;
+                    return $listed;
                 },
                 $near->runs,
             );
@@ -99,17 +109,32 @@ final readonly class Checks
         return $checks;
     }
 
+    /**
+     * @param  array<int, NeighbourCheck>  $looks  by place
+     * @return array<int, list<Finding>> by place; of a run by itself by its number in the neighbourhood
+     */
+    private function look(Neighbourhood $near, array $looks): array
+    {
+        $runs = $this->runs->among($near->runs);
+        $found = array_map(static fn (NeighbourCheck $look): array => $look->of($near, $runs), $looks);
+        foreach ($near->runs as $i => $run) {
+            $found[$i] = $runs->get($run)->findings();
+        }
+
+        return $found;
+    }
+
     /** What looks at a neighbourhood follows from its runs, and from fittings and circuits as they are. */
     private function printOf(Neighbourhood $near): string
     {
         $parts = array_map($this->print, $near->runs);
         foreach ($near->fittings() as $fitting) {
             $known = $this->installation->fitting($fitting);
-            $parts[] = $known === null ? $fitting : (string) spl_object_id($known);
+            $parts[] = $known === null ? $fitting : ($this->hash)($known);
         }
         foreach ($near->circuits as $circuit) {
             $known = $this->installation->circuit($circuit);
-            $parts[] = $known === null ? $circuit : (string) spl_object_id($known);
+            $parts[] = $known === null ? $circuit : ($this->hash)($known);
         }
 
         return hash('xxh128', implode(' ', $parts));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Testing\ReadingPrint;
 
@@ -19,6 +20,9 @@ final class MemoryPlanCache implements PlanCache
 
     /** @var array<int|string, ReadingPrint> */
     private array $readings = [];
+
+    /** @var array<int|string, array<int, list<Finding>>> */
+    private array $found = [];
 
     private readonly ObjectHashes $hashes;
 
@@ -41,6 +45,16 @@ final class MemoryPlanCache implements PlanCache
     {
         $this->runsComputed++;
         $this->runs[$inputs] = $plan;
+    }
+
+    public function found(string $of): ?array
+    {
+        return $this->found[$of] ?? null;
+    }
+
+    public function keepFound(string $of, array $found): void
+    {
+        $this->found[$of] = $found;
     }
 
     public function readingFingerprint(string $inputs): ?ReadingPrint

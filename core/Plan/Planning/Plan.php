@@ -53,6 +53,8 @@ final class Plan
 
     private ?Relied $relied = null;
 
+    private ?string $setting = null;
+
     /** @var ?list<Finding> */
     private ?array $results = null;
 
@@ -81,6 +83,9 @@ final class Plan
                 $installation,
                 $this->runs,
                 $this->print(...),
+                $cache->hashes()->of(...),
+                $this->setting(...),
+                $cache,
                 $this->assemblies,
                 $this->assemblyOf,
                 $this->rotations(),
@@ -220,10 +225,25 @@ final class Plan
             : $this->findings();
     }
 
+    /** Of all but runs, with their fittings and circuits. */
+    private function setting(): string
+    {
+        return $this->setting ??= hash(
+            'xxh128',
+            $this->cache->hashes()->of($this->installation->catalogue).serialize(self::around($this->installation)),
+        );
+    }
+
     /** Whether two installations differ in nothing but runs, with their fittings and circuits. */
     private static function isOneSetting(Installation $one, Installation $other): bool
     {
-        $setting = static fn (Installation $in): array => [
+        return $one->catalogue->holdsAs($other->catalogue) && self::around($one) === self::around($other);
+    }
+
+    /** @return list<mixed> all but types, and runs with their fittings and circuits */
+    private static function around(Installation $in): array
+    {
+        return [
             $in->rules(),
             $in->locations(),
             $in->junctions(),
@@ -236,8 +256,6 @@ final class Plan
             $in->links(),
             $in->switches(),
         ];
-
-        return $one->catalogue->holdsAs($other->catalogue) && $setting($one) === $setting($other);
     }
 
     private function run(string $id): RunPlan

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Plan\Checks\FoundStore;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Testing\ReadingPrint;
 
 /** Keeps what was computed for one subject, under a hash of all that it was computed from. */
-interface PlanCache
+interface PlanCache extends FoundStore
 {
     /** Of what several installations share, while they are looked at. */
     public function hashes(): ObjectHashes;
