@@ -8,12 +8,15 @@ use App\Models\StoredInstallation;
 
 /**
  * Small answers of one kind, each under a hash of all that it follows from: kept together for the next requests. What
- * a request had no use for may be of another release: as many as it used stay.
+ * was asked for last stays longest.
  *
  * @template T of array<array-key, mixed>
  */
 final class KeptByHash
 {
+    /** Of one kind, of one installation. */
+    private const MOST = 25_000;
+
     /** @var ?array<int|string, T> */
     private ?array $known = null;
 
@@ -55,7 +58,7 @@ final class KeptByHash
         }
         $this->isNew = false;
         $others = array_diff_key($this->known(), $this->asked);
-        $this->known = $this->asked + array_slice($others, 0, count($this->asked), true);
+        $this->known = $this->asked + array_slice($others, 0, max(0, self::MOST - count($this->asked)), true);
         Kept::put($this->stored, $this->name, Kept::state($this->name), serialize($this->known));
     }
 
