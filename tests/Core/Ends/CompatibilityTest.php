@@ -275,7 +275,10 @@ final class CompatibilityTest extends TestCase
         $inserts = $bench->installation->fittings()['C-1.a1']->inserts;
         $booted = $bench->withFitting('C-1.a1', inserts: ['3/p' => '8p8c-plug-booted'] + $inserts)->plan();
         $finding = array_values(
-            array_filter($booted->findings(), static fn (Finding $finding): bool => $finding->code === 'fitting.insert'),
+            array_filter(
+                $booted->findings(),
+                static fn (Finding $finding): bool => $finding->code === 'fitting.insert',
+            ),
         )[0];
         self::assertStringContainsString('moulded', $finding->words);
     }
