@@ -55,7 +55,7 @@ final class KeptStandings
     {
         return $stored->release_id === null
             ? self::atWork($stored, $load)
-            : new self($stored, 'standing decided', Kept::state('decided', $stored->decisions), $load);
+            : self::inHand($stored, 'standing decided', Kept::state('decided', $stored->decisions), $load);
     }
 
     /**
@@ -65,13 +65,31 @@ final class KeptStandings
      */
     public static function atWork(StoredInstallation $stored, Closure $load): self
     {
-        return new self(
+        return self::inHand(
             $stored,
             'standing at work',
             // What is released is judged with the instruments of today.
             Kept::state('at work', $stored->edition(), $stored->decisions),
             $load,
         );
+    }
+
+    /**
+     * Whoever else asks in this request reads it once: it is some megabytes where there are thousands of runs.
+     *
+     * @param  Closure(): Loaded  $load
+     */
+    private static function inHand(StoredInstallation $stored, string $name, string $state, Closure $load): self
+    {
+        $app = app();
+        $key = implode(' ', [self::class, $stored->id, $name, $state]);
+        if (! $app->bound($key)) {
+            $app->instance($key, new self($stored, $name, $state, $load));
+            $app->terminating(static fn () => $app->forgetInstance($key));
+        }
+        $standings = $app->make($key);
+
+        return $standings instanceof self ? $standings : new self($stored, $name, $state, $load);
     }
 
     /** What it was read against: changes with what somebody decides, and with nothing that is recorded. */
