@@ -3,6 +3,7 @@ import { useIntersectionObserver } from '@vueuse/core'
 import { onMounted, ref, useTemplateRef, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Reach } from '../../api/types'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { useLatest } from '../../ui/latest'
 import ReachTable from './ReachTable.vue'
@@ -43,7 +44,7 @@ const one = (id: string) => api.get(`reach/${encodeURIComponent(id)}`)
         v-model="only"
         type="checkbox"> only what does not plainly reach</label></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!circuits && !problem" indeterminate color="primary" aria-label="Reckoning" />
+    <BeingMade v-if="!circuits && !problem" of="the circuits" />
     <div v-if="circuits" class="pad">
       <p
         v-if="circuits.length === 0"

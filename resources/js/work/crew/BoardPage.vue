@@ -3,6 +3,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import type { Board } from '../../api/crew'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import CrewTabs from './CrewTabs.vue'
@@ -46,7 +47,7 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
   <main class="board">
     <header><h1>Crew</h1><CrewTabs /></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!board && !problem" indeterminate color="primary" aria-label="Working out the forecast" />
+    <BeingMade v-if="!board && !problem" of="the forecast" />
     <div v-if="board" class="body">
       <section class="when">
         <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.'

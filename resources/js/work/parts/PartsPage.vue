@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import Swatch from '../../ui/Swatch.vue'
@@ -133,7 +134,7 @@ const save = () =>
         <v-btn v-if="session.plans" size="small" color="primary" @click="edit">Prices and shelf</v-btn>
       </template></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="(!parts && !problem) || busy" indeterminate color="primary" aria-label="Counting" />
+    <BeingMade v-if="(!parts && !problem) || busy" of="the parts" />
     <form v-if="parts" class="pad" @submit.prevent="save">
       <div class="ask">
         <label>For <select v-model="scope" :disabled="editing">

@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/types'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
+import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import PartsTabs from './PartsTabs.vue'
@@ -55,7 +56,7 @@ const save = () =>
         :loading="busy"
         @click="save">Save the prices</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-progress-linear v-if="!rows && !problem" indeterminate color="primary" aria-label="Reckoning" />
+    <BeingMade v-if="!rows && !problem" of="what is worth buying" />
     <div v-if="rows" class="pad">
       <p class="quiet">What each assembly costs made here, parts and time, beside the price of the same ready made.</p>
       <p v-if="rows.length === 0" class="quiet">No assembly yet.</p>
