@@ -29,12 +29,12 @@ final class Check
     }
 
     /** Something that is known without a look. */
-    public static function known(int $place, Finding $finding): self
+    public static function known(Listed $as, Finding $finding): self
     {
         return new self(
             static fn (): string => 'known '.$finding->code.' '.$finding->subject->text().' '.$finding->words,
             static fn (): array => [$finding->subject->text()],
-            static fn (): array => [$place => [$finding]],
+            static fn (): array => [$as->place() => [$finding]],
         );
     }
 

@@ -17,9 +17,6 @@ use Sartal\Core\Ways\Routing\WayLoads;
 /** All that is looked at in a plan, in the order in which findings are listed: by kind, then by what they are about. */
 final readonly class Checks
 {
-    /** Places of what is found, by kind. Runs by themselves come first, each at its own. */
-    private const KIND = 10_000_000;
-
     /**
      * @param  Closure(string): string  $print  run → print of all that its plan follows from
      * @param  Closure(object): string  $hash  of what never changes
@@ -51,14 +48,14 @@ final readonly class Checks
         return [
             ...$this->ofNeighbourhoods(),
             ...$this->ofWays(),
-            ...self::known(2 * self::KIND, $this->ofLooms()),
-            ...self::known(3 * self::KIND, $this->layout->tails->findings()),
-            ...self::known(4 * self::KIND, $this->codes()),
-            ...self::known(5 * self::KIND, FittingChecks::plans($in)),
+            ...self::known(Listed::Looms, $this->ofLooms()),
+            ...self::known(Listed::Tails, $this->layout->tails->findings()),
+            ...self::known(Listed::Codes, $this->codes()),
+            ...self::known(Listed::Plans, FittingChecks::plans($in)),
             ...$this->ofMatings(),
-            ...self::known(10 * self::KIND, PortChecks::spare($in)),
-            ...self::known(12 * self::KIND, LabelChecks::findings($this->rotations, $this->runs)),
-            ...self::known(13 * self::KIND, LabelChecks::texts($in, $this->runs)),
+            ...self::known(Listed::Spare, PortChecks::spare($in)),
+            ...self::known(Listed::Turned, LabelChecks::findings($this->rotations, $this->runs)),
+            ...self::known(Listed::Texts, LabelChecks::texts($in, $this->runs)),
         ];
     }
 
@@ -66,9 +63,9 @@ final readonly class Checks
      * @param  list<Finding>  $findings
      * @return list<Check>
      */
-    private static function known(int $place, array $findings): array
+    private static function known(Listed $as, array $findings): array
     {
-        return array_map(static fn (Finding $finding): Check => Check::known($place, $finding), $findings);
+        return array_map(static fn (Finding $finding): Check => Check::known($as, $finding), $findings);
     }
 
     /** @return list<Check> each of what has to be seen together, and of its runs by themselves */
@@ -76,11 +73,11 @@ final readonly class Checks
     {
         $in = $this->installation;
         $looks = [
-            6 * self::KIND => new FittingChecks($in),
-            8 * self::KIND => new JoinChecks($in),
-            9 * self::KIND => new PortChecks($in),
-            11 * self::KIND => new PhantomChecks($in),
-            14 * self::KIND => new ReachChecks($in),
+            Listed::Fittings->place() => new FittingChecks($in),
+            Listed::Joins->place() => new JoinChecks($in),
+            Listed::Ports->place() => new PortChecks($in),
+            Listed::Phantom->place() => new PhantomChecks($in),
+            Listed::Reaches->place() => new ReachChecks($in),
         ];
         $places = array_flip(array_keys($in->runs()));
         $checks = [];
@@ -97,7 +94,7 @@ final readonly class Checks
                     }
                     $listed = [];
                     foreach ($found as $place => $findings) {
-                        $listed[$place < self::KIND ? $places[$near->runs[$place]] : $place] = $findings;
+                        $listed[$place < Listed::ROOM ? $places[$near->runs[$place]] : $place] = $findings;
                     }
 
                     return $listed;
@@ -153,7 +150,7 @@ final readonly class Checks
                     ...array_map($this->print, $this->ways->inside($way->id)),
                 ]),
                 static fn (): array => [Subject::way($way->id)->text()],
-                fn (): array => [self::KIND => $look->of($this->ways->of($way->id))],
+                fn (): array => [Listed::Ways->place() => $look->of($this->ways->of($way->id))],
             );
         }
 
@@ -197,7 +194,7 @@ final readonly class Checks
                 ]),
                 static fn (): array => [Subject::fitting($mating->fitting)->text()],
                 fn (): array => [
-                    7 * self::KIND => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
+                    Listed::Matings->place() => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
                 ],
             );
         }
