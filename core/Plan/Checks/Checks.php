@@ -194,7 +194,12 @@ final readonly class Checks
                 ]),
                 static fn (): array => [Subject::fitting($mating->fitting)->text()],
                 fn (): array => [
-                    Listed::Matings->place() => MatingChecks::of($mating, $this->runs->among($this->inOrder($runs)), $taken, $in),
+                    Listed::Matings->place() => MatingChecks::of(
+                        $mating,
+                        $this->runs->among($this->inOrder($runs)),
+                        $taken,
+                        $in,
+                    ),
                 ],
             );
         }
