@@ -10,7 +10,6 @@ use Illuminate\Console\Command;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\PlanEncoder;
-use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
 
 /** The plan of an installation file as JSON on standard output. Needs no database. */
@@ -56,10 +55,15 @@ final class PlanCommand extends Command
         $installation = $file->installation->withCatalogue(
             $file->installation->catalogue->plus(ShippedCatalogue::load()),
         );
-        $plan = Uncollected::run(static fn (): Plan => (new Planner())->plan($installation, $file->record));
+        $plan = Uncollected::run(
+            static fn (): array => PlanEncoder::plan(
+                (new Planner())->plan($installation, $file->record),
+                $installation,
+            ),
+        );
         $this->output->writeln(
             json_encode(
-                PlanEncoder::plan($plan, $installation),
+                $plan,
                 JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
             ),
             \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
