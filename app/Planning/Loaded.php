@@ -32,7 +32,7 @@ final class Loaded
     /** @var ?array<int|string, int> kind and id → version */
     private ?array $shared = null;
 
-    public readonly Planner $planner;
+    private readonly Planner $planner;
 
     public readonly KeptPrints $prints;
 

@@ -61,12 +61,7 @@ final class MatingChecks
             $findings[] = Finding::stop(
                 'mating.taken',
                 $subject,
-                sprintf(
-                    '%s is to mate with %s, which %s already has.',
-                    $fitting->label,
-                    $label,
-                    $taken,
-                ),
+                sprintf('%s is to mate with %s, which %s already has.', $fitting->label, $label, $taken),
                 'Choose another port.',
             );
         }

@@ -22,9 +22,7 @@ final readonly class WayChecks
 
     private Passages $passages;
 
-    /**
-     * @param  array<int|string, Route>  $routes  by run
-     */
+    /** @param  array<int|string, Route>  $routes  by run */
     public function __construct(private Installation $installation, array $routes, Router $router, WayLoads $loads)
     {
         $this->relief = new Relief($installation, $routes, $router, $loads);
