@@ -117,6 +117,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('equipment', [EquipmentController::class, 'index'])->middleware('kept');
             Route::get('rules', [RulesController::class, 'show'])->middleware('kept');
             Route::get('building', [BuildingController::class, 'show'])->middleware('kept');
+            Route::get('building/fittings/{id}', [BuildingController::class, 'fittings'])->middleware('kept');
             Route::get('looms', [LoomController::class, 'index'])->middleware('kept');
             Route::get('looms/{id}', [LoomController::class, 'show'])->middleware('kept');
             Route::get('looms/{id}/formboard.pdf', [LoomController::class, 'formboard'])->middleware('kept:day');

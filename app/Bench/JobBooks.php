@@ -33,7 +33,7 @@ final class JobBooks
     public static function read(StoredInstallation $stored, string $key): ?JobBook
     {
         $kept = Cache::store('file')->get($key);
-        $book = is_string($kept) ? unserialize($kept) : null;
+        $book = is_string($kept) ? unserialize((string) gzdecode($kept)) : null;
 
         return $book instanceof JobBook && Touched::has($stored, $book->last, $book->record) ? $book : null;
     }
@@ -50,7 +50,7 @@ final class JobBooks
     {
         $took = ['key' => $key, 'last' => $book->last, 'record' => $book->record, 'took' => $book->took()];
         Cache::store('file')->put(self::paces($stored), $took, self::KEPT);
-        Cache::store('file')->put($key, serialize($book), self::KEPT);
+        Cache::store('file')->put($key, gzencode(serialize($book), 1), self::KEPT);
         Cache::store('file')->put(self::latest($stored), $key, self::KEPT);
 
         return $book;

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Measure\Lean;
 
 /** What a list has to know of a job, and what follows from decisions alone. */
 final readonly class JobFacts
 {
+    use Lean;
+
     /**
      * @param  list<string>  $codes  of its runs
      * @param  int  $count  operations

@@ -47,4 +47,18 @@ final readonly class KeptJob
         public array $overtaken,
     ) {
     }
+
+    /** @return array<string, mixed> by field */
+    public function __serialize(): array
+    {
+        return ['strand' => Bead::written($this->strand)] + get_object_vars($this);
+    }
+
+    /** @param  array<string, mixed>  $data  by field */
+    public function __unserialize(array $data): void
+    {
+        foreach ($data as $field => $value) {
+            $this->{$field} = $field === 'strand' ? Bead::strand($value) : $value;
+        }
+    }
 }

@@ -6,8 +6,8 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
-use App\Planning\Recorded;
 use App\Planning\Touched;
+use Generator;
 use Illuminate\Contracts\Cache\LockProvider;
 use Illuminate\Support\Facades\Cache;
 use LogicException;
@@ -28,8 +28,8 @@ use Sartal\Core\Work\Bench\Task;
  */
 final class KeptJobs
 {
-    /** Runs of which the record is read by itself, and not that of all. */
-    private const FEW = 200;
+    /** Runs of which the record is in hand at once: tens of steps of each. */
+    private const TOGETHER = 100;
 
     /** s that others wait while one makes it. */
     private const PATIENCE = 300;
@@ -110,33 +110,56 @@ final class KeptJobs
             $plan->assemblies,
             static fn (Assembly $of): bool => ($before?->jobs[$of->id] ?? null)?->made !== $made[$of->id],
         );
-        $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, array_values($new)), ...[[]]);
-        $events = count($runs) > self::FEW ? Recorded::whole($stored) : Touched::record($stored, $runs);
-        $kept = [];
-        foreach ($plan->assemblies as $assembly) {
-            $id = $assembly->id;
-            if (! isset($new[$id]) && isset($before->jobs[$id])) {
-                $kept[$id] = $before->jobs[$id];
-
-                continue;
-            }
-            $job = $this->jobs->passing($stored, $id);
-            if ($job !== null && $job->traveller->operations !== []) {
-                $kept[$id] = self::summary(
-                    $id,
-                    $job,
-                    self::facts($assembly, $job, $loaded),
-                    $events,
-                    $seen[$id] ?? 0,
-                    $made[$id],
-                    $stored,
-                );
+        $kept = array_fill_keys(array_keys($plan->assemblies), null);
+        foreach (self::some($new) as $some) {
+            $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, $some));
+            $events = Touched::record($stored, $runs);
+            foreach ($some as $assembly) {
+                $id = $assembly->id;
+                $job = $this->jobs->passing($stored, $id);
+                if ($job !== null && $job->traveller->operations !== []) {
+                    $kept[$id] = self::summary(
+                        $id,
+                        $job,
+                        self::facts($assembly, $job, $loaded),
+                        $events,
+                        $seen[$id] ?? 0,
+                        $made[$id],
+                        $stored,
+                    );
+                }
             }
         }
+        foreach (array_diff_key($plan->assemblies, $new) as $id => $same) {
+            $kept[$id] = $before->jobs[$id] ?? null;
+        }
+        $kept = array_filter($kept);
 
         return $before === null
             ? new JobBook($last, $record, $kept)
             : new JobBook($before->last, $before->record, $kept);
+    }
+
+    /**
+     * @param  array<int|string, Assembly>  $assemblies
+     * @return Generator<non-empty-list<Assembly>> of so many runs together that their record can be in hand
+     */
+    private static function some(array $assemblies): Generator
+    {
+        $some = [];
+        $runs = 0;
+        foreach ($assemblies as $assembly) {
+            $some[] = $assembly;
+            $runs += count($assembly->runs);
+            if ($runs >= self::TOGETHER) {
+                yield $some;
+                $some = [];
+                $runs = 0;
+            }
+        }
+        if ($some !== []) {
+            yield $some;
+        }
     }
 
     /** With what was recorded meanwhile. */

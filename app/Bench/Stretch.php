@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use Sartal\Core\Given\Measure\Lean;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Skill;
 
 /** Operations that one person does in one go: skill, and a tool of which there are few, stay the same. */
 final readonly class Stretch
 {
+    use Lean;
+
     /**
      * @param  list<string>  $tools  of which there are few
      * @param  array<int|string, float>  $amounts  pace → how much of it

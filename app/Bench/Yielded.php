@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use Sartal\Core\Given\Measure\Lean;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\FoundFlaws;
@@ -12,6 +13,8 @@ use Sartal\Core\Work\Bench\Task;
 /** What came of looking over connectors of one family. */
 final readonly class Yielded
 {
+    use Lean;
+
     /**
      * @param  int  $looked  fittings that were looked over
      * @param  int  $reworked  fittings of them that went back

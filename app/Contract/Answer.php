@@ -21,6 +21,25 @@ final class Answer extends JsonResponse
     }
 
     /**
+     * One list of many rows, each encoded as it comes, and what stands beside it.
+     *
+     * @param  iterable<mixed>  $rows
+     * @param  array<string, mixed>  $rest
+     * @return self<mixed>
+     */
+    public static function rows(string $name, iterable $rows, array $rest = []): self
+    {
+        $json = sprintf('{"%s":[', $name);
+        $parted = '';
+        foreach ($rows as $row) {
+            $json .= $parted.json_encode($row, JSON_THROW_ON_ERROR);
+            $parted = ',';
+        }
+
+        return self::encoded($json.']'.($rest === [] ? '' : ',').substr(json_encode((object) $rest, JSON_THROW_ON_ERROR), 1));
+    }
+
+    /**
      * What was encoded before, and kept; whoever kept it says what it is.
      *
      * @return self<mixed>

@@ -25,6 +25,13 @@ final class Kept
 
     private const DAYS = 7;
 
+    /** Octets that are not worth packing. */
+    private const SHORT = 2_000;
+
+    private const PLAIN = '=';
+
+    private const DEFLATED = 'z';
+
     /** Of so many that are kept, one looks whether there are too many. */
     private const PRUNED = 40;
 
@@ -58,7 +65,7 @@ final class Kept
         }
         $body = is_resource($found->body) ? stream_get_contents($found->body) : $found->body;
 
-        return is_string($body) ? ['state' => (string) $found->state, 'body' => $body] : null;
+        return is_string($body) ? ['state' => (string) $found->state, 'body' => self::unpacked($body)] : null;
     }
 
     /** What somebody else has kept of this name gives way. */
@@ -72,7 +79,7 @@ final class Kept
     {
         $rows = [];
         foreach ($bodies as $name => $body) {
-            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode($body));
+            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode(self::packed($body)));
         }
         DB::insert(
             sprintf(
@@ -86,6 +93,19 @@ final class Kept
         if (random_int(1, self::PRUNED) === 1) {
             self::prune($stored);
         }
+    }
+
+    /** Megabytes of what is said over and over come to a tenth; what is short, or packed already, stays as it is. */
+    private static function packed(string $body): string
+    {
+        return strlen($body) < self::SHORT || str_starts_with($body, "\x1f\x8b")
+            ? self::PLAIN.$body
+            : self::DEFLATED.gzdeflate($body, 1);
+    }
+
+    private static function unpacked(string $body): string
+    {
+        return $body !== '' && $body[0] === self::DEFLATED ? (string) gzinflate(substr($body, 1)) : substr($body, 1);
     }
 
     /**

@@ -12,6 +12,7 @@ use Sartal\Core\Given\Findings\SubjectKind;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\ObjectHashes;
 use Sartal\Core\Plan\Planning\PlanCache;
+use Sartal\Core\Plan\Runs\Lately;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Testing\ReadingPrint;
 
@@ -42,6 +43,11 @@ final class KeptPrints implements PlanCache
     public function hashes(): ObjectHashes
     {
         return $this->runs->hashes();
+    }
+
+    public function ends(): Lately
+    {
+        return $this->runs->ends();
     }
 
     public function run(string $inputs): ?RunPlan

@@ -128,93 +128,110 @@ final class KeptStandings
     public function facts(string $assembly): AssemblyFacts
     {
         $part = self::part($assembly);
-        $this->parts[$part] ??= $this->keptPart($part) ?? ($this->made()->parts[$part] ?? []);
+        $this->parts[$part] ??= $this->keptPart($part) ?? $this->madePart($part);
 
-        return $this->parts[$part][$assembly] ??
-            throw new OutOfBoundsException(sprintf('There is no assembly "%s" here.', $assembly));
+        return $this->parts[$part][$assembly] ?? $this->factsNow($assembly);
     }
 
     public function rules(): StandingRules
     {
-        return $this->rules ??= $this->keptRules() ?? $this->made()->rules;
+        return $this->rules ??= $this->keptRules() ?? self::rulesOf(($this->load)());
     }
 
     /** Made of all that was recorded, whatever is kept. */
     public function anew(): StandingBook
     {
-        return $this->read(($this->load)())->book;
+        return $this->read(($this->load)(), static fn () => null);
     }
 
     private function book(): StandingBook
     {
-        $this->book ??= $this->keptBook() ?? $this->made()->book;
+        $this->book ??= $this->keptBook() ?? $this->made(fn (): ?StandingBook => $this->keptBook());
 
         return $this->book = $this->since($this->book);
     }
 
-    private function made(): StandingsMade
+    /** @return array<int|string, AssemblyFacts> */
+    private function madePart(int $part): array
     {
-        return Kept::alone($this->stored, $this->name, self::PATIENCE, function (): StandingsMade {
-            $made = $this->keptWhole() ?? $this->write($this->read(($this->load)()));
-            [$this->rules, $this->parts] = [$made->rules, $made->parts];
+        $this->made(fn (): ?StandingBook => $this->keptPart($part) === null ? null : $this->keptBook());
 
-            return $made;
+        return $this->keptPart($part) ?? [];
+    }
+
+    /** Where somebody who works from other decisions keeps theirs under the same name. */
+    private function factsNow(string $assembly): AssemblyFacts
+    {
+        $loaded = ($this->load)();
+        $plan = $loaded->plan();
+
+        return Standings::factsOn(
+            $plan->assemblies[$assembly] ??
+                throw new OutOfBoundsException(sprintf('There is no assembly "%s" here.', $assembly)),
+            $loaded->installation,
+            $plan,
+            $plan->reliedOn(...),
+        );
+    }
+
+    /** @param  Closure(): ?StandingBook  $there  what somebody else has made while one waited for it */
+    private function made(Closure $there): StandingBook
+    {
+        return Kept::alone($this->stored, $this->name, self::PATIENCE, function () use ($there): StandingBook {
+            $book = $there();
+            if ($book === null) {
+                $loaded = ($this->load)();
+                $book = $this->read($loaded, $this->write(...));
+                $this->write(' rules', $this->rules = self::rulesOf($loaded));
+                $this->keep($book);
+            }
+
+            return $book;
         });
     }
 
-    private function write(StandingsMade $made): StandingsMade
+    private static function rulesOf(Loaded $loaded): StandingRules
     {
-        $bodies = [$this->name.' rules' => serialize($made->rules)];
-        foreach ($made->parts as $part => $facts) {
-            $bodies[$this->name.' '.$part] = serialize($facts);
-        }
-        Kept::putAll($this->stored, $bodies, $this->state);
-        $this->keep($made->book);
-
-        return $made;
+        return new StandingRules(Standings::in($loaded->installation), $loaded->instruments());
     }
 
-    /** What somebody else has made while one waited for it. */
-    private function keptWhole(): ?StandingsMade
+    private function write(string $what, mixed $made): void
     {
-        $rules = $this->keptRules();
-        $book = $rules === null ? null : $this->keptBook();
-        $parts = [];
-        for ($part = 0; $part < self::PARTS && $book !== null; $part++) {
-            $parts[$part] = $this->keptPart($part);
-        }
-        $known = array_filter($parts, static fn (?array $part): bool => $part !== null);
-
-        return $rules !== null && $book !== null && count($known) === self::PARTS
-            ? new StandingsMade($rules, $known, $book)
-            : null;
+        Kept::put($this->stored, $this->name.$what, $this->state, serialize($made));
     }
 
-    private function read(Loaded $loaded): StandingsMade
+    /**
+     * Part by part: facts of thousands of runs are not in hand at once.
+     *
+     * @param  Closure(string, array<int|string, AssemblyFacts>): mixed  $take  each part, and what it is called
+     */
+    private function read(Loaded $loaded, Closure $take): StandingBook
     {
         // Rows before what they say: what comes in between is then seen twice rather than never.
         [$last, $record] = Touched::last($this->stored);
         $plan = $loaded->plan();
         $seen = Touched::all($this->stored, $plan->assemblyOf);
 
-        return Uncollected::run(function () use ($loaded, $plan, $last, $record, $seen): StandingsMade {
+        return Uncollected::run(function () use ($loaded, $plan, $last, $record, $seen, $take): StandingBook {
             $in = $loaded->installation;
             $standings = Standings::in($in);
             $all = Recorded::milestones($this->stored);
             $parts = array_fill(0, self::PARTS, []);
-            $now = [];
-            foreach (Standings::facts($in, $plan, $plan->reliedOn(...)) as $id => $facts) {
-                $parts[self::part((string) $id)][$id] = $facts;
-                $now[$id] = $standings->of($facts, $all);
+            foreach ($plan->assemblies as $id => $assembly) {
+                $parts[self::part((string) $id)][$id] = $assembly;
             }
-
+            $now = array_fill_keys(array_keys($plan->assemblies), null);
+            foreach ($parts as $part => $assemblies) {
+                $facts = [];
+                foreach ($assemblies as $id => $assembly) {
+                    $facts[$id] = Standings::factsOn($assembly, $in, $plan, $plan->reliedOn(...));
+                    $now[$id] = $standings->of($facts[$id], $all);
+                }
+                $take(' '.$part, $facts);
+            }
             $loaded->prints->write();
 
-            return new StandingsMade(
-                new StandingRules($standings, $loaded->instruments()),
-                $parts,
-                new StandingBook($last, $record, $now, $seen),
-            );
+            return new StandingBook($last, $record, array_filter($now), $seen);
         });
     }
 
@@ -275,7 +292,7 @@ final class KeptStandings
 
     private function keep(StandingBook $book): void
     {
-        Kept::put($this->stored, $this->name, $this->state, serialize($book));
+        $this->write('', $book);
     }
 
     private function keptBook(): ?StandingBook

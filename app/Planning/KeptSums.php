@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
+use Closure;
 
 /**
  * How the figures of a list came about: written down when the list is made, and read one at a time, when somebody opens
@@ -35,6 +36,23 @@ final readonly class KeptSums
             $bodies[$this->name.' '.$part] = gzencode(serialize($of), 1) ?: '';
         }
         Kept::putAll($this->stored, $bodies, $this->state);
+    }
+
+    /**
+     * The same of a list that is too long to be in hand at once.
+     *
+     * @param  list<string>  $ids  what the list calls them
+     * @param  Closure(list<string>): array<int|string, array<array-key, mixed>>  $make  of some of them, by id
+     */
+    public function fill(array $ids, Closure $make): void
+    {
+        $parts = [];
+        foreach ($ids as $id) {
+            $parts[self::part($id)][] = $id;
+        }
+        foreach ($parts as $of) {
+            $this->put($make($of));
+        }
     }
 
     /** @return ?array<array-key, mixed> null where the list was made of something else */

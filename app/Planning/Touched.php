@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
 
@@ -97,44 +99,49 @@ final class Touched
         $rows->where(static function ($of) use ($runs): void {
             $of->whereIn('run', $runs)->orWhere(static function ($elsewhere) use ($runs): void {
                 $elsewhere->whereIn('kind', ['tested', 'settled']);
-                $elsewhere->where(static function ($covering) use ($runs): void {
-                    foreach ($runs as $run) {
-                        $covering->orWhereJsonContains('definition->covers', $run);
-                    }
-                });
+                $elsewhere->whereRaw(
+                    sprintf(
+                        "jsonb_exists_any((definition->'covers')::jsonb, array[%s]::text[])",
+                        implode(', ', array_fill(0, count($runs), '?')),
+                    ),
+                    $runs,
+                );
             });
         });
 
         return Recorded::read($stored, $rows);
     }
 
-    /** @return list<array{int, list<string>}> rows after one, and the runs that each is about */
+    /** @return array<int|string, int> the last row after one that is about each run */
     private static function rows(StoredInstallation $stored, int $after): array
     {
-        $rows = [];
-        $found = $stored->events()->toBase()->reorder()->where('id', '>', $after);
-        foreach ($found->selectRaw("id, run, definition->'covers' as covers")->cursor() as $row) {
-            $covered = is_string($row->covers) ? (array) json_decode($row->covers, true) : [];
-            $rows[] = [(int) $row->id, [(string) $row->run, ...array_values(array_filter($covered, is_string(...)))]];
+        $rows = static fn (): Builder => $stored->events()->toBase()->reorder()->where('id', '>', $after);
+        $last = [];
+        foreach ($rows()->selectRaw('run, max(id) as last')->groupBy('run')->get() as $row) {
+            $last[$row->run] = (int) $row->last;
+        }
+        $covering = $rows()->whereRaw("json_typeof(definition->'covers') = 'array'");
+        $covered = $covering->selectRaw("json_array_elements_text(definition->'covers') as run, id");
+        foreach (DB::query()->fromSub($covered, 'covered')->selectRaw('run, max(id) as last')->groupBy('run')->get() as $row
+        ) {
+            $last[$row->run] = max($last[$row->run] ?? 0, (int) $row->last);
         }
 
-        return $rows;
+        return $last;
     }
 
     /**
-     * @param  list<array{int, list<string>}>  $rows
+     * @param  array<int|string, int>  $rows  by run
      * @param  array<int|string, string>  $assemblyOf  by run
      * @return array<int|string, int> assembly → its last row
      */
     private static function by(array $rows, array $assemblyOf): array
     {
         $last = [];
-        foreach ($rows as [$row, $runs]) {
-            foreach ($runs as $run) {
-                $id = $assemblyOf[$run] ?? null;
-                if ($id !== null) {
-                    $last[$id] = max($last[$id] ?? 0, $row);
-                }
+        foreach ($rows as $run => $row) {
+            $id = $assemblyOf[$run] ?? null;
+            if ($id !== null) {
+                $last[$id] = max($last[$id] ?? 0, $row);
             }
         }
 

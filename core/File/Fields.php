@@ -315,7 +315,7 @@ final class Fields
             }
         }
 
-        return $texts;
+        return Alike::of($texts);
     }
 
     /** @return array<int|string, string> */
@@ -330,7 +330,7 @@ final class Fields
             }
         }
 
-        return $map;
+        return Alike::of($map);
     }
 
     /** @return array<array-key, mixed> */

@@ -214,12 +214,12 @@ final class FileDecoder
         return new Circuit(
             self::id($fields),
             $fields->name('name'),
-            $fields->name('signal'),
+            Alike::text($fields->name('signal')),
             $fields->choice('topology', Topology::class, Topology::PointToPoint),
             $fields->text('from', ''),
             $fields->text('phantom', ''),
             $fields->text('terminator', ''),
-            $fields->has('demand') ? self::demand($fields->child('demand')) : new Demand(),
+            $fields->has('demand') ? self::demand($fields->child('demand')) : Demand::usual(),
         );
     }
 
@@ -265,8 +265,8 @@ final class FileDecoder
         return new Fitting(
             self::id($fields),
             $fields->name('label'),
-            $fields->name('connector'),
-            $fields->name('location'),
+            Alike::text($fields->name('connector')),
+            Alike::text($fields->name('location')),
             $fields->textMap('inserts'),
             $fields->texts('shared'),
             $fields->text('exit', ''),

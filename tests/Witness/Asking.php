@@ -205,6 +205,10 @@ trait Asking
                 static fn (array $draft): string => 'api/drafts/'.$draft['id'],
                 $this->read('drafts'),
             ),
+            'api/building/fittings/{id}' => array_map(
+                static fn (array $place): string => 'api/building/fittings/'.$place['part']['id'],
+                $building['locations'],
+            ),
             'api/places/{id}/leeway' => array_map(
                 static fn (array $place): string => 'api/places/'.$place['part']['id'].'/leeway',
                 $building['locations'],

@@ -22,4 +22,13 @@ final readonly class Demand
         public ?float $power = null,
     ) {
     }
+
+    /** What is usual of its signal: nothing else is asked. */
+    public static function usual(): self
+    {
+        /** @var ?self $usual one for all of thousands */
+        static $usual = null;
+
+        return $usual ??= new self();
+    }
 }

@@ -21,7 +21,10 @@ final readonly class Length
 
     public static function zero(): self
     {
-        return new self(0);
+        /** @var ?self $zero one for all: most ends have no slack, no tail and no length of a leg */
+        static $zero = null;
+
+        return $zero ??= new self(0);
     }
 
     /** @throws InvalidMeasure when beyond 100 km */
@@ -31,7 +34,7 @@ final readonly class Length
             throw InvalidMeasure::beyondRange($nanometres.' nm');
         }
 
-        return new self($nanometres);
+        return $nanometres === 0 ? self::zero() : new self($nanometres);
     }
 
     /** @throws InvalidMeasure when beyond 100 km */
@@ -54,7 +57,7 @@ final readonly class Length
      */
     public static function parse(string $text, ?string $bareUnit = null): self
     {
-        return new self(LengthReader::read($text, $bareUnit));
+        return self::nanometres(LengthReader::read($text, $bareUnit));
     }
 
     public function plus(self ...$others): self
@@ -135,6 +138,6 @@ final readonly class Length
             throw InvalidMeasure::beyondRange($text);
         }
 
-        return new self((int) round($nanometres));
+        return self::nanometres((int) round($nanometres));
     }
 }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Later\Handover;
 
+use Sartal\Core\Given\Measure\Lean;
+
 /** Runs that are built and tested as one piece, and what where they stand is read against. */
 final readonly class AssemblyFacts
 {
+    use Lean;
+
     /** @param  array<int|string, RunFacts>  $runs  by id, in the order of the assembly */
     public function __construct(public string $id, public array $runs)
     {

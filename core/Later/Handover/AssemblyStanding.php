@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Handover;
 
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Measure\Lean;
 
 /** Where one assembly stands: everything that its own record says of it, and nothing of anybody else's. */
 final readonly class AssemblyStanding
 {
+    use Lean;
+
     /**
      * @param  string  $code  what it is called
      * @param  array<int|string, RunStanding>  $runs  by id

@@ -19,4 +19,17 @@ final readonly class Gap
         public string $words = '',
     ) {
     }
+
+    /** @return array{string, string, string, string} */
+    public function __serialize(): array
+    {
+        return [$this->kind->value, $this->run, $this->code, $this->words];
+    }
+
+    /** @param  array{string, string, string, string}  $data */
+    public function __unserialize(array $data): void
+    {
+        $this->kind = GapKind::from($data[0]);
+        [, $this->run, $this->code, $this->words] = $data;
+    }
 }

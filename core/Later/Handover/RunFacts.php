@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Handover;
 
 use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Measure\Lean;
 use Sartal\Core\Plan\Planning\Fingerprints;
 
 /** What where a run stands is read against: all of it follows from decisions, nothing from what was done. */
 final readonly class RunFacts
 {
+    use Lean;
+
     /**
      * @param  bool  $mains  whether it carries mains
      * @param  Fingerprints  $today  of its plan

@@ -28,6 +28,23 @@ final readonly class RunStanding
     ) {
     }
 
+    /**
+     * In few and short values: tens of thousands are written down and read together.
+     *
+     * @return array{bool, array<string, string>, SiteState, list<string>, ?Length}
+     */
+    public function __serialize(): array
+    {
+        return [$this->withdrawn, Bead::written($this->strand), $this->site, $this->hands, $this->longer];
+    }
+
+    /** @param  array{bool, array<string, string>, SiteState, list<string>, ?Length}  $data */
+    public function __unserialize(array $data): void
+    {
+        [$this->withdrawn, , $this->site, $this->hands, $this->longer] = $data;
+        $this->strand = Bead::strand($data[1]);
+    }
+
     /** At a stage; null where it has no such stage. */
     public function at(Stage $stage): ?BeadState
     {

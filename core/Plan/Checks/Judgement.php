@@ -7,14 +7,10 @@ namespace Sartal\Core\Plan\Checks;
 use Closure;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
-use Sartal\Core\Plan\Runs\RunPlans;
 
 /** What is not right with what was decided: of one subject, or of all. Nothing is looked at that nobody asks about. */
 final class Judgement
 {
-    /** Runs of which all that is looked at is kept: making it again takes longer than it takes room. */
-    private const FEW = 2_000;
-
     /** @var ?list<Check> */
     private ?array $checks = null;
 
@@ -24,21 +20,27 @@ final class Judgement
     /** @var ?list<Finding> */
     private ?array $findings = null;
 
+    /** @var ?array<int|string, list<Finding>> by the text of their subject */
+    private ?array $found = null;
+
     /** @param  Closure(): list<Check>  $all */
-    public function __construct(private readonly Closure $all, private readonly RunPlans $runs)
+    public function __construct(private readonly Closure $all)
     {
     }
 
     /** @return list<Finding> all of them */
     public function findings(): array
     {
-        return $this->findings ??= self::listed($this->checks(), $this->leave(...));
+        return $this->findings ??= self::listed($this->checks());
     }
 
     /** @return list<Finding> */
     public function on(Subject $subject): array
     {
         $text = $subject->text();
+        if ($this->findings !== null) {
+            return $this->found()[$text] ?? [];
+        }
 
         return array_values(
             array_filter(
@@ -73,10 +75,9 @@ final class Judgement
 
     /**
      * @param  list<Check>  $checks
-     * @param  ?Closure(Check): void  $after  each of them
      * @return list<Finding> in the order in which they are listed
      */
-    private static function listed(array $checks, ?Closure $after = null): array
+    private static function listed(array $checks): array
     {
         $places = [];
         foreach ($checks as $check) {
@@ -84,21 +85,23 @@ final class Judgement
                 $places[$place] ??= [];
                 array_push($places[$place], ...$findings);
             }
-            if ($after !== null) {
-                $after($check);
-            }
         }
         ksort($places);
 
         return array_merge(...array_values($places));
     }
 
-    /** What was looked at for a run of thousands is made again where somebody asks for it. */
-    private function leave(Check $check): void
+    /** @return array<int|string, list<Finding>> all of them, by the text of their subject */
+    private function found(): array
     {
-        foreach (count($this->runs) > self::FEW ? $check->runs : [] as $run) {
-            $this->runs->get($run)->forget();
+        if ($this->found === null) {
+            $this->found = [];
+            foreach ($this->findings() as $finding) {
+                $this->found[$finding->subject->text()][] = $finding;
+            }
         }
+
+        return $this->found;
     }
 
     /** @return list<Check> */

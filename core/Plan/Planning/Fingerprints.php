@@ -7,6 +7,7 @@ namespace Sartal\Core\Plan\Planning;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\Fingerprint;
+use Sartal\Core\Given\Measure\Lean;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\CutMade;
@@ -19,6 +20,8 @@ use Sartal\Core\Proof\Testing\ReadingPrint;
 /** The facts of a run's plan that work relies on, and whether they are still what work relied on. */
 final readonly class Fingerprints
 {
+    use Lean;
+
     /**
      * @param  string  $cable  type that the run is made of
      * @param  Worked  $cut  length that it is cut at

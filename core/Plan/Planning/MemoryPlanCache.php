@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Planning;
 
+use Sartal\Core\Ends\Pinout\EndPinout;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Plan\Runs\Lately;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Testing\ReadingPrint;
 
@@ -26,9 +28,18 @@ final class MemoryPlanCache implements PlanCache
 
     private readonly ObjectHashes $hashes;
 
+    /** @var Lately<RunPlan, array<int|string, EndPinout>> */
+    private readonly Lately $ends;
+
     public function __construct()
     {
         $this->hashes = new ObjectHashes();
+        $this->ends = new Lately();
+    }
+
+    public function ends(): Lately
+    {
+        return $this->ends;
     }
 
     public function hashes(): ObjectHashes

@@ -13,6 +13,7 @@ use Sartal\Core\Plan\Checks\Checks;
 use Sartal\Core\Plan\Checks\Judgement;
 use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Plan\Runs\Lately;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Proof\Record\Event;
@@ -45,8 +46,8 @@ final class Plan
     /** @var array<int|string, list<Bead>> by run */
     private array $strands = [];
 
-    /** @var array<int|string, Fingerprints> by run */
-    private array $prints = [];
+    /** @var Lately<RunPlan, Fingerprints> */
+    private readonly Lately $prints;
 
     /** @var ?array<array-key, string> */
     private ?array $rotations = null;
@@ -66,6 +67,7 @@ final class Plan
         private readonly Record $record,
         private readonly PlanCache $cache,
     ) {
+        $this->prints = new Lately();
         $this->layout = new Layout($installation);
         $this->hashes = new InputHashes($installation, $this->layout, $cache->hashes());
         $this->runs = new RunPlans($installation->runs(), $this->run(...));
@@ -92,7 +94,6 @@ final class Plan
                 $this->layout,
                 $this->ways,
             ))->all(),
-            $this->runs,
         );
     }
 
@@ -148,9 +149,12 @@ final class Plan
     /** What was done on a run relies on this: on what its assembly reads, where something is said of that. */
     public function fingerprints(int|string $run): Fingerprints
     {
-        return $this->prints[$run] ??= $this->relied()->on(
-            (string) $run,
-            RunEvents::relyOnReading($this->events((string) $run)) ? $this->assembly($run) : null,
+        return $this->prints->of(
+            $this->runs->get($run),
+            fn (): Fingerprints => $this->relied()->on(
+                (string) $run,
+                RunEvents::relyOnReading($this->events((string) $run)) ? $this->assembly($run) : null,
+            ),
         );
     }
 
@@ -263,7 +267,12 @@ final class Plan
         $inputs = $this->print($id);
         $plan = $this->cache->run($inputs);
         if ($plan === null) {
-            $plan = RunPlanner::plan($this->installation->theRun($id), $this->installation, $this->layout->lays[$id]);
+            $plan = RunPlanner::plan(
+                $this->installation->theRun($id),
+                $this->installation,
+                $this->layout->lays[$id],
+                $this->cache->ends(),
+            );
             $this->cache->keepRun($inputs, $plan);
         }
 

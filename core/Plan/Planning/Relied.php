@@ -44,7 +44,7 @@ final readonly class Relied
                     static fn (Joint $joint): string => (new MadeJoint($joint->conductor, $joint->to))->text(),
                     $end->joints,
                 ),
-                $plan->glance(),
+                $plan->ends(),
             ),
             $this->labels($run),
             [$plan->lay->route->ways(), $of->a->location, $of->b->location],

@@ -17,6 +17,7 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Checks\CableChecks;
 use Sartal\Core\Plan\Checks\CrossoverChecks;
 use Sartal\Core\Plan\Checks\FitChecks;
+use Sartal\Core\Plan\Runs\Lately;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Ways\Looming\CutLength;
 use Sartal\Core\Ways\Looming\Lay;
@@ -25,9 +26,16 @@ use Sartal\Core\Ways\Looming\Layout;
 /** The plan of one run by itself. Looks at nothing but the run and what it names. */
 final class RunPlanner
 {
-    public static function plan(Run $run, Installation $installation, ?Lay $lay = null): RunPlan
-    {
+    /** @param  ?Lately<RunPlan, array<int|string, EndPinout>>  $lately  ends of runs */
+    public static function plan(
+        Run $run,
+        Installation $installation,
+        ?Lay $lay = null,
+        ?Lately $lately = null,
+    ): RunPlan {
         $lay ??= Layout::alone($run, $installation);
+        /** @var Lately<RunPlan, array<int|string, EndPinout>> $lately */
+        $lately ??= new Lately();
         $cable = $installation->catalogue->cable($run->cable);
 
         return new RunPlan(
@@ -37,6 +45,7 @@ final class RunPlanner
             $lay,
             static fn (): array => self::ends($run, $cable, $installation),
             static fn (RunPlan $plan): array => self::judge($run, $cable, $plan, $installation),
+            $lately,
         );
     }
 

@@ -35,7 +35,7 @@ final class Strand
     {
         $beads = [];
         foreach (Stage::for($build) as $stage) {
-            $beads[] = new Bead($stage, self::state($stage, $events, $today));
+            $beads[] = Bead::of($stage, self::state($stage, $events, $today));
         }
 
         return $beads;

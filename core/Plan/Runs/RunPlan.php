@@ -19,9 +19,6 @@ use Sartal\Core\Ways\Looming\Lay;
  */
 final class RunPlan
 {
-    /** @var ?array<int|string, EndPinout> by side */
-    private ?array $ends = null;
-
     /** @var ?list<Finding> */
     private ?array $findings = null;
 
@@ -29,6 +26,7 @@ final class RunPlan
      * @param  list<Label>  $labels
      * @param  Closure(): array<int|string, EndPinout>  $joined  its ends by side
      * @param  Closure(self): list<Finding>  $judged  what is not right with it by itself
+     * @param  Lately<self, array<int|string, EndPinout>>  $lately  ends of runs
      */
     public function __construct(
         public readonly string $run,
@@ -37,29 +35,14 @@ final class RunPlan
         public readonly Lay $lay,
         private readonly Closure $joined,
         private readonly Closure $judged,
+        private readonly Lately $lately,
     ) {
     }
 
     /** @return array<int|string, EndPinout> by side */
     public function ends(): array
     {
-        return $this->ends ??= ($this->joined)();
-    }
-
-    /**
-     * The same for somebody who looks once: what thousands of runs come to is not kept for that.
-     *
-     * @return array<int|string, EndPinout> by side
-     */
-    public function glance(): array
-    {
-        return $this->ends ?? ($this->joined)();
-    }
-
-    /** Its ends are made again when somebody asks again. */
-    public function forget(): void
-    {
-        $this->ends = null;
+        return $this->lately->of($this, $this->joined);
     }
 
     public function end(Side $side): EndPinout

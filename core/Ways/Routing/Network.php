@@ -9,7 +9,7 @@ use Sartal\Core\Given\Installation\Way;
 /** The ways of a building as a graph: locations and junctions, joined by ways. */
 final readonly class Network
 {
-    /** @var array<int|string, list<Way>> place → ways that begin or end there */
+    /** @var array<int|string, list<Hop>> place → what leads away from it; all that is found here shares them */
     private array $at;
 
     /** @param  array<int|string, Way>  $ways */
@@ -18,16 +18,16 @@ final readonly class Network
         $at = [];
         foreach ($ways as $way) {
             if ($way->joins()) {
-                $at[$way->from][] = $way;
+                $at[$way->from][] = new Hop($way, (string) $way->from, (string) $way->to);
                 if ($way->to !== $way->from) {
-                    $at[$way->to][] = $way;
+                    $at[$way->to][] = new Hop($way, (string) $way->to, (string) $way->from);
                 }
             }
         }
         $this->at = $at;
     }
 
-    /** @return list<Way> */
+    /** @return list<Hop> */
     public function at(string $place): array
     {
         return $this->at[$place] ?? [];
@@ -44,11 +44,10 @@ final readonly class Network
         $seen = [$from => true];
         for ($queue = [$from]; $queue !== [];) {
             $place = array_shift($queue);
-            foreach ($this->at($place) as $way) {
-                $next = (string) $way->across($place);
-                if (! isset($seen[$next]) && $permits($way)) {
-                    $seen[$next] = true;
-                    $queue[] = $next;
+            foreach ($this->at($place) as $hop) {
+                if (! isset($seen[$hop->to]) && $permits($hop->way)) {
+                    $seen[$hop->to] = true;
+                    $queue[] = $hop->to;
                 }
             }
         }

@@ -23,7 +23,9 @@ final class Router
     /** @var array<int|string, ShortestPaths> */
     private array $paths = [];
 
-    /** @var array<int|string, ShortestPaths> that keep out of one way */
+    private string $avoided = '';
+
+    /** @var array<int|string, ShortestPaths> that keep out of the way that was avoided last: ways are asked in turn */
     private array $detours = [];
 
     /** @var array<int|string, ?Refusal> */
@@ -91,8 +93,12 @@ final class Router
     {
         $cargo = $this->cargo($run);
         $from = $run->a->location;
+        if ($this->avoided !== $avoided->id) {
+            $this->avoided = $avoided->id;
+            $this->detours = [];
+        }
         // Of hundreds that lie in one way, most begin at a few places.
-        $key = implode("\n", [$avoided->id, $from, $cargo?->key() ?? '']);
+        $key = implode("\n", [$from, $cargo?->key() ?? '']);
         $this->detours[$key] ??= ShortestPaths::from(
             $from,
             $this->network,

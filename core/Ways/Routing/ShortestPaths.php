@@ -14,11 +14,8 @@ use SplMinHeap;
  */
 final readonly class ShortestPaths
 {
-    /**
-     * @param  array<int|string, Hop>  $last  place → the hop that leads to it
-     * @param  array<int|string, int>  $distance  place → nanometres
-     */
-    private function __construct(public string $from, private array $last, public array $distance)
+    /** @param  array<int|string, Hop>  $last  place → the hop that leads to it */
+    private function __construct(public string $from, private array $last)
     {
     }
 
@@ -39,37 +36,37 @@ final readonly class ShortestPaths
                 continue;
             }
             $done[$place] = true;
-            foreach ($network->at($place) as $way) {
-                $next = (string) $way->across($place);
-                if (isset($done[$next]) || ! $permits($way)) {
+            foreach ($network->at($place) as $hop) {
+                $next = $hop->to;
+                if (isset($done[$next]) || ! $permits($hop->way)) {
                     continue;
                 }
-                $far = $distance[$place] + $way->length->nanometres;
+                $far = $distance[$place] + $hop->way->length->nanometres;
                 if (! isset($distance[$next]) || [$far, $hops[$place] + 1] < [$distance[$next], $hops[$next]]) {
                     $distance[$next] = $far;
                     $hops[$next] = $hops[$place] + 1;
-                    $last[$next] = new Hop($way, $place, $next);
+                    $last[$next] = $hop;
                     $queue->insert([$far, $hops[$next], ++$order, $next]);
                 }
             }
         }
 
-        return new self($from, $last, $distance);
+        return new self($from, $last);
     }
 
     /** @return ?list<Hop> null where it cannot be come to */
     public function to(string $place): ?array
     {
-        if (! isset($this->distance[$place])) {
-            return null;
-        }
         $hops = [];
         while ($place !== $this->from) {
-            $hop = $this->last[$place];
-            array_unshift($hops, $hop);
+            $hop = $this->last[$place] ?? null;
+            if ($hop === null) {
+                return null;
+            }
+            $hops[] = $hop;
             $place = $hop->from;
         }
 
-        return $hops;
+        return array_reverse($hops);
     }
 }

@@ -35,6 +35,8 @@ final readonly class PullPlanner
     /** @return list<Pull> in the order in which they are pulled */
     public function pulls(): array
     {
+        // Asked of every run: all at once.
+        $this->plan->judged();
         $groups = [];
         foreach ($this->installation->runs() as $run) {
             $cable = $this->installation->catalogue->cable($run->cable);

@@ -30,6 +30,19 @@ final readonly class SiteState
     {
     }
 
+    /** @return array{array<int|string, string>, ?AsBuilt} */
+    public function __serialize(): array
+    {
+        return [array_map(static fn (BeadState $state): string => $state->value, $this->steps), $this->built];
+    }
+
+    /** @param  array{array<int|string, string>, ?AsBuilt}  $data */
+    public function __unserialize(array $data): void
+    {
+        $this->steps = array_map(BeadState::from(...), $data[0]);
+        $this->built = $data[1];
+    }
+
     /**
      * What its state is read from: the run's own, and the tests of its assembly.
      *

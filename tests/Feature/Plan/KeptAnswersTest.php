@@ -41,6 +41,8 @@ final class KeptAnswersTest extends TestCase
         'labels',
         'labels/shown?usual=1&only=left',
         'building',
+        'building?brief=1',
+        'building/fittings/amp-rack-1',
         'looms',
         'reach',
         'reach?brief=1&only=1',

@@ -94,15 +94,19 @@ final readonly class LabelController
      */
     public function index(StoredInstallation $stored, Loaded $loaded): Answer
     {
-        return new Answer([
-            'labels' => LabelResource::lines($this->stock->of($loaded), $this->stock->printed($stored), $loaded),
+        $beside = [
             'scheme' => LabelResource::scheme($loaded->installation->rules()->labels),
             'tokens' => LabelScheme::TOKENS,
             'version' => $stored->version,
             'geometries' => LabelResource::geometries(),
             'findings' => LabelResource::findings($loaded),
             'printer' => $this->printer($stored)->summary(),
-        ]);
+        ];
+        $lines = LabelResource::each($this->stock->of($loaded), $this->stock->printed($stored), $loaded);
+        /** @var Answer<LabelsPage> $whole */
+        $whole = Answer::rows('labels', $lines, $beside);
+
+        return $whole;
     }
 
     /**

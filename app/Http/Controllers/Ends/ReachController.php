@@ -33,26 +33,47 @@ final readonly class ReachController
     ): Answer {
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
         if (! $asked->brief) {
-            return new Answer(['circuits' => ReachResource::of($loaded())]);
+            /** @var Answer<array{circuits: list<Reach>}> $whole */
+            $whole = Answer::rows('circuits', ReachResource::each($loaded()));
+
+            return $whole;
         }
         $sums = self::sums($stored);
         $all = Kept::once($stored, 'reach in brief', self::state($stored), static function () use (
             $sums,
             $loaded,
         ): array {
-            $whole = ReachResource::of($loaded());
-            $sums->put(array_column($whole, null, 'id'));
+            $lines = ReachResource::lines($loaded());
+            $brief = array_fill_keys(array_keys($lines), null);
+            $sums->fill(array_map(strval(...), array_keys($lines)), static function (array $some) use (
+                $loaded,
+                $lines,
+                &$brief,
+            ): array {
+                $whole = [];
+                foreach (ReachResource::each($loaded(), array_intersect_key($lines, array_flip($some))) as $reach) {
+                    $whole[$reach['id']] = $reach;
+                    // Thousands at once: what is not sorted by is written down.
+                    $brief[$reach['id']] = [
+                        $reach['verdict'],
+                        $reach['margin'],
+                        serialize(ReachResource::brief($reach)),
+                    ];
+                }
 
-            return ReachResource::inBrief($whole);
+                return $whole;
+            });
+
+            return ReachResource::listed(array_values(array_filter($brief)));
         });
         $wanted = $asked->only
             ? array_values(
-                array_filter($all, static fn (array $each): bool => $each['verdict'] !== ReachVerdict::Reaches->value),
+                array_filter($all, static fn (array $each): bool => $each[0] !== ReachVerdict::Reaches->value),
             )
             : $all;
 
         return new Answer([
-            'circuits' => array_slice($wanted, $asked->from, self::SOME),
+            'circuits' => array_map(self::row(...), array_slice($wanted, $asked->from, self::SOME)),
             'of' => count($wanted),
             'all' => count($all),
         ]);
@@ -73,6 +94,16 @@ final readonly class ReachController
                 (ReachResource::of($container->make(Loaded::class), [$id])[0] ??
                     abort(404, 'There is no such circuit here.')),
         );
+    }
+
+    /**
+     * @param  array{string, ?float, string}  $listed
+     * @return Reach
+     */
+    private static function row(array $listed): array
+    {
+        /** @var Reach */
+        return unserialize($listed[2], ['allowed_classes' => false]);
     }
 
     private static function sums(StoredInstallation $stored): KeptSums

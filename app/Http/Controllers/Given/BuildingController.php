@@ -11,7 +11,9 @@ use App\Changes\Foresight;
 use App\Changes\Sound;
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Query;
 use App\Formats\BadLine;
+use App\Http\Requests\Given\BuildingAsked;
 use App\Http\Requests\Given\PartPreview;
 use App\Http\Requests\Given\PlaceMove;
 use App\Http\Resources\Given\BuildingResource;
@@ -53,8 +55,11 @@ final readonly class BuildingController
     private const STALE = 'Somebody has changed one of these ways meanwhile. Load the building again.';
 
     /** @return Answer<Building> */
-    public function show(StoredInstallation $stored, Loaded $loaded): Answer
-    {
+    public function show(
+        #[Query(BuildingAsked::class)] BuildingAsked $asked,
+        StoredInstallation $stored,
+        Loaded $loaded,
+    ): Answer {
         $versions = [];
         foreach (
             $stored
@@ -66,7 +71,15 @@ final readonly class BuildingController
             $versions[$part->kind.' '.$part->key] = (int) $part->version;
         }
 
-        return new Answer(BuildingResource::of($loaded, $versions));
+        return new Answer(BuildingResource::of($loaded, $versions, $asked->brief));
+    }
+
+    /** @return Answer<array{fittings: list<array{id: string, label: string}>}> at one place */
+    public function fittings(Loaded $loaded, string $id): Answer
+    {
+        abort_unless(isset($loaded->installation->locations()[$id]), 404, 'There is no such place here.');
+
+        return new Answer(['fittings' => BuildingResource::fittingsAt($loaded->installation, $id)]);
     }
 
     /**

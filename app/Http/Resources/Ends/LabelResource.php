@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Ends;
 
 use App\Planning\Loaded;
+use Generator;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
 use Sartal\Core\Given\Catalogue\LabelForm;
@@ -65,12 +66,26 @@ final class LabelResource
      */
     public static function lines(array $labels, array $printed, Loaded $loaded): array
     {
-        return array_map(
-            static fn (PrintedLabel $label): array => [
+        return iterator_to_array(self::each($labels, $printed, $loaded), false);
+    }
+
+    /**
+     * One after another.
+     *
+     * @param  list<PrintedLabel>  $labels
+     * @param  array<int|string, array{fingerprint: string, at: string, by: string}>  $printed
+     * @return Generator<LabelLine>
+     */
+    public static function each(array $labels, array $printed, Loaded $loaded): Generator
+    {
+        $parts = $loaded->installation->catalogue->parts();
+        $runs = $loaded->installation->runs();
+        foreach ($labels as $label) {
+            yield [
                 'id' => $label->id,
                 'part' => $label->part,
                 'form' => $label->face->form->value,
-                'kind' => $loaded->installation->catalogue->parts()[$label->part]->name ?? $label->part,
+                'kind' => $parts[$label->part]->name ?? $label->part,
                 'run' => $label->run,
                 'side' => $label->side,
                 'leg' => $label->leg,
@@ -82,7 +97,7 @@ final class LabelResource
                 'colour' => $label->colour,
                 'place' => $label->place,
                 'path' => $label->path,
-                'loom' => $loaded->installation->runs()[$label->run]->loom ?? '',
+                'loom' => $runs[$label->run]->loom ?? '',
                 'width' => $label->face->width->canonical(),
                 'height' => $label->face->height->canonical(),
                 'printed' => $label->face->printed->canonical(),
@@ -90,9 +105,8 @@ final class LabelResource
                 'at' => $printed[$label->id]['at'] ?? null,
                 'by' => $printed[$label->id]['by'] ?? null,
                 ...self::why($label, $printed[$label->id]['fingerprint'] ?? ''),
-            ],
-            $labels,
-        );
+            ];
+        }
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Ends;
 
 use App\Planning\Loaded;
+use Generator;
 use Sartal\Core\Ends\Reach\Reaches;
 use Sartal\Core\Ends\Reach\ReachVerdict;
 use Sartal\Core\Ends\Reach\SignalLine;
@@ -39,49 +40,69 @@ final class ReachResource
     /** What one looks at first. */
     private const RANK = [ReachVerdict::Beyond, ReachVerdict::Tight, ReachVerdict::Unknown, ReachVerdict::Reaches];
 
-    /**
-     * @param  ?list<string>  $circuits  ids; null: all
-     * @return list<Reach>
-     */
-    public static function of(Loaded $loaded, ?array $circuits = null): array
+    /** @return array<int|string, SignalLine> by circuit */
+    public static function lines(Loaded $loaded): array
     {
-        $reaches = new Reaches($loaded->installation);
-        $lines = $reaches->lines(
+        return (new Reaches($loaded->installation))->lines(
             $loaded->plan()->runs->map(static fn (RunPlan $run): Length => $run->cut->result),
-        );
-
-        return array_map(
-            static fn (SignalLine $line): array => self::line($line, $reaches),
-            array_values($circuits === null ? $lines : array_intersect_key($lines, array_flip($circuits))),
         );
     }
 
     /**
-     * @param  list<Reach>  $whole
-     * @return list<Reach> the least margin first, each figure without how it came about
+     * @param  list<string>  $circuits  ids
+     * @return list<Reach>
      */
-    public static function inBrief(array $whole): array
+    public static function of(Loaded $loaded, array $circuits): array
     {
-        $lines = array_map(
-            static fn (array $line): array => [
-                ...$line,
-                'used' => $line['used'] === null ? null : ['terms' => []] + $line['used'],
-                'limit' => $line['limit'] === null ? null : ['terms' => []] + $line['limit'],
-                'information' => array_map(
-                    static fn (array $each): array => [
-                        'what' => $each['what'],
-                        'figure' => ['terms' => []] + $each['figure'],
-                    ],
-                    $line['information'],
-                ),
-            ],
-            $whole,
-        );
+        $lines = array_intersect_key(self::lines($loaded), array_flip($circuits));
+
+        return iterator_to_array(self::each($loaded, $lines), false);
+    }
+
+    /**
+     * One after another: how each figure of thousands came about is not in hand at once.
+     *
+     * @param  ?array<int|string, SignalLine>  $lines  by circuit; null: all
+     * @return Generator<Reach>
+     */
+    public static function each(Loaded $loaded, ?array $lines = null): Generator
+    {
+        $reaches = new Reaches($loaded->installation);
+        foreach ($lines ?? self::lines($loaded) as $line) {
+            yield self::line($line, $reaches);
+        }
+    }
+
+    /**
+     * @param  Reach  $line
+     * @return Reach each figure without how it came about
+     */
+    public static function brief(array $line): array
+    {
+        return [
+            ...$line,
+            'used' => $line['used'] === null ? null : ['terms' => []] + $line['used'],
+            'limit' => $line['limit'] === null ? null : ['terms' => []] + $line['limit'],
+            'information' => array_map(
+                static fn (array $each): array => [
+                    'what' => $each['what'],
+                    'figure' => ['terms' => []] + $each['figure'],
+                ],
+                $line['information'],
+            ),
+        ];
+    }
+
+    /**
+     * @param  list<array{value-of<ReachVerdict>, ?float, string}>  $lines  verdict, margin, and whatever else
+     * @return list<array{value-of<ReachVerdict>, ?float, string}> the least margin first
+     */
+    public static function listed(array $lines): array
+    {
         $rank = array_flip(array_column(self::RANK, 'value'));
         usort(
             $lines,
-            static fn (array $a, array $b): int => [$rank[$a['verdict']], $a['margin'] ?? INF] <=>
-            [$rank[$b['verdict']], $b['margin'] ?? INF],
+            static fn (array $a, array $b): int => [$rank[$a[0]], $a[1] ?? INF] <=> [$rank[$b[0]], $b[1] ?? INF],
         );
 
         return $lines;

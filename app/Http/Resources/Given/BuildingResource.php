@@ -66,9 +66,10 @@ final class BuildingResource
 {
     /**
      * @param  array<int|string, int>  $versions  "kind id" → version
+     * @param  bool  $brief  without fittings
      * @return Building
      */
-    public static function of(Loaded $loaded, array $versions): array
+    public static function of(Loaded $loaded, array $versions, bool $brief): array
     {
         $in = $loaded->installation;
         $plan = $loaded->plan();
@@ -109,7 +110,7 @@ final class BuildingResource
                 array_values($in->panels()),
             ),
             'routes' => new Map(array_map(static fn (Route $route): array => $route->ways(), $plan->layout->routes)),
-            'fittings' => new Map(self::fittings($in)),
+            'fittings' => new Map($brief ? [] : self::fittings($in)),
             'findings' => array_map(
                 PlanEncoder::finding(...),
                 array_values(
@@ -120,6 +121,19 @@ final class BuildingResource
                 ),
             ),
         ];
+    }
+
+    /** @return list<array{id: string, label: string}> */
+    public static function fittingsAt(Installation $in, string $location): array
+    {
+        $there = [];
+        foreach ($in->fittings() as $fitting) {
+            if ($fitting->location === $location) {
+                $there[] = ['id' => $fitting->id, 'label' => $fitting->label];
+            }
+        }
+
+        return $there;
     }
 
     /** @return BuildingWay */

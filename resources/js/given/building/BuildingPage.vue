@@ -34,7 +34,7 @@ const form = ref<{
 const changes = ref<Rerouted | null>(null)
 
 const load = async () => {
-  building.value = await api.get('building')
+  building.value = await api.get('building?brief=1')
 }
 onMounted(() => attempt(load))
 

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Building, Panel, Rerouted } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
+import { useLatest } from '../../ui/latest'
 import { slug } from '../../ui/slug'
 
 const props = defineProps<{ building: Building; panel: Panel | null; location: string }>()
 const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
+const { latest } = useLatest()
 const was = props.panel?.part
 const draft = reactive({
   name: was?.name ?? '',
@@ -42,12 +44,24 @@ const grid = computed(() =>
     Array.from({ length: Math.min(40, Number(draft.columns) || 0) }, (_, column) => `${row + 1}-${column + 1}`),
   ),
 )
-const fittings = computed(() => props.building.fittings[draft.location] ?? [])
+const fittings = ref<{ id: string; label: string }[] | null>(null)
+watch(
+  () => draft.location,
+  location => {
+    fittings.value = null
+    return attempt(() =>
+      latest(api.get(`building/fittings/${encodeURIComponent(location)}`), found => {
+        fittings.value = found.fittings
+      }),
+    )
+  },
+  { immediate: true },
+)
 
 /** All fittings of the location, row by row. */
 function fillAll() {
   const free = grid.value.flat()
-  draft.places = Object.fromEntries(fittings.value.slice(0, free.length).map((fitting, i) => [free[i]!, fitting.id]))
+  draft.places = Object.fromEntries((fittings.value ?? []).slice(0, free.length).map((fitting, i) => [free[i]!, fitting.id]))
 }
 const save = () =>
   attempt(async () => {
@@ -106,7 +120,8 @@ const save = () =>
       :items="[{ value: 'equal', title: 'equal, each like the longest' },
                { value: 'graded', title: 'graded, each to its place' }]" />
     <h2>What sits where, from behind</h2>
-    <p v-if="fittings.length === 0" class="quiet">No fitting is at this location yet.</p>
+    <p v-if="!fittings" class="quiet">Looking for what is there.</p>
+    <p v-else-if="fittings.length === 0" class="quiet">No fitting is at this location yet.</p>
     <template v-else>
       <div class="grid"><div v-for="row in grid" :key="row[0]"><select
         v-for="place in row"
