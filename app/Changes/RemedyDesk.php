@@ -57,13 +57,15 @@ final readonly class RemedyDesk
     public function standing(StoredInstallation $stored): ?Impact
     {
         $load = fn (): Loaded => $this->jobs->loaded($stored);
+        // Jobs first: where all of them have to be made, there is room.
+        $jobs = $this->kept->of($stored);
         $runs = [];
         foreach (KeptStandings::atWork($stored, $load)->runs() as $id => $run) {
             if (! $run->withdrawn && array_filter($run->strand, ImpactPlanner::isOvertaken(...)) !== []) {
                 $runs[$id] = (string) $id;
             }
         }
-        foreach ($this->kept->of($stored) as $job) {
+        foreach ($jobs as $job) {
             foreach ($job->overtaken as $run) {
                 $runs[$run] = $run;
             }

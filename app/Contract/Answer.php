@@ -36,7 +36,9 @@ final class Answer extends JsonResponse
             $parted = ',';
         }
 
-        return self::encoded($json.']'.($rest === [] ? '' : ',').substr(json_encode((object) $rest, JSON_THROW_ON_ERROR), 1));
+        $beside = substr(json_encode((object) $rest, JSON_THROW_ON_ERROR), 1);
+
+        return self::encoded($json.']'.($rest === [] ? '' : ',').$beside);
     }
 
     /**

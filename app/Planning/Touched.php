@@ -121,9 +121,9 @@ final class Touched
             $last[$row->run] = (int) $row->last;
         }
         $covering = $rows()->whereRaw("json_typeof(definition->'covers') = 'array'");
-        $covered = $covering->selectRaw("json_array_elements_text(definition->'covers') as run, id");
-        foreach (DB::query()->fromSub($covered, 'covered')->selectRaw('run, max(id) as last')->groupBy('run')->get() as $row
-        ) {
+        $covering->selectRaw("json_array_elements_text(definition->'covers') as run, id");
+        $covered = DB::query()->fromSub($covering, 'covered')->groupBy('run');
+        foreach ($covered->selectRaw('run, max(id) as last')->get() as $row) {
             $last[$row->run] = max($last[$row->run] ?? 0, (int) $row->last);
         }
 

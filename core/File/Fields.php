@@ -315,7 +315,7 @@ final class Fields
             }
         }
 
-        return Alike::of($texts);
+        return Interned::of($texts);
     }
 
     /** @return array<int|string, string> */
@@ -330,7 +330,7 @@ final class Fields
             }
         }
 
-        return Alike::of($map);
+        return Interned::of($map);
     }
 
     /** @return array<array-key, mixed> */

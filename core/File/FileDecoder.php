@@ -214,7 +214,7 @@ final class FileDecoder
         return new Circuit(
             self::id($fields),
             $fields->name('name'),
-            Alike::text($fields->name('signal')),
+            Interned::text($fields->name('signal')),
             $fields->choice('topology', Topology::class, Topology::PointToPoint),
             $fields->text('from', ''),
             $fields->text('phantom', ''),
@@ -265,8 +265,8 @@ final class FileDecoder
         return new Fitting(
             self::id($fields),
             $fields->name('label'),
-            Alike::text($fields->name('connector')),
-            Alike::text($fields->name('location')),
+            Interned::text($fields->name('connector')),
+            Interned::text($fields->name('location')),
             $fields->textMap('inserts'),
             $fields->texts('shared'),
             $fields->text('exit', ''),

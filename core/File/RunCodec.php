@@ -28,7 +28,7 @@ final class RunCodec
         return new Run(
             FileDecoder::id($fields),
             $fields->name('code'),
-            Alike::text($fields->name('cable')),
+            Interned::text($fields->name('cable')),
             $fields->choice('build', Build::class, Build::Shop),
             self::end($fields->child('a')),
             self::end($fields->child('b')),
@@ -36,7 +36,7 @@ final class RunCodec
             $fields->each(
                 'carries',
                 static fn (Fields $carriage): Carriage => new Carriage(
-                    Alike::text($carriage->text('element', '')),
+                    Interned::text($carriage->text('element', '')),
                     $carriage->name('circuit'),
                 ),
             ),
@@ -52,7 +52,7 @@ final class RunCodec
         $legs = $fields->each('legs', self::leg(...));
         CatalogueDecoder::once($fields, 'legs', array_map(static fn (Leg $leg): string => $leg->id, $legs));
         $end = new End(
-            Alike::text($fields->name('location')),
+            Interned::text($fields->name('location')),
             $fields->length('tail', Length::metres(self::LONGEST), Length::zero()),
             $fields->length('slack', $most, Length::zero()),
             $fields->length('preparation', $most, Length::zero()),
@@ -78,13 +78,13 @@ final class RunCodec
         $landing = null;
         if ($fields->has('landing')) {
             $on = $fields->child('landing');
-            $landing = new Landing($on->name('fitting'), Alike::text($on->name('plan')), $on->textMap('channels'));
+            $landing = new Landing($on->name('fitting'), Interned::text($on->name('plan')), $on->textMap('channels'));
             $on->done();
         }
 
         return new Leg(
-            Alike::text(FileDecoder::id($fields)),
-            Alike::text($fields->text('label', '')),
+            Interned::text(FileDecoder::id($fields)),
+            Interned::text($fields->text('label', '')),
             $fields->texts('elements'),
             $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()),
             $landing,

@@ -61,7 +61,8 @@ watch(
 /** All fittings of the location, row by row. */
 function fillAll() {
   const free = grid.value.flat()
-  draft.places = Object.fromEntries((fittings.value ?? []).slice(0, free.length).map((fitting, i) => [free[i]!, fitting.id]))
+  const placed = (fittings.value ?? []).slice(0, free.length)
+  draft.places = Object.fromEntries(placed.map((fitting, i) => [free[i]!, fitting.id]))
 }
 const save = () =>
   attempt(async () => {

@@ -8,7 +8,7 @@ namespace Sartal\Core\File;
  * Of texts and lists that read the same, one: tens of thousands of ends name the same few types, places, elements and
  * channels, and each of its own takes room.
  */
-final class Alike
+final class Interned
 {
     /** So many differ, and whatever else comes is left as it is. */
     private const MOST = 2_000;
