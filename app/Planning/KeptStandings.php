@@ -27,6 +27,9 @@ final class KeptStandings
     /** Into which facts are divided, so that whoever asks of one assembly does not read those of all. */
     private const PARTS = 64;
 
+    /** Parts that are written down at once. */
+    private const TOGETHER = 16;
+
     private ?StandingBook $book = null;
 
     private ?StandingRules $rules = null;
@@ -181,8 +184,17 @@ final class KeptStandings
             $book = $there();
             if ($book === null) {
                 $loaded = ($this->load)();
-                $book = $this->read($loaded, $this->write(...));
-                $this->write(' rules', $this->rules = self::rulesOf($loaded));
+                $bodies = [];
+                $book = $this->read($loaded, function (string $part, array $facts) use (&$bodies): void {
+                    $bodies[$this->name.$part] = serialize($facts);
+                    if (count($bodies) === self::TOGETHER) {
+                        Kept::putAll($this->stored, $bodies, $this->state);
+                        $bodies = [];
+                    }
+                });
+                $this->rules = self::rulesOf($loaded);
+                $bodies[$this->name.' rules'] = serialize($this->rules);
+                Kept::putAll($this->stored, $bodies, $this->state);
                 $this->keep($book);
             }
 
@@ -193,11 +205,6 @@ final class KeptStandings
     private static function rulesOf(Loaded $loaded): StandingRules
     {
         return new StandingRules(Standings::in($loaded->installation), $loaded->instruments());
-    }
-
-    private function write(string $what, mixed $made): void
-    {
-        Kept::put($this->stored, $this->name.$what, $this->state, serialize($made));
     }
 
     /**
@@ -292,7 +299,7 @@ final class KeptStandings
 
     private function keep(StandingBook $book): void
     {
-        $this->write('', $book);
+        Kept::put($this->stored, $this->name, $this->state, serialize($book));
     }
 
     private function keptBook(): ?StandingBook

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Work\Parts\Ask;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
 
@@ -58,16 +59,31 @@ final readonly class PartsScope
                 $this->looms,
             ),
         );
-        $cuts =
-            count($this->runs) === count($loaded->installation->runs())
-                ? $loaded->cutPlan()
-                : $loaded->cuts($loaded->record, $this->runs);
+        $isAll = count($this->runs) === count($loaded->installation->runs());
+        $cuts = $isAll ? $loaded->cutPlan() : $loaded->cuts($loaded->record, $this->runs);
+        $planner = new PartsPlanner($loaded->installation, $plan, $loaded->record);
 
-        return (new PartsPlanner($loaded->installation, $plan, $loaded->record))->list(
+        return $planner->list(
             $this->runs,
             $dresses,
             $cuts,
             $whole,
+            $isAll && $whole ? $this->ends($loaded, $planner) : [],
+        );
+    }
+
+    /**
+     * What the ends of all runs take stays what it is while somebody cuts.
+     *
+     * @return array<int|string, list<Ask>> by run
+     */
+    private function ends(Loaded $loaded, PartsPlanner $planner): array
+    {
+        return Kept::once(
+            $loaded->stored,
+            'what ends take',
+            Kept::state($loaded->stored->decisions, $loaded->stored->edition()),
+            fn (): array => $planner->ends($this->runs),
         );
     }
 }

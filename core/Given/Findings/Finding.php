@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Findings;
 
+use Sartal\Core\Given\Measure\Lean;
+
 /** A rule of the trade that is not met: where, in words, and what to do about it. Not an error. */
 final readonly class Finding
 {
+    use Lean;
+
     /**
      * @param  string  $code  stays the same across wordings: "contact.two-functions"
      * @param  string  $apart  the words without where; "" where they do not say that

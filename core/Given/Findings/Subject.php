@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Findings;
 
+use Sartal\Core\Given\Measure\Lean;
+
 /** What a finding is about: a run, a way, a loom … by its id. */
 final readonly class Subject
 {
+    use Lean;
+
     private function __construct(public SubjectKind $kind, public string $id)
     {
     }

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Parts;
 
+use Sartal\Core\Given\Measure\Lean;
+
 /** Something that one place of the work needs. Below nothing: it gives it back. */
 final readonly class Ask
 {
+    use Lean;
+
     /**
      * @param  string  $id  of the cable, connector or part
      * @param  float  $amount  pieces; metres of what is sold by length

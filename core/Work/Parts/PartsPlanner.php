@@ -29,12 +29,39 @@ final readonly class PartsPlanner
     }
 
     /**
+     * What the ends of runs take, whatever is done of them: follows from decisions alone.
+     *
+     * @param  list<string>  $runs  ids
+     * @return array<int|string, list<Ask>> by run; what several share is asked for by the first
+     */
+    public function ends(array $runs): array
+    {
+        $ends = new EndParts($this->installation);
+        $asks = [];
+        foreach ($runs as $id) {
+            $run = $this->installation->run($id);
+            $plan = $this->plan->runs[$id] ?? null;
+            if ($run !== null && $plan !== null && ! $run->withdrawn) {
+                $asks[$id] = array_merge(
+                    ...array_map(
+                        static fn (Side $side): array => $ends->of($run, $side, $plan),
+                        Side::cases(),
+                    ),
+                );
+            }
+        }
+
+        return $asks;
+    }
+
+    /**
      * @param  list<string>  $runs  ids
      * @param  list<LoomDress>  $looms  dressed along with them
      * @param  bool  $whole  of what is done already as well
+     * @param  array<int|string, list<Ask>>  $known  what the ends of all these runs take, where that is known
      * @return list<Ask>
      */
-    public function asks(array $runs, array $looms = [], bool $whole = true): array
+    public function asks(array $runs, array $looms = [], bool $whole = true, array $known = []): array
     {
         $ends = new EndParts($this->installation);
         $asks = [];
@@ -50,7 +77,8 @@ final readonly class PartsPlanner
             ) {
                 $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
             }
-            foreach (Side::cases() as $side) {
+            array_push($asks, ...$known[$id] ?? []);
+            foreach ($known === [] ? Side::cases() : [] as $side) {
                 if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
                     array_push($asks, ...$ends->of($run, $side, $plan));
                 }
@@ -87,10 +115,16 @@ final readonly class PartsPlanner
     /**
      * @param  list<string>  $runs
      * @param  list<LoomDress>  $looms
+     * @param  array<int|string, list<Ask>>  $known  what the ends of all these runs take, where that is known
      */
-    public function list(array $runs, array $looms = [], ?CutPlan $cuts = null, bool $whole = true): PartsList
-    {
-        return (new Counter($this->installation))->count($this->asks($runs, $looms, $whole), $cuts);
+    public function list(
+        array $runs,
+        array $looms = [],
+        ?CutPlan $cuts = null,
+        bool $whole = true,
+        array $known = [],
+    ): PartsList {
+        return (new Counter($this->installation))->count($this->asks($runs, $looms, $whole, $known), $cuts);
     }
 
     public function makeOrBuy(Assembly $assembly): MakeOrBuy
