@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Planning\Touched;
-use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Work\Bench\Covers;
 use Sartal\Core\Work\Bench\JobPrints;
@@ -15,64 +15,65 @@ use Sartal\Core\Work\Bench\JobPrints;
 /** Where books of jobs are kept: one for what the shop works by, the last one besides, of whatever that was. */
 final class JobBooks
 {
-    /** s */
-    private const KEPT = 7 * 24 * 3600;
+    private const NAME = 'jobs';
 
+    private const TOOK = 'what jobs took';
+
+    /** What a book is made of. */
     public static function key(StoredInstallation $stored): string
     {
-        return sprintf(
-            'jobs.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->edition(),
-            self::tools($stored),
-        );
+        return Kept::state(self::NAME, $stored->edition(), self::tools($stored));
     }
 
     /** @return ?JobBook null where there is none, or one of a record that is not this one's */
     public static function read(StoredInstallation $stored, string $key): ?JobBook
     {
-        $kept = Cache::store('file')->get($key);
-        $book = is_string($kept) ? unserialize((string) gzdecode($kept)) : null;
-
-        return $book instanceof JobBook && Touched::has($stored, $book->last, $book->record) ? $book : null;
+        return self::of($stored, Kept::get($stored, self::NAME, $key));
     }
 
     /** What was kept last, of whatever decisions. */
     public static function last(StoredInstallation $stored): ?JobBook
     {
-        $key = Cache::store('file')->get(self::latest($stored));
-
-        return is_string($key) ? self::read($stored, $key) : null;
+        return self::of($stored, Kept::last($stored, self::NAME)['body'] ?? null);
     }
 
     public static function keep(StoredInstallation $stored, string $key, JobBook $book): JobBook
     {
-        $took = ['key' => $key, 'last' => $book->last, 'record' => $book->record, 'took' => $book->took()];
-        Cache::store('file')->put(self::paces($stored), $took, self::KEPT);
-        Cache::store('file')->put($key, gzencode(serialize($book), 1), self::KEPT);
-        Cache::store('file')->put(self::latest($stored), $key, self::KEPT);
+        $took = ['last' => $book->last, 'record' => $book->record, 'took' => $book->took()];
+        Kept::put($stored, self::TOOK, $key, serialize($took));
+        Kept::put($stored, self::NAME, $key, serialize($book));
 
         return $book;
     }
 
     /**
      * How long things took, as the book says that was kept last: of the installation as it is decided and recorded now,
-     * or of whatever it was.
+     * or of whatever it was. Hands are as quick by another edition of the code.
      *
      * @return ?array<int|string, list<float>> pace → min for one
      */
     public static function took(StoredInstallation $stored, bool $now): ?array
     {
-        /** @var ?array{key: string, last: int, record: string, took: array<int|string, list<float>>} $kept */
-        $kept = Cache::store('file')->get(self::paces($stored));
-        if ($kept === null || ! Touched::has($stored, $kept['last'], $kept['record'])) {
+        $kept = Kept::last($stored, self::TOOK, true);
+        $says = $kept === null ? null : unserialize($kept['body'], ['allowed_classes' => false]);
+        if ($kept === null || ! is_array($says)) {
+            return null;
+        }
+        /** @var array{last: int, record: string, took: array<int|string, list<float>>} $says */
+        if (! Touched::has($stored, $says['last'], $says['record'])) {
             return null;
         }
         $isNow =
-            $kept['key'] === self::key($stored) && Touched::last($stored) === [$kept['last'], $kept['record']];
+            $kept['state'] === self::key($stored) && Touched::last($stored) === [$says['last'], $says['record']];
 
-        return $isNow || ! $now ? $kept['took'] : null;
+        return $isNow || ! $now ? $says['took'] : null;
+    }
+
+    private static function of(StoredInstallation $stored, ?string $kept): ?JobBook
+    {
+        $book = $kept === null ? null : unserialize($kept);
+
+        return $book instanceof JobBook && Touched::has($stored, $book->last, $book->record) ? $book : null;
     }
 
     /**
@@ -118,17 +119,5 @@ final class JobBooks
     private static function tools(StoredInstallation $stored): string
     {
         return hash('xxh64', serialize($stored->workshop));
-    }
-
-    /** Hands are as quick by another edition of the code. */
-    private static function paces(StoredInstallation $stored): string
-    {
-        return sprintf('jobs.took.%s', $stored->mark());
-    }
-
-    /** Under which it is written which book was kept last. */
-    private static function latest(StoredInstallation $stored): string
-    {
-        return sprintf('jobs.latest.%s.%s', CodeEdition::id(), $stored->mark());
     }
 }

@@ -6,8 +6,8 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\Kept;
 use App\Planning\Loaded;
-use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Work\Bench\Covers;
 use Sartal\Core\Work\Bench\OperationPlanner;
@@ -20,9 +20,6 @@ use Sartal\Core\Work\Bench\Traveller;
  */
 final class Jobs
 {
-    /** s */
-    public const KEPT = 7 * 24 * 3600;
-
     /** Jobs in memory at once. */
     private const AT_HAND = 60;
 
@@ -37,38 +34,23 @@ final class Jobs
 
     /**
      * @param  list<string>  $ids
+     * @param  ?array<int|string, string>  $prints  of what it follows from, by assembly, where they are known
      * @return ?Job null where one of them is no assembly
      */
-    public function of(StoredInstallation $stored, array $ids): ?Job
+    public function of(StoredInstallation $stored, array $ids, ?array $prints = null): ?Job
     {
-        $key = self::key($stored, $ids);
         $ids = self::sorted($ids);
+        $key = implode(' ', [$stored->mark(), $stored->edition(), ...$ids]);
 
         if (! array_key_exists($key, $this->known)) {
             // A request that goes through all of them does not hold all of them.
             if (count($this->known) >= self::AT_HAND) {
                 $this->known = [];
             }
-            $this->known[$key] = $this->kept($stored, $ids, $key);
+            $this->known[$key] = $this->kept($stored, $ids, $prints);
         }
 
         return $this->known[$key];
-    }
-
-    /**
-     * Under which a job is kept, and whatever follows from it alone.
-     *
-     * @param  list<string>  $ids
-     */
-    private static function key(StoredInstallation $stored, array $ids): string
-    {
-        return sprintf(
-            'job.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->edition(),
-            hash('xxh128', implode('|', self::sorted($ids))),
-        );
     }
 
     /**
@@ -84,7 +66,7 @@ final class Jobs
     }
 
     /**
-     * Of one assembly, and not kept: whoever goes through all of them needs each of them once.
+     * Of one assembly, and not in hand after that: whoever goes through all of them needs each of them once.
      *
      * @return ?Job null where it is no assembly
      */
@@ -94,40 +76,35 @@ final class Jobs
     }
 
     /**
-     * Under which decisions it was asked for leads to what it follows from, and that to the job: a decision that does
-     * not touch it leaves it kept.
+     * Under which decisions it was asked for leads to what it follows from, and that to the job.
      *
      * @param  list<string>  $ids
+     * @param  ?array<int|string, string>  $prints
      */
-    private function kept(StoredInstallation $stored, array $ids, string $key): ?Job
+    private function kept(StoredInstallation $stored, array $ids, ?array $prints): ?Job
     {
-        $made = Cache::store('file')->get($key);
-        if (! is_string($made)) {
-            $prints = JobBooks::keptPrints($stored, $ids);
-            $made = $prints === null ? null : self::made($stored, $prints);
+        $asked = 'job of '.implode(' ', $ids);
+        $state = Kept::state('job of', $stored->edition());
+        $name = $known = Kept::get($stored, $asked, $state);
+        if ($name === null) {
+            $prints ??= JobBooks::keptPrints($stored, $ids);
+            $name = $prints === null ? null : JobShelf::name($prints);
         }
-        $kept = $made === null ? null : Cache::store('file')->get($made);
-        $job = is_string($kept) ? unserialize($kept) : null;
-        if ($made === null || ! ($job instanceof Job)) {
+        $job = $name === null ? null : JobShelf::get($stored, $name);
+        if ($job === null) {
             $job = $this->make($this->loaded($stored), $ids);
             if ($job === null) {
                 return null;
             }
-            $made = self::made($stored, JobBooks::prints($stored, $this->loaded($stored), $job->assemblies));
-            $job = $job->keptAs($made);
-            Cache::store('file')->put($made, serialize($job), self::KEPT);
+            $prints = JobBooks::prints($stored, $this->loaded($stored), $job->assemblies);
+            $job = $job->keptAs(JobShelf::name($prints));
+            JobShelf::put($stored, [$job]);
         }
-        Cache::store('file')->put($key, $made, self::KEPT);
+        if ($known !== $job->keptAs) {
+            Kept::put($stored, $asked, $state, $job->keptAs);
+        }
 
         return $job;
-    }
-
-    /** @param  array<int|string, string>  $prints  by assembly */
-    private static function made(StoredInstallation $stored, array $prints): string
-    {
-        ksort($prints, SORT_STRING);
-
-        return sprintf('job.made.%s.%s.%s', CodeEdition::id(), $stored->mark(), hash('xxh128', serialize($prints)));
     }
 
     /** Where nothing is released, what is decided is what is worked from: it need not be read again. */

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Models\StoredInstallation;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Planning\Touched;
 use Generator;
-use Illuminate\Contracts\Cache\LockProvider;
-use Illuminate\Support\Facades\Cache;
-use LogicException;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Plan\Planning\RunEvents;
 use Sartal\Core\Plan\Planning\Strand;
@@ -74,21 +72,16 @@ final class KeptJobs
     /** Made once, while others wait for it. */
     private function made(StoredInstallation $stored, string $key): JobBook
     {
-        $store = Cache::store('file')->getStore();
-        if (! ($store instanceof LockProvider)) {
-            throw new LogicException('What is kept in files is made under a lock.');
-        }
-
         // Thousands of jobs take more than a page may, the first time after a decision.
         set_time_limit(2 * self::PATIENCE);
 
-        return $store
-            ->lock($key.'.made', self::PATIENCE)
-            ->block(
-                self::PATIENCE,
-                fn (): JobBook => JobBooks::read($stored, $key) ??
-                    JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
-            );
+        return Kept::alone(
+            $stored,
+            $key,
+            self::PATIENCE,
+            fn (): JobBook => JobBooks::read($stored, $key) ??
+                JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
+        );
     }
 
     /** Of all that was recorded, whatever is kept. */
@@ -114,10 +107,12 @@ final class KeptJobs
         foreach (self::some($new) as $some) {
             $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, $some));
             $events = Touched::record($stored, $runs);
+            $shelved = [];
             foreach ($some as $assembly) {
                 $id = $assembly->id;
                 $job = $this->jobs->passing($stored, $id);
                 if ($job !== null && $job->traveller->operations !== []) {
+                    $shelved[] = $job->keptAs(JobShelf::name([$id => $made[$id]]));
                     $kept[$id] = self::summary(
                         $id,
                         $job,
@@ -129,6 +124,7 @@ final class KeptJobs
                     );
                 }
             }
+            JobShelf::put($stored, $shelved);
         }
         foreach (array_diff_key($plan->assemblies, $new) as $id => $same) {
             $kept[$id] = $before->jobs[$id] ?? null;
@@ -169,7 +165,7 @@ final class KeptJobs
         $kept = $book->jobs;
         $touched = $this->touched($stored, $kept, $book->last);
         foreach ($touched as $id => $seen) {
-            $job = $this->jobs->of($stored, [(string) $id]);
+            $job = $this->jobs->of($stored, [(string) $id], [$id => $kept[$id]->made]);
             if ($job !== null) {
                 $events = Touched::record($stored, $kept[$id]->runs);
                 $kept[$id] = self::summary(

@@ -18,7 +18,7 @@ use RuntimeException;
 final class Kept
 {
     /** Of one installation, at most. */
-    private const BOUND = 3_000;
+    private const BOUND = 15_000;
 
     /** Octets of one installation, at most. */
     private const OCTETS = 400_000_000;
@@ -28,9 +28,10 @@ final class Kept
     /** Octets that are not worth packing. */
     private const SHORT = 2_000;
 
-    private const PLAIN = '=';
+    /** What is packed here begins so, and nothing else that is written down does. */
+    private const DEFLATED = "\x1f\x00";
 
-    private const DEFLATED = 'z';
+    private const GZIPPED = "\x1f\x8b";
 
     /** Of so many that are kept, one looks whether there are too many. */
     private const PRUNED = 40;
@@ -55,12 +56,15 @@ final class Kept
         return $kept !== null && $kept['state'] === $state ? $kept['body'] : null;
     }
 
-    /** @return ?array{state: string, body: string} whatever it was made of, by this code */
-    public static function last(StoredInstallation $stored, string $name): ?array
+    /**
+     * @param  bool  $byAny  by whatever code it was made
+     * @return ?array{state: string, body: string} whatever it was made of, by this code
+     */
+    public static function last(StoredInstallation $stored, string $name, bool $byAny = false): ?array
     {
         $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
         $found = $row->first(['state', 'body']);
-        if ($found === null || ! str_starts_with((string) $found->state, CodeEdition::id().'.')) {
+        if ($found === null || (! $byAny && ! str_starts_with((string) $found->state, CodeEdition::id().'.'))) {
             return null;
         }
         $body = is_resource($found->body) ? stream_get_contents($found->body) : $found->body;
@@ -77,9 +81,11 @@ final class Kept
     /** @param  array<int|string, string>  $bodies  by name */
     public static function putAll(StoredInstallation $stored, array $bodies, string $state): void
     {
+        // Two that write several of the same names take them in one order.
+        ksort($bodies, SORT_STRING);
         $rows = [];
         foreach ($bodies as $name => $body) {
-            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode(self::packed($body)));
+            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode(str_starts_with($body, self::DEFLATED) ? $body : self::packed($body)));
         }
         DB::insert(
             sprintf(
@@ -96,16 +102,18 @@ final class Kept
     }
 
     /** Megabytes of what is said over and over come to a tenth; what is short, or packed already, stays as it is. */
-    private static function packed(string $body): string
+    public static function packed(string $body): string
     {
-        return strlen($body) < self::SHORT || str_starts_with($body, "\x1f\x8b")
-            ? self::PLAIN.$body
+        return strlen($body) < self::SHORT || str_starts_with($body, self::GZIPPED)
+            ? $body
             : self::DEFLATED.gzdeflate($body, 1);
     }
 
     private static function unpacked(string $body): string
     {
-        return $body !== '' && $body[0] === self::DEFLATED ? (string) gzinflate(substr($body, 1)) : substr($body, 1);
+        return str_starts_with($body, self::DEFLATED)
+            ? (string) gzinflate(substr($body, strlen(self::DEFLATED)))
+            : $body;
     }
 
     /**

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Models\StoredInstallation;
 use Closure;
-use Illuminate\Contracts\Cache\LockProvider;
-use Illuminate\Support\Facades\Cache;
-use LogicException;
 
 /**
  * What many ask for again and again, and what takes long to make. One makes it; the others are told meanwhile what was
@@ -15,55 +13,48 @@ use LogicException;
  */
 final class MadeOnce
 {
-    /** s; whoever makes it and dies leaves it to another after that. */
+    /** s that others wait where nothing was true a moment ago. */
     private const PATIENCE = 120;
-
-    private const KEPT = 7 * 24 * 3600;
 
     /**
      * @template T of array<array-key, mixed>
      *
-     * @param  string  $name  of what is asked for, and of which installation
-     * @param  string  $state  changes with everything that it follows from
+     * @param  string  $name  of what is asked for
+     * @param  string  $state  changes with everything that it follows from: {@see Kept::state()}
      * @param  Closure(): T  $make
      * @return T
      */
-    public static function of(string $name, string $state, Closure $make): array
+    public static function of(StoredInstallation $stored, string $name, string $state, Closure $make): array
     {
-        $kept = self::kept($name);
-        if ($kept !== null && $kept['state'] === $state) {
+        [$made, $known] = self::kept($stored, $name);
+        if ($known !== null && $made === $state) {
             /** @var T */
-            return $kept['value'];
+            return $known;
         }
-        $store = Cache::store('file')->getStore();
-        if (! ($store instanceof LockProvider)) {
-            throw new LogicException('What is kept in files is made under a lock.');
-        }
-        $lock = $store->lock($name.'.made', self::PATIENCE);
-        $making = static function () use ($name, $state, $make): array {
-            $kept = self::kept($name);
-            $value = $kept !== null && $kept['state'] === $state ? $kept['value'] : $make();
-            Cache::store('file')->put($name, ['state' => $state, 'value' => $value], self::KEPT);
+        $making = static function () use ($stored, $name, $state, $make): array {
+            [$made, $known] = self::kept($stored, $name);
+            if ($known === null || $made !== $state) {
+                $known = $make();
+                Kept::put($stored, $name, $state, serialize($known));
+            }
 
-            return $value;
+            return $known;
         };
-        if ($kept === null) {
+        if ($known === null) {
             /** @var T */
-            return $lock->block(self::PATIENCE, $making);
+            return Kept::alone($stored, $name, self::PATIENCE, $making);
         }
-        $made = $lock->get($making);
 
         /** @var T */
-        return is_array($made) ? $made : $kept['value'];
+        return Kept::unlessMade($stored, $name, $making) ?? $known;
     }
 
-    /** @return ?array{state: string, value: array<array-key, mixed>} */
-    private static function kept(string $name): ?array
+    /** @return array{string, ?array<array-key, mixed>} the state that it was made of, and what it is; null: nothing */
+    private static function kept(StoredInstallation $stored, string $name): array
     {
-        $kept = Cache::store('file')->get($name);
+        $kept = Kept::last($stored, $name);
+        $known = $kept === null ? null : unserialize($kept['body'], ['allowed_classes' => false]);
 
-        return is_array($kept) && is_string($kept['state'] ?? null) && is_array($kept['value'] ?? null)
-            ? ['state' => $kept['state'], 'value' => $kept['value']]
-            : null;
+        return [$kept['state'] ?? '', is_array($known) ? $known : null];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
-use App\Bench\CodeEdition;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
@@ -49,8 +48,9 @@ final class TestProgress
         );
 
         return MadeOnce::of(
-            'test-progress.'.$stored->mark(),
-            CodeEdition::id().'.'.$cursor,
+            $stored,
+            'progress of testing',
+            Kept::state('progress of testing', $cursor),
             fn (): array => ['cursor' => $cursor] + $this->count($stored),
         );
     }

@@ -371,12 +371,12 @@ final class KeptAnswersTest extends TestCase
         self::assertSame('now', Kept::get($this->installation, 'new', Kept::state('a')));
         self::assertNull(Kept::get($this->installation, 'new', Kept::state('b')));
         DB::statement(
-            "insert into kept select ?, 'many ' || n, 'x', 'x'::bytea, now() - make_interval(mins => n)
-            from generate_series(1, 5000) n",
+            "insert into kept select ?, 'many ' || n, 'x', 'x'::bytea, now() - make_interval(secs => n)
+            from generate_series(1, 16000) n",
             [$this->installation->id],
         );
         Kept::prune($this->installation);
-        self::assertSame(3000, DB::table('kept')->count());
+        self::assertSame(15000, DB::table('kept')->count());
         self::assertSame('now', Kept::get($this->installation, 'new', Kept::state('a')));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Plan;
 
+use App\Planning\Kept;
 use App\Planning\MadeOnce;
-use Illuminate\Contracts\Cache\LockProvider;
-use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use RuntimeException;
 use Tests\TestCase;
@@ -18,7 +18,7 @@ final class MadeOnceTest extends TestCase
     /** @return array{made: int} */
     private function ask(string $name, string $state): array
     {
-        return MadeOnce::of($name, $state, fn (): array => ['made' => ++$this->made]);
+        return MadeOnce::of($this->installation, $name, Kept::state($state), fn (): array => ['made' => ++$this->made]);
     }
 
     public function test_it_is_made_once_for_each_state_and_the_next_takes_its_place(): void
@@ -36,13 +36,15 @@ final class MadeOnceTest extends TestCase
     {
         $name = 'tried.'.Str::random();
         $this->ask($name, 'a');
-        $store = Cache::store('file')->getStore();
-        self::assertInstanceOf(LockProvider::class, $store);
-        $lock = $store->lock($name.'.made', 60);
-        self::assertTrue($lock->get());
+        // Somebody else, on a connection of their own.
+        config(['database.connections.other' => config('database.connections.pgsql')]);
+        $other = DB::connection('other');
+        $key = [$this->installation->id, 'kept '.$name];
+        self::assertTrue($other->scalar('select pg_try_advisory_lock(?, hashtext(?))', $key));
         self::assertSame(['made' => 1], $this->ask($name, 'b'));
         self::assertSame(1, $this->made);
-        $lock->release();
+        $other->select('select pg_advisory_unlock(?, hashtext(?))', $key);
+        $other->disconnect();
         self::assertSame(['made' => 2], $this->ask($name, 'b'));
     }
 
@@ -51,7 +53,7 @@ final class MadeOnceTest extends TestCase
         $name = 'tried.'.Str::random();
         $this->ask($name, 'a');
         try {
-            MadeOnce::of($name, 'b', static fn (): array => throw new RuntimeException('It broke.'));
+            MadeOnce::of($this->installation, $name, Kept::state('b'), static fn (): array => throw new RuntimeException('It broke.'));
             self::fail('It was made.');
         } catch (RuntimeException $broken) {
             self::assertSame('It broke.', $broken->getMessage());

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Proof;
 
-use App\Bench\CodeEdition;
 use App\Bench\Given;
 use App\Contract\Answer;
 use App\Contract\Body;
@@ -27,7 +26,6 @@ use App\Testing\TestProgress;
 use App\Testing\UnderTest;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\Container\Container;
-use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\ReadingCodec;
@@ -138,19 +136,13 @@ final class TestController
                 '.',
         );
         $test = UnderTest::of($loaded, $id);
-        $key = sprintf(
-            'coverage.%s.%s.%s.%s.%s',
-            CodeEdition::id(),
-            $stored->mark(),
-            $stored->edition(),
-            $test->assembly->id,
-            implode('.', array_map(static fn (Method $method): string => $method->value, $methods)),
-        );
+        $by = implode(' ', array_map(static fn (Method $method): string => $method->value, $methods));
 
         return new Answer(
-            Cache::store('file')->remember(
-                $key,
-                24 * 3600,
+            Kept::once(
+                $stored,
+                sprintf('coverage of %s by %s', $test->assembly->id, $by),
+                Kept::state('coverage', $stored->edition()),
                 static fn (): array => CoverageResource::of(
                     $test->planner->coverage($test->assembly, $methods),
                     $test->words(),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Work;
 
-use App\Bench\CodeEdition;
 use App\Contract\Answer;
 use App\Contract\Map;
 use App\Labels\LabelStock;
@@ -37,32 +36,20 @@ final readonly class OutstandingController
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $known = MadeOnce::of(
-            'outstanding.'.$stored->mark(),
-            sprintf('%s.%s.%s.%s', CodeEdition::id(), $stored->decisions, $stored->edition(), $last),
+            $stored,
+            'outstanding',
+            Kept::state($stored->decisions, $stored->edition(), (string) $last, LabelStock::state($stored)),
             fn (): array => $this->counts($stored),
         );
-        $printed = $this->labels->printed($stored);
-        $left = count(
-            array_filter(
-                $known['labels'],
-                static fn (array $fingerprints, int|string $id): bool => ! in_array(
-                    $printed[$id]['fingerprint'] ?? '',
-                    $fingerprints,
-                    true,
-                ),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-        );
-
         $newer = array_filter(
             $this->library->of($stored),
             static fn (array $each): bool => $each['stand'] === Stand::Newer,
         );
 
-        return new Answer(new Map($known['counts'] + ['labels' => $left, 'rules' => count($newer)]));
+        return new Answer(new Map($known + ['rules' => count($newer)]));
     }
 
-    /** @return array{counts: array<int|string, int>, labels: array<int|string, list<string>>} */
+    /** @return array<int|string, int> */
     private function counts(StoredInstallation $stored): array
     {
         $live = $working = null;
@@ -90,15 +77,24 @@ final readonly class OutstandingController
             $wrong += count($standing->results);
         }
 
-        return [
-            'counts' => ['schedule' => $wrong] + $counts,
-            'labels' => Kept::once(
-                $stored,
-                'labels that there are',
-                Kept::state($stored->edition()),
-                fn (): array => $this->fingerprints($atWork()),
+        $labels = Kept::once(
+            $stored,
+            'labels that there are',
+            Kept::state($stored->edition()),
+            fn (): array => $this->fingerprints($atWork()),
+        );
+        $printed = $this->labels->printed($stored);
+        $left = array_filter(
+            $labels,
+            static fn (array $fingerprints, int|string $id): bool => ! in_array(
+                $printed[$id]['fingerprint'] ?? '',
+                $fingerprints,
+                true,
             ),
-        ];
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return ['schedule' => $wrong] + $counts + ['labels' => count($left)];
     }
 
     /**

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Bench\Job;
-use App\Bench\Jobs;
 use App\Contract\Map;
 use App\Http\Resources\Given\ConnectorResource;
+use App\Models\StoredInstallation;
+use App\Planning\Kept;
 use App\Planning\Loaded;
 use Closure;
-use Illuminate\Support\Facades\Cache;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Side;
@@ -107,12 +107,12 @@ final class JobResource
      * @param  Closure(): Loaded  $loaded
      * @return JobPage
      */
-    public static function kept(Job $job, Closure $loaded, TimeBook $times): array
+    public static function kept(StoredInstallation $stored, Job $job, Closure $loaded, TimeBook $times): array
     {
-        /** @var JobPage $page */
-        $page = Cache::store('file')->remember(
-            'page.'.$job->keptAs,
-            Jobs::KEPT,
+        $page = Kept::once(
+            $stored,
+            'page of '.$job->keptAs,
+            Kept::state('page of a job'),
             static fn (): array => self::of($job, $loaded(), new TimeBook()),
         );
         foreach ($page['steps'] as $i => $step) {
