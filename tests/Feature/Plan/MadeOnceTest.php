@@ -53,7 +53,12 @@ final class MadeOnceTest extends TestCase
         $name = 'tried.'.Str::random();
         $this->ask($name, 'a');
         try {
-            MadeOnce::of($this->installation, $name, Kept::state('b'), static fn (): array => throw new RuntimeException('It broke.'));
+            MadeOnce::of(
+                $this->installation,
+                $name,
+                Kept::state('b'),
+                static fn (): array => throw new RuntimeException('It broke.'),
+            );
             self::fail('It was made.');
         } catch (RuntimeException $broken) {
             self::assertSame('It broke.', $broken->getMessage());
