@@ -114,13 +114,8 @@ final class AuditController
                 ->selectRaw(
                     "'recorded' as what,
                     events.id,
-                    coalesce(runs.code, events.run)
-                        || ' ' || events.kind
-                        || coalesce(' ' || (events.definition->>'side'), '')
-                        || coalesce(' ' || (events.definition->>'verdict'), '')
-                        || coalesce(': ' || nullif(events.definition->>'note', ''), '')
-                        || case when events.step <> '' then ' (' || events.step || ')' else '' end as words,
-                    coalesce((events.definition->>'received')::timestamptz, events.created_at) as at,
+                    coalesce(runs.code, events.run) || ' ' || events.said as words,
+                    coalesce(events.received::timestamptz, events.created_at) as at,
                     events.run,
                     events.user_id",
                 ),

@@ -75,7 +75,7 @@ final class PictureController
             ->toBase()
             ->reorder()
             ->where('kind', 'pictured')
-            ->where('definition->picture', $name)
+            ->where('picture', $name)
             ->exists();
         abort_unless($known && Uploads::has($stored, $name), 404, 'There is no such picture here.');
 
