@@ -22,6 +22,24 @@ enum FaultKind: string
     case Stuck = 'stuck';
     case Length = 'length';
 
+    /** What is done about it: joined, parted, put in its place, or cut anew. */
+    public function sort(): string
+    {
+        return match ($this) {
+            self::Open, self::Loose => 'not joined',
+            self::Short, self::ShellBond, self::Leak => 'bridged',
+            self::Swap,
+            self::Move,
+            self::Exchanged,
+            self::Crossed,
+            self::Shift,
+            self::Split,
+            self::Mirrored => 'out of place',
+            self::Stuck => 'switch',
+            self::Length => 'length',
+        };
+    }
+
     public function rank(): int
     {
         return (int) array_search($this, self::cases(), true);

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Diagnosing;
 
-use Sartal\Core\Ends\Wiring\Wiring;
-use Sartal\Core\Ends\Wiring\WiringEdit;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Methods;
@@ -37,15 +35,15 @@ final readonly class NextReading
         if (count($causes) < 2) {
             return null;
         }
-        $wirings = array_map(fn (Cause $cause): Wiring => $this->wired($cause), $causes);
-        $nodes = $this->concerned($causes);
+        $supposed = array_map(fn (Cause $cause): Supposed => new Supposed($this->expectation, $cause), $causes);
+        $nodes = Supposed::concerned($causes, $this->expectation);
         $best = null;
         foreach ([false, true] as $opened) {
             foreach ($this->methods as $method) {
                 foreach (
                     Methods::card($method)->opens === $opened ? $this->candidates($method, $nodes) : [] as $questions
                 ) {
-                    $separation = $this->separated($method, $questions, $causes, $wirings);
+                    $separation = $this->separated($method, $questions, $supposed);
                     if (count($separation->answers) > 1 && ($best === null || self::isBetter($separation, $best))) {
                         $best = $separation;
                     }
@@ -93,20 +91,16 @@ final readonly class NextReading
 
     /**
      * @param  non-empty-list<Question>  $questions
-     * @param  list<Cause>  $causes
-     * @param  list<Wiring>  $wirings
+     * @param  list<Supposed>  $supposed  causes
      */
-    private function separated(Method $method, array $questions, array $causes, array $wirings): Separation
+    private function separated(Method $method, array $questions, array $supposed): Separation
     {
         /** @var list<Answer> $answers */
         $answers = [];
-        foreach ($causes as $i => $cause) {
-            $said =
-                count($questions) === 1
-                    ? $this->said($questions[0], $cause, $wirings[$i])
-                    : $this->seen($questions, $cause, $wirings[$i]);
+        foreach ($supposed as $i => $each) {
+            $said = count($questions) === 1 ? $each->says($questions[0]) : self::seen($questions, $each);
             foreach ($answers as $k => $answer) {
-                if (self::looksTheSame($answer->value, $said)) {
+                if ($this->looksTheSame($questions[0], $answer->value, $said)) {
                     $answers[$k] = $answer->alsoBy($i);
 
                     continue 2;
@@ -123,39 +117,37 @@ final readonly class NextReading
      *
      * @param  non-empty-list<Question>  $questions
      */
-    private function seen(array $questions, Cause $cause, Wiring $wiring): string
+    private static function seen(array $questions, Supposed $supposed): string
     {
         return implode(
             '; ',
-            array_map(function (Question $question) use ($cause, $wiring): string {
-                $answer = $this->said($question, $cause, $wiring);
+            array_map(static function (Question $question) use ($supposed): string {
+                $answer = $supposed->says($question);
 
                 return is_array($answer) ? implode(' and ', $answer) : (string) $answer;
             }, $questions),
         );
     }
 
-    /** @return list<string>|float|string */
-    private function said(Question $question, Cause $cause, Wiring $wiring): array|float|string
-    {
-        $senses = $this->expectation->senses();
-
-        return $question->state === ''
-            ? $senses->answerOf($wiring, $question)
-            : $senses->answer($question, self::edits($cause));
-    }
-
     /**
+     * As an instrument of the kind shows them: a meter for megohms shows no ohms.
+     *
      * @param  list<string>|float|string  $one
      * @param  list<string>|float|string  $other
      */
-    private static function looksTheSame(array|float|string $one, array|float|string $other): bool
+    private function looksTheSame(Question $question, array|float|string $one, array|float|string $other): bool
     {
-        if (! is_float($one) || ! is_float($other) || is_infinite($one) || is_infinite($other)) {
+        if (! is_float($one) || ! is_float($other)) {
             return $one === $other;
         }
+        $senses = $this->expectation->senses();
+        if ($senses->agree($question, $one, $other) || $senses->agree($question, $other, $one)) {
+            return true;
+        }
 
-        return is_nan($one) || is_nan($other) || abs($one - $other) <= self::APART * max(abs($one), abs($other));
+        return ! is_infinite($one) &&
+            ! is_infinite($other) &&
+            abs($one - $other) <= self::APART * max(abs($one), abs($other));
     }
 
     private static function isBetter(Separation $one, Separation $other): bool
@@ -164,36 +156,5 @@ final readonly class NextReading
             $other->left(),
             Methods::card($other->method)->minutes,
         ];
-    }
-
-    private function wired(Cause $cause): Wiring
-    {
-        return array_reduce(
-            $cause->faults,
-            static fn (Wiring $wiring, Fault $fault): Wiring => $wiring->edited($fault->edit),
-            $this->expectation->wiring,
-        );
-    }
-
-    /** @return list<WiringEdit> */
-    private static function edits(Cause $cause): array
-    {
-        return array_map(static fn (Fault $fault): WiringEdit => $fault->edit, $cause->faults);
-    }
-
-    /**
-     * @param  list<Cause>  $causes
-     * @return array<int|string, true> nodes that conduct to what any of them changes
-     */
-    private function concerned(array $causes): array
-    {
-        $nodes = [];
-        foreach ($causes as $cause) {
-            foreach ($cause->faults as $fault) {
-                $nodes += $this->expectation->wiring->around($fault->edit, $this->expectation->wiring);
-            }
-        }
-
-        return $nodes;
     }
 }

@@ -26,6 +26,9 @@ final class Symptoms
                 $sets->join($line, $lit);
             }
         }
+        if ($reading->splits !== null) {
+            self::joinPartners($lines, $expectation, $sets);
+        }
         $pairs = self::checks($expectation, $expectation->wrongPairs($reading));
         foreach ($pairs as $pair) {
             foreach ($pair->nodes as $node) {
@@ -68,6 +71,23 @@ final class Symptoms
             ),
             $sets->groups(),
         );
+    }
+
+    /**
+     * Of two lines of one pair that are both wrong, one may hide what the pair test would show of the other: no pair is
+     * split that is open.
+     *
+     * @param  list<string>  $lines
+     */
+    private static function joinPartners(array $lines, Expectation $expectation, DisjointSets $sets): void
+    {
+        $wrong = array_flip($lines);
+        foreach ($expectation->setup->pairs as $pair) {
+            $nodes = array_values(array_filter($pair->nodes, static fn (string $node): bool => isset($wrong[$node])));
+            foreach ($nodes as $node) {
+                $sets->join($nodes[0], $node);
+            }
+        }
     }
 
     private static function joinWhatItTouches(Sample $sample, Expectation $expectation, DisjointSets $sets): void
