@@ -54,7 +54,7 @@ final class PlanLayout
      *
      * @return list<list<string>>
      */
-    private static function lines(FittingLayout $layout, LayOrder $order): array
+    public static function lines(FittingLayout $layout, LayOrder $order): array
     {
         $along = static fn (Cavity $cavity): float => $order === LayOrder::Columns
             ? $cavity->face->x

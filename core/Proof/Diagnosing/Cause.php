@@ -23,6 +23,18 @@ final readonly class Cause
         return $weight;
     }
 
+    /** The same for causes that come to the same wiring, in whatever words: a mirrored pair of contacts is a swap. */
+    public function comesTo(): string
+    {
+        $edges = [];
+        foreach ($this->faults as $fault) {
+            $edges = $fault->edit->edges + $edges;
+        }
+        ksort($edges, SORT_STRING);
+
+        return hash('xxh128', serialize($edges));
+    }
+
     public function key(): string
     {
         $keys = array_map(static fn (Fault $fault): string => $fault->key(), $this->faults);

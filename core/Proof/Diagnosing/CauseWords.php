@@ -61,13 +61,37 @@ final class CauseWords
             FaultKind::Shift => count($fault->nodes) > 2
                 ? sprintf('Contacts %s are turned round by one at %s', implode(', ', $contacts), $place)
                 : sprintf(
-                    'Everything from contact %s to %s sits %d %s at %s',
+                    'Everything from contact %s to %s sits %s at %s%s',
                     $contacts[0],
                     $contacts[1],
-                    abs($fault->by),
-                    (abs($fault->by) === 1 ? 'place' : 'places').($fault->by > 0 ? ' too far on' : ' too far back'),
+                    self::out($fault->by, 'place'),
                     $place,
+                    self::beyond($fault),
                 ),
+            FaultKind::Channels => sprintf(
+                'Channels %s each sit %s at %s%s',
+                $this->channelsOf($fault),
+                self::out($fault->by, 'channel'),
+                $place,
+                self::beyond($fault),
+            ),
+            FaultKind::OtherScheme => sprintf('The cores are laid by the other colour scheme at %s', $place),
+            FaultKind::UpsideDown => sprintf(
+                'It is loaded upside down at %s: contact %s where %s belongs, and so on',
+                $place,
+                Node::address($fault->nodes[0]),
+                Node::address($this->target($fault)),
+            ),
+            FaultKind::WrongSide => sprintf(
+                'Its contacts are counted from the wrong side at %s: %s is taken for %s, and so on',
+                $place,
+                Node::address($fault->nodes[0]),
+                Node::address($this->target($fault)),
+            ),
+            FaultKind::PinOrder => sprintf(
+                'The colours are laid in the order of the pins at %s, where its terminals have a print of their own',
+                $place,
+            ),
             FaultKind::Mirrored => sprintf(
                 '%s are swapped at both ends alike',
                 ucfirst($this->both(array_slice($fault->nodes, 0, 2))),
@@ -99,6 +123,47 @@ final class CauseWords
                 $contacts[1],
             ),
         };
+    }
+
+    private static function out(int $by, string $what): string
+    {
+        return sprintf(
+            '%d %s too far %s',
+            abs($by),
+            $what.(abs($by) === 1 ? '' : 's'),
+            $by > 0 ? 'on' : 'back',
+        );
+    }
+
+    private static function beyond(Fault $fault): string
+    {
+        return match ($fault->beyond) {
+            'round' => $fault->by > 0 ? ', the last on the first' : ', the first on the last',
+            'lost' => ', and what finds no place is left over',
+            default => '',
+        };
+    }
+
+    /** "1 to 8" */
+    private function channelsOf(Fault $fault): string
+    {
+        $channels = [];
+        foreach ($fault->nodes as $node) {
+            foreach ($this->at[$node] ?? [] as $joint) {
+                $channels[$joint->channel] = true;
+            }
+        }
+        unset($channels['']);
+        $channels = array_map(strval(...), array_keys($channels));
+        sort($channels, SORT_NATURAL);
+
+        return $channels === [] ? '' : $channels[0].' to '.$channels[count($channels) - 1];
+    }
+
+    /** Where what belongs on the first contact of a fault sits. */
+    private function target(Fault $fault): string
+    {
+        return $fault->edit->edges[$fault->edges[0]]->to ?? $fault->nodes[0];
     }
 
     /** Whether it concerns two connectors of one end. */
@@ -174,7 +239,7 @@ final class CauseWords
     {
         foreach ($this->concerned($fault) as $circuit => $functions) {
             $signal = $this->installation->catalogue->signal($this->installation->circuit($circuit)->signal ?? '');
-            $words = $signal?->consequence($fault->kind->value, $functions) ?? '';
+            $words = $signal?->consequence($fault->kind->reads()->value, $functions) ?? '';
             if ($words !== '') {
                 return $words;
             }
@@ -185,7 +250,10 @@ final class CauseWords
             FaultKind::Leak => 'Noise, and a level that sags; near mains a shock.',
             FaultKind::Mirrored => 'It passes a map. Where the screen carries a signal it hums.',
             FaultKind::Stuck => 'It does what it does whatever the switch says.',
-            FaultKind::Exchanged => 'Each carries what belongs on the other.',
+            FaultKind::Exchanged, FaultKind::Channels => 'Each carries what belongs on another.',
+            FaultKind::UpsideDown, FaultKind::WrongSide => 'Nothing comes through as it should.',
+            FaultKind::OtherScheme => 'Two pairs are crossed against the far end.',
+            FaultKind::PinOrder => 'Nothing comes through as it should, and pairs are split.',
             FaultKind::Length => 'Loss and delay are not those that were planned.',
             default => '',
         };

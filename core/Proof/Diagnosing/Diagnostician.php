@@ -143,7 +143,10 @@ final readonly class Diagnostician
             $tried++;
             if ($symptom->explainedBy($wiring, $faults)) {
                 $cause = new Cause($faults);
-                $found[$cause->key()] ??= $cause;
+                $key = $cause->comesTo();
+                if (! isset($found[$key]) || $cause->weight() < $found[$key]->weight()) {
+                    $found[$key] = $cause;
+                }
             }
         }
 

@@ -13,6 +13,8 @@ final readonly class Fault
      * @param  list<string>  $nodes  the terminals concerned, as wired when nothing is wrong
      * @param  list<string>  $edges  the joints or conductors concerned
      * @param  int  $by  how many places, for a shift
+     * @param  string  $beyond  what became of what a shift pushed over the end: "round" to the other one, "lost"; "" of
+     *     nothing
      */
     public function __construct(
         public FaultKind $kind,
@@ -20,6 +22,7 @@ final readonly class Fault
         public array $edges,
         public WiringEdit $edit,
         public int $by = 0,
+        public string $beyond = '',
     ) {
     }
 
@@ -30,6 +33,6 @@ final readonly class Fault
         sort($nodes, SORT_STRING);
         sort($edges, SORT_STRING);
 
-        return $this->kind->value.':'.implode(',', $nodes).':'.implode(',', $edges).':'.$this->by;
+        return $this->kind->value.':'.implode(',', $nodes).':'.implode(',', $edges).':'.$this->by.$this->beyond;
     }
 }

@@ -13,7 +13,12 @@ enum FaultKind: string
     case ShellBond = 'shell-bond';
     case Move = 'move';
     case Exchanged = 'exchanged';
+    case OtherScheme = 'other-scheme';
+    case UpsideDown = 'upside-down';
+    case WrongSide = 'wrong-side';
+    case PinOrder = 'pin-order';
     case Crossed = 'crossed';
+    case Channels = 'channels';
     case Shift = 'shift';
     case Split = 'split';
     case Loose = 'loose';
@@ -31,13 +36,24 @@ enum FaultKind: string
             self::Swap,
             self::Move,
             self::Exchanged,
+            self::OtherScheme,
+            self::UpsideDown,
+            self::WrongSide,
+            self::PinOrder,
             self::Crossed,
+            self::Channels,
             self::Shift,
             self::Split,
             self::Mirrored => 'out of place',
             self::Stuck => 'switch',
             self::Length => 'length',
         };
+    }
+
+    /** The kind that it does the same to a signal as. */
+    public function reads(): self
+    {
+        return $this === self::OtherScheme ? self::Crossed : $this;
     }
 
     public function rank(): int

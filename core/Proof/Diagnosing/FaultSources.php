@@ -58,7 +58,9 @@ final class FaultSources
         return [
             new PairFaults($places->groups),
             new ExchangedConnectors($places),
-            new Shifts($places->terminals, $places->groups),
+            new WronglyArranged($places),
+            new ShiftedChannels($places),
+            new Shifts($places->rows, $places->groups),
             ...self::couldShow(
                 $read,
                 Method::EyesA,

@@ -17,10 +17,11 @@ final readonly class Shifts implements FaultSource
     private const FURTHEST = 8;
 
     /**
-     * @param  array<int|string, list<string>>  $terminals  every terminal by fitting, in the order of the connector
+     * @param  array<int|string, list<list<string>>>  $rows  fitting → every terminal, in each order that they may be
+     *     counted in
      * @param  array<int|string, string>  $groups  joint id → element
      */
-    public function __construct(private array $terminals, private array $groups)
+    public function __construct(private array $rows, private array $groups)
     {
     }
 
@@ -30,17 +31,8 @@ final readonly class Shifts implements FaultSource
             if (count($joints) < 2) {
                 continue;
             }
-            $row = $this->terminals[$fitting] ?? [];
-            $place = array_flip($row);
-            for ($by = 1; $by <= self::FURTHEST; $by++) {
-                foreach ([$by, -$by] as $places) {
-                    foreach ($this->blocks($joints, $places) as $block) {
-                        $fault = $this->shifted($block, $places, $row, $place);
-                        if ($fault !== null) {
-                            yield $fault;
-                        }
-                    }
-                }
+            foreach ($this->rows[$fitting] ?? [] as $row) {
+                yield from $this->along($row, $joints);
             }
             $channels = [];
             foreach ($joints as $joint) {
@@ -50,6 +42,48 @@ final readonly class Shifts implements FaultSource
                 yield from $this->turned($channel);
             }
         }
+    }
+
+    /**
+     * @param  list<string>  $row
+     * @param  list<Edge>  $joints
+     * @return iterable<Fault>
+     */
+    private function along(array $row, array $joints): iterable
+    {
+        $place = array_flip($row);
+        usort($joints, static fn (Edge $a, Edge $b): int => ($place[$a->to] ?? -1) <=> ($place[$b->to] ?? -1));
+        for ($by = 1; $by <= self::FURTHEST; $by++) {
+            foreach ([$by, -$by] as $places) {
+                foreach ($this->blocks($joints, $places) as $block) {
+                    foreach (self::endings($block, $joints, $places, count($row)) as $beyond) {
+                        $fault = $this->shifted($block, $places, $row, $place, $beyond);
+                        if ($fault !== null) {
+                            yield $fault;
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * What may become of what is pushed over the end. Two that changed places are a swap, and round the end so many on
+     * is as far as the others back.
+     *
+     * @param  list<Edge>  $block
+     * @param  list<Edge>  $joints
+     * @return list<string>
+     */
+    private static function endings(array $block, array $joints, int $places, int $length): array
+    {
+        $isWhole = count($block) === count($joints) && count($block) > 2;
+
+        return match (true) {
+            ! $isWhole => [''],
+            2 * abs($places) < $length || (2 * $places === $length) => ['', 'round', 'lost'],
+            default => ['', 'lost'],
+        };
     }
 
     /**
@@ -71,18 +105,30 @@ final readonly class Shifts implements FaultSource
      * @param  list<Edge>  $block
      * @param  list<string>  $row
      * @param  array<int|string, int>  $place
+     * @param  string  $beyond  what becomes of what is pushed over the end: "round" to the other one, "lost"; "": nothing is
      */
-    private function shifted(array $block, int $places, array $row, array $place): ?Fault
+    private function shifted(array $block, int $places, array $row, array $place, string $beyond): ?Fault
     {
         $edges = [];
         $nodes = [];
+        $over = 0;
+        $count = count($row);
         foreach ($block as $joint) {
-            $to = $row[($place[$joint->to] ?? -99) + $places] ?? null;
-            if ($to === null) {
+            if (! isset($place[$joint->to])) {
                 return null;
             }
-            $edges[$joint->id] = $joint->movedTo($to);
+            $there = $place[$joint->to] + $places;
+            $to = $row[$beyond === 'round' ? ($there + $count) % $count : $there] ?? null;
+            $over += isset($row[$there]) ? 0 : 1;
+            if ($to === null && $beyond !== 'lost') {
+                return null;
+            }
+            $edges[$joint->id] = $to === null ? null : $joint->movedTo($to);
             $nodes[] = $joint->to;
+        }
+        // Where nothing is pushed over the end there is one shift, and where all is there is none.
+        if (($over === 0) !== ($beyond === '') || $over === count($block)) {
+            return null;
         }
 
         return new Fault(
@@ -91,6 +137,7 @@ final readonly class Shifts implements FaultSource
             array_map(strval(...), array_keys($edges)),
             new WiringEdit($edges),
             $places,
+            $beyond,
         );
     }
 

@@ -144,9 +144,13 @@ final class Symptom
     {
         $nodes = [];
         foreach ($faults as $fault) {
-            foreach ($fault->edit->edges as $edge) {
-                if ($edge !== null && ! isset($nodes[$edge->to])) {
-                    $nodes += $wiring->reach($edge->to);
+            foreach ($fault->edit->edges as $id => $edge) {
+                // What was moved or taken out is missed where it was.
+                $was = $this->evidence->expectation->wiring->edges[$id] ?? null;
+                foreach ([$edge?->to, $was?->to, $edge === null ? $was?->from : null] as $node) {
+                    if ($node !== null && ! isset($nodes[$node])) {
+                        $nodes += $wiring->reach($node);
+                    }
                 }
             }
         }

@@ -153,9 +153,10 @@ final class KeptAnswersTest extends TestCase
     {
         $folder = config('cache.stores.file.path');
         $empty = sys_get_temp_dir().'/sartal-nothing-kept-'.Str::random(8);
-        // Another table in its place, whatever there is in it: all is in one transaction, where rows only pile up.
-        DB::statement('alter table kept rename to aside');
-        DB::statement('create unlogged table kept (like aside including all)');
+        // Another table is found first, with nothing in it: what is kept stays where it is meanwhile.
+        DB::statement('create schema if not exists nothing_kept');
+        DB::statement('create table if not exists nothing_kept.kept (like public.kept including all)');
+        DB::statement('set search_path to nothing_kept, public');
         config(['cache.stores.file.path' => $empty, 'cache.stores.file.lock_path' => $empty]);
         Cache::forgetDriver('file');
         try {
@@ -164,8 +165,8 @@ final class KeptAnswersTest extends TestCase
             config(['cache.stores.file.path' => $folder, 'cache.stores.file.lock_path' => $folder]);
             Cache::forgetDriver('file');
             File::deleteDirectory($empty);
-            DB::statement('drop table kept');
-            DB::statement('alter table aside rename to kept');
+            DB::statement('set search_path to public');
+            DB::table('nothing_kept.kept')->delete();
         }
     }
 
