@@ -12,6 +12,9 @@ use Sartal\Core\Given\Installation\Installation;
 /** Names a cause as a technician would, and says what it does to the signal. */
 final class CauseWords
 {
+    /** Cores that are named one by one. */
+    private const PLACED = 8;
+
     /** @var array<int|string, list<Joint>> by terminal */
     private array $at = [];
 
@@ -88,6 +91,12 @@ final class CauseWords
                 Node::address($fault->nodes[0]),
                 Node::address($this->target($fault)),
             ),
+            FaultKind::Shuffled => sprintf(
+                '%d cores are out of place at %s: %s',
+                count($fault->nodes),
+                $place,
+                $this->placed($fault),
+            ),
             FaultKind::PinOrder => sprintf(
                 'The colours are laid in the order of the pins at %s, where its terminals have a print of their own',
                 $place,
@@ -158,6 +167,23 @@ final class CauseWords
         sort($channels, SORT_NATURAL);
 
         return $channels === [] ? '' : $channels[0].' to '.$channels[count($channels) - 1];
+    }
+
+    /** "what belongs on 3 sits on 7, 7 on 12, 8 is open, and 66 more" */
+    private function placed(Fault $fault): string
+    {
+        $said = [];
+        foreach (array_slice($fault->edges, 0, self::PLACED) as $i => $id) {
+            $edge = $fault->edit->edges[$id];
+            $said[] = sprintf(
+                $edge === null ? '%s is on none' : '%s on %s',
+                Node::address($fault->nodes[$i]),
+                Node::address($edge->to ?? ''),
+            );
+        }
+        $more = count($fault->edges) - count($said);
+
+        return 'what belongs on '.implode(', ', $said).($more > 0 ? sprintf(', and %d more', $more) : '');
     }
 
     /** Where what belongs on the first contact of a fault sits. */

@@ -29,6 +29,12 @@ final readonly class Diagnostician
     /** Lines compared for one further depth, at most: beyond it a person would wait, and is told that nothing fits. */
     private const PATIENCE = 300_000;
 
+    /** Lines wrong together from which on the map is read straight off before anything is tried. */
+    private const MANY = 24;
+
+    /** Of what came nearest, so many are weighed against each other. */
+    private const LOOKED_AT = 20;
+
     /** Symptoms up to this many are tried two by two. */
     private const PAIRED_UP = 10;
 
@@ -38,11 +44,14 @@ final readonly class Diagnostician
     /** @var list<FaultSource> faults of several joints, which may show in many */
     private array $wide;
 
+    private Shuffled $shuffled;
+
     private function __construct(
         private FaultPlaces $places,
         private Expectation $expectation,
         private Reading $reading,
     ) {
+        $this->shuffled = new Shuffled($expectation, $reading);
         $this->narrow = FaultSources::narrow($places, $reading);
         $this->wide = [...FaultSources::wide($places, $reading), OtherLengths::saidBy($expectation, $reading)];
     }
@@ -57,8 +66,14 @@ final readonly class Diagnostician
         $troubles = [];
         $symptoms = $this->joinedUp(Symptoms::read($this->expectation, $this->reading), $this->expectation->wiring);
         foreach ($symptoms as [$symptom, $causes]) {
-            $causes ??= $this->explain($symptom, $this->expectation->wiring, intdiv(self::EFFORT, count($symptoms)));
-            $troubles[] = new Trouble($symptom->lines, $symptom->pairs, $symptom->wrong, $causes);
+            $partly = null;
+            $causes ??= $this->explain(
+                $symptom,
+                $this->expectation->wiring,
+                intdiv(self::EFFORT, count($symptoms)),
+                $partly,
+            );
+            $troubles[] = new Trouble($symptom->lines, $symptom->pairs, $symptom->wrong, $causes, $partly);
         }
 
         return new Diagnosis($troubles);
@@ -103,9 +118,17 @@ final readonly class Diagnostician
         return $joined;
     }
 
-    /** @return list<Cause> */
-    private function explain(Symptom $symptom, Wiring $good, int $effort): array
+    /**
+     * @param  ?Partly  $partly  filled in where nothing explains it whole
+     * @return list<Cause>
+     */
+    private function explain(Symptom $symptom, Wiring $good, int $effort, ?Partly &$partly): array
     {
+        // What is read straight off the map comes first where so much is wrong that trying would take too long.
+        $shuffled = $this->single($symptom, $good, [$this->shuffled]);
+        if ($shuffled !== [] && $symptom->size() > self::MANY) {
+            return $shuffled;
+        }
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {
             [$found, $tried] = $this->fitting($starts, $symptom, [...$this->narrow, ...$this->wide]);
@@ -117,8 +140,35 @@ final readonly class Diagnostician
             }
             $starts = $this->nearest($starts, $symptom, max(1, intdiv($effort * count($starts), max(1, $tried))));
         }
+        if ($shuffled !== []) {
+            return $shuffled;
+        }
+        $read = iterator_to_array($this->further([[[], $good]], $symptom, [$this->shuffled]), false);
+        $found = $this->fitting($read, $symptom, $this->narrow)[0];
+        if ($found === []) {
+            $partly = self::partly([...array_slice($starts, 0, self::LOOKED_AT), ...$read], $symptom, $good);
+        }
 
-        return [];
+        return $found;
+    }
+
+    /**
+     * Of what was tried, and of what the map says straight away, what leaves the least unexplained.
+     *
+     * @param  list<array{list<Fault>, Wiring}>  $tried
+     */
+    private static function partly(array $tried, Symptom $symptom, Wiring $good): ?Partly
+    {
+        $wrong = $symptom->distance($good, []);
+        $best = null;
+        foreach ($tried as [$faults, $wiring]) {
+            $left = $faults === [] ? $wrong : $symptom->distance($wiring, $faults);
+            if ($faults !== [] && $left < $wrong && ($best === null || $wrong - $left > $best->explained)) {
+                $best = new Partly(new Cause($faults), $wrong - $left, $wrong);
+            }
+        }
+
+        return $best;
     }
 
     /**

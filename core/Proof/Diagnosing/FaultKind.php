@@ -26,6 +26,7 @@ enum FaultKind: string
     case Leak = 'leak';
     case Stuck = 'stuck';
     case Length = 'length';
+    case Shuffled = 'shuffled';
 
     /** What is done about it: joined, parted, put in its place, or cut anew. */
     public function sort(): string
@@ -44,7 +45,8 @@ enum FaultKind: string
             self::Channels,
             self::Shift,
             self::Split,
-            self::Mirrored => 'out of place',
+            self::Mirrored,
+            self::Shuffled => 'out of place',
             self::Stuck => 'switch',
             self::Length => 'length',
         };
