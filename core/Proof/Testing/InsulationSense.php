@@ -40,6 +40,7 @@ final readonly class InsulationSense implements Sense
             unit: self::UNIT,
             should: sprintf('%g %s or more', self::LEAST, self::UNIT),
             beyond: 'beyond the meter',
+            unplugged: true,
         );
     }
 

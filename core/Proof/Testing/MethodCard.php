@@ -19,6 +19,9 @@ final readonly class MethodCard
      * @param  bool  $byHand  somebody can read it point by point
      * @param  string  $should  what is hoped for, where that is no figure
      * @param  string  $beyond  what it is called when nothing conducts
+     * @param  bool  $unplugged  both ends have to be off equipment and power: a meter's own voltage harms what is
+     *     plugged in, and what is plugged in falsifies the meter. Source: IEC 60364-6, insulation resistance (from
+     *     memory)
      */
     public function __construct(
         public string $name,
@@ -33,6 +36,7 @@ final readonly class MethodCard
         public bool $byHand = true,
         public string $should = '',
         public string $beyond = 'open',
+        public bool $unplugged = false,
     ) {
     }
 }

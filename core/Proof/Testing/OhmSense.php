@@ -31,6 +31,7 @@ final readonly class OhmSense implements Sense
             minutes: 1.5,
             near: Nearness::within(self::SHARE, self::LEAST),
             unit: self::UNIT,
+            unplugged: true,
         );
     }
 

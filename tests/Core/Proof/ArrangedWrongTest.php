@@ -127,7 +127,8 @@ final class ArrangedWrongTest extends TestCase
             $kinds = $this->read('M-1.b1', $map);
             if ($kinds !== null) {
                 $shown++;
-                self::assertNotSame([], array_intersect(['channels', 'shift', 'crossed'], $kinds), implode(' ', $kinds));
+                $meant = array_intersect(['channels', 'shift', 'crossed'], $kinds);
+                self::assertNotSame([], $meant, implode(' ', $kinds));
             }
         }
         self::assertSame($times, $shown);

@@ -135,7 +135,10 @@ final class EveryFaultTest extends TestCase
             foreach ($groups as $signature => $alike) {
                 $diagnosis = Diagnostician::for($places, $expectation, $readings[$signature]);
                 self::assertCount(1, $diagnosis->troubles, $id.' '.$alike[0]);
-                $listed = array_map(static fn (Cause $cause): string => $cause->comesTo(), $diagnosis->troubles[0]->causes);
+                $listed = array_map(
+                    static fn (Cause $cause): string => $cause->comesTo(),
+                    $diagnosis->troubles[0]->causes,
+                );
                 self::assertSame([], array_diff($alike, $listed), (string) $id);
                 // Of a part of a connector some more may be thought of than of all of it: they read the same.
                 foreach ($diagnosis->troubles[0]->causes as $cause) {

@@ -12,11 +12,13 @@ use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Proof\Diagnosing\Answer;
 use Sartal\Core\Proof\Diagnosing\Cause;
 use Sartal\Core\Proof\Diagnosing\EndToOpen;
+use Sartal\Core\Proof\Diagnosing\Entries;
 use Sartal\Core\Proof\Diagnosing\Fault;
 use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\NextReading;
 use Sartal\Core\Proof\Diagnosing\Separation;
 use Sartal\Core\Proof\Diagnosing\Trouble;
+use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\LinkLimits;
 use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Reading;
@@ -45,6 +47,8 @@ use Sartal\Core\Proof\Testing\Verdict;
  *             fitting: string,
  *             edges: list<string>,
  *         }>>,
+ *         entries: list<list<int>>,
+ *         partly: array{words: list<string>, side: string, explained: int, wrong: int}|null,
  *         more: int,
  *         open: OpenEnd|null,
  *         next: ReadNext|null,
@@ -124,6 +128,15 @@ final class JudgementResource
                         ),
                         array_slice($trouble->causes, 0, self::LISTED),
                     ),
+                    'entries' => self::entries($trouble, $expectation),
+                    'partly' => $trouble->partly === null
+                            ? null
+                            : [
+                                'words' => array_map($words->name(...), $trouble->partly->cause->faults),
+                                'side' => $words->side($trouble->partly->cause->faults[0]),
+                                'explained' => $trouble->partly->explained,
+                                'wrong' => $trouble->partly->wrong,
+                            ],
                     'more' => max(0, count($trouble->causes) - self::LISTED),
                     'open' => self::open($open, $test->loaded),
                     'next' => self::next(
@@ -132,6 +145,29 @@ final class JudgementResource
                 ];
             }, $test->diagnosis($reading)->troubles),
         ];
+    }
+
+    /** @return list<list<int>> causes that are listed, by their number, together where they are one entry */
+    private static function entries(Trouble $trouble, Expectation $expectation): array
+    {
+        $number = [];
+        foreach (array_slice($trouble->causes, 0, self::LISTED) as $i => $cause) {
+            $number[spl_object_id($cause)] = $i;
+        }
+        $entries = [];
+        foreach (Entries::of($trouble, $expectation) as $entry) {
+            $listed = array_values(
+                array_filter(
+                    array_map(static fn (Cause $cause): ?int => $number[spl_object_id($cause)] ?? null, $entry),
+                    static fn (?int $number): bool => $number !== null,
+                ),
+            );
+            if ($listed !== []) {
+                $entries[] = $listed;
+            }
+        }
+
+        return $entries;
     }
 
     /**

@@ -119,6 +119,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *     bands?: list<float>,
  *     opens?: bool,
  *     byInstrument?: bool,
+ *     unplugged?: bool,
  *     should?: string,
  *     beyond?: string,
  * }
@@ -269,6 +270,7 @@ final class TestResource
                 'bands' => $card->near->bands,
                 'opens' => $card->opens,
                 'byInstrument' => ! $card->byHand,
+                'unplugged' => $card->unplugged,
                 'should' => $card->should,
                 'beyond' => $card->beyond,
             ]);

@@ -3,11 +3,13 @@ import { computed, ref } from 'vue'
 import { api } from '../../api/client'
 import type { NamedFault, Reading, TestSheet } from '../../api/test'
 import { useAttempt } from '../../ui/attempt'
+import UnpluggedNote from './UnpluggedNote.vue'
 
 /** Which instrument the reading is taken with; a simulated one can be asked to read by itself. */
 const props = defineProps<{ id: string; sheet: TestSheet; method: string }>()
 const emit = defineEmits<{ read: [reading: Reading] }>()
 const name = defineModel<string>({ required: true })
+const unplugged = defineModel<boolean>('unplugged', { required: true })
 const { problem, said, busy, attempt } = useAttempt()
 
 const known = computed(() => props.sheet.instruments.find(each => each.name === name.value))
@@ -15,6 +17,10 @@ const overdue = computed(
   () => known.value?.calibratedTo && known.value.calibratedTo < new Date().toISOString().slice(0, 10),
 )
 const can = computed(() => known.value?.methods.some(method => method === props.method) ?? false)
+const puts = (method: string) => props.sheet.cards[method]?.unplugged === true
+/** It would put its voltage on what may be plugged in. */
+const held = computed(() => puts(props.method) && !unplugged.value)
+const heldAll = computed(() => (known.value?.methods.some(puts) ?? false) && !unplugged.value)
 const read = (all: boolean) =>
   attempt(async () => {
     const message = await api.post(`simulators/instruments/${known.value!.id}/measure`, {
@@ -89,10 +95,16 @@ const inject = (keys: string[]) =>
         variant="outlined"
         color="primary"
         :loading="busy"
-        :disabled="!can"
+        :disabled="!can || held"
         @click="read(false)">Read with it</v-btn>
-      <v-btn size="small" variant="text" color="primary" :disabled="busy" @click="read(true)">All it can</v-btn>
+      <v-btn
+        size="small"
+        variant="text"
+        color="primary"
+        :disabled="busy || heldAll"
+        @click="read(true)">All it can</v-btn>
     </p>
+    <UnpluggedNote v-if="known && heldAll && !puts(method)" v-model="unplugged" />
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <p v-else-if="said" class="quiet" role="status">{{ said }}</p>
     <p class="links"><label>Message file <input

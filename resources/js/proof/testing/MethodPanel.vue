@@ -5,6 +5,7 @@ import FigureSum from '../../ui/FigureSum.vue'
 import { inFigures } from '../../ui/units'
 import { agrees, keyOf } from './provisional'
 import { point, said } from './reading'
+import UnpluggedNote from './UnpluggedNote.vue'
 import { useLines } from './useLines'
 
 /** Questions of a method one after the other, each with what should be read. */
@@ -48,6 +49,8 @@ const state = (question: Question) => {
   const sample = read(question)
   return !sample ? 'open' : agrees(card.value, question.expected, sample.value) ? 'good' : 'bad'
 }
+const unplugged = defineModel<boolean>('unplugged', { required: true })
+const held = computed(() => card.value.unplugged === true && !unplugged.value)
 const licensed = computed(() => props.planned?.licensed ?? false)
 const help = computed(() => {
   if (words.value || eyes.value) return 'Press what you find.'
@@ -119,7 +122,8 @@ watch(
       {{ planned.limit }}.</p>
     <p v-if="questions.length === 0" class="quiet">Nothing of this cable can be asked that.</p>
     <p v-if="byInstrument" class="quiet">A loom tester reads this by itself: choose one and let it read.</p>
-    <form v-if="current && !byInstrument" class="entry" @submit.prevent="enter">
+    <UnpluggedNote v-if="card.unplugged && questions.length" v-model="unplugged" />
+    <form v-if="current && !byInstrument && !held" class="entry" @submit.prevent="enter">
       <label for="reading"><b class="mono">{{ name(current) }}</b>: should be <b class="mono">{{ should(current) }}</b>
       </label>
       <div class="keys">
@@ -166,7 +170,7 @@ watch(
     </form>
     <table v-if="questions.length" class="lines">
       <thead><tr><th>Between</th><th>Should be</th><th>Reads</th><th>{{ done }} of {{ questions.length }} <button
-        v-if="done < questions.length && !licensed && !byInstrument"
+        v-if="done < questions.length && !licensed && !byInstrument && !held"
         type="button"
         @click="declareRest">declare the rest</button></th></tr></thead>
       <tbody>

@@ -48,6 +48,13 @@ const recording = ref(false)
 const recorded = ref<{ id: string; verdict: string; edges: { words: string; edges: string[] }[] } | null>(null)
 const sentBack = ref<string[]>([])
 const method = ref('map')
+const unplugged = ref(false)
+watch(
+  () => props.id,
+  () => {
+    unplugged.value = false
+  },
+)
 
 const read = computed(() => sheet.value?.from.filter(probe => draft.value.lights[probe.node]).length ?? 0)
 /** What the plan has at this stage; the rest can be added. */
@@ -370,6 +377,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           :planned="planned.find(each => each.method === method)"
           :samples="samples"
           :sought="sought"
+          v-model:unplugged="unplugged"
           @answer="onAnswer" />
         <PairPanel
           v-if="sheet.pairs.length && (method === 'pairs' || method === 'map')"
@@ -406,6 +414,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
             :model-value="instrument ?? ''"
             :sheet="sheet"
             :method="method"
+            v-model:unplugged="unplugged"
             @update:model-value="instrument = $event"
             @read="onRead" />
           <v-text-field v-model="draft.note" label="Note" />

@@ -43,10 +43,15 @@ const untold = (trouble: Trouble) => {
     ? `Nothing at the terminals tells ${of.join(' from ')}: look at the core colours of the opened end.`
     : 'Nothing at the terminals tells these apart.'
 }
+const words = (cause?: Fault[]) => cause?.map(fault => fault.words).join(', and ') ?? ''
+/** Causes of one entry, each said once: two cores of one colour are said in the same words. */
+const alike = (trouble: Trouble, entry: number[]) =>
+  [...new Set(entry.map(i => words(trouble.causes[i])))].filter(each => each !== words(trouble.causes[entry[0]!]))
+const first = (trouble: Trouble) => trouble.causes[trouble.entries[0]?.[0] ?? 0] ?? []
 const names = (trouble: Trouble, causes: number[]) =>
   causes
     .slice(0, 2)
-    .map(i => trouble.causes[i]?.map(fault => fault.words).join(', and '))
+    .map(i => words(trouble.causes[i]))
     .filter(Boolean)
     .join('; or ') + (causes.length > 2 ? `; or ${causes.length - 2} more` : '')
 </script>
@@ -80,17 +85,31 @@ const names = (trouble: Trouble, causes: number[]) =>
       <p v-for="over in judgement.over" :key="over"><b>Over its limit:</b> {{ over }}.</p>
       <article v-for="(trouble, i) in judgement.troubles" :key="i" :aria-label="`Trouble ${i + 1}`">
         <template v-if="trouble.causes[0]">
-          <p v-for="fault in trouble.causes[0]" :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
+          <p v-for="fault in first(trouble)" :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
+          <p
+            v-if="first(trouble).length > 1 && alike(trouble, trouble.entries[0] ?? []).length"
+            class="quiet">Or faults of the same sort elsewhere: {{ trouble.entries[0]!.length }} read so.</p>
+          <p
+            v-else-if="alike(trouble, trouble.entries[0] ?? []).length"
+            class="quiet">Or, which no reading tells from it:
+            {{ alike(trouble, trouble.entries[0]!).slice(0, 4).join('; or ') }}{{
+              alike(trouble, trouble.entries[0]!).length > 4
+                ? `; or ${alike(trouble, trouble.entries[0]!).length - 4} more` : '' }}.</p>
           <template v-if="trouble.causes.length > 1">
-            <h2>Reads the same</h2>
-            <ul><li
-              v-for="(cause, k) in trouble.causes.slice(1, 8)"
-              :key="k">{{ cause.map(fault => fault.words).join(', and ') }}<span
-                v-if="differs(trouble, cause)"
-                class="quiet">: {{ cause.map(fault => fault.consequence).filter(Boolean).join(' ') }}</span></li></ul>
-            <p
-              v-if="trouble.causes.length > 8 || trouble.more"
-              class="quiet">and {{ trouble.causes.length - 8 + trouble.more }} more</p>
+            <template v-if="trouble.entries.length > 1">
+              <h2>Reads the same</h2>
+              <ul><li
+                v-for="entry in trouble.entries.slice(1, 8)"
+                :key="entry[0]">{{ words(trouble.causes[entry[0]!]) }}<template
+                  v-if="alike(trouble, entry).length">, or {{ alike(trouble, entry).length }} more like it</template>
+                <span
+                  v-if="differs(trouble, trouble.causes[entry[0]!]!)"
+                  class="quiet">: {{ trouble.causes[entry[0]!]!.map(fault => fault.consequence).filter(Boolean)
+                    .join(' ') }}</span></li></ul>
+              <p
+                v-if="trouble.entries.length > 8 || trouble.more"
+                class="quiet">and {{ Math.max(0, trouble.entries.length - 8) + trouble.more }} more</p>
+            </template>
             <template v-if="trouble.next">
               <h2>Read next</h2>
               <p v-if="trouble.next.at"><b>{{ trouble.next.words }}</b> <button
@@ -117,6 +136,14 @@ const names = (trouble: Trouble, causes: number[]) =>
               <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b>
               {{ trouble.open.reasons.join('; ') }}.</p>
           </template>
+        </template>
+        <template v-else-if="trouble.partly">
+          <p v-for="each in trouble.partly.words" :key="each"><b>{{ each }}.</b></p>
+          <p>That explains {{ trouble.partly.explained }} of {{ trouble.partly.wrong }} readings that are wrong, and
+            nothing that was tried explains them all.</p>
+          <h2>Read next</h2>
+          <p>Open {{ trouble.partly.side ? `end ${trouble.partly.side}` : 'one end' }}, put right what is named here,
+            and read the map again: what is left then is less.</p>
         </template>
         <p v-else>
           <b>Nothing that was tried reads like this.</b> Read the lines again; then open both ends and compare the core
