@@ -85,7 +85,8 @@ final class Kept
         ksort($bodies, SORT_STRING);
         $rows = [];
         foreach ($bodies as $name => $body) {
-            array_push($rows, $stored->id, self::short((string) $name), $state, base64_encode(str_starts_with($body, self::DEFLATED) ? $body : self::packed($body)));
+            $name = self::short((string) $name);
+            array_push($rows, $stored->id, $name, $state, base64_encode(self::packed($body)));
         }
         DB::insert(
             sprintf(
@@ -104,7 +105,9 @@ final class Kept
     /** Megabytes of what is said over and over come to a tenth; what is short, or packed already, stays as it is. */
     public static function packed(string $body): string
     {
-        return strlen($body) < self::SHORT || str_starts_with($body, self::GZIPPED)
+        $isPacked = str_starts_with($body, self::GZIPPED) || str_starts_with($body, self::DEFLATED);
+
+        return strlen($body) < self::SHORT || $isPacked
             ? $body
             : self::DEFLATED.gzdeflate($body, 1);
     }

@@ -11,8 +11,8 @@ use Sartal\Core\Proof\Testing\Methods;
 /**
  * Causes as somebody reads them. What nothing that is measured from outside can tell apart is one entry: what is
  * exchanged at this end or at that one, or one of two cores of one colour. Where it takes several faults together, one
- * entry are faults of the same sorts wherever they sit: of a bridge and a core out of place there are hundreds that read
- * alike, and what comes next is the same reading.
+ * entry are faults of the same sorts wherever they sit: of a bridge and a core out of place there are hundreds that
+ * read alike, and what comes next is the same reading.
  */
 final class Entries
 {

@@ -22,8 +22,8 @@ final readonly class FaultPlaces
      *     counted in: by number, and by columns
      * @param  array<int|string, int>  $order  place of a terminal in its connector
      * @param  array<int|string, string>  $groups  joint id → element
-     * @param  array<int|string, list<array<int|string, string>>>  $channels  fitting → its channels in their order, each
-     *     function → joint id
+     * @param  array<int|string, list<array<int|string, string>>>  $channels  fitting → its channels in their order,
+     *     each function → joint id
      * @param  array<int|string, list<Arrangement>>  $arrangements  by fitting
      * @param  array<int|string, string>  $ends  fitting → the end that it is of, whatever that is divided into
      */

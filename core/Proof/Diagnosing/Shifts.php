@@ -105,7 +105,8 @@ final readonly class Shifts implements FaultSource
      * @param  list<Edge>  $block
      * @param  list<string>  $row
      * @param  array<int|string, int>  $place
-     * @param  string  $beyond  what becomes of what is pushed over the end: "round" to the other one, "lost"; "": nothing is
+     * @param  string  $beyond  what becomes of what is pushed over the end: "round" to the other one, "lost"; "":
+     *     nothing is
      */
     private function shifted(array $block, int $places, array $row, array $place, string $beyond): ?Fault
     {
