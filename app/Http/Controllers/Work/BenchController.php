@@ -97,7 +97,12 @@ final readonly class BenchController
         $job = $this->job($stored, $ids);
 
         return new Answer([
-            'job' => JobResource::kept($stored, $job, fn (): Loaded => $this->jobs->loaded($stored), $times->of($stored)),
+            'job' => JobResource::kept(
+                $stored,
+                $job,
+                fn (): Loaded => $this->jobs->loaded($stored),
+                $times->of($stored),
+            ),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
         ]);
