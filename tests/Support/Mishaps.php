@@ -126,9 +126,8 @@ final class Mishaps
     private function mishap(Wiring $wiring): array
     {
         $fitting = $this->dice->pickArrayKeys($this->joints, 1)[0];
-        $joints = array_values(
-            array_filter(array_map(static fn (string $id): ?Edge => $wiring->edges[$id] ?? null, $this->joints[$fitting])),
-        );
+        $made = array_map(static fn (string $id): ?Edge => $wiring->edges[$id] ?? null, $this->joints[$fitting]);
+        $joints = array_values(array_filter($made));
         $terminals = $this->places->terminals[$fitting];
         $pick = fn (array $of): mixed => $of[$this->dice->getInt(0, count($of) - 1)];
         [$joint, $other] = [$pick($joints), $pick($joints)];
