@@ -31,7 +31,8 @@ final class ShuffledTest extends TestCase
         $joints = array_values(
             array_filter(
                 $of->expectation->wiring->edges,
-                static fn (Edge $edge): bool => $edge->kind === EdgeKind::Joint && str_starts_with($edge->to, 't:M-1.b'),
+                static fn (Edge $edge): bool => $edge->kind === EdgeKind::Joint &&
+                    str_starts_with($edge->to, 't:M-1.b'),
             ),
         );
         $some = array_slice($dice->shuffleArray($joints), 0, $cores);
