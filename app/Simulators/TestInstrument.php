@@ -113,7 +113,7 @@ final readonly class TestInstrument
         $probes = array_map(strval(...), array_keys($expectation->setup->from + $expectation->setup->to));
         $patch = Patch::around($probes, $expectation->wiring, $places->order);
         $faults = [];
-        foreach ([...FaultSources::credible($places), ...FaultSources::wide($places)] as $source) {
+        foreach ([...FaultSources::credible($places), ...FaultSources::arranged($places)] as $source) {
             foreach ($source->in($patch) as $fault) {
                 $faults[substr(hash('xxh128', $fault->key()), 0, 12)] ??= $fault;
             }

@@ -31,6 +31,12 @@ final class FaultSources
         ];
     }
 
+    /** @return list<FaultSource> all of a connector loaded by one misunderstanding */
+    public static function arranged(FaultPlaces $places): array
+    {
+        return [new WronglyArranged($places), new ShiftedChannels($places)];
+    }
+
     /**
      * @param  ?Reading  $read  null: everything there is
      * @return list<FaultSource> faults that join what they touch: they show in one symptom
@@ -58,8 +64,7 @@ final class FaultSources
         return [
             new PairFaults($places->groups),
             new ExchangedConnectors($places),
-            new WronglyArranged($places),
-            new ShiftedChannels($places),
+            ...self::arranged($places),
             new Shifts($places->rows, $places->groups),
             ...self::couldShow(
                 $read,

@@ -52,7 +52,7 @@ final class BudgetsTest extends TestCase
     private const RECORDED = [
         'schedule' => [20, 1_300],
         'outstanding' => [34, 2_400],
-        'bench' => [22, 2_500],
+        'bench' => [24, 2_500],
         'site' => [26, 1_300],
         'runs/'.self::RUN => [22, 1_900],
         'runs/'.self::RUN.'/test' => [22, 1_900],

@@ -21,6 +21,8 @@ return [
     'answers/api/runs/*/test*/body/methods/*/*/unit' => 'a reading’s unit comes with its question',
     'answers/api/runs/*/test*/body/methods/*/*/optional' => 'what a method is answered without is said with the '.
         'question',
+    'answers/api/simulators/assemblies/*/body/could/*' => 'a simulated cable can have a connector loaded by one '.
+        'misunderstanding: upside down, from the wrong side, by the other scheme, channels each on another’s contacts',
     'answers/api/session/body/installations/*/address' => 'what every address calls an installation comes with it',
     'answers/api/session/body/open/address' => 'see installations',
     'answers/api/labels.csv' => 'a printed code names its installation',
