@@ -124,10 +124,11 @@ final readonly class Diagnostician
      */
     private function explain(Symptom $symptom, Wiring $good, int $effort, ?Partly &$partly): array
     {
-        // What is read straight off the map comes first where so much is wrong that trying would take too long.
+        // Where so much is wrong that trying everything would take too long, what is no block of one sort is read
+        // straight off the map.
         $shuffled = $this->single($symptom, $good, [$this->shuffled]);
         if ($shuffled !== [] && $symptom->size() > self::MANY) {
-            return $shuffled;
+            return $this->single($symptom, $good, $this->wide) ?: $shuffled;
         }
         $starts = [[[], $good]];
         for ($depth = 1; $depth <= self::DEEPEST; $depth++) {

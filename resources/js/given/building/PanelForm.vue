@@ -48,7 +48,8 @@ const fittings = ref<{ id: string; label: string }[] | null>(null)
 watch(
   () => draft.location,
   location => {
-    fittings.value = null
+    fittings.value = location ? null : []
+    if (!location) return
     return attempt(() =>
       latest(api.get(`building/fittings/${encodeURIComponent(location)}`), found => {
         fittings.value = found.fittings
@@ -121,7 +122,8 @@ const save = () =>
       :items="[{ value: 'equal', title: 'equal, each like the longest' },
                { value: 'graded', title: 'graded, each to its place' }]" />
     <h2>What sits where, from behind</h2>
-    <p v-if="!fittings" class="quiet">Looking for what is there.</p>
+    <p v-if="!draft.location" class="quiet">Say where it is, and what is there can be placed.</p>
+    <p v-else-if="!fittings" class="quiet">Looking for what is there.</p>
     <p v-else-if="fittings.length === 0" class="quiet">No fitting is at this location yet.</p>
     <template v-else>
       <div class="grid"><div v-for="row in grid" :key="row[0]"><select
