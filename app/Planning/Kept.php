@@ -81,6 +81,9 @@ final class Kept
     /** @param  array<int|string, string>  $bodies  by name */
     public static function putAll(StoredInstallation $stored, array $bodies, string $state): void
     {
+        if ($bodies === []) {
+            return;
+        }
         // Two that write several of the same names take them in one order.
         ksort($bodies, SORT_STRING);
         $rows = [];

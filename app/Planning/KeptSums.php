@@ -24,9 +24,6 @@ final readonly class KeptSums
     /** @param  array<int|string, array<array-key, mixed>>  $sums  by what the list calls them */
     public function put(array $sums): void
     {
-        if ($sums === []) {
-            return;
-        }
         $parts = [];
         foreach ($sums as $id => $sum) {
             $parts[self::part((string) $id)][$id] = $sum;

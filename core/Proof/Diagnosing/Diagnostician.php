@@ -29,7 +29,7 @@ final readonly class Diagnostician
     /** Lines compared for one further depth, at most: beyond it a person would wait, and is told that nothing fits. */
     private const PATIENCE = 300_000;
 
-    /** Lines wrong together from which on the map is read straight off before anything is tried. */
+    /** Lines wrong together from which on only whole blocks are tried before the map is read straight off. */
     private const MANY = 24;
 
     /** Of what came nearest, so many are weighed against each other. */

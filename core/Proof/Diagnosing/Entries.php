@@ -7,6 +7,7 @@ namespace Sartal\Core\Proof\Diagnosing;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\Methods;
+use Sartal\Core\Proof\Testing\Question;
 
 /**
  * Causes as somebody reads them. What nothing that is measured from outside can tell apart is one entry: what is
@@ -41,7 +42,7 @@ final class Entries
     private static function single(array $causes, Expectation $expectation): array
     {
         $single = array_values(array_filter($causes, static fn (Cause $cause): bool => count($cause->faults) === 1));
-        $compared = array_slice($single, 0, self::COMPARED);
+        [$compared, $rest] = [array_slice($single, 0, self::COMPARED), array_slice($single, self::COMPARED)];
         $nodes = Supposed::concerned($compared, $expectation);
         $questions = [];
         foreach (Method::cases() as $method) {
@@ -50,16 +51,16 @@ final class Entries
             }
         }
         $entries = [];
-        foreach ($single as $i => $cause) {
-            $reads = [$i >= self::COMPARED ? $i : ''];
+        foreach ($compared as $cause) {
             $supposed = new Supposed($expectation, $cause);
-            foreach ($i < self::COMPARED ? $questions : [] as $question) {
-                $reads[] = self::rounded($supposed->says($question));
-            }
+            $reads = array_map(
+                static fn (Question $question): array|string => self::rounded($supposed->says($question)),
+                $questions,
+            );
             $entries[hash('xxh128', serialize($reads))][] = $cause;
         }
 
-        return $entries;
+        return [...$entries, ...array_map(static fn (Cause $cause): array => [$cause], $rest)];
     }
 
     /**

@@ -23,6 +23,7 @@ export type CoverageCheck = Coverage['checks'][number]
 
 export type Judgement = Schemas['Judgement']
 export type Trouble = Judgement['troubles'][number]
+export type Entry = Trouble['entries'][number]
 export type Fault = Trouble['causes'][number][number]
 export type NextReading = Schemas['ReadNext']
 

@@ -362,6 +362,7 @@ final class KeptAnswersTest extends TestCase
 
     public function test_what_is_too_much_or_too_old_is_not_kept(): void
     {
+        Kept::putAll($this->installation, [], Kept::state('a'));
         Kept::put($this->installation, 'old', Kept::state('a'), 'long ago');
         Kept::put($this->installation, 'new', Kept::state('a'), 'now');
         DB::table('kept')

@@ -47,7 +47,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *             fitting: string,
  *             edges: list<string>,
  *         }>>,
- *         entries: list<list<int>>,
+ *         entries: list<array{causes: list<int>, of: int}>,
  *         partly: array{words: list<string>, side: string, explained: int, wrong: int}|null,
  *         more: int,
  *         open: OpenEnd|null,
@@ -147,7 +147,7 @@ final class JudgementResource
         ];
     }
 
-    /** @return list<list<int>> causes that are listed, by their number, together where they are one entry */
+    /** @return list<array{causes: list<int>, of: int}> of each, which of its causes are listed, and how many it has */
     private static function entries(Trouble $trouble, Expectation $expectation): array
     {
         $number = [];
@@ -162,9 +162,7 @@ final class JudgementResource
                     static fn (?int $number): bool => $number !== null,
                 ),
             );
-            if ($listed !== []) {
-                $entries[] = $listed;
-            }
+            $entries[] = ['causes' => $listed, 'of' => count($entry)];
         }
 
         return $entries;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Fault, Judgement, NextReading, TestSheet, Trouble, Value, VerdictWord } from '../../api/test'
+import type { Entry, Fault, Judgement, NextReading, TestSheet, Trouble, Value, VerdictWord } from '../../api/test'
 import { point, said } from './reading'
 
 /** What the reading comes to, what would explain it, which end to open, and what to read next. */
@@ -45,9 +45,14 @@ const untold = (trouble: Trouble) => {
 }
 const words = (cause?: Fault[]) => cause?.map(fault => fault.words).join(', and ') ?? ''
 /** Causes of one entry, each said once: two cores of one colour are said in the same words. */
-const alike = (trouble: Trouble, entry: number[]) =>
-  [...new Set(entry.map(i => words(trouble.causes[i])))].filter(each => each !== words(trouble.causes[entry[0]!]))
-const first = (trouble: Trouble) => trouble.causes[trouble.entries[0]?.[0] ?? 0] ?? []
+const alike = (trouble: Trouble, { causes }: Entry) =>
+  [...new Set(causes.map(i => words(trouble.causes[i])))].filter(each => each !== words(trouble.causes[causes[0]!]))
+const of = (trouble: Trouble, { causes }: Entry) => trouble.causes[causes[0]!] ?? []
+/** Entries of one trouble that are shown. */
+const SHOWN = 8
+/** Entries of which something is listed, the likeliest first. */
+const listed = (trouble: Trouble) => trouble.entries.filter(each => each.causes.length)
+const first = (trouble: Trouble) => listed(trouble)[0]!
 const names = (trouble: Trouble, causes: number[]) =>
   causes
     .slice(0, 2)
@@ -85,30 +90,31 @@ const names = (trouble: Trouble, causes: number[]) =>
       <p v-for="over in judgement.over" :key="over"><b>Over its limit:</b> {{ over }}.</p>
       <article v-for="(trouble, i) in judgement.troubles" :key="i" :aria-label="`Trouble ${i + 1}`">
         <template v-if="trouble.causes[0]">
-          <p v-for="fault in first(trouble)" :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
           <p
-            v-if="first(trouble).length > 1 && alike(trouble, trouble.entries[0] ?? []).length"
-            class="quiet">Or faults of the same sort elsewhere: {{ trouble.entries[0]!.length }} read so.</p>
+            v-for="fault in of(trouble, first(trouble))"
+            :key="fault.words"><b>{{ fault.words }}.</b> {{ fault.consequence }}</p>
           <p
-            v-else-if="alike(trouble, trouble.entries[0] ?? []).length"
-            class="quiet">Or, which no reading tells from it:
-            {{ alike(trouble, trouble.entries[0]!).slice(0, 4).join('; or ') }}{{
-              alike(trouble, trouble.entries[0]!).length > 4
-                ? `; or ${alike(trouble, trouble.entries[0]!).length - 4} more` : '' }}.</p>
+            v-if="of(trouble, first(trouble)).length > 1 && first(trouble).of > 1"
+            class="quiet">Or faults of the same sort elsewhere: {{ first(trouble).of }} ways read so.</p>
+          <p
+            v-else-if="alike(trouble, first(trouble)).length"
+            class="quiet">Or, which nothing measured from outside tells from it:
+            {{ alike(trouble, first(trouble)).slice(0, 4).join('; or ') }}{{
+              alike(trouble, first(trouble)).length > 4
+                ? `; or ${alike(trouble, first(trouble)).length - 4} more` : '' }}.</p>
           <template v-if="trouble.causes.length > 1">
             <template v-if="trouble.entries.length > 1">
               <h2>Reads the same</h2>
               <ul><li
-                v-for="entry in trouble.entries.slice(1, 8)"
-                :key="entry[0]">{{ words(trouble.causes[entry[0]!]) }}<template
-                  v-if="alike(trouble, entry).length">, or {{ alike(trouble, entry).length }} more like it</template>
-                <span
-                  v-if="differs(trouble, trouble.causes[entry[0]!]!)"
-                  class="quiet">: {{ trouble.causes[entry[0]!]!.map(fault => fault.consequence).filter(Boolean)
+                v-for="entry in listed(trouble).slice(1, SHOWN)"
+                :key="entry.causes[0]">{{ words(of(trouble, entry)) }}<template
+                  v-if="entry.of > 1">, or another of {{ entry.of }} like it</template><span
+                  v-if="differs(trouble, of(trouble, entry))"
+                  class="quiet">: {{ of(trouble, entry).map(fault => fault.consequence).filter(Boolean)
                     .join(' ') }}</span></li></ul>
               <p
-                v-if="trouble.entries.length > 8 || trouble.more"
-                class="quiet">and {{ Math.max(0, trouble.entries.length - 8) + trouble.more }} more</p>
+                v-if="trouble.entries.length > Math.min(SHOWN, listed(trouble).length)"
+                class="quiet">and {{ trouble.entries.length - Math.min(SHOWN, listed(trouble).length) }} more</p>
             </template>
             <template v-if="trouble.next">
               <h2>Read next</h2>
@@ -135,6 +141,8 @@ const names = (trouble: Trouble, causes: number[]) =>
             <p v-if="trouble.open">
               <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b>
               {{ trouble.open.reasons.join('; ') }}.</p>
+            <p v-else-if="ends(trouble.causes).length > 1">
+              <b>Open either end first:</b> both have as many joints, and nothing is noted on one of them.</p>
           </template>
         </template>
         <template v-else-if="trouble.partly">
