@@ -44,10 +44,14 @@ const untold = (trouble: Trouble) => {
     : 'Nothing at the terminals tells these apart.'
 }
 const words = (cause?: Fault[]) => cause?.map(fault => fault.words).join(', and ') ?? ''
-/** Causes of one entry, each said once: two cores of one colour are said in the same words. */
-const alike = (trouble: Trouble, { causes }: Entry) =>
-  [...new Set(causes.map(i => words(trouble.causes[i])))].filter(each => each !== words(trouble.causes[causes[0]!]))
-const of = (trouble: Trouble, { causes }: Entry) => trouble.causes[causes[0]!] ?? []
+/** Of an entry what is named: at the end that is to be opened first, where it is known. */
+const of = (trouble: Trouble, { causes }: Entry) => {
+  const known = causes.map(i => trouble.causes[i]!)
+  return known.find(cause => trouble.open && cause.every(fault => fault.side === trouble.open!.side)) ?? known[0] ?? []
+}
+/** The others of it, each said once: two cores of one colour are said in the same words. */
+const alike = (trouble: Trouble, entry: Entry) =>
+  [...new Set(entry.causes.map(i => words(trouble.causes[i])))].filter(each => each !== words(of(trouble, entry)))
 /** Entries of one trouble that are shown. */
 const SHOWN = 8
 /** Entries of which something is listed, the likeliest first. */
@@ -142,7 +146,7 @@ const names = (trouble: Trouble, causes: number[]) =>
               <b>Open end {{ trouble.open.side }} first, {{ trouble.open.fitting }}:</b>
               {{ trouble.open.reasons.join('; ') }}.</p>
             <p v-else-if="ends(trouble.causes).length > 1">
-              <b>Open either end first:</b> both have as many joints, and nothing is noted on one of them.</p>
+              <b>Open either end first:</b> neither was joined last, has fewer joints or a note of its own.</p>
           </template>
         </template>
         <template v-else-if="trouble.partly">
