@@ -8,6 +8,7 @@ use App\Bench\CodeEdition;
 use App\Models\StoredInstallation;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Lottery;
 use RuntimeException;
 
 /**
@@ -100,9 +101,7 @@ final class Kept
             ),
             $rows,
         );
-        if (random_int(1, self::PRUNED) === 1) {
-            self::prune($stored);
-        }
+        Lottery::odds(1, self::PRUNED)->winner(static fn () => self::prune($stored))->choose();
     }
 
     /** Megabytes of what is said over and over come to a tenth; what is short, or packed already, stays as it is. */
