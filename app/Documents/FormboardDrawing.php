@@ -52,7 +52,7 @@ final class FormboardDrawing
      *
      * @return list<array{at: Length, what: string, where: string, who: string}>
      */
-    public static function offsets(LoomDress $dress, Installation $installation): array
+    public static function offsets(LoomDress $dress, Installation $installation, Units $units): array
     {
         $codes = static fn (array $runs): string => implode(
             ' ',
@@ -65,10 +65,14 @@ final class FormboardDrawing
                 'at' => $segment->start,
                 'what' => sprintf(
                     'begins, ⌀ %s%s',
-                    $made->diameter->text(),
+                    LengthText::of(Length::millimetres($made->diameter->value), $units, 1),
                     $made->sleeve === null
                         ? ''
-                        : ', '.$made->sleeve->part->name.' cut '.$made->sleeve->cut->result->canonical(),
+                        : sprintf(
+                            ', %s cut %s',
+                            $made->sleeve->part->name,
+                            LengthText::long($made->sleeve->cut->result, $units),
+                        ),
                 ),
                 'where' => $segment->way->name,
                 'who' => $codes($segment->members),
@@ -246,7 +250,7 @@ final class FormboardDrawing
                     $made->segment->way->name,
                     count($made->segment->members),
                     count($made->segment->members) === 1 ? 'cable' : 'cables',
-                    $made->diameter->text(),
+                    LengthText::of(Length::millimetres($made->diameter->value), $this->units, 1),
                 ),
                 0,
                 max(8, (int) (($x2 - $x1) / 1.6)),

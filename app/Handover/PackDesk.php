@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\Storage;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Later\Handover\Gap;
 use Sartal\Core\Later\Handover\GapKind;
@@ -76,8 +77,11 @@ final readonly class PackDesk
         );
     }
 
-    /** @param  callable(string, int, int): void  $tell  what is done, how far it is, of how much */
-    public function make(StoredInstallation $stored, User $by, callable $tell): Pack
+    /**
+     * @param  callable(string, int, int): void  $tell  what is done, how far it is, of how much
+     * @param  Units  $units  in which its lengths are printed
+     */
+    public function make(StoredInstallation $stored, User $by, callable $tell, Units $units = Units::Metric): Pack
     {
         $loaded = $this->store->atWork($stored)->whole();
         $done = 0;
@@ -98,6 +102,7 @@ final readonly class PackDesk
             $by->name,
             $release,
             $gaps,
+            $units,
         );
         // In a folder of its own from the first byte: a pack that breaks off leaves no trace of one that counts.
         $folder = sprintf('packs/%s/%d-%s', $stored->mark(), $number, bin2hex(random_bytes(4)));

@@ -8,7 +8,6 @@ use App\Formats\BadLine;
 use App\Models\Membership;
 use App\Models\StoredEvent;
 use App\Testing\Known;
-use App\Testing\TestKnown;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
@@ -20,7 +19,9 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Particulars;
 use Sartal\Core\Proof\Record\TestSettled;
 use Sartal\Core\Proof\Record\TestTaken;
+use Sartal\Core\Proof\Record\Together;
 use Sartal\Core\Proof\Record\Trials;
+use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Verdict;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Pulling\SiteState;
@@ -165,18 +166,30 @@ final readonly class Recorder
         }
         $taken = $sent->test();
 
-        return new TestTaken($taken?->reading, self::verdict($sent, $on->test($facts), $by), $taken?->stage, $covers);
+        $reading = $taken->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
+        [$verdict, $rests] = self::verdict($sent, $reading, $facts, $on, $by);
+
+        return new TestTaken($reading, $verdict, $taken->stage, $covers, $rests);
     }
 
-    /** @throws BadLine */
-    private static function verdict(Event $sent, TestKnown $test, Membership $by): Verdict
-    {
-        $reading = $sent->test()->reading ?? throw BadLine::because('reading', '', 'A test needs what was read.');
+    /**
+     * @return array{Verdict, list<string>} of the whole, and the tests whose part of it that rests on
+     *
+     * @throws BadLine
+     */
+    private static function verdict(
+        Event $sent,
+        Reading $reading,
+        AssemblyFacts $facts,
+        Against $on,
+        Membership $by,
+    ): array {
+        $test = $on->test($facts);
         if ($reading->isEmpty() && $reading->splits === null) {
             throw BadLine::because('reading', '', 'Nothing was read yet.');
         }
         $plan = $test->plan($sent->stage());
-        if ($plan->isLicensed() && ! $by->hasSkill(Skill::Mains)) {
+        if ($plan->needsLicence($test->expectation, $reading) && ! $by->hasSkill(Skill::Mains)) {
             throw BadLine::because(
                 'by',
                 $by->user->name,
@@ -192,10 +205,15 @@ final readonly class Recorder
 
             // Taken without a network, by a plan that has changed since: it is kept as what it was, and says nothing of
             // today.
-            return Verdict::Incomplete;
+            return [Verdict::Incomplete, []];
         }
+        if (count($plan->domains()) < 2) {
+            return [$plan->verdict($test->expectation, $reading), []];
+        }
+        $trials = Trials::among($on->record($facts)->together($facts->runs()));
+        $whole = Together::of($reading, $plan, $test->expectation, $trials);
 
-        return $plan->verdict($test->expectation, $reading);
+        return [$plan->verdict($test->expectation, $whole->reading), array_values($whole->rests)];
     }
 
     /** @throws BadLine */

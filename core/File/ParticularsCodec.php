@@ -43,6 +43,7 @@ final class ParticularsCodec
         'joints',
         'built',
         'covers',
+        'rests',
         'flaws',
     ];
 
@@ -61,6 +62,7 @@ final class ParticularsCodec
                 $fields->has('verdict') ? $fields->choice('verdict', Verdict::class) : null,
                 self::stage($fields),
                 $fields->texts('covers'),
+                $fields->texts('rests'),
             ),
             TestSettled::class => new TestSettled(
                 $fields->text('of', ''),
@@ -98,7 +100,7 @@ final class ParticularsCodec
                     'undoes' => $fields->choice($key, EventKind::class)->value,
                     'cut' => self::encode(new CutNoted(self::cut($fields)))[$key],
                     'built' => self::encode(self::built($fields->child($key)))[$key],
-                    'reopens', 'joints', 'covers' => $fields->texts($key),
+                    'reopens', 'joints', 'covers', 'rests' => $fields->texts($key),
                     'scraps' => self::object(self::scraps($fields)),
                     'flaws' => self::object($fields->textMap($key)),
                 };
@@ -128,6 +130,7 @@ final class ParticularsCodec
                 'verdict' => $says->verdict?->value,
                 'stage' => $says->stage?->value,
                 'covers' => $says->covers,
+                'rests' => $says->rests,
             ],
             $says instanceof TestSettled => [
                 'of' => $says->holds,
@@ -156,7 +159,7 @@ final class ParticularsCodec
             CutNoted::class => ['cut', 'of'],
             EndMade::class => ['joints'],
             AsBuilt::class => ['built'],
-            TestTaken::class => ['reading', 'verdict', 'stage', 'covers'],
+            TestTaken::class => ['reading', 'verdict', 'stage', 'covers', 'rests'],
             TestSettled::class => ['of', 'stage', 'covers'],
             Reply::class => ['of'],
             Flagged::class => ['flag'],

@@ -66,6 +66,38 @@ final class Mishaps
         }
     }
 
+    /** One of them, whose reading is not that of a good cable. */
+    public function single(): Wiring
+    {
+        for (; ;) {
+            $made = $this->expectation->wiring->edited(new WiringEdit($this->mishap($this->expectation->wiring)));
+            $reading = MapMethod::read($made, $this->expectation->setup);
+            if ($reading->lights !== $this->expectation->reading->lights) {
+                return $made;
+            }
+        }
+    }
+
+    /** Whether the very wiring is one of the causes, and all of them read as it does. */
+    public function isTold(Wiring $made): bool
+    {
+        $reading = MapMethod::read($made, $this->expectation->setup);
+        $troubles = Diagnostician::for($this->places, $this->expectation, $reading)->troubles;
+        $isTold = false;
+        foreach (count($troubles) === 1 ? $troubles[0]->causes : [] as $cause) {
+            $with = $this->expectation->wiring;
+            foreach ($cause->faults as $fault) {
+                $with = $with->edited($fault->edit);
+            }
+            $isTold = $isTold || self::joined($with) === self::joined($made);
+            if (MapMethod::read($with, $this->expectation->setup)->lights !== $reading->lights) {
+                return false;
+            }
+        }
+
+        return $isTold;
+    }
+
     /**
      * The place in the list of the very wiring, of all troubles the furthest.
      *

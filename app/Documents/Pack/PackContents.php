@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Documents\Pack;
 
 use App\Planning\Loaded;
+use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Later\Handover\Gap;
 
 /** Everything that a pack tells, read once. */
@@ -13,6 +14,7 @@ final readonly class PackContents
     /**
      * @param  string  $release  letter that it is worked by; "" where nothing is released
      * @param  list<Gap>  $gaps
+     * @param  Units  $units  of whoever made it
      */
     public function __construct(
         public Loaded $loaded,
@@ -21,6 +23,7 @@ final readonly class PackContents
         public string $by,
         public string $release,
         public array $gaps,
+        public Units $units = Units::Metric,
     ) {
     }
 

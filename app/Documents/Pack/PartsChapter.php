@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
+use App\Documents\Drawing\LengthText;
 use Sartal\Core\Given\Measure\Figure;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Work\Parts\PartsPlanner;
 
 /** What went into it. */
@@ -23,7 +25,9 @@ final class PartsChapter
                     $line->group,
                     $line->name,
                     $line->colour,
-                    Figure::amount($line->needed->value, $line->unit, $line->unit === 'm' ? 2 : 0),
+                    $line->unit === 'm'
+                        ? LengthText::long(Length::metres($line->needed->value), $packing->units)
+                        : Figure::amount($line->needed->value, $line->unit, 0),
                 ]);
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Documents\Pack;
 
+use App\Documents\Drawing\LengthText;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Ways\Routing\Hop;
@@ -30,7 +31,7 @@ final class ScheduleChapter
                 $in->catalogue->cables()[$run->cable]->name ?? $run->cable,
                 $in->locationName($run->a->location),
                 $in->locationName($run->b->location),
-                self::metres($length),
+                LengthText::long($length, $packing->units),
                 $run->withdrawn
                     ? 'withdrawn'
                     : implode(
@@ -73,8 +74,8 @@ final class ScheduleChapter
         if ($difference !== null && ! $difference->isZero()) {
             $words[] = sprintf(
                 'as built %s; planned %s',
-                self::metres($state->built->length ?? $planned),
-                self::metres($planned),
+                LengthText::long($state->built->length ?? $planned, $packing->units),
+                LengthText::long($planned, $packing->units),
             );
         }
         if ($state->built?->ways !== null) {
@@ -90,10 +91,5 @@ final class ScheduleChapter
         }
 
         return $words;
-    }
-
-    public static function metres(Length $length): string
-    {
-        return number_format($length->inMetres(), 2, '.', '').' m';
     }
 }

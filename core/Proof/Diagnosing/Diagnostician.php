@@ -58,7 +58,7 @@ final readonly class Diagnostician
 
     public static function for(FaultPlaces $places, Expectation $expectation, Reading $reading): Diagnosis
     {
-        return (new self($places, $expectation, $reading))->diagnosis();
+        return (new self($places, $expectation->of($reading), $reading))->diagnosis();
     }
 
     private function diagnosis(): Diagnosis

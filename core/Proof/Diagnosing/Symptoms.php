@@ -130,19 +130,20 @@ final class Symptoms
                 continue;
             }
             $expected = $expectation->senses()->expected($sample->question);
-            $fitting = Node::fitting($sample->question->at).$sample->question->method->value;
+            $end = $sample->question->method->value;
+            $fitting = Node::fitting($sample->question->at).$end;
             foreach (is_array($expected) ? array_diff($expected, $sample->value) : [] as $colour) {
                 $missing[$fitting."\n".$colour][] = $sample->question->at;
+                $missing[$end."\n".$colour][] = $sample->question->at;
             }
             foreach (array_diff($sample->value, is_array($expected) ? $expected : []) as $colour) {
-                $found[$fitting."\n".$colour][] = $sample->question->at;
+                $found[] = [$sample->question->at, $fitting."\n".$colour, $end."\n".$colour];
             }
         }
-        foreach ($found as $colour => $contacts) {
-            foreach ($contacts as $contact) {
-                foreach ($missing[$colour] ?? $contacts as $other) {
-                    $sets->join($contact, $other);
-                }
+        foreach ($found as [$contact, $inFitting, $atEnd]) {
+            // In another connector of the end only where none of its own lacks it.
+            foreach ($missing[$inFitting] ?? $missing[$atEnd] ?? [] as $other) {
+                $sets->join($contact, $other);
             }
         }
     }

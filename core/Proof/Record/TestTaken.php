@@ -15,12 +15,15 @@ final readonly class TestTaken implements Particulars
      * @param  ?TestStage  $stage  null: at the bench
      * @param  list<string>  $covers  runs that were tested as one piece; nothing where it was one run, or not written
      *     down
+     * @param  list<string>  $rests  ids of the tests whose other part its verdict rests on: signal and mains of a
+     *     composite may be tested by two people
      */
     public function __construct(
         public ?Reading $reading = null,
         public ?Verdict $verdict = null,
         public ?TestStage $stage = null,
         public array $covers = [],
+        public array $rests = [],
     ) {
     }
 }

@@ -87,8 +87,17 @@ final readonly class Trials
      */
     public function contradiction(TestStage $stage): array
     {
-        $byPerson = [];
+        $byPerson = $by = [];
         foreach ($this->at($stage) as $test) {
+            // What rests on a test that its own tester took again says no more than that one did.
+            $byPerson = array_filter(
+                $byPerson,
+                static fn (Event $earlier): bool => array_intersect(
+                    $earlier->test()->rests ?? [],
+                    $by[$test->by] ?? [],
+                ) === [],
+            );
+            $by[$test->by][] = $test->id;
             if ($test->verdict() === Verdict::Passes || $test->verdict() === Verdict::Fails) {
                 $byPerson[$test->by] = $test;
             }

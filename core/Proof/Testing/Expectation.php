@@ -14,6 +14,8 @@ final class Expectation
 {
     private ?Senses $senses = null;
 
+    private ?self $undivided = null;
+
     /** @param  array<int|string, SwitchState>  $states  of its switches by id, at rest left out */
     private function __construct(
         public readonly Wiring $wiring,
@@ -41,6 +43,24 @@ final class Expectation
         return $this->senses ??= new Senses($this->wiring, $this->setup, $this->states);
     }
 
+    /** As it was read: a reading from before mains was kept out of the map has its lines in it. */
+    public function of(Reading $reading): self
+    {
+        return array_intersect_key($reading->lights, $this->setup->makeup->live) === [] ? $this : $this->undivided();
+    }
+
+    private function undivided(): self
+    {
+        return $this->setup->makeup->live === []
+            ? $this
+            : $this->undivided ??= new self(
+                $this->wiring,
+                $this->setup->undivided(),
+                MapMethod::read($this->wiring, $this->setup->undivided()),
+                $this->states,
+            );
+    }
+
     /**
      * Probed nodes whose line differs from what was expected. A line that was
      * not read does not differ.
@@ -50,8 +70,9 @@ final class Expectation
     public function wrongLines(Reading $reading): array
     {
         $wrong = [];
+        $expected = $this->of($reading)->reading->lights;
         foreach ($reading->lights as $from => $to) {
-            if ($to !== ($this->reading->lights[$from] ?? null)) {
+            if ($to !== ($expected[$from] ?? null)) {
                 $wrong[] = (string) $from;
             }
         }
@@ -59,7 +80,7 @@ final class Expectation
         return $wrong;
     }
 
-    /** @return list<string> probed nodes whose line has not been read */
+    /** @return list<string> probed nodes whose line has not been read; mains has none */
     public function unreadLines(Reading $reading): array
     {
         return array_map(strval(...), array_keys(array_diff_key($this->reading->lights, $reading->lights)));
@@ -108,20 +129,22 @@ final class Expectation
             $this->wrongLines($reading) !== [] ||
                 $this->wrongPairs($reading) !== [] ||
                 $this->wrongSamples($reading) !== [] => Verdict::Fails,
-            $this->unreadLines($reading) !== [] || $this->reading->lights === [] => Verdict::Incomplete,
+            $this->unreadLines($reading) !== [] => Verdict::Incomplete,
+            $this->reading->lights === [] && ! $this->setup->makeup->mains => Verdict::Incomplete,
             default => Verdict::Passes,
         };
     }
 
-    /** Changes whenever what should be read changes. */
+    /** Changes whenever what should be read changes. What was tested while mains was in the map stands by it. */
     public function fingerprint(): ReadingPrint
     {
         $switched = [];
         foreach ($this->states as $id => $_) {
-            $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->setup)->lights;
+            $switched[$id] = MapMethod::read($this->senses()->wiring((string) $id), $this->undivided()->setup)->lights;
         }
+        $rest = $this->undivided()->reading;
 
-        $facts = [$this->reading->lights, $this->reading->splits, ...$switched === [] ? [] : [$switched]];
+        $facts = [$rest->lights, $rest->splits, ...$switched === [] ? [] : [$switched]];
 
         // The first edition kept all of the hash.
         return new ReadingPrint(

@@ -50,7 +50,7 @@ final readonly class LampSense implements Sense
 
     public function questions(Wiring $good): array
     {
-        $probes = array_map(strval(...), array_keys($this->setup->from));
+        $probes = array_map(strval(...), array_keys($this->setup->touched()));
 
         return $this->shells
             ? $probes
@@ -66,7 +66,7 @@ final readonly class LampSense implements Sense
     {
         $lit = array_map(
             strval(...),
-            array_keys(array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->to)),
+            array_keys(array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->watched())),
         );
         $lit = array_values(
             array_filter($lit, fn (string $node): bool => $node !== $at && ($this->shells || ! Node::isShell($node))),

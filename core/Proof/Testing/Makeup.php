@@ -11,7 +11,7 @@ final readonly class Makeup
 {
     /**
      * @param  array<int|string, string>  $colours  joint id → colour of its core and of what it lies in
-     * @param  list<array{string, string}>  $apart  probes on one side that insulation must keep apart
+     * @param  list<array{string, string}>  $apart  points at one end that insulation must keep apart
      * @param  list<array{core: string, screen: string, nanofaradsPerMetre: float}>  $plates  conductors with a screen
      *     round them
      * @param  array<int|string, array{string, string}>  $ends  conductor → the nodes it leads between
@@ -22,6 +22,7 @@ final readonly class Makeup
      * @param  list<string>  $earths  probes on protective earth
      * @param  bool  $mains  some of it carries mains
      * @param  bool  $category  its cables are four-pair cable of a category
+     * @param  array<int|string, true>  $live  points on either side that belong to mains: no lamp is put to them
      */
     public function __construct(
         public array $colours = [],
@@ -35,6 +36,25 @@ final readonly class Makeup
         public array $earths = [],
         public bool $mains = false,
         public bool $category = false,
+        public array $live = [],
     ) {
+    }
+
+    /** With nothing kept apart as mains. */
+    public function undivided(): self
+    {
+        return new self(
+            $this->colours,
+            $this->apart,
+            $this->plates,
+            $this->ends,
+            $this->seats,
+            $this->bare,
+            $this->screens,
+            $this->nanosecondsPerMetre,
+            $this->earths,
+            $this->mains,
+            $this->category,
+        );
     }
 }

@@ -42,17 +42,17 @@ final class MakeupBuilder
 
     /**
      * @param  list<Joint>  $joints  of the assembly's runs
-     * @param  array<int|string, Probe>  $from  probes that are touched
+     * @param  array{array<int|string, Probe>, array<int|string, Probe>}  $probes  what is touched, what is watched
      * @param  list<PairCheck>  $pairs
      */
     public static function build(
         Assembly $assembly,
         array $joints,
-        array $from,
+        array $probes,
         array $pairs,
         Installation $installation,
     ): Makeup {
-        $builder = new self($joints, $from);
+        $builder = new self($joints, $probes[0]);
         foreach ($assembly->runs as $run) {
             $cable = $installation->catalogue->cable($installation->run($run)->cable ?? '');
             if ($cable !== null) {
@@ -81,7 +81,7 @@ final class MakeupBuilder
 
         return new Makeup(
             $builder->colours(),
-            $builder->apart($mains),
+            $builder->apart($mains, $probes[0] + $probes[1]),
             $plates,
             $ends,
             $seats,
@@ -91,7 +91,43 @@ final class MakeupBuilder
             $builder->earths($installation),
             $mains,
             $category,
+            $mains ? $builder->live($probes[0] + $probes[1]) : [],
         );
+    }
+
+    /**
+     * What mains comes to, and what else its connectors have: a spare contact or a shell beside it is none of the
+     * signal's.
+     *
+     * @param  array<int|string, Probe>  $probes
+     * @return array<int|string, true>
+     */
+    private function live(array $probes): array
+    {
+        $live = $fed = $shared = [];
+        foreach ($this->joints as $joint) {
+            $fitting = Node::fitting($joint->to) ?? $joint->to;
+            if ($this->conductor($joint)?->domain === HazardDomain::Mains) {
+                $live[$joint->to] = $fed[$fitting] = true;
+            } else {
+                $shared[$fitting] = true;
+            }
+        }
+        foreach ($probes as $node => $probe) {
+            if (isset($fed[$probe->fitting]) && ! isset($shared[$probe->fitting])) {
+                $live[$node] = true;
+            }
+        }
+        // An end without a connector: its cores themselves.
+        foreach ($this->cables as $run => $cable) {
+            foreach ($cable->conductors() as $path => $conductor) {
+                foreach ($conductor->domain === HazardDomain::Mains ? Side::cases() : [] as $side) {
+                    $live[Node::conductor((string) $run, $side, (string) $path)] = true;
+                }
+            }
+        }
+
+        return array_intersect_key($live, $probes);
     }
 
     /** @return array<int|string, string> */
@@ -111,15 +147,19 @@ final class MakeupBuilder
 
     /**
      * Contacts of one element against each other and against their shell; and
-     * mains against everything that is not.
+     * mains against everything that is not, at either end.
      *
+     * @param  array<int|string, Probe>  $probes
      * @return list<array{string, string}>
      */
-    private function apart(bool $mains): array
+    private function apart(bool $mains, array $probes): array
     {
         $apart = [];
         $elements = $shells = $live = $others = [];
         foreach ($this->joints as $joint) {
+            if ($this->conductor($joint)?->domain === HazardDomain::Mains) {
+                $live[$joint->side->value][$joint->to] = true;
+            }
             if (! isset($this->from[$joint->to])) {
                 continue;
             }
@@ -129,11 +169,6 @@ final class MakeupBuilder
                 $fitting."\n".$joint->run.'/'.($slash === false ? '' : substr($joint->conductor, 0, $slash))
             ][$joint->to] = true;
             $shells[$fitting][$joint->to] = true;
-            if ($this->conductor($joint)?->domain === HazardDomain::Mains) {
-                $live[$joint->to] = true;
-            } else {
-                $others[$joint->to] = true;
-            }
         }
         foreach ($elements as $nodes) {
             array_push($apart, ...self::each(array_map(strval(...), array_keys($nodes))));
@@ -144,9 +179,15 @@ final class MakeupBuilder
                 $apart[] = [(string) $contact, $node];
             }
         }
-        foreach ($mains ? array_keys($live) : [] as $one) {
-            foreach (array_keys($others) as $other) {
-                $apart[] = [(string) $one, (string) $other];
+        foreach ($mains ? array_diff_key($probes, $this->live($probes)) : [] as $node => $probe) {
+            $others[$probe->side->value][$node] = true;
+        }
+        // At both ends: a core of mains that lies on a contact of signal at one shows at the other alone.
+        foreach ($mains ? $live : [] as $side => $here) {
+            foreach (array_keys($here) as $one) {
+                foreach (array_keys($others[$side] ?? []) as $other) {
+                    $apart[] = [(string) $one, (string) $other];
+                }
             }
         }
 

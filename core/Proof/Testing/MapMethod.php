@@ -20,11 +20,11 @@ final class MapMethod
     {
         $piece = $wiring->pieces(self::LAMP);
         $members = [];
-        foreach ($setup->to as $node => $_) {
+        foreach ($setup->watched() as $node => $_) {
             $members[$piece[$node] ?? $node][] = (string) $node;
         }
         $lights = [];
-        foreach ($setup->from as $node => $_) {
+        foreach ($setup->touched() as $node => $_) {
             $node = (string) $node;
             $lights[$node] = array_values(array_diff($members[$piece[$node] ?? $node] ?? [], [$node]));
         }
@@ -40,7 +40,7 @@ final class MapMethod
     {
         $lights = [];
         foreach ($rows as $node) {
-            $lit = array_intersect_key($wiring->reach($node, self::LAMP), $setup->to);
+            $lit = array_intersect_key($wiring->reach($node, self::LAMP), $setup->watched());
             unset($lit[$node]);
             $lights[$node] = array_map(strval(...), array_keys($lit));
         }

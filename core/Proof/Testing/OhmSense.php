@@ -55,31 +55,32 @@ final readonly class OhmSense implements Sense
         return new Scale(self::UNIT, 3);
     }
 
-    /** Of a cable with mains, protective earth. */
+    /** Of a cable with mains, its own conductors: protective earth whole, and line and neutral not exchanged. */
     public function counts(string $at): bool
     {
         $makeup = $this->setup->makeup;
 
-        return ! $makeup->mains || in_array($this->nodes($at)[0], $makeup->earths, true);
+        return ! $makeup->mains || isset($makeup->live[$this->nodes($at)[0]]);
     }
 
     public function questions(Wiring $good): array
     {
         $questions = [];
-        foreach (array_keys($this->setup->from) as $from) {
-            $from = (string) $from;
+        // Protective earth comes first: IEC 60364-6 (from memory).
+        $from = array_map(strval(...), array_keys($this->setup->from));
+        foreach ([...array_intersect($this->setup->makeup->earths, $from), ...$from] as $from) {
             foreach (array_intersect_key($good->reach($from, MapMethod::LAMP), $this->setup->to) as $to => $_) {
                 $to = (string) $to;
                 if (
                     $to !== $from &&
                     ! (isset($this->setup->from[$to], $this->setup->to[$from]) && strcmp($to, $from) < 0)
                 ) {
-                    $questions[] = $from.'|'.$to;
+                    $questions[$from.'|'.$to] = true;
                 }
             }
         }
 
-        return $questions;
+        return array_map(strval(...), array_keys($questions));
     }
 
     public function nodes(string $at): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Testing;
 
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Method;
 
 /** One method of a test plan: why it is there, what is good, and whether the test counts without it. */
@@ -21,5 +22,10 @@ final readonly class PlannedTest
         public bool $licensed,
         public bool $binding,
     ) {
+    }
+
+    public function domain(): HazardDomain
+    {
+        return $this->licensed ? HazardDomain::Mains : HazardDomain::Signal;
     }
 }

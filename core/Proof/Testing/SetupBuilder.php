@@ -53,7 +53,7 @@ final class SetupBuilder
             $from,
             $to,
             $pairs,
-            MakeupBuilder::build($assembly, $joints, $from, $pairs, $installation),
+            MakeupBuilder::build($assembly, $joints, [$from, $to], $pairs, $installation),
         );
     }
 

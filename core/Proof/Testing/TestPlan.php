@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Testing;
 
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\TestStage;
 
@@ -52,6 +53,63 @@ final readonly class TestPlan
         return array_filter($this->tests, static fn (PlannedTest $test): bool => $test->licensed) !== [];
     }
 
+    /** Whether anything of this was read of mains. */
+    public function needsLicence(Expectation $expectation, Reading $reading): bool
+    {
+        $mains = $this->isLicensed() ? $this->share(HazardDomain::Mains, $expectation, $reading) : null;
+
+        return $mains !== null && ! $mains->isEmpty();
+    }
+
+    /** @return list<HazardDomain> that something is planned for; both, of a composite */
+    public function domains(): array
+    {
+        $domains = array_map(
+            static fn (PlannedTest $test): string => $test->domain()->value,
+            $this->tests,
+        );
+
+        return array_values(
+            array_filter(
+                HazardDomain::cases(),
+                static fn (HazardDomain $domain): bool => in_array($domain->value, $domains, true),
+            ),
+        );
+    }
+
+    public function in(HazardDomain $domain): self
+    {
+        return new self(
+            $this->stage,
+            array_values(
+                array_filter($this->tests, static fn (PlannedTest $test): bool => $test->domain() === $domain),
+            ),
+        );
+    }
+
+    /** What of a reading is about this domain: what a licensed person reads of a composite, or what anybody does. */
+    public function share(HazardDomain $domain, Expectation $expectation, Reading $reading): Reading
+    {
+        $isMains = $domain === HazardDomain::Mains;
+        $licensed = [];
+        foreach ($this->tests as $test) {
+            if ($test->licensed) {
+                $licensed[$test->method->value] = true;
+            }
+        }
+        $live = $licensed === [] ? [] : $expectation->setup->makeup->live;
+
+        return new Reading(
+            $isMains ? array_intersect_key($reading->lights, $live) : array_diff_key($reading->lights, $live),
+            $isMains ? null : $reading->splits,
+            array_filter(
+                $reading->samples,
+                static fn (Sample $sample): bool => isset($licensed[$sample->question->method->value]) === $isMains,
+            ),
+            $reading->declared,
+        );
+    }
+
     /** What mains needs is measured, never declared. */
     private static function measured(Reading $reading): Reading
     {
@@ -80,11 +138,26 @@ final readonly class TestPlan
         }
         $senses = $expectation->senses();
         foreach ($senses->questions($method) as $question) {
-            if (! isset($reading->samples[$question->key()]) && $senses->counts($question)) {
+            if (
+                ! isset($reading->samples[$question->key()]) &&
+                $senses->counts($question) &&
+                ! self::isByLamp($question, $expectation, $reading)
+            ) {
                 return false;
             }
         }
 
         return true;
+    }
+
+    /** Polarity was read with a lamp before; earth never was. */
+    private static function isByLamp(Question $question, Expectation $expectation, Reading $reading): bool
+    {
+        $node = $expectation->senses()->nodes($question)[0] ?? '';
+        $makeup = $expectation->setup->makeup;
+
+        return $question->method === Method::Ohms &&
+            isset($makeup->live[$node], $reading->lights[$node]) &&
+            ! in_array($node, $makeup->earths, true);
     }
 }

@@ -13,12 +13,16 @@ use Sartal\Core\Given\Installation\TestStage;
 /**
  * Which methods an assembly is put to at each stage. What follows from its
  * wiring is taken unless the house chose otherwise for a family of its
- * connectors; what mains needs is always there. Source: common practice;
- * IEC 60364-6 for what is proven before mains is energised, and in which
- * order: continuity of protective earth, insulation, polarity (from memory).
+ * connectors; what mains needs is always there, and no lamp is put to it.
+ * Source: common practice; IEC 60364-6 for what is proven before mains is
+ * energised: continuity of protective earth, insulation, polarity (from
+ * memory); polarity is read with the ohmmeter that reads the earth.
  */
 final readonly class TestPlanner
 {
+    /** What mains is put to, in this order; a lamp is for signal. */
+    private const MAINS = [Method::Ohms, Method::Insulation];
+
     public function __construct(private Installation $installation)
     {
     }
@@ -37,13 +41,13 @@ final readonly class TestPlanner
             }
         }
         $mains = $expectation->setup->makeup->mains && $stage !== TestStage::BeforeClosing;
-        foreach ($mains ? [Method::Ohms, Method::Insulation, Method::Map] : [] as $method) {
+        foreach ($mains ? self::MAINS : [] as $method) {
             $chosen[$method->value] = true;
         }
         $tests = [];
         foreach (self::order($mains) as $method) {
             if (isset($chosen[$method->value]) && $expectation->senses()->questions($method) !== []) {
-                $licensed = $mains && in_array($method, [Method::Ohms, Method::Insulation, Method::Map], true);
+                $licensed = $mains && in_array($method, self::MAINS, true);
                 $tests[] = new PlannedTest(
                     $method,
                     $this->why($method, $expectation, $usual, $isChosen, $mains),
@@ -108,7 +112,7 @@ final readonly class TestPlanner
     /** @return list<Method> */
     private static function order(bool $mains): array
     {
-        $first = $mains ? [Method::Ohms, Method::Insulation, Method::Map] : [];
+        $first = $mains ? self::MAINS : [];
 
         return [
             ...$first,
@@ -139,10 +143,9 @@ final readonly class TestPlanner
     private function why(Method $method, Expectation $expectation, array $usual, bool $isChosen, bool $mains): string
     {
         return match (true) {
-            $mains && $method === Method::Ohms => 'protective earth, before it is energised',
+            $mains && $method === Method::Ohms => 'protective earth, then polarity, before it is energised',
             $mains && $method === Method::Insulation => 'mains to mains, to signal and to screen, before it is '.
                 'energised',
-            $mains && $method === Method::Map => 'polarity, before it is energised',
             isset($usual[$method->value]) => $usual[$method->value][1],
             $isChosen => 'the house wants it on these connectors',
             default => '',

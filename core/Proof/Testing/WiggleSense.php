@@ -41,7 +41,7 @@ final readonly class WiggleSense implements Sense
 
     public function questions(Wiring $good): array
     {
-        return array_map(strval(...), array_keys($this->setup->from));
+        return array_map(strval(...), array_keys($this->setup->touched()));
     }
 
     public function nodes(string $at): array
@@ -51,8 +51,8 @@ final readonly class WiggleSense implements Sense
 
     public function answer(Wiring $wiring, string $at): string
     {
-        $still = array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->to);
-        $moved = array_intersect_key($wiring->reach($at, MapMethod::LAMP, shaken: true), $this->setup->to);
+        $still = array_intersect_key($wiring->reach($at, MapMethod::LAMP), $this->setup->watched());
+        $moved = array_intersect_key($wiring->reach($at, MapMethod::LAMP, shaken: true), $this->setup->watched());
 
         return count($still) === count($moved) ? self::STEADY : self::GOES;
     }

@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Tests\Support\Bench;
 use Tests\Support\Mishaps;
 
-/** Two things that went wrong in one cable, drawn by chance. */
+/** One thing that went wrong in a cable, or two, drawn by chance. */
 final class DoublesTest extends TestCase
 {
     /** @return iterable<string, array{string, string, string, string}> */
@@ -21,6 +21,16 @@ final class DoublesTest extends TestCase
         yield 'control' => ['data-2pair', 'dmx', 'xlr5-female-dmx', 'xlr5-male-dmx'];
         yield '25 contacts' => ['multicore-8', 'analogue', 'dsub25-female-aes59', 'dsub25-male-aes59'];
         yield 'tails' => ['multicore-8', 'analogue', 'xlr3-female-cable-balanced', 'dsub25-male-aes59'];
+    }
+
+    /** Twelve hundred of them, each of a joint at random: none of the faults that the diagnosis thinks of. */
+    #[DataProvider('families')]
+    public function test_a_single_mishap_is_always_told(string $cable, string $signal, string $a, string $b): void
+    {
+        $mishaps = new Mishaps(Bench::of(Bench::request('M-1', $cable, [$signal], [$a], [$b])), 73);
+        for ($n = 0; $n < 200; $n++) {
+            self::assertTrue($mishaps->isTold($mishaps->single()), 'mishap '.$n);
+        }
     }
 
     #[DataProvider('families')]

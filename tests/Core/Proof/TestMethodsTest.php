@@ -553,6 +553,10 @@ final class TestMethodsTest extends TestCase
             $expectation = $planner->expectation($assembly);
             $tests = $planner->testPlan($assembly, $expectation, TestStage::Bench);
             self::assertSame(['ohms', 'insulation', 'map'], array_slice(self::methods($tests), 0, 3));
+            self::assertSame(
+                ['ohms', 'insulation'],
+                self::methods($tests->in(\Sartal\Core\Given\Catalogue\HazardDomain::Mains)),
+            );
             self::assertTrue($tests->isLicensed());
             self::assertNotSame([], $expectation->setup->makeup->earths);
             self::assertSame(Verdict::Incomplete, $tests->verdict($expectation, self::reading($expectation, [])));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Later;
 
+use App\Handover\PackDesk;
 use App\Handover\Verification;
 use App\Models\Pack;
 use App\Models\StoredInstallation;
@@ -62,6 +63,16 @@ final class HandoverTest extends TestCase
         );
 
         return $path;
+    }
+
+    public function test_a_pack_is_in_the_lengths_of_whoever_makes_it(): void
+    {
+        $this->as('lead')->post('/api/packs?units=feet')->assertOk()->streamedContent();
+        $pdf = PackDesk::disk()->get($this->installation->packs()->firstOrFail()->folder.'/pack.pdf');
+        $words = (new Process(['pdftotext', '-layout', '-', '-'], input: $pdf))->mustRun()->getOutput();
+        // 27.15 m are 1068.8976 in: 89 ft and 57/64 in to the nearest sixty-fourth.
+        self::assertMatchesRegularExpression('~C-420 .* 89 ft 57/64 in~', $words);
+        self::assertDoesNotMatchRegularExpression('~[0-9]\.[0-9]+ m\b~', $words);
     }
 
     public function test_the_installer_s_list_goes_by_way_longest_first_and_keeps_mains_apart(): void

@@ -172,6 +172,59 @@ final class TestingTest extends TestCase
         );
     }
 
+    public function test_signal_and_mains_of_a_composite_are_tested_by_two_people(): void
+    {
+        $this->as('lead');
+        $sheet = $this->sheet('P-007');
+        self::assertSame(
+            [],
+            array_intersect(['L', 'N', 'PE'], array_column($sheet['from'], 'address')),
+            'no lamp is put to mains',
+        );
+        $mains = fn (float $insulation): array => [
+            'lights' => new \stdClass(),
+            'samples' => [
+                ...array_map(
+                    static fn (array $each): array => [
+                        'method' => 'ohms',
+                        'at' => $each['at'],
+                        'value' => $each['expected'],
+                    ],
+                    array_values(
+                        array_filter(
+                            $sheet['methods']['ohms'],
+                            static fn (array $each): bool => ! ($each['optional'] ?? false),
+                        ),
+                    ),
+                ),
+                ...array_map(
+                    static fn (array $each): array => [
+                        'method' => 'insulation',
+                        'at' => $each['at'],
+                        'value' => $insulation,
+                    ],
+                    $sheet['methods']['insulation'],
+                ),
+            ],
+        ];
+        $signal = $this->map('P-007');
+        $wrong = [...$signal, 'lights' => [...$signal['lights'], 't:P-007.a2/2' => []]];
+        $this->record('tester', 'P-007', ['reading' => $wrong])->assertJsonPath('verdict', 'fails');
+        $this->record('lead', 'P-007', ['reading' => $mains(200)])->assertJsonPath('verdict', 'fails');
+        $this->as('tester');
+        $judged = $this->postJson('/api/runs/P-007/test', ['reading' => $signal, 'stage' => 'bench'])->assertOk();
+        $judged->assertJsonPath('verdict', 'passes');
+        $judged->assertJsonPath('domains.0', ['domain' => 'signal', 'verdict' => 'passes', 'by' => '']);
+        self::assertNotSame('', $judged->json('domains.1.by'));
+        $this->record('tester', 'P-007', ['reading' => $signal])->assertJsonPath('verdict', 'passes');
+        self::assertSame('done', $this->bead('P-007'));
+        self::assertSame([], $this->sheet('P-007')['contradiction'], 'the lead said nothing of the signal');
+        $this->record('lead', 'P-007', ['reading' => $mains(0.4)])->assertJsonPath('verdict', 'fails');
+        self::assertSame('failed', $this->bead('P-007'));
+        $event = StoredEvent::query()->where('kind', 'tested')->latest('id')->firstOrFail();
+        self::assertCount(1, $event->definition['rests'] ?? []);
+    }
+
     public function test_two_testers_who_contradict_each_other_both_stay_and_one_is_said_to_hold(): void
     {
         $this->as('tester');

@@ -6,9 +6,11 @@ namespace App\Http\Controllers\Later;
 
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Query;
 use App\Handover\PackDesk;
 use App\Handover\Sums;
 use App\Handover\Verification;
+use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Later\Signature;
 use App\Models\Membership;
 use App\Models\Pack;
@@ -75,12 +77,16 @@ final readonly class PackController
     }
 
     /** One line of JSON for each step while it is made; the last one is the pack, or why there is none. */
-    public function store(Request $request, #[CurrentUser] User $user, StoredInstallation $stored): StreamedResponse
-    {
+    public function store(
+        #[Query(UnitsAsked::class)] UnitsAsked $asked,
+        Request $request,
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+    ): StreamedResponse {
         $request->session()->save();
 
         return new StreamedResponse(
-            function () use ($stored, $user): void {
+            function () use ($stored, $user, $asked): void {
                 set_time_limit(0);
                 // Whoever goes away meanwhile finds it made.
                 ignore_user_abort(true);
@@ -100,6 +106,7 @@ final readonly class PackController
                             'done' => $done,
                             'of' => $of,
                         ]),
+                        $asked->units,
                     );
                     $tell(['pack' => self::line($pack->load('user'))]);
                 } catch (\Throwable $failed) {

@@ -91,15 +91,19 @@ final class TestController
      *
      * @return Answer<Judgement>
      */
-    public function judge(#[Body(ReadingToJudge::class)] ReadingToJudge $sent, Loaded $loaded, string $id): Answer
-    {
+    public function judge(
+        #[Body(ReadingToJudge::class)] ReadingToJudge $sent,
+        StoredInstallation $stored,
+        Loaded $loaded,
+        string $id,
+    ): Answer {
         $problems = new Problems();
         $reading = ReadingCodec::decode(Fields::from($sent->reading, 'reading', $problems));
         $problems->settle();
         $test = UnderTest::of($loaded, $id);
         Known::check($reading, $test->expectation());
 
-        return new Answer(JudgementResource::of($reading, $test, $sent->stage));
+        return new Answer(JudgementResource::of($reading, $test, $sent->stage, $stored->names()));
     }
 
     /**

@@ -137,7 +137,7 @@ final readonly class LoomController
     public function offsets(#[Query(UnitsAsked::class)] UnitsAsked $asked, Loaded $loaded, string $id): Response
     {
         $rows = [];
-        foreach (FormboardDrawing::offsets(self::dress($loaded, $id), $loaded->installation) as $row) {
+        foreach (FormboardDrawing::offsets(self::dress($loaded, $id), $loaded->installation, $asked->units) as $row) {
             $rows[] = [
                 $asked->units->isMetric()
                     ? sprintf('%.3f', $row['at']->inMetres())

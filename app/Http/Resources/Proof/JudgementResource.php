@@ -7,6 +7,7 @@ namespace App\Http\Resources\Proof;
 use App\Planning\Loaded;
 use App\Testing\UnderTest;
 use Sartal\Core\File\ReadingCodec;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Method;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Proof\Diagnosing\Answer;
@@ -18,11 +19,14 @@ use Sartal\Core\Proof\Diagnosing\FaultKind;
 use Sartal\Core\Proof\Diagnosing\NextReading;
 use Sartal\Core\Proof\Diagnosing\Separation;
 use Sartal\Core\Proof\Diagnosing\Trouble;
+use Sartal\Core\Proof\Record\Together;
+use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Expectation;
 use Sartal\Core\Proof\Testing\LinkLimits;
 use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\Sample;
+use Sartal\Core\Proof\Testing\TestPlan;
 use Sartal\Core\Proof\Testing\Verdict;
 
 /**
@@ -36,6 +40,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *     over: list<string>,
  *     unread: int,
  *     missing: list<array{method: value-of<Method>, words: string, binding: bool}>,
+ *     domains: list<DomainJudged>,
  *     troubles: list<array{
  *         lines: list<string>,
  *         pairs: list<string>,
@@ -63,6 +68,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *     left: float,
  *     answers: list<array{value: float|list<string>|string, causes: list<int>}>,
  * }
+ * @phpstan-type DomainJudged array{domain: value-of<HazardDomain>, verdict: value-of<Verdict>, by: string}
  * @phpstan-type OpenEnd array{side: string, fitting: string, reasons: list<string>}
  */
 final class JudgementResource
@@ -70,17 +76,23 @@ final class JudgementResource
     /** Causes of one trouble that are listed: nobody reads further. */
     private const LISTED = 24;
 
-    /** @return Judgement */
-    public static function of(Reading $reading, UnderTest $test, TestStage $stage): array
+    /**
+     * @param  array<int|string, string>  $people  names by id
+     * @return Judgement
+     */
+    public static function of(Reading $reading, UnderTest $test, TestStage $stage, array $people): array
     {
         $expectation = $test->expectation();
         $plan = $test->plan($stage);
+        $trials = count($plan->domains()) > 1 ? $test->trials() : Trials::among([]);
+        $together = Together::of($reading, $plan, $expectation, $trials);
+        $whole = $together->reading;
         $words = $test->words();
         $first = $test->firstToOpen();
         $installation = $test->loaded->installation;
 
         return [
-            'verdict' => $plan->verdict($expectation, $reading)->value,
+            'verdict' => $plan->verdict($expectation, $whole)->value,
             'wrong' => $expectation->wrongLines($reading),
             'wrongPairs' => $expectation->wrongPairs($reading),
             'wrongSamples' => array_map(
@@ -97,10 +109,11 @@ final class JudgementResource
                 static fn (Method $method): array => [
                     'method' => $method->value,
                     'words' => Methods::card($method)->words,
-                    'binding' => in_array($method, $plan->missing($expectation, $reading, true), true),
+                    'binding' => in_array($method, $plan->missing($expectation, $whole, true), true),
                 ],
-                $plan->missing($expectation, $reading),
+                $plan->missing($expectation, $whole),
             ),
+            'domains' => self::domains($plan, $expectation, $together, $trials, $people),
             'troubles' => array_map(static function (Trouble $trouble) use (
                 $words,
                 $installation,
@@ -219,5 +232,37 @@ final class JudgementResource
                 'fitting' => $loaded->installation->fittings()[$end->fitting]->label ?? $end->fitting,
                 'reasons' => $end->reasons,
             ];
+    }
+
+    /**
+     * Of a composite, how far each of its two is, and by whom what was not read now.
+     *
+     * @param  array<int|string, string>  $people
+     * @return list<DomainJudged>
+     */
+    private static function domains(
+        TestPlan $plan,
+        Expectation $expectation,
+        Together $together,
+        Trials $trials,
+        array $people,
+    ): array {
+        $by = [];
+        foreach ($trials->all() as $trial) {
+            $by[$trial->id] = $people[$trial->by] ?? $trial->by;
+        }
+        $domains = $plan->domains();
+
+        return count($domains) < 2 ? [] : array_map(
+            static fn (HazardDomain $domain): array => [
+                'domain' => $domain->value,
+                'verdict' => $plan->in($domain)->verdict(
+                    $expectation,
+                    $plan->share($domain, $expectation, $together->reading),
+                )->value,
+                'by' => $by[$together->rests[$domain->value] ?? ''] ?? '',
+            ],
+            $domains,
+        );
     }
 }

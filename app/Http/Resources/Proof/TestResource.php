@@ -37,6 +37,7 @@ use Sartal\Core\Proof\Testing\Methods;
 use Sartal\Core\Proof\Testing\PairCheck;
 use Sartal\Core\Proof\Testing\PlannedTest;
 use Sartal\Core\Proof\Testing\Probe;
+use Sartal\Core\Proof\Testing\Reading;
 use Sartal\Core\Proof\Testing\SwitchState;
 use Sartal\Core\Proof\Testing\Verdict;
 
@@ -216,8 +217,8 @@ final class TestResource
                 static fn (string $id): string => $loaded->installation->runs()[$id]->code,
                 $assembly->runs,
             ),
-            'from' => array_values(array_map(self::probe(...), $expectation->setup->from)),
-            'to' => array_values(array_map(self::probe(...), $expectation->setup->to)),
+            'from' => array_values(array_map(self::probe(...), $expectation->setup->touched())),
+            'to' => array_values(array_map(self::probe(...), $expectation->setup->watched())),
             'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
             'expected' => new Map($expectation->reading->lights),
             'pairs' => array_map(
@@ -359,9 +360,7 @@ final class TestResource
                         'read' => new Map(self::read($event)),
                         'missing' => array_map(
                             static fn (Method $method): string => Methods::card($method)->words,
-                            $reading === null
-                                ? []
-                                : $known->plan($event->stage())->missing($known->expectation, $reading),
+                            $reading === null ? [] : self::missing($known, $event->stage(), $reading),
                         ),
                         'findings' => array_map(PlanEncoder::finding(...), $checks->onResult($event, $facts->runs())),
                     ]
@@ -371,6 +370,21 @@ final class TestResource
         }
 
         return $trials;
+    }
+
+    /** @return list<Method> of a composite, of what it was taken of: its signal, its mains or both */
+    private static function missing(TestKnown $known, TestStage $stage, Reading $reading): array
+    {
+        $plan = $known->plan($stage);
+        $missing = [];
+        foreach ($plan->domains() as $domain) {
+            $share = $plan->share($domain, $known->expectation, $reading);
+            if (! $share->isEmpty() || count($plan->domains()) === 1) {
+                array_push($missing, ...$plan->in($domain)->missing($known->expectation, $share));
+            }
+        }
+
+        return $missing;
     }
 
     /** @return InstrumentWith */

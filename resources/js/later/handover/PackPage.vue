@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue'
 import { api, ApiError, lines } from '../../api/client'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
-import { when } from '../../ui/units'
+import { system, when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
 type Pack = Schemas['PackLine']
@@ -31,7 +31,7 @@ const make = () =>
   attempt(async () => {
     told.value = { what: 'Beginning', done: 0, of: 13 }
     try {
-      for await (const line of lines<Told>('packs')) told.value = line
+      for await (const line of lines<Told>(`packs?units=${system.value}`)) told.value = line
       if (told.value?.problem) throw new ApiError(500, told.value.problem, {})
       await read()
       said.value = `Pack ${told.value?.pack?.number ?? ''} is made. Sign it, then give it out.`

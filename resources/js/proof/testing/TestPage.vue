@@ -16,7 +16,7 @@ import InstrumentPanel from './InstrumentPanel.vue'
 import MapPanel from './MapPanel.vue'
 import MethodPanel from './MethodPanel.vue'
 import PairPanel from './PairPanel.vue'
-import { answered, provisional } from './provisional'
+import { answered, partly, provisional } from './provisional'
 import TrialsPanel from './TrialsPanel.vue'
 import { useDraft } from './useDraft'
 import VerdictPanel from './VerdictPanel.vue'
@@ -45,8 +45,22 @@ const { problem, busy, attempt } = useAttempt()
 /** A sheet that is read again meanwhile is no reason to hold a finger back. */
 const recording = ref(false)
 /** What was recorded last on this page: id, verdict, and the causes that can go back to the bench. */
-const recorded = ref<{ id: string; verdict: string; edges: { words: string; edges: string[] }[] } | null>(null)
+const recorded = ref<{ id: string; verdict: string; part: string; edges: { words: string; edges: string[] }[] } | null>(
+  null,
+)
+const recordWords = computed(() =>
+  verdict.value === 'fails'
+    ? 'Record the failure'
+    : verdict.value === 'incomplete' && part.value
+      ? `Record the ${part.value}`
+      : 'Record',
+)
 const sentBack = ref<string[]>([])
+const after = computed(() => {
+  const { part: read_ = '', verdict: came = '' } = recorded.value ?? {}
+  if (came === 'fails') return sentBack.value.length ? '' : 'Mend the end, then test the whole cable again.'
+  return read_ && came === 'incomplete' ? `Its ${read_ === 'mains' ? 'signal' : 'mains'} is still to be tested.` : ''
+})
 const method = ref('map')
 const unplugged = ref(false)
 watch(
@@ -87,9 +101,13 @@ const done = (each: string) => sheet.value !== null && answered(each, sheet.valu
 const licensed = (each: string) => planned.value.find(test => test.method === each)?.licensed ?? false
 const guess = computed(() => (sheet.value && !isEmpty.value ? provisional(sheet.value, reading.value) : null))
 const verdict = computed(() => judgement.value?.verdict ?? guess.value)
-const complete = computed(() => verdict.value !== null && verdict.value !== 'incomplete')
+/** Of a composite, what is whole while the other is not: it can be recorded by itself. */
+const part = computed(() => (sheet.value && !isEmpty.value ? partly(sheet.value, reading.value) : null))
+const complete = computed(() => verdict.value !== null && (verdict.value !== 'incomplete' || part.value !== null))
+const mayMains = computed(() => session.session.person?.skills?.includes('mains') ?? false)
+/** Something of it is for a licensed person: what is being read, or what is looked at. */
 const unlicensed = computed(
-  () => (sheet.value?.licensed ?? false) && !session.session.person?.skills?.includes('mains'),
+  () => !mayMains.value && (licensed(method.value) || draft.value.samples.some(sample => licensed(sample.method))),
 )
 const own = computed(() => sheet.value?.makers.includes(session.session.person?.id ?? '') ?? false)
 
@@ -195,6 +213,7 @@ async function record() {
   recorded.value = {
     id,
     verdict: verdict.value ?? '',
+    part: verdict.value === 'incomplete' ? (part.value ?? '') : '',
     edges: (judgement.value?.troubles ?? [])
       .flatMap(trouble => trouble.causes.slice(0, 4))
       .map(cause => ({
@@ -322,7 +341,7 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
         :aria-pressed="each.id === stage"
         @click="router.replace({ query: { stage: each.id } })">{{ each.name }}</button></span>
       <span class="space" />
-      <b v-if="complete" class="chip" :class="verdict ?? ''">{{ verdict }}</b>
+      <b v-if="verdict !== null && verdict !== 'incomplete'" class="chip" :class="verdict">{{ verdict }}</b>
       <Strand v-if="sheet" :beads="sheet.run.strand" />
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
@@ -331,11 +350,17 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
       <section class="work">
         <p v-for="caution in sheet.cautions" :key="caution" class="note stop"><strong>{{ caution }}</strong></p>
         <nav class="methods" aria-label="What is tested">
-          <button v-for="each in tabs" :key="each" type="button" :aria-pressed="each === method" @click="method = each">
+          <button
+            v-for="each in tabs"
+            :key="each"
+            type="button"
+            :class="{ licensed: licensed(each) }"
+            :aria-pressed="each === method"
+            @click="method = each">
             <span
               class="dot"
               :class="{ done: done(each) }"
-              aria-hidden="true" />{{ nameOf(each) }}<small v-if="licensed(each)">licensed</small>
+              aria-hidden="true" />{{ nameOf(each) }}<small v-if="licensed(each)">mains, licensed</small>
           </button>
           <v-menu v-if="more.length"><template #activator="{ props: menu }"><button
                                        v-bind="menu"
@@ -386,10 +411,12 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           @splits="onSplits" />
       </section>
       <aside>
-        <div v-if="recorded" class="note" :class="recorded.verdict === 'passes' ? 'good' : 'failed'" role="status">
-          <strong>{{ waits ? 'Waits here'
-            : 'Recorded' }}: {{ recorded.verdict }}</strong>{{ recorded.verdict === 'fails' && !sentBack.length
-            ? 'Mend the end, then test the whole cable again.' : '' }}
+        <div
+          v-if="recorded"
+          class="note"
+          :class="recorded.verdict === 'fails' ? 'failed' : 'good'"
+          role="status">
+          <strong>{{ waits ? 'Waits here' : 'Recorded' }}: {{ recorded.part || recorded.verdict }}</strong>{{ after }}
           <template v-if="recorded.verdict === 'fails' && !waits && !sentBack.length && session.tests">
             <p v-for="cause in recorded.edges" :key="cause.words"><v-btn
               size="small"
@@ -406,8 +433,8 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
           <p
             v-if="unlicensed"
             class="note stop">
-            <strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records. The lead
-            keeps who is.</p>
+            <strong>You are not licensed for mains.</strong>You can look; a licensed person reads and records it. The
+            lead keeps who is.</p>
           <p v-if="own" class="note check">You made an end of it: another pair of eyes would see more.</p>
           <InstrumentPanel
             :id="id"
@@ -419,10 +446,11 @@ function onSwitch(node: string, lights: string[], declared: boolean) {
             @read="onRead" />
           <v-text-field v-model="draft.note" label="Note" />
           <p class="acts"><v-btn
-            color="primary"
-            :disabled="!complete || unlicensed"
-            :loading="recording"
-            @click="record">{{ verdict === 'fails' ? 'Record the failure' : 'Record' }}</v-btn><v-btn
+                            color="primary"
+                            :disabled="!complete || unlicensed"
+                            :loading="recording"
+                            @click="record">{{ recordWords }}</v-btn>
+            <v-btn
               variant="outlined"
               color="primary"
               :disabled="isEmpty"

@@ -91,6 +91,14 @@ const names = (trouble: Trouble, causes: number[]) =>
       <p
         v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read || !map)"
         class="quiet">Not done, or not all of it: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>
+      <ul
+        v-if="judgement.domains.length"
+        aria-label="Signal and mains"><li
+          v-for="each in judgement.domains"
+          :key="each.domain">{{ { signal: 'Signal', mains: 'Mains' }[each.domain] }}:
+          <b :class="each.verdict">{{ { passes: 'passes', fails: 'fails', incomplete: each.domain === 'mains'
+            ? 'to be read by a licensed person' : 'to be read' }[each.verdict] }}</b>{{
+            each.by ? `, as ${each.by} recorded` : '' }}</li></ul>
       <p v-for="over in judgement.over" :key="over"><b>Over its limit:</b> {{ over }}.</p>
       <article v-for="(trouble, i) in judgement.troubles" :key="i" :aria-label="`Trouble ${i + 1}`">
         <template v-if="trouble.causes[0]">

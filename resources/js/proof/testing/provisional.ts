@@ -48,6 +48,18 @@ export function provisional(sheet: TestSheet, reading: Reading): VerdictWord {
   return (binding.length ? binding.every(isAnswered) : sheet.plan.some(isAnswered)) ? 'passes' : 'incomplete'
 }
 
+/** Of a composite, that its signal or its mains is whole: the other may be somebody else's to read. */
+export function partly(sheet: TestSheet, reading: Reading): 'mains' | 'signal' | null {
+  const whole = (licensed: boolean) => {
+    const own = sheet.plan.filter(planned => planned.licensed === licensed)
+    const needed = own.filter(planned => planned.binding)
+    const isAnswered = (planned: { method: string }) => answered(planned.method, sheet, reading, reading.samples ?? [])
+    return needed.length ? needed.every(isAnswered) : own.some(isAnswered)
+  }
+  const isComposite = sheet.licensed && sheet.plan.some(planned => !planned.licensed)
+  return isComposite ? (whole(false) ? 'signal' : whole(true) ? 'mains' : null) : null
+}
+
 export function answered(method: string, sheet: TestSheet, reading: Reading, samples: Sample[]): boolean {
   if (method === 'map' || method === 'shells') return sheet.from.every(probe => reading.lights[probe.node])
   if (method === 'pairs') return reading.splits !== undefined
