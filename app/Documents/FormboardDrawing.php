@@ -71,7 +71,7 @@ final class FormboardDrawing
                         : sprintf(
                             ', %s cut %s',
                             $made->sleeve->part->name,
-                            LengthText::long($made->sleeve->cut->result, $units),
+                            LengthText::of($made->sleeve->cut->result, $units),
                         ),
                 ),
                 'where' => $segment->way->name,

@@ -77,4 +77,12 @@ return [
     'answers/api/parts/body/lines/*/sources' => 'see cutting',
     'answers/api/parts.csv' => 'see cutting',
     'facts/files/parts.csv' => 'see cutting',
+    'answers/api/runs/P-007/test*/body/from' => 'no lamp is put to mains: a composite’s signal and mains are tested '.
+        'apart',
+    'answers/api/runs/P-007/test*/body/to' => 'see from',
+    'answers/api/runs/P-007/test*/body/expected' => 'see from',
+    'answers/api/runs/P-007/test*/body/methods' => 'see from: polarity is read with the ohmmeter, insulation at '.
+        'both ends',
+    'answers/api/runs/P-007/test*/body/plan' => 'see from',
+    'answers/api/runs/P-007/coverage*/body' => 'see from: what is wrong with mains shows in no map any more',
 ];
