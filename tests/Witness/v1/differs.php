@@ -77,6 +77,7 @@ return [
     'answers/api/parts/body/lines/*/sources' => 'see cutting',
     'answers/api/parts.csv' => 'see cutting',
     'facts/files/parts.csv' => 'see cutting',
+    'answers/api/runs/*/test*/body/mains' => 'points of mains by name: no lamp is put to them',
     'answers/api/runs/P-007/test*/body/from' => 'no lamp is put to mains: a composite’s signal and mains are tested '.
         'apart',
     'answers/api/runs/P-007/test*/body/to' => 'see from',

@@ -58,6 +58,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *     runs: list<string>,
  *     from: list<ProbeAt>,
  *     to: list<ProbeAt>,
+ *     mains: list<ProbeAt>,
  *     twoSided: bool,
  *     expected: Map<list<string>>,
  *     pairs: list<array{id: string, nodes: list<string>}>,
@@ -219,6 +220,15 @@ final class TestResource
             ),
             'from' => array_values(array_map(self::probe(...), $expectation->setup->touched())),
             'to' => array_values(array_map(self::probe(...), $expectation->setup->watched())),
+            'mains' => array_values(
+                array_map(
+                    self::probe(...),
+                    array_intersect_key(
+                        $expectation->setup->from + $expectation->setup->to,
+                        $expectation->setup->makeup->live,
+                    ),
+                ),
+            ),
             'twoSided' => array_intersect_key($expectation->setup->from, $expectation->setup->to) === [],
             'expected' => new Map($expectation->reading->lights),
             'pairs' => array_map(

@@ -45,7 +45,8 @@ const words = computed(() =>
             type="button"
             @click="$emit('add', each.add.id)">Add: {{ each.add.words }}</button><span
               v-else
-              class="quiet">No reading shows it: cores of one colour.</span></li>
+              class="quiet">{{ each.kind === 'loose' ? 'No reading of mains shows it: tug each joint while it is open.'
+                : 'No reading shows it: cores of one colour.' }}</span></li>
       </ul>
       <span class="quiet">A stray strand that does not touch today shows in no reading: look, and wiggle while you
         test.</span>

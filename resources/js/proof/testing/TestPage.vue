@@ -109,13 +109,15 @@ const mayMains = computed(() => session.session.person?.skills?.includes('mains'
 const unlicensed = computed(
   () => !mayMains.value && (licensed(method.value) || draft.value.samples.some(sample => licensed(sample.method))),
 )
+/** What somebody begins with: of a composite, what they may read. */
+const begins = computed(() => tabs.value.find(each => mayMains.value || !licensed(each)) ?? tabs.value[0] ?? 'map')
 const own = computed(() => sheet.value?.makers.includes(session.session.person?.id ?? '') ?? false)
 
 const load = () =>
   attempt(async () => {
     sheet.value = await api.get(`runs/${props.id}/test?stage=${stage.value}`)
     follow(sheet.value)
-    if (!tabs.value.includes(method.value)) method.value = tabs.value[0] ?? 'map'
+    if (!tabs.value.includes(method.value)) method.value = begins.value
     judge()
   })
 watch(

@@ -48,7 +48,7 @@ export const same = (one: string[], other: string[]) =>
 
 /** A point by its node, with its end where both ends have a contact of that name. */
 export function point(node: string, sheet: TestSheet): string {
-  const probe = sheet.from.find(each => each.node === node) ?? sheet.to.find(each => each.node === node)
+  const probe = [...sheet.from, ...sheet.to, ...sheet.mains].find(each => each.node === node)
   return probe ? `${probe.side} ${token(probe, sheet)}` : node
 }
 
