@@ -167,7 +167,7 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
                     'kind' => $event,
                     'run' => $step['run'],
                     'step' => $step['id'],
-                    'on' => [],
+                    'on' => $page['state']['standings'][$step['id']]['on'] ?? $page['state']['since'],
                 ],
             ],
         ],

@@ -51,6 +51,9 @@ final class DoublesTest extends TestCase
                 $early += $place !== null && $place < 3 ? 1 : 0;
             }
         }
+        if (getenv('SARTAL_DOUBLES') !== false) {
+            fwrite(STDERR, sprintf("%s, %s: %d of %d\n", $cable, $a, $early, $doubles));
+        }
         self::assertGreaterThan($times / 4, $doubles);
         self::assertGreaterThanOrEqual(0.9, $early / $doubles, sprintf('%d of %d', $early, $doubles));
     }

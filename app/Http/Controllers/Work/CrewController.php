@@ -27,12 +27,12 @@ use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Edit;
+use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Who\CrewDesk;
 use App\Who\Invitation;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\File\DecisionKind;
@@ -90,7 +90,7 @@ final readonly class CrewController
     public function index(
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-        Container $container,
+        InstallationStore $store,
         KeptJobs $jobs,
         Times $times,
     ): Answer {
@@ -108,13 +108,15 @@ final readonly class CrewController
                 ],
             )
             ->all();
-        $book = $times->of($stored);
+        // Before there are thousands of jobs in memory, and let go: nothing else here asks what was decided.
         $work = Kept::once(
             $stored,
             'crew',
             Kept::state($stored->decisions),
-            static fn (): array => self::work($container->make(Loaded::class)),
+            static fn (): array => self::work($store->load($stored)),
         );
+        gc_collect_cycles();
+        $book = $times->of($stored);
 
         return new Answer([
             ...CrewResource::of($stored, $user),
