@@ -144,11 +144,10 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
     );
     $job = current(array_filter($rows, static fn (array $row): bool => $state($row, 'end-b') === 'to-do'));
     $page = $asked('bench/'.$job['id']);
-    $open = $page['state']['open'] ?? [];
+    $settled = $page['state']['settled'];
     $steps = array_merge(...array_column($page['job']['steps'], 'pieces'));
-    $step =
-        current(array_filter($steps, static fn (array $piece): bool => in_array($piece['id'], $open, true))) ?:
-        $steps[0];
+    $open = array_filter($steps, static fn (array $piece): bool => ! in_array($piece['id'], $settled, true));
+    $step = current($open) ?: $steps[0];
     $event = current(
         array_filter(
             $page['job']['steps'],
