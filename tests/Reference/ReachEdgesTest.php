@@ -61,7 +61,7 @@ final class ReachEdgesTest extends TestCase
             2500 / 120,
         ];
         $speaker = ['loudspeaker-2', ['loudspeaker'], ['speaker4-cable-1'], ['speaker4-cable-1']];
-        // 20·log10((8 + R) ÷ 8) = 0.5 dB: R = 0.4741 Ω, there and back (circuit theory; half a decibel, common practice).
+        // 20·log10((8 + R) ÷ 8) = 0.5 dB: R = 0.4741 Ω, there and back (circuit theory; 0.5 dB, common practice).
         yield 'loudspeaker of 8 Ω' => [$speaker, null, 8 * (10 ** (0.5 / 20) - 1) / (2 * self::LOUDSPEAKER)];
         yield 'loudspeaker of 4 Ω' => [
             $speaker,

@@ -10,6 +10,9 @@ use ReflectionClass;
 use ReflectionMethod;
 use ReflectionNamedType;
 use ReflectionParameter;
+use Sartal\Core\Ends\Making\MakingProcedure;
+use Sartal\Core\Ends\Workpiece\AsCut;
+use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\LabelScheme;
@@ -55,6 +58,8 @@ final class WithersTest extends TestCase
                 $bench->expectation()->wiring,
                 (new OperationPlanner($bench->installation))->of(array_values($plan->assemblies)[0], $plan->runs),
                 $bench->installation->catalogue,
+                new Workpiece(AsCut::of($bench->installation->catalogue->theCable('pair-foil'))),
+                new MakingProcedure('made-up', 'Made up', [], [], ''),
             ]);
         }
 

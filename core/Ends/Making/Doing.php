@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Workpiece\CableEnd;
+use Sartal\Core\Ends\Workpiece\Piece;
+use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Measure\Length;
+
+/** A step as it comes up on one workpiece: with the pieces that it acts on here. */
+final readonly class Doing
+{
+    /** @param  list<Piece>  $pieces */
+    public function __construct(public MakingStep $step, public Station $station, public array $pieces)
+    {
+    }
+
+    /** How a piece is called in words. */
+    public static function name(Piece $piece): string
+    {
+        $kind = str_replace('-', ' ', $piece->kind->value);
+
+        return $piece->element === '' ? 'the '.$kind : $kind.' of '.$piece->element;
+    }
+
+    /**
+     * Where the step's length comes to on a piece, from the end as it came.
+     *
+     * @return ?Length null where what it is measured from is not there
+     */
+    public function place(CableEnd $end, ?Piece $piece): ?Length
+    {
+        $measure = $this->step->measure;
+        if ($measure === null) {
+            return null;
+        }
+        $edge = match ($measure->from) {
+            MeasuredFrom::CutEnd => $end->cut,
+            MeasuredFrom::OwnEnd => $piece?->edge,
+            MeasuredFrom::SheathEdge => $end->piece(PieceKind::Sheath)?->edge,
+            MeasuredFrom::Terminal => $this->toTerminal($end, $piece),
+            MeasuredFrom::InnerSheathEdge => $end->piece(PieceKind::InnerSheath)?->edge,
+            MeasuredFrom::ScreenEdge => self::screen($end)?->edge,
+            MeasuredFrom::InsulationEdge => $piece === null
+                ? null
+                : ($end->piece(PieceKind::Insulation, $piece->element) ??
+                    $end->piece(PieceKind::Dielectric, $piece->element))?->edge,
+        };
+        if ($edge === null) {
+            return null;
+        }
+
+        return in_array($measure->from, [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd], true)
+            ? $edge->plus($measure->length)
+            : $edge->minus($measure->length);
+    }
+
+    private function toTerminal(CableEnd $end, ?Piece $piece): ?Length
+    {
+        $terminal = $piece === null ? null : $this->station->terminalOf($piece);
+        $reach = $terminal === null ? null : $this->station->reaches[$terminal] ?? null;
+
+        return $reach === null ? null : $end->piece(PieceKind::Sheath)?->edge->minus($reach);
+    }
+
+    private static function screen(CableEnd $end): ?Piece
+    {
+        foreach ($end->pieces as $piece) {
+            if (in_array($piece->kind, [PieceKind::Foil, PieceKind::Braid, PieceKind::Lapped], true)) {
+                return $piece;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_map(static fn (Piece $piece): string => $piece->key(), $this->pieces);
+    }
+
+    /** @return list<string> keys of what is round the pieces and of the same element: it is cut with them */
+    public function own(): array
+    {
+        $own = [];
+        foreach ($this->pieces as $piece) {
+            foreach ($piece->element === '' ? [] : $piece->within as $key) {
+                $own[$key] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($own));
+    }
+
+    /** @return list<string> keys of what lies round the pieces */
+    public function around(): array
+    {
+        return array_values(
+            array_unique(
+                array_merge(
+                    ...array_map(static fn (Piece $piece): array => $piece->within, $this->pieces),
+                    ...[[]],
+                ),
+            ),
+        );
+    }
+}

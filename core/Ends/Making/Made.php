@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** A procedure that was run on a workpiece: what came of each step, what it lacked, and what is not as demanded. */
+final readonly class Made
+{
+    /**
+     * @param  list<StepMade>  $steps  those that this end has something for
+     * @param  list<string>  $unmet  demands of the connector that the finished end does not meet, with figures
+     */
+    private function __construct(public Workpiece $result, public array $steps, public array $unmet)
+    {
+    }
+
+    /** Steps that have nothing to act on here are left out. */
+    public static function by(MakingProcedure $procedure, Workpiece $on, Station $station): self
+    {
+        $steps = [];
+        foreach ($procedure->steps as $step) {
+            $doing = new Doing($step, $station, $step->of->of($on->end, $station));
+            if (! self::isCalledFor($doing)) {
+                continue;
+            }
+            $act = Acts::of($step->verb);
+            $needs = $act->needs($on, $doing);
+            $before = $on;
+            // What cannot be done is not done: what follows shows what it lacked by that.
+            $on = $needs === [] ? $act->done($on, $doing) : $on;
+            $steps[] = new StepMade($step, $doing, $before, $on, $needs);
+        }
+        $unmet = [];
+        foreach ($procedure->demands as $demand) {
+            array_push($unmet, ...$demand->unmet($on, $station));
+        }
+        foreach ($station->terminals() as $terminal) {
+            if (! isset($on->joined[$terminal])) {
+                $unmet[] = sprintf('Terminal %s is not joined.', $terminal);
+            }
+        }
+
+        return new self($on, $steps, $unmet);
+    }
+
+    /** A step for something that this cable or connector has not got is none. */
+    private static function isCalledFor(Doing $doing): bool
+    {
+        $step = $doing->step;
+        $isOnPieces = ! in_array(
+            $step->verb,
+            [Verb::CutOff, Verb::Slide, Verb::Seat, Verb::Fix, Verb::Cool, Verb::LookOver, Verb::Tug, Verb::Close],
+            true,
+        );
+        $isThere = match (true) {
+            $step->verb === Verb::Slide || $step->verb === Verb::Seat => isset($doing->station->parts[$step->part]),
+            $step->verb === Verb::Fix => isset($doing->station->over[$step->part]),
+            $step->verb === Verb::Crimp && $step->part === 'pin' => $doing->station->centre === Centre::Pin,
+            default => true,
+        };
+
+        return $isThere && ($doing->pieces !== [] || ! $isOnPieces || $step->part !== '');
+    }
+
+    /** No need fails, and the result meets all demands. */
+    public function isRight(): bool
+    {
+        return $this->unmet === [] && $this->failed() === [];
+    }
+
+    /** @return list<StepMade> steps that could not be done */
+    public function failed(): array
+    {
+        return array_values(array_filter($this->steps, static fn (StepMade $step): bool => $step->lacks !== []));
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+/** One step of a procedure, as it stands in the catalogue. */
+final readonly class MakingStep
+{
+    /**
+     * @param  string  $id  name among the steps of its procedure: records and findings call it so
+     * @param  string  $part  that is slid on or put in its place; "" of none
+     * @param  string  $tool  with its die or setting
+     * @param  string  $check  what is looked for, and how
+     * @param  string  $catches  the defect that the check finds; "" of none
+     * @param  int  $seconds  that are waited
+     * @param  string  $why  the reason that is shown with it
+     * @param  string  $caution  what can hurt somebody
+     * @param  bool  $locked  no copy may leave it out
+     */
+    public function __construct(
+        public string $id,
+        public Verb $verb,
+        public Selector $of,
+        public ?Measure $measure = null,
+        public string $part = '',
+        public string $tool = '',
+        public string $check = '',
+        public string $catches = '',
+        public int $seconds = 0,
+        public string $why = '',
+        public string $caution = '',
+        public bool $locked = false,
+    ) {
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Given\Measure\Length;
+
+/** A length of a step: how long, which length it is, and from where. */
+final readonly class Measure
+{
+    /** @param  string  $written  as it is marked, in its own unit: "3 1/2 in" */
+    public function __construct(
+        public Length $length,
+        public string $written,
+        public MeasureKind $kind,
+        public MeasuredFrom $from,
+    ) {
+    }
+
+    /** "leave 12 mm, from the edge of the sheath" */
+    public function words(): string
+    {
+        return sprintf('%s %s, %s', $this->kind->words(), $this->written, $this->from->words());
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Workpiece\Piece;
+use Sartal\Core\Given\Measure\Length;
+
+/** What a workpiece is made for, and stands before: terminals and how they are got at, parts, the cable's other end. */
+final readonly class Station
+{
+    /**
+     * @param  array<int|string, list<string>>  $covers  terminal → terminals that nobody gets at once it is joined
+     * @param  array<int|string, string>  $goes  key of a conductor → its terminal
+     * @param  list<string>  $screens  keys of those that are a screen's
+     * @param  array<int|string, Arrival>  $parts  by name
+     * @param  bool  $farOpen  the cable's other end is open: what is slid on may come over it
+     * @param  list<string>  $row  elements as the connector takes them, side by side; nothing where each has its own
+     *     terminal
+     * @param  bool  $throughLugs  terminals are open lugs: wire goes through, and none that was filled takes it
+     * @param  array<int|string, Length>  $reaches  terminal → how far it is from where the sheath ends in the connector
+     * @param  array<int|string, list<string>>  $over  part that is put over what is joined → terminals under it
+     * @param  array<int|string, int>  $crimps  part → how many crimps its maker wants of it
+     * @param  Centre  $centre  of coax: what takes its centre
+     */
+    public function __construct(
+        public array $covers = [],
+        public array $goes = [],
+        public array $screens = [],
+        public array $parts = [],
+        public bool $farOpen = false,
+        public array $row = [],
+        public bool $throughLugs = false,
+        public array $reaches = [],
+        public array $over = [],
+        public array $crimps = [],
+        public Centre $centre = Centre::None,
+    ) {
+    }
+
+    public function terminalOf(Piece $piece): ?string
+    {
+        return $this->goes[$piece->key()] ?? null;
+    }
+
+    /** @return list<string> terminals, as they are first come to */
+    public function terminals(): array
+    {
+        return array_values(array_unique(array_values($this->goes)));
+    }
+
+    /** A part that has to lie on the cable before anything is joined. */
+    public function isOnlyByNow(string $part): bool
+    {
+        return match ($this->parts[$part] ?? Arrival::Front) {
+            Arrival::Slid => ! $this->farOpen,
+            Arrival::SlidHere => true,
+            default => false,
+        };
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making\Verbs;
+
+use Sartal\Core\Ends\Making\Act;
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Piece;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** A conductor is joined to its terminal with heat. */
+final readonly class Join implements Act
+{
+    public function needs(Workpiece $on, Doing $doing): array
+    {
+        $needs = [];
+        foreach ($doing->pieces as $piece) {
+            $terminal = $doing->station->terminalOf($piece);
+            if ($terminal === null) {
+                $needs[] = sprintf('%s goes to no terminal.', ucfirst(Doing::name($piece)));
+
+                continue;
+            }
+            if ($on->isJoined($piece)) {
+                $needs[] = sprintf('%s is joined already.', ucfirst(Doing::name($piece)));
+            }
+            if ($piece->tinned->isZero()) {
+                $needs[] = sprintf('%s is not tinned.', ucfirst(Doing::name($piece)));
+            }
+            if (isset($on->hot[$piece->key()])) {
+                $needs[] = sprintf('%s is still hot from tinning.', ucfirst(Doing::name($piece)));
+            }
+            if (! isset($on->filled[$terminal]) && ! $doing->station->throughLugs) {
+                $needs[] = sprintf('Terminal %s is not filled.', $terminal);
+            }
+            foreach ($doing->station->over as $part => $under) {
+                if (in_array((string) $part, $on->seated, true) && in_array($terminal, $under, true)) {
+                    $needs[] = sprintf('Terminal %s lies under the %s, which is closed already.', $terminal, $part);
+                }
+            }
+            foreach ($doing->station->covers as $over => $under) {
+                if (isset($on->joined[$over]) && in_array($terminal, $under, true)) {
+                    $needs[] = sprintf('Terminal %s lies under %s, which is joined already.', $terminal, $over);
+                }
+            }
+            foreach (array_keys($doing->station->parts) as $part) {
+                $isOn = in_array($part, [...$on->laid, ...$on->seated], true);
+                if ($doing->station->isOnlyByNow((string) $part) && ! $isOn) {
+                    $needs[] = sprintf('The %s has to be on the cable before anything is joined.', $part);
+                }
+            }
+        }
+
+        return array_values(array_unique($needs));
+    }
+
+    public function done(Workpiece $on, Doing $doing): Workpiece
+    {
+        foreach ($doing->pieces as $piece) {
+            $terminal = $doing->station->terminalOf($piece);
+            if ($terminal !== null) {
+                $on = $on->joining($terminal, $piece)->heating('terminal '.$terminal, $doing->step->seconds);
+            }
+        }
+
+        return $on;
+    }
+
+    public function regions(Workpiece $on, Doing $doing): Regions
+    {
+        $terminals = array_map(
+            static fn (Piece $piece): string => 'terminal '.$doing->station->terminalOf($piece),
+            $doing->pieces,
+        );
+
+        return new Regions(
+            [...$doing->keys(), ...$terminals, 'on the cable', 'over', Regions::CLOCK],
+            ['joints', ...$terminals, ...$doing->keys()],
+        );
+    }
+}

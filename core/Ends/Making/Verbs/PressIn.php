@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making\Verbs;
+
+use Sartal\Core\Ends\Making\Act;
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** The tool is closed in one stroke, and lets go when the stroke is whole. */
+final readonly class PressIn implements Act
+{
+    public function needs(Workpiece $on, Doing $doing): array
+    {
+        return [
+            ...$on->inserted === [] ? ['Nothing is in the connector yet.'] : [],
+            ...$on->joined === [] ? [] : ['It is pressed already.'],
+            ...in_array('order', $on->looked, true)
+                ? []
+                : ['The order has to be seen through the plug once more before.'],
+        ];
+    }
+
+    public function done(Workpiece $on, Doing $doing): Workpiece
+    {
+        foreach ($doing->pieces as $piece) {
+            $terminal = $doing->station->terminalOf($piece);
+            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
+        }
+
+        return $on;
+    }
+
+    public function regions(Workpiece $on, Doing $doing): Regions
+    {
+        return new Regions([...$doing->keys(), 'looked'], ['joints']);
+    }
+}

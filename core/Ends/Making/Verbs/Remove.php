@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making\Verbs;
+
+use Sartal\Core\Ends\Making\Act;
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Lie;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** A layer is taken off, from its end inwards. */
+final readonly class Remove implements Act
+{
+    public function needs(Workpiece $on, Doing $doing): array
+    {
+        $needs = [];
+        foreach ($doing->pieces as $piece) {
+            $at = $doing->place($on->end, $piece);
+            if ($at === null) {
+                $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
+
+                continue;
+            }
+            if ($at->compare($piece->edge) <= 0) {
+                $needs[] = sprintf('There is no %s left to take off as far out as that.', $piece->kind->value);
+            }
+            $around = $on->end->inTheWay($piece, $at);
+            if ($around !== null) {
+                $needs[] = sprintf('%s is still round %s there.', ucfirst(Doing::name($around)), Doing::name($piece));
+            }
+            if ($on->isJoined($piece)) {
+                $needs[] = sprintf('%s is joined already.', ucfirst(Doing::name($piece)));
+            }
+        }
+
+        return $needs;
+    }
+
+    public function done(Workpiece $on, Doing $doing): Workpiece
+    {
+        $end = $on->end;
+        foreach ($doing->pieces as $piece) {
+            $at = $doing->place($on->end, $piece);
+            $end = $at === null ? $end : $end->with($piece->beginningAt($at)->lying(Lie::InPlace));
+        }
+
+        return $on->withEnd($end);
+    }
+
+    public function regions(Workpiece $on, Doing $doing): Regions
+    {
+        return new Regions([...$doing->around(), Regions::END], $doing->keys());
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making\Verbs;
+
+use Sartal\Core\Ends\Making\Act;
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Lie;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Measure\Length;
+
+/** Bare strands are wetted with solder, quickly: heat creeps back. */
+final readonly class Tin implements Act
+{
+    public function needs(Workpiece $on, Doing $doing): array
+    {
+        $needs = [];
+        foreach ($doing->pieces as $piece) {
+            $bare = $on->end->held($piece)->minus($piece->edge);
+            if (! $piece->kind->isConductor()) {
+                $needs[] = sprintf('%s takes no solder.', ucfirst(Doing::name($piece)));
+            } elseif ($bare->compare(Length::zero()) <= 0) {
+                $needs[] = sprintf('Nothing of %s is bare.', Doing::name($piece));
+            } elseif (! $piece->solid && $piece->lie !== Lie::Twisted) {
+                $needs[] = sprintf('%s has to be twisted before it is tinned.', ucfirst(Doing::name($piece)));
+            }
+            if (! $piece->tinned->isZero()) {
+                $needs[] = sprintf('%s is tinned already.', ucfirst(Doing::name($piece)));
+            }
+            $of = $doing->step->measure?->length;
+            if ($of !== null && $of->compare($bare) > 0) {
+                $needs[] = sprintf('%s has less bare than is to be tinned.', ucfirst(Doing::name($piece)));
+            }
+        }
+
+        return $needs;
+    }
+
+    public function done(Workpiece $on, Doing $doing): Workpiece
+    {
+        $end = $on->end;
+        foreach ($doing->pieces as $piece) {
+            $bare = $on->end->held($piece)->minus($piece->edge);
+            $end = $end->with($piece->tinnedFor($doing->step->measure->length ?? $bare));
+            $on = $on->heating($piece->key(), $doing->step->seconds);
+        }
+
+        return $on->withEnd($end);
+    }
+
+    public function regions(Workpiece $on, Doing $doing): Regions
+    {
+        return new Regions([...$doing->around(), Regions::CLOCK], $doing->keys());
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making\Verbs;
+
+use Sartal\Core\Ends\Making\Act;
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** What stands out is cut to a length. */
+final readonly class Trim implements Act
+{
+    public function needs(Workpiece $on, Doing $doing): array
+    {
+        $needs = [];
+        foreach ($doing->pieces as $piece) {
+            $at = $doing->place($on->end, $piece);
+            if ($at === null) {
+                $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
+            } elseif ($at->compare($piece->edge) <= 0) {
+                $needs[] = sprintf('%s is shorter than that already.', ucfirst(Doing::name($piece)));
+            }
+            $around = $at === null ? null : $on->end->inTheWay($piece, $at);
+            if ($around !== null && $around->element !== $piece->element) {
+                $needs[] = sprintf('%s is still round %s there.', ucfirst(Doing::name($around)), Doing::name($piece));
+            }
+            if ($on->isJoined($piece)) {
+                $needs[] = sprintf('%s is joined already.', ucfirst(Doing::name($piece)));
+            }
+        }
+
+        return $needs;
+    }
+
+    public function done(Workpiece $on, Doing $doing): Workpiece
+    {
+        $end = $on->end;
+        foreach ($doing->pieces as $piece) {
+            $at = $doing->place($on->end, $piece);
+            if ($at === null) {
+                continue;
+            }
+            // Whatever covers it is cut with it.
+            foreach ($end->pieces as $other) {
+                $isOwn = $piece->element !== '' && $other->element === $piece->element;
+                if ($isOwn && in_array($other->key(), $piece->within, true)) {
+                    $end = $other->edge->compare($at) < 0 ? $end->with($other->beginningAt($at)) : $end;
+                }
+            }
+            $end = $end->with($piece->beginningAt($at));
+        }
+
+        return $on->withEnd($end);
+    }
+
+    public function regions(Workpiece $on, Doing $doing): Regions
+    {
+        return new Regions([...$doing->around(), Regions::END], [...$doing->keys(), ...$doing->own()]);
+    }
+}

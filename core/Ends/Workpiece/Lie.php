@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Workpiece;
+
+/** How a piece lies beyond what still holds it. */
+enum Lie: string
+{
+    /** As it came. */
+    case InPlace = 'in-place';
+
+    /** Picked or combed open, strand from strand. */
+    case Opened = 'opened';
+
+    /** Back over what holds it. */
+    case Folded = 'folded';
+
+    case Twisted = 'twisted';
+
+    /** Forward again, over the connector's barrel. */
+    case Over = 'over';
+
+    /** Round something. */
+    case Wound = 'wound';
+
+    /** Straight and beside its neighbours, in the order of the terminals. */
+    case Arranged = 'arranged';
+
+    /** It is in nobody's way: what lay inside can be reached. */
+    public function isAside(): bool
+    {
+        return $this !== self::InPlace;
+    }
+}

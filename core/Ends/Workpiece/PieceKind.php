@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Workpiece;
+
+/** What a piece of a cable's end is, as hands meet it. */
+enum PieceKind: string
+{
+    case Sheath = 'sheath';
+    case InnerSheath = 'inner-sheath';
+    case Braid = 'braid';
+    case Lapped = 'lapped';
+    case Foil = 'foil';
+    case Drain = 'drain';
+    case Wrap = 'wrap';
+    case Thread = 'thread';
+    case Cord = 'cord';
+    case Fibre = 'fibre';
+    case Filler = 'filler';
+    case Separator = 'separator';
+    case ConductiveLayer = 'conductive-layer';
+    case Dielectric = 'dielectric';
+    case Insulation = 'insulation';
+    case Metal = 'metal';
+
+    /** Strands or a wire that can be twisted, tinned and joined. */
+    public function isConductor(): bool
+    {
+        return in_array($this, [self::Braid, self::Lapped, self::Drain, self::Metal], true);
+    }
+
+    /** Has to be opened, strand after strand, before it can be gathered. */
+    public function isWoven(): bool
+    {
+        return $this === self::Braid || $this === self::Lapped;
+    }
+
+    /** Goes round what lies inside, so that nobody gets at that before it is away. */
+    public function isAround(): bool
+    {
+        return in_array(
+            $this,
+            [
+                self::Sheath,
+                self::InnerSheath,
+                self::Braid,
+                self::Lapped,
+                self::Foil,
+                self::Wrap,
+                self::ConductiveLayer,
+                self::Dielectric,
+                self::Insulation,
+            ],
+            true,
+        );
+    }
+}

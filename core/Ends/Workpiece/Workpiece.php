@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Workpiece;
+
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
+
+/**
+ * A cable's end on its way into a connector: the end itself, what lies on the cable, what is joined, what is hot. A
+ * value; what is done to it gives another one.
+ */
+final readonly class Workpiece
+{
+    use Withers;
+
+    private const DERIVED = [];
+
+    /**
+     * @param  list<string>  $laid  parts that lie on the cable, the one that went on first at the front of the list
+     * @param  list<string>  $seated  parts that are where they belong
+     * @param  array<int|string, true>  $filled  terminals with solder in them
+     * @param  array<int|string, list<string>>  $joined  terminal → keys of the pieces that are in it
+     * @param  list<string>  $inserted  elements that lie in a connector that takes all at once
+     * @param  array<int|string, int>  $hot  what is hot → s of the clock until which it is
+     * @param  int  $clock  s
+     * @param  array<int|string, int>  $crimped  contact's conductor or part → crimps made on it
+     * @param  bool  $pushedOn  the connector's body sits on the cable
+     * @param  list<string>  $looked  defects that were looked for
+     */
+    public function __construct(
+        public CableEnd $end,
+        public array $laid = [],
+        public array $seated = [],
+        public array $filled = [],
+        public array $joined = [],
+        public array $inserted = [],
+        public array $hot = [],
+        public int $clock = 0,
+        public array $crimped = [],
+        public bool $pushedOn = false,
+        public bool $closed = false,
+        public array $looked = [],
+    ) {
+    }
+
+    public function withEnd(CableEnd $end): self
+    {
+        return $this->copy(['end' => $end]);
+    }
+
+    public function laying(string $part): self
+    {
+        return $this->copy(['laid' => [...$this->laid, $part]]);
+    }
+
+    public function seating(string $part): self
+    {
+        return $this->copy([
+            'laid' => array_values(array_diff($this->laid, [$part])),
+            'seated' => [...$this->seated, $part],
+        ]);
+    }
+
+    public function filling(string $terminal): self
+    {
+        return $this->copy(['filled' => [$terminal => true] + $this->filled]);
+    }
+
+    public function joining(string $terminal, Piece $piece): self
+    {
+        return $this->copy([
+            'joined' => [$terminal => [...$this->joined[$terminal] ?? [], $piece->key()]] + $this->joined,
+        ]);
+    }
+
+    public function crimping(string $what): self
+    {
+        return $this->copy(['crimped' => [$what => ($this->crimped[$what] ?? 0) + 1] + $this->crimped]);
+    }
+
+    public function pushingOn(): self
+    {
+        return $this->copy(['pushedOn' => true]);
+    }
+
+    /** @param  list<string>  $elements */
+    public function inserting(array $elements): self
+    {
+        return $this->copy(['inserted' => $elements]);
+    }
+
+    /** @param  int  $seconds  until it has cooled by itself */
+    public function heating(string $what, int $seconds): self
+    {
+        return $this->copy(['hot' => [$what => max($this->hot[$what] ?? 0, $this->clock + $seconds)] + $this->hot]);
+    }
+
+    public function after(int $seconds): self
+    {
+        $clock = $this->clock + $seconds;
+
+        return $this->copy([
+            'clock' => $clock,
+            'hot' => array_filter($this->hot, static fn (int $until): bool => $until > $clock),
+        ]);
+    }
+
+    public function looking(string $defect): self
+    {
+        return $this->copy(['looked' => [...$this->looked, $defect]]);
+    }
+
+    public function closing(): self
+    {
+        return $this->copy(['closed' => true]);
+    }
+
+    public function isJoined(Piece $piece): bool
+    {
+        foreach ($this->joined as $pieces) {
+            if (in_array($piece->key(), $pieces, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** What of the cable is used up: it was cut off. */
+    public function used(): Length
+    {
+        return $this->end->cut;
+    }
+}

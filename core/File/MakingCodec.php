@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\File;
+
+use Sartal\Core\Ends\Making\DemandOf;
+use Sartal\Core\Ends\Making\EndDemand;
+use Sartal\Core\Ends\Making\MakingProcedure;
+use Sartal\Core\Ends\Making\MakingStep;
+use Sartal\Core\Ends\Making\Measure;
+use Sartal\Core\Ends\Making\MeasuredFrom;
+use Sartal\Core\Ends\Making\MeasureKind;
+use Sartal\Core\Ends\Making\Onto;
+use Sartal\Core\Ends\Making\Selector;
+use Sartal\Core\Ends\Making\Verb;
+use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Measure\Length;
+
+/** A procedure from and into its JSON shape (docs/schema/procedure.schema.json). */
+final class MakingCodec
+{
+    /** s that a step may wait. */
+    private const LONGEST = 86_400;
+
+    public static function decode(Fields $fields): MakingProcedure
+    {
+        $steps = $fields->each('steps', self::step(...), true);
+        if ($steps === []) {
+            $fields->wrong('steps', '', 'are missing. A procedure has at least one step.', null);
+        }
+        $known = [];
+        foreach ($steps as $i => $step) {
+            if (isset($known[$step->id])) {
+                $fields->wrong(
+                    sprintf('steps[%d].id', $i),
+                    $step->id,
+                    'is another step’s already. Give each step a name of its own.',
+                    null,
+                );
+            }
+            $known[$step->id] = true;
+        }
+
+        return new MakingProcedure(
+            $fields->name('id'),
+            $fields->name('name'),
+            $steps,
+            $fields->each('demands', self::demand(...)),
+            $fields->text('source', ''),
+        );
+    }
+
+    private static function step(Fields $fields): MakingStep
+    {
+        return new MakingStep(
+            $fields->name('id'),
+            $fields->choice('do', Verb::class),
+            self::selector($fields),
+            $fields->has('measure') ? self::measure($fields->child('measure')) : null,
+            $fields->text('part', ''),
+            $fields->text('tool', ''),
+            $fields->text('check', ''),
+            $fields->text('catches', ''),
+            $fields->whole('seconds', 0, self::LONGEST, 0),
+            $fields->text('why', ''),
+            $fields->text('caution', ''),
+            $fields->flag('locked', false),
+        );
+    }
+
+    private static function selector(Fields $fields): Selector
+    {
+        $kinds = [];
+        foreach ($fields->texts('of') as $kind) {
+            $known = PieceKind::tryFrom($kind);
+            if ($known === null) {
+                $fields->wrong(
+                    'of',
+                    $kind,
+                    'is no piece of a cable’s end. Give one of '.
+                        implode(', ', array_column(PieceKind::cases(), 'value')).'.',
+                    null,
+                );
+            } else {
+                $kinds[] = $known;
+            }
+        }
+
+        return new Selector($kinds, $fields->has('joins') ? $fields->choice('joins', Onto::class) : null);
+    }
+
+    private static function measure(Fields $fields): Measure
+    {
+        return new Measure(
+            $fields->length('length', Length::metres(2)),
+            $fields->text('length'),
+            $fields->choice('kind', MeasureKind::class),
+            $fields->choice('from', MeasuredFrom::class),
+        );
+    }
+
+    private static function demand(Fields $fields): EndDemand
+    {
+        $least = $fields->length('least', Length::metres(2), Length::zero());
+        $most = $fields->length('most', Length::metres(2));
+        if ($most->compare($least) < 0) {
+            $fields->wrong('most', $fields->text('most'), 'is less than the least. Nothing could meet it.', null);
+        }
+
+        return new EndDemand(
+            $fields->name('name'),
+            $fields->choice('what', DemandOf::class),
+            self::selector($fields),
+            $least,
+            $most,
+            $fields->text('defect', ''),
+        );
+    }
+
+    /** @return array<int|string, mixed> */
+    public static function encode(MakingProcedure $procedure): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $procedure->id,
+            'name' => $procedure->name,
+            'steps' => array_map(self::encodeStep(...), $procedure->steps),
+            'demands' => array_map(
+                static fn (EndDemand $demand): array => CatalogueEncoder::brief([
+                    'name' => $demand->name,
+                    'what' => $demand->what->value,
+                    ...self::encodeSelector($demand->of),
+                    'least' => $demand->least->isZero() ? null : $demand->least->canonical(),
+                    'most' => $demand->most->canonical(),
+                    'defect' => $demand->defect,
+                ]),
+                $procedure->demands,
+            ),
+            'source' => $procedure->source,
+        ]);
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function encodeStep(MakingStep $step): array
+    {
+        return CatalogueEncoder::brief([
+            'id' => $step->id,
+            'do' => $step->verb->value,
+            ...self::encodeSelector($step->of),
+            'measure' => $step->measure === null
+                ? null
+                : [
+                    'length' => $step->measure->written,
+                    'kind' => $step->measure->kind->value,
+                    'from' => $step->measure->from->value,
+                ],
+            'part' => $step->part,
+            'tool' => $step->tool,
+            'check' => $step->check,
+            'catches' => $step->catches,
+            'seconds' => $step->seconds === 0 ? null : $step->seconds,
+            'why' => $step->why,
+            'caution' => $step->caution,
+            'locked' => $step->locked ? true : null,
+        ]);
+    }
+
+    /** @return array{of: list<string>, joins: ?string} */
+    private static function encodeSelector(Selector $of): array
+    {
+        return [
+            'of' => array_map(static fn (PieceKind $kind): string => $kind->value, $of->kinds),
+            'joins' => $of->joins?->value,
+        ];
+    }
+}
