@@ -12,6 +12,14 @@ use Sartal\Core\Work\Parts\PartsPlanner;
 /** What a parts list is asked about: everything, one loom, one assembly, or the runs of an order. */
 final readonly class PartsScope
 {
+    private const ENDS = 'what ends take';
+
+    /** Runs whose ends are kept together. */
+    private const SOME = 200;
+
+    /** s that others wait while one works it out. */
+    private const PATIENCE = 120;
+
     /**
      * @param  list<string>  $runs  ids
      * @param  list<string>  $looms  ids of those whose dress is part of it
@@ -79,11 +87,45 @@ final readonly class PartsScope
      */
     private function ends(Loaded $loaded, PartsPlanner $planner): array
     {
-        return Kept::once(
-            $loaded->stored,
-            'what ends take',
-            Kept::state($loaded->stored->decisions, $loaded->stored->edition()),
-            fn (): array => $planner->ends($this->runs),
-        );
+        return $this->known($loaded) ??
+            Kept::alone($loaded->stored, self::ENDS, self::PATIENCE, function () use ($loaded, $planner): array {
+                $ends = $this->known($loaded);
+                if ($ends === null) {
+                    $ends = $planner->ends($this->runs);
+                    // Some at a time: all of it as one text is as much again as all of it.
+                    foreach (array_chunk($this->runs, self::SOME) as $i => $runs) {
+                        Kept::put(
+                            $loaded->stored,
+                            self::ENDS.' '.$i,
+                            self::state($loaded),
+                            serialize(array_intersect_key($ends, array_flip($runs))),
+                        );
+                    }
+                }
+
+                return $ends;
+            });
+    }
+
+    /** @return array<int|string, list<Ask>>|null null where nobody has kept them, or not all */
+    private function known(Loaded $loaded): ?array
+    {
+        $ends = [];
+        foreach (array_keys(array_chunk($this->runs, self::SOME)) as $i) {
+            $kept = Kept::get($loaded->stored, self::ENDS.' '.$i, self::state($loaded));
+            if ($kept === null) {
+                return null;
+            }
+            /** @var array<int|string, list<Ask>> $some */
+            $some = unserialize($kept);
+            $ends += $some;
+        }
+
+        return $ends;
+    }
+
+    private static function state(Loaded $loaded): string
+    {
+        return Kept::state($loaded->stored->decisions, $loaded->stored->edition());
     }
 }

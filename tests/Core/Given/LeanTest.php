@@ -44,6 +44,16 @@ final class LeanTest extends TestCase
         self::assertLessThan(2_000 * 5_000, memory_get_usage() - $before);
     }
 
+    public function test_writing_them_leaves_them_as_they_were(): void
+    {
+        $all = array_map(self::standing(...), range(1, 2_000));
+        $before = memory_get_usage();
+        $octets = strlen(serialize($all));
+
+        self::assertGreaterThan(1_000_000, $octets);
+        self::assertLessThan(2_000 * 100, memory_get_usage() - $before, 'no table of fields stays with each');
+    }
+
     public function test_what_is_alike_is_the_same_whatever_came_before(): void
     {
         foreach ([[], ['1'], ['p1' => '1', 'p2' => '2'], ['2', '1'], ['1', '2'], [3 => '1']] as $list) {
