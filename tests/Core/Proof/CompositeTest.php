@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Proof;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Sartal\Core\Ends\Wiring\Edge;
 use Sartal\Core\Ends\Wiring\EdgeKind;
 use Sartal\Core\Ends\Wiring\WiringEdit;
@@ -91,6 +93,57 @@ final class CompositeTest extends TestCase
         // Line and neutral alone are not enough: the earth is measured too, and first.
         $first = $this->expectation->senses()->questions(Method::Ohms)[0];
         self::assertSame('t:P-007.a1/PE', $this->expectation->senses()->nodes($first)[0]);
+    }
+
+    /**
+     * A thousand things that may go wrong with mains, drawn as edits of the wiring: its own plan, which has no lamp,
+     * finds each of them.
+     */
+    public function test_whatever_is_wrong_with_mains_its_own_plan_finds(): void
+    {
+        $dice = new Randomizer(new Mt19937(230));
+        $pick = static fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
+        $senses = $this->expectation->senses();
+        $joints = array_values(
+            array_filter(
+                $this->expectation->wiring->edges,
+                fn (Edge $edge): bool => $edge->kind === EdgeKind::Joint &&
+                    isset($this->expectation->setup->makeup->live[$edge->to]),
+            ),
+        );
+        self::assertCount(6, $joints, 'line, neutral and earth at two ends');
+        for ($n = 0; $n < 1000; $n++) {
+            $joint = $pick($joints);
+            // Contacts of the same connector, and of the signal's beside it.
+            $beside = array_values(
+                array_filter(
+                    array_map(strval(...), array_keys($this->expectation->setup->from + $this->expectation->setup->to)),
+                    static fn (string $node): bool => $node !== $joint->to &&
+                        substr($node, 0, 9) === substr($joint->to, 0, 9),
+                ),
+            );
+            $other = $pick(array_values(
+                array_filter($joints, static fn (Edge $of): bool => $of !== $joint && in_array($of->to, $beside, true)),
+            ));
+            $edit = match ($dice->getInt(0, 3)) {
+                0 => [$joint->id => null],
+                1 => [$joint->id => $joint->movedTo($other->to), $other->id => $other->movedTo($joint->to)],
+                2 => [$joint->id => $joint->movedTo($pick($beside))],
+                default => ['bridge' => new Edge('bridge', EdgeKind::Stray, $joint->to, $pick($beside))],
+            };
+            $wiring = $this->expectation->wiring->edited(new WiringEdit($edit));
+            $samples = [];
+            foreach ([Method::Ohms, Method::Insulation] as $method) {
+                foreach ($senses->questions($method) as $question) {
+                    $samples[] = new Sample($question, $senses->answerOf($wiring, $question));
+                }
+            }
+            self::assertSame(
+                Verdict::Fails,
+                $this->plan->in(HazardDomain::Mains)->verdict($this->expectation, new Reading([], null, $samples)),
+                (string) json_encode($edit),
+            );
+        }
     }
 
     /** A reading as it was taken while mains was in the map: every point against the other end's. */
