@@ -144,9 +144,12 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
     );
     $job = current(array_filter($rows, static fn (array $row): bool => $state($row, 'end-b') === 'to-do'));
     $page = $asked('bench/'.$job['id']);
-    $settled = $page['state']['settled'];
+    $standings = $page['state']['standings'];
     $steps = array_merge(...array_column($page['job']['steps'], 'pieces'));
-    $open = array_filter($steps, static fn (array $piece): bool => ! in_array($piece['id'], $settled, true));
+    $open = array_filter(
+        $steps,
+        static fn (array $piece): bool => ($standings[$piece['id']]['status'] ?? 'to-do') === 'to-do',
+    );
     $step = current($open) ?: $steps[0];
     $event = current(
         array_filter(
@@ -166,7 +169,7 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
                     'kind' => $event,
                     'run' => $step['run'],
                     'step' => $step['id'],
-                    'on' => $page['state']['standings'][$step['id']]['on'] ?? $page['state']['since'],
+                    'on' => $standings[$step['id']]['on'] ?? [$page['state']['since']],
                 ],
             ],
         ],
