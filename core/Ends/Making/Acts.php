@@ -10,9 +10,9 @@ use Sartal\Core\Ends\Making\Verbs\Cool;
 use Sartal\Core\Ends\Making\Verbs\Crimp;
 use Sartal\Core\Ends\Making\Verbs\CutOff;
 use Sartal\Core\Ends\Making\Verbs\Fix;
-use Sartal\Core\Ends\Making\Verbs\Fold;
 use Sartal\Core\Ends\Making\Verbs\Insert;
 use Sartal\Core\Ends\Making\Verbs\Join;
+use Sartal\Core\Ends\Making\Verbs\LayAside;
 use Sartal\Core\Ends\Making\Verbs\LayForward;
 use Sartal\Core\Ends\Making\Verbs\Load;
 use Sartal\Core\Ends\Making\Verbs\LookOver;
@@ -29,7 +29,7 @@ use Sartal\Core\Ends\Making\Verbs\Trim;
 use Sartal\Core\Ends\Making\Verbs\Tug;
 use Sartal\Core\Ends\Making\Verbs\Twist;
 use Sartal\Core\Ends\Making\Verbs\Wet;
-use Sartal\Core\Ends\Making\Verbs\Wind;
+use Sartal\Core\Ends\Workpiece\Lie;
 
 /** What each verb is. */
 final class Acts
@@ -40,10 +40,10 @@ final class Acts
             Verb::CutOff => new CutOff(),
             Verb::Remove => new Remove(),
             Verb::Tear => new Tear(),
-            Verb::Fold => new Fold(),
+            Verb::Fold => new LayAside(Lie::Folded, 'laid back'),
             Verb::Open => new Open(),
             Verb::Twist => new Twist(),
-            Verb::Wind => new Wind(),
+            Verb::Wind => new LayAside(Lie::Wound, 'wound'),
             Verb::Trim => new Trim(),
             Verb::Arrange => new Arrange(),
             Verb::Wet => new Wet(),

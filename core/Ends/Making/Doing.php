@@ -7,6 +7,7 @@ namespace Sartal\Core\Ends\Making;
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Measure\Length;
 
 /** A step as it comes up on one workpiece: with the pieces that it acts on here. */
@@ -74,6 +75,17 @@ final readonly class Doing
         }
 
         return null;
+    }
+
+    /** Each of the pieces in its terminal. */
+    public function joined(Workpiece $on): Workpiece
+    {
+        foreach ($this->pieces as $piece) {
+            $terminal = $this->station->terminalOf($piece);
+            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
+        }
+
+        return $on;
     }
 
     /** @return list<string> */

@@ -58,11 +58,9 @@ final readonly class Join implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
+        $on = $doing->joined($on);
         foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
-            if ($terminal !== null) {
-                $on = $on->joining($terminal, $piece)->heating('terminal '.$terminal, $doing->step->seconds);
-            }
+            $on = $on->heating('terminal '.$doing->station->terminalOf($piece), $doing->step->seconds);
         }
 
         return $on;

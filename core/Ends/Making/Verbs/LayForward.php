@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
 use Sartal\Core\Ends\Workpiece\Lie;
+use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 
 /** A braid that was laid back comes forward again, over the barrel. */
@@ -27,13 +28,9 @@ final readonly class LayForward implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
-            $on = $on->withEnd($on->end->with($piece->lying(Lie::Over)));
-            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
-        }
+        $over = array_map(static fn (Piece $piece): Piece => $piece->lying(Lie::Over), $doing->pieces);
 
-        return $on;
+        return $doing->joined($on->withEnd($on->end->with(...$over)));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

@@ -25,12 +25,7 @@ final readonly class PressIn implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
-            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
-        }
-
-        return $on;
+        return $doing->joined($on);
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

@@ -47,12 +47,7 @@ final readonly class PushOn implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
-            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
-        }
-
-        return $on->pushingOn();
+        return $doing->joined($on)->pushingOn();
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

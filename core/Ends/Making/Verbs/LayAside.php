@@ -11,18 +11,23 @@ use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 
-/** Something is wound round what is left of a screen. */
-final readonly class Wind implements Act
+/** What stands out is laid otherwise: back over what holds it, or round it. */
+final readonly class LayAside implements Act
 {
+    /** @param  string  $done  in words: "laid back" */
+    public function __construct(private Lie $lie, private string $done)
+    {
+    }
+
     public function needs(Workpiece $on, Doing $doing): array
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
             if ($on->end->held($piece)->compare($piece->edge) <= 0) {
-                $needs[] = sprintf('Nothing of %s stands out to be wound.', Doing::name($piece));
+                $needs[] = sprintf('Nothing of %s stands out to be %s.', Doing::name($piece), $this->done);
             }
-            if ($piece->lie === Lie::Wound) {
-                $needs[] = sprintf('%s is wound already.', ucfirst(Doing::name($piece)));
+            if ($piece->lie === $this->lie) {
+                $needs[] = sprintf('%s is %s already.', ucfirst(Doing::name($piece)), $this->done);
             }
         }
 
@@ -32,7 +37,7 @@ final readonly class Wind implements Act
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
         return $on->withEnd(
-            $on->end->with(...array_map(static fn (Piece $piece): Piece => $piece->lying(Lie::Wound), $doing->pieces)),
+            $on->end->with(...array_map(fn (Piece $piece): Piece => $piece->lying($this->lie), $doing->pieces)),
         );
     }
 
