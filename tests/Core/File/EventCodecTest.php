@@ -48,6 +48,7 @@ final class EventCodecTest extends TestCase
         'joints' => ['red>F.1'],
         'built' => ['length' => '12 m', 'ways' => ['w1']],
         'covers' => ['A-1', '101'],
+        'rests' => ['00000000-0000-4000-8000-000000000007'],
         'flaws' => ['dull' => 'rework'],
     ];
 
