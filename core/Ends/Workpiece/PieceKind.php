@@ -35,24 +35,4 @@ enum PieceKind: string
     {
         return $this === self::Braid || $this === self::Lapped;
     }
-
-    /** Goes round what lies inside, so that nobody gets at that before it is away. */
-    public function isAround(): bool
-    {
-        return in_array(
-            $this,
-            [
-                self::Sheath,
-                self::InnerSheath,
-                self::Braid,
-                self::Lapped,
-                self::Foil,
-                self::Wrap,
-                self::ConductiveLayer,
-                self::Dielectric,
-                self::Insulation,
-            ],
-            true,
-        );
-    }
 }

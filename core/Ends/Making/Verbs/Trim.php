@@ -23,7 +23,7 @@ final readonly class Trim implements Act
                 $needs[] = sprintf('%s is shorter than that already.', ucfirst(Doing::name($piece)));
             }
             $around = $at === null ? null : $on->end->inTheWay($piece, $at);
-            if ($around !== null && $around->element !== $piece->element) {
+            if ($around !== null && ($piece->element === '' || $around->element !== $piece->element)) {
                 $needs[] = sprintf('%s is still round %s there.', ucfirst(Doing::name($around)), Doing::name($piece));
             }
             if ($on->isJoined($piece)) {
