@@ -80,12 +80,15 @@ final readonly class Doing
     /** Each of the pieces in its terminal. */
     public function joined(Workpiece $on): Workpiece
     {
+        $into = [];
         foreach ($this->pieces as $piece) {
             $terminal = $this->station->terminalOf($piece);
-            $on = $terminal === null ? $on : $on->joining($terminal, $piece);
+            if ($terminal !== null) {
+                $into[$terminal][] = $piece->key();
+            }
         }
 
-        return $on;
+        return $on->joining($into);
     }
 
     /** @return list<string> */

@@ -68,16 +68,25 @@ final readonly class Workpiece
         return $this->copy(['filled' => [$terminal => true] + $this->filled]);
     }
 
-    public function joining(string $terminal, Piece $piece): self
+    /** @param  array<int|string, list<string>>  $pieces  terminal → keys of what comes into it */
+    public function joining(array $pieces): self
     {
-        return $this->copy([
-            'joined' => [$terminal => [...$this->joined[$terminal] ?? [], $piece->key()]] + $this->joined,
-        ]);
+        $joined = $this->joined;
+        foreach ($pieces as $terminal => $keys) {
+            $joined[$terminal] = [...$joined[$terminal] ?? [], ...$keys];
+        }
+
+        return $this->copy(['joined' => $joined]);
     }
 
-    public function crimping(string $what): self
+    public function crimping(string ...$what): self
     {
-        return $this->copy(['crimped' => [$what => ($this->crimped[$what] ?? 0) + 1] + $this->crimped]);
+        $crimped = $this->crimped;
+        foreach ($what as $each) {
+            $crimped[$each] = ($crimped[$each] ?? 0) + 1;
+        }
+
+        return $this->copy(['crimped' => $crimped]);
     }
 
     public function pushingOn(): self
@@ -91,10 +100,18 @@ final readonly class Workpiece
         return $this->copy(['inserted' => $elements]);
     }
 
-    /** @param  int  $seconds  until it has cooled by itself */
-    public function heating(string $what, int $seconds): self
+    /**
+     * @param  list<string>  $what
+     * @param  int  $seconds  until it has cooled by itself
+     */
+    public function heating(array $what, int $seconds): self
     {
-        return $this->copy(['hot' => [$what => max($this->hot[$what] ?? 0, $this->clock + $seconds)] + $this->hot]);
+        $hot = $this->hot;
+        foreach ($what as $each) {
+            $hot[$each] = max($hot[$each] ?? 0, $this->clock + $seconds);
+        }
+
+        return $this->copy(['hot' => $hot]);
     }
 
     public function after(int $seconds): self

@@ -47,14 +47,7 @@ final readonly class Crimp implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        if ($doing->step->part !== '') {
-            return $on->crimping($doing->step->part);
-        }
-        foreach ($doing->pieces as $piece) {
-            $on = $on->crimping($piece->key());
-        }
-
-        return $on;
+        return $doing->step->part === '' ? $on->crimping(...$doing->keys()) : $on->crimping($doing->step->part);
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

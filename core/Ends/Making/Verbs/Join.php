@@ -58,12 +58,13 @@ final readonly class Join implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        $on = $doing->joined($on);
-        foreach ($doing->pieces as $piece) {
-            $on = $on->heating('terminal '.$doing->station->terminalOf($piece), $doing->step->seconds);
-        }
-
-        return $on;
+        return $doing->joined($on)->heating(
+            array_map(
+                static fn (Piece $piece): string => 'terminal '.$doing->station->terminalOf($piece),
+                $doing->pieces,
+            ),
+            $doing->step->seconds,
+        );
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

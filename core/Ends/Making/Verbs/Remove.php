@@ -40,13 +40,13 @@ final readonly class Remove implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        $end = $on->end;
+        $left = [];
         foreach ($doing->pieces as $piece) {
             $at = $doing->place($on->end, $piece);
-            $end = $at === null ? $end : $end->with($piece->beginningAt($at)->lying(Lie::InPlace));
+            array_push($left, ...$at === null ? [] : [$piece->beginningAt($at)->lying(Lie::InPlace)]);
         }
 
-        return $on->withEnd($end);
+        return $on->withEnd($on->end->with(...$left));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

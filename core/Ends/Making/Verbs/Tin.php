@@ -40,14 +40,13 @@ final readonly class Tin implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        $end = $on->end;
+        $tinned = [];
         foreach ($doing->pieces as $piece) {
             $bare = $on->end->held($piece)->minus($piece->edge);
-            $end = $end->with($piece->tinnedFor($doing->step->measure->length ?? $bare));
-            $on = $on->heating($piece->key(), $doing->step->seconds);
+            $tinned[] = $piece->tinnedFor($doing->step->measure->length ?? $bare);
         }
 
-        return $on->withEnd($end);
+        return $on->heating($doing->keys(), $doing->step->seconds)->withEnd($on->end->with(...$tinned));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

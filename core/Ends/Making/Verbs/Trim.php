@@ -36,23 +36,23 @@ final readonly class Trim implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        $end = $on->end;
+        $cut = [];
         foreach ($doing->pieces as $piece) {
             $at = $doing->place($on->end, $piece);
             if ($at === null) {
                 continue;
             }
-            // Whatever covers it is cut with it.
-            foreach ($end->pieces as $other) {
-                $isOwn = $piece->element !== '' && $other->element === $piece->element;
-                if ($isOwn && in_array($other->key(), $piece->within, true)) {
-                    $end = $other->edge->compare($at) < 0 ? $end->with($other->beginningAt($at)) : $end;
+            $cut[] = $piece->beginningAt($at);
+            // What covers a core is cut with it.
+            foreach ($piece->element === '' ? [] : $piece->within as $key) {
+                $over = $on->end->pieces[$key];
+                if ($over->element === $piece->element && $over->edge->compare($at) < 0) {
+                    $cut[] = $over->beginningAt($at);
                 }
             }
-            $end = $end->with($piece->beginningAt($at));
         }
 
-        return $on->withEnd($end);
+        return $on->withEnd($on->end->with(...$cut));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions
