@@ -63,7 +63,8 @@ final class WorkpieceTest extends TestCase
                 $regions = $act->regions($on, $doing);
                 foreach ($then->end->pieces as $key => $piece) {
                     $isWritten = in_array((string) $key, $regions->writes, true);
-                    self::assertTrue($isWritten || $piece == $on->end->pieces[$key], $doing->step->verb->value.' '.$key);
+                    $isAsBefore = $piece == $on->end->pieces[$key];
+                    self::assertTrue($isWritten || $isAsBefore, $doing->step->verb->value.' '.$key);
                 }
                 $on = $then;
                 $done++;
