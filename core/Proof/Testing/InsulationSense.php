@@ -51,14 +51,23 @@ final readonly class InsulationSense implements Sense
 
     public function questions(Wiring $good): array
     {
-        $questions = [];
+        $questions = $others = [];
         foreach ($this->setup->makeup->apart as [$one, $other]) {
+            $at = $one.'|'.$other;
             if (! isset($good->reach($one)[$other])) {
-                $questions[$one.'|'.$other] = true;
+                $this->counts($at) ? $questions[$at] = true : $others[$at] = true;
             }
         }
 
-        return array_map(strval(...), array_keys($questions));
+        return array_map(strval(...), array_keys($questions + $others));
+    }
+
+    /** Of a cable with mains, what mains has to be kept apart from; the rest of it is anybody's to ask for. */
+    public function counts(string $at): bool
+    {
+        $makeup = $this->setup->makeup;
+
+        return ! $makeup->mains || array_intersect_key(array_flip($this->nodes($at)), $makeup->live) !== [];
     }
 
     public function nodes(string $at): array
