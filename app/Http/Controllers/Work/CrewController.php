@@ -113,9 +113,13 @@ final readonly class CrewController
             $stored,
             'crew',
             Kept::state($stored->decisions),
-            static fn (): array => self::work($store->load($stored)),
+            static function () use ($store, $stored): array {
+                $work = self::work($store->load($stored));
+                gc_collect_cycles();
+
+                return $work;
+            },
         );
-        gc_collect_cycles();
         $book = $times->of($stored);
 
         return new Answer([
