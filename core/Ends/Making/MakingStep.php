@@ -16,7 +16,7 @@ final readonly class MakingStep
      * @param  int  $seconds  that are waited
      * @param  string  $why  the reason that is shown with it
      * @param  string  $caution  what can hurt somebody
-     * @param  bool  $locked  no copy may leave it out
+     * @param  bool  $locked  for copies, of which there are none yet: they are to keep it
      */
     public function __construct(
         public string $id,
