@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use Sartal\Core\Work\Bench\Operation;
-use Sartal\Core\Work\Bench\Pace;
-use Sartal\Core\Work\Bench\TimeBook;
 
 /** How much of each kind of work there is: the times that it takes may change without it. */
 final class Amounts
@@ -24,19 +22,5 @@ final class Amounts
         }
 
         return $amounts;
-    }
-
-    /**
-     * @param  array<int|string, float>  $amounts
-     * @return float min
-     */
-    public static function minutes(array $amounts, TimeBook $times): float
-    {
-        $minutes = 0.0;
-        foreach ($amounts as $pace => $amount) {
-            $minutes += $times->minutes(Pace::from((string) $pace)) * $amount;
-        }
-
-        return $minutes;
     }
 }

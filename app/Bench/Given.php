@@ -47,17 +47,11 @@ final class Given
     /**
      * An assembly is given by one of its runs: whatever it is joined to since, it goes to whoever has that.
      *
-     * @param  array<int|string, KeptJob>  $jobs  as they are today
+     * @param  array<int|string, string>  $assemblyOf  by run, as they are today
      * @return array<int|string, array<int|string, list<string>>> kind → key → keys of those at work
      */
-    public function all(StoredInstallation $stored, array $jobs): array
+    public function all(StoredInstallation $stored, array $assemblyOf): array
     {
-        $assemblyOf = [];
-        foreach ($jobs as $job) {
-            foreach ($job->runs as $run) {
-                $assemblyOf[$run] = $job->id;
-            }
-        }
         $given = [];
         foreach (
             DB::table('assignments')
@@ -98,12 +92,12 @@ final class Given
 
     /**
      * @param  list<QueueLine>  $lines  of the queue
-     * @param  array<int|string, KeptJob>  $jobs  as they are today
+     * @param  array<int|string, string>  $assemblyOf  by run, as they are today
      * @return list<JobLine> each with whether it was given to this person
      */
-    public function marked(StoredInstallation $stored, User $person, array $lines, array $jobs): array
+    public function marked(StoredInstallation $stored, User $person, array $lines, array $assemblyOf): array
     {
-        $given = $this->all($stored, $jobs);
+        $given = $this->all($stored, $assemblyOf);
         $has = static fn (string $kind, string $key): bool => in_array($person->key, $given[$kind][$key] ?? [], true);
 
         return array_map(static function (array $line) use ($has): array {

@@ -9,6 +9,7 @@ use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Planning\Touched;
 use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Given\Measure\Ascending;
 use Sartal\Core\Work\Bench\Covers;
 use Sartal\Core\Work\Bench\JobPrints;
 
@@ -16,8 +17,6 @@ use Sartal\Core\Work\Bench\JobPrints;
 final class JobBooks
 {
     private const NAME = 'jobs';
-
-    private const TOOK = 'what jobs took';
 
     /** What a book is made of. */
     public static function key(StoredInstallation $stored): string
@@ -28,52 +27,55 @@ final class JobBooks
     /** @return ?JobBook null where there is none, or one of a record that is not this one's */
     public static function read(StoredInstallation $stored, string $key): ?JobBook
     {
-        return self::of($stored, Kept::get($stored, self::NAME, $key));
+        return self::of($stored, $key, Kept::get($stored, self::NAME, $key));
     }
 
     /** What was kept last, of whatever decisions. */
     public static function last(StoredInstallation $stored): ?JobBook
     {
-        return self::of($stored, Kept::last($stored, self::NAME)['body'] ?? null);
+        $kept = Kept::last($stored, self::NAME);
+
+        return $kept === null ? null : self::of($stored, $kept['state'], $kept['body']);
     }
 
-    public static function keep(StoredInstallation $stored, string $key, JobBook $book): JobBook
+    /** @param  array<int|string, string>  $rows  its parts, by the names under which they are kept */
+    public static function keep(StoredInstallation $stored, JobBook $book, array $rows): JobBook
     {
-        $took = ['last' => $book->last, 'record' => $book->record, 'took' => $book->took()];
-        Kept::put($stored, self::TOOK, $key, serialize($took));
-        Kept::put($stored, self::NAME, $key, serialize($book));
+        Kept::putAll($stored, [self::NAME => $book->written] + $rows, $book->state);
 
         return $book;
     }
 
     /**
-     * How long things took, as the book says that was kept last: of the installation as it is decided and recorded now,
-     * or of whatever it was. Hands are as quick by another edition of the code.
-     *
-     * @return ?array<int|string, list<float>> pace → min for one
+     * @param  array<int|string, string>  $rows  parts that are other ones than in the book before
+     * @return bool whether that is still the one that is kept
      */
-    public static function took(StoredInstallation $stored, bool $now): ?array
+    public static function replace(StoredInstallation $stored, JobBook $before, JobBook $after, array $rows): bool
     {
-        $kept = Kept::last($stored, self::TOOK, true);
-        $says = $kept === null ? null : unserialize($kept['body'], ['allowed_classes' => false]);
-        if ($kept === null || ! is_array($says)) {
-            return null;
-        }
-        /** @var array{last: int, record: string, took: array<int|string, list<float>>} $says */
-        if (! Touched::has($stored, $says['last'], $says['record'])) {
-            return null;
-        }
-        $isNow =
-            $kept['state'] === self::key($stored) && Touched::last($stored) === [$says['last'], $says['record']];
+        $bodies = [self::NAME => $after->written] + $rows;
 
-        return $isNow || ! $now ? $says['took'] : null;
+        return Kept::replace($stored, self::NAME, $before->state, $before->written, $bodies);
     }
 
-    private static function of(StoredInstallation $stored, ?string $kept): ?JobBook
+    /**
+     * How long things took, as the book says that was kept last, of whatever decisions. Hands are as quick by another
+     * edition of the code.
+     *
+     * @return ?array<int|string, Ascending> pace → min for one
+     */
+    public static function lastTook(StoredInstallation $stored): ?array
     {
-        $book = $kept === null ? null : unserialize($kept);
+        $kept = Kept::last($stored, self::NAME, true);
+        $index = $kept === null ? null : JobIndex::read($kept['body']);
 
-        return $book instanceof JobBook && Touched::has($stored, $book->last, $book->record) ? $book : null;
+        return $index !== null && Touched::has($stored, $index->last, $index->record) ? $index->took : null;
+    }
+
+    private static function of(StoredInstallation $stored, string $state, ?string $kept): ?JobBook
+    {
+        $book = $kept === null ? null : JobBook::read($stored, $state, $kept);
+
+        return $book !== null && Touched::has($stored, $book->index->last, $book->index->record) ? $book : null;
     }
 
     /**
@@ -103,16 +105,17 @@ final class JobBooks
      */
     public static function keptPrints(StoredInstallation $stored, array $of): ?array
     {
-        $jobs = self::read($stored, self::key($stored))->jobs ?? [];
+        $book = self::read($stored, self::key($stored));
         $prints = [];
-        foreach ($of as $id) {
-            if (! isset($jobs[$id])) {
-                return null;
+        try {
+            foreach ($of as $id) {
+                $prints[$id] = $book?->job($id)?->line->made;
             }
-            $prints[$id] = $jobs[$id]->made;
+        } catch (TornBook) {
+            return null;
         }
 
-        return $prints;
+        return in_array(null, $prints, true) ? null : array_filter($prints, is_string(...));
     }
 
     /** Of which tools there are few is today's to say, whatever was released. */

@@ -16,8 +16,6 @@ final readonly class JobFacts
      * @param  list<string>  $codes  of its runs
      * @param  int  $count  operations
      * @param  string  $alike  the same for jobs that are made by the same steps
-     * @param  list<string>  $tools
-     * @param  array<int|string, string>  $families  fitting → family of its connector
      */
     public function __construct(
         public array $codes,
@@ -29,8 +27,6 @@ final readonly class JobFacts
         public Build $build,
         public int $count,
         public string $alike,
-        public array $tools,
-        public array $families,
     ) {
     }
 }

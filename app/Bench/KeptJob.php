@@ -7,7 +7,7 @@ namespace App\Bench;
 use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Work\Bench\Skill;
 
-/** What one job comes to, small enough to keep of every job: lists and forecasts need no more of it. */
+/** What one job comes to, small enough to keep of every job: lists need no more of it. */
 final readonly class KeptJob
 {
     /**
@@ -20,9 +20,7 @@ final readonly class KeptJob
      * @param  ?string  $hold  why it is stopped; null: it is not
      * @param  int  $questions  that nobody answered
      * @param  array<int|string, float>  $left  pace → how much of it is left
-     * @param  list<Stretch>  $stretches  what is left, in pieces that one person does in one go
      * @param  list<value-of<Skill>>  $skills  that what is left takes
-     * @param  array<int|string, list<float>>  $took  pace → min for one, as they were measured
      * @param  array<int|string, Yielded>  $yields  family of connectors → what came of the looks
      * @param  list<string>  $overtaken  runs of which steps were done that are other ones now
      */
@@ -40,9 +38,7 @@ final readonly class KeptJob
         public ?string $hold,
         public int $questions,
         public array $left,
-        public array $stretches,
         public array $skills,
-        public array $took,
         public array $yields,
         public array $overtaken,
     ) {

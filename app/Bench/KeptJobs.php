@@ -8,16 +8,10 @@ use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Planning\Touched;
+use Closure;
 use Generator;
 use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\Plan\Planning\RunEvents;
-use Sartal\Core\Plan\Planning\Strand;
-use Sartal\Core\Proof\Record\Event;
-use Sartal\Core\Proof\Record\Record;
-use Sartal\Core\Work\Bench\Operation;
-use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Status;
-use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Given\Measure\Ascending;
 
 /**
  * What every job comes to, kept until something is decided. What is recorded
@@ -32,6 +26,9 @@ final class KeptJobs
     /** s that others wait while one makes it. */
     private const PATIENCE = 300;
 
+    /** Rows that may come in about no job before it is written down that they were looked at. */
+    private const UNWRITTEN = 200;
+
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
 
@@ -42,56 +39,133 @@ final class KeptJobs
     /** @return array<int|string, KeptJob> by assembly, in their order */
     public function of(StoredInstallation $stored): array
     {
-        $key = JobBooks::key($stored);
-        $book = $this->known[$key] ?? (JobBooks::read($stored, $key) ?? $this->made($stored, $key));
-        $this->known[$key] = $this->since($stored, $key, $book);
-
-        return $this->known[$key]->jobs;
+        return $this->whole($stored, static fn (JobBook $book): array => $book->lines());
     }
 
-    /** @return array<int|string, list<float>> pace → min for one, of how long things took */
+    /** @return array<int|string, list<Stretch>> by assembly, in their order: what is left, as it is done in one go */
+    public function ahead(StoredInstallation $stored): array
+    {
+        return $this->whole($stored, static fn (JobBook $book): array => $book->ahead());
+    }
+
+    /** @return array<int|string, string> assembly, by run */
+    public function assemblyOf(StoredInstallation $stored): array
+    {
+        return $this->book($stored)->index->assemblyOf;
+    }
+
+    /** @return list<string> every tool that steps name, in the order of the alphabet */
+    public function tools(StoredInstallation $stored): array
+    {
+        return $this->book($stored)->index->tools;
+    }
+
+    /** @return array<int|string, Ascending> pace → min for one, of how long things took */
     public function took(StoredInstallation $stored): array
     {
-        return JobBooks::took($stored, true) ?? (new JobBook(0, '', $this->of($stored)))->took();
+        return $this->book($stored)->index->took;
     }
 
     /**
      * The same for somebody who asks what a decision would come to. Hands are not slower for a decision: where the jobs
      * are yet to be made anew after the last one, what they took before it will do.
      *
-     * @return array<int|string, list<float>> pace → min for one
+     * @return array<int|string, Ascending> pace → min for one
      */
     public function lastTook(StoredInstallation $stored): array
     {
         $key = JobBooks::key($stored);
-        $isKnown = isset($this->known[$key]) || JobBooks::took($stored, true) !== null;
+        $isKnown = isset($this->known[$key]) || JobBooks::read($stored, $key) !== null;
 
-        return $isKnown ? $this->took($stored) : JobBooks::took($stored, false) ?? $this->took($stored);
+        return $isKnown ? $this->took($stored) : JobBooks::lastTook($stored) ?? $this->took($stored);
     }
 
-    /** Made once, while others wait for it. */
-    private function made(StoredInstallation $stored, string $key): JobBook
+    /**
+     * Of all that was recorded, whatever is kept.
+     *
+     * @return array{JobIndex, array<int|string, JobMade>} by assembly, in their order
+     */
+    public function anew(StoredInstallation $stored): array
+    {
+        $all = [];
+        $index = $this->make($stored, null, static function (array $jobs) use (&$all): void {
+            $all += $jobs;
+        });
+
+        return [$index, $all];
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Closure(JobBook): T  $read  what is read of it
+     * @return T
+     */
+    private function whole(StoredInstallation $stored, Closure $read): mixed
+    {
+        $book = $this->book($stored);
+        try {
+            return $read($book);
+        } catch (TornBook) {
+            $this->known[$book->state] = $this->made($stored, $book);
+
+            return $read($this->book($stored));
+        }
+    }
+
+    /** With everything that was recorded until now. */
+    private function book(StoredInstallation $stored): JobBook
+    {
+        $key = JobBooks::key($stored);
+        $known = $this->known[$key] ?? null;
+        if ($known !== null && Touched::last($stored) === [$known->index->last, $known->index->record]) {
+            return $known;
+        }
+        $book = $known ?? (JobBooks::read($stored, $key) ?? $this->made($stored, null));
+        while (true) {
+            try {
+                $now = $this->since($stored, $book);
+                if ($now !== null) {
+                    return $this->known[$key] = $now;
+                }
+                $book = JobBooks::read($stored, $key) ?? $this->made($stored, null);
+            } catch (TornBook) {
+                $book = $this->made($stored, $book);
+            }
+        }
+    }
+
+    /**
+     * Made once, while others wait for it.
+     *
+     * @param  ?JobBook  $torn  which will not do, if that is the one that is there
+     */
+    private function made(StoredInstallation $stored, ?JobBook $torn): JobBook
     {
         // Thousands of jobs take more than a page may, the first time after a decision.
         set_time_limit(2 * self::PATIENCE);
+        $key = JobBooks::key($stored);
 
-        return Kept::alone(
-            $stored,
-            $key,
-            self::PATIENCE,
-            fn (): JobBook => JobBooks::read($stored, $key) ??
-                JobBooks::keep($stored, $key, $this->make($stored, JobBooks::last($stored))),
-        );
+        return Kept::alone($stored, $key, self::PATIENCE, function () use ($stored, $key, $torn): JobBook {
+            $there = JobBooks::read($stored, $key);
+            if ($there !== null && $there->written !== $torn?->written) {
+                return $there;
+            }
+            $rows = [];
+            $index = $this->make($stored, JobBooks::last($stored), static function (array $jobs) use (&$rows): void {
+                $rows += JobBook::rows(intdiv(count($rows), count(JobSide::cases())), $jobs);
+            });
+
+            return JobBooks::keep($stored, JobBook::of($stored, $key, $index), $rows);
+        });
     }
 
-    /** Of all that was recorded, whatever is kept. */
-    public function anew(StoredInstallation $stored): JobBook
-    {
-        return $this->make($stored, null);
-    }
-
-    /** What was decided touches a few jobs: those that follow from the same as before stay as they were kept. */
-    private function make(StoredInstallation $stored, ?JobBook $before): JobBook
+    /**
+     * What was decided touches a few jobs: those that follow from the same as before stay as they were kept.
+     *
+     * @param  Closure(array<int|string, JobMade>): void  $take  one part after the other
+     */
+    private function make(StoredInstallation $stored, ?JobBook $before, Closure $take): JobIndex
     {
         // The rows first: what comes in between is then seen twice rather than never.
         [$last, $record] = Touched::last($stored);
@@ -99,41 +173,84 @@ final class KeptJobs
         $plan = $loaded->plan();
         $seen = Touched::all($stored, $plan->assemblyOf);
         $made = JobBooks::prints($stored, $loaded);
-        $new = array_filter(
-            $plan->assemblies,
-            static fn (Assembly $of): bool => ($before?->jobs[$of->id] ?? null)?->made !== $made[$of->id],
-        );
-        $kept = array_fill_keys(array_keys($plan->assemblies), null);
-        foreach (self::some($new) as $some) {
-            $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, $some));
-            $events = Touched::record($stored, $runs);
-            $shelved = [];
+        $index = new JobIndexing();
+        $part = [];
+        foreach (self::some($plan->assemblies) as $some) {
+            $same = self::same($some, $made, $before);
+            $new = array_values(array_filter($some, static fn (Assembly $of): bool => ! isset($same[$of->id])));
+            $looked = $this->looked($stored, $loaded, $new, $made, $seen);
             foreach ($some as $assembly) {
-                $id = $assembly->id;
-                $job = $this->jobs->passing($stored, $id);
-                if ($job !== null && $job->traveller->operations !== []) {
-                    $shelved[] = $job->keptAs(JobShelf::name([$id => $made[$id]]));
-                    $kept[$id] = self::summary(
-                        $id,
-                        $job,
-                        self::facts($assembly, $job, $loaded),
-                        $events,
-                        $seen[$id] ?? 0,
-                        $made[$id],
-                        $stored,
-                    );
+                $job = $same[$assembly->id] ?? ($looked[$assembly->id] ?? null);
+                if ($job !== null) {
+                    $index->add($job);
+                    $part[$assembly->id] = $job;
+                }
+                if (count($part) === JobIndex::PART) {
+                    $take($part);
+                    $part = [];
                 }
             }
-            JobShelf::put($stored, $shelved);
         }
-        foreach (array_diff_key($plan->assemblies, $new) as $id => $same) {
-            $kept[$id] = $before->jobs[$id] ?? null;
+        if ($part !== []) {
+            $take($part);
         }
-        $kept = array_filter($kept);
 
-        return $before === null
-            ? new JobBook($last, $record, $kept)
-            : new JobBook($before->last, $before->record, $kept);
+        // What was kept knows of no more than it did.
+        return $before === null ? $index->of($last, $record) : $index->of($before->index->last, $before->index->record);
+    }
+
+    /**
+     * @param  list<Assembly>  $assemblies
+     * @param  array<int|string, string>  $made  print of what its steps follow from, by assembly
+     * @return array<int|string, JobMade> those that were kept and follow from the same, by assembly
+     */
+    private static function same(array $assemblies, array $made, ?JobBook $before): array
+    {
+        $same = [];
+        foreach ($assemblies as $assembly) {
+            try {
+                $job = $before?->job($assembly->id);
+            } catch (TornBook) {
+                $job = null;
+            }
+            if ($job !== null && $job->line->made === $made[$assembly->id]) {
+                $same[$assembly->id] = $job;
+            }
+        }
+
+        return $same;
+    }
+
+    /**
+     * @param  list<Assembly>  $assemblies  of so many runs together that their record can be in hand
+     * @param  array<int|string, string>  $made  print of what its steps follow from, by assembly
+     * @param  array<int|string, int>  $seen  row of the last record, by assembly
+     * @return array<int|string, JobMade> by assembly; what has no steps is none of them
+     */
+    private function looked(
+        StoredInstallation $stored,
+        Loaded $loaded,
+        array $assemblies,
+        array $made,
+        array $seen,
+    ): array {
+        if ($assemblies === []) {
+            return [];
+        }
+        $runs = array_merge(...array_map(static fn (Assembly $of): array => $of->runs, $assemblies));
+        $events = Touched::record($stored, $runs);
+        $looked = $shelved = [];
+        foreach ($assemblies as $assembly) {
+            $id = $assembly->id;
+            $job = $this->jobs->passing($stored, $id);
+            if ($job !== null && $job->traveller->operations !== []) {
+                $shelved[] = $job->keptAs(JobShelf::name([$id => $made[$id]]));
+                $looked[$id] = JobLook::first($assembly, $job, $loaded, $events, $seen[$id] ?? 0, $made[$id]);
+            }
+        }
+        JobShelf::put($stored, $shelved);
+
+        return $looked;
     }
 
     /**
@@ -158,174 +275,37 @@ final class KeptJobs
         }
     }
 
-    /** With what was recorded meanwhile. */
-    private function since(StoredInstallation $stored, string $key, JobBook $book): JobBook
+    /**
+     * With what was recorded meanwhile.
+     *
+     * @return ?JobBook null where somebody else has written another one down
+     *
+     * @throws TornBook
+     */
+    private function since(StoredInstallation $stored, JobBook $book): ?JobBook
     {
         [$last, $record] = Touched::last($stored);
-        $kept = $book->jobs;
-        $touched = $this->touched($stored, $kept, $book->last);
-        foreach ($touched as $id => $seen) {
-            $job = $this->jobs->of($stored, [(string) $id], [$id => $kept[$id]->made]);
-            if ($job !== null) {
-                $events = Touched::record($stored, $kept[$id]->runs);
-                $kept[$id] = self::summary(
-                    (string) $id,
-                    $job,
-                    $kept[$id]->facts,
-                    $events,
-                    $seen,
-                    $kept[$id]->made,
-                    $stored,
-                );
-            }
-        }
-
-        if ($touched === [] && $last === $book->last) {
-            return $book;
-        }
-
-        return JobBooks::keep($stored, $key, new JobBook($last, $record, $kept));
-    }
-
-    /**
-     * @param  array<int|string, KeptJob>  $kept
-     * @return array<int|string, int> job that something was recorded on which it does not know of → row of that
-     */
-    private function touched(StoredInstallation $stored, array $kept, int $last): array
-    {
-        $jobOf = [];
-        foreach ($kept as $id => $job) {
-            $jobOf += array_fill_keys($job->runs, (string) $id);
-        }
-
-        return array_filter(
-            Touched::since($stored, $last, $jobOf),
-            static fn (int $row, int|string $id): bool => isset($kept[$id]) && $kept[$id]->seen < $row,
+        $index = $book->index;
+        $touched = array_filter(
+            Touched::since($stored, $index->last, $index->assemblyOf),
+            static fn (int $row, int|string $id): bool => isset($index->seen[$id]) && $index->seen[$id] < $row,
             ARRAY_FILTER_USE_BOTH,
         );
-    }
-
-    private static function facts(Assembly $assembly, Job $job, Loaded $loaded): JobFacts
-    {
-        $in = $loaded->installation;
-        $first = $in->runs()[$assembly->id];
-        $families = $tools = [];
-        foreach ($job->traveller->operations as $operation) {
-            $tools[$operation->tool] = true;
-            $fitting = $in->fittings()[$operation->fitting] ?? null;
-            $family = $in->catalogue->connectors()[$fitting->connector ?? '']->family ?? null;
-            if ($fitting !== null && $family !== null) {
-                $families[$fitting->id] = $family;
+        if ($touched === [] && $last === $index->last) {
+            return $book;
+        }
+        $anew = [];
+        foreach ($touched as $id => $seen) {
+            $before = $book->job((string) $id) ?? throw new TornBook(sprintf('The job "%s" is not there.', $id));
+            $job = $this->jobs->of($stored, [(string) $id], [$id => $before->line->made]);
+            if ($job !== null) {
+                $events = Touched::record($stored, $before->line->runs);
+                $anew[$id] = JobLook::again($before, $job, $events, $seen, $stored);
             }
         }
-        unset($tools['']);
+        [$after, $rows] = $book->with($anew, $last, $record);
+        $isLater = $anew !== [] || $last > $index->last + self::UNWRITTEN;
 
-        return new JobFacts(
-            array_map(static fn (string $run): string => $in->runs()[$run]->code, $assembly->runs),
-            $in->catalogue->cables()[$first->cable]->name ?? $first->cable,
-            $in->locationName($first->a->location),
-            $in->locationName($first->b->location),
-            $in->looms()[$first->loom ?? '']->name ?? '',
-            $first->loom ?? '',
-            $first->build,
-            count($job->traveller->operations),
-            self::likeness($job),
-            array_map(strval(...), array_keys($tools)),
-            $families,
-        );
-    }
-
-    private static function summary(
-        string $id,
-        Job $job,
-        JobFacts $facts,
-        Record $record,
-        int $seen,
-        string $made,
-        StoredInstallation $stored,
-    ): KeptJob {
-        $runs = $job->runs();
-        $events = $record->together($runs);
-        $progress = new Progress($job->traveller->operations, $events);
-        $left = array_values(
-            array_filter(
-                $job->traveller->operations,
-                static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled(),
-            ),
-        );
-        $bench = array_values(
-            array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test),
-        );
-        $skills = array_map(static fn (Operation $operation): ?string => $operation->skill?->value, $left);
-        $next = $progress->open()[0] ?? null;
-
-        return new KeptJob(
-            $id,
-            $runs,
-            $seen,
-            $made,
-            $facts,
-            Strand::of($facts->build, RunEvents::of($id, $runs, $record), $job->fingerprints[$id]),
-            $progress->settled(),
-            $bench === [],
-            $next->words ?? '',
-            $next->place ?? '',
-            $progress->holds() === [] ? null : $progress->holds()[0]->note,
-            count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
-            Amounts::of($bench),
-            Stretch::among($bench, array_map(strval(...), array_keys($stored->workshop['tools'] ?? []))),
-            array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
-            self::timed($events, $job),
-            Yielded::in($events, $job, $facts->families),
-            self::overtaken($job, $progress),
-        );
-    }
-
-    /** @return list<string> runs of which steps were done that are other ones now */
-    private static function overtaken(Job $job, Progress $progress): array
-    {
-        $runs = [];
-        foreach ($job->traveller->operations as $operation) {
-            if ($progress->of($operation->id)->status === Status::Overtaken) {
-                $runs[$operation->run] = $operation->run;
-            }
-        }
-
-        return array_values($runs);
-    }
-
-    /**
-     * @param  list<Event>  $events
-     * @return array<int|string, list<float>> pace → min for one
-     */
-    private static function timed(array $events, Job $job): array
-    {
-        $took = [];
-        foreach ($events as $event) {
-            $operation = $event->step === '' ? null : $job->operation($event->step);
-            if ($operation !== null && $event->took !== null && $event->took > 0.0) {
-                $took[$operation->pace->value][] = $event->took / 60 / $operation->amount;
-            }
-        }
-
-        return $took;
-    }
-
-    /** Made by the same steps: such jobs can be worked as a batch. */
-    private static function likeness(Job $job): string
-    {
-        $steps = [];
-        foreach ($job->traveller->steps as $step) {
-            $first = $step->first();
-            if (! in_array($first->task, [Task::Mark, Task::Label, Task::Cover, Task::Pull], true)) {
-                $steps[] = [
-                    $first->like,
-                    $step->count(),
-                    $first->at !== null && $first->task !== Task::Cut ? $first->at->canonical() : '',
-                ];
-            }
-        }
-
-        return hash('xxh64', serialize($steps));
+        return ! $isLater || JobBooks::replace($stored, $book, $after, $rows) ? $after : null;
     }
 }

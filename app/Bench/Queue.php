@@ -70,7 +70,7 @@ final readonly class Queue
             'build' => $facts->build->value,
             'settled' => $job->settled,
             'count' => $facts->count,
-            'minutes' => Amounts::minutes($job->left, $times),
+            'minutes' => $times->sum($job->left),
             'done' => $job->done,
             'next' => $job->next,
             'where' => $job->where,

@@ -19,15 +19,16 @@ final readonly class Workload
     public function of(StoredInstallation $stored, TimeBook $times): array
     {
         $jobs = $this->jobs->of($stored);
-        $given = $this->given->all($stored, $jobs);
+        $ahead = $this->jobs->ahead($stored);
+        $given = $this->given->all($stored, $this->jobs->assemblyOf($stored));
         $chores = [];
-        foreach ($jobs as $job) {
+        foreach ($jobs as $id => $job) {
             $only = $given['assembly'][$job->id] ?? ($given['loom'][$job->facts->loomId] ?? []);
             $before = null;
-            foreach ($job->hold === null ? $job->stretches : [] as $stretch) {
+            foreach ($job->hold === null ? $ahead[$id] : [] as $stretch) {
                 $chores[] = new Chore(
                     $stretch->id,
-                    Amounts::minutes($stretch->amounts, $times),
+                    $times->sum($stretch->amounts),
                     $stretch->skill,
                     $stretch->tools,
                     $before === null ? [] : [$before],

@@ -73,6 +73,54 @@ final class Kept
         return is_string($body) ? ['state' => (string) $found->state, 'body' => self::unpacked($body)] : null;
     }
 
+    /**
+     * @param  list<string>  $names
+     * @return array<int|string, string> those of them that are kept, made of that state, by name
+     */
+    public static function all(StoredInstallation $stored, array $names, string $state): array
+    {
+        if ($names === []) {
+            return [];
+        }
+        $bodies = [];
+        $rows = DB::table('kept')->where('installation_id', $stored->id)->whereIn('name', $names);
+        foreach ($rows->where('state', $state)->get(['name', 'body']) as $row) {
+            $body = is_resource($row->body) ? stream_get_contents($row->body) : $row->body;
+            if (is_string($body)) {
+                $bodies[(string) $row->name] = self::unpacked($body);
+            }
+        }
+
+        return $bodies;
+    }
+
+    /**
+     * Written down together, unless what was read under a name has given way to something else meanwhile.
+     *
+     * @param  string  $read  what that was
+     * @param  array<int|string, string>  $bodies  by name
+     */
+    public static function replace(
+        StoredInstallation $stored,
+        string $name,
+        string $state,
+        string $read,
+        array $bodies,
+    ): bool {
+        return DB::transaction(static function () use ($stored, $name, $state, $read, $bodies): bool {
+            $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
+            $row->where('state', $state)->lockForUpdate();
+            $found = $row->value('body');
+            $body = is_resource($found) ? stream_get_contents($found) : $found;
+            if (! is_string($body) || self::unpacked($body) !== $read) {
+                return false;
+            }
+            self::putAll($stored, $bodies, $state);
+
+            return true;
+        });
+    }
+
     /** What somebody else has kept of this name gives way. */
     public static function put(StoredInstallation $stored, string $name, string $state, string $body): void
     {

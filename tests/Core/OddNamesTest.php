@@ -25,6 +25,7 @@ use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Later\Handover\Readiness;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retests;
+use Sartal\Core\Later\Service\ServiceFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Plan\Planning\AssemblyPlanner;
 use Sartal\Core\Plan\Planning\Plan;
@@ -193,8 +194,8 @@ final class OddNamesTest extends TestCase
             'leeway' => $each($leeway->of(...), $in->locations()),
             'readiness' => Readiness::in($in, $plan, $record, [])->gaps(),
             'circuits' => $each($tracer->circuit(...), $in->circuits()),
-            'retests' => Retests::due($in, $plan, $record),
-            'faults' => ServiceFaults::open($record, $plan),
+            'retests' => Retests::due(ServiceFacts::of($in, $plan), $record),
+            'faults' => ServiceFaults::open($record, $plan->assemblyOf),
             'sheets' => array_map(
                 static fn (string $run): array => array_map(
                     static fn (Side $side): mixed => $sheets->of($in->runs()[$run], $side, $plan->runs[$run]),

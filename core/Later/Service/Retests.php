@@ -5,37 +5,30 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Service;
 
 use DateTimeImmutable;
-use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\TestStage;
-use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Record\Trials;
 use Sartal\Core\Proof\Testing\Verdict;
-use Sartal\Core\Ways\Routing\Cargo;
 
 /** Periodic tests: so many months after the last one in place that passed, as the house has it. */
 final class Retests
 {
     /** @return list<Retest> of what has an interval, the next one due first; what was never tested in place last */
-    public static function due(Installation $installation, Plan $plan, Record $record): array
+    public static function due(ServiceFacts $facts, Record $record): array
     {
         $retests = [];
-        foreach ($plan->assemblies as $assembly) {
-            $mains = self::isMains($assembly, $installation);
-            $months =
-                $mains && $installation->testing()->mainsMonths > 0
-                    ? $installation->testing()->mainsMonths
-                    : $installation->testing()->retestMonths;
-            if ($months === 0 || self::isWithdrawn($assembly, $installation)) {
+        foreach ($facts->assemblies as $id => $assembly) {
+            $isApart = $assembly['mains'] && $facts->mainsMonths > 0;
+            $months = $isApart ? $facts->mainsMonths : $facts->months;
+            if ($months === 0 || $assembly['withdrawn']) {
                 continue;
             }
-            $events = $record->together($assembly->runs);
+            $events = $record->together($assembly['runs']);
             $last = Trials::among($events)->last(TestStage::Installed);
             $day = $last?->verdict() === Verdict::Passes ? substr($last->at, 0, 10) : '';
             $retests[] = new Retest(
-                $assembly->id,
-                $mains,
+                (string) $id,
+                $assembly['mains'],
                 $day,
                 $day === '' ? '' : self::later($day, $months),
                 $months,
@@ -59,22 +52,5 @@ final class Retests
         $last = (int) $month->format('t');
 
         return $month->format('Y-m-').sprintf('%02d', min((int) substr($day, 8, 2), $last));
-    }
-
-    private static function isMains(Assembly $assembly, Installation $in): bool
-    {
-        foreach ($assembly->runs as $run) {
-            $cable = $in->catalogue->cable($in->theRun($run)->cable);
-            if ($cable !== null && Cargo::from($cable)->mains) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private static function isWithdrawn(Assembly $assembly, Installation $in): bool
-    {
-        return array_filter($assembly->runs, static fn (string $run): bool => ! $in->theRun($run)->withdrawn) === [];
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Service;
 
 use Closure;
-use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
@@ -14,10 +13,13 @@ use Sartal\Core\Proof\Testing\Verdict;
 /** Faults that were reported in service: each is closed by a repair and a test after it that passes. */
 final class ServiceFaults
 {
-    /** @return list<ServiceFault> the latest report first */
-    public static function open(Record $record, Plan $plan): array
+    /**
+     * @param  array<int|string, string>  $assemblyOf  by run
+     * @return list<ServiceFault> the latest report first
+     */
+    public static function open(Record $record, array $assemblyOf): array
     {
-        $assembly = static fn (string $run): string => $plan->assemblyOf[$run] ?? $run;
+        $assembly = static fn (string $run): string => $assemblyOf[$run] ?? $run;
 
         return self::in($record->events, static fn (string $a, string $b): bool => $assembly($a) === $assembly($b));
     }

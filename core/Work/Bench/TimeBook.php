@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Given\Measure\Ascending;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 
@@ -13,26 +14,38 @@ final readonly class TimeBook
     /** As many of a kind say enough. */
     private const ENOUGH = 5;
 
-    /** @var array<int|string, float> pace → the middle one, min */
+    /** @var array<int|string, float> pace → min for one, of those that were measured often enough */
     private array $middle;
 
-    /** @param  array<int|string, list<float>>  $measured  pace → min for one, pauses taken off */
+    /** @param  array<int|string, Ascending>  $measured  pace → min for one, pauses taken off */
     public function __construct(private array $measured = [])
     {
-        $this->middle = array_map(
-            self::median(...),
-            array_filter($measured, static fn (array $values): bool => $values !== []),
-        );
+        $enough = array_filter($measured, static fn (Ascending $of): bool => $of->count() >= self::ENOUGH);
+        $this->middle = array_map(static fn (Ascending $of): float => $of->middle() ?? 0.0, $enough);
     }
 
     public function minutes(Pace $pace): float
     {
-        return $this->isMeasured($pace) ? $this->middle[$pace->value] : $pace->minutes();
+        return $this->middle[$pace->value] ?? $pace->minutes();
+    }
+
+    /**
+     * @param  array<int|string, float>  $amounts  pace → how much of it
+     * @return float min
+     */
+    public function sum(array $amounts): float
+    {
+        $minutes = 0.0;
+        foreach ($amounts as $pace => $amount) {
+            $minutes += ($this->middle[$pace] ?? Pace::from((string) $pace)->minutes()) * $amount;
+        }
+
+        return $minutes;
     }
 
     public function isMeasured(Pace $pace): bool
     {
-        return count($this->measured[$pace->value] ?? []) >= self::ENOUGH;
+        return $this->count($pace) >= self::ENOUGH;
     }
 
     public function of(Operation $operation): float
@@ -47,7 +60,7 @@ final readonly class TimeBook
         $terms = [
             new FigureTerm('standard', 'practised hands', Figure::amount($standard, 'min', 2), 'common practice'),
         ];
-        $count = count($this->measured[$pace->value] ?? []);
+        $count = $this->count($pace);
         if ($count > 0) {
             $terms[] = new FigureTerm(
                 'measured',
@@ -56,7 +69,7 @@ final readonly class TimeBook
                     $count,
                     $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : '',
                 ),
-                Figure::amount($this->middle[$pace->value] ?? 0.0, 'min', 2),
+                Figure::amount(($this->measured[$pace->value] ?? null)?->middle() ?? 0.0, 'min', 2),
                 'this crew’s record',
             );
         }
@@ -64,12 +77,8 @@ final readonly class TimeBook
         return new Figure($this->minutes($pace), 'min', $terms, 2);
     }
 
-    /** @param  non-empty-list<float>  $values */
-    private static function median(array $values): float
+    private function count(Pace $pace): int
     {
-        sort($values);
-        $half = intdiv(count($values), 2);
-
-        return count($values) % 2 === 1 ? $values[$half] : ($values[$half - 1] + $values[$half]) / 2;
+        return ($this->measured[$pace->value] ?? null)?->count() ?? 0;
     }
 }

@@ -19,6 +19,7 @@ use Sartal\Core\Later\Handover\GapKind;
 use Sartal\Core\Later\Handover\Readiness;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retests;
+use Sartal\Core\Later\Service\ServiceFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Later\Service\TraceStep;
 use Sartal\Core\Plan\Planning\Planner;
@@ -203,7 +204,7 @@ final class ServiceTest extends TestCase
             EventKind::Tested,
             says: new TestTaken(verdict: Verdict::Passes, stage: TestStage::Installed),
         );
-        $of = static fn (Event ...$events): array => ServiceFaults::open(new Record($events), $plan);
+        $of = static fn (Event ...$events): array => ServiceFaults::open(new Record($events), $plan->assemblyOf);
         self::assertNull($of($report, $passes(2))[0]->repair);
         self::assertFalse($of($report, $passes(2), $repair)[0]->isClosed(), 'The test was before the repair.');
         self::assertFalse(
@@ -261,7 +262,7 @@ final class ServiceTest extends TestCase
                 says: new TestTaken(verdict: Verdict::Passes, stage: TestStage::Installed),
             ),
         ]);
-        $retests = Retests::due($in, (new Planner())->plan($in, $record), $record);
+        $retests = Retests::due(ServiceFacts::of($in, (new Planner())->plan($in, $record)), $record);
         self::assertSame(
             [['A-2', '2026-09-09'], ['A-1', '']],
             array_map(static fn ($retest): array => [$retest->assembly, $retest->due], $retests),
@@ -271,8 +272,10 @@ final class ServiceTest extends TestCase
         self::assertSame(
             [],
             Retests::due(
-                Bench::microphone()->installation,
-                (new Planner())->plan(Bench::microphone()->installation),
+                ServiceFacts::of(
+                    Bench::microphone()->installation,
+                    (new Planner())->plan(Bench::microphone()->installation),
+                ),
                 $record,
             ),
         );

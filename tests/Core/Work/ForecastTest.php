@@ -7,6 +7,7 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\Given\Measure\Ascending;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Bench\TimeBook;
@@ -282,8 +283,8 @@ final class ForecastTest extends TestCase
     {
         $standard = Pace::Crimp->minutes();
         self::assertSame($standard, (new TimeBook())->minutes(Pace::Crimp));
-        self::assertSame($standard, (new TimeBook(['crimp' => [1.0, 1.0, 1.0, 1.0]]))->minutes(Pace::Crimp));
-        $book = new TimeBook(['crimp' => [9.0, 0.5, 0.6, 0.4, 0.55]]);
+        self::assertSame($standard, (new TimeBook(['crimp' => Ascending::of([1.0, 1.0, 1.0, 1.0])]))->minutes(Pace::Crimp));
+        $book = new TimeBook(['crimp' => Ascending::of([9.0, 0.5, 0.6, 0.4, 0.55])]);
         self::assertSame(0.55, $book->minutes(Pace::Crimp), 'one long break does not spoil it');
         self::assertTrue($book->isMeasured(Pace::Crimp));
         self::assertStringContainsString('the middle one of 5', $book->figure(Pace::Crimp)->terms[1]->detail);

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Ascending;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\CutTo;
@@ -119,12 +120,12 @@ final class StepsTest extends TestCase
     public function test_a_measured_time_counts_from_the_fifth_on_and_says_so(): void
     {
         $detail = static fn (int $count): string => (new TimeBook([
-            Pace::Tug->value => array_fill(0, $count, 9.0),
+            Pace::Tug->value => Ascending::of(array_fill(0, $count, 9.0)),
         ]))->figure(Pace::Tug)->terms[1]->detail ?? '';
         self::assertSame('the middle one of 4; from 5 on it counts', $detail(4));
         self::assertSame('the middle one of 5', $detail(5));
         $book = static fn (int $count): float => (new TimeBook([
-            Pace::Tug->value => array_fill(0, $count, 9.0),
+            Pace::Tug->value => Ascending::of(array_fill(0, $count, 9.0)),
         ]))->minutes(Pace::Tug);
         self::assertSame([Pace::Tug->minutes(), 9.0], [$book(4), $book(5)]);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Work;
 
+use App\Bench\JobMade;
 use App\Bench\Jobs;
 use App\Bench\KeptJob;
 use App\Bench\KeptJobs;
@@ -42,14 +43,24 @@ final class KeptJobsTest extends TestCase
     private function compare(string $after): void
     {
         $stored = $this->installation->refresh();
-        $fresh = self::shown(self::kept()->anew($stored)->jobs);
-        $kept = self::shown(self::kept()->of($stored));
+        [$index, $jobs] = self::kept()->anew($stored);
+        $fresh = self::shown(array_map(static fn (JobMade $job): KeptJob => $job->line, $jobs));
+        $book = self::kept();
+        $kept = self::shown($book->of($stored));
         self::assertSame(array_keys($fresh), array_keys($kept));
         foreach ($fresh as $id => $job) {
             foreach ($job as $field => $value) {
                 self::assertSame($value, $kept[$id][$field], sprintf('%s of %s, after %s', $field, $id, $after));
             }
         }
+        self::assertEquals(
+            array_map(static fn (JobMade $job): array => $job->ahead, $jobs),
+            $book->ahead($stored),
+            'what is left, after '.$after,
+        );
+        self::assertEqualsCanonicalizing($index->took, $book->took($stored), 'what it took, after '.$after);
+        self::assertSame($index->tools, $book->tools($stored), 'tools, after '.$after);
+        self::assertSame($index->assemblyOf, $book->assemblyOf($stored), 'whose runs, after '.$after);
     }
 
     /** What somebody might do next, by a generator of its own. */
@@ -141,17 +152,17 @@ final class KeptJobsTest extends TestCase
         DB::listen(static function ($query) use (&$asked): void {
             $asked[] = $query->sql;
         });
-        self::assertSame($took, $after->lastTook($this->installation->refresh()));
+        self::assertEquals($took, $after->lastTook($this->installation->refresh()));
         self::assertSame([], array_filter($asked, static fn (string $sql): bool => str_contains($sql, '"definition"')));
         // A page says what the jobs as they are now come to.
-        self::assertSame($took, self::kept()->took($this->installation));
+        self::assertEquals($took, self::kept()->took($this->installation));
         self::assertNotSame(
             [],
             array_filter($asked, static fn (string $sql): bool => str_contains($sql, '"definition"')),
         );
         // Where nothing was kept, it is made.
         DB::table('kept')->delete();
-        self::assertSame($took, self::kept()->took($this->installation));
+        self::assertEquals($took, self::kept()->took($this->installation));
     }
 
     /** A database that was restored has the numbers of rows again, and other records under them. */

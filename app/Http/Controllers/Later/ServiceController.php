@@ -10,10 +10,12 @@ use App\Http\Requests\Plan\Sought;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\Loaded;
+use App\Planning\Recorded;
 use Illuminate\Contracts\Container\Container;
 use Sartal\Core\Later\Service\CircuitTracer;
 use Sartal\Core\Later\Service\Retest;
 use Sartal\Core\Later\Service\Retests;
+use Sartal\Core\Later\Service\ServiceFacts;
 use Sartal\Core\Later\Service\ServiceFault;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Later\Service\TraceStep;
@@ -54,16 +56,19 @@ final class ServiceController
     /**
      * @return Answer<ServicePage>
      */
-    public function show(StoredInstallation $stored, Loaded $loaded): Answer
+    public function show(StoredInstallation $stored, Container $container): Answer
     {
-        $in = $loaded->installation;
+        $facts = self::facts($stored, $container);
         $codes = static fn (string $assembly): string => implode(
             ', ',
             array_map(
-                static fn (string $run): string => $in->runs()[$run]->code,
-                $loaded->plan()->assemblies[$assembly]->runs,
+                static fn (string $run): string => $facts->codes[$run],
+                $facts->assemblies[$assembly]['runs'],
             ),
         );
+        $record = Recorded::milestones($stored);
+        $people = $stored->names();
+        $by = static fn (Event $event): array => ['who' => $people[$event->by] ?? $event->by, 'at' => $event->at];
         $today = now()->format('Y-m-d');
 
         return new Answer([
@@ -71,20 +76,20 @@ final class ServiceController
                 static fn (ServiceFault $fault): array => [
                     'id' => $fault->report->id,
                     'run' => $fault->report->run,
-                    'code' => $in->runs()[$fault->report->run]->code ?? $fault->report->run,
+                    'code' => $facts->codes[$fault->report->run] ?? $fault->report->run,
                     'note' => $fault->report->note,
-                    'reported' => self::by($fault->report, $loaded),
+                    'reported' => $by($fault->report),
                     'repaired' => $fault->repair === null
                             ? null
-                            : self::by($fault->repair, $loaded) + ['note' => $fault->repair->note],
-                    'tested' => $fault->test === null ? null : self::by($fault->test, $loaded),
+                            : $by($fault->repair) + ['note' => $fault->repair->note],
+                    'tested' => $fault->test === null ? null : $by($fault->test),
                     'state' => match (true) {
                         $fault->isClosed() => 'closed',
                         $fault->repair !== null => 'repaired',
                         default => 'open',
                     },
                 ],
-                ServiceFaults::open($loaded->record, $loaded->plan()),
+                ServiceFaults::open($record, $facts->assemblyOf()),
             ),
             'retests' => array_map(
                 static fn (Retest $retest): array => [
@@ -96,9 +101,9 @@ final class ServiceController
                     'months' => $retest->months,
                     'overdue' => $retest->isOverdue($today),
                 ],
-                Retests::due($in, $loaded->plan(), $loaded->record),
+                Retests::due($facts, $record),
             ),
-            'months' => ['all' => $in->testing()->retestMonths, 'mains' => $in->testing()->mainsMonths],
+            'months' => ['all' => $facts->months, 'mains' => $facts->mainsMonths],
             'version' => $stored->version,
         ]);
     }
@@ -199,9 +204,17 @@ final class ServiceController
         return $lines;
     }
 
-    /** @return array{who: string, at: string} */
-    private static function by(Event $event, Loaded $loaded): array
+    /** What was decided is read once, however much is recorded. */
+    private static function facts(StoredInstallation $stored, Container $container): ServiceFacts
     {
-        return ['who' => $loaded->people[$event->by] ?? $event->by, 'at' => $event->at];
+        $kept = Kept::once($stored, 'service facts', Kept::state($stored->decisions), static function () use (
+            $container,
+        ): array {
+            $loaded = $container->make(Loaded::class);
+
+            return [ServiceFacts::of($loaded->installation, $loaded->plan())];
+        });
+
+        return $kept[0];
     }
 }

@@ -80,7 +80,7 @@ final readonly class BenchController
         Given $given,
     ): Answer {
         return new Answer([
-            'jobs' => $given->marked($stored, $user, $queue->of($stored), $kept->of($stored)),
+            'jobs' => $given->marked($stored, $user, $queue->of($stored), $kept->assemblyOf($stored)),
             'people' => $this->places->others($stored),
         ]);
     }

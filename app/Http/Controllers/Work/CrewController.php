@@ -130,7 +130,7 @@ final readonly class CrewController
                 Skill::cases(),
             ),
             ...$work,
-            'tools' => $this->tools($stored, $jobs),
+            'tools' => $jobs->tools($stored),
             'version' => $stored->version,
             'times' => array_map(
                 static fn (Pace $pace): array => [
@@ -322,17 +322,5 @@ final readonly class CrewController
             ->where('ended_at', null)
             ->whereRelation('user', 'key', $person)
             ->first() ?? abort(404, 'This person is not of the crew.');
-    }
-
-    /** @return list<string> every tool that operations name */
-    private function tools(StoredInstallation $stored, KeptJobs $jobs): array
-    {
-        $tools = [];
-        foreach ($jobs->of($stored) as $job) {
-            $tools += array_fill_keys($job->facts->tools, true);
-        }
-        ksort($tools);
-
-        return array_map(strval(...), array_keys($tools));
     }
 }

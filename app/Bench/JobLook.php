@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\StoredInstallation;
+use App\Planning\Loaded;
+use Sartal\Core\Ends\Wiring\Assembly;
+use Sartal\Core\Plan\Planning\RunEvents;
+use Sartal\Core\Plan\Planning\Strand;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Bench\Operation;
+use Sartal\Core\Work\Bench\Progress;
+use Sartal\Core\Work\Bench\Status;
+use Sartal\Core\Work\Bench\Task;
+
+/** What a job comes to, by what was recorded on it. */
+final readonly class JobLook
+{
+    /**
+     * @param  Record  $record  on its runs, at least
+     * @param  int  $seen  row of the last record on them
+     * @param  string  $made  print of what its steps follow from
+     */
+    public static function first(
+        Assembly $assembly,
+        Job $job,
+        Loaded $loaded,
+        Record $record,
+        int $seen,
+        string $made,
+    ): JobMade {
+        [$families, $tools] = self::rests($job, $loaded);
+        $facts = self::facts($assembly, $job, $loaded);
+
+        return self::summary($assembly->id, $job, $facts, $families, $tools, $record, $seen, $made, $loaded->stored);
+    }
+
+    /** After something was recorded on it. */
+    public static function again(
+        JobMade $before,
+        Job $job,
+        Record $record,
+        int $seen,
+        StoredInstallation $stored,
+    ): JobMade {
+        $line = $before->line;
+        $past = $before->past;
+
+        return self::summary(
+            $line->id,
+            $job,
+            $line->facts,
+            $past->families,
+            $past->tools,
+            $record,
+            $seen,
+            $line->made,
+            $stored,
+        );
+    }
+
+    private static function facts(Assembly $assembly, Job $job, Loaded $loaded): JobFacts
+    {
+        $in = $loaded->installation;
+        $first = $in->runs()[$assembly->id];
+
+        return new JobFacts(
+            array_map(static fn (string $run): string => $in->runs()[$run]->code, $assembly->runs),
+            $in->catalogue->cables()[$first->cable]->name ?? $first->cable,
+            $in->locationName($first->a->location),
+            $in->locationName($first->b->location),
+            $in->looms()[$first->loom ?? '']->name ?? '',
+            $first->loom ?? '',
+            $first->build,
+            count($job->traveller->operations),
+            self::likeness($job),
+        );
+    }
+
+    /** @return array{array<int|string, string>, list<string>} fitting → family of its connector; tools of the steps */
+    private static function rests(Job $job, Loaded $loaded): array
+    {
+        $in = $loaded->installation;
+        $families = $tools = [];
+        foreach ($job->traveller->operations as $operation) {
+            $tools[$operation->tool] = true;
+            $fitting = $in->fittings()[$operation->fitting] ?? null;
+            $family = $in->catalogue->connectors()[$fitting->connector ?? '']->family ?? null;
+            if ($fitting !== null && $family !== null) {
+                $families[$fitting->id] = $family;
+            }
+        }
+        unset($tools['']);
+
+        return [$families, array_map(strval(...), array_keys($tools))];
+    }
+
+    /**
+     * @param  array<int|string, string>  $families  fitting → family of its connector
+     * @param  list<string>  $tools
+     */
+    private static function summary(
+        string $id,
+        Job $job,
+        JobFacts $facts,
+        array $families,
+        array $tools,
+        Record $record,
+        int $seen,
+        string $made,
+        StoredInstallation $stored,
+    ): JobMade {
+        $runs = $job->runs();
+        $events = $record->together($runs);
+        $progress = new Progress($job->traveller->operations, $events);
+        $left = array_values(
+            array_filter(
+                $job->traveller->operations,
+                static fn (Operation $operation): bool => ! $progress->of($operation->id)->status->isSettled(),
+            ),
+        );
+        $bench = array_values(
+            array_filter($left, static fn (Operation $operation): bool => $operation->task !== Task::Test),
+        );
+        $skills = array_map(static fn (Operation $operation): ?string => $operation->skill?->value, $left);
+        $next = $progress->open()[0] ?? null;
+
+        $line = new KeptJob(
+            $id,
+            $runs,
+            $seen,
+            $made,
+            $facts,
+            Strand::of($facts->build, RunEvents::of($id, $runs, $record), $job->fingerprints[$id]),
+            $progress->settled(),
+            $bench === [],
+            $next->words ?? '',
+            $next->place ?? '',
+            $progress->holds() === [] ? null : $progress->holds()[0]->note,
+            count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
+            Amounts::of($bench),
+            array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
+            Yielded::in($events, $job, $families),
+            self::overtaken($job, $progress),
+        );
+        $few = array_map(strval(...), array_keys($stored->workshop['tools'] ?? []));
+
+        return new JobMade(
+            $line,
+            Stretch::among($bench, $few),
+            new JobPast(self::timed($events, $job), $families, $tools),
+        );
+    }
+
+    /** @return list<string> runs of which steps were done that are other ones now */
+    private static function overtaken(Job $job, Progress $progress): array
+    {
+        $runs = [];
+        foreach ($job->traveller->operations as $operation) {
+            if ($progress->of($operation->id)->status === Status::Overtaken) {
+                $runs[$operation->run] = $operation->run;
+            }
+        }
+
+        return array_values($runs);
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @return array<int|string, list<float>> pace → min for one
+     */
+    private static function timed(array $events, Job $job): array
+    {
+        $took = [];
+        foreach ($events as $event) {
+            $operation = $event->step === '' ? null : $job->operation($event->step);
+            if ($operation !== null && $event->took !== null && $event->took > 0.0) {
+                $took[$operation->pace->value][] = $event->took / 60 / $operation->amount;
+            }
+        }
+
+        return $took;
+    }
+
+    /** Made by the same steps: such jobs can be worked as a batch. */
+    private static function likeness(Job $job): string
+    {
+        $steps = [];
+        foreach ($job->traveller->steps as $step) {
+            $first = $step->first();
+            if (! in_array($first->task, [Task::Mark, Task::Label, Task::Cover, Task::Pull], true)) {
+                $steps[] = [
+                    $first->like,
+                    $step->count(),
+                    $first->at !== null && $first->task !== Task::Cut ? $first->at->canonical() : '',
+                ];
+            }
+        }
+
+        return hash('xxh64', serialize($steps));
+    }
+}
