@@ -14,12 +14,14 @@ final readonly class JobFacts
 
     /**
      * @param  list<string>  $codes  of its runs
+     * @param  list<string>  $cables  ids of the types that its runs are made of
      * @param  int  $count  operations
      * @param  string  $alike  the same for jobs that are made by the same steps
      */
     public function __construct(
         public array $codes,
         public string $cable,
+        public array $cables,
         public string $from,
         public string $to,
         public string $loom,

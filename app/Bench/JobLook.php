@@ -70,6 +70,9 @@ final readonly class JobLook
         return new JobFacts(
             array_map(static fn (string $run): string => $in->runs()[$run]->code, $assembly->runs),
             $in->catalogue->cables()[$first->cable]->name ?? $first->cable,
+            array_values(
+                array_unique(array_map(static fn (string $run): string => $in->runs()[$run]->cable, $assembly->runs)),
+            ),
             $in->locationName($first->a->location),
             $in->locationName($first->b->location),
             $in->looms()[$first->loom ?? '']->name ?? '',

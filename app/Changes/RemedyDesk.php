@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Bench\Jobs;
+use App\Bench\KeptJob;
 use App\Bench\KeptJobs;
 use App\Bench\Times;
 use App\Models\Membership;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
+use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Touched;
 use App\Recording\BenchRecorder;
 use App\Recording\Refused;
 use Illuminate\Support\Facades\DB;
@@ -32,6 +35,7 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Particulars;
 use Sartal\Core\Proof\Record\TakenBack;
 use Sartal\Core\Work\Bench\Covers;
+use Sartal\Core\Work\Bench\Pace;
 
 /**
  * Puts overtaken work right, by ordinary records: a piece that serves is
@@ -49,12 +53,8 @@ final readonly class RemedyDesk
     ) {
     }
 
-    /**
-     * Everything that is overtaken. Whose it may be is known of what is kept: the others are not looked at.
-     *
-     * @return ?Impact null: nothing
-     */
-    public function standing(StoredInstallation $stored): ?Impact
+    /** @return list<string> runs of which something is overtaken, by what is kept: the others are not looked at */
+    public function overtaken(StoredInstallation $stored): array
     {
         $load = fn (): Loaded => $this->jobs->loaded($stored);
         // Jobs first: where all of them have to be made, there is room.
@@ -70,23 +70,53 @@ final readonly class RemedyDesk
                 $runs[$run] = $run;
             }
         }
+
+        return array_values($runs);
+    }
+
+    /**
+     * What their remedies follow from: what is decided, how long things take, and what was recorded on them and on
+     * whatever is made of the same cable, for its pieces may be changed for theirs.
+     *
+     * @param  list<string>  $runs
+     */
+    public function state(StoredInstallation $stored, array $runs): string
+    {
         if ($runs === []) {
-            return null;
+            return Kept::state($stored->edition(), $stored->decisions);
         }
-        $loaded = $load();
+        $jobs = $this->kept->of($stored);
+        $assemblyOf = $this->kept->assemblyOf($stored);
+        $cables = $on = [];
+        foreach ($runs as $run) {
+            $job = $jobs[$assemblyOf[$run] ?? ''] ?? null;
+            $cables += array_fill_keys($job->facts->cables ?? [], true);
+            $on[] = [$run, $job === null ? Touched::last($stored) : $job->seen];
+        }
+        $alike = array_filter(
+            $jobs,
+            static fn (KeptJob $job): bool => array_intersect_key($cables, array_flip($job->facts->cables)) !== [],
+        );
+        $times = $this->times->of($stored);
+
+        return Kept::state(
+            $stored->edition(),
+            $stored->decisions,
+            serialize($on),
+            serialize(array_map(static fn (KeptJob $job): int => $job->seen, $alike)),
+            serialize(array_map($times->minutes(...), Pace::cases())),
+        );
+    }
+
+    /** @param  list<string>  $runs  of which something is overtaken */
+    public function standing(StoredInstallation $stored, array $runs): Impact
+    {
+        $loaded = $this->jobs->loaded($stored);
 
         return (new ImpactPlanner(
             new Work($loaded->installation, $loaded->plan(), $loaded->record),
             $this->times->of($stored),
-        ))->standing(array_values($runs));
-    }
-
-    /** As it is said where nothing is overtaken. */
-    public function nothing(StoredInstallation $stored): Impact
-    {
-        $loaded = $this->jobs->loaded($stored);
-
-        return (new ImpactPlanner(new Work($loaded->installation, $loaded->plan(), $loaded->record)))->standing([]);
+        ))->standing($runs);
     }
 
     /** What is overtaken on one run; null where nothing is. */

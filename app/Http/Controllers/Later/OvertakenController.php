@@ -29,17 +29,15 @@ final readonly class OvertakenController
     /** @return Answer<ImpactShown> */
     public function index(StoredInstallation $stored): Answer
     {
-        $impact = $this->desk->standing($stored);
+        $runs = $this->desk->overtaken($stored);
 
         return new Answer(
-            $impact !== null
-                ? ImpactResource::of($impact)
-                : Kept::once(
-                    $stored,
-                    'nothing overtaken',
-                    Kept::state($stored->edition(), $stored->decisions),
-                    fn (): array => ImpactResource::of($this->desk->nothing($stored)),
-                ),
+            Kept::once(
+                $stored,
+                'overtaken',
+                $this->desk->state($stored, $runs),
+                fn (): array => ImpactResource::of($this->desk->standing($stored, $runs)),
+            ),
         );
     }
 
