@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Labelling;
 
+use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\LabelScheme;
 use Sartal\Core\Given\Installation\Leg;
@@ -20,16 +21,8 @@ final class LabelTexts
         $labels = [];
         foreach (Side::cases() as $side) {
             $end = $run->end($side);
-            $to = $installation->locationName($run->end($side->other())->location);
-            $known = [
-                'run' => $run->code,
-                'end' => $side->value,
-                'loom' => $installation->loom($run->loom ?? '')->name ?? '',
-                'here' => $installation->locationName($end->location),
-                'far' => $to,
-                'leg' => '',
-                'channel' => '',
-            ];
+            $known = self::known($run, $side, $installation);
+            $to = $known['far'];
             $labels[] = new Label(
                 $side,
                 '',
@@ -38,8 +31,8 @@ final class LabelTexts
                 $to,
                 LabelScheme::filled($scheme->endLine, $known),
             );
-            foreach (count($end->legs) > 1 ? $end->legs : [] as $leg) {
-                $own = ['leg' => $leg->label, 'channel' => self::channel($leg)] + $known;
+            foreach (self::legs($end) as $leg) {
+                $own = self::own($leg) + $known;
                 $labels[] = new Label(
                     $side,
                     $leg->id,
@@ -52,6 +45,48 @@ final class LabelTexts
         }
 
         return $labels;
+    }
+
+    /** @return list<string> what its labels are known by, in the same order: all that whoever compares them reads */
+    public static function codes(Run $run, Installation $installation): array
+    {
+        $scheme = $installation->rules()->labels;
+        $codes = [];
+        foreach (Side::cases() as $side) {
+            $known = self::known($run, $side, $installation);
+            $codes[] = LabelScheme::filled($scheme->end, $known);
+            foreach (self::legs($run->end($side)) as $leg) {
+                $codes[] = LabelScheme::filled($scheme->leg, self::own($leg) + $known);
+            }
+        }
+
+        return $codes;
+    }
+
+    /** @return array{run: string, end: string, loom: string, here: string, far: string, leg: string, channel: string} */
+    private static function known(Run $run, Side $side, Installation $installation): array
+    {
+        return [
+            'run' => $run->code,
+            'end' => $side->value,
+            'loom' => $installation->loom($run->loom ?? '')->name ?? '',
+            'here' => $installation->locationName($run->end($side)->location),
+            'far' => $installation->locationName($run->end($side->other())->location),
+            'leg' => '',
+            'channel' => '',
+        ];
+    }
+
+    /** @return list<Leg> those that have a label of their own */
+    private static function legs(End $end): array
+    {
+        return count($end->legs) > 1 ? $end->legs : [];
+    }
+
+    /** @return array{leg: string, channel: string} */
+    private static function own(Leg $leg): array
+    {
+        return ['leg' => $leg->label, 'channel' => self::channel($leg)];
     }
 
     private static function channel(Leg $leg): string

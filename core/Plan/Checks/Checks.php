@@ -54,8 +54,8 @@ final readonly class Checks
             ...self::known(Listed::Plans, FittingChecks::plans($in)),
             ...$this->ofMatings(),
             ...self::known(Listed::Spare, PortChecks::spare($in)),
-            ...self::known(Listed::Turned, LabelChecks::findings($this->rotations, $this->runs)),
-            ...self::known(Listed::Texts, LabelChecks::texts($in, $this->runs)),
+            ...self::known(Listed::Turned, LabelChecks::findings($in, $this->rotations)),
+            ...self::known(Listed::Texts, LabelChecks::texts($in)),
         ];
     }
 

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Checks;
 
+use Sartal\Core\Ends\Labelling\LabelTexts;
 use Sartal\Core\Ends\Labelling\Rotation;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Plan\Runs\RunPlans;
 
 /** Printed texts that read as another one upside down, over everything printed. */
 final class LabelChecks
 {
     /** @return array<array-key, string> text → what it reads upside down */
-    public static function clashes(Installation $installation, RunPlans $runs): array
+    public static function clashes(Installation $installation): array
     {
         $printed = [];
-        foreach ($runs as $run) {
-            foreach ($run->labels as $label) {
-                $printed[$label->code] = true;
+        foreach ($installation->runs() as $run) {
+            foreach (LabelTexts::codes($run, $installation) as $code) {
+                $printed[$code] = true;
             }
         }
         foreach ($installation->equipment() as $device) {
@@ -36,13 +36,13 @@ final class LabelChecks
      *
      * @return list<Finding>
      */
-    public static function texts(Installation $installation, RunPlans $runs): array
+    public static function texts(Installation $installation): array
     {
         $said = $findings = [];
         $limit = $installation->rules()->labels->limit;
-        foreach ($runs as $id => $run) {
+        foreach ($installation->runs() as $id => $run) {
             $long = [];
-            foreach ($installation->theRun($id)->withdrawn ? [] : $run->labels as $label) {
+            foreach ($run->withdrawn ? [] : LabelTexts::write($run, $installation) as $label) {
                 $said[$label->code."\n".$label->line][] = [$id, $label];
                 if (mb_strlen($label->code) > $limit) {
                     $long[] = $label->code;
@@ -90,20 +90,20 @@ final class LabelChecks
      * @param  array<array-key, string>  $clashes
      * @return list<Finding>
      */
-    public static function findings(array $clashes, RunPlans $runs): array
+    public static function findings(Installation $installation, array $clashes): array
     {
         $findings = [];
-        foreach ($runs as $run) {
+        foreach ($clashes === [] ? [] : $installation->runs() as $run) {
             $texts = [];
-            foreach ($run->labels as $label) {
-                if (isset($clashes[$label->code])) {
-                    $texts[$label->code] = $label->code.' ↔ '.$clashes[$label->code];
+            foreach (LabelTexts::codes($run, $installation) as $code) {
+                if (isset($clashes[$code])) {
+                    $texts[$code] = $code.' ↔ '.$clashes[$code];
                 }
             }
             if ($texts !== []) {
                 $findings[] = Finding::note(
                     'label.rotates',
-                    Subject::run($run->run),
+                    Subject::run($run->id),
                     'Read upside down, one label is another in use: '.implode(', ', $texts).'.',
                     'They are printed marked, as the house rule has it; keep the mark on the label.',
                 );

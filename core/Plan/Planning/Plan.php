@@ -178,7 +178,7 @@ final class Plan
     /** @return array<array-key, string> printed text → what it reads upside down */
     public function rotations(): array
     {
-        return $this->rotations ??= LabelChecks::clashes($this->installation, $this->runs);
+        return $this->rotations ??= LabelChecks::clashes($this->installation);
     }
 
     /** Of all that the plan of a run by itself follows from. */

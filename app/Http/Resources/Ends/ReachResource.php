@@ -11,6 +11,8 @@ use Sartal\Core\Ends\Reach\ReachVerdict;
 use Sartal\Core\Ends\Reach\SignalLine;
 use Sartal\Core\Ends\Reach\Stretch;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\Carriage;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Runs\RunPlan;
 
@@ -54,7 +56,18 @@ final class ReachResource
      */
     public static function of(Loaded $loaded, array $circuits): array
     {
-        $lines = array_intersect_key(self::lines($loaded), array_flip($circuits));
+        $wanted = array_flip($circuits);
+        $carry = array_filter(
+            $loaded->installation->runs(),
+            static fn (Run $run): bool => array_filter(
+                $run->carries,
+                static fn (Carriage $each): bool => isset($wanted[$each->circuit]),
+            ) !== [],
+        );
+        // Nothing else is worked out for it.
+        $runs = array_map(static fn (Run $run): string => $run->id, array_values($carry));
+        $lengths = $loaded->plan()->runs->among($runs)->map(static fn (RunPlan $run): Length => $run->cut->result);
+        $lines = array_intersect_key((new Reaches($loaded->installation))->lines($lengths, $runs), $wanted);
 
         return iterator_to_array(self::each($loaded, $lines), false);
     }
