@@ -6,10 +6,10 @@ declare(strict_types=1);
  * What pages cost at real size: php benchmarks/real-size.php FILE…
  * Needs a PostgreSQL as bin/start brings it up: DB_PORT and its credentials,
  * and in DB_DATABASE a database that may be emptied; SARTAL_CACHE, a folder
- * that may. Files: installations as they are exported. Each request is a
- * process of its own, with its code compiled beforehand as a web server has
- * it, and says what it took of the processor, of memory and of the database,
- * and how much it answered.
+ * that may. Files: installations as they are exported. Requests go to a server
+ * of its own (benchmarks/served.php), which has its code compiled as a server
+ * has, and says of each what it took of the processor, of memory and of the
+ * database, and how much it answered.
  */
 
 use App\Formats\FileImporter;
@@ -72,52 +72,69 @@ function ask(HttpKernel $kernel, string $installation, string $path, ?array $bod
     return $kernel->handle($request);
 }
 
-/** What it took, in a line. */
-function line(callable $ask): string
-{
-    $queries = 0;
-    DB::listen(static function () use (&$queries): void {
-        $queries++;
-    });
-    $began = cpu();
-    $response = $ask();
-
-    return sprintf(
-        '%d %7d ms %5d MB %4d queries %7.1f kB%s',
-        $response->getStatusCode(),
-        1000 * (cpu() - $began),
-        memory_get_peak_usage() / 1e6,
-        $queries,
-        strlen((string) $response->getContent()) / 1000,
-        $response->getStatusCode() < 400 ? '' : ' '.substr((string) $response->getContent(), 0, 200),
-    );
-}
-
 /** In a process of its own. */
 function apart(string ...$arguments): string
 {
-    $command = [
-        PHP_BINARY,
-        '-d',
-        'opcache.enable_cli=1',
-        '-d',
-        'opcache.file_cache='.compiled(),
-        '-d',
-        'max_execution_time=0',
-        __FILE__,
-        ...$arguments,
-    ];
+    $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, __FILE__, ...$arguments]));
 
-    return trim((string) shell_exec(implode(' ', array_map(escapeshellarg(...), $command)).' 2>&1'));
+    return trim((string) shell_exec($command.' 2>&1'));
 }
 
-/** Where code is that was compiled before. */
-function compiled(): string
+/**
+ * A server until the end of this process.
+ *
+ * @return string where it listens
+ */
+function served(): string
 {
-    $folder = sys_get_temp_dir().'/sartal-compiled';
-    is_dir($folder) || mkdir($folder);
+    $socket = stream_socket_server('tcp://127.0.0.1:0');
+    $at = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
+    $socket === false || fclose($socket);
+    $options = ['-d', 'opcache.enable_cli=1', '-d', 'memory_limit=2G', '-d', 'max_execution_time=0'];
+    $server = proc_open(
+        [PHP_BINARY, ...$options, '-S', $at, __DIR__.'/served.php'],
+        [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],
+        $pipes,
+    );
+    is_resource($server) || exit("No server could be started.\n");
+    register_shutdown_function(static fn () => proc_terminate($server));
+    for ($i = 0; $i < 100 && @fsockopen('tcp://'.$at) === false; $i++) {
+        usleep(50_000);
+    }
 
-    return $folder;
+    return $at;
+}
+
+/**
+ * One request, and what it took, in a line.
+ *
+ * @param  ?array{method: string, data: array<string, mixed>}  $body  null: it is read
+ */
+function line(string $at, string $installation, string $path, ?array $body = null): string
+{
+    $headers = ['Accept: application/json', 'Content-Type: application/json'];
+    $headers[] = $body === null ? 'Accept-Encoding: gzip' : 'Sartal-Installation: '.$installation;
+    $context = stream_context_create([
+        'http' => [
+            'method' => $body['method'] ?? 'GET',
+            'header' => $headers,
+            'content' => $body === null ? '' : (string) json_encode($body['data']),
+            'ignore_errors' => true,
+            'timeout' => 600,
+        ],
+    ]);
+    $text = (string) file_get_contents('http://'.$at.'/api/i/'.$installation.'/'.$path, false, $context);
+    $said = implode("\n", $http_response_header);
+    preg_match('~^HTTP/\S+ (\d+)~', $said, $status);
+    preg_match('~^Measured: (.*)$~mi', $said, $took);
+
+    return sprintf(
+        '%s %s %7.1f kB%s',
+        $status[1] ?? 'none',
+        trim($took[1] ?? ''),
+        strlen($text) / 1000,
+        (int) ($status[1] ?? 0) < 400 ? '' : ' '.substr($text, 0, 200),
+    );
 }
 
 /**
@@ -226,11 +243,6 @@ function report(StoredInstallation $stored, int $turn): void
 
 $argv ??= [];
 [, $first] = $argv + [1 => ''];
-if ($first === '--one') {
-    $body = isset($argv[4]) ? json_decode($argv[4], true) : null;
-    echo line(static fn (): Response => ask($app->make(HttpKernel::class), $argv[2], $argv[3], $body)), "\n";
-    exit(0);
-}
 if ($first === '--writes') {
     $stored = StoredInstallation::query()->where('address', $argv[2])->firstOrFail();
     echo json_encode(writes($app->make(HttpKernel::class), $stored));
@@ -246,6 +258,7 @@ $lead = User::query()->create([
     'name' => 'Measured lead',
     'offices' => ['people', 'installations'],
 ]);
+$at = served();
 foreach (array_slice($argv, 1) as $file) {
     $began = cpu();
     $stored = (new FileImporter())->import(InstallationFile::parse((string) file_get_contents($file)), $organisation);
@@ -281,19 +294,19 @@ foreach (array_slice($argv, 1) as $file) {
         'equipment',
         'service',
     ];
-    apart('--one', $stored->address, 'drafts');
-    printf("  %-26s %-15s %s\n", 'drafts: a bare route', 'again', apart('--one', $stored->address, 'drafts'));
+    line($at, $stored->address, 'drafts');
+    printf("  %-26s %-15s %s\n", 'drafts: a bare route', 'again', line($at, $stored->address, 'drafts'));
     foreach ($pages as $path) {
         foreach (['first', 'again', 'after a record'] as $turn => $when) {
             if ($turn === 2) {
                 report($stored, $turn);
             }
-            printf("  %-26s %-15s %s\n", $path, $when, apart('--one', $stored->address, $path));
+            printf("  %-26s %-15s %s\n", $path, $when, line($at, $stored->address, $path));
         }
     }
-    /** @var array<string, array{string, array<string, mixed>}> $writes */
+    /** @var array<string, array{string, array{method: string, data: array<string, mixed>}}> $writes */
     $writes = json_decode(apart('--writes', $stored->address), true) ?? [];
     foreach ($writes as $what => [$path, $body]) {
-        printf("  %-26s %-15s %s\n", $what, '', apart('--one', $stored->address, $path, (string) json_encode($body)));
+        printf("  %-26s %-15s %s\n", $what, '', line($at, $stored->address, $path, $body));
     }
 }
