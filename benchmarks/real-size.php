@@ -12,6 +12,7 @@ declare(strict_types=1);
  * database, and how much it answered.
  */
 
+use App\Bench\CodeEdition;
 use App\Formats\FileImporter;
 use App\Models\Organisation;
 use App\Models\StoredInstallation;
@@ -81,7 +82,7 @@ function apart(string ...$arguments): string
 }
 
 /**
- * A server until the end of this process.
+ * A server until the end of this process, as bin/start has it.
  *
  * @return string where it listens
  */
@@ -90,7 +91,11 @@ function served(): string
     $socket = stream_socket_server('tcp://127.0.0.1:0');
     $at = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
     $socket === false || fclose($socket);
-    $options = ['-d', 'opcache.enable_cli=1', '-d', 'memory_limit=2G', '-d', 'max_execution_time=0'];
+    $options = ['opcache.enable_cli=1', 'opcache.validate_timestamps=0', 'memory_limit=2G', 'max_execution_time=0'];
+    $options = array_merge(...array_map(static fn (string $option): array => ['-d', $option], $options));
+    putenv('SARTAL_EDITION='.CodeEdition::id());
+    putenv('APP_ROUTES_CACHE='.sys_get_temp_dir().'/sartal-measured-routes.php');
+    shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, base_path('artisan'), 'route:cache'])));
     $server = proc_open(
         [PHP_BINARY, ...$options, '-S', $at, __DIR__.'/served.php'],
         [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']],

@@ -227,10 +227,20 @@ seal_code() { cut -c1-32 "$1" | sed 's/..../&-/g; s/-$//'; }
 
 # What was exported comes back, whatever its size: files go to the disk, and are read from there as they come.
 # serve HOST PORT LOG: PHP's own server in a process group of its own, so that its workers stop with it. Sets SERVER.
+# It serves the code that was there when it began: its routes are compiled, and which edition it is, is asked once. With
+# SARTAL_RELOAD=1 whatever somebody edits is served from then on, and looked for at every request.
 serve() {
     port_is_free "$2" || fail "port $2 is taken. Stop what uses it, or choose another: PORT=$(free_port "$2") $0"
     SERVER_LOG=$3
-    (cd "$ROOT/public" && exec setsid env PHP_CLI_SERVER_WORKERS="${WORKERS:-4}" php -d opcache.enable_cli=1 -d opcache.revalidate_freq=0 -d memory_limit="${SARTAL_MEMORY_MB:-1024}M" \
+    local own=() look=1
+    if [ -z "${SARTAL_RELOAD:-}" ]; then
+        look=0
+        own=(SARTAL_EDITION="$(php -r 'require $argv[1]."/vendor/autoload.php"; echo App\Bench\CodeEdition::of($argv[1]);' "$ROOT")"
+            APP_ROUTES_CACHE="$STATE/routes-$2.php")
+        env "${own[@]}" php "$ROOT/artisan" route:cache --quiet || fail "the routes could not be compiled; see storage/logs/sartal.log."
+    fi
+    (cd "$ROOT/public" && exec setsid env "${own[@]}" PHP_CLI_SERVER_WORKERS="${WORKERS:-4}" php -d opcache.enable_cli=1 \
+        -d opcache.validate_timestamps="$look" -d opcache.revalidate_freq=0 -d memory_limit="${SARTAL_MEMORY_MB:-1024}M" \
         -d max_execution_time="${SARTAL_SECONDS:-60}" -d upload_max_filesize="${SARTAL_UPLOAD_MB:-1024}M" -d post_max_size="$((${SARTAL_UPLOAD_MB:-1024} + 2))M" -S "$1:$2" "$ROOT/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php") >"$3" 2>&1 &
     SERVER=$!
     for _ in $(seq 1 100); do

@@ -14,24 +14,30 @@ final class CodeEdition
 {
     private static ?string $id = null;
 
+    /** Of what is served: a server that goes on with the code it began with says which that is. */
     public static function id(): string
     {
-        if (self::$id === null) {
-            $newest = $size = 0;
-            foreach (['core', 'catalogue', 'app'] as $folder) {
-                /** @var SplFileInfo $file */
-                foreach (
-                    new RecursiveIteratorIterator(
-                        new RecursiveDirectoryIterator(base_path($folder), FilesystemIterator::SKIP_DOTS),
-                    ) as $file
-                ) {
-                    $newest = max($newest, $file->getMTime());
-                    $size += $file->getSize();
-                }
+        $said = getenv('SARTAL_EDITION');
+
+        return self::$id ??= is_string($said) && $said !== '' ? $said : self::of(base_path());
+    }
+
+    /** @param  string  $root  where the code is */
+    public static function of(string $root): string
+    {
+        $newest = $size = 0;
+        foreach (['core', 'catalogue', 'app'] as $folder) {
+            /** @var SplFileInfo $file */
+            foreach (
+                new RecursiveIteratorIterator(
+                    new RecursiveDirectoryIterator($root.'/'.$folder, FilesystemIterator::SKIP_DOTS),
+                ) as $file
+            ) {
+                $newest = max($newest, $file->getMTime());
+                $size += $file->getSize();
             }
-            self::$id = dechex((int) $newest).'.'.dechex((int) $size);
         }
 
-        return self::$id;
+        return dechex((int) $newest).'.'.dechex((int) $size);
     }
 }

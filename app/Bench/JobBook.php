@@ -11,6 +11,9 @@ use Sartal\Core\Given\Measure\Ascending;
 /** Every job as it is kept, part by part: whoever asks for one of them does not read those of all. */
 final class JobBook
 {
+    /** Rows that may come in about no job before it is written down that they were looked at. */
+    private const UNWRITTEN = 200;
+
     /** @var ?array<int|string, KeptJob> in this request */
     private ?array $lines = null;
 
@@ -22,7 +25,7 @@ final class JobBook
 
     /**
      * @param  string  $state  of which its parts are kept
-     * @param  string  $written  its index, as it is written down
+     * @param  string  $written  the index that it rests on, as it is written down
      */
     private function __construct(
         private readonly StoredInstallation $stored,
@@ -105,7 +108,11 @@ final class JobBook
             }
             $rows += self::rows($part, $now);
         }
-        $book = self::of($this->stored, $this->state, $this->index->after($last, $record, $touched, $took));
+        $index = $this->index->after($last, $record, $touched, $took);
+        // Where none of them is another one, it is not worth writing down: it goes on resting on what is written.
+        $isLater = $rows !== [] || $last > $this->index->last + self::UNWRITTEN;
+        $written = $isLater ? $index->written() : $this->written;
+        $book = new self($this->stored, $this->state, $index, $written);
         $book->partOf = $this->partOf;
         $lines = array_map(static fn (JobMade $job): KeptJob => $job->line, $anew);
         $book->lines = $this->lines === null ? null : array_replace($this->lines, $lines);

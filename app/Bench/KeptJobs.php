@@ -26,9 +26,6 @@ final class KeptJobs
     /** s that others wait while one makes it. */
     private const PATIENCE = 300;
 
-    /** Rows that may come in about no job before it is written down that they were looked at. */
-    private const UNWRITTEN = 200;
-
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
 
@@ -304,8 +301,7 @@ final class KeptJobs
             }
         }
         [$after, $rows] = $book->with($anew, $last, $record);
-        $isLater = $anew !== [] || $last > $index->last + self::UNWRITTEN;
 
-        return ! $isLater || JobBooks::replace($stored, $book, $after, $rows) ? $after : null;
+        return $after->written === $book->written || JobBooks::replace($stored, $book, $after, $rows) ? $after : null;
     }
 }

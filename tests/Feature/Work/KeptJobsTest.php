@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Work;
 
+use App\Bench\JobBooks;
 use App\Bench\JobMade;
 use App\Bench\Jobs;
+use App\Bench\JobSide;
 use App\Bench\KeptJob;
 use App\Bench\KeptJobs;
 use App\Planning\InstallationStore;
@@ -117,6 +119,61 @@ final class KeptJobsTest extends TestCase
         $this->compare('a decision');
         DB::table('kept')->delete();
         $this->compare('the store was emptied');
+    }
+
+    /** Whoever prunes what is old may take a part of what is kept together. */
+    public function test_a_part_that_went_is_made_again(): void
+    {
+        $kept = self::shown(self::kept()->of($this->installation));
+        foreach (JobSide::cases() as $side) {
+            self::assertSame(1, DB::table('kept')->where('name', $side->name(0))->delete());
+            self::assertSame($kept, self::shown(self::kept()->of($this->installation)), $side->value);
+            self::kept()->ahead($this->installation);
+            $this->record('A-119');
+            $this->compare(sprintf('"%s" went', $side->value));
+            $kept = self::shown(self::kept()->of($this->installation));
+        }
+        DB::table('kept')->where('name', JobSide::Line->name(0))->update(['state' => 'of something else']);
+        self::assertSame($kept, self::shown(self::kept()->of($this->installation)));
+    }
+
+    /** Two who ask at once, and something was recorded between: what either finds is written down once. */
+    public function test_two_who_catch_up_at_once_count_what_was_measured_once(): void
+    {
+        [$one, $other] = [self::kept(), self::kept()];
+        $one->of($this->installation);
+        $other->of($this->installation);
+        $page = $this->as('lead')->getJson('/api/bench/A-118')->json();
+        $standings = $page['state']['standings'];
+        $open = static fn (array $step): bool => ! isset($standings[$step['pieces'][0]['id']]['on']);
+        $step = current(array_filter($page['job']['steps'], $open));
+        $piece = $step['pieces'][0];
+        $this->as('lead')
+            ->postJson('/api/bench/A-118/events', [
+                'id' => Str::uuid()->toString(),
+                'kind' => $step['event'],
+                'run' => $piece['run'],
+                'step' => $piece['id'],
+                'took' => 77,
+                'on' => [$page['state']['since']],
+            ])
+            ->assertCreated();
+        $index = self::kept()->anew($this->installation->refresh())[0];
+        foreach ([$one, $other, self::kept()] as $book) {
+            self::assertEquals($index->took, $book->took($this->installation));
+            self::assertEquals($index->seen, JobBooks::read($this->installation, JobBooks::key($this->installation))
+                ?->index->seen);
+        }
+        $this->record('A-121');
+        $other->of($this->installation);
+        $this->compare('one of them went on');
+    }
+
+    private function record(string $run): void
+    {
+        $this->as('lead')
+            ->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'reported', 'run' => $run, 'note' => 'x'])
+            ->assertCreated();
     }
 
     /** Of two that record at once, the lower number may be written down after the higher one was read. */
