@@ -40,7 +40,7 @@ printf("| pieces of a reel | %s | longest |\n", implode(' | ', array_map(
 )));
 echo '| --- |'.str_repeat(' --- |', count($grids) + 1)."\n";
 [$reached, $all] = [0, 0];
-foreach ([null, 4, 5, 6, 8, 10, 12] as $each) {
+foreach ([null, ...range(4, 12)] as $each) {
     [$cells, $longest] = [[], 0.0];
     foreach ($grids as $grid) {
         $random = new Randomizer(new Mt19937($grid * 100 + ($each ?? 0)));

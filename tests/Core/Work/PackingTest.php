@@ -10,6 +10,7 @@ use Random\Randomizer;
 use Sartal\Core\Work\Cutting\Packing\Allotment;
 use Sartal\Core\Work\Cutting\Packing\BestAllotment;
 use Sartal\Core\Work\Cutting\Packing\Chance;
+use Sartal\Core\Work\Cutting\Packing\EvenFills;
 use Sartal\Core\Work\Cutting\Packing\Fewer;
 use Sartal\Core\Work\Cutting\Packing\FewestReels;
 use Sartal\Core\Work\Cutting\Packing\Fill;
@@ -158,6 +159,97 @@ final class PackingTest extends TestCase
                 self::assertSame(10_000, $sum);
             }
         }
+    }
+
+    /** Against every choice of so many lots there is, one after the other. */
+    public function test_all_choices_of_so_many_lots_that_fill_a_reel_are_listed_once(): void
+    {
+        for ($seed = 1; $seed <= 1000; $seed++) {
+            $random = self::random($seed);
+            $lots = $random->getInt(3, 6);
+            $lengths = [];
+            for ($n = $random->getInt(3, 8); $n > 0; $n--) {
+                $lengths[$random->getInt(1, 40)] = $random->getInt(1, 3);
+            }
+            krsort($lengths);
+            [$capacity, $slack] = [$random->getInt(20, 120), $random->getInt(0, 6)];
+            $all = self::choices(array_keys($lengths), array_values($lengths), 0, $lots, $capacity, $slack);
+            $listed = EvenFills::of(array_keys($lengths), array_values($lengths), $capacity, $slack, $lots, 10_000);
+            self::assertNotNull($listed);
+            [$is, $wanted] = [array_map(serialize(...), $listed), array_map(serialize(...), $all)];
+            sort($is);
+            sort($wanted);
+            self::assertSame($wanted, $is, 'seed '.$seed);
+            if (count($listed) > 1) {
+                self::assertNull(EvenFills::of(
+                    array_keys($lengths),
+                    array_values($lengths),
+                    $capacity,
+                    $slack,
+                    $lots,
+                    count($listed) - 1,
+                ));
+            }
+        }
+        self::assertNull(EvenFills::of([3], [9], 9, 0, 2, 10), 'two lots are others to find');
+    }
+
+    /**
+     * @param  list<int>  $lengths
+     * @param  list<int>  $left
+     * @return list<array<int, int>>
+     */
+    private static function choices(array $lengths, array $left, int $from, int $lots, int $free, int $slack): array
+    {
+        if ($lots === 0) {
+            return $free >= 0 && $free <= $slack ? [[]] : [];
+        }
+        $found = [];
+        for ($n = $from; $n < count($lengths); $n++) {
+            for ($many = 1; $many <= min($left[$n], $lots); $many++) {
+                $rest = $free - $many * $lengths[$n];
+                foreach (self::choices($lengths, $left, $n + 1, $lots - $many, $rest, $slack) as $choice) {
+                    $found[] = [$n => $many] + $choice;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    public function test_reels_of_as_many_lots_each_are_found_again(): void
+    {
+        foreach ([3 => 40, 4 => 40, 5 => 18, 6 => 16] as $lots => $most) {
+            for ($seed = 1; $seed <= 10; $seed++) {
+                $random = self::random(100 * $lots + $seed);
+                $reels = $random->getInt(2, $most);
+                $sizes = [];
+                for ($reel = 0; $reel < $reels; $reel++) {
+                    $cuts = [0, 305_000, ...array_map(
+                        static fn (): int => $random->getInt(1, 304_999),
+                        range(2, $lots),
+                    )];
+                    sort($cuts);
+                    for ($n = 1; $n <= $lots; $n++) {
+                        $sizes[] = max(1, $cuts[$n] - $cuts[$n - 1]);
+                    }
+                }
+                if (array_sum($sizes) !== $reels * 305_000) {
+                    continue;
+                }
+                rsort($sizes);
+                $packed = FullReels::even($sizes, 305_000, $reels);
+                self::assertNotNull($packed, sprintf('%d reels of %d, seed %d', $reels, $lots, $seed));
+                $all = array_merge(...$packed);
+                sort($all);
+                self::assertSame(array_keys($sizes), $all);
+                foreach ($packed as $reel) {
+                    self::assertSame(305_000, array_sum(array_map(static fn (int $key): int => $sizes[$key], $reel)));
+                }
+            }
+        }
+        self::assertNull(FullReels::even([5, 5, 5], 10, 2), 'not as many each');
+        self::assertNull(FullReels::even([8, 8, 2, 2], 9, 2), 'too long together');
     }
 
     /** Every lot on every stock, or on a reel more: as few as can be. */

@@ -104,7 +104,12 @@ final readonly class BestAllotment
 
     private static function search(Stocked $stocked, int $atLeast): Allotment
     {
-        return Subsets::serves($stocked) ? Subsets::best($stocked) : Repack::best($stocked, $atLeast);
+        if (Subsets::serves($stocked)) {
+            return Subsets::best($stocked);
+        }
+        $reels = $stocked->shelf === [] ? FullReels::even($stocked->lots, $stocked->reel, $atLeast) : null;
+
+        return Repack::best($stocked, $atLeast, $reels === null ? null : new Allotment([], $reels));
     }
 
     /** The greatest common divisor (Euclid). */

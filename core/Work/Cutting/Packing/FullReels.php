@@ -20,6 +20,9 @@ final class FullReels
     /** Choices that are looked at in all, a second or so. */
     private const WORK = 6_000_000;
 
+    /** The same where every reel has as many lots, for each lot: a second for 50 lots, ten for 500. */
+    private const EVEN_WORK = 120_000;
+
     /** @var list<int> longest first, each once */
     private array $lengths;
 
@@ -42,6 +45,8 @@ final class FullReels
     private array $taken = [];
 
     private int $work = 0;
+
+    private int $most = self::WORK;
 
     /** @param  list<int>  $sizes  longest first */
     private function __construct(private readonly array $sizes, private readonly int $capacity, private int $slack)
@@ -75,6 +80,31 @@ final class FullReels
         return $full->cover() ? $full->reels() : null;
     }
 
+    /**
+     * The same where every reel has as many lots: of such choices there are few even among hundreds of lots.
+     *
+     * @param  list<int>  $sizes  longest first, each above nothing
+     * @return ?list<list<int>> keys of lots by reel; null where it was not found
+     */
+    public static function even(array $sizes, int $capacity, int $reels): ?array
+    {
+        $slack = $reels * $capacity - array_sum($sizes);
+        if ($reels < 1 || count($sizes) % $reels !== 0 || $slack < 0 || $slack * self::CLOSE > $capacity) {
+            return null;
+        }
+        $full = new self($sizes, $capacity, $slack);
+        $lots = intdiv(count($sizes), $reels);
+        $choices = EvenFills::of($full->lengths, $full->left, $capacity, $slack, $lots, self::CHOICES);
+        if ($choices === null) {
+            return null;
+        }
+        $full->choices = $choices;
+        $full->most = self::EVEN_WORK * count($sizes);
+        $full->open();
+
+        return $full->cover() ? $full->reels() : null;
+    }
+
     /** Whether all choices are listed. */
     private function list(): bool
     {
@@ -89,6 +119,13 @@ final class FullReels
         if (! $this->extend([], 0, $this->capacity, $reach)) {
             return false;
         }
+        $this->open();
+
+        return true;
+    }
+
+    private function open(): void
+    {
         $this->of = array_fill(0, count($this->lengths), []);
         foreach ($this->choices as $choice => $counts) {
             $this->open[$choice] = true;
@@ -97,8 +134,6 @@ final class FullReels
             }
         }
         $this->ways = array_map(count(...), $this->of);
-
-        return true;
     }
 
     /**
@@ -157,7 +192,7 @@ final class FullReels
         $n = (int) array_search($least, $this->ways, true);
         $tried = [];
         foreach ($this->of[$n] as $choice) {
-            if ($this->work > self::WORK) {
+            if ($this->work > $this->most) {
                 break;
             }
             if (! isset($this->open[$choice])) {

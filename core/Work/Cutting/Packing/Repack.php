@@ -25,7 +25,7 @@ final class Repack
     private const MOST_ROUNDS = 2500;
 
     /** So many times as long is looked where hardly anything could be left over: such plans are few among others. */
-    private const LONGER = 6;
+    private const LONGER = 2;
 
     /** Units on a reel that make a try twice as long as the rest of it. */
     private const FINE = 100_000;
