@@ -25,8 +25,12 @@ final class KeptByHash
 
     private bool $isNew = false;
 
-    public function __construct(private readonly StoredInstallation $stored, private readonly string $name)
-    {
+    /** @param  string  $version  of what made them; "": another edition of the code may make others */
+    public function __construct(
+        private readonly StoredInstallation $stored,
+        private readonly string $name,
+        private readonly string $version = '',
+    ) {
     }
 
     /** @return ?T */
@@ -59,20 +63,26 @@ final class KeptByHash
         $this->isNew = false;
         $others = array_diff_key($this->known(), $this->asked);
         $this->known = $this->asked + array_slice($others, 0, max(0, self::MOST - count($this->asked)), true);
-        Kept::put($this->stored, $this->name, Kept::state($this->name), serialize($this->known));
+        Kept::put($this->stored, $this->name, $this->state(), serialize($this->known));
     }
 
     /** @return array<int|string, T> */
     private function known(): array
     {
         if ($this->known === null) {
-            $kept = Kept::get($this->stored, $this->name, Kept::state($this->name));
-            $answers = $kept === null ? null : unserialize($kept, ['allowed_classes' => false]);
+            $kept = Kept::last($this->stored, $this->name, true);
+            $isSame = $kept !== null && $kept['state'] === $this->state();
+            $answers = $isSame ? unserialize($kept['body'], ['allowed_classes' => false]) : null;
             /** @var array<int|string, T> $answers */
             $answers = array_filter(is_array($answers) ? $answers : [], is_array(...));
             $this->known = $answers;
         }
 
         return $this->known;
+    }
+
+    private function state(): string
+    {
+        return $this->version === '' ? Kept::state($this->name) : 'version '.$this->version;
     }
 }

@@ -4,25 +4,29 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Illuminate\Contracts\Cache\Repository;
+use App\Models\StoredInstallation;
 use Sartal\Core\Ways\Looming\Packing\Circle;
 use Sartal\Core\Ways\Looming\Packing\Packing;
 use Sartal\Core\Ways\Looming\Packing\PackingStore;
 
-/** Packings on disk, as plain numbers: what is read back is checked, and packed again where it is not whole. */
+/** Packings as plain numbers: what is read back is checked, and packed again where it is not whole. */
 final readonly class KeptPackings implements PackingStore
 {
     /** Grows when the packer does. */
-    private const VERSION = 1;
+    private const VERSION = '1';
 
-    public function __construct(private Repository $cache)
+    /** @var KeptByHash<array<array-key, mixed>> */
+    private KeptByHash $kept;
+
+    public function __construct(StoredInstallation $stored)
     {
+        $this->kept = new KeptByHash($stored, 'packings', self::VERSION);
     }
 
     public function packing(string $key): ?Packing
     {
-        $kept = $this->cache->get(self::name($key));
-        if (! is_array($kept) || ! is_float($kept['diameter'] ?? null) || ! is_array($kept['circles'] ?? null)) {
+        $kept = $this->kept->get($key);
+        if ($kept === null || ! is_float($kept['diameter'] ?? null) || ! is_array($kept['circles'] ?? null)) {
             return null;
         }
         $circles = [];
@@ -38,17 +42,12 @@ final readonly class KeptPackings implements PackingStore
 
     public function keep(string $key, Packing $packing): void
     {
-        $this->cache->forever(self::name($key), [
+        $this->kept->put($key, [
             'diameter' => $packing->diameter,
             'circles' => array_map(
                 static fn (Circle $circle): array => [$circle->x, $circle->y, $circle->r],
                 $packing->circles,
             ),
         ]);
-    }
-
-    private static function name(string $key): string
-    {
-        return 'packing.'.self::VERSION.'.'.$key;
     }
 }

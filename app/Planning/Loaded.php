@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
-use Illuminate\Support\Facades\Cache;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
@@ -26,6 +25,8 @@ final class Loaded
     private ?CutPlan $cutPlan = null;
 
     private ?KeptAllotments $allotments = null;
+
+    private ?KeptPackings $packings = null;
 
     private ?Instruments $instruments = null;
 
@@ -118,7 +119,7 @@ final class Loaded
 
     public function dresser(?Installation $of = null): Dresser
     {
-        return new Dresser($of ?? $this->installation, new KeptPackings(Cache::store('file')));
+        return new Dresser($of ?? $this->installation, $this->packings ??= new KeptPackings($this->stored));
     }
 
     /** With a plan of the same decisions and the same record. */

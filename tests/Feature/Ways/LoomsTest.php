@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Ways;
 
+use App\Planning\Kept;
 use App\Planning\KeptPackings;
-use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sartal\Core\Ways\Looming\Packing\Packer;
 use Symfony\Component\Process\Process;
@@ -168,12 +169,16 @@ final class LoomsTest extends TestCase
 
     public function test_a_packing_that_is_not_whole_is_packed_again(): void
     {
-        $cache = Cache::store('array');
-        $store = new KeptPackings($cache);
+        DB::table('kept')->where('name', 'packings')->delete();
+        $store = new KeptPackings($this->installation);
         self::assertNull($store->packing('k'));
         $packing = Packer::pack([3.2, 6.4, 11.4]);
         $store->keep('k', $packing);
         self::assertEquals($packing, $store->packing('k'));
+        $this->app?->terminate();
+        self::assertEquals($packing, (new KeptPackings($this->installation))->packing('k'), 'for whoever comes next');
+        // By whatever edition of the code it was packed.
+        self::assertSame('version 1', DB::table('kept')->where('name', 'packings')->value('state'));
         foreach (
             [
                 [],
@@ -183,8 +188,8 @@ final class LoomsTest extends TestCase
                 ['diameter' => 1.0, 'circles' => ['x']],
             ] as $broken
         ) {
-            $cache->forever('packing.1.k', $broken);
-            self::assertNull($store->packing('k'));
+            Kept::put($this->installation, 'packings', 'version 1', serialize(['k' => $broken]));
+            self::assertNull((new KeptPackings($this->installation))->packing('k'));
         }
     }
 }
