@@ -14,7 +14,7 @@ use Sartal\Core\Work\Cutting\Packing\Stocked;
 
 require __DIR__.'/../vendor/autoload.php';
 
-$instances = (int) ($argv[1] ?? 8);
+$instances = (int) ($argv[1] ?? 12);
 $grids = [1, 10, 50];
 /** @return list<int> pieces of so many reels, longest first */
 $cutUp = static function (Randomizer $random, int $reels, int $capacity, ?int $each): array {
