@@ -172,7 +172,12 @@ final class KeptJobsTest extends TestCase
     private function record(string $run): void
     {
         $this->as('lead')
-            ->postJson('/api/events', ['id' => Str::uuid()->toString(), 'kind' => 'reported', 'run' => $run, 'note' => 'x'])
+            ->postJson('/api/events', [
+                'id' => Str::uuid()->toString(),
+                'kind' => 'reported',
+                'run' => $run,
+                'note' => 'x',
+            ])
             ->assertCreated();
     }
 
