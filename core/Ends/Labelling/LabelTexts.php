@@ -22,7 +22,7 @@ final class LabelTexts
         foreach (Side::cases() as $side) {
             $end = $run->end($side);
             $known = self::known($run, $side, $installation);
-            $to = $known['far'];
+            $to = $installation->locationName($run->end($side->other())->location);
             $labels[] = new Label(
                 $side,
                 '',
@@ -63,7 +63,7 @@ final class LabelTexts
         return $codes;
     }
 
-    /** @return array{run: string, end: string, loom: string, here: string, far: string, leg: string, channel: string} */
+    /** @return array<'run'|'end'|'loom'|'here'|'far'|'leg'|'channel', string> what a scheme may name */
     private static function known(Run $run, Side $side, Installation $installation): array
     {
         return [

@@ -8,9 +8,11 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Labelling\Label;
 use Sartal\Core\Ends\Labelling\LabelPrints;
+use Sartal\Core\Ends\Labelling\LabelTexts;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Preparing\LabelParts;
 use Sartal\Core\Ends\Preparing\Wrapping;
+use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\LabelScheme;
@@ -115,6 +117,19 @@ final class LabelTest extends TestCase
         );
         self::assertSame('label-wrap-l', $over(LabelMaterial::Flag, 15.0), 'too thick for a flag');
         self::assertSame('label-tag', $over(LabelMaterial::Wrap, 30.0));
+    }
+
+    public function test_what_labels_are_compared_by_is_what_is_written_on_them(): void
+    {
+        $json = (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json');
+        foreach ([InstallationFile::parse($json)->installation, Bench::stageBox()->installation] as $in) {
+            foreach ($in->runs() as $run) {
+                self::assertSame(
+                    array_map(static fn (Label $label): string => $label->code, LabelTexts::write($run, $in)),
+                    LabelTexts::codes($run, $in),
+                );
+            }
+        }
     }
 
     public function test_every_end_and_every_tail_has_a_label_of_its_own_with_the_colour_of_its_block(): void

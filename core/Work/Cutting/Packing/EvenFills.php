@@ -150,7 +150,8 @@ final class EvenFills
                 $low++;
             }
             for ($other = $low; $other <= $high && $wanted >= $sums[$other] + $sum; $other++) {
-                if (! $this->add([...$with, ...$this->digits($keys[$high], $many), ...$this->digits($keys[$other], $many)])) {
+                $two = [...$this->digits($keys[$high], $many), ...$this->digits($keys[$other], $many)];
+                if (! $this->add([...$with, ...$two])) {
                     return false;
                 }
             }
