@@ -14,6 +14,7 @@ use Sartal\Core\Ends\Making\MeasureKind;
 use Sartal\Core\Ends\Making\Onto;
 use Sartal\Core\Ends\Making\Selector;
 use Sartal\Core\Ends\Making\Verb;
+use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Given\Measure\Length;
 
@@ -115,6 +116,7 @@ final class MakingCodec
             $least,
             $most,
             $fields->text('defect', ''),
+            $fields->has('lies') ? $fields->choice('lies', Lie::class) : null,
         );
     }
 
@@ -132,6 +134,7 @@ final class MakingCodec
                     ...self::encodeSelector($demand->of),
                     'least' => $demand->least->isZero() ? null : $demand->least->canonical(),
                     'most' => $demand->most->canonical(),
+                    'lies' => $demand->lies?->value,
                     'defect' => $demand->defect,
                 ]),
                 $procedure->demands,

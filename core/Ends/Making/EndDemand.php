@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
+use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Measure\Length;
 
-/** What a connector demands of a finished end: a length of each of some pieces, within a range. */
+/** What a connector demands of a finished end: a length of each of some pieces, within a range, and how it lies. */
 final readonly class EndDemand
 {
     /**
      * @param  string  $name  what is demanded, in words: "sheath within the clamp"
      * @param  DemandOf  $what  the length that is looked at
      * @param  string  $defect  what it is called where it is not so
+     * @param  ?Lie  $lies  how it has to lie; null: as it may
      */
     public function __construct(
         public string $name,
@@ -22,6 +24,7 @@ final readonly class EndDemand
         public Length $least,
         public Length $most,
         public string $defect = '',
+        public ?Lie $lies = null,
     ) {
     }
 
@@ -40,6 +43,15 @@ final readonly class EndDemand
                     $is?->canonical() ?? 'not there',
                     $this->least->canonical(),
                     $this->most->canonical(),
+                );
+            }
+            if ($this->lies !== null && $piece->lie !== $this->lies) {
+                $unmet[] = sprintf(
+                    '%s: %s is %s; it has to be %s.',
+                    ucfirst($this->name),
+                    Doing::name($piece),
+                    $piece->lie->words(),
+                    $this->lies->words(),
                 );
             }
         }

@@ -32,4 +32,18 @@ enum Lie: string
     {
         return $this !== self::InPlace;
     }
+
+    /** As it is said of it: "laid back". */
+    public function words(): string
+    {
+        return match ($this) {
+            self::InPlace => 'as it came',
+            self::Opened => 'opened',
+            self::Folded => 'laid back',
+            self::Twisted => 'twisted',
+            self::Over => 'laid forward',
+            self::Wound => 'wound',
+            self::Arranged => 'laid in order',
+        };
+    }
 }

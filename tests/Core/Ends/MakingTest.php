@@ -114,6 +114,29 @@ final class MakingTest extends TestCase
         return [self::procedure('category-plug'), new Workpiece($end), new Station(goes: $goes, row: $row)];
     }
 
+    /**
+     * A foil round all four pairs, a drain in it, clear wrap and a cord under it; the row as the other plug has it.
+     *
+     * @return array{MakingProcedure, Workpiece, Station}
+     */
+    private static function screenedPlug(string $cable): array
+    {
+        [, , $station] = self::plug(false);
+        $end = AsCut::of(Bench::microphone()->installation->catalogue->theCable($cable));
+        $foil = $end->ofKind(PieceKind::Foil)[0];
+        $drain = $end->ofKind(PieceKind::Drain)[0];
+        foreach ([PieceKind::Cord, PieceKind::Wrap] as $kind) {
+            $end = $end->with(Piece::asCut('', $kind, ...$foil->within, ...[$foil->key()]));
+        }
+        $goes = $station->goes + [$drain->key() => 'clips'];
+
+        return [
+            self::procedure('category-plug-screened'),
+            new Workpiece($end),
+            new Station(goes: $goes, screens: [$drain->key()], row: $station->row),
+        ];
+    }
+
     /** @return array{MakingProcedure, Workpiece, Station} */
     private static function twoSheaths(): array
     {
@@ -233,6 +256,9 @@ final class MakingTest extends TestCase
         yield 'N, fingers' => [
             static fn (): array => self::coax('n-fingers', 'coax-50-lowloss', Centre::Fingers, 1),
         ];
+        foreach (['cat6-futp', 'cat6a-futp'] as $cable) {
+            yield 'screened plug, '.$cable => [static fn (): array => self::screenedPlug($cable)];
+        }
         yield 'two sheaths' => [self::twoSheaths(...)];
     }
 
@@ -335,6 +361,10 @@ final class MakingTest extends TestCase
             'n-fingers' => [
                 ['foam-off', '5/16 in'], ['outer-off', '1/2 in'], ['sheath-off', '1/2 in'], ['sheath-off', '5/16 in'],
             ],
+            'category-plug-screened' => [
+                ['square', '15 mm'], ['square', '11 mm'], ['foil-short', '9 mm'], ['foil-short', '13 mm'],
+                ['drain-short', '19 mm'], ['drain-short', '26 mm'], ['inside-off', '2 mm'],
+            ],
             'two-sheath-jack' => [
                 ['cut', '4 in'], ['cut', '3 in'], ['screen-off', '3/4 in'], ['screen-off', '1/4 in'],
                 ['separator-off', '1/4 in'],
@@ -347,6 +377,7 @@ final class MakingTest extends TestCase
             'rectangular-crimp' => self::rectangular('multicore-24'),
             'bnc-crimp' => self::coax('bnc-crimp', 'coax-75-standard', Centre::Captive, 2),
             'n-fingers' => self::coax('n-fingers', 'coax-50-lowloss', Centre::Fingers, 1),
+            'category-plug-screened' => self::screenedPlug('cat6-futp'),
             'two-sheath-jack' => self::twoSheaths(),
         ];
         foreach ($wrong as $id => $changes) {
@@ -410,6 +441,28 @@ final class MakingTest extends TestCase
         );
         self::assertSame(['cord'], $separators(self::plug(false)));
         self::assertSame(['separator', 'cord'], $separators(self::plug(true)));
+    }
+
+    /** Foil ends at the clips, laid back; the drain, twice as long, is wound round it. */
+    public function test_a_screened_plug_s_foil_lies_back_and_its_drain_round_it(): void
+    {
+        $made = Made::by(...self::screenedPlug('cat6-futp'));
+        $end = $made->result->end;
+        $sheath = $end->piece(PieceKind::Sheath)->edge ?? Length::zero();
+        [$foil, $drain] = [$end->ofKind(PieceKind::Foil)[0], $end->ofKind(PieceKind::Drain)[0]];
+        self::assertSame([Lie::Folded, Lie::Wound], [$foil->lie, $drain->lie]);
+        // 7/16 in and 7/8 in, as they are marked.
+        self::assertSame(11_112_500, $sheath->minus($foil->edge)->nanometres);
+        self::assertSame(22_225_000, $sheath->minus($drain->edge)->nanometres);
+        self::assertContains('clips', array_map(strval(...), array_keys($made->result->joined)));
+        $ids = self::ids($made);
+        self::assertLessThan(array_search('foil-short', $ids, true), array_search('square', $ids, true));
+        [$procedure, $on, $station] = self::screenedPlug('cat6-futp');
+        $without = Made::by(self::without($procedure, 'drain-wound'), $on, $station);
+        self::assertContains(
+            'Drain round the foil: drain of drain is as it came; it has to be wound.',
+            $without->unmet,
+        );
     }
 
     public function test_a_star_quad_s_like_colours_are_one_conductor_and_a_foil_has_nothing_to_be_opened(): void
@@ -574,6 +627,7 @@ final class MakingTest extends TestCase
         $known = json_decode($schema, true, 512, JSON_THROW_ON_ERROR);
         self::assertSame(array_column(Verb::cases(), 'value'), $known['$defs']['step']['properties']['do']['enum']);
         self::assertSame(array_column(PieceKind::cases(), 'value'), $known['$defs']['pieces']['items']['enum']);
+        self::assertSame(array_column(Lie::cases(), 'value'), $known['$defs']['demand']['properties']['lies']['enum']);
     }
 
     public function test_a_procedure_is_written_as_it_is_read(): void
