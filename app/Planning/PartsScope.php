@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Work\Parts\Ask;
 use Sartal\Core\Work\Parts\PartsList;
@@ -12,7 +13,7 @@ use Sartal\Core\Work\Parts\PartsPlanner;
 /** What a parts list is asked about: everything, one loom, one assembly, or the runs of an order. */
 final readonly class PartsScope
 {
-    private const ENDS = 'what ends take';
+    private const ENDS = 'what each end takes';
 
     /** Runs whose ends are kept together. */
     private const SOME = 200;
@@ -69,21 +70,27 @@ final readonly class PartsScope
         );
         $isAll = count($this->runs) === count($loaded->installation->runs());
         $cuts = $isAll ? $loaded->cutPlan() : $loaded->cuts($loaded->record, $this->runs);
-        $planner = new PartsPlanner($loaded->installation, $plan, $loaded->record);
+        $strands = $whole
+            ? []
+            : array_map(
+                static fn (RunStanding $run): array => $run->strand,
+                KeptStandings::decided($loaded->stored, static fn (): Loaded => $loaded)->runs(),
+            );
+        $planner = new PartsPlanner($loaded->installation, $plan, $loaded->record, $strands);
 
         return $planner->list(
             $this->runs,
             $dresses,
             $cuts,
             $whole,
-            $isAll && $whole ? $this->ends($loaded, $planner) : [],
+            $isAll ? $this->ends($loaded, $planner) : [],
         );
     }
 
     /**
      * What the ends of all runs take stays what it is while somebody cuts.
      *
-     * @return array<int|string, list<Ask>> by run
+     * @return array<int|string, array<int|string, list<Ask>>> by run and side
      */
     private function ends(Loaded $loaded, PartsPlanner $planner): array
     {
@@ -107,7 +114,7 @@ final readonly class PartsScope
             });
     }
 
-    /** @return array<int|string, list<Ask>>|null null where nobody has kept them, or not all */
+    /** @return array<int|string, array<int|string, list<Ask>>>|null null where nobody has kept them, or not all */
     private function known(Loaded $loaded): ?array
     {
         $ends = [];
@@ -116,7 +123,7 @@ final readonly class PartsScope
             if ($kept === null) {
                 return null;
             }
-            /** @var array<int|string, list<Ask>> $some */
+            /** @var array<int|string, array<int|string, list<Ask>>> $some */
             $some = unserialize($kept);
             $ends += $some;
         }

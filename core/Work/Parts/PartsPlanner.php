@@ -10,6 +10,7 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Stage;
@@ -20,11 +21,15 @@ use Sartal\Core\Work\Cutting\CutPlan;
 /** Parts of an installation, a loom, an assembly or an order of runs; time and cost. */
 final readonly class PartsPlanner
 {
-    /** @param  Record  $record  what rework threw away is needed once more */
+    /**
+     * @param  Record  $record  what rework threw away is needed once more
+     * @param  array<int|string, list<Bead>>  $strands  where runs stand, where that is known; by the plan otherwise
+     */
     public function __construct(
         private Installation $installation,
         private Plan $plan,
         private Record $record = new Record(),
+        private array $strands = [],
     ) {
     }
 
@@ -32,7 +37,8 @@ final readonly class PartsPlanner
      * What the ends of runs take, whatever is done of them: follows from decisions alone.
      *
      * @param  list<string>  $runs  ids
-     * @return array<int|string, list<Ask>> by run; what several share is asked for by the first
+     * @return array<int|string, array<int|string, list<Ask>>> by run and side; what several share is asked for by the
+     *     first
      */
     public function ends(array $runs): array
     {
@@ -42,12 +48,9 @@ final readonly class PartsPlanner
             $run = $this->installation->run($id);
             $plan = $this->plan->runs[$id] ?? null;
             if ($run !== null && $plan !== null && ! $run->withdrawn) {
-                $asks[$id] = array_merge(
-                    ...array_map(
-                        static fn (Side $side): array => $ends->of($run, $side, $plan),
-                        Side::cases(),
-                    ),
-                );
+                foreach (Side::cases() as $side) {
+                    $asks[$id][$side->value] = $ends->of($run, $side, $plan);
+                }
             }
         }
 
@@ -58,7 +61,8 @@ final readonly class PartsPlanner
      * @param  list<string>  $runs  ids
      * @param  list<LoomDress>  $looms  dressed along with them
      * @param  bool  $whole  of what is done already as well
-     * @param  array<int|string, list<Ask>>  $known  what the ends of all these runs take, where that is known
+     * @param  array<int|string, array<int|string, list<Ask>>>  $known  what the ends of all these runs take, by run and
+     *     side, where that is known
      * @return list<Ask>
      */
     public function asks(array $runs, array $looms = [], bool $whole = true, array $known = []): array
@@ -77,10 +81,9 @@ final readonly class PartsPlanner
             ) {
                 $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
             }
-            array_push($asks, ...$known[$id] ?? []);
-            foreach ($known === [] ? Side::cases() : [] as $side) {
+            foreach (Side::cases() as $side) {
                 if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
-                    array_push($asks, ...$ends->of($run, $side, $plan));
+                    array_push($asks, ...$known[$id][$side->value] ?? $ends->of($run, $side, $plan));
                 }
             }
             array_push($asks, ...$this->scraps($run));
@@ -115,7 +118,8 @@ final readonly class PartsPlanner
     /**
      * @param  list<string>  $runs
      * @param  list<LoomDress>  $looms
-     * @param  array<int|string, list<Ask>>  $known  what the ends of all these runs take, where that is known
+     * @param  array<int|string, array<int|string, list<Ask>>>  $known  what the ends of all these runs take, by run and
+     *     side, where that is known
      */
     public function list(
         array $runs,
@@ -193,7 +197,7 @@ final readonly class PartsPlanner
 
     private function isDone(string $run, Stage $stage): bool
     {
-        foreach ($this->plan->strand($run) as $bead) {
+        foreach ($this->strands[$run] ?? $this->plan->strand($run) as $bead) {
             if ($bead->stage === $stage) {
                 return $bead->state === BeadState::Done;
             }
