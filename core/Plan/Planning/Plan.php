@@ -9,6 +9,7 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Checks\Checks;
 use Sartal\Core\Plan\Checks\Judgement;
 use Sartal\Core\Plan\Checks\LabelChecks;
@@ -18,6 +19,7 @@ use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Ways\Looming\CutLength;
 use Sartal\Core\Ways\Looming\Layout;
 use Sartal\Core\Ways\Routing\WayLoads;
 
@@ -132,6 +134,13 @@ final class Plan
         }
 
         return $this->resultsBy[$subject->text()] ?? [];
+    }
+
+    /** How long a run is cut, and how that comes about: nothing else of it is worked out. */
+    public function cut(int|string $run): Worked
+    {
+        return $this->runs->made($run)->cut ??
+            CutLength::work($this->installation->theRun((string) $run), $this->installation, $this->layout->lays[$run]);
     }
 
     /** @return list<Bead> where a run stands; none where there is no such run */

@@ -44,6 +44,12 @@ final class RunPlans implements ArrayAccess, Countable, IteratorAggregate
             : throw new LogicException(sprintf('There is no plan of run "%s".', $run));
     }
 
+    /** The plan of a run where it was asked for already. */
+    public function made(int|string $run): ?RunPlan
+    {
+        return $this->made[$run] ?? null;
+    }
+
     /** @return array<int|string, RunPlan> all of them, by run */
     public function all(): array
     {

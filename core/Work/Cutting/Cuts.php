@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Plan\Planning\Plan;
-use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Cutting\Packing\AllotmentStore;
 use Sartal\Core\Work\Cutting\Packing\MemoryAllotments;
@@ -23,7 +23,7 @@ final class Cuts
         ?array $runs = null,
         AllotmentStore $known = new MemoryAllotments(),
     ): CutPlan {
-        $lengths = $plan->runs->map(static fn (RunPlan $run): Worked => $run->cut);
+        $lengths = array_map(static fn (Run $run): Worked => $plan->cut($run->id), $installation->runs());
         $wanted = $runs === null ? $lengths : array_intersect_key($lengths, array_flip($runs));
         $planner = new CutPlanner($installation, $known);
         $from = static fn (Record $record): array => [

@@ -71,19 +71,18 @@ final readonly class PartsPlanner
         $asks = [];
         foreach ($runs as $id) {
             $run = $this->installation->run($id);
-            $plan = $this->plan->runs[$id] ?? null;
-            if ($run === null || $plan === null || $run->withdrawn) {
+            if ($run === null || ! isset($this->plan->runs[$id]) || $run->withdrawn) {
                 continue;
             }
             if (
                 $this->installation->catalogue->cable($run->cable) !== null &&
                 ($whole || ! $this->isDone($id, Stage::Cut))
             ) {
-                $asks[] = new Ask(Sort::Cable, $run->cable, $plan->cut->result->inMetres(), $id, $run->code);
+                $asks[] = new Ask(Sort::Cable, $run->cable, $this->plan->cut($id)->result->inMetres(), $id, $run->code);
             }
             foreach (Side::cases() as $side) {
                 if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
-                    array_push($asks, ...$known[$id][$side->value] ?? $ends->of($run, $side, $plan));
+                    array_push($asks, ...$known[$id][$side->value] ?? $ends->of($run, $side, $this->plan->runs->get($id)));
                 }
             }
             array_push($asks, ...$this->scraps($run));

@@ -244,7 +244,7 @@ final class CuttingResource
             'at' => $cut->at->canonical(),
             'markFrom' => $cut->from === null ? null : round($cut->from, 2),
             'markTo' => $cut->to === null ? null : round($cut->to, 2),
-            'worked' => PlanEncoder::worked($loaded->plan()->runs[$cut->run]->cut),
+            'worked' => PlanEncoder::worked($loaded->plan()->cut($cut->run)),
         ];
     }
 
@@ -266,7 +266,7 @@ final class CuttingResource
                 'to' => $event->cut()?->to,
                 'short' => $event->cut() !== null &&
                     isset($loaded->plan()->runs[$event->run]) &&
-                    $event->cut()->length->compare($loaded->plan()->runs[$event->run]->cut->result) < 0,
+                    $event->cut()->length->compare($loaded->plan()->cut($event->run)->result) < 0,
                 'who' => $loaded->people[$event->by] ?? $event->by,
                 'at' => $event->at,
                 'note' => $event->note,
