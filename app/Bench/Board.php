@@ -18,6 +18,7 @@ use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Forecasting\Booking;
+use Sartal\Core\Work\Forecasting\Bounds;
 use Sartal\Core\Work\Forecasting\Chore;
 use Sartal\Core\Work\Forecasting\Floor;
 use Sartal\Core\Work\Forecasting\Forecaster;
@@ -149,7 +150,7 @@ final readonly class Board
                 new Figure($hours, 'h', [
                     new FigureTerm(
                         'work',
-                        sprintf('%d chores for %d people', count($chores), count($hands)),
+                        sprintf('%d chores for %s', count($chores), Bounds::people(count($hands))),
                         Figure::amount($work / 60, 'h'),
                         $measured > 0
                             ? sprintf(

@@ -23,7 +23,7 @@ final class Bounds
             new Floor('the longest chain of steps that wait for each other', max([0.0, ...array_values($tails)])),
         ];
         if ($hands !== []) {
-            $bounds[] = new Floor(sprintf('all the work for %d people', count($hands)), $total / count($hands));
+            $bounds[] = new Floor(sprintf('all the work for %s', self::people(count($hands))), $total / count($hands));
         }
         foreach (Skill::cases() as $skill) {
             $work = array_sum(
@@ -32,7 +32,7 @@ final class Bounds
             $able = count(array_filter($hands, static fn (Hand $hand): bool => in_array($skill, $hand->skills, true)));
             if ($work > 0.0 && $able > 0) {
                 $bounds[] = new Floor(
-                    sprintf('%s, for %s', $skill->words(), $able === 1 ? 'one person' : $able.' people'),
+                    sprintf('%s, for %s', $skill->words(), self::people($able)),
                     $work / $able,
                 );
             }
@@ -59,5 +59,11 @@ final class Bounds
         usort($bounds, static fn (Floor $a, Floor $b): int => $b->minutes <=> $a->minutes);
 
         return $bounds;
+    }
+
+    /** "one person", "3 people" */
+    public static function people(int $count): string
+    {
+        return $count === 1 ? 'one person' : $count.' people';
     }
 }

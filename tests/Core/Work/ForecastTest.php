@@ -271,6 +271,17 @@ final class ForecastTest extends TestCase
         );
     }
 
+    public function test_one_who_works_alone_is_no_people(): void
+    {
+        $work = [new Chore('a', 5.0), new Chore('b', 5.0)];
+        $words = static fn (Hand ...$hands): array => array_map(
+            static fn (Floor $floor): string => $floor->words,
+            (new Forecaster(array_values($hands)))->forecast($work)->bounds,
+        );
+        self::assertContains('all the work for one person', $words(new Hand('x', [])));
+        self::assertContains('all the work for 2 people', $words(new Hand('x', []), new Hand('y', [])));
+    }
+
     public function test_what_was_given_to_somebody_is_done_by_them(): void
     {
         $forecast = (new Forecaster([new Hand('one', []), new Hand('other', [])]))->forecast(
