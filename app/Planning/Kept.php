@@ -29,6 +29,9 @@ final class Kept
     /** Octets that are not worth packing. */
     private const SHORT = 2_000;
 
+    /** What is kept in parts, under its own name and more: each is of as much use as the whole. */
+    private const WHOLES = ['jobs', 'standing at work', 'standing decided'];
+
     /** What is packed here begins so, and nothing else that is written down does. */
     private const DEFLATED = "\x1f\x00";
 
@@ -214,6 +217,14 @@ final class Kept
     /** What is old goes, and the oldest of more than there is room for. */
     public static function prune(StoredInstallation $stored): void
     {
+        // A part that nobody had to write again is as old as the whole, which is written again and again.
+        DB::update(
+            "update kept as part set made_at = whole.made_at from kept as whole
+            where part.installation_id = ? and whole.installation_id = part.installation_id
+                and whole.name in (?, ?, ?) and part.name like whole.name || ' %'
+                and part.state = whole.state and part.made_at < whole.made_at",
+            [$stored->id, ...self::WHOLES],
+        );
         DB::delete(
             'delete from kept where installation_id = ? and (made_at < now() - make_interval(days => ?) or name in (
                 select name from (

@@ -6,6 +6,8 @@ namespace Tests\Reference;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Sartal\Core\Ends\Reach\Reaches;
 use Sartal\Core\Ends\Reach\ReachVerdict;
 use Sartal\Core\Given\Installation\Circuit;
@@ -102,6 +104,23 @@ final class ReachEdgesTest extends TestCase
         $bench = self::bench($run, $demand);
         self::assertNotSame(ReachVerdict::Beyond, self::judged($bench, floor($metres * 1000 + 1e-6) / 1000));
         self::assertSame(ReachVerdict::Beyond, self::judged($bench, floor($metres * 1000 + 1e-6) / 1000 + 0.001));
+    }
+
+    /** Lengths drawn on either side of each limit: beyond it where the formula says so, and nowhere else. */
+    public function test_lengths_drawn_on_either_side_are_judged_as_the_formula_says(): void
+    {
+        $dice = new Randomizer(new Mt19937(1711));
+        $judged = 0;
+        foreach (self::limits() as $name => [$run, $demand, $metres]) {
+            $bench = self::bench($run, $demand);
+            $limit = (int) floor($metres * 1000 + 1e-6);
+            for ($n = 0; $n < 80; $n++, $judged++) {
+                $length = $dice->getInt(intdiv($limit, 20), 2 * $limit);
+                $is = self::judged($bench, $length / 1000);
+                self::assertSame($length > $limit, $is === ReachVerdict::Beyond, $name.', '.$length.' mm');
+            }
+        }
+        self::assertGreaterThanOrEqual(1000, $judged);
     }
 
     /**

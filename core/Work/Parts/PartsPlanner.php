@@ -82,7 +82,8 @@ final readonly class PartsPlanner
             }
             foreach (Side::cases() as $side) {
                 if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
-                    array_push($asks, ...$known[$id][$side->value] ?? $ends->of($run, $side, $this->plan->runs->get($id)));
+                    $takes = $known[$id][$side->value] ?? $ends->of($run, $side, $this->plan->runs->get($id));
+                    array_push($asks, ...$takes);
                 }
             }
             array_push($asks, ...$this->scraps($run));

@@ -205,7 +205,7 @@ final class CuttingTest extends TestCase
         self::assertStringContainsString('others take what is on the shelf', $finding->words);
         self::assertStringContainsString('joint box', $finding->remedy);
         $random = new Randomizer(new Mt19937(5));
-        for ($n = 0; $n < 150; $n++) {
+        for ($n = 0; $n < 1000; $n++) {
             $metres = array_map(
                 static fn (): float => $random->getInt(10, 4200) / 10,
                 range(0, $random->getInt(0, 13)),

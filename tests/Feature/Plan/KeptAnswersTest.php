@@ -372,6 +372,16 @@ final class KeptAnswersTest extends TestCase
         self::assertNull(Kept::last($this->installation, 'old'));
         self::assertSame('now', Kept::get($this->installation, 'new', Kept::state('a')));
         self::assertNull(Kept::get($this->installation, 'new', Kept::state('b')));
+        // A part of what is kept together stays with the whole; one that is of another state does not.
+        foreach (['jobs' => 'b', 'jobs ahead 0' => 'b', 'jobs 0' => 'a'] as $name => $of) {
+            Kept::put($this->installation, $name, Kept::state($of), 'part');
+        }
+        DB::table('kept')
+            ->where('name', 'like', 'jobs %')
+            ->update(['made_at' => now()->subDays(8)]);
+        Kept::prune($this->installation);
+        self::assertSame('part', Kept::get($this->installation, 'jobs ahead 0', Kept::state('b')));
+        self::assertNull(Kept::last($this->installation, 'jobs 0'));
         DB::statement(
             "insert into kept select ?, 'many ' || n, 'x', 'x'::bytea, now() - make_interval(secs => n)
             from generate_series(1, 16000) n",
