@@ -80,7 +80,7 @@ final class ShuffledTest extends TestCase
             1,
         );
         $dice = new Randomizer(new Mt19937(81));
-        for ($n = 0; $n < (int) (getenv('SARTAL_SHUFFLES') ?: 250); $n++) {
+        for ($n = 0; $n < (int) (getenv('SARTAL_SHUFFLES') ?: 1000); $n++) {
             [$diagnosis, $reading] = self::shuffled($of, $dice, $dice->getInt(16, 24));
             $wiring = $of->expectation->wiring;
             foreach ($diagnosis->troubles as $trouble) {
