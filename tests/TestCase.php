@@ -15,6 +15,7 @@ use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\RefreshDatabaseState;
 use Illuminate\Foundation\Testing\TestCase as Base;
+use Illuminate\Support\Lottery;
 use Sartal\Core\File\InstallationFile;
 use Tests\Support\Contract;
 
@@ -31,6 +32,8 @@ abstract class TestCase extends Base
         parent::setUp();
         // What a page is made of is the browser's tests' to look at; here it need not be built.
         $this->withoutVite();
+        // Whether too much is kept is looked at now and then: questions are counted without that.
+        Lottery::alwaysLose();
         $this->app['events']->listen(RequestHandled::class, Contract::hold(...));
         $this->installation = StoredInstallation::query()->where('key', 'brackwater')->firstOrFail();
     }
