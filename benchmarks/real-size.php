@@ -94,6 +94,8 @@ function served(): string
     $options = ['opcache.enable_cli=1', 'opcache.validate_timestamps=0', 'memory_limit=2G', 'max_execution_time=0'];
     $options = array_merge(...array_map(static fn (string $option): array => ['-d', $option], $options));
     putenv('SARTAL_EDITION='.CodeEdition::id());
+    // One process: others would go on without it.
+    putenv('PHP_CLI_SERVER_WORKERS');
     putenv('APP_ROUTES_CACHE='.sys_get_temp_dir().'/sartal-measured-routes.php');
     shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, base_path('artisan'), 'route:cache'])));
     $server = proc_open(
