@@ -32,10 +32,16 @@ final readonly class JobLook
         int $seen,
         string $made,
     ): JobMade {
-        [$families, $tools] = self::rests($job, $loaded);
-        $facts = self::facts($assembly, $job, $loaded);
-
-        return self::summary($assembly->id, $job, $facts, $families, $tools, $record, $seen, $made, $loaded->stored);
+        return self::summary(
+            $assembly->id,
+            $job,
+            self::facts($assembly, $job, $loaded),
+            self::rests($job, $loaded),
+            $record,
+            $seen,
+            $made,
+            $loaded->stored,
+        );
     }
 
     /** After something was recorded on it. */
@@ -47,19 +53,8 @@ final readonly class JobLook
         StoredInstallation $stored,
     ): JobMade {
         $line = $before->line;
-        $past = $before->past;
 
-        return self::summary(
-            $line->id,
-            $job,
-            $line->facts,
-            $past->families,
-            $past->tools,
-            $record,
-            $seen,
-            $line->made,
-            $stored,
-        );
+        return self::summary($line->id, $job, $line->facts, $before->past, $record, $seen, $line->made, $stored);
     }
 
     private static function facts(Assembly $assembly, Job $job, Loaded $loaded): JobFacts
@@ -83,8 +78,8 @@ final readonly class JobLook
         );
     }
 
-    /** @return array{array<int|string, string>, list<string>} fitting → family of its connector; tools of the steps */
-    private static function rests(Job $job, Loaded $loaded): array
+    /** What follows from decisions alone, and is asked for by who looks again. */
+    private static function rests(Job $job, Loaded $loaded): JobPast
     {
         $in = $loaded->installation;
         $families = $tools = [];
@@ -98,19 +93,15 @@ final readonly class JobLook
         }
         unset($tools['']);
 
-        return [$families, array_map(strval(...), array_keys($tools))];
+        return new JobPast([], $families, array_map(strval(...), array_keys($tools)));
     }
 
-    /**
-     * @param  array<int|string, string>  $families  fitting → family of its connector
-     * @param  list<string>  $tools
-     */
+    /** @param  JobPast  $past  as it was known before, but for what it took */
     private static function summary(
         string $id,
         Job $job,
         JobFacts $facts,
-        array $families,
-        array $tools,
+        JobPast $past,
         Record $record,
         int $seen,
         string $made,
@@ -146,7 +137,7 @@ final readonly class JobLook
             count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
             Amounts::of($bench),
             array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
-            Yielded::in($events, $job, $families),
+            Yielded::in($events, $job, $past->families),
             self::overtaken($job, $progress),
         );
         $few = array_map(strval(...), array_keys($stored->workshop['tools'] ?? []));
@@ -154,7 +145,7 @@ final readonly class JobLook
         return new JobMade(
             $line,
             Stretch::among($bench, $few),
-            new JobPast(self::timed($events, $job), $families, $tools),
+            new JobPast(self::timed($events, $job), $past->families, $past->tools),
         );
     }
 

@@ -71,9 +71,9 @@ final class Kept
         if ($found === null || (! $byAny && ! str_starts_with((string) $found->state, CodeEdition::id().'.'))) {
             return null;
         }
-        $body = is_resource($found->body) ? stream_get_contents($found->body) : $found->body;
+        $body = self::read($found->body);
 
-        return is_string($body) ? ['state' => (string) $found->state, 'body' => self::unpacked($body)] : null;
+        return $body === null ? null : ['state' => (string) $found->state, 'body' => $body];
     }
 
     /**
@@ -88,13 +88,10 @@ final class Kept
         $bodies = [];
         $rows = DB::table('kept')->where('installation_id', $stored->id)->whereIn('name', $names);
         foreach ($rows->where('state', $state)->get(['name', 'body']) as $row) {
-            $body = is_resource($row->body) ? stream_get_contents($row->body) : $row->body;
-            if (is_string($body)) {
-                $bodies[(string) $row->name] = self::unpacked($body);
-            }
+            $bodies[(string) $row->name] = self::read($row->body);
         }
 
-        return $bodies;
+        return array_filter($bodies, is_string(...));
     }
 
     /**
@@ -113,9 +110,7 @@ final class Kept
         return DB::transaction(static function () use ($stored, $name, $state, $read, $bodies): bool {
             $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
             $row->where('state', $state)->lockForUpdate();
-            $found = $row->value('body');
-            $body = is_resource($found) ? stream_get_contents($found) : $found;
-            if (! is_string($body) || self::unpacked($body) !== $read) {
+            if (self::read($row->value('body')) !== $read) {
                 return false;
             }
             self::putAll($stored, $bodies, $state);
@@ -163,6 +158,14 @@ final class Kept
         return strlen($body) < self::SHORT || $isPacked
             ? $body
             : self::DEFLATED.gzdeflate($body, 1);
+    }
+
+    /** @param  mixed  $column  as the database hands it out */
+    private static function read(mixed $column): ?string
+    {
+        $body = is_resource($column) ? stream_get_contents($column) : $column;
+
+        return is_string($body) ? self::unpacked($body) : null;
     }
 
     private static function unpacked(string $body): string
