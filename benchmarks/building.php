@@ -30,6 +30,7 @@ use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Cuts;
 use Sartal\Core\Work\Parts\PartsPlanner;
 
@@ -165,9 +166,9 @@ foreach ([100, 500, 1000, 2000] as $count) {
     $dress = $time(static function () use ($dresser, $plan): array {
         return array_map($dresser->dress(...), $plan->layout->looms);
     });
-    $cut = $time(static fn () => Cuts::plan($in, $plan, new Record()));
+    $cut = $time(static fn () => Cuts::plan(CutFacts::of($in, $plan), new Record()));
     $parts = $time(
-        static fn () => (new PartsPlanner($in, $plan))->list(array_map(strval(...), array_keys($in->runs()))),
+        static fn () => PartsPlanner::planned($in, $plan)->list(array_map(strval(...), array_keys($in->runs()))),
     );
     printf(
         "%8d %8d %8d %12.1f %12.1f %14.1f %14.1f %14.1f %12.1f %10.1f\n",

@@ -8,8 +8,8 @@ use App\Planning\ShippedCatalogue;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Given\Installation\HouseRules;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlanner;
 use Sartal\Core\Work\Cutting\Stock;
@@ -17,7 +17,9 @@ use Sartal\Core\Work\Cutting\StockKind;
 
 require __DIR__.'/../vendor/autoload.php';
 
-$installation = new Installation('bench', 'Bench', HouseRules::defaults(), ShippedCatalogue::load());
+$rules = HouseRules::defaults();
+$cable = ShippedCatalogue::load()->theCable('pair-foil');
+$facts = new CutFacts([], [$cable->id => $cable], [], $rules->usable, $rules->reelMargin);
 printf("%8s %10s %12s %10s %10s %12s\n", 'cuts', 'offcuts', 'time, ms', 'bought', 'at least', 'scrap, %');
 foreach ([50, 200, 500, 1000, 2000] as $count) {
     $random = new Randomizer(new Mt19937($count));
@@ -37,7 +39,7 @@ foreach ([50, 200, 500, 1000, 2000] as $count) {
         );
     }
     $start = hrtime(true);
-    $plan = (new CutPlanner($installation))->plan($needs, $stock)->cables['pair-foil'];
+    $plan = (new CutPlanner($facts))->plan($needs, $stock)->cables['pair-foil'];
     $time = (hrtime(true) - $start) / 1e6;
     printf(
         "%8d %10d %12.1f %10d %10d %12.2f\n",

@@ -224,6 +224,33 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
     ];
 }
 
+/**
+ * The first cut that the cut plan has, as it has it.
+ *
+ * @return array{method: string, data: array<string, mixed>}
+ */
+function cut(string $at, string $installation): array
+{
+    $context = stream_context_create(['http' => ['header' => 'Accept: application/json', 'timeout' => 600]]);
+    $page = (string) file_get_contents('http://'.$at.'/api/i/'.$installation.'/cutting', false, $context);
+    $cutting = (array) json_decode($page, true);
+    $assigned = array_merge(...array_column($cutting['cables'] ?? [], 'assigned'))[0];
+    $cut = $assigned['cuts'][0];
+    $isBought = $assigned['stock']['kind'] === 'to-buy';
+
+    return [
+        'method' => 'POST',
+        'data' => [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'cut',
+            'run' => $cut['run'],
+            'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
+            'on' => $cut['basis'],
+            'cut' => ['length' => $cut['length'], 'reel' => $isBought ? null : $assigned['stock']['id']],
+        ],
+    ];
+}
+
 /** Somebody reports something of the installation's first run. */
 function report(StoredInstallation $stored, int $turn): void
 {
@@ -310,6 +337,11 @@ foreach (array_slice($argv, 1) as $file) {
             }
             printf("  %-26s %-15s %s\n", $path, $when, line($at, $stored->address, $path));
         }
+    }
+    foreach (['cutting', 'parts?scope=installation&brief=1', 'parts?scope=installation&brief=1&left=1'] as $path) {
+        line($at, $stored->address, $path);
+        printf("  %-26s %-15s %s\n", 'a cut', '', line($at, $stored->address, 'events', cut($at, $stored->address)));
+        printf("  %-26s %-15s %s\n", $path, 'after it', line($at, $stored->address, $path));
     }
     /** @var array<string, array{string, array{method: string, data: array<string, mixed>}}> $writes */
     $writes = json_decode(apart('--writes', $stored->address), true) ?? [];

@@ -14,6 +14,7 @@ use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\OnWhat;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutPlan;
 use Sartal\Core\Work\Cutting\Cuts;
 
@@ -23,6 +24,8 @@ final class Loaded
     private ?Plan $plan = null;
 
     private ?CutPlan $cutPlan = null;
+
+    private ?CutFacts $cutFacts = null;
 
     private ?KeptAllotments $allotments = null;
 
@@ -61,10 +64,10 @@ final class Loaded
         return $this->cutPlan ??= $this->cuts($this->record);
     }
 
-    /** With what was recorded since it was read. */
-    public function cutPlanNow(): CutPlan
+    /** What there is to cut, and to cut it from. */
+    public function cutFacts(): CutFacts
     {
-        return $this->cuts(Recorded::milestones($this->stored));
+        return $this->cutFacts ??= CutFacts::of($this->installation, $this->plan());
     }
 
     /** @param  ?list<string>  $runs  where an order is for these alone */
@@ -72,7 +75,7 @@ final class Loaded
     {
         $this->allotments ??= new KeptAllotments($this->stored);
 
-        return Cuts::plan($this->installation, $this->plan(), $record, $runs, $this->allotments);
+        return Cuts::plan($this->cutFacts(), $record, $runs, $this->allotments);
     }
 
     /** @return list<string> ids of what something that is done to a run now is done on */

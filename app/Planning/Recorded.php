@@ -18,6 +18,9 @@ final class Recorded
     /** Ids in one query. */
     private const TOGETHER = 5_000;
 
+    /** Kinds by which stock, or what is to be had, is another. */
+    public const OF_STOCK = ['cut', 'taken-back', 'reworked'];
+
     /** Everything, single steps too. */
     public static function whole(StoredInstallation $stored): Record
     {
@@ -34,6 +37,25 @@ final class Recorded
         $rows->where(static function ($row): void {
             $row->where('step', '')->orWhereNotIn('kind', self::apart());
         });
+
+        return new Record(self::withCauses($stored, $rows), new StoredSteps($stored));
+    }
+
+    /** By which stock, or what is to be had, is another; with what that was done on, for the order follows from it. */
+    public static function stock(StoredInstallation $stored): Record
+    {
+        $rows = $stored->events();
+        $rows->whereIn('kind', self::OF_STOCK);
+
+        return new Record(self::withCauses($stored, $rows));
+    }
+
+    /**
+     * @param  HasMany<StoredEvent, StoredInstallation>  $rows
+     * @return array<int|string, Event> them and what they were done on, by id
+     */
+    private static function withCauses(StoredInstallation $stored, HasMany $rows): array
+    {
         $known = [];
         $found = self::read($stored, $rows);
         while ($found !== []) {
@@ -52,7 +74,7 @@ final class Recorded
             }
         }
 
-        return new Record($known, new StoredSteps($stored));
+        return $known;
     }
 
     /** @return list<string> kinds of which single steps are kept apart */

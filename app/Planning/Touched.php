@@ -47,7 +47,7 @@ final class Touched
             ->events()
             ->toBase()
             ->reorder()
-            ->whereIn('kind', ['cut', 'taken-back', 'reworked']);
+            ->whereIn('kind', Recorded::OF_STOCK);
         $found = $rows->selectRaw('max(id) as last, count(*) as many')->first();
 
         return [(int) ($found->last ?? 0), (int) ($found->many ?? 0)];

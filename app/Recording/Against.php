@@ -6,6 +6,7 @@ namespace App\Recording;
 
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\KeptCuts;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\Touched;
@@ -16,6 +17,7 @@ use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Cutting\CutFacts;
 
 /**
  * What something that is recorded now is recorded against. It is known of one assembly, from what is kept: the
@@ -49,6 +51,12 @@ final class Against
         $standing = $this->standings->of($run);
 
         return $standing === null ? null : $this->standings->facts($standing->id);
+    }
+
+    /** What there is to cut, and to cut it from. */
+    public function cuts(): CutFacts
+    {
+        return KeptCuts::atWork($this->stored, $this->loaded(...))->facts();
     }
 
     /** @return array<int|string, AssemblyStanding> where everything stands, by assembly */

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Recording;
 
 use App\Formats\BadLine;
-use App\Planning\Loaded;
-use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Given\Measure\Worked;
-use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Proof\Record\CutMade;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockTake;
 
@@ -17,7 +15,7 @@ use Sartal\Core\Work\Cutting\StockTake;
 final class CutOff
 {
     /** @throws BadLine */
-    public static function check(CutMade $cut, Run $run, Loaded $loaded): void
+    public static function check(CutMade $cut, string $run, CutFacts $facts, Record $record): void
     {
         if ($cut->length->isZero()) {
             throw BadLine::because('length', '0', 'Say how long the piece is.');
@@ -25,7 +23,7 @@ final class CutOff
         if ($cut->reel === null) {
             return;
         }
-        $stock = self::stock($cut->reel, $loaded);
+        $stock = self::stock($cut->reel, $facts, $record);
         if ($stock === null) {
             throw BadLine::because(
                 'reel',
@@ -33,15 +31,16 @@ final class CutOff
                 'There is no such reel in stock. Enter it first, or choose another.',
             );
         }
-        if ($stock->cable !== $run->cable) {
+        $of = $facts->runs[$run]->cable ?? '';
+        if ($stock->cable !== $of) {
             throw BadLine::because(
                 'reel',
                 $stock->name,
                 sprintf(
                     'It holds %s, and %s is made of %s.',
-                    self::cable($stock->cable, $loaded),
-                    $run->code,
-                    self::cable($run->cable, $loaded),
+                    $facts->cable($stock->cable),
+                    $facts->code($run),
+                    $facts->cable($of),
                 ),
             );
         }
@@ -58,20 +57,14 @@ final class CutOff
         }
     }
 
-    private static function stock(string $id, Loaded $loaded): ?Stock
+    private static function stock(string $id, CutFacts $facts, Record $record): ?Stock
     {
-        $lengths = $loaded->plan()->runs->map(static fn (RunPlan $plan): Worked => $plan->cut);
-        foreach (StockTake::stock($loaded->installation, $loaded->record, $lengths) as $stock) {
+        foreach (StockTake::stock($facts, $record) as $stock) {
             if ($stock->id === $id) {
                 return $stock;
             }
         }
 
         return null;
-    }
-
-    private static function cable(string $id, Loaded $loaded): string
-    {
-        return $loaded->installation->catalogue->cables()[$id]->name ?? $id;
     }
 }

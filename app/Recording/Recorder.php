@@ -7,6 +7,7 @@ namespace App\Recording;
 use App\Formats\BadLine;
 use App\Models\Membership;
 use App\Models\StoredEvent;
+use App\Planning\Recorded;
 use App\Testing\Known;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Later\Handover\AssemblyFacts;
@@ -130,7 +131,7 @@ final readonly class Recorder
     {
         $cut = $sent->cut();
         if ($cut !== null) {
-            CutOff::check($cut, $on->loaded()->installation->theRun($sent->run), $on->loaded());
+            CutOff::check($cut, $sent->run, $on->cuts(), Recorded::stock($on->stored));
 
             return new CutNoted($cut->of($plan->cable));
         }

@@ -41,7 +41,10 @@ use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\ReworkPlanner;
 use Sartal\Core\Work\Bench\Traveller;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Parts\LoomParts;
+use Sartal\Core\Work\Parts\MakeOrBuyPlanner;
 use Sartal\Core\Work\Parts\PartsPlanner;
 use Sartal\Core\Work\Pulling\PullPlanner;
 use Tests\Support\Renamed;
@@ -158,12 +161,12 @@ final class OddNamesTest extends TestCase
         $plan = (new Planner())->plan($in, $record);
         $runs = array_map(static fn (Run $run): string => $run->id, array_values($in->runs()));
         $dresser = new Dresser($in, new MemoryPackings());
-        $cuts = Cuts::plan($in, $plan, $record);
+        $cuts = Cuts::plan(CutFacts::of($in, $plan), $record);
         $work = new Work($in, $plan, $record);
         $reaches = new Reaches($in);
         $lines = $reaches->lines($plan->runs->map(static fn (RunPlan $run): Length => $run->cut->result));
         $dressed = array_map($dresser->dress(...), array_values($plan->layout->looms));
-        $parts = new PartsPlanner($in, $plan, $record);
+        $parts = PartsPlanner::planned($in, $plan, $record);
         $tracer = new CircuitTracer($in, $plan);
         $leeway = new LeewayFinder($work, new Pieces($work));
         $sheets = new EndSheets($in);
@@ -181,8 +184,8 @@ final class OddNamesTest extends TestCase
             'strands' => $plan->strands(),
             'findings' => $plan->findings(),
             'cutting' => $cuts,
-            'parts' => $parts->list($runs, $dressed, $cuts),
-            'worth' => array_map($parts->makeOrBuy(...), array_values($plan->assemblies)),
+            'parts' => $parts->list($runs, array_merge(...array_map(LoomParts::list(...), $dressed)), $cuts),
+            'worth' => array_map((new MakeOrBuyPlanner($in, $plan))->of(...), array_values($plan->assemblies)),
             'reach' => array_map(
                 static fn (SignalLine $line): array => [$reaches->judge($line), $reaches->next($line)],
                 $lines,

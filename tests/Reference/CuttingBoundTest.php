@@ -9,6 +9,7 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Work\Cutting\CablePlan;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlanner;
 use Sartal\Core\Work\Cutting\Packing\FewestReels;
@@ -29,7 +30,9 @@ final class CuttingBoundTest extends TestCase
             $needs[] = new CutNeeded('A-1', 'pair-foil', Length::millimetres($length));
         }
 
-        return (new CutPlanner($bench->installation))->plan($needs, [])->cables['pair-foil'];
+        $facts = CutFacts::of($bench->installation, $bench->plan());
+
+        return (new CutPlanner($facts))->plan($needs, [])->cables['pair-foil'];
     }
 
     public function test_fifty_instances_of_200_cuts_take_at_most_one_reel_more_than_the_bound(): void

@@ -15,7 +15,7 @@ final class PartsChapter
     public static function write(Book $book, PackContents $packing): void
     {
         $loaded = $packing->loaded;
-        $list = (new PartsPlanner($loaded->installation, $loaded->plan(), $loaded->record))->list(
+        $list = PartsPlanner::planned($loaded->installation, $loaded->plan(), $loaded->record)->list(
             array_map(strval(...), array_keys($loaded->installation->runs())),
         );
         $book->table([[0, 'Kind'], [32, 'Part'], [128, 'Colour'], [150, 'Used']]);

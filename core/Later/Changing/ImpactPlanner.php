@@ -23,6 +23,7 @@ use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Parts\Ask;
 use Sartal\Core\Work\Parts\Counter;
 use Sartal\Core\Work\Parts\Sort;
+use Sartal\Core\Work\Parts\Supplies;
 
 /**
  * What of the work that is done no longer fits the plan, and what the cheapest
@@ -382,7 +383,7 @@ final readonly class ImpactPlanner
             $runs,
             new Figure($minutes, 'min', $terms),
             new Figure($cost, $currency, $money, 2),
-            (new Counter($this->work->installation))->count($asks),
+            (new Counter(Supplies::of($this->work->installation)))->count($asks),
             $restored,
             $comes,
             $goes,

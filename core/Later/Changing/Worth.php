@@ -14,6 +14,7 @@ use Sartal\Core\Work\Bench\TimeBook;
 use Sartal\Core\Work\Parts\Ask;
 use Sartal\Core\Work\Parts\Counter;
 use Sartal\Core\Work\Parts\Sort;
+use Sartal\Core\Work\Parts\Supplies;
 
 /** What remedies cost: hours by the crew's own times, parts by their share of a pack. */
 final readonly class Worth
@@ -106,7 +107,7 @@ final readonly class Worth
             ),
         ];
         $sum = $labour;
-        foreach ($parts === [] ? [] : (new Counter($this->installation))->count($parts)->lines as $line) {
+        foreach ($parts === [] ? [] : (new Counter(Supplies::of($this->installation)))->count($parts)->lines as $line) {
             $terms[] = new FigureTerm(
                 $line->name,
                 $line->needed->text(),

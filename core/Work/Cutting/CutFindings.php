@@ -6,7 +6,6 @@ namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
-use Sartal\Core\Given\Installation\Installation;
 
 /** What is to be said of how one kind of cable is cut. */
 final readonly class CutFindings
@@ -14,12 +13,11 @@ final readonly class CutFindings
     /** Reels that are called by name; more are counted. */
     private const NAMED = 3;
 
-    public function __construct(
-        private Installation $installation,
-        private string $cable,
-        private string $name,
-        private Shelf $shelf,
-    ) {
+    private string $name;
+
+    public function __construct(private CutFacts $facts, private string $cable, private Shelf $shelf)
+    {
+        $this->name = $facts->cable($cable);
     }
 
     public function group(Lot $lot): Finding
@@ -62,7 +60,7 @@ final readonly class CutFindings
                         ? '%s needs %s of %s in one piece; the longest reel gives %s.'
                         : '%s needs %s of %s in one piece; the longest reel on sale gives %s, and others take what is '.
                             'on the shelf.',
-                    $this->installation->theRun($need->run)->code,
+                    $this->facts->code($need->run),
                     $need->length->canonical(),
                     $this->name,
                     ($isLong ? $this->shelf->longest() : $this->shelf->longestOnSale())->canonical(),

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Work\Cutting\Packing\AllotmentStore;
 use Sartal\Core\Work\Cutting\Packing\BestAllotment;
@@ -19,7 +18,7 @@ use Sartal\Core\Work\Cutting\Packing\Stocked;
 final readonly class CutPlanner
 {
     public function __construct(
-        private Installation $installation,
+        private CutFacts $facts,
         private AllotmentStore $known = new MemoryAllotments(),
     ) {
     }
@@ -69,9 +68,9 @@ final readonly class CutPlanner
      */
     private function cable(string $cable, array $needs, array $stock, array $before): CablePlan
     {
-        $type = $this->installation->catalogue->cable($cable);
-        $shelf = new Shelf($stock, $type->reels ?? [], $this->installation->rules()->reelMargin);
-        $say = new CutFindings($this->installation, $cable, $type->name ?? $cable, $shelf);
+        $sold = $this->facts->cables[$cable]->reels ?? [];
+        $shelf = new Shelf($stock, $sold, $this->facts->margin);
+        $say = new CutFindings($this->facts, $cable, $shelf);
         [$lots, $findings] = $this->lots($needs, $shelf, $say);
         $best = $this->best($lots, $shelf, $before);
         $apart = [];
@@ -156,7 +155,7 @@ final readonly class CutPlanner
      */
     private function best(array $lots, Shelf $shelf, array $before): BestAllotment
     {
-        $usable = $this->installation->rules()->usable;
+        $usable = $this->facts->usable;
         $stocked = $shelf->with($lots, $usable);
         $key = self::key($stocked, self::meantFor($lots, $shelf, $before));
         $best = $this->known->allotment($key);
@@ -217,7 +216,7 @@ final readonly class CutPlanner
     {
         [$scrap, $kept] = [Length::zero(), Length::zero()];
         foreach ($assigned as $each) {
-            if ($each->rest()->compare($this->installation->rules()->usable) >= 0) {
+            if ($each->rest()->compare($this->facts->usable) >= 0) {
                 $kept = $kept->plus($each->rest());
             } else {
                 $scrap = $scrap->plus($each->rest());

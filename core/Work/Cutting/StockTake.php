@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Cutting;
 
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Installation\Reel;
 use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\CutMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -23,45 +21,39 @@ final class StockTake
     public const PIECE = 'piece:';
 
     /**
-     * @param  array<int|string, Worked>  $cuts  run → length that it is to be cut at
+     * @param  ?list<string>  $runs  ids, where it is of these alone
      * @return list<CutNeeded>
      */
-    public static function needs(Installation $installation, Record $record, array $cuts): array
+    public static function needs(CutFacts $facts, Record $record, ?array $runs = null): array
     {
+        $wanted = $runs === null ? $facts->runs : array_intersect_key($facts->runs, array_flip($runs));
         $needs = [];
-        foreach ($installation->runs() as $id => $run) {
-            $cut = $cuts[$id] ?? Worked::sum([]);
-            $length = $cut->result;
-            if ($run->withdrawn || $length->isZero() || $installation->catalogue->cable($run->cable) === null) {
+        foreach ($wanted as $run) {
+            if ($run->withdrawn || $run->length->now->isZero() || ! isset($facts->cables[$run->cable])) {
                 continue;
             }
             $last = self::last($record, $run->id);
-            if ($last !== null && ! self::isShort($last, $cut)) {
-                continue;
+            if ($last === null || self::isShort($last, $run->length)) {
+                $needs[] = new CutNeeded($run->id, $run->cable, $run->length->now, $run->group);
             }
-            $loom = $installation->loom($run->loom ?? '');
-            $needs[] = new CutNeeded($run->id, $run->cable, $length, $loom !== null && $loom->oneReel ? $loom->id : '');
         }
 
         return $needs;
     }
 
-    /**
-     * @param  array<int|string, Worked>  $cuts
-     * @return list<Stock>
-     */
-    public static function stock(Installation $installation, Record $record, array $cuts): array
+    /** @return list<Stock> */
+    public static function stock(CutFacts $facts, Record $record): array
     {
         $made = self::made($record);
         $stock = [];
-        foreach ($installation->reels() as $reel) {
+        foreach ($facts->reels as $reel) {
             $left = self::reel($reel, $made[$reel->id] ?? []);
             if ($left !== null) {
                 $stock[] = $left;
             }
         }
 
-        return [...$stock, ...self::pieces($installation, $record, $cuts, $made)];
+        return [...$stock, ...self::pieces($facts, $record, $made)];
     }
 
     /** Whether anything was cut. */
@@ -80,7 +72,7 @@ final class StockTake
      * Whether a cut does not reach, and nobody said that it serves: it is to be
      * made again. It need not reach for what its edition did not know of.
      */
-    public static function isShort(Event $event, Worked $needed): bool
+    public static function isShort(Event $event, LengthToCut $needed): bool
     {
         $known = $needed->known(Fingerprint::edition($event->fingerprint) ?? Edition::now());
 
@@ -150,17 +142,16 @@ final class StockTake
     /**
      * Pieces that are no use for their run: too short, or cut again since.
      *
-     * @param  array<int|string, Worked>  $cuts
      * @param  array<int|string, list<CutMade>>  $made
      * @return list<Stock>
      */
-    private static function pieces(Installation $installation, Record $record, array $cuts, array $made): array
+    private static function pieces(CutFacts $facts, Record $record, array $made): array
     {
-        $holders = self::holders($installation, $record, $cuts);
+        $holders = self::holders($facts, $record);
         $lengths = self::lengths($record);
         $pieces = [];
         foreach ($record->events as $event) {
-            $run = $installation->run($event->run);
+            $run = $facts->runs[$event->run] ?? null;
             // A piece goes by the event that cut it, whoever has it now.
             if (
                 $event->kind !== EventKind::Cut ||
@@ -194,15 +185,14 @@ final class StockTake
     /**
      * Pieces that some run is made of.
      *
-     * @param  array<int|string, Worked>  $cuts
      * @return array<int|string, true> by the event that cut it
      */
-    private static function holders(Installation $installation, Record $record, array $cuts): array
+    private static function holders(CutFacts $facts, Record $record): array
     {
         $held = [];
-        foreach ($installation->runs() as $id => $run) {
+        foreach ($facts->runs as $run) {
             $last = $run->withdrawn ? null : self::last($record, $run->id);
-            if ($last !== null && ! self::isShort($last, $cuts[$id] ?? Worked::sum([]))) {
+            if ($last !== null && ! self::isShort($last, $run->length)) {
                 $held[self::piece($last)] = true;
             }
         }

@@ -6,8 +6,6 @@ namespace Sartal\Core\Work\Parts;
 
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
-use Sartal\Core\Given\Installation\Economy;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Work\Cutting\CutPlan;
@@ -29,11 +27,8 @@ final readonly class Counter
         PartKind::Hardware,
     ];
 
-    private Economy $economy;
-
-    public function __construct(private Installation $installation)
+    public function __construct(private Supplies $supplies)
     {
-        $this->economy = $installation->economy();
     }
 
     /**
@@ -76,7 +71,7 @@ final readonly class Counter
     private function pieces(array $asks): PartsLine
     {
         $id = $asks[0]->id;
-        $part = $asks[0]->sort === Sort::Part ? $this->installation->catalogue->part($id) : null;
+        $part = $asks[0]->sort === Sort::Part ? $this->supplies->parts[$id] ?? null : null;
         $byLength = self::isByLength($part);
         [$needed, $returned] = [0.0, 0.0];
         foreach ($asks as $ask) {
@@ -85,13 +80,13 @@ final readonly class Counter
         }
         $spares =
             $part !== null && in_array($part->kind, self::SMALL, true) && $needed > 0
-                ? ceil(($needed * $this->economy->spares) / 100)
+                ? ceil(($needed * $this->supplies->economy->spares) / 100)
                 : 0.0;
-        $stock = (float) ($this->economy->stock[$id] ?? 0);
+        $stock = (float) ($this->supplies->economy->stock[$id] ?? 0);
         $short = max(0.0, $needed + $spares - $returned - $stock);
         $pack = $byLength ? (float) $part?->length?->inMetres() : (float) max(1, $part->pack ?? 1);
-        $price = $this->economy->prices[$id] ?? null;
-        $name = $part->name ?? ($this->installation->catalogue->connector($id)->name ?? $id);
+        $price = $this->supplies->economy->prices[$id] ?? null;
+        $name = $part->name ?? ($this->supplies->connectors[$id] ?? $id);
         $unit = match (true) {
             $byLength => 'm',
             $part?->kind === PartKind::Solder => 'joints',
@@ -137,15 +132,15 @@ final readonly class Counter
                 $fromShelf += $assigned->used()->inMetres();
             }
         }
-        $price = $this->economy->prices[$id] ?? null;
+        $price = $this->supplies->economy->prices[$id] ?? null;
         $perReel = $reels > 0 ? $bought / $reels : 0.0;
 
         return new PartsLine(
             Sort::Cable,
             $id,
-            $this->installation->catalogue->cable($id)->name ?? $id,
+            $this->supplies->cables[$id]->name ?? $id,
             'cable',
-            $this->installation->catalogue->cable($id)->sheath ?? '',
+            $this->supplies->cables[$id]->sheath ?? '',
             'm',
             self::figure($asks, 'm', $needed),
             0.0,

@@ -4,106 +4,81 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Parts;
 
-use Sartal\Core\Ends\Wiring\Assembly;
+use Closure;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Given\Measure\Figure;
-use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Plan\Planning\Bead;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Record\Record;
-use Sartal\Core\Ways\Dressing\LoomDress;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutPlan;
+use Sartal\Core\Work\Cutting\CutRun;
 
-/** Parts of an installation, a loom, an assembly or an order of runs; time and cost. */
+/** Parts of an installation, a loom, an assembly or an order of runs. */
 final readonly class PartsPlanner
 {
     /**
+     * @param  Closure(string): list<Bead>  $strand  where a run stands
      * @param  Record  $record  what rework threw away is needed once more
-     * @param  array<int|string, list<Bead>>  $strands  where runs stand, where that is known; by the plan otherwise
      */
     public function __construct(
-        private Installation $installation,
-        private Plan $plan,
+        private CutFacts $cuts,
+        private Supplies $supplies,
+        private EndAsks $ends,
+        private Closure $strand,
         private Record $record = new Record(),
-        private array $strands = [],
     ) {
     }
 
-    /**
-     * What the ends of runs take, whatever is done of them: follows from decisions alone.
-     *
-     * @param  list<string>  $runs  ids
-     * @return array<int|string, array<int|string, list<Ask>>> by run and side; what several share is asked for by the
-     *     first
-     */
-    public function ends(array $runs): array
+    public static function planned(Installation $installation, Plan $plan, Record $record = new Record()): self
     {
-        $ends = new EndParts($this->installation);
-        $asks = [];
-        foreach ($runs as $id) {
-            $run = $this->installation->run($id);
-            $plan = $this->plan->runs[$id] ?? null;
-            if ($run !== null && $plan !== null && ! $run->withdrawn) {
-                foreach (Side::cases() as $side) {
-                    $asks[$id][$side->value] = $ends->of($run, $side, $plan);
-                }
-            }
-        }
-
-        return $asks;
+        return new self(
+            CutFacts::of($installation, $plan),
+            Supplies::of($installation),
+            new PlannedEnds($installation, $plan),
+            $plan->strand(...),
+            $record,
+        );
     }
 
     /**
      * @param  list<string>  $runs  ids
-     * @param  list<LoomDress>  $looms  dressed along with them
+     * @param  list<Ask>  $dress  what dressing looms along with them takes
      * @param  bool  $whole  of what is done already as well
-     * @param  array<int|string, array<int|string, list<Ask>>>  $known  what the ends of all these runs take, by run and
-     *     side, where that is known
      * @return list<Ask>
      */
-    public function asks(array $runs, array $looms = [], bool $whole = true, array $known = []): array
+    public function asks(array $runs, array $dress = [], bool $whole = true): array
     {
-        $ends = new EndParts($this->installation);
         $asks = [];
         foreach ($runs as $id) {
-            $run = $this->installation->run($id);
-            if ($run === null || ! isset($this->plan->runs[$id]) || $run->withdrawn) {
+            $run = $this->cuts->runs[$id] ?? null;
+            if ($run === null || $run->withdrawn) {
                 continue;
             }
-            if (
-                $this->installation->catalogue->cable($run->cable) !== null &&
-                ($whole || ! $this->isDone($id, Stage::Cut))
-            ) {
-                $asks[] = new Ask(Sort::Cable, $run->cable, $this->plan->cut($id)->result->inMetres(), $id, $run->code);
+            if (isset($this->cuts->cables[$run->cable]) && ($whole || ! $this->isDone($id, Stage::Cut))) {
+                $asks[] = new Ask(Sort::Cable, $run->cable, $run->length->now->inMetres(), $id, $run->code);
             }
             foreach (Side::cases() as $side) {
                 if ($whole || ! $this->isDone($id, $side === Side::A ? Stage::EndA : Stage::EndB)) {
-                    $takes = $known[$id][$side->value] ?? $ends->of($run, $side, $this->plan->runs->get($id));
-                    array_push($asks, ...$takes);
+                    array_push($asks, ...$this->ends->of($id, $side));
                 }
             }
             array_push($asks, ...$this->scraps($run));
         }
-        foreach ($looms as $dress) {
-            array_push($asks, ...LoomParts::list($dress));
-        }
 
-        return $asks;
+        return [...$asks, ...$dress];
     }
 
     /** @return list<Ask> */
-    private function scraps(Run $run): array
+    private function scraps(CutRun $run): array
     {
         $asks = [];
         foreach ($this->record->of($run->id) as $event) {
             foreach ($event->rework()->scraps ?? [] as $id => $count) {
-                $sort = $this->installation->catalogue->connector($id) !== null ? Sort::Connector : Sort::Part;
                 $asks[] = new Ask(
-                    $sort,
+                    isset($this->supplies->connectors[$id]) ? Sort::Connector : Sort::Part,
                     (string) $id,
                     (float) $count,
                     $run->id,
@@ -116,88 +91,17 @@ final readonly class PartsPlanner
     }
 
     /**
-     * @param  list<string>  $runs
-     * @param  list<LoomDress>  $looms
-     * @param  array<int|string, array<int|string, list<Ask>>>  $known  what the ends of all these runs take, by run and
-     *     side, where that is known
+     * @param  list<string>  $runs  ids
+     * @param  list<Ask>  $dress  what dressing looms along with them takes
      */
-    public function list(
-        array $runs,
-        array $looms = [],
-        ?CutPlan $cuts = null,
-        bool $whole = true,
-        array $known = [],
-    ): PartsList {
-        return (new Counter($this->installation))->count($this->asks($runs, $looms, $whole, $known), $cuts);
-    }
-
-    public function makeOrBuy(Assembly $assembly): MakeOrBuy
+    public function list(array $runs, array $dress = [], ?CutPlan $cuts = null, bool $whole = true): PartsList
     {
-        $list = (new Counter($this->installation))->count($this->asks($assembly->runs));
-        $minutes = (new Labour($this->installation))->of($assembly, $this->plan->runs);
-        $economy = $this->installation->economy();
-        $labour = ($minutes->value * $economy->rate) / 60;
-        $money = static fn (float $amount): string => Figure::amount($amount, $economy->currency, 2);
-        $terms = $unpriced = [];
-        $parts = 0.0;
-        foreach ($list->lines as $line) {
-            if ($line->needed->value <= 0.0) {
-                continue;
-            }
-            if ($line->worth === null) {
-                $unpriced[] = $line->name;
-
-                continue;
-            }
-            $parts += $line->worth;
-            $terms[] = new FigureTerm(
-                $line->name,
-                $line->needed->text(),
-                $money($line->worth),
-                'price typed in, by the share of a pack',
-            );
-        }
-        $make = $parts + $labour;
-        $terms[] = new FigureTerm(
-            'time',
-            sprintf('%s at %s an hour', $minutes->text(), $money($economy->rate)),
-            $money($labour),
-            'rate of the installation',
-        );
-        if ($unpriced !== []) {
-            $terms[] = new FigureTerm('without a price', implode(', ', $unpriced), '', 'making costs at least this');
-        }
-        $buy = $economy->bought[$assembly->id] ?? null;
-        $saving =
-            $buy === null || $buy <= 0.0
-                ? null
-                : new Figure(
-                    (100 * ($buy - $make)) / $buy,
-                    '%',
-                    [
-                        new FigureTerm(
-                            'saving',
-                            sprintf('(%s − %s) ÷ %s', $money($buy), $money($make), $money($buy)),
-                            '',
-                            '(buy − make) ÷ buy',
-                        ),
-                    ],
-                    0,
-                );
-
-        return new MakeOrBuy(
-            $assembly->id,
-            $minutes,
-            new Figure($make, $economy->currency, $terms, 2),
-            $buy,
-            $saving,
-            $unpriced,
-        );
+        return (new Counter($this->supplies))->count($this->asks($runs, $dress, $whole), $cuts);
     }
 
     private function isDone(string $run, Stage $stage): bool
     {
-        foreach ($this->strands[$run] ?? $this->plan->strand($run) as $bead) {
+        foreach (($this->strand)($run) as $bead) {
             if ($bead->stage === $stage) {
                 return $bead->state === BeadState::Done;
             }

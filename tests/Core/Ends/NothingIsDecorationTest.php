@@ -32,7 +32,9 @@ use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
 use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Traveller;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Parts\LoomParts;
 use Sartal\Core\Work\Parts\PartsPlanner;
 use Sartal\Core\Work\Pulling\PullPlanner;
 use Tests\Support\Bench;
@@ -342,7 +344,7 @@ final class NothingIsDecorationTest extends TestCase
         $planner = new Planner();
         $plan = $planner->plan($built);
         $dress = (new Dresser($built, new MemoryPackings()))->dress($plan->layout->looms['L']);
-        $cuts = Cuts::plan($built, $plan, new Record());
+        $cuts = Cuts::plan(CutFacts::of($built, $plan), new Record());
         $reaches = new Reaches($built);
         $lines = $reaches->lines($plan->runs->map(static fn (RunPlan $run): Length => $run->cut->result));
 
@@ -352,7 +354,7 @@ final class NothingIsDecorationTest extends TestCase
             $dress->segments,
             $dress->findings,
             array_map($reaches->judge(...), $lines),
-            (new PartsPlanner($built, $plan))->list(array_keys($runs), [$dress], $cuts)->lines,
+            PartsPlanner::planned($built, $plan)->list(array_keys($runs), LoomParts::list($dress), $cuts)->lines,
             (new PullPlanner($built, $plan))->pulls(),
         ];
     }

@@ -17,6 +17,7 @@ use Sartal\Core\Ways\Dressing\LoomDress;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
 use Sartal\Core\Ways\Routing\Cargo;
 use Sartal\Core\Ways\Routing\Permit;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Cuts;
 use Sartal\Core\Work\Cutting\Replanned;
 use Sartal\Core\Work\Parts\Ask;
@@ -136,7 +137,7 @@ final class DemoBuildingTest extends TestCase
     public function test_each_cut_is_off_one_reel_at_the_length_of_its_sum(): void
     {
         $seen = [];
-        foreach (Cuts::plan(self::in(), self::plan(), self::record())->cables as $cable => $plan) {
+        foreach (Cuts::plan(CutFacts::of(self::in(), self::plan()), self::record())->cables as $cable => $plan) {
             foreach ($plan->assigned as $assigned) {
                 foreach ($assigned->cuts as $cut) {
                     self::assertSame(self::plan()->runs[$cut->run]->cut->result->nanometres, $cut->length->nanometres);
@@ -161,12 +162,12 @@ final class DemoBuildingTest extends TestCase
 
     public function test_a_plan_beside_itself_is_no_change_and_two_plans_are_each_others_inverse(): void
     {
-        $now = Cuts::plan(self::in(), self::plan(), self::record());
+        $now = Cuts::plan(CutFacts::of(self::in(), self::plan()), self::record());
         self::assertTrue(Replanned::between($now, $now)->isNothing());
         $reels = self::in()->reels();
         unset($reels['R-02'], $reels['O-12']);
         $fewer = self::in()->changed(['reels' => $reels]);
-        $then = Cuts::plan($fewer, self::plan(), self::record());
+        $then = Cuts::plan(CutFacts::of($fewer, self::plan()), self::record());
         [$there, $back] = [Replanned::between($now, $then), Replanned::between($then, $now)];
         self::assertFalse($there->isNothing());
         $turned = array_map(
@@ -183,7 +184,7 @@ final class DemoBuildingTest extends TestCase
     private static function lines(string ...$runs): array
     {
         $lines = [];
-        foreach ((new PartsPlanner(self::in(), self::plan()))->list(array_values($runs))->lines as $line) {
+        foreach (PartsPlanner::planned(self::in(), self::plan())->list(array_values($runs))->lines as $line) {
             $lines[$line->sort->value.' '.$line->id] = $line;
         }
 
@@ -230,7 +231,7 @@ final class DemoBuildingTest extends TestCase
 
     public function test_every_fitting_at_the_end_of_a_run_is_bought_once(): void
     {
-        $asks = (new PartsPlanner(self::in(), self::plan()))->asks(
+        $asks = PartsPlanner::planned(self::in(), self::plan())->asks(
             array_map(strval(...), array_keys(self::in()->runs())),
         );
         $bought = count(array_filter($asks, static fn (Ask $ask): bool => $ask->sort === Sort::Connector));

@@ -12,7 +12,6 @@ use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\JacketMarks;
 use Sartal\Core\Given\Installation\MarkUnit;
 use Sartal\Core\Given\Installation\Reel;
@@ -29,10 +28,12 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\Cut;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\CutPlan;
 use Sartal\Core\Work\Cutting\CutPlanner;
 use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Cutting\LengthToCut;
 use Sartal\Core\Work\Cutting\Replanned;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockKind;
@@ -65,23 +66,12 @@ final class CuttingTest extends TestCase
         array $before = [],
     ): CablePlan {
         $bench ??= self::bench();
-        $runs = $needs = [];
+        $needs = [];
         foreach ($metres as $i => $length) {
-            $run = $bench->installation->runs()['A-1'];
-            $runs['R-'.$i] = new Run(
-                'R-'.$i,
-                'R-'.$i,
-                $run->cable,
-                $run->build,
-                $run->a,
-                $run->b,
-                [],
-                $run->carries,
-            );
             $needs[] = new CutNeeded('R-'.$i, 'pair-foil', Length::metres($length), $group);
         }
 
-        return (new CutPlanner($bench->with(runs: $runs)->installation))
+        return (new CutPlanner(CutFacts::of($bench->installation, $bench->plan())))
             ->plan($needs, $stock, $before)
             ->cables['pair-foil'];
     }
@@ -368,7 +358,9 @@ final class CuttingTest extends TestCase
     {
         $record = new Record(array_values($events));
 
-        return Cuts::plan($bench->installation, (new Planner())->plan($bench->installation, $record), $record);
+        $plan = (new Planner())->plan($bench->installation, $record);
+
+        return Cuts::plan(CutFacts::of($bench->installation, $plan), $record);
     }
 
     public function test_a_recorded_cut_is_off_the_reel_and_needs_no_other(): void
@@ -469,13 +461,14 @@ final class CuttingTest extends TestCase
     {
         $in = Bench::microphone()->installation;
         $run = $in->theRun('A-1');
-        $cuts = ['A-1' => Worked::sum([new Term('Way', '', Length::metres(12), 'test')])];
-        $ids = static fn (Installation $of, array $by): array => array_map(
+        $length = LengthToCut::of(Worked::sum([new Term('Way', '', Length::metres(12), 'test')]));
+        $none = LengthToCut::of(Worked::sum([]));
+        $ids = static fn (Run $of, LengthToCut $at): array => array_map(
             static fn (CutNeeded $need): string => $need->run,
-            StockTake::needs($of, new Record(), $by),
+            StockTake::needs(CutFacts::with($in, ['A-1' => CutFacts::run($of, $in, $at)]), new Record()),
         );
-        self::assertSame(['A-1'], $ids($in, $cuts));
-        self::assertSame([], $ids($in, []));
-        self::assertSame([], $ids($in->withRun(new Run(...['withdrawn' => true] + get_object_vars($run))), $cuts));
+        self::assertSame(['A-1'], $ids($run, $length));
+        self::assertSame([], $ids($run, $none));
+        self::assertSame([], $ids(new Run(...['withdrawn' => true] + get_object_vars($run)), $length));
     }
 }

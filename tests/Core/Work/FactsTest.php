@@ -30,6 +30,7 @@ use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
+use Sartal\Core\Work\Cutting\LengthToCut;
 use Sartal\Core\Work\Cutting\StockTake;
 use Tests\Support\Bench;
 
@@ -269,8 +270,8 @@ final class FactsTest extends TestCase
         $now = $prints->for(EventKind::Cut, null);
         self::assertSame(BeadState::Done, $bead($cut(4_500, $now)));
         self::assertSame(BeadState::Failed, $bead($cut(4_100, $now)));
-        self::assertFalse(StockTake::isShort($cut(4_100, $first), $prints->cut));
-        self::assertTrue(StockTake::isShort($cut(4_100, $now), $prints->cut));
+        self::assertFalse(StockTake::isShort($cut(4_100, $first), LengthToCut::of($prints->cut)));
+        self::assertTrue(StockTake::isShort($cut(4_100, $now), LengthToCut::of($prints->cut)));
         self::assertSame(BeadState::Overtaken, $bead($cut(9_999, '0123456789abcdef')));
     }
 

@@ -13,7 +13,10 @@ use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Parts\LoomParts;
+use Sartal\Core\Work\Parts\MakeOrBuyPlanner;
 use Sartal\Core\Work\Parts\PartsLine;
 use Sartal\Core\Work\Parts\PartsList;
 use Sartal\Core\Work\Parts\PartsPlanner;
@@ -27,10 +30,10 @@ final class PartsTest extends TestCase
     {
         $plan = (new Planner())->plan($bench->installation, $record ?? new Record());
 
-        return (new PartsPlanner($bench->installation, $plan))->list(
+        return PartsPlanner::planned($bench->installation, $plan)->list(
             array_map(strval(...), array_keys($bench->installation->runs())),
             [],
-            Cuts::plan($bench->installation, $plan, $record ?? new Record()),
+            Cuts::plan(CutFacts::of($bench->installation, $plan), $record ?? new Record()),
             $whole,
         );
     }
@@ -224,7 +227,7 @@ final class PartsTest extends TestCase
         );
         $plan = $bench->plan();
         $dress = (new Dresser($bench->installation, new MemoryPackings()))->dress($plan->layout->looms['L']);
-        $list = (new PartsPlanner($bench->installation, $plan))->list(['A-1', 'A-2'], [$dress]);
+        $list = PartsPlanner::planned($bench->installation, $plan)->list(['A-1', 'A-2'], LoomParts::list($dress));
         $sleeve = self::line($list, 'sleeve-6');
         self::assertSame('m', $sleeve?->unit);
         self::assertEqualsWithDelta(
@@ -256,7 +259,7 @@ final class PartsTest extends TestCase
         ];
         $bench = Bench::microphone()->with(economy: new Economy('EUR', 60.0, 0.0, $prices, [], ['A-1' => 100.0]));
         $plan = $bench->plan();
-        $worth = (new PartsPlanner($bench->installation, $plan))->makeOrBuy($plan->assemblies['A-1']);
+        $worth = (new MakeOrBuyPlanner($bench->installation, $plan))->of($plan->assemblies['A-1']);
         $cable = $plan->runs['A-1']->cut->result->inMetres();
         // Cable by the metre, two connectors at 3, two labels and six joints at 1 each; an hour costs 60, so a minute
         // 1.
@@ -268,7 +271,7 @@ final class PartsTest extends TestCase
             1e-9,
             '(buy − make) ÷ buy',
         );
-        $unpriced = (new PartsPlanner($bench->with(economy: new Economy())->installation, $plan))->makeOrBuy(
+        $unpriced = (new MakeOrBuyPlanner($bench->with(economy: new Economy())->installation, $plan))->of(
             $plan->assemblies['A-1'],
         );
         self::assertNotSame([], $unpriced->unpriced, 'a part without a price is named, not counted as nothing');

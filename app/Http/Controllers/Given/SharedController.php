@@ -23,7 +23,6 @@ use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Planning\Rerouted;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Work\Cutting\Replanned;
 
 /**
  * Places, ways, looms, panels and reels: what runs share. A saved one tells what it did to them.
@@ -171,7 +170,7 @@ final readonly class SharedController
             'saved' => true,
             'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
             ...$edit->kind === DecisionKind::Reel
-                ? ['replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $now->cutPlan()), $now)]
+                ? ['replanned' => ReplannedResource::between($loaded, $now)]
                 : [],
         ]);
     }

@@ -10,6 +10,7 @@ use App\Http\Resources\Work\ReplannedResource;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
+use App\Planning\KeptCuts;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\Recorded;
@@ -53,7 +54,8 @@ final readonly class EventController
             );
         }
         $load = static fn (): Loaded => $container->make(Loaded::class);
-        $before = $kind === EventKind::Cut ? $load()->cutPlan() : null;
+        $cuts = $kind === EventKind::Cut ? KeptCuts::atWork($stored, $load) : null;
+        $before = $cuts?->now();
         $new = $this->recorder->record(
             new Against($stored, $load),
             $member,
@@ -72,13 +74,8 @@ final readonly class EventController
                 ...$kind === EventKind::Tested
                     ? ['verdict' => self::verdict($stored, strtolower(self::text($request, 'id')))]
                     : [],
-                ...$before !== null
-                    ? [
-                        'replanned' => ReplannedResource::of(
-                            Replanned::between($before, $load()->cutPlanNow()),
-                            $load(),
-                        ),
-                    ]
+                ...$cuts !== null && $before !== null
+                    ? ['replanned' => ReplannedResource::of(Replanned::between($before, $cuts->now()), $cuts->facts())]
                     : [],
             ],
             $new ? 201 : 200,

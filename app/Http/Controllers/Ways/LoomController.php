@@ -27,7 +27,6 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Ways\Dressing\LoomDress;
-use Sartal\Core\Work\Cutting\Replanned;
 
 /**
  * Looms to scale.
@@ -116,7 +115,7 @@ final readonly class LoomController
         return new Answer([
             'loom' => LoomResource::of(self::dress($then, $id), $then, self::version($stored, $id)),
             'rerouted' => ReroutedResource::of($foresight->rerouted($loaded, $then)),
-            'replanned' => ReplannedResource::of(Replanned::between($loaded->cutPlan(), $then->cutPlan()), $then),
+            'replanned' => ReplannedResource::between($loaded, $then),
         ]);
     }
 

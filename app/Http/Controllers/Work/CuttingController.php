@@ -12,8 +12,10 @@ use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Resources\Work\CuttingResource;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\KeptCuts;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Recorded;
 use App\Planning\Touched;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
@@ -40,7 +42,12 @@ final readonly class CuttingController
                 implode('.', Touched::stock($stored)),
                 (string) json_encode($stored->names()),
             ),
-            static fn (): array => CuttingResource::of($loaded(), self::versions($stored)),
+            static fn (): array => CuttingResource::of(
+                KeptCuts::atWork($stored, $loaded),
+                Recorded::stock($stored),
+                self::versions($stored),
+                $stored->names(),
+            ),
         );
 
         return new Answer(CuttingResource::standing($cutting, $standings));

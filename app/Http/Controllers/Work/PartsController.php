@@ -18,6 +18,7 @@ use App\Http\Resources\Work\PartsResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Kept;
+use App\Planning\KeptParts;
 use App\Planning\KeptSums;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
@@ -52,13 +53,13 @@ final readonly class PartsController
     public function show(
         #[Query(PartsAsked::class)] PartsAsked $asked,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Container $container,
     ): Answer {
-        $scope = self::scope($asked, $loaded);
-        $list = $scope->list($loaded, ! $asked->left);
+        $parts = self::parts($stored, $container);
+        $scope = self::scope($asked, $parts);
         if ($asked->brief) {
             $needed = [];
-            foreach ($list->lines as $line) {
+            foreach ($scope->list->lines as $line) {
                 if (count($line->needed->terms) <= self::SHORT) {
                     continue;
                 }
@@ -68,7 +69,7 @@ final readonly class PartsController
         }
 
         return new Answer(
-            PartsResource::of($scope, $list, $loaded, $stored->version, $asked->brief ? self::SHORT : PHP_INT_MAX),
+            PartsResource::of($scope, $parts, $stored->version, $asked->brief ? self::SHORT : PHP_INT_MAX),
         );
     }
 
@@ -106,9 +107,8 @@ final readonly class PartsController
         if ($kept !== null) {
             return new Answer(['needed' => $kept]);
         }
-        $loaded = $container->make(Loaded::class);
-        $scope = self::scope(new PartsAsked($asked->scope, $asked->left), $loaded);
-        foreach ($scope->list($loaded, ! $asked->left)->lines as $line) {
+        $of = new PartsAsked($asked->scope, $asked->left);
+        foreach (self::scope($of, self::parts($stored, $container))->list->lines as $line) {
             if ($line->sort === $asked->sort && $line->id === $asked->id) {
                 return new Answer(['needed' => PlanEncoder::figure($line->needed)]);
             }
@@ -116,9 +116,12 @@ final readonly class PartsController
         abort(404, 'No such part is needed any more. Load the list again.');
     }
 
-    public function csv(#[Query(PartsAsked::class)] PartsAsked $asked, Loaded $loaded): Response
-    {
-        $list = self::scope($asked, $loaded)->list($loaded, ! $asked->left);
+    public function csv(
+        #[Query(PartsAsked::class)] PartsAsked $asked,
+        StoredInstallation $stored,
+        Container $container,
+    ): Response {
+        $list = self::scope($asked, self::parts($stored, $container))->list;
         $number = static fn (float $value): string => rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
         $rows = array_map(
             static fn (PartsLine $line): array => [
@@ -161,7 +164,7 @@ final readonly class PartsController
 
         return new Response($csv, 200, [
             'Content-Type' => 'text/csv; charset=UTF-8',
-            'Content-Disposition' => sprintf('attachment; filename="%s-parts.csv"', $loaded->stored->key),
+            'Content-Disposition' => sprintf('attachment; filename="%s-parts.csv"', $stored->key),
         ]);
     }
 
@@ -191,9 +194,14 @@ final readonly class PartsController
         return new Answer(['saved' => true, 'version' => $stored->refresh()->version]);
     }
 
-    private static function scope(PartsAsked $asked, Loaded $loaded): PartsScope
+    private static function parts(StoredInstallation $stored, Container $container): KeptParts
     {
-        return PartsScope::read($asked->scope, $loaded) ??
+        return new KeptParts($stored, static fn (): Loaded => $container->make(Loaded::class));
+    }
+
+    private static function scope(PartsAsked $asked, KeptParts $parts): PartsScope
+    {
+        return PartsScope::read($asked->scope, $parts, ! $asked->left) ??
             abort(404, 'There is nothing of that name to list parts for.');
     }
 }

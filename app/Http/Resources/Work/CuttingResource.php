@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Contract\FileParts;
-use App\Planning\Loaded;
+use App\Planning\KeptCuts;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Installation\Build;
@@ -15,9 +15,11 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Cutting\Assigned;
 use Sartal\Core\Work\Cutting\CablePlan;
 use Sartal\Core\Work\Cutting\Cut;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\CutNeeded;
 use Sartal\Core\Work\Cutting\Stock;
 use Sartal\Core\Work\Cutting\StockKind;
@@ -28,6 +30,7 @@ use Sartal\Core\Work\Cutting\StockKind;
  * @phpstan-import-type FileReel from FileParts
  * @phpstan-import-type FindingShown from PlanEncoder
  * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type CutTold from KeptCuts
  *
  * @phpstan-type Cutting array{
  *     usable: string,
@@ -96,8 +99,13 @@ use Sartal\Core\Work\Cutting\StockKind;
  *     note: string,
  * }
  */
-final class CuttingResource
+final readonly class CuttingResource
 {
+    /** @param  array<int|string, string>  $told  what is told of each cut, as JSON, by run */
+    private function __construct(private CutFacts $facts, private array $told)
+    {
+    }
+
     /**
      * With what a cut that is recorded now is recorded on.
      *
@@ -128,33 +136,33 @@ final class CuttingResource
      * What follows from decisions and from what was cut.
      *
      * @param  array<int|string, int>  $versions  of reels
+     * @param  array<int|string, string>  $people  what the record calls them by → name
      * @return Cutting
      */
-    public static function of(Loaded $loaded, array $versions): array
+    public static function of(KeptCuts $cuts, Record $record, array $versions, array $people): array
     {
-        $plan = $loaded->cutPlan();
+        $facts = $cuts->facts();
+        $plan = $cuts->plan($record);
+        $of = new self($facts, $cuts->told());
 
         return [
-            'usable' => $loaded->installation->rules()->usable->canonical(),
-            'margin' => $loaded->installation->rules()->reelMargin->canonical(),
-            'cables' => array_map(
-                static fn (CablePlan $cable): array => self::cable($cable, $loaded),
-                array_values($plan->cables),
-            ),
+            'usable' => $facts->usable->canonical(),
+            'margin' => $facts->margin->canonical(),
+            'cables' => array_map($of->cable(...), array_values($plan->cables)),
             'reels' => array_map(
                 static fn (Reel $reel): array => [
                     'part' => StockCodec::encodeReel($reel),
                     'version' => $versions[$reel->id] ?? 0,
                 ],
-                array_values($loaded->installation->reels()),
+                array_values($facts->reels),
             ),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
-            'recorded' => self::recorded($loaded),
+            'recorded' => $of->recorded($record, $people),
         ];
     }
 
     /** @return CuttingCable */
-    private static function cable(CablePlan $plan, Loaded $loaded): array
+    private function cable(CablePlan $plan): array
     {
         $onShelf = Length::zero();
         foreach (
@@ -165,11 +173,11 @@ final class CuttingResource
         ) {
             $onShelf = $stock->kind === StockKind::ToBuy ? $onShelf : $onShelf->plus($stock->left);
         }
-        $type = $loaded->installation->catalogue->cables()[$plan->cable] ?? null;
+        $type = $this->facts->cables[$plan->cable] ?? null;
 
         return [
             'id' => $plan->cable,
-            'name' => $type->name ?? $plan->cable,
+            'name' => $this->facts->cable($plan->cable),
             'sheath' => $type->sheath ?? '',
             'diameter' => $type?->outerDiameter->canonical() ?? '',
             'needed' => $plan->needed()->canonical(),
@@ -179,14 +187,11 @@ final class CuttingResource
             'reel' => $plan->reel?->canonical(),
             'scrap' => $plan->scrap->canonical(),
             'kept' => $plan->kept->canonical(),
-            'assigned' => array_map(
-                static fn (Assigned $each): array => self::assigned($each, $loaded),
-                $plan->assigned,
-            ),
+            'assigned' => array_map($this->assigned(...), $plan->assigned),
             'untouched' => array_map(self::stock(...), $plan->untouched),
             'unmet' => array_map(
-                static fn (CutNeeded $need): array => [
-                    'code' => $loaded->installation->runs()[$need->run]->code,
+                fn (CutNeeded $need): array => [
+                    'code' => $this->facts->code($need->run),
                     'length' => $need->length->canonical(),
                 ],
                 $plan->unmet,
@@ -196,14 +201,14 @@ final class CuttingResource
     }
 
     /** @return CuttingAssigned */
-    private static function assigned(Assigned $assigned, Loaded $loaded): array
+    private function assigned(Assigned $assigned): array
     {
         return [
             'stock' => self::stock($assigned->stock),
-            'cuts' => array_map(static fn (Cut $cut): array => self::cut($cut, $loaded), $assigned->cuts),
+            'cuts' => array_map($this->cut(...), $assigned->cuts),
             'used' => $assigned->used()->canonical(),
             'rest' => $assigned->rest()->canonical(),
-            'usable' => $assigned->rest()->compare($loaded->installation->rules()->usable) >= 0,
+            'usable' => $assigned->rest()->compare($this->facts->usable) >= 0,
             'tight' => $assigned->isTight(),
         ];
     }
@@ -228,46 +233,50 @@ final class CuttingResource
     }
 
     /** @return CuttingCut */
-    private static function cut(Cut $cut, Loaded $loaded): array
+    private function cut(Cut $cut): array
     {
-        $run = $loaded->installation->runs()[$cut->run];
+        /** @var CutTold $told */
+        $told = json_decode($this->told[$cut->run], true, flags: JSON_THROW_ON_ERROR);
 
         return [
             'run' => $cut->run,
             'basis' => [],
-            'code' => $run->code,
-            'loom' => $loaded->installation->looms()[$run->loom ?? '']->name ?? '',
-            'from' => $loaded->installation->locationName($run->a->location),
-            'to' => $loaded->installation->locationName($run->b->location),
-            'build' => $run->build->value,
+            'code' => $this->facts->code($cut->run),
+            'loom' => $told['loom'],
+            'from' => $told['from'],
+            'to' => $told['to'],
+            'build' => $told['build'],
             'length' => $cut->length->canonical(),
             'at' => $cut->at->canonical(),
             'markFrom' => $cut->from === null ? null : round($cut->from, 2),
             'markTo' => $cut->to === null ? null : round($cut->to, 2),
-            'worked' => PlanEncoder::worked($loaded->plan()->cut($cut->run)),
+            'worked' => $told['worked'],
         ];
     }
 
-    /** @return list<CutRecorded> cuts that somebody measured, the last first */
-    private static function recorded(Loaded $loaded): array
+    /**
+     * @param  array<int|string, string>  $people
+     * @return list<CutRecorded> cuts that somebody measured, the last first
+     */
+    private function recorded(Record $record, array $people): array
     {
         $cuts = array_filter(
-            $loaded->record->events,
+            $record->events,
             static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut()?->planned === false,
         );
         usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
 
         return array_map(
-            static fn (Event $event): array => [
-                'code' => $loaded->installation->runs()[$event->run]->code ?? $event->run,
+            fn (Event $event): array => [
+                'code' => $this->facts->code($event->run),
                 'length' => $event->cut()?->length->canonical(),
                 'reel' => $event->cut()->reel ?? '',
                 'from' => $event->cut()?->from,
                 'to' => $event->cut()?->to,
                 'short' => $event->cut() !== null &&
-                    isset($loaded->plan()->runs[$event->run]) &&
-                    $event->cut()->length->compare($loaded->plan()->cut($event->run)->result) < 0,
-                'who' => $loaded->people[$event->by] ?? $event->by,
+                    isset($this->facts->runs[$event->run]) &&
+                    $event->cut()->length->compare($this->facts->runs[$event->run]->length->now) < 0,
+                'who' => $people[$event->by] ?? $event->by,
                 'at' => $event->at,
                 'note' => $event->note,
             ],

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Contract\Map;
+use App\Planning\KeptParts;
 use App\Planning\Loaded;
 use App\Planning\PartsScope;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\File\StockCodec;
+use Sartal\Core\Work\Parts\LoomFacts;
+use Sartal\Core\Work\Parts\MakeOrBuyPlanner;
 use Sartal\Core\Work\Parts\PartsLine;
-use Sartal\Core\Work\Parts\PartsList;
-use Sartal\Core\Work\Parts\PartsPlanner;
 use Sartal\Core\Work\Parts\Sort;
 
 /**
@@ -73,22 +74,19 @@ final class PartsResource
      * @param  int  $terms  a sum of more is shown without them
      * @return PartsPage
      */
-    public static function of(
-        PartsScope $scope,
-        PartsList $list,
-        Loaded $loaded,
-        int $version,
-        int $terms = PHP_INT_MAX,
-    ): array {
+    public static function of(PartsScope $scope, KeptParts $parts, int $version, int $terms = PHP_INT_MAX): array
+    {
+        $facts = $parts->facts();
+        $list = $scope->list;
         /** @var EconomyShown $economy */
-        $economy = StockCodec::encodeEconomy($loaded->installation->economy());
+        $economy = StockCodec::encodeEconomy($facts->supplies->economy);
 
         return [
             'scope' => $scope->name,
-            'runs' => count($scope->runs),
+            'runs' => $scope->runs,
             'version' => $version,
             'economy' => $economy,
-            'currency' => $loaded->installation->economy()->currency,
+            'currency' => $facts->supplies->economy->currency,
             'cost' => round($list->cost, 2),
             'unpriced' => $list->unpriced,
             'lines' => array_map(
@@ -113,21 +111,16 @@ final class PartsResource
                 $list->lines,
             ),
             'looms' => array_map(
-                static fn ($loom): array => ['id' => $loom->id, 'name' => $loom->name],
-                array_values($loaded->installation->looms()),
+                static fn (LoomFacts $loom): array => ['id' => $loom->id, 'name' => $loom->name],
+                array_values($facts->looms),
             ),
             'assemblies' => array_map(
-                static fn ($assembly): array => [
-                    'id' => $assembly->id,
-                    'name' => implode(
-                        ', ',
-                        array_map(
-                            static fn (string $run): string => $loaded->installation->runs()[$run]->code,
-                            array_slice($assembly->runs, 0, 4),
-                        ),
-                    ),
+                static fn (int|string $id, array $runs): array => [
+                    'id' => (string) $id,
+                    'name' => implode(', ', array_map($parts->code(...), array_slice($runs, 0, 4))),
                 ],
-                array_values($loaded->plan()->assemblies),
+                array_keys($facts->assemblies),
+                array_values($facts->assemblies),
             ),
         ];
     }
@@ -135,14 +128,14 @@ final class PartsResource
     /** @return PartsWorth */
     public static function worth(Loaded $loaded): array
     {
-        $planner = new PartsPlanner($loaded->installation, $loaded->plan());
+        $planner = new MakeOrBuyPlanner($loaded->installation, $loaded->plan());
         $rows = [];
         foreach ($loaded->plan()->assemblies as $assembly) {
             $codes = array_map(
                 static fn (string $run): string => $loaded->installation->runs()[$run]->code,
                 $assembly->runs,
             );
-            $of = $planner->makeOrBuy($assembly);
+            $of = $planner->of($assembly);
             $rows[] = [
                 'id' => $assembly->id,
                 'codes' => $codes,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources\Work;
 
 use App\Planning\Loaded;
+use Sartal\Core\Work\Cutting\CutFacts;
 use Sartal\Core\Work\Cutting\Replanned;
 
 /**
@@ -20,13 +21,18 @@ use Sartal\Core\Work\Cutting\Replanned;
 final class ReplannedResource
 {
     /** @return ReplannedShown */
-    public static function of(Replanned $all, Loaded $loaded): array
+    public static function between(Loaded $before, Loaded $after): array
     {
-        $code = static fn (string $run): string => $loaded->installation->runs()[$run]->code ?? $run;
+        return self::of(Replanned::between($before->cutPlan(), $after->cutPlan()), $after->cutFacts());
+    }
+
+    /** @return ReplannedShown */
+    public static function of(Replanned $all, CutFacts $facts): array
+    {
         $bought = [];
         foreach ($all->bought as $cable => $reels) {
             $bought[] = [
-                'cable' => $loaded->installation->catalogue->cables()[$cable]->name ?? (string) $cable,
+                'cable' => $facts->cable((string) $cable),
                 'reels' => $reels,
             ];
         }
@@ -34,14 +40,14 @@ final class ReplannedResource
         return [
             'moved' => array_map(
                 static fn (array $each): array => [
-                    'code' => $code($each['run']),
+                    'code' => $facts->code($each['run']),
                     'from' => $each['from'],
                     'to' => $each['to'],
                 ],
                 $all->moved,
             ),
-            'again' => array_map($code, $all->again),
-            'done' => array_map($code, $all->done),
+            'again' => array_map($facts->code(...), $all->again),
+            'done' => array_map($facts->code(...), $all->done),
             'bought' => $bought,
         ];
     }

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Closure;
+
+/**
+ * Something of every run, kept so many together: all of it as one text would be as much again as all of it.
+ *
+ * @template T
+ */
+final readonly class KeptByRun
+{
+    /** Runs that are kept together. */
+    private const SOME = 200;
+
+    /** s that others wait while one works it out. */
+    private const PATIENCE = 120;
+
+    /** @param  string  $state  what it was made of */
+    public function __construct(private StoredInstallation $stored, private string $name, private string $state)
+    {
+    }
+
+    /**
+     * @param  list<string>  $runs  ids of all there are
+     * @param  Closure(): array<int|string, T>  $make  of all of them, by run
+     * @return array<int|string, T> by run
+     */
+    public function all(array $runs, Closure $make): array
+    {
+        return $this->known($runs) ??
+            Kept::alone($this->stored, $this->name, self::PATIENCE, function () use ($runs, $make): array {
+                $known = $this->known($runs);
+                if ($known === null) {
+                    $known = $make();
+                    foreach (array_chunk($runs, self::SOME) as $i => $some) {
+                        $of = array_intersect_key($known, array_flip($some));
+                        Kept::put($this->stored, $this->name($i), $this->state, serialize($of));
+                    }
+                }
+
+                return $known;
+            });
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return ?array<int|string, T> null where nobody has kept it, or not all of it
+     */
+    private function known(array $runs): ?array
+    {
+        $known = [];
+        foreach (array_keys(array_chunk($runs, self::SOME)) as $i) {
+            $kept = Kept::get($this->stored, $this->name($i), $this->state);
+            if ($kept === null) {
+                return null;
+            }
+            /** @var array<int|string, T> $some */
+            $some = unserialize($kept);
+            $known += $some;
+        }
+
+        return $known;
+    }
+
+    private function name(int $part): string
+    {
+        return $this->name.' '.$part;
+    }
+}
