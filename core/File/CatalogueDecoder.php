@@ -15,6 +15,7 @@ use Sartal\Core\Given\Catalogue\Consequence;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
+use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Catalogue\FireClass;
 use Sartal\Core\Given\Catalogue\Gender;
 use Sartal\Core\Given\Catalogue\HazardDomain;
@@ -111,6 +112,7 @@ final class CatalogueDecoder
             $fields->text('prepares', ''),
             $fields->optionalNumber('capacitance', 1, 10_000),
             $fields->optionalNumber('lossTangent', 0, 1),
+            self::layers($fields),
         );
         $count = $fields->whole('count', 1, self::MOST_COPIES, 1);
         if ($count === 1 && ! $fields->has('count')) {
@@ -135,9 +137,27 @@ final class CatalogueDecoder
                 $element->prepares,
                 $element->capacitance,
                 $element->lossTangent,
+                $element->layers,
             ),
             range(1, $count),
         );
+    }
+
+    /** @return list<ElementLayer> */
+    private static function layers(Fields $fields): array
+    {
+        $layers = [];
+        foreach ($fields->texts('layers') as $text) {
+            $layer = ElementLayer::tryFrom($text);
+            if ($layer === null) {
+                $all = implode(', ', array_column(ElementLayer::cases(), 'value'));
+                $fields->wrong('layers', $text, 'is nothing that there is in a cable. Give one of '.$all.'.', null);
+            } else {
+                $layers[] = $layer;
+            }
+        }
+
+        return $layers;
     }
 
     public static function connector(Fields $fields): ConnectorType

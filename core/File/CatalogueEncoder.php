@@ -13,6 +13,7 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Consequence;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
+use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Catalogue\FireClass;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\MatingMode;
@@ -109,6 +110,7 @@ final class CatalogueEncoder
             'capacitance' => self::optional($element->capacitance),
             'lossTangent' => self::optional($element->lossTangent),
             'prepares' => $element->prepares,
+            'layers' => array_map(static fn (ElementLayer $layer): string => $layer->value, $element->layers),
             'children' => array_map(self::element(...), $element->children),
         ]);
     }

@@ -6,6 +6,7 @@ namespace Sartal\Core\File;
 
 use Sartal\Core\Ends\Making\DemandOf;
 use Sartal\Core\Ends\Making\EndDemand;
+use Sartal\Core\Ends\Making\LegMaking;
 use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\MakingStep;
 use Sartal\Core\Ends\Making\Measure;
@@ -16,6 +17,7 @@ use Sartal\Core\Ends\Making\Selector;
 use Sartal\Core\Ends\Making\Verb;
 use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Measure\Length;
 
 /** A procedure from and into its JSON shape (docs/schema/procedure.schema.json). */
@@ -30,8 +32,19 @@ final class MakingCodec
         if ($steps === []) {
             $fields->wrong('steps', '', 'are missing. A procedure has at least one step.', null);
         }
-        $known = [];
+        $known = $marks = [];
         foreach ($steps as $i => $step) {
+            if ($step->measure?->from === MeasuredFrom::Mark && ! isset($marks[$step->measure->mark])) {
+                $fields->wrong(
+                    sprintf('steps[%d].measure.mark', $i),
+                    $step->measure->mark,
+                    'is no mark that an earlier step makes. Name such a step, or measure from elsewhere.',
+                    null,
+                );
+            }
+            if ($step->verb === Verb::Mark) {
+                $marks[$step->id] = true;
+            }
             if (isset($known[$step->id])) {
                 $fields->wrong(
                     sprintf('steps[%d].id', $i),
@@ -49,6 +62,14 @@ final class MakingCodec
             $steps,
             $fields->each('demands', self::demand(...)),
             $fields->text('source', ''),
+            $fields->each(
+                'legs',
+                static fn (Fields $leg): LegMaking => new LegMaking(
+                    $leg->choice('carries', HazardDomain::class),
+                    $leg->name('procedure'),
+                    $leg->flag('last', false),
+                ),
+            ),
         );
     }
 
@@ -98,6 +119,7 @@ final class MakingCodec
             $fields->text('length'),
             $fields->choice('kind', MeasureKind::class),
             $fields->choice('from', MeasuredFrom::class),
+            $fields->text('mark', ''),
         );
     }
 
@@ -140,6 +162,14 @@ final class MakingCodec
                 $procedure->demands,
             ),
             'source' => $procedure->source,
+            'legs' => array_map(
+                static fn (LegMaking $leg): array => CatalogueEncoder::brief([
+                    'carries' => $leg->carries->value,
+                    'procedure' => $leg->procedure,
+                    'last' => $leg->last ? true : null,
+                ]),
+                $procedure->legs,
+            ),
         ]);
     }
 
@@ -156,6 +186,7 @@ final class MakingCodec
                     'length' => $step->measure->written,
                     'kind' => $step->measure->kind->value,
                     'from' => $step->measure->from->value,
+                    ...$step->measure->mark === '' ? [] : ['mark' => $step->measure->mark],
                 ],
             'part' => $step->part,
             'tool' => $step->tool,

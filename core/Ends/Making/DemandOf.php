@@ -23,6 +23,8 @@ enum DemandOf: string
 
     /** How much of it is tinned. */
     case Tinned = 'tinned';
+    /** How much farther it reaches than the longest of those that are not protective earth's. */
+    case Longer = 'longer';
 
     public function measured(CableEnd $end, Piece $piece, Station $station): ?Length
     {
@@ -35,6 +37,7 @@ enum DemandOf: string
             )->minus($piece->edge),
             self::Slack => self::slack($end, $piece, $station),
             self::Tinned => $piece->tinned,
+            self::Longer => self::longer($end, $piece, $station),
         };
     }
 
@@ -45,6 +48,17 @@ enum DemandOf: string
         return $reach === null ? null : self::Reach->measured($end, $piece, $station)?->minus($reach);
     }
 
+    private static function longer(CableEnd $end, Piece $piece, Station $station): ?Length
+    {
+        $others = null;
+        foreach ($end->pieces as $key => $other) {
+            $isOther = $station->terminalOf($other) !== null && ! in_array($key, $station->earths, true);
+            $others = $isOther && ($others === null || $other->edge->compare($others) < 0) ? $other->edge : $others;
+        }
+
+        return $others?->minus($piece->edge);
+    }
+
     public function words(): string
     {
         return match ($this) {
@@ -52,6 +66,7 @@ enum DemandOf: string
             self::Bare => 'what is bare',
             self::Slack => 'what is more than the way to its terminal',
             self::Tinned => 'what is tinned',
+            self::Longer => 'what is more than the longest of the others',
         };
     }
 }

@@ -31,9 +31,10 @@ final readonly class Doing
      *
      * @return ?Length null where what it is measured from is not there
      */
-    public function place(CableEnd $end, ?Piece $piece): ?Length
+    public function place(Workpiece $on, ?Piece $piece): ?Length
     {
         $measure = $this->step->measure;
+        $end = $on->end;
         if ($measure === null) {
             return null;
         }
@@ -42,6 +43,10 @@ final readonly class Doing
             MeasuredFrom::OwnEnd => $piece?->edge,
             MeasuredFrom::SheathEdge => $end->piece(PieceKind::Sheath)?->edge,
             MeasuredFrom::Terminal => $this->toTerminal($end, $piece),
+            MeasuredFrom::Mark => $on->marks[$measure->mark] ?? null,
+            MeasuredFrom::Equipment => $on->measured === null
+                ? null
+                : ($end->leaves ?? $end->piece(PieceKind::Sheath)?->edge)?->minus($on->measured),
             MeasuredFrom::InnerSheathEdge => $end->piece(PieceKind::InnerSheath)?->edge,
             MeasuredFrom::ScreenEdge => self::screen($end)?->edge,
             MeasuredFrom::InsulationEdge => $piece === null
@@ -53,7 +58,7 @@ final readonly class Doing
             return null;
         }
 
-        return in_array($measure->from, [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd], true)
+        return in_array($measure->from, [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd, MeasuredFrom::Mark], true)
             ? $edge->plus($measure->length)
             : $edge->minus($measure->length);
     }
@@ -80,6 +85,12 @@ final readonly class Doing
     /** Each of the pieces in its terminal. */
     public function joined(Workpiece $on): Workpiece
     {
+        return $on->joining($this->byTerminal());
+    }
+
+    /** @return array<int|string, list<string>> terminal → keys of the pieces that go there */
+    public function byTerminal(): array
+    {
         $into = [];
         foreach ($this->pieces as $piece) {
             $terminal = $this->station->terminalOf($piece);
@@ -88,7 +99,7 @@ final readonly class Doing
             }
         }
 
-        return $on->joining($into);
+        return $into;
     }
 
     /** @return list<string> */

@@ -9,6 +9,24 @@ use Sartal\Core\Ends\Workpiece\Workpiece;
 /** A procedure that was run on a workpiece: what came of each step, what it lacked, and what is not as demanded. */
 final readonly class Made
 {
+    private const OF_NO_PIECES = [
+        Verb::Mark,
+        Verb::Measure,
+        Verb::Turn,
+        Verb::CutOff,
+        Verb::Slide,
+        Verb::Seat,
+        Verb::Mate,
+        Verb::Fix,
+        Verb::Shrink,
+        Verb::Tie,
+        Verb::Cool,
+        Verb::LookOver,
+        Verb::Tug,
+        Verb::Close,
+        Verb::Coil,
+    ];
+
     /**
      * @param  list<StepMade>  $steps  those that this end has something for
      * @param  list<string>  $unmet  demands of the connector that the finished end does not meet, with figures
@@ -52,17 +70,29 @@ final readonly class Made
         $step = $doing->step;
         $isOnPieces = ! in_array(
             $step->verb,
-            [Verb::CutOff, Verb::Slide, Verb::Seat, Verb::Fix, Verb::Cool, Verb::LookOver, Verb::Tug, Verb::Close],
+            self::OF_NO_PIECES,
             true,
         );
         $isThere = match (true) {
-            $step->verb === Verb::Slide || $step->verb === Verb::Seat => isset($doing->station->parts[$step->part]),
+            in_array($step->verb, [Verb::Slide, Verb::Seat, Verb::Shrink, Verb::Tie], true) => isset(
+                $doing->station->parts[$step->part],
+            ),
+            $step->verb === Verb::Measure => $doing->station->onEquipment,
+            $step->measure?->from === MeasuredFrom::Equipment => $doing->station->onEquipment,
+            $step->verb === Verb::Turn => in_array($step->part, $doing->station->turns, true),
+            $step->verb === Verb::Mate => $doing->station->farMade,
+            $step->verb === Verb::Insulate => self::isSleeved($doing),
             $step->verb === Verb::Fix => isset($doing->station->over[$step->part]),
             $step->verb === Verb::Crimp && $step->part === 'pin' => $doing->station->centre === Centre::Pin,
             default => true,
         };
 
         return $isThere && ($doing->pieces !== [] || ! $isOnPieces || $step->part !== '');
+    }
+
+    private static function isSleeved(Doing $doing): bool
+    {
+        return array_intersect($doing->keys(), $doing->station->sleeved) !== [];
     }
 
     /** No need fails, and the result meets all demands. */

@@ -9,12 +9,16 @@ use Sartal\Core\Given\Measure\Length;
 /** A length of a step: how long, which length it is, and from where. */
 final readonly class Measure
 {
-    /** @param  string  $written  as it is marked, in its own unit: "3 1/2 in" */
+    /**
+     * @param  string  $written  as it is marked, in its own unit: "3 1/2 in"
+     * @param  string  $mark  the step that made the mark, where it is measured from one
+     */
     public function __construct(
         public Length $length,
         public string $written,
         public MeasureKind $kind,
         public MeasuredFrom $from,
+        public string $mark = '',
     ) {
     }
 

@@ -28,6 +28,11 @@ enum MeasuredFrom: string
     /** Out of the cable, from the edge of the piece's own insulation. */
     case InsulationEdge = 'insulation-edge';
 
+    /** Into the cable from a mark that an earlier step made. */
+    case Mark = 'mark';
+    /** Out of the cable, from where it leaves the sheath: as far as was measured on the equipment, and so much more. */
+    case Equipment = 'equipment';
+
     /** As it is said: "from the cut end". */
     public function words(): string
     {
@@ -39,6 +44,8 @@ enum MeasuredFrom: string
             self::ScreenEdge => 'from the edge of the screen',
             self::Terminal => 'more than to its terminal',
             self::InsulationEdge => 'from its insulation',
+            self::Mark => 'from the mark',
+            self::Equipment => 'more than was measured on the equipment',
         };
     }
 }

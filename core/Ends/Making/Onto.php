@@ -9,4 +9,6 @@ enum Onto: string
 {
     case Screen = 'screen';
     case Core = 'core';
+    /** Protective earth. */
+    case Earth = 'earth';
 }

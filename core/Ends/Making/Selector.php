@@ -36,8 +36,9 @@ final readonly class Selector
         return match ($this->joins) {
             null => true,
             Onto::Screen => in_array($piece->key(), $station->screens, true),
+            Onto::Earth => in_array($piece->key(), $station->earths, true),
             Onto::Core => $station->terminalOf($piece) !== null &&
-                ! in_array($piece->key(), $station->screens, true),
+                ! in_array($piece->key(), [...$station->screens, ...$station->earths], true),
         };
     }
 }

@@ -23,6 +23,16 @@ final readonly class Station
      * @param  array<int|string, list<string>>  $over  part that is put over what is joined → terminals under it
      * @param  array<int|string, int>  $crimps  part → how many crimps its maker wants of it
      * @param  Centre  $centre  of coax: what takes its centre
+     * @param  list<string>  $earths  keys of conductors that are protective earth's
+     * @param  array<int|string, int>  $takes  terminal → how many conductors its maker lets into it; without it, one
+     * @param  list<string>  $turns  parts that have to be turned for the side where the cable leaves
+     * @param  list<string>  $snags  parts in which bare and tinned ends catch
+     * @param  list<string>  $sleeved  keys of bare conductors that have to be in a sleeve
+     * @param  list<string>  $shrinks  parts that have to be shrunk
+     * @param  bool  $farMade  the cable's other end is finished, and can be plugged into this one
+     * @param  list<string>  $under  parts that lie under what is put on after them, and are in nobody's way
+     * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
+     * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
      */
     public function __construct(
         public array $covers = [],
@@ -36,6 +46,16 @@ final readonly class Station
         public array $over = [],
         public array $crimps = [],
         public Centre $centre = Centre::None,
+        public array $earths = [],
+        public array $takes = [],
+        public array $turns = [],
+        public array $snags = [],
+        public array $sleeved = [],
+        public array $shrinks = [],
+        public bool $farMade = false,
+        public array $under = [],
+        public bool $onEquipment = false,
+        public ?Length $measured = null,
     ) {
     }
 

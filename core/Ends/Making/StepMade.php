@@ -22,8 +22,18 @@ final readonly class StepMade
     /** Whether this one and one that comes right after it may be done the other way round. */
     public function isFreeOf(self $next): bool
     {
-        $own = Acts::of($this->step->verb)->regions($this->before, $this->doing);
+        return $this->regions()->areApart($next->regions());
+    }
 
-        return $own->areApart(Acts::of($next->step->verb)->regions($next->before, $next->doing));
+    private function regions(): Regions
+    {
+        $regions = Acts::of($this->step->verb)->regions($this->before, $this->doing);
+        $from = match ($this->step->measure?->from) {
+            MeasuredFrom::Mark => ['marks'],
+            MeasuredFrom::Equipment => ['measured'],
+            default => [],
+        };
+
+        return new Regions([...$regions->reads, ...$from], $regions->writes);
     }
 }

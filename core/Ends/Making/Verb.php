@@ -7,21 +7,32 @@ namespace Sartal\Core\Ends\Making;
 /** What hands do to a workpiece. */
 enum Verb: string
 {
+    case Mark = 'mark';
+    case Measure = 'measure';
+    case Turn = 'turn';
     case CutOff = 'cut-off';
+    case Score = 'score';
     case Remove = 'remove';
     case Tear = 'tear';
     case Fold = 'fold';
     case Open = 'open';
+    case Untwist = 'untwist';
     case Twist = 'twist';
+    case Point = 'point';
     case Wind = 'wind';
     case Trim = 'trim';
     case Arrange = 'arrange';
     case Wet = 'wet';
     case Tin = 'tin';
+    case Tape = 'tape';
+    case Insulate = 'insulate';
     case Slide = 'slide';
     case Seat = 'seat';
     case Insert = 'insert';
+    case Ferrule = 'ferrule';
+    case Mate = 'mate';
     case Join = 'join';
+    case Clamp = 'clamp';
     case PressIn = 'press-in';
     case PushOn = 'push-on';
     case LayForward = 'lay-forward';
@@ -29,8 +40,11 @@ enum Verb: string
     case Crimp = 'crimp';
     case Load = 'load';
     case Fix = 'fix';
+    case Shrink = 'shrink';
+    case Tie = 'tie';
     case Cool = 'cool';
     case LookOver = 'look-over';
     case Tug = 'tug';
     case Close = 'close';
+    case Coil = 'coil';
 }

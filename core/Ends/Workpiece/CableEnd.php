@@ -18,9 +18,14 @@ final readonly class CableEnd
      * @param  Length  $cut  what was cut off: where its end is now, from where it was
      * @param  array<int|string, Piece>  $pieces  by key, outermost first
      * @param  list<string>  $order  elements in the order in which they lie side by side; nothing where they do not
+     * @param  ?Length  $leaves  of a leg: where it leaves the sheath that is round them all
      */
-    public function __construct(public Length $cut, public array $pieces, public array $order = [])
-    {
+    public function __construct(
+        public Length $cut,
+        public array $pieces,
+        public array $order = [],
+        public ?Length $leaves = null,
+    ) {
     }
 
     /** @param  list<Piece>  $pieces */
@@ -37,6 +42,30 @@ final readonly class CableEnd
     public function piece(PieceKind $kind, string $element = ''): ?Piece
     {
         return $this->pieces[Piece::keyOf($kind, $element)] ?? null;
+    }
+
+    /**
+     * One element by itself, where it comes out of what is round the whole. Its own jacket is its sheath; of one that
+     * has none, the sheath ends where that of the whole does.
+     */
+    public function leg(string $element): self
+    {
+        $jacket = $this->piece(PieceKind::InnerSheath, $element);
+        $round = $this->piece(PieceKind::Sheath);
+        $sheath = Piece::asCut('', PieceKind::Sheath)->beginningAt(($jacket ?? $round)->edge ?? $this->cut);
+        $within = [];
+        foreach ($this->pieces as $key => $piece) {
+            if ($piece->key() !== $jacket?->key() && str_starts_with($piece->element.'/', $element.'/')) {
+                $within[$key] = $piece;
+            }
+        }
+        $pieces = [$sheath];
+        foreach ($within as $piece) {
+            $own = array_values(array_filter($piece->within, static fn (string $key): bool => isset($within[$key])));
+            $pieces[] = $piece->inside([$sheath->key(), ...$own]);
+        }
+
+        return self::of($pieces)->copy(['cut' => $this->cut, 'leaves' => $round?->edge]);
     }
 
     /** @return list<Piece> */

@@ -10,6 +10,8 @@ enum Lie: string
     /** As it came. */
     case InPlace = 'in-place';
 
+    /** Cut round, but not through: it breaks there. */
+    case Scored = 'scored';
     /** Picked or combed open, strand from strand. */
     case Opened = 'opened';
 
@@ -17,6 +19,10 @@ enum Lie: string
     case Folded = 'folded';
 
     case Twisted = 'twisted';
+    /** Out of its pair, as far as it stands out. */
+    case Untwisted = 'untwisted';
+    /** Cut to a slant, so that it enters something small. */
+    case Pointed = 'pointed';
 
     /** Forward again, over the connector's barrel. */
     case Over = 'over';
@@ -30,7 +36,7 @@ enum Lie: string
     /** It is in nobody's way: what lay inside can be reached. */
     public function isAside(): bool
     {
-        return $this !== self::InPlace;
+        return $this !== self::InPlace && $this !== self::Scored;
     }
 
     /** As it is said of it: "laid back". */
@@ -38,9 +44,12 @@ enum Lie: string
     {
         return match ($this) {
             self::InPlace => 'as it came',
+            self::Scored => 'scored',
             self::Opened => 'opened',
             self::Folded => 'laid back',
             self::Twisted => 'twisted',
+            self::Untwisted => 'untwisted',
+            self::Pointed => 'cut to a point',
             self::Over => 'laid forward',
             self::Wound => 'wound',
             self::Arranged => 'laid in order',

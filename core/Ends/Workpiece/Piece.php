@@ -25,6 +25,7 @@ final readonly class Piece
      * @param  Length  $tinned  how much of it, from its edge
      * @param  bool  $solid  one wire
      * @param  string  $with  what it was twisted together with: the same for all of a strand; "" of one alone
+     * @param  bool  $covered  a sleeve was put over what is bare of it
      */
     public function __construct(
         public string $element,
@@ -35,6 +36,7 @@ final readonly class Piece
         public Length $tinned,
         public bool $solid = false,
         public string $with = '',
+        public bool $covered = false,
     ) {
     }
 
@@ -75,6 +77,17 @@ final readonly class Piece
     public function ofOneWire(): self
     {
         return $this->copy(['solid' => true]);
+    }
+
+    /** @param  list<string>  $within  keys of what is round it now, outermost first */
+    public function inside(array $within): self
+    {
+        return $this->copy(['within' => $within]);
+    }
+
+    public function inSleeve(): self
+    {
+        return $this->copy(['covered' => true]);
     }
 
     public function twistedWith(string $with): self

@@ -28,6 +28,11 @@ final readonly class Workpiece
      * @param  array<int|string, int>  $crimped  contact's conductor or part → crimps made on it
      * @param  bool  $pushedOn  the connector's body sits on the cable
      * @param  list<string>  $looked  defects that were looked for
+     * @param  array<int|string, Length>  $marks  by the step that made them, from the end as it came
+     * @param  ?Length  $measured  what somebody measured on the equipment, from where it leaves the sheath
+     * @param  list<string>  $taped  keys of what has tape round it
+     * @param  list<string>  $shrunk  parts that were shrunk where they sit
+     * @param  list<string>  $turned  parts that were turned to the side that is wanted
      */
     public function __construct(
         public CableEnd $end,
@@ -42,6 +47,12 @@ final readonly class Workpiece
         public bool $pushedOn = false,
         public bool $closed = false,
         public array $looked = [],
+        public array $marks = [],
+        public ?Length $measured = null,
+        public array $taped = [],
+        public array $shrunk = [],
+        public array $turned = [],
+        public bool $coiled = false,
     ) {
     }
 
@@ -132,6 +143,50 @@ final readonly class Workpiece
     public function closing(): self
     {
         return $this->copy(['closed' => true]);
+    }
+
+    /** @param  Length  $at  from the end as it came */
+    public function marking(string $step, Length $at): self
+    {
+        return $this->copy(['marks' => [$step => $at] + $this->marks]);
+    }
+
+    public function measuring(Length $length): self
+    {
+        return $this->copy(['measured' => $length]);
+    }
+
+    /** @param  list<string>  $keys */
+    public function taping(array $keys): self
+    {
+        return $this->copy(['taped' => array_values(array_unique([...$this->taped, ...$keys]))]);
+    }
+
+    /** What was taped is cut off with the end. */
+    public function untaped(): self
+    {
+        return $this->copy(['taped' => []]);
+    }
+
+    public function shrinking(string $part): self
+    {
+        return $this->copy(['shrunk' => [...$this->shrunk, $part]]);
+    }
+
+    public function turning(string $part): self
+    {
+        return $this->copy(['turned' => [...$this->turned, $part]]);
+    }
+
+    public function coiling(): self
+    {
+        return $this->copy(['coiled' => true]);
+    }
+
+    /** Whether a part is on the cable or in its place. */
+    public function has(string $part): bool
+    {
+        return in_array($part, [...$this->laid, ...$this->seated], true);
     }
 
     public function isJoined(Piece $piece): bool

@@ -28,6 +28,7 @@ final readonly class Element
      * @param  ?float  $capacitance  pF/m between its two cores, of a pair or quad; a coax's follows from its geometry
      * @param  ?float  $lossTangent  of the dielectric that a coax's centre lies in
      * @param  string  $prepares  which recipes prepare it; "" as the element above it
+     * @param  list<ElementLayer>  $layers  what else is in it
      */
     public function __construct(
         public string $key,
@@ -46,6 +47,7 @@ final readonly class Element
         public string $prepares = '',
         public ?float $capacitance = null,
         public ?float $lossTangent = null,
+        public array $layers = [],
     ) {
     }
 }

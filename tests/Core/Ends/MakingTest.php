@@ -14,7 +14,6 @@ use Sartal\Core\Ends\Making\Centre;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\MakingStep;
-use Sartal\Core\Ends\Making\Measure;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\Verb;
@@ -30,6 +29,7 @@ use Sartal\Core\File\MakingCodec;
 use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
+use Tests\Support\Procedures;
 
 /**
  * Ends that are made in simulation. What is right is from the work itself: common practice, inches as benches mark
@@ -37,27 +37,6 @@ use Tests\Support\Bench;
  */
 final class MakingTest extends TestCase
 {
-    private static function procedure(string $id): MakingProcedure
-    {
-        $problems = new Problems();
-        $fields = Fields::from(self::json($id), 'procedure', $problems);
-        $procedure = MakingCodec::decode($fields);
-        $fields->done();
-        $problems->settle();
-
-        return $procedure;
-    }
-
-    private static function json(string $id): mixed
-    {
-        return json_decode(
-            (string) file_get_contents(dirname(__DIR__, 3).'/catalogue/procedures/'.$id.'.json'),
-            true,
-            512,
-            JSON_THROW_ON_ERROR,
-        );
-    }
-
     /** @return array{MakingProcedure, Workpiece, Station} */
     private static function cup(string $cable, bool $farOpen = false): array
     {
@@ -81,7 +60,7 @@ final class MakingTest extends TestCase
         }
 
         return [
-            self::procedure('cup-3-pole'),
+            Procedures::procedure('cup-3-pole'),
             new Workpiece($end),
             new Station(
                 goes: $goes,
@@ -111,7 +90,7 @@ final class MakingTest extends TestCase
             $end = $end->with(Piece::asCut('', $kind, Piece::keyOf(PieceKind::Sheath, '')));
         }
 
-        return [self::procedure('category-plug'), new Workpiece($end), new Station(goes: $goes, row: $row)];
+        return [Procedures::procedure('category-plug'), new Workpiece($end), new Station(goes: $goes, row: $row)];
     }
 
     /**
@@ -131,7 +110,7 @@ final class MakingTest extends TestCase
         $goes = $station->goes + [$drain->key() => 'clips'];
 
         return [
-            self::procedure('category-plug-screened'),
+            Procedures::procedure('category-plug-screened'),
             new Workpiece($end),
             new Station(goes: $goes, screens: [$drain->key()], row: $station->row),
         ];
@@ -158,7 +137,7 @@ final class MakingTest extends TestCase
             $pieces[] = Piece::asCut($core, PieceKind::Metal, ...[...$in, Piece::keyOf(PieceKind::Insulation, $core)]);
         }
 
-        return [self::procedure('two-sheath-jack'), new Workpiece(CableEnd::of($pieces)), new Station()];
+        return [Procedures::procedure('two-sheath-jack'), new Workpiece(CableEnd::of($pieces)), new Station()];
     }
 
     /**
@@ -175,7 +154,7 @@ final class MakingTest extends TestCase
         );
 
         return [
-            self::procedure('phone-3-contact'),
+            Procedures::procedure('phone-3-contact'),
             $on,
             new Station(
                 covers: ['tip' => ['sleeve'], 'ring' => ['sleeve']],
@@ -211,7 +190,7 @@ final class MakingTest extends TestCase
         }
 
         return [
-            self::procedure('rectangular-crimp'),
+            Procedures::procedure('rectangular-crimp'),
             new Workpiece($end),
             new Station(goes: $goes, screens: $screens, reaches: $reaches, over: ['hood' => array_values($goes)]),
         ];
@@ -223,7 +202,7 @@ final class MakingTest extends TestCase
         $parts = ['ferrule' => Arrival::SlidHere] + ($centre === Centre::Fingers ? ['boot' => Arrival::Slid] : []);
 
         return [
-            self::procedure($procedure),
+            Procedures::procedure($procedure),
             new Workpiece(AsCut::of(Bench::microphone()->installation->catalogue->theCable($cable))),
             new Station(
                 goes: ['metal x/centre' => 'centre', 'braid x/braid' => 'body'],
@@ -241,6 +220,14 @@ final class MakingTest extends TestCase
         foreach (['pair-foil', 'pair-braid', 'star-quad', 'star-quad-permanent'] as $cable) {
             yield $cable => [static fn (): array => self::cup($cable)];
         }
+        yield 'a second half, with a tie' => [static function (): array {
+            [$procedure, $on, $station] = self::cup('pair-braid');
+            $parts = $station->parts + ['tie' => Arrival::Side];
+
+            $more = ['farMade' => true, 'parts' => $parts];
+
+            return [$procedure, $on, new Station(...$more + get_object_vars($station))];
+        }];
         yield 'four pairs' => [static fn (): array => self::plug(false)];
         yield 'four pairs and a separator' => [static fn (): array => self::plug(true)];
         foreach (['pair-foil', 'pair-braid'] as $cable) {
@@ -249,6 +236,11 @@ final class MakingTest extends TestCase
         foreach (['multicore-8', 'multicore-24', 'multicore-48'] as $cable) {
             yield 'rectangular, '.$cable => [static fn (): array => self::rectangular($cable)];
         }
+        yield 'rectangular, out on the other side' => [static function (): array {
+            [$procedure, $on, $station] = self::rectangular('multicore-8');
+
+            return [$procedure, $on, new Station(...['turns' => ['plate']] + get_object_vars($station))];
+        }];
         foreach (['coax-75-standard', 'coax-75-mini'] as $cable) {
             yield 'BNC, '.$cable => [static fn (): array => self::coax('bnc-crimp', $cable, Centre::Captive, 2)];
         }
@@ -267,7 +259,7 @@ final class MakingTest extends TestCase
     public function test_an_end_is_made_as_its_connector_demands(callable $end): void
     {
         $made = Made::by(...$end());
-        self::assertSame([], self::lacks($made));
+        self::assertSame([], Procedures::lacks($made));
         self::assertSame([], $made->unmet);
         self::assertTrue($made->isRight());
     }
@@ -300,7 +292,7 @@ final class MakingTest extends TestCase
         [$procedure, $on, $station] = $end();
         $whole = Made::by($procedure, $on, $station);
         foreach ($whole->steps as $made) {
-            $without = Made::by(self::without($procedure, $made->step->id), $on, $station);
+            $without = Made::by(Procedures::without($procedure, $made->step->id), $on, $station);
             self::assertTrue(
                 ! $without->isRight() || serialize($without->result) !== serialize($whole->result),
                 $made->step->id,
@@ -320,7 +312,7 @@ final class MakingTest extends TestCase
     {
         [$procedure, $on, $station] = $end();
         $dice = new Randomizer(new Mt19937(18));
-        $ids = self::ids(...);
+        $ids = Procedures::ids(...);
         $whole = Made::by($procedure, $on, $station);
         $swapped = 0;
         for ($n = 0; $n < 60; $n++) {
@@ -366,7 +358,7 @@ final class MakingTest extends TestCase
                 ['drain-short', '19 mm'], ['drain-short', '26 mm'], ['inside-off', '2 mm'],
             ],
             'two-sheath-jack' => [
-                ['cut', '4 in'], ['cut', '3 in'], ['screen-off', '3/4 in'], ['screen-off', '1/4 in'],
+                ['mark', '1 1/2 in'], ['mark', '2 1/2 in'], ['screen-off', '3/4 in'], ['screen-off', '1/4 in'],
                 ['separator-off', '1/4 in'],
             ],
         ];
@@ -383,27 +375,10 @@ final class MakingTest extends TestCase
         foreach ($wrong as $id => $changes) {
             foreach ($changes as [$step, $length]) {
                 [$procedure, $on, $station] = $ends[$id];
-                $made = Made::by(self::changed($procedure, $step, $length), $on, $station);
+                $made = Made::by(Procedures::changed($procedure, $step, $length), $on, $station);
                 self::assertFalse($made->isRight(), $step.' '.$length);
             }
         }
-    }
-
-    private static function changed(MakingProcedure $procedure, string $id, string $length): MakingProcedure
-    {
-        return $procedure->withSteps(array_map(static function (MakingStep $step) use ($id, $length): MakingStep {
-            if ($step->id !== $id || $step->measure === null) {
-                return $step;
-            }
-
-            return new MakingStep(
-                $step->id,
-                $step->verb,
-                $step->of,
-                new Measure(Length::parse($length), $length, $step->measure->kind, $step->measure->from),
-                seconds: $step->seconds,
-            );
-        }, $procedure->steps));
     }
 
     /** Six inches are opened, three and a half of them are discarded, exactly; what is left is in inches as marked. */
@@ -411,8 +386,8 @@ final class MakingTest extends TestCase
     {
         $made = Made::by(...self::twoSheaths());
         self::assertSame(88_900_000, $made->result->used()->nanometres);
-        $cut = self::step(self::procedure('two-sheath-jack'), 'cut');
-        self::assertSame('mark at 3 1/2 in, from the cut end', $cut->measure?->words());
+        $mark = Procedures::step(Procedures::procedure('two-sheath-jack'), 'mark');
+        self::assertSame('mark at 2 in, from the edge of the screen', $mark->measure?->words());
         $thread = $made->result->end->piece(PieceKind::Thread);
         self::assertSame($made->result->end->piece(PieceKind::Sheath)?->edge->nanometres, $thread?->edge->nanometres);
         self::assertSame(Lie::Wound, $made->result->end->piece(PieceKind::Drain)?->lie);
@@ -455,10 +430,10 @@ final class MakingTest extends TestCase
         self::assertSame(11_112_500, $sheath->minus($foil->edge)->nanometres);
         self::assertSame(22_225_000, $sheath->minus($drain->edge)->nanometres);
         self::assertContains('clips', array_map(strval(...), array_keys($made->result->joined)));
-        $ids = self::ids($made);
+        $ids = Procedures::ids($made);
         self::assertLessThan(array_search('foil-short', $ids, true), array_search('square', $ids, true));
         [$procedure, $on, $station] = self::screenedPlug('cat6-futp');
-        $without = Made::by(self::without($procedure, 'drain-wound'), $on, $station);
+        $without = Made::by(Procedures::without($procedure, 'drain-wound'), $on, $station);
         self::assertContains(
             'Drain round the foil: drain of drain is as it came; it has to be wound.',
             $without->unmet,
@@ -475,7 +450,7 @@ final class MakingTest extends TestCase
         self::assertSame(['2', '3', '2', '3'], $with, 'opposite cores together');
         $ids = static fn (string $cable): array => array_map(
             strval(...),
-            self::ids(Made::by(...self::cup($cable))),
+            Procedures::ids(Made::by(...self::cup($cable))),
         );
         self::assertNotContains('screen-open', $ids('pair-foil'));
         self::assertContains('foil-off', $ids('pair-foil'));
@@ -489,7 +464,7 @@ final class MakingTest extends TestCase
             foreach ([false, true] as $farOpen) {
                 [$procedure, $on, $station] = self::cup('pair-foil', $farOpen);
                 $lacks = [];
-                foreach (Made::by(self::without($procedure, $forgotten), $on, $station)->steps as $step) {
+                foreach (Made::by(Procedures::without($procedure, $forgotten), $on, $station)->steps as $step) {
                     $lacks[$step->step->id] = $step->lacks;
                 }
                 self::assertSame($farOpen, $lacks['join-screen'] === [], $forgotten);
@@ -499,7 +474,7 @@ final class MakingTest extends TestCase
         }
         [$procedure, $on, $station] = self::cup('pair-foil');
         $swapped = $procedure->steps;
-        [$swapped[0], $swapped[1]] = [$swapped[1], $swapped[0]];
+        [$swapped[2], $swapped[3]] = [$swapped[3], $swapped[2]];
         $made = Made::by($procedure->withSteps($swapped), $on, $station);
         self::assertFalse($made->isRight(), 'a nut behind the boot cannot come to the shell');
     }
@@ -510,10 +485,10 @@ final class MakingTest extends TestCase
         $over = new Station(['2' => ['1']], $station->goes, $station->screens, $station->parts);
         self::assertTrue(Made::by($procedure, $on, $over)->isRight(), 'the screen is joined before what covers it');
         $under = new Station(['1' => ['2', '3']], $station->goes, $station->screens, $station->parts);
-        $lacks = self::lacks(Made::by($procedure, $on, $under));
+        $lacks = Procedures::lacks(Made::by($procedure, $on, $under));
         self::assertContains('Terminal 2 lies under 1, which is joined already.', $lacks);
         $lugs = new Station([], $station->goes, $station->screens, $station->parts, throughLugs: true);
-        $lacks = self::lacks(Made::by($procedure, $on, $lugs));
+        $lacks = Procedures::lacks(Made::by($procedure, $on, $lugs));
         self::assertContains('A lug that was filled takes no wire: wire goes through it first.', $lacks);
     }
 
@@ -527,7 +502,7 @@ final class MakingTest extends TestCase
         $steps = $procedure->steps;
         [$steps[$at($procedure)['join-body']], $steps[$at($procedure)['join-cores']]] =
             [$steps[$at($procedure)['join-cores']], $steps[$at($procedure)['join-body']]];
-        $lacks = self::lacks(Made::by($procedure->withSteps($steps), $on, $station));
+        $lacks = Procedures::lacks(Made::by($procedure->withSteps($steps), $on, $station));
         self::assertContains('Terminal sleeve lies under tip, which is joined already.', $lacks);
         self::assertContains('Terminal sleeve lies under the flap and is not joined yet.', $lacks);
     }
@@ -536,12 +511,12 @@ final class MakingTest extends TestCase
     public function test_fingers_take_no_pin_and_foam_no_second_crimp(): void
     {
         [$procedure, $on, $station] = self::coax('n-fingers', 'coax-50-lowloss', Centre::Fingers, 1);
-        $crimp = self::step($procedure, 'crimp');
+        $crimp = Procedures::step($procedure, 'crimp');
         $twice = [];
         foreach ($procedure->steps as $step) {
             array_push($twice, ...$step === $crimp ? [$step, $step] : [$step]);
         }
-        $lacks = self::lacks(Made::by($procedure->withSteps($twice), $on, $station));
+        $lacks = Procedures::lacks(Made::by($procedure->withSteps($twice), $on, $station));
         self::assertContains(
             'The ferrule has all the crimps that it takes: one more would crush what is in it.',
             $lacks,
@@ -555,7 +530,7 @@ final class MakingTest extends TestCase
         // The slit lets the body under the sheath; without it there is no way on.
         self::assertContains(
             'The sheath is tight: slit it, so that the body goes under it.',
-            self::lacks(Made::by(self::without($procedure, 'slit'), $on, $station)),
+            Procedures::lacks(Made::by(Procedures::without($procedure, 'slit'), $on, $station)),
         );
     }
 
@@ -575,40 +550,11 @@ final class MakingTest extends TestCase
         );
     }
 
-    /** @return list<string> */
-    private static function ids(Made $made): array
-    {
-        return array_map(static fn (StepMade $step): string => $step->step->id, $made->steps);
-    }
-
-    private static function without(MakingProcedure $procedure, string $id): MakingProcedure
-    {
-        return $procedure->withSteps(
-            array_values(array_filter($procedure->steps, static fn (MakingStep $step): bool => $step->id !== $id)),
-        );
-    }
-
-    private static function step(MakingProcedure $procedure, string $id): MakingStep
-    {
-        foreach ($procedure->steps as $step) {
-            if ($step->id === $id) {
-                return $step;
-            }
-        }
-        self::fail($id);
-    }
-
-    /** @return list<string> */
-    private static function lacks(Made $made): array
-    {
-        return array_merge(...array_map(static fn (StepMade $step): array => $step->lacks, $made->steps), ...[[]]);
-    }
-
     public function test_what_is_hot_is_not_closed_and_not_joined(): void
     {
         foreach (['tinned-cool' => 'join-screen', 'joints-cool' => 'chuck-in'] as $wait => $then) {
             [$procedure, $on, $station] = self::cup('pair-foil');
-            foreach (Made::by(self::without($procedure, $wait), $on, $station)->steps as $step) {
+            foreach (Made::by(Procedures::without($procedure, $wait), $on, $station)->steps as $step) {
                 if ($step->step->id === $then) {
                     self::assertStringContainsString('still hot', implode(' ', $step->lacks));
                 }
@@ -634,13 +580,13 @@ final class MakingTest extends TestCase
     {
         foreach (glob(dirname(__DIR__, 3).'/catalogue/procedures/*.json') ?: [] as $file) {
             $id = basename($file, '.json');
-            $encoded = MakingCodec::encode(self::procedure($id));
+            $encoded = MakingCodec::encode(Procedures::procedure($id));
             $problems = new Problems();
             $again = MakingCodec::decode(
                 Fields::from(json_decode((string) json_encode($encoded), true), 'procedure', $problems),
             );
             $problems->settle();
-            self::assertEquals(self::procedure($id), $again);
+            self::assertEquals(Procedures::procedure($id), $again);
         }
     }
 
@@ -649,11 +595,16 @@ final class MakingTest extends TestCase
     {
         yield 'a verb that there is not' => [['steps', 0, 'do'], 'glue', 'steps[0].do'];
         yield 'a piece that there is not' => [['steps', 2, 'of'], ['rind'], 'steps[2].of'];
-        yield 'two of one name' => [['steps', 1, 'id'], 'boot-on', 'steps[1].id'];
-        yield 'a length that is none' => [['steps', 2, 'measure', 'length'], 'two hands', 'steps[2].measure.length'];
-        yield 'a length below nothing' => [['steps', 2, 'measure', 'length'], '-3 mm', 'steps[2].measure.length'];
+        yield 'two of one name' => [['steps', 3, 'id'], 'boot-on', 'steps[3].id'];
+        yield 'a length that is none' => [['steps', 4, 'measure', 'length'], 'two hands', 'steps[4].measure.length'];
+        yield 'a length below nothing' => [['steps', 4, 'measure', 'length'], '-3 mm', 'steps[4].measure.length'];
         yield 'a demand that nothing meets' => [['demands', 0, 'most'], '1 mm', 'demands[0].most'];
         yield 'a field too many' => [['steps', 0, 'speed'], 'fast', 'steps[0].speed'];
+        yield 'a mark that nobody made' => [
+            ['steps', 3, 'measure'],
+            ['length' => '0 mm', 'kind' => 'mark', 'from' => 'mark', 'mark' => 'coil'],
+            'steps[3].measure.mark',
+        ];
         yield 'no steps' => [['steps'], [], 'steps'];
     }
 
@@ -661,7 +612,7 @@ final class MakingTest extends TestCase
     #[DataProvider('mistakes')]
     public function test_bad_input_names_the_step_and_the_value(array $where, mixed $value, string $said): void
     {
-        $json = self::json('cup-3-pole');
+        $json = Procedures::json('cup-3-pole');
         $at = &$json;
         foreach ($where as $key) {
             self::assertIsArray($at);

@@ -11,6 +11,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Labelling\LabelPrints;
 use Sartal\Core\Ends\Reach\Reaches;
+use Sartal\Core\Ends\Workpiece\AsCut;
+use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Installation\Bore;
 use Sartal\Core\Given\Installation\Covering;
@@ -137,6 +139,7 @@ final class NothingIsDecorationTest extends TestCase
             ],
             'element: diameter' => ['coax', 'cables.coax-75-12g.construction.children.0.children.0.diameter', '3 mm'],
             'element: impedance' => ['category', 'cables.cat6-utp.construction.children.0.impedance', 150],
+            'element: layers' => ['microphone', 'cables.pair-foil.construction.layers', ['filler']],
             'element: recipes' => ['microphone', 'cables.pair-foil.construction.prepares', 'coax'],
             'element: hazard' => ['mains', 'cables.composite.construction.children.0.domain', 'signal'],
             'connector: hazard' => ['mains', 'connectors.power-out-cable.domain', 'signal'],
@@ -267,6 +270,10 @@ final class NothingIsDecorationTest extends TestCase
             $plan = $under->plan();
             $all[] = PlanEncoder::plan($plan, $under->installation);
             $all[] = self::built($under);
+            $all[] = array_map(
+                static fn (Run $run): CableEnd => AsCut::of($under->installation->catalogue->theCable($run->cable)),
+                $under->installation->runs(),
+            );
             $operations = array_merge(
                 ...array_map(
                     static fn ($assembly): array => (new OperationPlanner($under->installation))->of(

@@ -39,6 +39,11 @@ final class WorkpieceTest extends TestCase
         Verb::Tear,
         Verb::Slit,
         Verb::Tin,
+        Verb::Score,
+        Verb::Untwist,
+        Verb::Point,
+        Verb::Insulate,
+        Verb::Ferrule,
     ];
 
     private readonly Randomizer $dice;

@@ -25,6 +25,9 @@ final readonly class Arrange implements Act
             if (! in_array($piece->element, $row, true)) {
                 $needs[] = sprintf('%s has no place in the row.', ucfirst(Doing::name($piece)));
             }
+            if ($piece->lie !== Lie::Untwisted) {
+                $needs[] = sprintf('%s is still in its pair.', ucfirst(Doing::name($piece)));
+            }
             if ($on->end->held($piece)->compare($piece->edge) <= 0) {
                 $needs[] = sprintf('%s does not stand out of the sheath.', ucfirst(Doing::name($piece)));
             }

@@ -30,6 +30,21 @@ final readonly class Close implements Act
                 $needs[] = sprintf('The %s is not crimped, or not everywhere.', $part);
             }
         }
+        foreach ($doing->station->shrinks as $part) {
+            if (! in_array($part, $on->shrunk, true)) {
+                $needs[] = sprintf('The %s is not shrunk.', $part);
+            }
+        }
+        foreach ($doing->station->turns as $part) {
+            if (! in_array($part, $on->turned, true)) {
+                $needs[] = sprintf('The %s is set for the other side.', $part);
+            }
+        }
+        foreach ($doing->station->sleeved as $key) {
+            if (($on->end->pieces[$key] ?? null)?->covered === false) {
+                $needs[] = sprintf('%s has no sleeve.', ucfirst(Doing::name($on->end->pieces[$key])));
+            }
+        }
         foreach ($doing->station->terminals() as $terminal) {
             if (! isset($on->joined[$terminal])) {
                 $needs[] = sprintf('Terminal %s is not joined.', $terminal);
@@ -46,6 +61,9 @@ final readonly class Close implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions(['joints', 'looked', 'crimps', 'on the cable', Regions::CLOCK], ['closed']);
+        return new Regions(
+            ['joints', 'looked', 'crimps', 'on the cable', 'shrunk', 'turned', Regions::CLOCK],
+            ['closed'],
+        );
     }
 }

@@ -6,6 +6,7 @@ namespace Sartal\Core\Ends\Making\Verbs;
 
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\MeasuredFrom;
 use Sartal\Core\Ends\Making\Regions;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 
@@ -14,9 +15,13 @@ final readonly class CutOff implements Act
 {
     public function needs(Workpiece $on, Doing $doing): array
     {
-        $at = $doing->place($on->end, null);
+        $at = $doing->place($on, null);
         if ($at === null) {
-            return ['It is not said where to cut.'];
+            return [
+                $doing->step->measure?->from === MeasuredFrom::Equipment
+                    ? 'It is not measured on the equipment yet: nobody knows where to cut.'
+                    : 'It is not said where to cut.',
+            ];
         }
         $needs = $at->compare($on->end->cut) <= 0 ? ['There is nothing left to cut off as far out as that.'] : [];
         foreach ($on->joined as $terminal => $_) {
@@ -28,15 +33,15 @@ final readonly class CutOff implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        $at = $doing->place($on->end, null);
+        $at = $doing->place($on, null);
 
-        return $at === null ? $on : $on->withEnd($on->end->cutAt($at));
+        return $at === null ? $on : $on->untaped()->withEnd($on->end->cutAt($at));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
         $all = array_map(strval(...), array_keys($on->end->pieces));
 
-        return new Regions($all, [...$all, Regions::END]);
+        return new Regions($all, [...$all, Regions::END, 'tape']);
     }
 }

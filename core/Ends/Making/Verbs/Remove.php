@@ -17,7 +17,7 @@ final readonly class Remove implements Act
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
-            $at = $doing->place($on->end, $piece);
+            $at = $doing->place($on, $piece);
             if ($at === null) {
                 $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
 
@@ -42,7 +42,7 @@ final readonly class Remove implements Act
     {
         $left = [];
         foreach ($doing->pieces as $piece) {
-            $at = $doing->place($on->end, $piece);
+            $at = $doing->place($on, $piece);
             array_push($left, ...$at === null ? [] : [$piece->beginningAt($at)->lying(Lie::InPlace)]);
         }
 

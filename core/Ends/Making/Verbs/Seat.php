@@ -29,7 +29,10 @@ final readonly class Seat implements Act
             $needs[] = sprintf('The %s is in its place already.', $part);
         }
         // What was put on later is nearer to the end, and in front of it.
-        foreach ($isSlid ? array_slice($on->laid, (int) array_search($part, $on->laid, true) + 1) : [] as $before) {
+        $inFront = $isSlid && ! in_array($part, $doing->station->under, true)
+            ? array_slice($on->laid, (int) array_search($part, $on->laid, true) + 1)
+            : [];
+        foreach (array_diff($inFront, $doing->station->under) as $before) {
             $needs[] = sprintf('The %s lies in front of the %s.', $before, $part);
         }
         foreach (array_keys($on->hot) as $hot) {

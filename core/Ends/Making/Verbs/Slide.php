@@ -19,6 +19,9 @@ final readonly class Slide implements Act
         if (in_array($part, [...$on->laid, ...$on->seated], true)) {
             $needs[] = sprintf('The %s is on already.', $part);
         }
+        if (in_array($part, $doing->station->snags, true) && $on->taped === []) {
+            $needs[] = sprintf('The end catches in the %s: tape it.', $part);
+        }
         $isPast = $on->joined !== [] || $on->inserted !== [];
         if ($isPast && $doing->station->isOnlyByNow($part)) {
             $needs[] = sprintf('The %s does not go on any more: something is joined.', $part);
@@ -34,6 +37,6 @@ final readonly class Slide implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions(['joints'], ['on the cable']);
+        return new Regions(['joints', 'tape'], ['on the cable']);
     }
 }

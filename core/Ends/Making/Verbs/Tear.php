@@ -17,8 +17,8 @@ final readonly class Tear implements Act
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
-            if ($piece->lie !== Lie::Opened) {
-                $needs[] = sprintf('%s is not split: it does not tear.', ucfirst(Doing::name($piece)));
+            if ($piece->lie !== Lie::Opened && $piece->lie !== Lie::Scored) {
+                $needs[] = sprintf('%s is not split or scored: it does not tear.', ucfirst(Doing::name($piece)));
             }
         }
 

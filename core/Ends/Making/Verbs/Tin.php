@@ -23,7 +23,7 @@ final readonly class Tin implements Act
                 $needs[] = sprintf('%s takes no solder.', ucfirst(Doing::name($piece)));
             } elseif ($bare->compare(Length::zero()) <= 0) {
                 $needs[] = sprintf('Nothing of %s is bare.', Doing::name($piece));
-            } elseif (! $piece->solid && $piece->lie !== Lie::Twisted) {
+            } elseif (! $piece->solid && ! in_array($piece->lie, [Lie::Twisted, Lie::Pointed], true)) {
                 $needs[] = sprintf('%s has to be twisted before it is tinned.', ucfirst(Doing::name($piece)));
             }
             if (! $piece->tinned->isZero()) {

@@ -16,7 +16,7 @@ final readonly class Trim implements Act
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
-            $at = $doing->place($on->end, $piece);
+            $at = $doing->place($on, $piece);
             if ($at === null) {
                 $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
             } elseif ($at->compare($piece->edge) <= 0) {
@@ -38,7 +38,7 @@ final readonly class Trim implements Act
     {
         $cut = [];
         foreach ($doing->pieces as $piece) {
-            $at = $doing->place($on->end, $piece);
+            $at = $doing->place($on, $piece);
             if ($at === null) {
                 continue;
             }

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Given\Catalogue\HazardDomain;
+
+/** How a leg of an end that was opened is made: by a procedure of its own, where the outer one stopped. */
+final readonly class LegMaking
+{
+    /**
+     * @param  HazardDomain  $carries  which legs are meant
+     * @param  string  $procedure  its id
+     * @param  bool  $last  the others are finished at both ends before it is begun
+     */
+    public function __construct(public HazardDomain $carries, public string $procedure, public bool $last = false)
+    {
+    }
+}
