@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\File;
 
+use Sartal\Core\Ends\Making\Centre;
 use Sartal\Core\Ends\Making\DemandOf;
 use Sartal\Core\Ends\Making\EndDemand;
 use Sartal\Core\Ends\Making\LegMaking;
@@ -70,7 +71,40 @@ final class MakingCodec
                     $leg->flag('last', false),
                 ),
             ),
+            $fields->texts('inPlaceOf'),
+            $fields->texts('connectors'),
+            self::closes($fields),
+            self::crimps($fields),
+            $fields->has('centre') ? $fields->choice('centre', Centre::class) : Centre::None,
         );
+    }
+
+    /** @return array<int|string, ?Onto> */
+    private static function closes(Fields $fields): array
+    {
+        $closes = [];
+        foreach ($fields->each('closes', static fn (Fields $each): array => [
+            $each->name('part'),
+            $each->has('over') ? $each->choice('over', Onto::class) : null,
+        ]) as [$part, $over]) {
+            $closes[$part] = $over;
+        }
+
+        return $closes;
+    }
+
+    /** @return array<int|string, int> */
+    private static function crimps(Fields $fields): array
+    {
+        $crimps = [];
+        foreach ($fields->each('crimps', static fn (Fields $each): array => [
+            $each->name('part'),
+            $each->whole('times', 1, 9),
+        ]) as [$part, $times]) {
+            $crimps[$part] = $times;
+        }
+
+        return $crimps;
     }
 
     private static function step(Fields $fields): MakingStep
@@ -88,17 +122,28 @@ final class MakingCodec
             $fields->text('why', ''),
             $fields->text('caution', ''),
             $fields->flag('locked', false),
+            self::kinds($fields, 'has'),
+            self::kinds($fields, 'lacks'),
         );
     }
 
     private static function selector(Fields $fields): Selector
     {
+        return new Selector(
+            self::kinds($fields, 'of'),
+            $fields->has('joins') ? $fields->choice('joins', Onto::class) : null,
+        );
+    }
+
+    /** @return list<PieceKind> */
+    private static function kinds(Fields $fields, string $field): array
+    {
         $kinds = [];
-        foreach ($fields->texts('of') as $kind) {
+        foreach ($fields->texts($field) as $kind) {
             $known = PieceKind::tryFrom($kind);
             if ($known === null) {
                 $fields->wrong(
-                    'of',
+                    $field,
                     $kind,
                     'is no piece of a cable’s end. Give one of '.
                         implode(', ', array_column(PieceKind::cases(), 'value')).'.',
@@ -109,7 +154,7 @@ final class MakingCodec
             }
         }
 
-        return new Selector($kinds, $fields->has('joins') ? $fields->choice('joins', Onto::class) : null);
+        return $kinds;
     }
 
     private static function measure(Fields $fields): Measure
@@ -170,6 +215,22 @@ final class MakingCodec
                 ]),
                 $procedure->legs,
             ),
+            'inPlaceOf' => $procedure->inPlaceOf,
+            'connectors' => $procedure->connectors,
+            'closes' => array_map(
+                static fn (int|string $part, ?Onto $over): array => CatalogueEncoder::brief([
+                    'part' => (string) $part,
+                    'over' => $over?->value,
+                ]),
+                array_keys($procedure->closes),
+                array_values($procedure->closes),
+            ),
+            'crimps' => array_map(
+                static fn (int|string $part, int $times): array => ['part' => (string) $part, 'times' => $times],
+                array_keys($procedure->crimps),
+                array_values($procedure->crimps),
+            ),
+            'centre' => $procedure->centre === Centre::None ? null : $procedure->centre->value,
         ]);
     }
 
@@ -196,6 +257,8 @@ final class MakingCodec
             'why' => $step->why,
             'caution' => $step->caution,
             'locked' => $step->locked ? true : null,
+            'has' => self::values($step->has),
+            'lacks' => self::values($step->lacks),
         ]);
     }
 
@@ -203,8 +266,17 @@ final class MakingCodec
     private static function encodeSelector(Selector $of): array
     {
         return [
-            'of' => array_map(static fn (PieceKind $kind): string => $kind->value, $of->kinds),
+            'of' => self::values($of->kinds),
             'joins' => $of->joins?->value,
         ];
+    }
+
+    /**
+     * @param  list<PieceKind>  $kinds
+     * @return list<string>
+     */
+    private static function values(array $kinds): array
+    {
+        return array_map(static fn (PieceKind $kind): string => $kind->value, $kinds);
     }
 }

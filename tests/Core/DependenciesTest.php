@@ -22,7 +22,7 @@ final class DependenciesTest extends TestCase
         'Plan' => ['Planning', 'Checks', 'Runs', 'Proposing'],
         'Proof' => ['Diagnosing', 'Record', 'Testing'],
         'Ways' => ['Dressing', 'Looming', 'Routing'],
-        'Ends' => ['Pinout', 'Labelling', 'Reach', 'Preparing', 'Making', 'Workpiece', 'Compatibility', 'Wiring'],
+        'Ends' => ['Pinout', 'Labelling', 'Reach', 'Making', 'Preparing', 'Workpiece', 'Compatibility', 'Wiring'],
         'Given' => ['Installation', 'Schools', 'Catalogue', 'Findings', 'Measure'],
     ];
 

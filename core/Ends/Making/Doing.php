@@ -102,6 +102,19 @@ final readonly class Doing
         return $into;
     }
 
+    /** @return list<string> what cannot arrive later, and is not on the cable */
+    public function notOnYet(Workpiece $on): array
+    {
+        $needs = [];
+        foreach (array_keys($this->station->parts) as $part) {
+            if ($this->station->isOnlyByNow((string) $part) && ! $on->has((string) $part)) {
+                $needs[] = sprintf('The %s has to be on the cable before anything is joined.', $part);
+            }
+        }
+
+        return $needs;
+    }
+
     /** @return list<string> */
     public function keys(): array
     {

@@ -41,7 +41,7 @@ final readonly class Made
         $steps = [];
         foreach ($procedure->steps as $step) {
             $doing = new Doing($step, $station, $step->of->of($on->end, $station));
-            if (! self::isCalledFor($doing)) {
+            if (! $step->isFor($on->end) || ! self::isCalledFor($doing)) {
                 continue;
             }
             $act = Acts::of($step->verb);
@@ -74,9 +74,11 @@ final readonly class Made
             true,
         );
         $isThere = match (true) {
-            in_array($step->verb, [Verb::Slide, Verb::Seat, Verb::Shrink, Verb::Tie], true) => isset(
+            $step->verb === Verb::Slide => $doing->station->isSlid($step->part),
+            in_array($step->verb, [Verb::Seat, Verb::Shrink, Verb::Tie], true) => isset(
                 $doing->station->parts[$step->part],
             ),
+            $step->verb === Verb::Cool => $step->part === '' || isset($doing->station->parts[$step->part]),
             $step->verb === Verb::Measure => $doing->station->onEquipment,
             $step->measure?->from === MeasuredFrom::Equipment => $doing->station->onEquipment,
             $step->verb === Verb::Turn => in_array($step->part, $doing->station->turns, true),

@@ -18,6 +18,12 @@ final readonly class MakingProcedure
      * @param  list<EndDemand>  $demands
      * @param  string  $source  where its figures are from
      * @param  list<LegMaking>  $legs  how each leg goes on where this stops, in order; none of an end in one piece
+     * @param  list<string>  $inPlaceOf  recipes that prepare the same ends
+     * @param  list<string>  $connectors  for these alone; empty: for all that the recipe is for
+     * @param  array<int|string, ?Onto>  $closes  what is part of the connector and is closed over what is joined → over
+     *     which; null: over all of it
+     * @param  array<int|string, int>  $crimps  part → how many crimps its maker wants of it
+     * @param  Centre  $centre  of coax: what takes its centre
      */
     public function __construct(
         public string $id,
@@ -26,6 +32,11 @@ final readonly class MakingProcedure
         public array $demands,
         public string $source,
         public array $legs = [],
+        public array $inPlaceOf = [],
+        public array $connectors = [],
+        public array $closes = [],
+        public array $crimps = [],
+        public Centre $centre = Centre::None,
     ) {
     }
 
@@ -33,6 +44,33 @@ final readonly class MakingProcedure
     public function withSteps(array $steps): self
     {
         return $this->copy(['steps' => $steps]);
+    }
+
+    public function isFor(string $recipe, string $connector): bool
+    {
+        return in_array($recipe, $this->inPlaceOf, true) &&
+            ($this->connectors === [] || in_array($connector, $this->connectors, true));
+    }
+
+    /**
+     * @param  array<int|string, string>  $goes  key of a conductor → its terminal
+     * @param  list<string>  $screens  keys of those that are a screen's
+     * @return array<int|string, list<string>> what is closed → terminals under it
+     */
+    public function closing(array $goes, array $screens): array
+    {
+        $isScreen = array_flip($screens);
+        $over = [];
+        foreach ($this->closes as $part => $which) {
+            $under = match ($which) {
+                Onto::Screen => array_intersect_key($goes, $isScreen),
+                Onto::Core => array_diff_key($goes, $isScreen),
+                default => $goes,
+            };
+            $over[$part] = array_values(array_unique($under));
+        }
+
+        return $over;
     }
 
     /**

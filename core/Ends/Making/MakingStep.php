@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
+use Sartal\Core\Ends\Workpiece\CableEnd;
+use Sartal\Core\Ends\Workpiece\PieceKind;
+
 /** One step of a procedure, as it stands in the catalogue. */
 final readonly class MakingStep
 {
@@ -17,6 +20,8 @@ final readonly class MakingStep
      * @param  string  $why  the reason that is shown with it
      * @param  string  $caution  what can hurt somebody
      * @param  bool  $locked  for copies, of which there are none yet: they are to keep it
+     * @param  list<PieceKind>  $has  only of an end that has one of these; empty: of any
+     * @param  list<PieceKind>  $lacks  only of an end that has none of these
      */
     public function __construct(
         public string $id,
@@ -31,6 +36,17 @@ final readonly class MakingStep
         public string $why = '',
         public string $caution = '',
         public bool $locked = false,
+        public array $has = [],
+        public array $lacks = [],
     ) {
+    }
+
+    /** Whether it is a step of such an end at all. */
+    public function isFor(CableEnd $end): bool
+    {
+        $there = static fn (PieceKind $kind): bool => $end->ofKind($kind) !== [];
+
+        return ($this->has === [] || array_filter($this->has, $there) !== []) &&
+            array_filter($this->lacks, $there) === [];
     }
 }

@@ -11,4 +11,8 @@ enum Onto: string
     case Core = 'core';
     /** Protective earth. */
     case Earth = 'earth';
+    /** Whatever goes to a terminal. */
+    case Terminal = 'terminal';
+    /** What goes to none, and is in the way. */
+    case Nothing = 'nothing';
 }

@@ -70,6 +70,12 @@ final readonly class Station
         return array_values(array_unique(array_values($this->goes)));
     }
 
+    /** Along the cable, not from the front or the side. */
+    public function isSlid(string $part): bool
+    {
+        return in_array($this->parts[$part] ?? null, [Arrival::Slid, Arrival::SlidHere], true);
+    }
+
     /** A part that has to lie on the cable before anything is joined. */
     public function isOnlyByNow(string $part): bool
     {

@@ -45,17 +45,21 @@ final readonly class CableEnd
     }
 
     /**
-     * One element by itself, where it comes out of what is round the whole. Its own jacket is its sheath; of one that
-     * has none, the sheath ends where that of the whole does.
+     * One element by itself, or several together, where they come out of what is round the whole. Its own jacket is
+     * its sheath; of one that has none, and of several, the sheath ends where that of the whole does.
      */
-    public function leg(string $element): self
+    public function leg(string ...$elements): self
     {
-        $jacket = $this->piece(PieceKind::InnerSheath, $element);
+        $jacket = count($elements) === 1 ? $this->piece(PieceKind::InnerSheath, ...$elements) : null;
         $round = $this->piece(PieceKind::Sheath);
         $sheath = Piece::asCut('', PieceKind::Sheath)->beginningAt(($jacket ?? $round)->edge ?? $this->cut);
         $within = [];
         foreach ($this->pieces as $key => $piece) {
-            if ($piece->key() !== $jacket?->key() && str_starts_with($piece->element.'/', $element.'/')) {
+            $isOfIt = array_filter(
+                $elements,
+                static fn (string $element): bool => str_starts_with($piece->element.'/', $element.'/'),
+            ) !== [];
+            if ($isOfIt && $piece->key() !== $jacket?->key()) {
                 $within[$key] = $piece;
             }
         }

@@ -30,6 +30,12 @@ enum PieceKind: string
         return in_array($this, [self::Braid, self::Lapped, self::Drain, self::Metal], true);
     }
 
+    /** Round one conductor, and cut with it. */
+    public function isAroundAConductor(): bool
+    {
+        return in_array($this, [self::Insulation, self::Dielectric, self::ConductiveLayer], true);
+    }
+
     /** Has to be opened, strand after strand, before it can be gathered. */
     public function isWoven(): bool
     {

@@ -86,9 +86,13 @@ final class LegsTest extends TestCase
                 'metal mains/pe' => 'E',
                 'drain mains/drain' => 'E',
             ],
-            parts: ['cover' => Arrival::SlidHere, 'bite' => Arrival::SlidHere],
+            parts: [
+                'nut' => Arrival::SlidHere,
+                'shell' => Arrival::SlidHere,
+                'bite' => Arrival::SlidHere,
+                'chuck' => Arrival::Side,
+            ],
             reaches: ['L' => Length::millimetres(24), 'N' => Length::millimetres(24), 'E' => Length::millimetres(32)],
-            over: ['clamp' => ['L', 'N', 'E']],
             earths: ['metal mains/pe', 'drain mains/drain'],
             takes: $takes === null ? [] : ['E' => $takes],
             sleeved: ['drain mains/drain'],
@@ -159,18 +163,21 @@ final class LegsTest extends TestCase
     public function test_no_sheath_comes_off_twice(): void
     {
         $made = self::made(self::legs());
-        self::assertSame(304_800_000, $made->whole->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
-        self::assertSame(0, $made->whole->result->end->piece(PieceKind::InnerSheath, 'mains')?->edge->nanometres);
-        // 10 mm with the tape on, and 45 mm from there.
+        self::assertSame(314_800_000, $made->whole->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        // 10 mm with the tape on are gone; from there a foot, or what the connector needs.
+        self::assertSame(
+            10_000_000,
+            $made->whole->result->end->piece(PieceKind::InnerSheath, 'mains')?->edge->nanometres,
+        );
         self::assertSame(55_000_000, $made->legs['mains']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
-        self::assertSame(20_000_000, $made->legs['signal']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        self::assertSame(30_000_000, $made->legs['signal']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
         foreach ($made->legs as $element => $leg) {
             foreach ($leg->result->end->pieces as $piece) {
                 $isOwn = $piece->kind === PieceKind::Sheath || str_starts_with($piece->element, $element.'/');
                 self::assertTrue($isOwn || $piece->element === $element, $piece->key());
             }
         }
-        self::assertSame([10_000_000, 0], [
+        self::assertSame([10_000_000, 10_000_000], [
             $made->legs['mains']->result->used()->nanometres,
             $made->legs['signal']->result->used()->nanometres,
         ]);
@@ -271,9 +278,9 @@ final class LegsTest extends TestCase
         );
         $made = $of(Length::millimetres(200));
         self::assertSame([], [...Procedures::lacks($made), ...$made->unmet]);
-        // 304.8 - 200 - 45: what stands out beyond that is cut off.
-        self::assertSame(59_800_000, $made->result->used()->nanometres);
-        self::assertSame(104_800_000, $made->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        // 314.8 - 200 - 45: what stands out beyond that is cut off.
+        self::assertSame(69_800_000, $made->result->used()->nanometres);
+        self::assertSame(114_800_000, $made->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
         $unknown = implode(' ', Procedures::lacks($of(null)));
         self::assertStringContainsString('Nobody has measured it on the equipment yet.', $unknown);
         self::assertStringContainsString('nobody knows where to cut', $unknown);

@@ -199,7 +199,8 @@ final class MakingTest extends TestCase
     /** @return array{MakingProcedure, Workpiece, Station} */
     private static function coax(string $procedure, string $cable, Centre $centre, int $crimps): array
     {
-        $parts = ['ferrule' => Arrival::SlidHere] + ($centre === Centre::Fingers ? ['boot' => Arrival::Slid] : []);
+        $shrinks = $centre === Centre::Fingers ? ['shrink' => Arrival::SlidHere] : [];
+        $parts = ['ferrule' => Arrival::SlidHere] + $shrinks;
 
         return [
             Procedures::procedure($procedure),
@@ -210,6 +211,7 @@ final class MakingTest extends TestCase
                 parts: $parts,
                 crimps: ['ferrule' => $crimps],
                 centre: $centre,
+                shrinks: array_keys($shrinks),
             ),
         ];
     }
@@ -596,8 +598,8 @@ final class MakingTest extends TestCase
         yield 'a verb that there is not' => [['steps', 0, 'do'], 'glue', 'steps[0].do'];
         yield 'a piece that there is not' => [['steps', 2, 'of'], ['rind'], 'steps[2].of'];
         yield 'two of one name' => [['steps', 3, 'id'], 'boot-on', 'steps[3].id'];
-        yield 'a length that is none' => [['steps', 4, 'measure', 'length'], 'two hands', 'steps[4].measure.length'];
-        yield 'a length below nothing' => [['steps', 4, 'measure', 'length'], '-3 mm', 'steps[4].measure.length'];
+        yield 'a length that is none' => [['steps', 5, 'measure', 'length'], 'two hands', 'steps[5].measure.length'];
+        yield 'a length below nothing' => [['steps', 5, 'measure', 'length'], '-3 mm', 'steps[5].measure.length'];
         yield 'a demand that nothing meets' => [['demands', 0, 'most'], '1 mm', 'demands[0].most'];
         yield 'a field too many' => [['steps', 0, 'speed'], 'fast', 'steps[0].speed'];
         yield 'a mark that nobody made' => [

@@ -34,13 +34,8 @@ final readonly class Clamp implements Act
                 $needs[] = sprintf('%s has no ferrule: strands creep under a screw.', ucfirst(Doing::name($piece)));
             }
         }
-        foreach (array_keys($doing->station->parts) as $part) {
-            if ($doing->station->isOnlyByNow((string) $part) && ! $on->has((string) $part)) {
-                $needs[] = sprintf('The %s has to be on the cable before anything is joined.', $part);
-            }
-        }
 
-        return array_values(array_unique($needs));
+        return array_values(array_unique([...$needs, ...$doing->notOnYet($on)]));
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece

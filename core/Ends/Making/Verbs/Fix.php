@@ -22,6 +22,9 @@ final readonly class Fix implements Act
         if (in_array($part, $on->seated, true)) {
             $needs[] = sprintf('The %s is closed already.', $part);
         }
+        if ($doing->station->isSlid($part) && ! in_array($part, $on->laid, true)) {
+            $needs[] = sprintf('The %s is not on the cable.', $part);
+        }
         foreach ($doing->station->over[$part] as $terminal) {
             if (! isset($on->joined[$terminal])) {
                 $needs[] = sprintf('Terminal %s lies under the %s and is not joined yet.', $terminal, $part);

@@ -27,7 +27,7 @@ final readonly class Insert implements Act
             $at ??= $piece->edge;
         }
 
-        return $needs;
+        return [...$needs, ...$doing->notOnYet($on)];
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
@@ -37,6 +37,6 @@ final readonly class Insert implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions($doing->keys(), ['joints']);
+        return new Regions([...$doing->keys(), 'on the cable'], ['joints']);
     }
 }

@@ -45,15 +45,9 @@ final readonly class Join implements Act
                     $needs[] = sprintf('Terminal %s lies under %s, which is joined already.', $terminal, $over);
                 }
             }
-            foreach (array_keys($doing->station->parts) as $part) {
-                $isOn = in_array($part, [...$on->laid, ...$on->seated], true);
-                if ($doing->station->isOnlyByNow((string) $part) && ! $isOn) {
-                    $needs[] = sprintf('The %s has to be on the cable before anything is joined.', $part);
-                }
-            }
         }
 
-        return array_values(array_unique($needs));
+        return array_values(array_unique([...$needs, ...$doing->pieces === [] ? [] : $doing->notOnYet($on)]));
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece

@@ -27,7 +27,7 @@ final readonly class Load implements Act
             }
         }
 
-        return $needs;
+        return [...$needs, ...$doing->notOnYet($on)];
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
@@ -37,6 +37,6 @@ final readonly class Load implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions([...$doing->keys(), 'crimps'], ['joints']);
+        return new Regions([...$doing->keys(), 'crimps', 'on the cable'], ['joints']);
     }
 }

@@ -35,14 +35,8 @@ final readonly class PushOn implements Act
                 $needs[] = 'The pin is not crimped on yet.';
             }
         }
-        foreach (array_keys($doing->station->parts) as $part) {
-            $isOn = in_array((string) $part, [...$on->laid, ...$on->seated], true);
-            if ($doing->station->isOnlyByNow((string) $part) && ! $isOn) {
-                $needs[] = sprintf('The %s has to be on the cable before the body is.', $part);
-            }
-        }
 
-        return $needs;
+        return [...$needs, ...$doing->notOnYet($on)];
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece

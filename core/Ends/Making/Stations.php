@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Preparing\LegPreparation;
+use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\Ends\Preparing\SlideOver;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Workpiece\AsCut;
+use Sartal\Core\Ends\Workpiece\CableEnd;
+use Sartal\Core\Ends\Workpiece\Piece;
+use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\Layer;
+use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Catalogue\ScreenTake;
+use Sartal\Core\Given\Measure\Length;
+
+/** What a leg is before anybody touches it, and what it stands before: by what its sheet is written from. */
+final readonly class Stations
+{
+    /** The terminal that stands for all of a connector's body. */
+    private const BODY = 'body';
+
+    public CableEnd $end;
+
+    /** @param  list<Joint>  $joints  of the leg */
+    public function __construct(
+        private LegFit $fit,
+        private array $joints,
+        private LegPreparation $preparation,
+    ) {
+        $whole = AsCut::of($fit->cable);
+        $this->end = $fit->elements === [''] || $fit->elements === [] ? $whole : $whole->leg(...$fit->elements);
+    }
+
+    public function workpiece(): Workpiece
+    {
+        return new Workpiece($this->end);
+    }
+
+    /**
+     * @param  list<string>  $protective  functions that are protective earth's
+     * @param  bool  $farOpen  nothing is at the cable's other end yet
+     */
+    public function for(MakingProcedure $procedure, array $protective = [], bool $farOpen = false): Station
+    {
+        [$goes, $earths] = [[], []];
+        foreach ($this->joints as $joint) {
+            $piece = $this->conductor($joint->conductor);
+            if ($piece === null) {
+                continue;
+            }
+            $goes[$piece->key()] = $joint->address();
+            array_push($earths, ...in_array($joint->function, $protective, true) ? [$piece->key()] : []);
+        }
+        $screens = [];
+        foreach ($this->end->pieces as $key => $piece) {
+            if ($piece->kind->isConductor() && $piece->kind !== PieceKind::Metal) {
+                // A screen that is held all round, or at its contact, goes to no contact that has a number.
+                if (! isset($goes[$key]) && $this->isHeldByTheBody()) {
+                    $goes[$key] = self::BODY;
+                }
+                array_push($screens, ...isset($goes[$key]) ? [(string) $key] : []);
+            }
+        }
+        $parts = $this->parts();
+
+        return new Station(
+            covers: $this->covers(),
+            goes: $goes,
+            screens: array_values(array_diff($screens, $earths)),
+            parts: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),
+            farOpen: $farOpen,
+            row: $this->row(),
+            reaches: $this->reaches(),
+            over: $procedure->closing($goes, $screens),
+            crimps: array_intersect_key($procedure->crimps, $parts),
+            centre: $procedure->centre,
+            earths: $earths,
+            takes: $this->takes(),
+            shrinks: array_values(array_filter(
+                array_map(strval(...), array_keys($parts)),
+                static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
+            )),
+        );
+    }
+
+    private function isHeldByTheBody(): bool
+    {
+        return match ($this->fit->connector->cable->screen) {
+            ScreenTake::AllRound => true,
+            ScreenTake::Contact => $this->row() !== [],
+            ScreenTake::Nowhere => false,
+        };
+    }
+
+    private function conductor(string $path): ?Piece
+    {
+        return $this->end->piece(PieceKind::Metal, $path) ??
+            ($this->end->piece(PieceKind::Drain, $path) ?? $this->end->piece(PieceKind::Braid, $path));
+    }
+
+    /** @return array<int|string, SlideOn> by what procedures call them */
+    private function parts(): array
+    {
+        $parts = [];
+        foreach ($this->preparation->slides as $slide) {
+            $kind = $slide->part->kind->value;
+            $parts[$slide->over === SlideOver::Leg ? $kind : 'joint-'.$kind] = $slide;
+        }
+
+        return $parts;
+    }
+
+    private static function arrival(SlideOn $slide): Arrival
+    {
+        return match (true) {
+            $slide->before => Arrival::Slid,
+            $slide->part->split => Arrival::Side,
+            default => Arrival::Front,
+        };
+    }
+
+    /** @return array<int|string, list<string>> what lies under the lugs is not got at once they are joined */
+    private function covers(): array
+    {
+        $bodies = $others = [];
+        foreach ($this->joints as $joint) {
+            $kind = $this->fit->layout->cavities[$joint->address()]->kind ?? '';
+            if ($kind === self::BODY) {
+                $bodies[] = $joint->address();
+            } else {
+                $others[] = $joint->address();
+            }
+        }
+
+        return $bodies === [] ? [] : array_fill_keys($others, array_values(array_unique($bodies)));
+    }
+
+    /** @return list<string> elements side by side, where the connector takes all at once */
+    private function row(): array
+    {
+        $row = [];
+        foreach ($this->joints as $joint) {
+            $joining = $this->fit->layout->terminal($joint->address())?->joining;
+            $isCore = $this->conductor($joint->conductor)?->kind === PieceKind::Metal;
+            if ($joining === Joining::DisplacementPlug && $isCore) {
+                $row[$joint->address()] = $joint->conductor;
+            }
+        }
+        uksort($row, static fn (int|string $a, int|string $b): int => strnatcmp((string) $a, (string) $b));
+
+        return array_values($row);
+    }
+
+    /** @return array<int|string, Length> */
+    private function reaches(): array
+    {
+        $reaches = [];
+        $recipe = $this->preparation->recipe;
+        $outer = $recipe?->mark(Layer::Sheath);
+        $inner = $recipe?->mark(Layer::InnerSheath);
+        // Of a leg that has a sheath of its own, cores stand out of that, not of what was round both.
+        $longer = $outer === null || $inner === null ? Length::zero() : $outer->minus($inner);
+        foreach ($this->preparation->cores as $core) {
+            $length = $core->length->result->minus($longer);
+            $known = $reaches[$core->joint->address()] ?? $length;
+            $reaches[$core->joint->address()] = $length->compare($known) > 0 ? $length : $known;
+        }
+
+        return $reaches;
+    }
+
+    /** @return array<int|string, int> */
+    private function takes(): array
+    {
+        $takes = [];
+        foreach ($this->joints as $joint) {
+            $takes[$joint->address()] = $this->fit->layout->cavities[$joint->address()]->wires ?? 1;
+        }
+
+        return $takes;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Sartal\Core\Ends\Making\MakingProcedure;
+use Sartal\Core\Ends\Making\Station;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+
+/** An end that can be made of the catalogue, and how it is made; by a recipe alone where there is no procedure. */
+final readonly class CatalogueEnd
+{
+    /** @param  string  $name  "cable → connector, exit" */
+    public function __construct(
+        public string $name,
+        public string $recipe,
+        public ?MakingProcedure $procedure,
+        public Workpiece $workpiece,
+        public Station $station,
+    ) {
+    }
+}

@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Sartal\Core\Ends\Compatibility\Fit;
+use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Making\MakingProcedure;
+use Sartal\Core\Ends\Making\Station;
+use Sartal\Core\Ends\Making\Stations;
+use Sartal\Core\Ends\Preparing\LegPreparation;
+use Sartal\Core\Ends\Preparing\LegPreparer;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Ends\Workpiece\AsCut;
+use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\HoodExit;
+use Sartal\Core\Given\Catalogue\SignalFunction;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Checks\FitChecks;
+use Throwable;
+
+/** Every cable in every connector, by every contact plan that its signal has, against which nothing is found today. */
+final readonly class EndsOfTheCatalogue
+{
+    /** @var list<MakingProcedure> */
+    private array $procedures;
+
+    public function __construct(private Catalogue $catalogue)
+    {
+        $procedures = [];
+        foreach (glob(dirname(__DIR__, 2).'/catalogue/procedures/*.json') ?: [] as $file) {
+            $procedure = Procedures::procedure(basename($file, '.json'));
+            $procedures[] = $procedure;
+        }
+        $this->procedures = $procedures;
+    }
+
+    /** @return iterable<CatalogueEnd> */
+    public function all(): iterable
+    {
+        $seen = [];
+        foreach ($this->catalogue->cables() as $cable) {
+            foreach ($this->plans($cable) as $plans) {
+                foreach ($this->ends($cable, $plans) as $end) {
+                    if (! isset($seen[$end->name])) {
+                        $seen[$end->name] = true;
+                        yield $end;
+                    }
+                }
+            }
+        }
+    }
+
+    /** @return iterable<non-empty-list<ContactPlan>> of a composite, one for each of its legs */
+    private function plans(CableType $cable): iterable
+    {
+        $plans = array_filter(
+            $this->catalogue->plans(),
+            fn (ContactPlan $plan): bool => $plan->byScheme === [] && $this->signal($plan) !== null,
+        );
+        foreach ($plans as $plan) {
+            if ($cable->prepares('') !== 'composite') {
+                yield [$plan];
+
+                continue;
+            }
+            $isMains = $this->signal($plan)?->id === 'mains';
+            yield $isMains
+                ? [$plan, $this->catalogue->theContactPlan('xlr3-female-cable-balanced')]
+                : [$this->catalogue->theContactPlan('power-out-cable-mains'), $plan];
+        }
+    }
+
+    /**
+     * @param  non-empty-list<ContactPlan>  $plans
+     * @return iterable<CatalogueEnd> one for each leg and exit
+     */
+    private function ends(CableType $cable, array $plans): iterable
+    {
+        $signals = array_values(array_filter(array_map($this->signal(...), $plans)));
+        $ids = array_map(static fn (SignalType $signal): string => $signal->id, $signals);
+        try {
+            $bench = Bench::of(
+                Bench::request('T-1', $cable->id, $ids, array_map(static fn ($plan): string => $plan->id, $plans), []),
+            );
+            $installation = $bench->installation;
+            $run = $installation->theRun('T-1');
+            $made = $bench->plan()->runs->get('T-1');
+        } catch (Throwable) {
+            // What cannot even be proposed is no end.
+            return;
+        }
+        foreach ($run->a->legs as $leg) {
+            $fit = FitChecks::fit($run, $leg, $cable, $made->end(Side::A), $installation);
+            $joints = array_values(
+                array_filter($made->end(Side::A)->joints, static fn (Joint $joint): bool => $joint->leg === $leg->id),
+            );
+            if ($fit === null || $joints === [] || Fit::judge($fit) !== []) {
+                continue;
+            }
+            $signal = $this->catalogue->theSignal($installation->circuits()[$joints[0]->circuit]->signal);
+            $exits = array_map(static fn (HoodExit $exit): string => $exit->name, $fit->connector->cable->exits);
+            foreach ($exits === [] ? [''] : $exits as $exit) {
+                $preparation = (new LegPreparer($this->catalogue, HouseRules::defaults()))->prepare(
+                    $fit,
+                    $joints,
+                    [$joints[0]->circuit => $signal],
+                    $this->catalogue->contactPlan($leg->landing->plan ?? ''),
+                    $exit,
+                );
+                yield $this->end($fit, $joints, $preparation, $signal, $exit);
+            }
+        }
+    }
+
+    /** @param  list<Joint>  $joints */
+    private function end(
+        LegFit $fit,
+        array $joints,
+        LegPreparation $preparation,
+        SignalType $signal,
+        string $exit,
+    ): CatalogueEnd {
+        $recipe = $preparation->recipe->id ?? '';
+        $procedure = $this->procedure($recipe, $fit->connector->id);
+        $stations = new Stations($fit, $joints, $preparation);
+        $protective = array_values(array_map(
+            static fn (SignalFunction $function): string => $function->name,
+            array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->protective),
+        ));
+
+        return new CatalogueEnd(
+            sprintf('%s → %s%s', $fit->name(), $fit->connector->id, $exit === '' ? '' : ', '.$exit),
+            $recipe,
+            $procedure,
+            $procedure === null ? new Workpiece(AsCut::of($fit->cable)) : $stations->workpiece(),
+            $procedure === null ? new Station() : $stations->for($procedure, $protective),
+        );
+    }
+
+    private function procedure(string $recipe, string $connector): ?MakingProcedure
+    {
+        foreach ($this->procedures as $procedure) {
+            if ($procedure->isFor($recipe, $connector)) {
+                return $procedure;
+            }
+        }
+
+        return null;
+    }
+
+    /** The first signal all of whose functions the plan has a place for. */
+    private function signal(ContactPlan $plan): ?SignalType
+    {
+        $has = array_keys(array_merge(...array_values($plan->channels), ...[[]]));
+        foreach ($this->catalogue->signals() as $signal) {
+            $needed = array_map(
+                static fn (SignalFunction $function): string => $function->name,
+                array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->required),
+            );
+            if ($needed !== [] && array_diff($needed, array_map(strval(...), $has)) === []) {
+                return $signal;
+            }
+        }
+
+        return null;
+    }
+}
