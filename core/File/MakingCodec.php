@@ -15,11 +15,14 @@ use Sartal\Core\Ends\Making\MeasuredFrom;
 use Sartal\Core\Ends\Making\MeasureKind;
 use Sartal\Core\Ends\Making\Onto;
 use Sartal\Core\Ends\Making\Selector;
+use Sartal\Core\Ends\Making\Under;
 use Sartal\Core\Ends\Making\Verb;
 use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\School;
 
 /** A procedure from and into its JSON shape (docs/schema/procedure.schema.json). */
 final class MakingCodec
@@ -124,6 +127,7 @@ final class MakingCodec
             $fields->flag('locked', false),
             self::kinds($fields, 'has'),
             self::kinds($fields, 'lacks'),
+            self::under($fields),
         );
     }
 
@@ -157,6 +161,39 @@ final class MakingCodec
         return $kinds;
     }
 
+    private static function under(Fields $fields): Under
+    {
+        $answers = [];
+        foreach ($fields->texts('under') as $text) {
+            [$key, $value] = [...explode('=', $text, 2), ''];
+            foreach (HouseRules::SCHOOLS as $school) {
+                $answer = $school::key() === $key ? $school::tryFrom($value) : null;
+                if ($answer !== null) {
+                    $answers[] = $answer;
+
+                    continue 2;
+                }
+            }
+            $fields->wrong(
+                'under',
+                $text,
+                'is no answer to a question of the house. Write it as in a file’s rules: "screenTinning=full".',
+                null,
+            );
+        }
+
+        return new Under($answers);
+    }
+
+    /** @return list<string> */
+    private static function encodeUnder(Under $under): array
+    {
+        return array_map(
+            static fn (School $answer): string => $answer::key().'='.$answer->value,
+            $under->answers,
+        );
+    }
+
     private static function measure(Fields $fields): Measure
     {
         return new Measure(
@@ -184,6 +221,7 @@ final class MakingCodec
             $most,
             $fields->text('defect', ''),
             $fields->has('lies') ? $fields->choice('lies', Lie::class) : null,
+            self::under($fields),
         );
     }
 
@@ -202,6 +240,7 @@ final class MakingCodec
                     'least' => $demand->least->isZero() ? null : $demand->least->canonical(),
                     'most' => $demand->most->canonical(),
                     'lies' => $demand->lies?->value,
+                    'under' => self::encodeUnder($demand->under),
                     'defect' => $demand->defect,
                 ]),
                 $procedure->demands,
@@ -259,6 +298,7 @@ final class MakingCodec
             'locked' => $step->locked ? true : null,
             'has' => self::values($step->has),
             'lacks' => self::values($step->lacks),
+            'under' => self::encodeUnder($step->under),
         ]);
     }
 

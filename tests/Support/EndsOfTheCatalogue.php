@@ -22,6 +22,7 @@ use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Plan\Checks\FitChecks;
 use Throwable;
 
@@ -31,8 +32,12 @@ final readonly class EndsOfTheCatalogue
     /** @var list<MakingProcedure> */
     private array $procedures;
 
-    public function __construct(private Catalogue $catalogue)
+    private HouseRules $rules;
+
+    /** @param  list<School>  $answers  of the house, where they are not the usual ones */
+    public function __construct(private Catalogue $catalogue, array $answers = [])
     {
+        $this->rules = HouseRules::defaults()->with(...$answers);
         $procedures = [];
         foreach (glob(dirname(__DIR__, 2).'/catalogue/procedures/*.json') ?: [] as $file) {
             $procedure = Procedures::procedure(basename($file, '.json'));
@@ -89,6 +94,7 @@ final readonly class EndsOfTheCatalogue
             $bench = Bench::of(
                 Bench::request('T-1', $cable->id, $ids, array_map(static fn ($plan): string => $plan->id, $plans), []),
             );
+            $bench = $bench->with(rules: $this->rules);
             $installation = $bench->installation;
             $run = $installation->theRun('T-1');
             $made = $bench->plan()->runs->get('T-1');
@@ -107,7 +113,7 @@ final readonly class EndsOfTheCatalogue
             $signal = $this->catalogue->theSignal($installation->circuits()[$joints[0]->circuit]->signal);
             $exits = array_map(static fn (HoodExit $exit): string => $exit->name, $fit->connector->cable->exits);
             foreach ($exits === [] ? [''] : $exits as $exit) {
-                $preparation = (new LegPreparer($this->catalogue, HouseRules::defaults()))->prepare(
+                $preparation = (new LegPreparer($this->catalogue, $this->rules))->prepare(
                     $fit,
                     $joints,
                     [$joints[0]->circuit => $signal],
@@ -129,7 +135,7 @@ final readonly class EndsOfTheCatalogue
     ): CatalogueEnd {
         $recipe = $preparation->recipe->id ?? '';
         $procedure = $this->procedure($recipe, $fit->connector->id);
-        $stations = new Stations($fit, $joints, $preparation);
+        $stations = new Stations($fit, $joints, $preparation, $this->rules);
         $protective = array_values(array_map(
             static fn (SignalFunction $function): string => $function->name,
             array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->protective),

@@ -16,6 +16,7 @@ final readonly class EndDemand
      * @param  DemandOf  $what  the length that is looked at
      * @param  string  $defect  what it is called where it is not so
      * @param  ?Lie  $lies  how it has to lie; null: as it may
+     * @param  Under  $under  only where the house has it so
      */
     public function __construct(
         public string $name,
@@ -25,6 +26,7 @@ final readonly class EndDemand
         public Length $most,
         public string $defect = '',
         public ?Lie $lies = null,
+        public Under $under = new Under(),
     ) {
     }
 
@@ -32,6 +34,9 @@ final readonly class EndDemand
     public function unmet(Workpiece $on, Station $station): array
     {
         $unmet = [];
+        if (! $this->under->holds($station)) {
+            return $unmet;
+        }
         foreach ($this->of->of($on->end, $station) as $piece) {
             $is = $this->what->measured($on->end, $piece, $station);
             if ($is === null || $is->compare($this->least) < 0 || $is->compare($this->most) > 0) {

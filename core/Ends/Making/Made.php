@@ -41,7 +41,7 @@ final readonly class Made
         $steps = [];
         foreach ($procedure->steps as $step) {
             $doing = new Doing($step, $station, $step->of->of($on->end, $station));
-            if (! $step->isFor($on->end) || ! self::isCalledFor($doing)) {
+            if (! $step->isFor($on->end) || ! $step->under->holds($station) || ! self::isCalledFor($doing)) {
                 continue;
             }
             $act = Acts::of($step->verb);

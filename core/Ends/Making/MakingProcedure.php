@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Given\Measure\Withers;
+use Sartal\Core\Given\Schools\School;
 
 /** How an end is made, as data: steps in order, and what the connector demands of the end when it is done. */
 final readonly class MakingProcedure
@@ -71,6 +72,19 @@ final readonly class MakingProcedure
         }
 
         return $over;
+    }
+
+    /** @return list<class-string<School>> questions of the house whose answers it asks for */
+    public function asks(): array
+    {
+        $asks = [];
+        foreach ([...$this->steps, ...$this->demands] as $each) {
+            foreach ($each->under->answers as $answer) {
+                $asks[$answer::class] = $answer::class;
+            }
+        }
+
+        return array_values($asks);
     }
 
     /**

@@ -22,6 +22,7 @@ final readonly class MakingStep
      * @param  bool  $locked  for copies, of which there are none yet: they are to keep it
      * @param  list<PieceKind>  $has  only of an end that has one of these; empty: of any
      * @param  list<PieceKind>  $lacks  only of an end that has none of these
+     * @param  Under  $under  only where the house has it so
      */
     public function __construct(
         public string $id,
@@ -38,6 +39,7 @@ final readonly class MakingStep
         public bool $locked = false,
         public array $has = [],
         public array $lacks = [],
+        public Under $under = new Under(),
     ) {
     }
 

@@ -6,6 +6,7 @@ namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\School;
 
 /** What a workpiece is made for, and stands before: terminals and how they are got at, parts, the cable's other end. */
 final readonly class Station
@@ -31,6 +32,7 @@ final readonly class Station
      * @param  list<string>  $shrinks  parts that have to be shrunk
      * @param  bool  $farMade  the cable's other end is finished, and can be plugged into this one
      * @param  list<string>  $under  parts that lie under what is put on after them, and are in nobody's way
+     * @param  array<class-string<School>, School>  $answers  of the house, where they are not the usual ones
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
      */
@@ -54,6 +56,7 @@ final readonly class Station
         public array $shrinks = [],
         public bool $farMade = false,
         public array $under = [],
+        public array $answers = [],
         public bool $onEquipment = false,
         public ?Length $measured = null,
     ) {
@@ -68,6 +71,12 @@ final readonly class Station
     public function terminals(): array
     {
         return array_values(array_unique(array_values($this->goes)));
+    }
+
+    /** @param  class-string<School>  $question */
+    public function answer(string $question): School
+    {
+        return $this->answers[$question] ?? $question::usual();
     }
 
     /** Along the cable, not from the front or the side. */

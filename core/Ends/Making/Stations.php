@@ -18,7 +18,9 @@ use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\ScreenTake;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\School;
 
 /** What a leg is before anybody touches it, and what it stands before: by what its sheet is written from. */
 final readonly class Stations
@@ -33,6 +35,7 @@ final readonly class Stations
         private LegFit $fit,
         private array $joints,
         private LegPreparation $preparation,
+        private HouseRules $rules,
     ) {
         $whole = AsCut::of($fit->cable);
         $this->end = $fit->elements === [''] || $fit->elements === [] ? $whole : $whole->leg(...$fit->elements);
@@ -83,11 +86,23 @@ final readonly class Stations
             centre: $procedure->centre,
             earths: $earths,
             takes: $this->takes(),
+            answers: $this->answers($procedure),
             shrinks: array_values(array_filter(
                 array_map(strval(...), array_keys($parts)),
                 static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
             )),
         );
+    }
+
+    /** @return array<class-string<School>, School> to what the procedure asks, and to nothing else */
+    private function answers(MakingProcedure $procedure): array
+    {
+        $answers = [];
+        foreach ($procedure->asks() as $question) {
+            $answers[$question] = $this->rules->on($question);
+        }
+
+        return $answers;
     }
 
     private function isHeldByTheBody(): bool

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace Tests\Core\Ends;
 
 use App\Planning\ShippedCatalogue;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\MakingStep;
+use Sartal\Core\Given\Schools\JointShrink;
+use Sartal\Core\Given\Schools\School;
+use Sartal\Core\Given\Schools\ScreenAndDrain;
+use Sartal\Core\Given\Schools\ScreenTinning;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;
 
@@ -49,23 +54,44 @@ final class ProvenEndsTest extends TestCase
         'drain-sleeve' => 'of mains: no type says that it has a drain there',
     ];
 
-    /** @return list<CatalogueEnd> */
-    private static function ends(): array
-    {
-        static $ends = null;
+    /** @var array<string, list<CatalogueEnd>> by the house's answers */
+    private static array $ends = [];
 
-        return $ends ??= array_values(
+    public static function tearDownAfterClass(): void
+    {
+        self::$ends = [];
+    }
+
+    /** @return list<CatalogueEnd> */
+    private static function ends(School ...$answers): array
+    {
+        $key = implode(' ', array_map(static fn (School $answer): string => $answer::key().$answer->value, $answers));
+
+        return self::$ends[$key] ??= array_values(
             array_filter(
-                [...(new EndsOfTheCatalogue(ShippedCatalogue::load()))->all()],
+                [...(new EndsOfTheCatalogue(ShippedCatalogue::load(), array_values($answers)))->all()],
                 static fn (CatalogueEnd $end): bool => $end->procedure !== null,
             ),
         );
     }
 
-    public function test_every_end_that_a_procedure_is_for_is_made_right(): void
+    /** @return iterable<string, list<School>> answers that ends are made by, one of each question and all of them other */
+    public static function houses(): iterable
+    {
+        yield 'the usual ones' => [];
+        foreach ([JointShrink::Each, JointShrink::ScreenOnly, JointShrink::WholeTail] as $answer) {
+            yield 'shrink: '.$answer->value => [$answer];
+        }
+        yield 'screens tinned all along' => [ScreenTinning::Full];
+        yield 'screen and drain together' => [ScreenAndDrain::Together];
+        yield 'all three' => [JointShrink::Each, ScreenTinning::Full, ScreenAndDrain::Together];
+    }
+
+    #[DataProvider('houses')]
+    public function test_every_end_that_a_procedure_is_for_is_made_right(School ...$answers): void
     {
         $counts = [];
-        foreach (self::ends() as $end) {
+        foreach (self::ends(...$answers) as $end) {
             self::assertNotNull($end->procedure);
             $made = Made::by($end->procedure, $end->workpiece, $end->station);
             $lacks = array_merge(...array_map(static fn ($step): array => $step->lacks, $made->failed()), ...[[]]);
@@ -79,7 +105,8 @@ final class ProvenEndsTest extends TestCase
     public function test_every_step_is_called_for_by_some_end(): void
     {
         $dead = $called = [];
-        foreach (self::ends() as $end) {
+        $all = [...self::ends(), ...self::ends(JointShrink::Each, ScreenTinning::Full, ScreenAndDrain::Together)];
+        foreach ($all as $end) {
             self::assertNotNull($end->procedure);
             foreach ($end->procedure->steps as $step) {
                 $dead[$end->procedure->id.' '.$step->id] = $step->id;
@@ -101,7 +128,7 @@ final class ProvenEndsTest extends TestCase
     {
         $seen = [];
         $tried = 0;
-        foreach (self::ends() as $end) {
+        foreach ([...self::ends(), ...self::ends(JointShrink::Each)] as $end) {
             self::assertNotNull($end->procedure);
             $whole = Made::by($end->procedure, $end->workpiece, $end->station);
             $signature = implode(' ', [
