@@ -7,6 +7,7 @@ namespace Tests\Support;
 use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\CableType;
 
 /** An end that can be made of the catalogue, and how it is made; by a recipe alone where there is no procedure. */
 final readonly class CatalogueEnd
@@ -14,6 +15,7 @@ final readonly class CatalogueEnd
     /** @param  string  $name  "cable → connector, exit" */
     public function __construct(
         public string $name,
+        public CableType $cable,
         public string $recipe,
         public ?MakingProcedure $procedure,
         public Workpiece $workpiece,

@@ -9,11 +9,10 @@ use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\Stations;
-use Sartal\Core\Ends\Preparing\LegPreparation;
+use Sartal\Core\Ends\Preparing\Block;
+use Sartal\Core\Ends\Preparing\Blocks;
 use Sartal\Core\Ends\Preparing\LegPreparer;
 use Sartal\Core\Ends\Wiring\Joint;
-use Sartal\Core\Ends\Workpiece\AsCut;
-use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
@@ -120,32 +119,57 @@ final readonly class EndsOfTheCatalogue
                     $this->catalogue->contactPlan($leg->landing->plan ?? ''),
                     $exit,
                 );
-                yield $this->end($fit, $joints, $preparation, $signal, $exit);
+                $blocks = self::blocks($fit, $joints, $this->catalogue->contactPlan($leg->landing->plan ?? ''), $exit);
+                yield $this->end(
+                    sprintf('%s → %s%s', $fit->name(), $fit->connector->id, $exit === '' ? '' : ', '.$exit),
+                    new Stations($fit, $joints, $preparation, $this->rules, $blocks),
+                    $preparation->recipe->id ?? '',
+                    $fit,
+                    $signal,
+                );
             }
         }
     }
 
-    /** @param  list<Joint>  $joints */
+    /**
+     * @param  list<Joint>  $joints
+     * @return list<Block> of the channels that are joined, where the connector is cut to in blocks
+     */
+    private static function blocks(LegFit $fit, array $joints, ?ContactPlan $plan, string $exit): array
+    {
+        $at = $fit->connector->cable->exit($exit);
+        if ($plan === null || $at === null || ! $fit->connector->cable->staggered) {
+            return [];
+        }
+        $used = array_flip(array_map(static fn (Joint $joint): string => $joint->channel, $joints));
+        $channels = array_intersect_key($plan->channels, $used);
+
+        return Blocks::in(
+            new ContactPlan($plan->id, $plan->name, $plan->connector, $channels, block: $plan->block),
+            $fit->layout,
+            $at,
+        );
+    }
+
     private function end(
+        string $name,
+        Stations $stations,
+        string $recipe,
         LegFit $fit,
-        array $joints,
-        LegPreparation $preparation,
         SignalType $signal,
-        string $exit,
     ): CatalogueEnd {
-        $recipe = $preparation->recipe->id ?? '';
         $procedure = $this->procedure($recipe, $fit->connector->id);
-        $stations = new Stations($fit, $joints, $preparation, $this->rules);
         $protective = array_values(array_map(
             static fn (SignalFunction $function): string => $function->name,
             array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->protective),
         ));
 
         return new CatalogueEnd(
-            sprintf('%s → %s%s', $fit->name(), $fit->connector->id, $exit === '' ? '' : ', '.$exit),
+            $name,
+            $fit->cable,
             $recipe,
             $procedure,
-            $procedure === null ? new Workpiece(AsCut::of($fit->cable)) : $stations->workpiece(),
+            $stations->workpiece(),
             $procedure === null ? new Station() : $stations->for($procedure, $protective),
         );
     }

@@ -25,6 +25,10 @@ final readonly class Measure
     /** "leave 12 mm, from the edge of the sheath" */
     public function words(): string
     {
+        if ($this->kind === MeasureKind::Along) {
+            return sprintf('%s of it, %s', $this->written, $this->from->words());
+        }
+
         return sprintf('%s %s, %s', $this->kind->words(), $this->written, $this->from->words());
     }
 }

@@ -13,6 +13,8 @@ enum MeasureKind: string
     /** How much of a layer stays once it is trimmed. */
     case Remaining = 'remaining';
 
+    /** How much of a piece is worked on: bared, tinned. */
+    case Along = 'along';
     /** How far a core comes to its terminal. */
     case Reach = 'reach';
 
@@ -21,6 +23,7 @@ enum MeasureKind: string
         return match ($this) {
             self::Mark => 'mark at',
             self::Remaining => 'leave',
+            self::Along => 'along',
             self::Reach => 'reaches',
         };
     }

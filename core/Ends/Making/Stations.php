@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\LegPreparation;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Ends\Preparing\SlideOver;
@@ -30,12 +31,16 @@ final readonly class Stations
 
     public CableEnd $end;
 
-    /** @param  list<Joint>  $joints  of the leg */
+    /**
+     * @param  list<Joint>  $joints  of the leg
+     * @param  list<Block>  $blocks  of channels that are cut to one length each
+     */
     public function __construct(
         private LegFit $fit,
         private array $joints,
         private LegPreparation $preparation,
         private HouseRules $rules,
+        private array $blocks = [],
     ) {
         $whole = AsCut::of($fit->cable);
         $this->end = $fit->elements === [''] || $fit->elements === [] ? $whole : $whole->leg(...$fit->elements);
@@ -182,8 +187,14 @@ final readonly class Stations
         $inner = $recipe?->mark(Layer::InnerSheath);
         // Of a leg that has a sheath of its own, cores stand out of that, not of what was round both.
         $longer = $outer === null || $inner === null ? Length::zero() : $outer->minus($inner);
+        $blocks = [];
+        foreach ($this->blocks as $block) {
+            // To the millimetre, as it is marked; too long is trimmed, too short is lost.
+            $length = $block->length->result->roundedUpTo(Length::millimetres(1));
+            $blocks += array_fill_keys($block->channels, $length);
+        }
         foreach ($this->preparation->cores as $core) {
-            $length = $core->length->result->minus($longer);
+            $length = $blocks[$core->joint->channel] ?? $core->length->result->minus($longer);
             $known = $reaches[$core->joint->address()] ?? $length;
             $reaches[$core->joint->address()] = $length->compare($known) > 0 ? $length : $known;
         }

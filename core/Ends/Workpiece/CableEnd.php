@@ -122,6 +122,21 @@ final readonly class CableEnd
         return null;
     }
 
+    /** Where a piece leaves what is round it, but for what covers it alone. */
+    public function root(Piece $piece): Length
+    {
+        $root = $piece->edge;
+        foreach ($piece->within as $key) {
+            $around = $this->pieces[$key] ?? null;
+            $isOwn = $around?->kind->isAroundAConductor() === true;
+            if ($around !== null && ! $isOwn && ! $around->lie->isAside()) {
+                $root = $around->edge;
+            }
+        }
+
+        return $root;
+    }
+
     /** Where the innermost of what holds a piece begins: beyond it the piece stands out. */
     public function held(Piece $piece): Length
     {

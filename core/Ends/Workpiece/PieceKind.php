@@ -30,6 +30,27 @@ enum PieceKind: string
         return in_array($this, [self::Braid, self::Lapped, self::Drain, self::Metal], true);
     }
 
+    public function isSheath(): bool
+    {
+        return $this === self::Sheath || $this === self::InnerSheath;
+    }
+
+    /** One of it, as it is said: "rip cord". */
+    public function word(): string
+    {
+        return match ($this) {
+            self::InnerSheath => 'inner sheath',
+            self::Lapped => 'lapped screen',
+            self::Wrap => 'clear wrap',
+            self::Thread => 'binder thread',
+            self::Cord => 'rip cord',
+            self::Fibre => 'strengthening fibre',
+            self::ConductiveLayer => 'conductive layer',
+            self::Metal => 'core',
+            default => $this->value,
+        };
+    }
+
     /** Round one conductor, and cut with it. */
     public function isAroundAConductor(): bool
     {

@@ -75,7 +75,7 @@ final class ProvenEndsTest extends TestCase
         );
     }
 
-    /** @return iterable<string, list<School>> answers that ends are made by, one of each question and all of them other */
+    /** @return iterable<string, list<School>> answers that ends are made by */
     public static function houses(): iterable
     {
         yield 'the usual ones' => [];

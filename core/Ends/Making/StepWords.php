@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Workpiece\Piece;
+use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Measure\Length;
+
+/** A step as it is said to whoever does it: "Take off the sheath: mark at 20 mm, from the cut end". */
+final readonly class StepWords
+{
+    public function __construct(private CableType $cable)
+    {
+    }
+
+    public function of(Doing $doing): string
+    {
+        $measure = $doing->step->measure;
+
+        return $this->does($doing).match (true) {
+            $measure === null || $this->isFlush($doing) => '',
+            $measure->from === MeasuredFrom::Terminal => ': '.$this->reaches($doing),
+            default => ': '.$measure->words(),
+        }.match (true) {
+            in_array($doing->step->verb, [Verb::LookOver, Verb::Mate, Verb::Tug], true) => self::check($doing),
+            $doing->step->verb === Verb::Cool => sprintf(', %d s', $doing->step->seconds),
+            default => '',
+        };
+    }
+
+    /** Without its length. */
+    public function does(Doing $doing): string
+    {
+        $part = str_replace('-', ' ', $doing->step->part);
+        $what = $this->pieces($doing->pieces);
+
+        return match ($doing->step->verb) {
+            Verb::Mark => 'Mark it',
+            Verb::Measure => 'Measure on the equipment how far it has to reach',
+            Verb::Turn => sprintf('Turn the %s over', $part),
+            Verb::CutOff => 'Cut the end off, square',
+            Verb::Score => sprintf('Score %s round', $what),
+            Verb::Remove => sprintf('Take off %s', $what),
+            Verb::Tear => sprintf('Tear off %s', $what),
+            Verb::Fold => sprintf('Lay %s back', $what),
+            Verb::Open => sprintf($this->isSplit($doing) ? 'Split %s by the cord' : 'Open %s', $what),
+            Verb::Untwist => sprintf('Untwist %s', $what),
+            Verb::Twist => sprintf('Twist %s', $what),
+            Verb::Point => sprintf('Cut %s to a point', $what),
+            Verb::Wind => sprintf('Wind %s round', $what),
+            Verb::Trim => $this->isFlush($doing)
+                ? sprintf('Cut %s off flush, at %s', $what, $this->edge($doing))
+                : sprintf('Cut %s to length', $what),
+            Verb::Arrange => sprintf('Lay %s side by side, in order', $what),
+            Verb::Wet => sprintf('Fill %s', self::terminals($doing)),
+            Verb::Tin => sprintf('Tin %s', $what),
+            Verb::Tape => sprintf('Tape %s', $what),
+            Verb::Insulate => sprintf('Put a sleeve over %s', $what),
+            Verb::Slide => sprintf('Slide on the %s', $part),
+            Verb::Seat => sprintf('Bring the %s to its place', $part),
+            Verb::Insert => sprintf('Push %s in, all at once', $what),
+            Verb::Ferrule => sprintf(
+                count($doing->byTerminal()) === 1 ? 'Put a ferrule on %s' : 'Put ferrules on %s',
+                $what,
+            ),
+            Verb::Mate => 'Plug it into the half that is finished',
+            Verb::Join => sprintf('Solder %s into %s', $what, self::terminals($doing)),
+            Verb::Clamp => sprintf('Screw %s into %s', $what, self::terminals($doing)),
+            Verb::PressIn => sprintf('Press %s in', $what),
+            Verb::PushOn => 'Push the body on',
+            Verb::LayForward => sprintf('Lay %s forward over the barrel', $what),
+            Verb::Slit => sprintf('Slit %s along', $what),
+            Verb::Crimp => $part === '' ? sprintf('Crimp contacts on %s', $what) : sprintf('Crimp the %s', $part),
+            Verb::Load => sprintf('Put %s into their places', $what),
+            Verb::Fix => sprintf('Close the %s', $part),
+            Verb::Shrink => sprintf('Shrink the %s', $part),
+            Verb::Tie => sprintf('Put the %s round it', $part),
+            Verb::Cool => 'Let it cool',
+            Verb::LookOver => 'Look it over',
+            Verb::Tug => 'Tug each joint',
+            Verb::Close => 'Close it',
+            Verb::Coil => 'Coil the cable',
+        };
+    }
+
+    /** @param  list<Piece>  $pieces */
+    private function pieces(array $pieces): string
+    {
+        $byKind = [];
+        foreach ($pieces as $piece) {
+            $byKind[$piece->kind->value][] = $piece;
+        }
+        $words = [];
+        foreach ($byKind as $of) {
+            $words[] = $this->like($of);
+        }
+
+        return implode(' and ', array_filter([implode(', ', array_slice($words, 0, -1)), ...array_slice($words, -1)]));
+    }
+
+    /** @param  non-empty-list<Piece>  $pieces  of one kind */
+    private function like(array $pieces): string
+    {
+        $count = count($pieces);
+        $kind = $pieces[0]->kind;
+        $word = $kind->word();
+        if ($kind === PieceKind::Metal) {
+            return $count === 1 ? 'the '.$this->core($pieces[0]) : sprintf('%d cores', $count);
+        }
+        if ($kind->isAroundAConductor()) {
+            return $count === 1
+                ? sprintf('the %s of the %s', $word, $this->core($pieces[0]))
+                : sprintf('the %s of %d cores', $word, $count);
+        }
+
+        return $count === 1 ? 'the '.$word : sprintf('%d %ss', $count, $word);
+    }
+
+    /** "red core", "centre" */
+    public function core(Piece $piece): string
+    {
+        $element = $this->cable->element($piece->element);
+
+        return $element?->permittivity === null ? trim(($element->colour ?? '').' core') : 'centre';
+    }
+
+    private static function check(Doing $doing): string
+    {
+        return $doing->step->check === '' ? '' : ': '.$doing->step->check;
+    }
+
+    /** How far to their terminals, with what is left beyond: one length, or as many as there are. */
+    private function reaches(Doing $doing): string
+    {
+        $more = $doing->step->measure->length ?? Length::zero();
+        $lengths = [];
+        foreach (array_keys($doing->byTerminal()) as $terminal) {
+            $length = ($doing->station->reaches[$terminal] ?? Length::zero())->plus($more);
+            $lengths[$length->nanometres] = $length->canonical();
+        }
+        ksort($lengths);
+        $lengths = array_values($lengths);
+        $words = match (true) {
+            count($lengths) > 3 => sprintf(
+                '%d lengths, %s to %s',
+                count($lengths),
+                $lengths[0],
+                $lengths[count($lengths) - 1],
+            ),
+            default => implode(', ', $lengths),
+        };
+
+        return $words.' from the edge of the sheath';
+    }
+
+    private static function terminals(Doing $doing): string
+    {
+        $terminals = array_map(strval(...), array_keys($doing->byTerminal()));
+
+        return match (true) {
+            $terminals === [] => 'nothing',
+            count($terminals) > 4 => sprintf('%d terminals', count($terminals)),
+            count($terminals) === 1 => 'terminal '.$terminals[0],
+            default => 'terminals '.implode(', ', $terminals),
+        };
+    }
+
+    private function isSplit(Doing $doing): bool
+    {
+        return ($doing->pieces[0] ?? null)?->kind->isSheath() === true;
+    }
+
+    private function edge(Doing $doing): string
+    {
+        return str_replace('from ', '', (string) $doing->step->measure?->from->words());
+    }
+
+    private function isFlush(Doing $doing): bool
+    {
+        $measure = $doing->step->measure;
+
+        return $doing->step->verb === Verb::Trim &&
+            $measure?->kind === MeasureKind::Remaining &&
+            $measure->length->isZero();
+    }
+}
