@@ -49,6 +49,14 @@ final class MakingCodec
             if ($step->verb === Verb::Mark) {
                 $marks[$step->id] = true;
             }
+            foreach (array_diff($step->redo, [...array_map(strval(...), array_keys($known)), $step->id]) as $redo) {
+                $fields->wrong(
+                    sprintf('steps[%d].redo', $i),
+                    $redo,
+                    'is no step that comes before. Name the step that makes the defect.',
+                    null,
+                );
+            }
             if (isset($known[$step->id])) {
                 $fields->wrong(
                     sprintf('steps[%d].id', $i),
@@ -128,6 +136,7 @@ final class MakingCodec
             self::kinds($fields, 'has'),
             self::kinds($fields, 'lacks'),
             self::under($fields),
+            $fields->texts('redo'),
         );
     }
 
@@ -299,6 +308,7 @@ final class MakingCodec
             'has' => self::values($step->has),
             'lacks' => self::values($step->lacks),
             'under' => self::encodeUnder($step->under),
+            'redo' => $step->redo,
         ]);
     }
 

@@ -97,6 +97,27 @@ final readonly class Made
         return array_intersect($doing->keys(), $doing->station->sleeved) !== [];
     }
 
+    /**
+     * What is ticked as lying on the cable before anything is joined, in the order in which it went on: it cannot come
+     * afterwards.
+     *
+     * @return list<StepMade>
+     */
+    public function gate(): array
+    {
+        $gate = [];
+        foreach ($this->steps as $step) {
+            if ($step->step->verb->isJoining()) {
+                return $gate;
+            }
+            if ($step->step->verb === Verb::Slide && $step->doing->station->isOnlyByNow($step->step->part)) {
+                $gate[] = $step;
+            }
+        }
+
+        return $gate;
+    }
+
     /** No need fails, and the result meets all demands. */
     public function isRight(): bool
     {

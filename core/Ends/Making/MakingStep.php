@@ -16,6 +16,7 @@ final readonly class MakingStep
      * @param  string  $tool  with its die or setting
      * @param  string  $check  what is looked for, and how
      * @param  string  $catches  the defect that the check finds; "" of none
+     * @param  list<string>  $redo  steps that are done again where the defect is found; empty: this one
      * @param  int  $seconds  that are waited
      * @param  string  $why  the reason that is shown with it
      * @param  string  $caution  what can hurt somebody
@@ -40,6 +41,7 @@ final readonly class MakingStep
         public array $has = [],
         public array $lacks = [],
         public Under $under = new Under(),
+        public array $redo = [],
     ) {
     }
 

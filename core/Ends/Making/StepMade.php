@@ -25,7 +25,7 @@ final readonly class StepMade
         return $this->regions()->areApart($next->regions());
     }
 
-    private function regions(): Regions
+    public function regions(): Regions
     {
         $regions = Acts::of($this->step->verb)->regions($this->before, $this->doing);
         $from = match ($this->step->measure?->from) {

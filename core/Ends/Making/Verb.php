@@ -47,4 +47,36 @@ enum Verb: string
     case Tug = 'tug';
     case Close = 'close';
     case Coil = 'coil';
+
+    /** What it does is not undone: it is cut, bared, full of solder or crimped. */
+    public function isForGood(): bool
+    {
+        return in_array(
+            $this,
+            [
+                self::CutOff,
+                self::Score,
+                self::Remove,
+                self::Tear,
+                self::Trim,
+                self::Point,
+                self::Slit,
+                self::Tin,
+                self::Crimp,
+                self::Ferrule,
+                self::PressIn,
+            ],
+            true,
+        );
+    }
+
+    /** From it on nothing comes along the cable any more. */
+    public function isJoining(): bool
+    {
+        return in_array(
+            $this,
+            [self::Join, self::Clamp, self::Load, self::Insert, self::PushOn],
+            true,
+        );
+    }
 }

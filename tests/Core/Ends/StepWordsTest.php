@@ -16,10 +16,21 @@ use Tests\Support\Procedures;
 /** Steps as they are said to whoever does them. */
 final class StepWordsTest extends TestCase
 {
+    /** @var list<CatalogueEnd> */
+    private static array $ends = [];
+
+    /** @return list<CatalogueEnd> */
+    private static function ends(): array
+    {
+        return self::$ends === []
+            ? self::$ends = array_values([...(new EndsOfTheCatalogue(ShippedCatalogue::load()))->all()])
+            : self::$ends;
+    }
+
     /** @return array<string, string> step → words, of the first end of a procedure that is named so */
     private static function words(string $procedure, string $like): array
     {
-        foreach ((new EndsOfTheCatalogue(ShippedCatalogue::load()))->all() as $end) {
+        foreach (self::ends() as $end) {
             if ($end->procedure?->id === $procedure && str_contains($end->name, $like)) {
                 return self::of($end);
             }
@@ -81,7 +92,7 @@ final class StepWordsTest extends TestCase
     public function test_every_step_of_every_end_is_said(): void
     {
         $verbs = [];
-        foreach ((new EndsOfTheCatalogue(ShippedCatalogue::load()))->all() as $end) {
+        foreach (self::ends() as $end) {
             if ($end->procedure === null || isset($verbs[$end->procedure->id])) {
                 continue;
             }

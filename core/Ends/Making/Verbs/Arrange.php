@@ -49,6 +49,6 @@ final readonly class Arrange implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions($doing->around(), $doing->keys());
+        return new Regions($doing->around(), [...$doing->keys(), 'order']);
     }
 }

@@ -37,6 +37,6 @@ final readonly class Insert implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions([...$doing->keys(), 'on the cable'], ['joints']);
+        return new Regions([...$doing->keys(), 'order', 'on the cable'], ['joints']);
     }
 }
