@@ -8,6 +8,7 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Work\Cutting\CutPlan;
 use Sartal\Core\Work\Cutting\StockKind;
 
@@ -121,17 +122,20 @@ final readonly class Counter
         $fromShelf = 0.0;
         [$bought, $short] = [0.0, 0.0];
         $reels = 0;
-        $sources = [];
+        $sources = $lengths = [];
         foreach ($plan->assigned ?? [] as $assigned) {
-            $sources[] = $assigned->stock->name;
             if ($assigned->stock->kind === StockKind::ToBuy) {
-                $bought += $assigned->stock->left->inMetres();
+                $length = $assigned->stock->left;
+                $bought += $length->inMetres();
+                $lengths[$length->nanometres] = ($lengths[$length->nanometres] ?? 0) + 1;
                 $short += $assigned->used()->inMetres();
                 $reels++;
             } else {
+                $sources[] = $assigned->stock->name;
                 $fromShelf += $assigned->used()->inMetres();
             }
         }
+        krsort($lengths);
         $price = $this->supplies->economy->prices[$id] ?? null;
         $perReel = $reels > 0 ? $bought / $reels : 0.0;
 
@@ -152,6 +156,14 @@ final readonly class Counter
             $price === null ? null : $price * ($perReel > 0 ? $perReel : 1.0),
             $price === null ? null : $price * $needed,
             $sources,
+            array_map(
+                static fn (int $length, int $count): array => [
+                    'metres' => Length::nanometres($length)->inMetres(),
+                    'count' => $count,
+                ],
+                array_keys($lengths),
+                array_values($lengths),
+            ),
         );
     }
 

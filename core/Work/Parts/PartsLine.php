@@ -20,7 +20,8 @@ final readonly class PartsLine
      * @param  float  $pack  pieces or metres in a pack
      * @param  int  $packs  to be bought, rounded up once
      * @param  ?float  $price  of a pack; null: nobody said
-     * @param  list<string>  $sources  of cable: names of the reels that it comes off
+     * @param  list<string>  $sources  of cable: names of what is there and it comes off
+     * @param  list<array{metres: float, count: int}>  $reels  of cable: those to be bought, the longest first
      * @param  ?float  $worth  of what is needed, by the share of its pack; null: nobody said
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class PartsLine
         public ?float $price,
         public ?float $worth,
         public array $sources = [],
+        public array $reels = [],
     ) {
     }
 

@@ -7,6 +7,7 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Economy;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -14,7 +15,11 @@ use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Packing\MemoryPackings;
 use Sartal\Core\Work\Cutting\CutFacts;
+use Sartal\Core\Work\Cutting\CutNeeded;
+use Sartal\Core\Work\Cutting\CutPlanner;
 use Sartal\Core\Work\Cutting\Cuts;
+use Sartal\Core\Work\Cutting\Stock;
+use Sartal\Core\Work\Cutting\StockKind;
 use Sartal\Core\Work\Parts\LoomParts;
 use Sartal\Core\Work\Parts\MakeOrBuyPlanner;
 use Sartal\Core\Work\Parts\PartsLine;
@@ -57,6 +62,29 @@ final class PartsTest extends TestCase
         self::assertSame(72.0, $contacts?->needed->value, '24 channels of three');
         self::assertSame(4.0, $contacts->spares, '5 % of 72, rounded up');
         self::assertSame(1, $contacts->packs);
+    }
+
+    /** Reels of unlike lengths are counted by their lengths; what is yet to be bought is nowhere in stock. */
+    public function test_reels_to_be_bought_are_listed_by_length_and_are_no_stock(): void
+    {
+        $bench = Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['10 m', '100 m']]);
+        $run = $bench->plan()->runs['A-1']->cut->result->inMetres();
+        $line = self::line(self::list($bench), 'pair-foil');
+        self::assertSame([['metres' => 100.0, 'count' => 1]], $line?->reels, sprintf('%s m do not come off 10 m', $run));
+        self::assertSame([[], 0.0, 1], [$line->sources, $line->stock, $line->packs]);
+        $needs = [];
+        foreach ([95, 8, 92] as $i => $metres) {
+            $needs[] = new CutNeeded('R-'.$i, 'pair-foil', Length::metres($metres));
+        }
+        $facts = CutFacts::of($bench->installation, $bench->plan());
+        $shelf = [
+            new Stock('R', 'R', 'pair-foil', Length::metres(96), StockKind::Reel, null, Length::zero()),
+        ];
+        $cuts = (new CutPlanner($facts))->plan($needs, $shelf);
+        $of = PartsPlanner::planned($bench->installation, $bench->plan())->list(['A-1'], [], $cuts);
+        $line = self::line($of, 'pair-foil');
+        self::assertSame(['R'], $line?->sources);
+        self::assertSame([['metres' => 100.0, 'count' => 1]], $line->reels, '92 and 8 come off one');
     }
 
     public function test_packs_are_rounded_up_once_for_the_whole_order(): void

@@ -71,7 +71,7 @@ const money = (value: number | null) => (value === null ? '' : value.toFixed(2))
 const packs = (line: Line) =>
   line.group === 'cable'
     ? line.packs
-      ? `${line.packs} × ${number(line.pack)} m`
+      ? line.reels.map(({ metres, count }) => `${count} × ${number(metres)} m`).join(', ')
       : ''
     : line.packs
       ? line.pack === 1
