@@ -6,13 +6,17 @@ namespace Tests\Support;
 
 use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\Station;
+use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
 
 /** An end that can be made of the catalogue, and how it is made; by a recipe alone where there is no procedure. */
 final readonly class CatalogueEnd
 {
-    /** @param  string  $name  "cable → connector, exit" */
+    /**
+     * @param  string  $name  "cable → connector, exit"
+     * @param  list<string>  $protective  functions that are protective earth's
+     */
     public function __construct(
         public string $name,
         public CableType $cable,
@@ -20,6 +24,8 @@ final readonly class CatalogueEnd
         public ?MakingProcedure $procedure,
         public Workpiece $workpiece,
         public Station $station,
+        public Stations $stations,
+        public array $protective,
     ) {
     }
 }

@@ -171,6 +171,8 @@ final readonly class EndsOfTheCatalogue
             $procedure,
             $stations->workpiece(),
             $procedure === null ? new Station() : $stations->for($procedure, $protective),
+            $stations,
+            $protective,
         );
     }
 

@@ -119,6 +119,38 @@ final readonly class Stations
         };
     }
 
+    /**
+     * Of all that a making follows from: ends that have the same are made alike, whatever run they are of.
+     * The procedure goes in by its name: who keeps makings keeps them of one catalogue.
+     *
+     * @param  list<string>  $protective
+     */
+    public function signature(MakingProcedure $procedure, array $protective = [], bool $farOpen = false): string
+    {
+        $parts = [
+            $procedure->id,
+            $this->fit->cable->id,
+            implode(',', $this->fit->elements),
+            $this->fit->connector->id,
+            $farOpen ? 'open' : '',
+            implode(',', $protective),
+        ];
+        foreach ($this->joints as $joint) {
+            $parts[] = $joint->conductor.'>'.$joint->address().'='.$joint->function;
+        }
+        foreach ($this->reaches() as $terminal => $length) {
+            $parts[] = $terminal.':'.$length->nanometres;
+        }
+        foreach ($this->parts() as $name => $slide) {
+            $parts[] = $name.'@'.self::arrival($slide)->value.$slide->part->kind->value;
+        }
+        foreach ($this->answers($procedure) as $question => $answer) {
+            $parts[] = $question.'?'.$answer->value;
+        }
+
+        return hash('xxh128', implode("\n", $parts));
+    }
+
     private function conductor(string $path): ?Piece
     {
         return $this->end->piece(PieceKind::Metal, $path) ??

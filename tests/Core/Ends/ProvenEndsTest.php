@@ -8,6 +8,7 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
+use Sartal\Core\Ends\Making\Makings;
 use Sartal\Core\Ends\Making\MakingStep;
 use Sartal\Core\Given\Schools\JointShrink;
 use Sartal\Core\Given\Schools\School;
@@ -118,6 +119,30 @@ final class ProvenEndsTest extends TestCase
         $dead = array_values(array_unique(array_diff_key($dead, $called)));
         self::assertSame([], array_values(array_diff($dead, array_keys(self::NOT_YET))));
         self::assertSame([], array_values(array_diff(array_keys(self::NOT_YET), $dead)), 'called for by now');
+    }
+
+    /** Ends of one signature are made alike, and what is made otherwise has another. */
+    public function test_a_signature_says_all_that_a_making_follows_from(): void
+    {
+        $makings = new Makings();
+        $known = [];
+        foreach ([...self::ends(), ...self::ends(JointShrink::Each)] as $end) {
+            self::assertNotNull($end->procedure);
+            $signature = $end->stations->signature($end->procedure, $end->protective);
+            $inputs = md5(serialize([$end->workpiece, $end->station]));
+            self::assertSame($known[$signature] ??= $inputs, $inputs, $end->name);
+            self::assertEquals(
+                Made::by($end->procedure, $end->workpiece, $end->station)->result,
+                $makings->of($end->stations, $end->procedure, $end->protective)->result,
+            );
+        }
+        self::assertCount($makings->count(), $known);
+        $open = self::ends()[0];
+        self::assertNotNull($open->procedure);
+        self::assertNotSame(
+            $open->stations->signature($open->procedure, $open->protective, true),
+            $open->stations->signature($open->procedure, $open->protective),
+        );
     }
 
     /**

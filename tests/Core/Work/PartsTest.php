@@ -70,7 +70,7 @@ final class PartsTest extends TestCase
         $bench = Bench::microphone()->withCatalogueEdited(['cables.pair-foil.reels' => ['10 m', '100 m']]);
         $run = $bench->plan()->runs['A-1']->cut->result->inMetres();
         $line = self::line(self::list($bench), 'pair-foil');
-        self::assertSame([['metres' => 100.0, 'count' => 1]], $line?->reels, sprintf('%s m do not come off 10 m', $run));
+        self::assertSame([['metres' => 100.0, 'count' => 1]], $line?->reels, $run.' m do not come off 10 m');
         self::assertSame([[], 0.0, 1], [$line->sources, $line->stock, $line->packs]);
         $needs = [];
         foreach ([95, 8, 92] as $i => $metres) {

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * What ends cost that are made in simulation, beside their sheets: php benchmarks/ends.php FILE. Of every run of an
+ * installation file, the first leg of both ends; "kept" is the second time of ends that are alike.
+ */
+
+use Sartal\Core\Ends\Making\Made;
+use Sartal\Core\Ends\Making\Makings;
+use Sartal\Core\Ends\Making\Stations;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Checks\FitChecks;
+use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Bench\EndSheets;
+use Tests\Support\Procedures;
+
+require __DIR__.'/../vendor/autoload.php';
+
+ini_set('memory_limit', '2G');
+$argv ??= [];
+$in = InstallationFile::parse((string) file_get_contents($argv[1] ?? 'php://stdin'))->installation;
+$plan = (new Planner())->plan($in, new Record());
+$procedures = array_map(
+    static fn (string $file) => Procedures::procedure(basename($file, '.json')),
+    glob(__DIR__.'/../catalogue/procedures/*.json') ?: [],
+);
+$sheets = new EndSheets($in);
+$kept = new Makings();
+$took = ['sheets' => [], 'cold' => [], 'kept' => []];
+foreach ($in->runs() as $run) {
+    $of = $plan->runs->get($run->id);
+    foreach (Side::cases() as $side) {
+        $began = hrtime(true);
+        $sheet = $sheets->of($run, $side, $of);
+        $sheetTook = hrtime(true) - $began;
+        $fitting = $sheet->fittings[0] ?? null;
+        $leg = $fitting?->legs[0];
+        $fit = $sheet === null || $leg === null
+            ? null
+            : FitChecks::fit($run, $leg->leg, $sheet->cable, $of->end($side), $in);
+        $recipe = $leg->preparation->recipe->id ?? '';
+        $found = array_values(array_filter(
+            $procedures,
+            static fn ($procedure): bool => $fit !== null && $procedure->isFor($recipe, $fit->connector->id),
+        ));
+        if ($fit === null || $leg === null || $fitting === null || $found === []) {
+            continue;
+        }
+        $joints = array_values(array_filter(
+            $of->end($side)->joints,
+            static fn ($joint): bool => $joint->leg === $leg->leg->id,
+        ));
+        $began = hrtime(true);
+        $stations = new Stations($fit, $joints, $leg->preparation, $in->rules(), $fitting->blocks);
+        $made = Made::by($found[0], $stations->workpiece(), $stations->for($found[0]));
+        $cold = hrtime(true) - $began;
+        $kept->of($stations, $found[0]);
+        $began = hrtime(true);
+        $kept->of($stations, $found[0]);
+        $took['sheets'][] = $sheetTook;
+        $took['cold'][] = $cold;
+        $took['kept'][] = hrtime(true) - $began;
+    }
+}
+printf("%d ends, %d kinds\n", count($took['cold']), $kept->count());
+foreach ($took as $what => $times) {
+    sort($times);
+    $count = max(1, count($times));
+    printf(
+        "%-8s %8.3f ms in the middle, %8.3f ms at most, %8.0f ms in all\n",
+        $what,
+        ($times[intdiv($count, 2)] ?? 0) / 1e6,
+        ($times[$count - 1] ?? 0) / 1e6,
+        array_sum($times) / 1e6,
+    );
+}
