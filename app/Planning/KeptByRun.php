@@ -17,6 +17,9 @@ final readonly class KeptByRun
     /** Runs that are kept together. */
     private const SOME = 200;
 
+    /** Of those, how many are read or written with one question. */
+    private const TOGETHER = 8;
+
     /** s that others wait while one works it out. */
     private const PATIENCE = 120;
 
@@ -37,10 +40,7 @@ final readonly class KeptByRun
                 $known = $this->known($runs);
                 if ($known === null) {
                     $known = $make();
-                    foreach (array_chunk($runs, self::SOME) as $i => $some) {
-                        $of = array_intersect_key($known, array_flip($some));
-                        Kept::put($this->stored, $this->name($i), $this->state, serialize($of));
-                    }
+                    $this->keep($runs, $known);
                 }
 
                 return $known;
@@ -53,18 +53,36 @@ final readonly class KeptByRun
      */
     private function known(array $runs): ?array
     {
+        $names = array_map($this->name(...), array_keys(array_chunk($runs, self::SOME)));
         $known = [];
-        foreach (array_keys(array_chunk($runs, self::SOME)) as $i) {
-            $kept = Kept::get($this->stored, $this->name($i), $this->state);
-            if ($kept === null) {
+        foreach (array_chunk($names, self::TOGETHER) as $together) {
+            $kept = Kept::all($this->stored, $together, $this->state);
+            if (count($kept) < count($together)) {
                 return null;
             }
-            /** @var array<int|string, T> $some */
-            $some = unserialize($kept);
-            $known += $some;
+            foreach ($kept as $body) {
+                /** @var array<int|string, T> $some */
+                $some = unserialize($body);
+                $known += $some;
+            }
         }
 
         return $known;
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @param  array<int|string, T>  $known
+     */
+    private function keep(array $runs, array $known): void
+    {
+        foreach (array_chunk(array_chunk($runs, self::SOME), self::TOGETHER, true) as $together) {
+            $bodies = [];
+            foreach ($together as $i => $some) {
+                $bodies[$this->name($i)] = serialize(array_intersect_key($known, array_flip($some)));
+            }
+            Kept::putAll($this->stored, $bodies, $this->state);
+        }
     }
 
     private function name(int $part): string
