@@ -88,7 +88,7 @@ final readonly class Doing
         return $on->joining($this->byTerminal());
     }
 
-    /** @return array<int|string, list<string>> terminal → keys of the pieces that go there */
+    /** @return array<int|string, list<string>> terminal → keys of the pieces that go there, as they are joined */
     public function byTerminal(): array
     {
         $into = [];
@@ -98,6 +98,12 @@ final readonly class Doing
                 $into[$terminal][] = $piece->key();
             }
         }
+
+        $order = array_flip($this->station->order);
+        // Where nobody has an order, what others would cover comes before them.
+        $under = array_flip(array_merge(...array_values($this->station->covers)));
+        $place = static fn (int|string $at): int => $order === [] ? (isset($under[$at]) ? 0 : 1) : $order[$at] ?? 9999;
+        uksort($into, static fn (int|string $a, int|string $b): int => $place($a) <=> $place($b));
 
         return $into;
     }

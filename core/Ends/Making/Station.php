@@ -32,6 +32,7 @@ final readonly class Station
      * @param  list<string>  $shrinks  parts that have to be shrunk
      * @param  bool  $farMade  the cable's other end is finished, and can be plugged into this one
      * @param  list<string>  $under  parts that lie under what is put on after them, and are in nobody's way
+     * @param  list<string>  $order  terminals as they are joined one after the other; nothing where nobody said
      * @param  array<class-string<School>, School>  $answers  of the house, where they are not the usual ones
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
@@ -56,6 +57,7 @@ final readonly class Station
         public array $shrinks = [],
         public bool $farMade = false,
         public array $under = [],
+        public array $order = [],
         public array $answers = [],
         public bool $onEquipment = false,
         public ?Length $measured = null,

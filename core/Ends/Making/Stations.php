@@ -91,12 +91,24 @@ final readonly class Stations
             centre: $procedure->centre,
             earths: $earths,
             takes: $this->takes(),
+            order: $this->order(),
             answers: $this->answers($procedure),
             shrinks: array_values(array_filter(
                 array_map(strval(...), array_keys($parts)),
                 static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
             )),
         );
+    }
+
+    /** @return list<string> terminals in the order of work, as the house has it and as they are got at */
+    private function order(): array
+    {
+        $order = [];
+        foreach ($this->preparation->cores as $core) {
+            $order[$core->joint->address()] = true;
+        }
+
+        return array_map(strval(...), array_keys($order));
     }
 
     /** @return array<class-string<School>, School> to what the procedure asks, and to nothing else */
@@ -144,6 +156,7 @@ final readonly class Stations
         foreach ($this->parts() as $name => $slide) {
             $parts[] = $name.'@'.self::arrival($slide)->value.$slide->part->kind->value;
         }
+        $parts[] = implode(',', $this->order());
         foreach ($this->answers($procedure) as $question => $answer) {
             $parts[] = $question.'?'.$answer->value;
         }

@@ -469,7 +469,7 @@ final class MakingTest extends TestCase
                 foreach (Made::by(Procedures::without($procedure, $forgotten), $on, $station)->steps as $step) {
                     $lacks[$step->step->id] = $step->lacks;
                 }
-                self::assertSame($farOpen, $lacks['join-screen'] === [], $forgotten);
+                self::assertSame($farOpen, $lacks['join'] === [], $forgotten);
                 // Over the open end it can still come, and has to before it is put in its place.
                 self::assertNotSame([], $lacks[$forgotten === 'boot-on' ? 'boot-home' : 'nut-home']);
             }
@@ -486,7 +486,9 @@ final class MakingTest extends TestCase
         [$procedure, $on, $station] = self::cup('pair-foil');
         $over = new Station(['2' => ['1']], $station->goes, $station->screens, $station->parts);
         self::assertTrue(Made::by($procedure, $on, $over)->isRight(), 'the screen is joined before what covers it');
-        $under = new Station(['1' => ['2', '3']], $station->goes, $station->screens, $station->parts);
+        $covers = new Station(['1' => ['2', '3']], $station->goes, $station->screens, $station->parts);
+        self::assertTrue(Made::by($procedure, $on, $covers)->isRight(), 'and so is what lies under the screen');
+        $under = new Station(...['order' => ['1', '2', '3']] + get_object_vars($covers));
         $lacks = Procedures::lacks(Made::by($procedure, $on, $under));
         self::assertContains('Terminal 2 lies under 1, which is joined already.', $lacks);
         $lugs = new Station([], $station->goes, $station->screens, $station->parts, throughLugs: true);
@@ -554,7 +556,7 @@ final class MakingTest extends TestCase
 
     public function test_what_is_hot_is_not_closed_and_not_joined(): void
     {
-        foreach (['tinned-cool' => 'join-screen', 'joints-cool' => 'chuck-in'] as $wait => $then) {
+        foreach (['tinned-cool' => 'join', 'joints-cool' => 'chuck-in'] as $wait => $then) {
             [$procedure, $on, $station] = self::cup('pair-foil');
             foreach (Made::by(Procedures::without($procedure, $wait), $on, $station)->steps as $step) {
                 if ($step->step->id === $then) {

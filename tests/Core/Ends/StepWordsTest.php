@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Making\Verb;
+use Sartal\Core\Given\Schools\JoinOrder;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;
 use Tests\Support\Procedures;
@@ -59,11 +60,36 @@ final class StepWordsTest extends TestCase
         self::assertSame('Cut 4 cores to length: leave 2 mm, from its insulation', $cup['cores-trim']);
         self::assertSame('Cut the braid to length: reaches 17 mm, from the edge of the sheath', $cup['screen-trim']);
         self::assertSame('Let it cool, 60 s', $cup['tinned-cool']);
-        self::assertSame('Solder 4 cores into terminals 2, 3', $cup['join-cores']);
+        self::assertMatchesRegularExpression(
+            '~^Solder the braid and 4 cores into terminals [123], [123], [123]$~',
+            $cup['join'],
+        );
         self::assertSame('Look it over: colours are where the sheet has them', $cup['colours']);
         $phone = self::words('phone-3-contact', 'braid and drain');
         self::assertSame('Cut the braid off flush, at the edge of the sheath', $phone['unused-off']);
         self::assertSame('Cut 2 cores to length: 9 mm, 12 mm from the edge of the sheath', $phone['cores-fit']);
+    }
+
+    /** Across: from the top and the left, as the terminals lie before whoever joins them; or the screen first. */
+    public function test_joints_are_said_in_the_order_that_the_house_has(): void
+    {
+        $said = [];
+        foreach ([JoinOrder::ScreenFirst, JoinOrder::Across] as $order) {
+            foreach ((new EndsOfTheCatalogue(ShippedCatalogue::load(), [$order]))->all() as $end) {
+                if ($end->name === 'Screened pair, foil and drain → xlr3-male-panel, rear') {
+                    $said[$order->value] = self::of($end)['join'];
+
+                    break;
+                }
+            }
+        }
+        self::assertSame(
+            [
+                'screen-first' => 'Solder 2 cores and the drain into terminals 1, 2, 3',
+                'across' => 'Solder 2 cores and the drain into terminals 2, 1, 3',
+            ],
+            $said,
+        );
     }
 
     /** Nobody cuts 72 lengths, and nobody marks thousandths: one length for a block, to the millimetre. */

@@ -40,14 +40,27 @@ final readonly class Join implements Act
                     $needs[] = sprintf('Terminal %s lies under the %s, which is closed already.', $terminal, $part);
                 }
             }
+        }
+        array_push($needs, ...self::covered($on, $doing));
+
+        return array_values(array_unique([...$needs, ...$doing->pieces === [] ? [] : $doing->notOnYet($on)]));
+    }
+
+    /** @return list<string> what nobody gets at any more when its turn comes */
+    private static function covered(Workpiece $on, Doing $doing): array
+    {
+        $needs = [];
+        $joined = $on->joined;
+        foreach (array_keys($doing->byTerminal()) as $terminal) {
             foreach ($doing->station->covers as $over => $under) {
-                if (isset($on->joined[$over]) && in_array($terminal, $under, true)) {
+                if (isset($joined[$over]) && in_array((string) $terminal, $under, true)) {
                     $needs[] = sprintf('Terminal %s lies under %s, which is joined already.', $terminal, $over);
                 }
             }
+            $joined[$terminal] = true;
         }
 
-        return array_values(array_unique([...$needs, ...$doing->pieces === [] ? [] : $doing->notOnYet($on)]));
+        return $needs;
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
