@@ -43,7 +43,7 @@ enum DemandOf: string
 
     private static function slack(CableEnd $end, Piece $piece, Station $station): ?Length
     {
-        $reach = $station->reaches[$station->terminalOf($piece) ?? ''] ?? null;
+        $reach = $station->terminals->reaches[$station->terminals->of($piece) ?? ''] ?? null;
 
         return $reach === null ? null : self::Reach->measured($end, $piece, $station)?->minus($reach);
     }
@@ -52,7 +52,7 @@ enum DemandOf: string
     {
         $others = null;
         foreach ($end->pieces as $key => $other) {
-            $isOther = $station->terminalOf($other) !== null && ! in_array($key, $station->earths, true);
+            $isOther = $station->terminals->of($other) !== null && ! in_array($key, $station->terminals->earths, true);
             $others = $isOther && ($others === null || $other->edge->compare($others) < 0) ? $other->edge : $others;
         }
 

@@ -65,8 +65,8 @@ final readonly class Doing
 
     private function toTerminal(CableEnd $end, ?Piece $piece): ?Length
     {
-        $terminal = $piece === null ? null : $this->station->terminalOf($piece);
-        $reach = $terminal === null ? null : $this->station->reaches[$terminal] ?? null;
+        $terminal = $piece === null ? null : $this->station->terminals->of($piece);
+        $reach = $terminal === null ? null : $this->station->terminals->reaches[$terminal] ?? null;
 
         return $reach === null ? null : $end->piece(PieceKind::Sheath)?->edge->minus($reach);
     }
@@ -93,26 +93,48 @@ final readonly class Doing
     {
         $into = [];
         foreach ($this->pieces as $piece) {
-            $terminal = $this->station->terminalOf($piece);
+            $terminal = $this->station->terminals->of($piece);
             if ($terminal !== null) {
                 $into[$terminal][] = $piece->key();
             }
         }
 
-        $order = array_flip($this->station->order);
+        $order = array_flip($this->station->terminals->order);
         // Where nobody has an order, what others would cover comes before them.
-        $under = array_flip(array_merge(...array_values($this->station->covers)));
+        $under = array_flip(array_merge(...array_values($this->station->terminals->covers)));
         $place = static fn (int|string $at): int => $order === [] ? (isset($under[$at]) ? 0 : 1) : $order[$at] ?? 9999;
         uksort($into, static fn (int|string $a, int|string $b): int => $place($a) <=> $place($b));
 
         return $into;
     }
 
+    /**
+     * What keeps hands from shortening a piece to a place.
+     *
+     * @param  bool  $withItsOwn  what covers it alone is cut with it
+     * @return list<string>
+     */
+    public function barred(Workpiece $on, Piece $piece, ?Length $at, bool $withItsOwn): array
+    {
+        if ($at === null) {
+            return [sprintf('What %s is measured from is not there.', self::name($piece))];
+        }
+        $around = $on->end->inTheWay($piece, $at);
+        $isOwn = $withItsOwn && $piece->element !== '' && $around?->element === $piece->element;
+
+        return [
+            ...$around === null || $isOwn
+                ? []
+                : [sprintf('%s is still round %s there.', ucfirst(self::name($around)), self::name($piece))],
+            ...$on->isJoined($piece) ? [sprintf('%s is joined already.', ucfirst(self::name($piece)))] : [],
+        ];
+    }
+
     /** @return list<string> what cannot arrive later, and is not on the cable */
     public function notOnYet(Workpiece $on): array
     {
         $needs = [];
-        foreach (array_keys($this->station->parts) as $part) {
+        foreach ($this->station->parts->names() as $part) {
             if ($this->station->isOnlyByNow((string) $part) && ! $on->has((string) $part)) {
                 $needs[] = sprintf('The %s has to be on the cable before anything is joined.', $part);
             }

@@ -55,7 +55,7 @@ final readonly class Made
         foreach ($procedure->demands as $demand) {
             array_push($unmet, ...$demand->unmet($on, $station));
         }
-        foreach ($station->terminals() as $terminal) {
+        foreach ($station->terminals->all() as $terminal) {
             if (! isset($on->joined[$terminal])) {
                 $unmet[] = sprintf('Terminal %s is not joined.', $terminal);
             }
@@ -73,18 +73,17 @@ final readonly class Made
             self::OF_NO_PIECES,
             true,
         );
+        $parts = $doing->station->parts;
         $isThere = match (true) {
-            $step->verb === Verb::Slide => $doing->station->isSlid($step->part),
-            in_array($step->verb, [Verb::Seat, Verb::Shrink, Verb::Tie], true) => isset(
-                $doing->station->parts[$step->part],
-            ),
-            $step->verb === Verb::Cool => $step->part === '' || isset($doing->station->parts[$step->part]),
+            $step->verb === Verb::Slide => $parts->isSlid($step->part),
+            in_array($step->verb, [Verb::Seat, Verb::Shrink, Verb::Tie], true) => $parts->has($step->part),
+            $step->verb === Verb::Cool => $step->part === '' || $parts->has($step->part),
             $step->verb === Verb::Measure => $doing->station->onEquipment,
             $step->measure?->from === MeasuredFrom::Equipment => $doing->station->onEquipment,
-            $step->verb === Verb::Turn => in_array($step->part, $doing->station->turns, true),
+            $step->verb === Verb::Turn => in_array($step->part, $parts->turns, true),
             $step->verb === Verb::Mate => $doing->station->farMade,
             $step->verb === Verb::Insulate => self::isSleeved($doing),
-            $step->verb === Verb::Fix => isset($doing->station->over[$step->part]),
+            $step->verb === Verb::Fix => isset($parts->over[$step->part]),
             $step->verb === Verb::Crimp && $step->part === 'pin' => $doing->station->centre === Centre::Pin,
             default => true,
         };
@@ -94,7 +93,7 @@ final readonly class Made
 
     private static function isSleeved(Doing $doing): bool
     {
-        return array_intersect($doing->keys(), $doing->station->sleeved) !== [];
+        return array_intersect($doing->keys(), $doing->station->terminals->sleeved) !== [];
     }
 
     /**

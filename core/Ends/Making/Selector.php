@@ -33,15 +33,16 @@ final readonly class Selector
 
     private function isOnto(Piece $piece, Station $station): bool
     {
+        $of = $station->terminals;
         // What covers a core goes where the core goes.
         $key = $piece->kind->isAroundAConductor() ? Piece::keyOf(PieceKind::Metal, $piece->element) : $piece->key();
-        $isJoined = isset($station->goes[$key]);
+        $isJoined = isset($of->goes[$key]);
 
         return match ($this->joins) {
             null => true,
-            Onto::Screen => in_array($key, $station->screens, true),
-            Onto::Earth => in_array($key, $station->earths, true),
-            Onto::Core => $isJoined && ! in_array($key, [...$station->screens, ...$station->earths], true),
+            Onto::Screen => in_array($key, $of->screens, true),
+            Onto::Earth => in_array($key, $of->earths, true),
+            Onto::Core => $isJoined && ! in_array($key, [...$of->screens, ...$of->earths], true),
             Onto::Terminal => $isJoined,
             Onto::Nothing => ! $isJoined && ($piece->kind->isConductor() || $piece->kind->isAroundAConductor()),
         };

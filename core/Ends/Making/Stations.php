@@ -79,24 +79,28 @@ final readonly class Stations
         $parts = $this->parts();
 
         return new Station(
-            covers: $this->covers(),
-            goes: $goes,
-            screens: array_values(array_diff($screens, $earths)),
-            parts: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),
+            new Terminals(
+                goes: $goes,
+                screens: array_values(array_diff($screens, $earths)),
+                earths: $earths,
+                row: $this->row(),
+                covers: $this->covers(),
+                order: $this->order(),
+                reaches: $this->reaches(),
+                takes: $this->takes(),
+            ),
+            new PartsThere(
+                arrive: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),
+                over: $procedure->closing($goes, $screens),
+                crimps: array_intersect_key($procedure->crimps, $parts),
+                shrinks: array_values(array_filter(
+                    array_map(strval(...), array_keys($parts)),
+                    static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
+                )),
+            ),
+            $procedure->centre,
             farOpen: $farOpen,
-            row: $this->row(),
-            reaches: $this->reaches(),
-            over: $procedure->closing($goes, $screens),
-            crimps: array_intersect_key($procedure->crimps, $parts),
-            centre: $procedure->centre,
-            earths: $earths,
-            takes: $this->takes(),
-            order: $this->order(),
             answers: $this->answers($procedure),
-            shrinks: array_values(array_filter(
-                array_map(strval(...), array_keys($parts)),
-                static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
-            )),
         );
     }
 

@@ -138,7 +138,7 @@ final readonly class StepWords
         $more = $doing->step->measure->length ?? Length::zero();
         $lengths = [];
         foreach (array_keys($doing->byTerminal()) as $terminal) {
-            $length = ($doing->station->reaches[$terminal] ?? Length::zero())->plus($more);
+            $length = ($doing->station->terminals->reaches[$terminal] ?? Length::zero())->plus($more);
             $lengths[$length->nanometres] = $length->canonical();
         }
         ksort($lengths);

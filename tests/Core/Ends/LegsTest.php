@@ -22,6 +22,7 @@ use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
 use Tests\Support\Procedures;
+use Tests\Support\Stand;
 
 /** Mains and signal in one sheath: opened once, then each leg by itself. Common practice; local code is above it. */
 final class LegsTest extends TestCase
@@ -63,7 +64,7 @@ final class LegsTest extends TestCase
 
     private static function sleeved(): Station
     {
-        return new Station(
+        return Stand::with(
             parts: [
                 'sleeving' => Arrival::Slid,
                 'neck' => Arrival::Slid,
@@ -79,7 +80,7 @@ final class LegsTest extends TestCase
     /** @param  ?int  $takes  conductors that the earth's terminal takes; null: nobody knows */
     private static function mains(?int $takes = 2): Station
     {
-        return new Station(
+        return Stand::with(
             goes: [
                 'metal mains/l' => 'L',
                 'metal mains/n' => 'N',
@@ -102,7 +103,7 @@ final class LegsTest extends TestCase
 
     private static function signal(): Station
     {
-        return new Station(
+        return Stand::with(
             goes: ['metal signal/a' => '2', 'metal signal/b' => '3', 'drain signal/drain' => '1'],
             screens: ['drain signal/drain'],
             parts: ['boot' => Arrival::SlidHere, 'shell' => Arrival::Front, 'chuck' => Arrival::Side],
@@ -274,7 +275,7 @@ final class LegsTest extends TestCase
         $of = static fn (?Length $measured): Made => Made::by(
             Procedures::procedure('mains-screws'),
             self::leg(),
-            new Station(...['onEquipment' => true, 'measured' => $measured] + get_object_vars(self::mains())),
+            Stand::but(self::mains(), ...['onEquipment' => true, 'measured' => $measured]),
         );
         $made = $of(Length::millimetres(200));
         self::assertSame([], [...Procedures::lacks($made), ...$made->unmet]);

@@ -11,7 +11,6 @@ use Sartal\Core\Ends\Making\Arrival;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\MakingFindings;
 use Sartal\Core\Ends\Making\MakingProcedure;
-use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Workpiece\AsCut;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
@@ -19,6 +18,7 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Tests\Support\Bench;
 use Tests\Support\Procedures;
+use Tests\Support\Stand;
 
 /** What is said of a procedure that cannot be followed: it names the step and the figure, and nothing breaks. */
 final class MakingFindingsTest extends TestCase
@@ -31,7 +31,7 @@ final class MakingFindingsTest extends TestCase
     /** @return list<string> */
     private static function found(MakingProcedure $procedure): array
     {
-        $station = new Station(
+        $station = Stand::with(
             goes: ['metal p1/a' => '2', 'metal p1/b' => '3', 'drain p1/drain' => '1'],
             screens: ['drain p1/drain'],
             parts: [

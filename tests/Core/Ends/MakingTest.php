@@ -30,6 +30,7 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
 use Tests\Support\Procedures;
+use Tests\Support\Stand;
 
 /**
  * Ends that are made in simulation. What is right is from the work itself: common practice, inches as benches mark
@@ -62,7 +63,7 @@ final class MakingTest extends TestCase
         return [
             Procedures::procedure('cup-3-pole'),
             new Workpiece($end),
-            new Station(
+            Stand::with(
                 goes: $goes,
                 screens: $screens,
                 parts: [
@@ -90,7 +91,7 @@ final class MakingTest extends TestCase
             $end = $end->with(Piece::asCut('', $kind, Piece::keyOf(PieceKind::Sheath, '')));
         }
 
-        return [Procedures::procedure('category-plug'), new Workpiece($end), new Station(goes: $goes, row: $row)];
+        return [Procedures::procedure('category-plug'), new Workpiece($end), Stand::with(goes: $goes, row: $row)];
     }
 
     /**
@@ -107,12 +108,12 @@ final class MakingTest extends TestCase
         foreach ([PieceKind::Cord, PieceKind::Wrap] as $kind) {
             $end = $end->with(Piece::asCut('', $kind, ...$foil->within, ...[$foil->key()]));
         }
-        $goes = $station->goes + [$drain->key() => 'clips'];
+        $goes = $station->terminals->goes + [$drain->key() => 'clips'];
 
         return [
             Procedures::procedure('category-plug-screened'),
             new Workpiece($end),
-            new Station(goes: $goes, screens: [$drain->key()], row: $station->row),
+            Stand::with(goes: $goes, screens: [$drain->key()], row: $station->terminals->row),
         ];
     }
 
@@ -150,16 +151,16 @@ final class MakingTest extends TestCase
         [, $on, $station] = self::cup($cable);
         $goes = array_map(
             static fn (string $terminal): string => ['1' => 'sleeve', '2' => 'tip', '3' => 'ring'][$terminal],
-            $station->goes,
+            $station->terminals->goes,
         );
 
         return [
             Procedures::procedure('phone-3-contact'),
             $on,
-            new Station(
+            Stand::with(
                 covers: ['tip' => ['sleeve'], 'ring' => ['sleeve']],
                 goes: $goes,
-                screens: $station->screens,
+                screens: $station->terminals->screens,
                 parts: ['boot' => Arrival::Slid, 'shell' => Arrival::Slid],
                 reaches: ['tip' => Length::millimetres(11), 'ring' => Length::millimetres(16)],
                 over: ['flap' => ['sleeve'], 'clamp' => ['sleeve']],
@@ -192,7 +193,7 @@ final class MakingTest extends TestCase
         return [
             Procedures::procedure('rectangular-crimp'),
             new Workpiece($end),
-            new Station(goes: $goes, screens: $screens, reaches: $reaches, over: ['hood' => array_values($goes)]),
+            Stand::with(goes: $goes, screens: $screens, reaches: $reaches, over: ['hood' => array_values($goes)]),
         ];
     }
 
@@ -205,7 +206,7 @@ final class MakingTest extends TestCase
         return [
             Procedures::procedure($procedure),
             new Workpiece(AsCut::of(Bench::microphone()->installation->catalogue->theCable($cable))),
-            new Station(
+            Stand::with(
                 goes: ['metal x/centre' => 'centre', 'braid x/braid' => 'body'],
                 screens: ['braid x/braid'],
                 parts: $parts,
@@ -224,11 +225,11 @@ final class MakingTest extends TestCase
         }
         yield 'a second half, with a tie' => [static function (): array {
             [$procedure, $on, $station] = self::cup('pair-braid');
-            $parts = $station->parts + ['tie' => Arrival::Side];
+            $parts = $station->parts->arrive + ['tie' => Arrival::Side];
 
             $more = ['farMade' => true, 'parts' => $parts];
 
-            return [$procedure, $on, new Station(...$more + get_object_vars($station))];
+            return [$procedure, $on, Stand::but($station, ...$more)];
         }];
         yield 'four pairs' => [static fn (): array => self::plug(false)];
         yield 'four pairs and a separator' => [static fn (): array => self::plug(true)];
@@ -241,7 +242,7 @@ final class MakingTest extends TestCase
         yield 'rectangular, out on the other side' => [static function (): array {
             [$procedure, $on, $station] = self::rectangular('multicore-8');
 
-            return [$procedure, $on, new Station(...['turns' => ['plate']] + get_object_vars($station))];
+            return [$procedure, $on, Stand::but($station, ...['turns' => ['plate']])];
         }];
         foreach (['coax-75-standard', 'coax-75-mini'] as $cable) {
             yield 'BNC, '.$cable => [static fn (): array => self::coax('bnc-crimp', $cable, Centre::Captive, 2)];
@@ -484,14 +485,14 @@ final class MakingTest extends TestCase
     public function test_what_lies_under_another_is_joined_first_and_an_open_lug_is_not_filled(): void
     {
         [$procedure, $on, $station] = self::cup('pair-foil');
-        $over = new Station(['2' => ['1']], $station->goes, $station->screens, $station->parts);
+        $over = Stand::but($station, covers: ['2' => ['1']]);
         self::assertTrue(Made::by($procedure, $on, $over)->isRight(), 'the screen is joined before what covers it');
-        $covers = new Station(['1' => ['2', '3']], $station->goes, $station->screens, $station->parts);
+        $covers = Stand::but($station, covers: ['1' => ['2', '3']]);
         self::assertTrue(Made::by($procedure, $on, $covers)->isRight(), 'and so is what lies under the screen');
-        $under = new Station(...['order' => ['1', '2', '3']] + get_object_vars($covers));
+        $under = Stand::but($covers, ...['order' => ['1', '2', '3']]);
         $lacks = Procedures::lacks(Made::by($procedure, $on, $under));
         self::assertContains('Terminal 2 lies under 1, which is joined already.', $lacks);
-        $lugs = new Station([], $station->goes, $station->screens, $station->parts, throughLugs: true);
+        $lugs = Stand::but($station, throughLugs: true);
         $lacks = Procedures::lacks(Made::by($procedure, $on, $lugs));
         self::assertContains('A lug that was filled takes no wire: wire goes through it first.', $lacks);
     }

@@ -9,11 +9,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Reopening;
-use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\Verb;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;
+use Tests\Support\Stand;
 
 /**
  * What a defect goes back to, and what lies on the cable before anything is joined. Common practice: solder comes
@@ -167,7 +167,7 @@ final class ReopeningTest extends TestCase
         $end = self::end('cup-3-pole');
         self::assertSame(['boot', 'nut', 'shell'], $parts(self::made($end)));
         self::assertNotNull($end->procedure);
-        $open = new Station(...['farOpen' => true] + get_object_vars($end->station));
+        $open = Stand::but($end->station, ...['farOpen' => true]);
         self::assertSame([], $parts(Made::by($end->procedure, $end->workpiece, $open)));
         self::assertSame(['boot', 'ferrule'], $parts(self::made(self::end('bnc-crimp'))));
         self::assertSame(['hood'], $parts(self::made(self::end('rectangular-crimp'))));

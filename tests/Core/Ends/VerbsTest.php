@@ -22,6 +22,7 @@ use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
+use Tests\Support\Stand;
 
 /** What single verbs refuse, in words, and what they leave behind. Common practice. */
 final class VerbsTest extends TestCase
@@ -138,7 +139,7 @@ final class VerbsTest extends TestCase
 
     public function test_a_joint_that_nobody_looked_at_is_not_hidden(): void
     {
-        $at = new Station(parts: ['tube' => Arrival::SlidHere], over: ['tube' => ['1']]);
+        $at = Stand::with(parts: ['tube' => Arrival::SlidHere], over: ['tube' => ['1']]);
         [$on] = self::do(self::opened(), Verb::Slide, part: 'tube', at: $at);
         self::assertSame(
             ['The tube is not in its place.', 'Terminal 1 lies under the tube and is not joined yet.'],
@@ -159,7 +160,7 @@ final class VerbsTest extends TestCase
 
     public function test_a_sleeve_catches_on_an_end_without_tape_and_the_tape_goes_with_the_cut(): void
     {
-        $at = new Station(parts: ['sleeving' => Arrival::Slid], snags: ['sleeving']);
+        $at = Stand::with(parts: ['sleeving' => Arrival::Slid], snags: ['sleeving']);
         self::assertSame(
             ['The end catches in the sleeving: tape it.'],
             self::do(self::pair(), Verb::Slide, part: 'sleeving', at: $at)[1],
@@ -171,7 +172,7 @@ final class VerbsTest extends TestCase
 
     public function test_a_plate_is_turned_before_anything_is_joined(): void
     {
-        $at = new Station(turns: ['plate']);
+        $at = Stand::with(turns: ['plate']);
         [$on, $needs] = self::do(self::pair(), Verb::Turn, part: 'plate', at: $at);
         self::assertSame([[], ['plate']], [$needs, $on->turned]);
         self::assertSame(['The plate is turned already.'], self::do($on, Verb::Turn, part: 'plate', at: $at)[1]);
@@ -184,7 +185,7 @@ final class VerbsTest extends TestCase
 
     public function test_two_halves_are_compared_only_where_one_is_finished_and_this_one_is_open(): void
     {
-        $at = new Station(farMade: true);
+        $at = Stand::with(farMade: true);
         self::assertSame(
             ['There is no finished half to plug it into yet.'],
             self::do(self::pair(), Verb::Mate, catches: 'mirrored')[1],
@@ -198,7 +199,7 @@ final class VerbsTest extends TestCase
 
     public function test_a_tie_goes_round_before_it_is_closed_and_a_coil_is_made_after(): void
     {
-        $at = new Station(parts: ['tie' => Arrival::Side, 'shell' => Arrival::Slid]);
+        $at = Stand::with(parts: ['tie' => Arrival::Side, 'shell' => Arrival::Slid]);
         [$on, $needs] = self::do(self::pair(), Verb::Tie, part: 'tie', at: $at);
         self::assertSame([[], ['tie']], [$needs, $on->seated]);
         self::assertSame(['There is no shell here.'], self::do($on, Verb::Tie, part: 'shell', at: $at)[1]);

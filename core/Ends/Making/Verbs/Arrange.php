@@ -17,7 +17,7 @@ final readonly class Arrange implements Act
     public function needs(Workpiece $on, Doing $doing): array
     {
         $needs = [];
-        $row = $doing->station->row;
+        $row = $doing->station->terminals->row;
         if ($row === []) {
             $needs[] = 'The connector takes every core by itself: there is no row.';
         }
@@ -43,7 +43,7 @@ final readonly class Arrange implements Act
         return $on->withEnd(
             $on->end
                 ->with(...array_map(static fn (Piece $piece): Piece => $piece->lying(Lie::Arranged), $doing->pieces))
-                ->inOrder(array_values(array_intersect($doing->station->row, $there))),
+                ->inOrder(array_values(array_intersect($doing->station->terminals->row, $there))),
         );
     }
 

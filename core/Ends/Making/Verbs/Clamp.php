@@ -16,7 +16,7 @@ final readonly class Clamp implements Act
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
+            $terminal = $doing->station->terminals->of($piece);
             if ($terminal === null) {
                 $needs[] = sprintf('%s goes to no terminal.', ucfirst(Doing::name($piece)));
 

@@ -38,7 +38,7 @@ final readonly class Crimp implements Act
         if ($part !== 'pin' && ! in_array($part, $on->seated, true)) {
             $needs[] = sprintf('The %s is not where it is crimped.', $part);
         }
-        if (($on->crimped[$part] ?? 0) >= ($doing->station->crimps[$part] ?? 1)) {
+        if (($on->crimped[$part] ?? 0) >= ($doing->station->parts->crimps[$part] ?? 1)) {
             $needs[] = sprintf('The %s has all the crimps that it takes: one more would crush what is in it.', $part);
         }
 

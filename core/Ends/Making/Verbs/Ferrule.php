@@ -27,7 +27,7 @@ final readonly class Ferrule implements Act
             }
         }
         foreach ($doing->byTerminal() as $terminal => $pieces) {
-            $takes = count($pieces) === 1 ? 1 : $doing->station->takes[$terminal] ?? null;
+            $takes = count($pieces) === 1 ? 1 : $doing->station->terminals->takes[$terminal] ?? null;
             if ($takes === null) {
                 $needs[] = sprintf(
                     'Nobody knows whether terminal %s takes %d conductors. Ask its maker’s leaflet and local code.',

@@ -16,16 +16,16 @@ final readonly class Fix implements Act
     {
         $part = $doing->step->part;
         $needs = [];
-        if (! isset($doing->station->over[$part])) {
+        if (! isset($doing->station->parts->over[$part])) {
             return [sprintf('The connector has no %s.', $part)];
         }
         if (in_array($part, $on->seated, true)) {
             $needs[] = sprintf('The %s is closed already.', $part);
         }
-        if ($doing->station->isSlid($part) && ! in_array($part, $on->laid, true)) {
+        if ($doing->station->parts->isSlid($part) && ! in_array($part, $on->laid, true)) {
             $needs[] = sprintf('The %s is not on the cable.', $part);
         }
-        foreach ($doing->station->over[$part] as $terminal) {
+        foreach ($doing->station->parts->over[$part] as $terminal) {
             if (! isset($on->joined[$terminal])) {
                 $needs[] = sprintf('Terminal %s lies under the %s and is not joined yet.', $terminal, $part);
             }

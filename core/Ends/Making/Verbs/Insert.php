@@ -15,7 +15,7 @@ final readonly class Insert implements Act
     public function needs(Workpiece $on, Doing $doing): array
     {
         $needs = [];
-        $row = $doing->station->row;
+        $row = $doing->station->terminals->row;
         if ($on->end->order !== $row || $row === []) {
             $needs[] = 'The cores do not lie side by side in their order.';
         }

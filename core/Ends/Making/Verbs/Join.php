@@ -17,7 +17,7 @@ final readonly class Join implements Act
     {
         $needs = [];
         foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
+            $terminal = $doing->station->terminals->of($piece);
             if ($terminal === null) {
                 $needs[] = sprintf('%s goes to no terminal.', ucfirst(Doing::name($piece)));
 
@@ -32,10 +32,10 @@ final readonly class Join implements Act
             if (isset($on->hot[$piece->key()])) {
                 $needs[] = sprintf('%s is still hot from tinning.', ucfirst(Doing::name($piece)));
             }
-            if (! isset($on->filled[$terminal]) && ! $doing->station->throughLugs) {
+            if (! isset($on->filled[$terminal]) && ! $doing->station->terminals->throughLugs) {
                 $needs[] = sprintf('Terminal %s is not filled.', $terminal);
             }
-            foreach ($doing->station->over as $part => $under) {
+            foreach ($doing->station->parts->over as $part => $under) {
                 if (in_array((string) $part, $on->seated, true) && in_array($terminal, $under, true)) {
                     $needs[] = sprintf('Terminal %s lies under the %s, which is closed already.', $terminal, $part);
                 }
@@ -52,7 +52,7 @@ final readonly class Join implements Act
         $needs = [];
         $joined = $on->joined;
         foreach (array_keys($doing->byTerminal()) as $terminal) {
-            foreach ($doing->station->covers as $over => $under) {
+            foreach ($doing->station->terminals->covers as $over => $under) {
                 if (isset($joined[$over]) && in_array((string) $terminal, $under, true)) {
                     $needs[] = sprintf('Terminal %s lies under %s, which is joined already.', $terminal, $over);
                 }
@@ -67,7 +67,7 @@ final readonly class Join implements Act
     {
         return $doing->joined($on)->heating(
             array_map(
-                static fn (Piece $piece): string => 'terminal '.$doing->station->terminalOf($piece),
+                static fn (Piece $piece): string => 'terminal '.$doing->station->terminals->of($piece),
                 $doing->pieces,
             ),
             $doing->step->seconds,
@@ -77,7 +77,7 @@ final readonly class Join implements Act
     public function regions(Workpiece $on, Doing $doing): Regions
     {
         $terminals = array_map(
-            static fn (Piece $piece): string => 'terminal '.$doing->station->terminalOf($piece),
+            static fn (Piece $piece): string => 'terminal '.$doing->station->terminals->of($piece),
             $doing->pieces,
         );
 

@@ -18,21 +18,10 @@ final readonly class Remove implements Act
         $needs = [];
         foreach ($doing->pieces as $piece) {
             $at = $doing->place($on, $piece);
-            if ($at === null) {
-                $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
-
-                continue;
+            if ($at !== null && $at->compare($piece->edge) <= 0) {
+                $needs[] = sprintf('There is no %s left to take off as far out as that.', $piece->kind->word());
             }
-            if ($at->compare($piece->edge) <= 0) {
-                $needs[] = sprintf('There is no %s left to take off as far out as that.', $piece->kind->value);
-            }
-            $around = $on->end->inTheWay($piece, $at);
-            if ($around !== null) {
-                $needs[] = sprintf('%s is still round %s there.', ucfirst(Doing::name($around)), Doing::name($piece));
-            }
-            if ($on->isJoined($piece)) {
-                $needs[] = sprintf('%s is joined already.', ucfirst(Doing::name($piece)));
-            }
+            array_push($needs, ...$doing->barred($on, $piece, $at, false));
         }
 
         return $needs;

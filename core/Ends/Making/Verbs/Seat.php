@@ -17,7 +17,7 @@ final readonly class Seat implements Act
     {
         $part = $doing->step->part;
         $needs = [];
-        $arrival = $doing->station->parts[$part] ?? null;
+        $arrival = $doing->station->parts->arrive[$part] ?? null;
         if ($arrival === null) {
             $needs[] = sprintf('There is no %s here.', $part);
         }
@@ -29,16 +29,16 @@ final readonly class Seat implements Act
             $needs[] = sprintf('The %s is in its place already.', $part);
         }
         // What was put on later is nearer to the end, and in front of it.
-        $inFront = $isSlid && ! in_array($part, $doing->station->under, true)
+        $inFront = $isSlid && ! in_array($part, $doing->station->parts->under, true)
             ? array_slice($on->laid, (int) array_search($part, $on->laid, true) + 1)
             : [];
-        foreach (array_diff($inFront, $doing->station->under) as $before) {
+        foreach (array_diff($inFront, $doing->station->parts->under) as $before) {
             $needs[] = sprintf('The %s lies in front of the %s.', $before, $part);
         }
         foreach (array_keys($on->hot) as $hot) {
             $needs[] = sprintf('%s is still hot.', ucfirst((string) $hot));
         }
-        foreach ($doing->station->terminals() as $terminal) {
+        foreach ($doing->station->terminals->all() as $terminal) {
             if (! isset($on->joined[$terminal]) && $on->inserted === [] && ! $on->pushedOn) {
                 $needs[] = sprintf('Terminal %s is not joined yet.', $terminal);
             }

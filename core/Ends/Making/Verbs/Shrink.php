@@ -19,7 +19,7 @@ final readonly class Shrink implements Act
         if (in_array($part, $on->shrunk, true)) {
             $needs[] = sprintf('The %s is shrunk already.', $part);
         }
-        foreach ($doing->station->over[$part] ?? [] as $terminal) {
+        foreach ($doing->station->parts->over[$part] ?? [] as $terminal) {
             if (! isset($on->joined[$terminal])) {
                 $needs[] = sprintf('Terminal %s lies under the %s and is not joined yet.', $terminal, $part);
             } elseif ($on->looked === []) {

@@ -15,11 +15,11 @@ final readonly class Slide implements Act
     public function needs(Workpiece $on, Doing $doing): array
     {
         $part = $doing->step->part;
-        $needs = isset($doing->station->parts[$part]) ? [] : [sprintf('There is no %s here.', $part)];
+        $needs = $doing->station->parts->has($part) ? [] : [sprintf('There is no %s here.', $part)];
         if (in_array($part, [...$on->laid, ...$on->seated], true)) {
             $needs[] = sprintf('The %s is on already.', $part);
         }
-        if (in_array($part, $doing->station->snags, true) && $on->taped === []) {
+        if (in_array($part, $doing->station->parts->snags, true) && $on->taped === []) {
             $needs[] = sprintf('The end catches in the %s: tape it.', $part);
         }
         $isPast = $on->joined !== [] || $on->inserted !== [];

@@ -18,7 +18,7 @@ final readonly class Tie implements Act
         $part = $doing->step->part;
 
         return [
-            ...($doing->station->parts[$part] ?? null) === Arrival::Side
+            ...($doing->station->parts->arrive[$part] ?? null) === Arrival::Side
                 ? []
                 : [sprintf('There is no %s here.', $part)],
             ...$on->has($part) ? [sprintf('The %s is round it already.', $part)] : [],

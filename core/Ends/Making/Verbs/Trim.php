@@ -17,18 +17,10 @@ final readonly class Trim implements Act
         $needs = [];
         foreach ($doing->pieces as $piece) {
             $at = $doing->place($on, $piece);
-            if ($at === null) {
-                $needs[] = sprintf('What %s is measured from is not there.', Doing::name($piece));
-            } elseif ($at->compare($piece->edge) <= 0) {
+            if ($at !== null && $at->compare($piece->edge) <= 0) {
                 $needs[] = sprintf('%s is shorter than that already.', ucfirst(Doing::name($piece)));
             }
-            $around = $at === null ? null : $on->end->inTheWay($piece, $at);
-            if ($around !== null && ($piece->element === '' || $around->element !== $piece->element)) {
-                $needs[] = sprintf('%s is still round %s there.', ucfirst(Doing::name($around)), Doing::name($piece));
-            }
-            if ($on->isJoined($piece)) {
-                $needs[] = sprintf('%s is joined already.', ucfirst(Doing::name($piece)));
-            }
+            array_push($needs, ...$doing->barred($on, $piece, $at, true));
         }
 
         return $needs;

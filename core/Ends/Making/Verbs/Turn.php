@@ -17,7 +17,7 @@ final readonly class Turn implements Act
         $part = $doing->step->part;
 
         return [
-            ...in_array($part, $doing->station->turns, true)
+            ...in_array($part, $doing->station->parts->turns, true)
                 ? []
                 : [sprintf('The connector has no %s to turn.', $part)],
             ...in_array($part, $on->turned, true) ? [sprintf('The %s is turned already.', $part)] : [],

@@ -40,7 +40,9 @@ final readonly class Twist implements Act
             $on->end->with(
                 ...array_map(
                     static fn (Piece $piece): Piece => $piece->twistedWith(
-                        count(self::together($doing, $piece)) > 1 ? (string) $doing->station->terminalOf($piece) : '',
+                        count(self::together($doing, $piece)) > 1
+                            ? (string) $doing->station->terminals->of($piece)
+                            : '',
                     ),
                     $doing->pieces,
                 ),
@@ -56,14 +58,14 @@ final readonly class Twist implements Act
     /** @return list<Piece> that go into the same terminal */
     private static function together(Doing $doing, Piece $piece): array
     {
-        $terminal = $doing->station->terminalOf($piece);
+        $terminal = $doing->station->terminals->of($piece);
 
         return $terminal === null
             ? [$piece]
             : array_values(
                 array_filter(
                     $doing->pieces,
-                    static fn (Piece $other): bool => $doing->station->terminalOf($other) === $terminal,
+                    static fn (Piece $other): bool => $doing->station->terminals->of($other) === $terminal,
                 ),
             );
     }

@@ -14,7 +14,7 @@ final readonly class Wet implements Act
 {
     public function needs(Workpiece $on, Doing $doing): array
     {
-        $needs = $doing->station->throughLugs
+        $needs = $doing->station->terminals->throughLugs
             ? ['A lug that was filled takes no wire: wire goes through it first.']
             : [];
         foreach (self::terminals($doing) as $terminal) {
@@ -50,7 +50,7 @@ final readonly class Wet implements Act
     {
         $terminals = [];
         foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminalOf($piece);
+            $terminal = $doing->station->terminals->of($piece);
             if ($terminal !== null) {
                 $terminals[$terminal] = true;
             }
