@@ -130,6 +130,36 @@ final readonly class Doing
         ];
     }
 
+    /** @return list<string> why hands do not get at the terminals one after the other, or have nothing to do there */
+    public function unreachable(Workpiece $on): array
+    {
+        $needs = $this->pieces === [] ? [] : $this->notOnYet($on);
+        foreach ($this->pieces as $piece) {
+            if ($this->station->terminals->of($piece) === null) {
+                $needs[] = sprintf('%s goes to no terminal.', ucfirst(self::name($piece)));
+            }
+            if ($on->isJoined($piece)) {
+                $needs[] = sprintf('%s is joined already.', ucfirst(self::name($piece)));
+            }
+        }
+        $joined = $on->joined;
+        foreach (array_keys($this->byTerminal()) as $terminal) {
+            foreach ($this->station->parts->over as $part => $under) {
+                if (in_array((string) $part, $on->seated, true) && in_array((string) $terminal, $under, true)) {
+                    $needs[] = sprintf('Terminal %s lies under the %s, which is closed already.', $terminal, $part);
+                }
+            }
+            foreach ($this->station->terminals->covers as $over => $under) {
+                if (isset($joined[$over]) && in_array((string) $terminal, $under, true)) {
+                    $needs[] = sprintf('Terminal %s lies under %s, which is joined already.', $terminal, $over);
+                }
+            }
+            $joined[$terminal] = true;
+        }
+
+        return $needs;
+    }
+
     /** @return list<string> what cannot arrive later, and is not on the cable */
     public function notOnYet(Workpiece $on): array
     {

@@ -158,6 +158,27 @@ final class VerbsTest extends TestCase
         );
     }
 
+    /** Solder or screw: nobody gets under what is closed, and nothing goes in twice. */
+    public function test_no_terminal_is_reached_under_what_is_closed(): void
+    {
+        $drain = self::opened()->end->ofKind(PieceKind::Drain)[0]->key();
+        $at = Stand::with(goes: [$drain => '1'], over: ['flap' => ['1']]);
+        foreach ([Verb::Join, Verb::Clamp] as $verb) {
+            self::assertContains(
+                'Terminal 1 lies under the flap, which is closed already.',
+                self::do(self::opened()->seating('flap'), $verb, [PieceKind::Drain], at: $at)[1],
+            );
+            self::assertContains(
+                'Drain of p1/drain is joined already.',
+                self::do(self::opened()->joining(['1' => [$drain]]), $verb, [PieceKind::Drain], at: $at)[1],
+            );
+            self::assertContains(
+                'Drain of p1/drain goes to no terminal.',
+                self::do(self::opened(), $verb, [PieceKind::Drain])[1],
+            );
+        }
+    }
+
     public function test_a_sleeve_catches_on_an_end_without_tape_and_the_tape_goes_with_the_cut(): void
     {
         $at = Stand::with(parts: ['sleeving' => Arrival::Slid], snags: ['sleeving']);

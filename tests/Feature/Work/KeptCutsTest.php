@@ -171,4 +171,25 @@ final class KeptCutsTest extends TestCase
         })->now();
         self::assertTrue($isRead, 'after a decision they are other facts');
     }
+
+    /** After a release the shop cuts what was released; what is bought follows from what is decided. */
+    public function test_a_release_is_cut_from_while_parts_follow_what_is_decided(): void
+    {
+        $this->as('lead')->postJson('/api/releases', ['note' => 'First'])->assertSuccessful();
+        $length = fn (): string => (string) collect($this->getJson('/api/cutting')->json('cables.*.assigned.*.cuts'))
+            ->flatten(1)
+            ->firstWhere('run', 'A-122')['length'];
+        $needed = fn (): float => (float) collect($this->getJson('/api/parts?scope=installation')->json('lines'))
+            ->firstWhere('id', 'pair-foil')['needed']['value'];
+        [$cut, $bought] = [$length(), $needed()];
+        $version = $this->as('planner')->getJson('/api/runs/A-122')->json('version');
+        $this->withHeader(Intent::HEADER, 'accept')
+            ->patchJson('/api/runs/A-122', ['line' => ['tail_a' => '9 m'], 'version' => $version])
+            ->assertOk();
+        $this->as('lead');
+        for ($look = 0; $look < 2; $look++) {
+            self::assertSame($cut, $length(), 'as it was released');
+            self::assertGreaterThan($bought + 1, $needed(), 'as it is decided');
+        }
+    }
 }

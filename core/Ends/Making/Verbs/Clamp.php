@@ -14,17 +14,8 @@ final readonly class Clamp implements Act
 {
     public function needs(Workpiece $on, Doing $doing): array
     {
-        $needs = [];
+        $needs = $doing->unreachable($on);
         foreach ($doing->pieces as $piece) {
-            $terminal = $doing->station->terminals->of($piece);
-            if ($terminal === null) {
-                $needs[] = sprintf('%s goes to no terminal.', ucfirst(Doing::name($piece)));
-
-                continue;
-            }
-            if ($on->isJoined($piece)) {
-                $needs[] = sprintf('%s is in its terminal already.', ucfirst(Doing::name($piece)));
-            }
             if (! $piece->tinned->isZero()) {
                 $needs[] = sprintf(
                     '%s is tinned: soldered strands come loose under a screw.',
@@ -35,7 +26,7 @@ final readonly class Clamp implements Act
             }
         }
 
-        return array_values(array_unique([...$needs, ...$doing->notOnYet($on)]));
+        return array_values(array_unique($needs));
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
@@ -45,6 +36,6 @@ final readonly class Clamp implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions([...$doing->keys(), 'crimps', 'on the cable'], ['joints', ...$doing->keys()]);
+        return new Regions([...$doing->keys(), 'crimps', 'on the cable', 'over'], ['joints', ...$doing->keys()]);
     }
 }

@@ -16,18 +16,17 @@ final readonly class Mate implements Act
     {
         return [
             ...$doing->station->farMade ? [] : ['There is no finished half to plug it into yet.'],
-            ...$doing->step->catches === '' ? ['It is not said what is looked for.'] : [],
-            ...$on->closed ? ['It is closed: nothing is seen any more.'] : [],
+            ...(new LookOver())->needs($on, $doing),
         ];
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        return $on->looking($doing->step->catches);
+        return (new LookOver())->done($on, $doing);
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions([...$doing->keys(), 'joints'], ['looked']);
+        return (new LookOver())->regions($on, $doing);
     }
 }
