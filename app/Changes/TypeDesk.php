@@ -17,6 +17,7 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Installation;
@@ -56,6 +57,7 @@ final readonly class TypeDesk
     {
         $shape = self::canonical($kind, $definition);
         $id = is_string($shape['id']) ? $shape['id'] : '';
+        self::keepsWhatIsLocked($loaded, $kind, $definition);
         $exists = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         if ($exists && $version === null) {
             throw BadLine::because(
@@ -77,6 +79,23 @@ final readonly class TypeDesk
         );
 
         return $id;
+    }
+
+    /**
+     * What secures somebody's life stays in every procedure that makes the same ends.
+     *
+     * @throws BadLine
+     */
+    private static function keepsWhatIsLocked(Loaded $loaded, DecisionKind $kind, mixed $definition): void
+    {
+        foreach ($kind === DecisionKind::Procedure ? Decided::type($kind, $definition)->procedures() : [] as $copy) {
+            foreach ($loaded->installation->catalogue->procedures() as $known) {
+                $isOfTheSame = $known->id === $copy->id || array_intersect($known->inPlaceOf, $copy->inPlaceOf) !== [];
+                foreach ($isOfTheSame ? $known->missingIn($copy) : [] as $missing) {
+                    throw BadLine::because('steps', $copy->name, $missing);
+                }
+            }
+        }
     }
 
     /**
@@ -118,8 +137,9 @@ final readonly class TypeDesk
     }
 
     /** @return array<int|string, mixed> in its canonical spelling */
-    public static function shape(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
-    {
+    public static function shape(
+        CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type,
+    ): array {
         /** @var array<int|string, mixed> $shape */
         $shape = json_decode((string) json_encode(CatalogueEncoder::type($type)), true);
 

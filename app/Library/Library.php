@@ -26,7 +26,7 @@ use Sartal\Core\File\DecisionKind;
 final readonly class Library
 {
     /** Fields of a definition that name other types. */
-    private const NAMES = ['connector', 'signal', 'cable', 'recipe', 'part', 'parts', 'with', 'plan'];
+    private const NAMES = ['connector', 'signal', 'cable', 'recipe', 'part', 'parts', 'with', 'plan', 'procedure'];
 
     public function __construct(private ChangeLog $log)
     {

@@ -17,10 +17,16 @@ use Sartal\Core\Given\Catalogue\Catalogue;
  */
 final class ShippedCatalogue
 {
-    private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'recipes'];
+    private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'recipes', 'procedures'];
 
     /** Folders of the code that reads the files, and of what it makes of them. */
-    private const READERS = ['core/Given/Catalogue', 'core/Given/Measure', 'core/File'];
+    private const READERS = [
+        'core/Given/Catalogue',
+        'core/Given/Catalogue/Procedures',
+        'core/Given/Schools',
+        'core/Given/Measure',
+        'core/File',
+    ];
 
     private static ?Catalogue $loaded = null;
 

@@ -25,6 +25,7 @@ use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\Outline;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Point;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\ReachKind;
 use Sartal\Core\Given\Catalogue\ReachRule;
 use Sartal\Core\Given\Catalogue\Recipe;
@@ -49,6 +50,7 @@ final class CatalogueDecoder
             self::byId($fields, 'plans', self::plan(...)),
             self::byId($fields, 'parts', PartCodec::decode(...)),
             self::byId($fields, 'recipes', RecipeCodec::decode(...)),
+            self::byId($fields, 'procedures', MakingCodec::decode(...)),
         );
     }
 
@@ -308,7 +310,7 @@ final class CatalogueDecoder
     }
 
     /**
-     * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe
+     * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure
      *
      * @param  callable(Fields): T  $read
      * @return array<int|string, T>
@@ -320,7 +322,8 @@ final class CatalogueDecoder
             $fields,
             $key,
             array_map(
-                static fn (CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $entry): string => $entry->id,
+                /** @param  T  $entry */
+                static fn (object $entry): string => $entry->id,
                 $entries,
             ),
         );

@@ -21,6 +21,7 @@ use Sartal\Core\Given\Catalogue\Metal;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Point;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\ReachRule;
 use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalFunction;
@@ -46,6 +47,7 @@ final class CatalogueEncoder
             'plans' => array_map(self::plan(...), array_values($catalogue->plans())),
             'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts())),
             'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes())),
+            'procedures' => array_map(MakingCodec::encode(...), array_values($catalogue->procedures())),
         ];
     }
 
@@ -54,7 +56,7 @@ final class CatalogueEncoder
      *
      * @return Json
      */
-    public static function type(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): array
+    public static function type(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type): array
     {
         return match (true) {
             $type instanceof CableType => self::cable($type),
@@ -63,6 +65,7 @@ final class CatalogueEncoder
             $type instanceof ContactPlan => self::plan($type),
             $type instanceof Part => PartCodec::encode($type),
             $type instanceof Recipe => RecipeCodec::encode($type),
+            $type instanceof MakingProcedure => MakingCodec::encode($type),
         };
     }
 

@@ -28,6 +28,7 @@ enum DecisionKind: string
     case ContactPlan = 'plan';
     case Part = 'part';
     case Recipe = 'recipe';
+    case Procedure = 'procedure';
     case Rules = 'rules';
     case Connections = 'panel';
     case Economy = 'economy';
@@ -71,7 +72,8 @@ enum DecisionKind: string
             self::Signal,
             self::ContactPlan,
             self::Part,
-            self::Recipe => DecisionHome::Type,
+            self::Recipe,
+            self::Procedure => DecisionHome::Type,
             self::Rules, self::Connections, self::Economy, self::Workshop, self::Testing => DecisionHome::Whole,
         };
     }

@@ -6,10 +6,10 @@ namespace Sartal\Core\File;
 
 use Sartal\Core\Given\Catalogue\Gender;
 use Sartal\Core\Given\Catalogue\LabelFace;
-use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\LabelForm;
 
 /** A part or consumable from and into its JSON shape (docs/formats.md). */
 final class PartCodec

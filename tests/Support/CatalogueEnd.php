@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 
 /** An end that can be made of the catalogue, and how it is made; by a recipe alone where there is no procedure. */
 final readonly class CatalogueEnd

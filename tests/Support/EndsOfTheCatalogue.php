@@ -6,7 +6,6 @@ namespace Tests\Support;
 
 use Sartal\Core\Ends\Compatibility\Fit;
 use Sartal\Core\Ends\Compatibility\LegFit;
-use Sartal\Core\Ends\Making\MakingProcedure;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Preparing\Block;
@@ -17,6 +16,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\HoodExit;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\HouseRules;

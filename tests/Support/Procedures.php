@@ -6,13 +6,13 @@ namespace Tests\Support;
 
 use RuntimeException;
 use Sartal\Core\Ends\Making\Made;
-use Sartal\Core\Ends\Making\MakingProcedure;
-use Sartal\Core\Ends\Making\MakingStep;
-use Sartal\Core\Ends\Making\Measure;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\MakingCodec;
 use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Measure;
 use Sartal\Core\Given\Measure\Length;
 
 /** Procedures of the catalogue, and what tests do to them. */

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Documents\Drawing;
 
-use Sartal\Core\Ends\Making\Measure;
-use Sartal\Core\Ends\Making\MeasuredFrom;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Lane;
-use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\Measure;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 
 /**
  * An end after a step, to scale along the cable: what is left of each layer and how it lies, parts on the cable, what

@@ -7,11 +7,11 @@ namespace App\Documents\Drawing;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Lane;
-use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 
 /** Wires that stand out of a cable and lie alike: each in its colours, as long as it is bare, tinned or covered. */
 final readonly class LanePicture

@@ -6,13 +6,13 @@ namespace Sartal\Core\Ends\Labelling;
 
 use Sartal\Core\Ends\Preparing\Blocks;
 use Sartal\Core\Ends\Preparing\LabelParts;
-use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Schools\LabelForm;
 use Sartal\Core\Given\Schools\LabelTurn;
 
 /** Every label of an installation: of ends, of tails, and the strips under its ports. */

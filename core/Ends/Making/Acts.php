@@ -43,7 +43,8 @@ use Sartal\Core\Ends\Making\Verbs\Turn;
 use Sartal\Core\Ends\Making\Verbs\Twist;
 use Sartal\Core\Ends\Making\Verbs\Untwist;
 use Sartal\Core\Ends\Making\Verbs\Wet;
-use Sartal\Core\Ends\Workpiece\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 
 /** What each verb is. */
 final class Acts

@@ -6,8 +6,10 @@ namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Measure\Length;
 
 /** A step as it comes up on one workpiece: with the pieces that it acts on here. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 
 /** A leg of an end that is opened, and what it is made for. */
 final readonly class LegStation

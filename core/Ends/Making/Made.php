@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 
 /** A procedure that was run on a workpiece: what came of each step, what it lacked, and what is not as demanded. */
 final readonly class Made
@@ -40,8 +44,9 @@ final readonly class Made
     {
         $steps = [];
         foreach ($procedure->steps as $step) {
-            $doing = new Doing($step, $station, $step->of->of($on->end, $station));
-            if (! $step->isFor($on->end) || ! $step->under->holds($station) || ! self::isCalledFor($doing)) {
+            $doing = new Doing($step, $station, Picked::by($step->of, $on->end, $station));
+            $isMeant = $step->isFor($on->end->kinds()) && $step->under->holds($station->answers);
+            if (! $isMeant || ! self::isCalledFor($doing)) {
                 continue;
             }
             $act = Acts::of($step->verb);
@@ -53,7 +58,7 @@ final readonly class Made
         }
         $unmet = [];
         foreach ($procedure->demands as $demand) {
-            array_push($unmet, ...$demand->unmet($on, $station));
+            array_push($unmet, ...Demanded::unmet($demand, $on, $station));
         }
         foreach ($station->terminals->all() as $terminal) {
             if (! isset($on->joined[$terminal])) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 
 /** An end that was opened into legs, each of which was made by itself from there. */
 final readonly class MadeInLegs

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+
 /**
  * Ends of one catalogue as they are made, each kind once: of a thousand runs most are made alike. Not kept beyond what
  * asks for it.

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
-use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\EndDemand;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
 
 /**
@@ -78,7 +81,7 @@ final readonly class Reopening
         foreach ($made->steps as $i => $step) {
             $looked = array_map(
                 static fn ($piece): string => $piece->key(),
-                $demand->of->of($step->before->end, $step->doing->station),
+                Picked::by($demand->of, $step->before->end, $step->doing->station),
             );
             if ($step->step->verb->isForGood() && array_intersect($step->regions()->writes, $looked) !== []) {
                 $last = $i;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\School;
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
 
 /** One step as it was done on a workpiece. */
 final readonly class StepMade

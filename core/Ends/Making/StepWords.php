@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\MeasureKind;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
 
 /** A step as it is said to whoever does it: "Take off the sheath: mark at 20 mm, from the cut end". */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Catalogue;
-use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\LabelForm;
 use Sartal\Core\Given\Schools\LabelMaterial;
 
 /** Which label goes on a cable: of the house's kind where one fits, else whatever fits. Source: common practice. */

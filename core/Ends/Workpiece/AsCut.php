@@ -8,6 +8,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
 use Sartal\Core\Given\Catalogue\ElementLayer;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 
 /** An end as it comes off the reel, from what the type says that the cable is made of. */
 final class AsCut

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Workpiece;
 
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 
@@ -76,6 +77,17 @@ final readonly class CableEnd
     public function ofKind(PieceKind $kind): array
     {
         return array_values(array_filter($this->pieces, static fn (Piece $piece): bool => $piece->kind === $kind));
+    }
+
+    /** @return list<PieceKind> what there is of it, each once */
+    public function kinds(): array
+    {
+        $kinds = [];
+        foreach ($this->pieces as $piece) {
+            $kinds[$piece->kind->value] = $piece->kind;
+        }
+
+        return array_values($kinds);
     }
 
     public function with(Piece ...$changed): self

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Workpiece;
 
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Measure\Length;
 
 /** Pieces of an end that are alike and lie alike: drawn, and spoken of, as one. */

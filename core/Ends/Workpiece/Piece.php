@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Workpiece;
 
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Measure\Kept;
 use Sartal\Core\Given\Measure\NotDecided;
 
@@ -20,6 +21,7 @@ final readonly class Catalogue
      * @param  array<int|string, ContactPlan>  $plans
      * @param  array<int|string, Part>  $parts
      * @param  array<int|string, Recipe>  $recipes
+     * @param  array<int|string, MakingProcedure>  $procedures
      */
     public function __construct(
         private array $cables = [],
@@ -28,6 +30,7 @@ final readonly class Catalogue
         private array $plans = [],
         private array $parts = [],
         private array $recipes = [],
+        private array $procedures = [],
     ) {
         $this->kept = new Kept();
     }
@@ -66,6 +69,25 @@ final readonly class Catalogue
     public function recipes(): array
     {
         return $this->recipes;
+    }
+
+    /** @return array<int|string, MakingProcedure> */
+    public function procedures(): array
+    {
+        return $this->procedures;
+    }
+
+    /** How an end of this recipe is made for this connector: by what names the connector, before all others. */
+    public function procedureFor(string $recipe, string $connector): ?MakingProcedure
+    {
+        $found = null;
+        foreach ($this->procedures as $procedure) {
+            if ($procedure->isFor($recipe, $connector) && ($found === null || $procedure->connectors !== [])) {
+                $found = $procedure;
+            }
+        }
+
+        return $found;
     }
 
     public function cable(int|string $id): ?CableType
@@ -147,6 +169,7 @@ final readonly class Catalogue
             array_replace($this->plans, $other->plans),
             array_replace($this->parts, $other->parts),
             array_replace($this->recipes, $other->recipes),
+            array_replace($this->procedures, $other->procedures),
         );
     }
 
@@ -160,6 +183,7 @@ final readonly class Catalogue
             $of->plans,
             $of->parts,
             $of->recipes,
+            $of->procedures,
         ];
         foreach (array_map(null, $lists($this), $lists($other)) as [$here, $there]) {
             if (count($here) !== count($there)) {
@@ -185,6 +209,7 @@ final readonly class Catalogue
             $this->plans + $other->plans,
             $this->parts + $other->parts,
             $this->recipes + $other->recipes,
+            $this->procedures + $other->procedures,
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Catalogue;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\LabelForm;
 
 /** The measures of a label, laid flat. */
 final readonly class LabelFace

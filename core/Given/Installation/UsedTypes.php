@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Procedures\LegMaking;
 
 /** The types that an installation really uses: what it pins, so that a newer catalogue does not change it. */
 final class UsedTypes
@@ -17,6 +18,7 @@ final class UsedTypes
         'plans' => [],
         'parts' => [],
         'recipes' => [],
+        'procedures' => [],
     ];
 
     private function __construct(private readonly Installation $installation)
@@ -37,6 +39,7 @@ final class UsedTypes
             array_intersect_key($all->plans(), $types->used['plans']),
             array_intersect_key($all->parts(), $types->used['parts']),
             array_intersect_key($all->recipes(), $types->used['recipes']),
+            array_intersect_key($all->procedures(), $types->used['procedures']),
         );
     }
 
@@ -79,6 +82,16 @@ final class UsedTypes
         foreach (array_intersect_key($catalogue->connectors(), $this->used['connectors']) as $connector) {
             $this->use('parts', ...$connector->cable->parts());
             $this->use('recipes', ...array_values($connector->cable->recipes));
+        }
+        foreach ($catalogue->procedures() as $id => $procedure) {
+            $isFor = array_intersect_key(array_flip($procedure->inPlaceOf), $this->used['recipes']) !== [];
+            $takes = array_intersect_key(array_flip($procedure->connectors), $this->used['connectors']) !== [];
+            $this->use('procedures', ...$isFor && ($procedure->connectors === [] || $takes) ? [(string) $id] : []);
+        }
+        foreach ($catalogue->procedures() as $id => $procedure) {
+            $legs = array_map(static fn (LegMaking $leg): string => $leg->procedure, $procedure->legs);
+            $isOpened = array_diff_key(array_flip($legs), $this->used['procedures']) === [];
+            $this->use('procedures', ...$legs !== [] && $isOpened ? [(string) $id] : []);
         }
         foreach (array_intersect_key($catalogue->signals(), $this->used['signals']) as $signal) {
             $this->use('parts', $signal->terminator);

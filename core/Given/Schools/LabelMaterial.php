@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Schools;
 
-use Sartal\Core\Given\Catalogue\LabelForm;
-
 enum LabelMaterial: string implements School
 {
     case Wrap = 'wrap';

@@ -9,7 +9,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Makings;
-use Sartal\Core\Ends\Making\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
 use Sartal\Core\Given\Schools\JointShrink;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\ScreenAndDrain;

@@ -10,7 +10,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Reopening;
 use Sartal\Core\Ends\Making\StepMade;
-use Sartal\Core\Ends\Making\Verb;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;
 use Tests\Support\Stand;

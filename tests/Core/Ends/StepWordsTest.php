@@ -8,7 +8,7 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\StepWords;
-use Sartal\Core\Ends\Making\Verb;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Schools\JoinOrder;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;

@@ -8,18 +8,19 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Acts;
 use Sartal\Core\Ends\Making\Arrival;
 use Sartal\Core\Ends\Making\Doing;
-use Sartal\Core\Ends\Making\MakingStep;
-use Sartal\Core\Ends\Making\Measure;
-use Sartal\Core\Ends\Making\MeasuredFrom;
-use Sartal\Core\Ends\Making\MeasureKind;
-use Sartal\Core\Ends\Making\Selector;
+use Sartal\Core\Ends\Making\Picked;
 use Sartal\Core\Ends\Making\Station;
-use Sartal\Core\Ends\Making\Verb;
 use Sartal\Core\Ends\Workpiece\AsCut;
-use Sartal\Core\Ends\Workpiece\Lie;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\ElementLayer;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Measure;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\MeasureKind;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Selector;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
 use Tests\Support\Stand;
@@ -50,7 +51,7 @@ final class VerbsTest extends TestCase
     ): array {
         $at ??= new Station();
         $step = new MakingStep('s', $verb, new Selector($of), $measure, $part, catches: $catches, seconds: 30);
-        $doing = new Doing($step, $at, $of === [] ? [] : $step->of->of($on->end, $at));
+        $doing = new Doing($step, $at, $of === [] ? [] : Picked::by($step->of, $on->end, $at));
         $needs = Acts::of($verb)->needs($on, $doing);
 
         return [$needs === [] ? Acts::of($verb)->done($on, $doing) : $on, $needs];

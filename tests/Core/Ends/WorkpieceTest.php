@@ -9,18 +9,19 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Ends\Making\Acts;
 use Sartal\Core\Ends\Making\Doing;
-use Sartal\Core\Ends\Making\MakingStep;
-use Sartal\Core\Ends\Making\Measure;
-use Sartal\Core\Ends\Making\MeasuredFrom;
-use Sartal\Core\Ends\Making\MeasureKind;
-use Sartal\Core\Ends\Making\Selector;
+use Sartal\Core\Ends\Making\Picked;
 use Sartal\Core\Ends\Making\Station;
-use Sartal\Core\Ends\Making\Verb;
 use Sartal\Core\Ends\Workpiece\AsCut;
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Measure;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\MeasureKind;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Selector;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
 
@@ -169,6 +170,6 @@ final class WorkpieceTest extends TestCase
         );
         $station = new Station();
 
-        return [Acts::of($verb), new Doing($step, $station, $step->of->of($end, $station))];
+        return [Acts::of($verb), new Doing($step, $station, Picked::by($step->of, $end, $station))];
     }
 }

@@ -11,7 +11,7 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\StepMade;
-use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use SimpleXMLElement;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;

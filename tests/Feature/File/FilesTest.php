@@ -212,6 +212,7 @@ final class FilesTest extends TestCase
     public function test_files_and_plans_keep_to_their_published_schemas(): void
     {
         $validator = new Validator();
+        $validator->resolver()?->registerPrefix('sartal://schema/', base_path('docs/schema'));
         $schema = static fn (string $name): object => json_decode(
             (string) file_get_contents(base_path('docs/schema/'.$name.'.schema.json')),
         );

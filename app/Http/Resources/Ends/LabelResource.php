@@ -8,10 +8,10 @@ use App\Planning\Loaded;
 use Generator;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
-use Sartal\Core\Given\Catalogue\LabelForm;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\LabelScheme;
+use Sartal\Core\Given\Schools\LabelForm;
 
 /**
  * Labels for the screen.

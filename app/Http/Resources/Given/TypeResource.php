@@ -15,6 +15,7 @@ use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
 use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
@@ -25,7 +26,7 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *
  * @phpstan-import-type Drawing from ConnectorResource
  *
- * @phpstan-type TypeKind 'cable'|'connector'|'signal'|'plan'|'part'|'recipe'
+ * @phpstan-type TypeKind 'cable'|'connector'|'signal'|'plan'|'part'|'recipe'|'procedure'
  * @phpstan-type TypesPage array{
  *     cable: list<TypeLine>,
  *     connector: list<TypeLine>,
@@ -33,6 +34,7 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *     plan: list<TypeLine>,
  *     part: list<TypeLine>,
  *     recipe: list<TypeLine>,
+ *     procedure: list<TypeLine>,
  * }
  * @phpstan-type TypeDetail array{
  *     kind: TypeKind,
@@ -133,8 +135,9 @@ final class TypeResource
         return $own;
     }
 
-    private static function about(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe $type): string
-    {
+    private static function about(
+        CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type,
+    ): string {
         return match (true) {
             $type instanceof CableType => $type->family.', '.$type->outerDiameter->canonical(),
             $type instanceof ConnectorType => sprintf(
@@ -150,6 +153,7 @@ final class TypeResource
             $type instanceof ContactPlan => sprintf('%s, %d channels', $type->connector, count($type->channels)),
             $type instanceof Part => trim($type->kind->value.' '.$type->colour),
             $type instanceof Recipe => sprintf('%d marks', count($type->steps)),
+            $type instanceof MakingProcedure => sprintf('%d steps', count($type->steps)),
         };
     }
 

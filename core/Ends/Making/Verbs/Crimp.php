@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making\Verbs;
 
 use Sartal\Core\Ends\Making\Act;
-use Sartal\Core\Ends\Making\Centre;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
 
 /** A contact is crimped on each core, or a part is crimped where it sits, once for each crimp that it takes. */
 final readonly class Crimp implements Act

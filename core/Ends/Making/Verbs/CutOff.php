@@ -6,9 +6,9 @@ namespace Sartal\Core\Ends\Making\Verbs;
 
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
-use Sartal\Core\Ends\Making\MeasuredFrom;
 use Sartal\Core\Ends\Making\Regions;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
 
 /** The end is cut square: what stood out further is gone, and is length that is used up. */
 final readonly class CutOff implements Act

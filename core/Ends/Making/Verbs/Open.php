@@ -7,10 +7,10 @@ namespace Sartal\Core\Ends\Making\Verbs;
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
-use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 
 /** A screen is picked or combed open so that it can be gathered; a sheath with a cord is split. */
 final readonly class Open implements Act

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making\Verbs;
 
 use Sartal\Core\Ends\Making\Act;
-use Sartal\Core\Ends\Making\Centre;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
-use Sartal\Core\Ends\Workpiece\Lie;
-use Sartal\Core\Ends\Workpiece\PieceKind;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 
 /** The body goes onto the cable: under a braid that lies back, or over what is left in place. */
 final readonly class PushOn implements Act

@@ -7,8 +7,8 @@ namespace Sartal\Core\Ends\Making\Verbs;
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
-use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
 
 /** A layer is taken off, from its end inwards. */
 final readonly class Remove implements Act

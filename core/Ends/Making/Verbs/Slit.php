@@ -7,9 +7,9 @@ namespace Sartal\Core\Ends\Making\Verbs;
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
-use Sartal\Core\Ends\Workpiece\Lie;
 use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Lie;
 
 /** A sheath is slit along and loosened, so that something goes under it; nothing of it is taken off. */
 final readonly class Slit implements Act

@@ -15,6 +15,7 @@ const KINDS: { kind: TypeKind; name: string }[] = [
   { kind: 'connector', name: 'Connectors' },
   { kind: 'part', name: 'Parts' },
   { kind: 'recipe', name: 'Recipes' },
+  { kind: 'procedure', name: 'Procedures' },
   { kind: 'signal', name: 'Signals' },
 ]
 const session = useSession()

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Workpiece;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** How a piece lies beyond what still holds it. */
 enum Lie: string

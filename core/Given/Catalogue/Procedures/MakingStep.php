@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
-
-use Sartal\Core\Ends\Workpiece\CableEnd;
-use Sartal\Core\Ends\Workpiece\PieceKind;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** One step of a procedure, as it stands in the catalogue. */
 final readonly class MakingStep
@@ -45,12 +42,16 @@ final readonly class MakingStep
     ) {
     }
 
-    /** Whether it is a step of such an end at all. */
-    public function isFor(CableEnd $end): bool
+    /**
+     * Whether it is a step of such an end at all.
+     *
+     * @param  list<PieceKind>  $there  what the end has
+     */
+    public function isFor(array $there): bool
     {
-        $there = static fn (PieceKind $kind): bool => $end->ofKind($kind) !== [];
+        $isThere = static fn (PieceKind $kind): bool => in_array($kind, $there, true);
 
-        return ($this->has === [] || array_filter($this->has, $there) !== []) &&
-            array_filter($this->lacks, $there) === [];
+        return ($this->has === [] || array_filter($this->has, $isThere) !== []) &&
+            array_filter($this->lacks, $isThere) === [];
     }
 }

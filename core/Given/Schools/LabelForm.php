@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Given\Catalogue;
+namespace Sartal\Core\Given\Schools;
 
 /** How a label sits on what it names. */
 enum LabelForm: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** What a length of a step is measured from. */
 enum MeasuredFrom: string

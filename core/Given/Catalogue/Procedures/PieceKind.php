@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Workpiece;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** What a piece of a cable's end is, as hands meet it. */
 enum PieceKind: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** What takes the centre of a coaxial cable. */
 enum Centre: string

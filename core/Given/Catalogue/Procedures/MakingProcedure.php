@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\School;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 /** Three lengths that are mixed up on paper charts: which of them a step means. */
 enum MeasureKind: string

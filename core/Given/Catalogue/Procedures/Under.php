@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Given\Catalogue\Procedures;
 
 use Sartal\Core\Given\Schools\School;
 
@@ -14,14 +14,15 @@ final readonly class Under
     {
     }
 
-    public function holds(Station $station): bool
+    /** @param  array<class-string<School>, School>  $given  answers of the house, where they are not the usual ones */
+    public function holds(array $given): bool
     {
         $byQuestion = [];
         foreach ($this->answers as $answer) {
             $byQuestion[$answer::class][] = $answer;
         }
         foreach ($byQuestion as $question => $any) {
-            if (! in_array($station->answer($question), $any, true)) {
+            if (! in_array($given[$question] ?? $question::usual(), $any, true)) {
                 return false;
             }
         }

@@ -6,39 +6,33 @@ namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Piece;
-use Sartal\Core\Ends\Workpiece\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Onto;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Selector;
 
-/** What a step acts on: it comes to as many pieces as the end has, in their order; to none where there is no such. */
-final readonly class Selector
+/** The pieces of an end that a selector means: as many as there are, in their order. */
+final readonly class Picked
 {
-    /**
-     * @param  list<PieceKind>  $kinds  any of these; empty: whatever it is
-     * @param  ?Onto  $joins  of conductors, those alone that go to a terminal of this kind: the screen, the others
-     */
-    public function __construct(public array $kinds, public ?Onto $joins = null)
-    {
-    }
-
     /** @return list<Piece> */
-    public function of(CableEnd $end, Station $station): array
+    public static function by(Selector $of, CableEnd $end, Station $station): array
     {
         return array_values(
             array_filter(
                 $end->pieces,
-                fn (Piece $piece): bool => ($this->kinds === [] || in_array($piece->kind, $this->kinds, true)) &&
-                    $this->isOnto($piece, $station),
+                static fn (Piece $piece): bool => ($of->kinds === [] || in_array($piece->kind, $of->kinds, true)) &&
+                    self::isOnto($of->joins, $piece, $station),
             ),
         );
     }
 
-    private function isOnto(Piece $piece, Station $station): bool
+    private static function isOnto(?Onto $joins, Piece $piece, Station $station): bool
     {
         $of = $station->terminals;
         // What covers a core goes where the core goes.
         $key = $piece->kind->isAroundAConductor() ? Piece::keyOf(PieceKind::Metal, $piece->element) : $piece->key();
         $isJoined = isset($of->goes[$key]);
 
-        return match ($this->joins) {
+        return match ($joins) {
             null => true,
             Onto::Screen => in_array($key, $of->screens, true),
             Onto::Earth => in_array($key, $of->earths, true),
