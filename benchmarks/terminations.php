@@ -37,7 +37,7 @@ $timed = static function (callable $work): float {
 };
 $demo = InstallationFile::parse((string) file_get_contents(__DIR__.'/../database/demo/brackwater.json'))
     ->installation;
-$in = $demo->withCatalogue($demo->catalogue->plus(ShippedCatalogue::load()));
+$in = $demo->withCatalogue($demo->catalogue->completedBy(ShippedCatalogue::load()));
 $plan = (new Planner())->plan($in);
 $sheets = new EndSheets($in);
 

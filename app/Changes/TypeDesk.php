@@ -58,6 +58,7 @@ final readonly class TypeDesk
         $shape = self::canonical($kind, $definition);
         $id = is_string($shape['id']) ? $shape['id'] : '';
         self::keepsWhatIsLocked($loaded, $kind, $definition);
+        self::isFollowed($loaded, $kind, $id, $shape);
         $exists = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         if ($exists && $version === null) {
             throw BadLine::because(
@@ -79,6 +80,34 @@ final readonly class TypeDesk
         );
 
         return $id;
+    }
+
+    /**
+     * A recipe whose ends are made by a procedure is followed by nobody.
+     *
+     * @param  array<int|string, mixed>  $shape
+     *
+     * @throws BadLine
+     */
+    private static function isFollowed(Loaded $loaded, DecisionKind $kind, string $id, array $shape): void
+    {
+        $recipe = $kind === DecisionKind::Recipe ? $loaded->installation->catalogue->recipe($id) : null;
+        if ($recipe === null || $shape === self::shape($recipe)) {
+            return;
+        }
+        foreach (UsedTypes::in($loaded->installation)->procedures() as $made) {
+            if (in_array($id, $made->inPlaceOf, true)) {
+                throw BadLine::because(
+                    'id',
+                    $id,
+                    sprintf(
+                        'Ends of this recipe are made by the procedure “%s”. Change that one; or copy the recipe '.
+                            'under another id and choose it at the end.',
+                        $made->name,
+                    ),
+                );
+            }
+        }
     }
 
     /**

@@ -105,7 +105,7 @@ final class FileImporter
     /** What the file pins, and whatever else it uses of the shipped types. */
     private static function pinned(Installation $installation): Catalogue
     {
-        $merged = $installation->withCatalogue($installation->catalogue->plus(ShippedCatalogue::load()));
+        $merged = $installation->withCatalogue($installation->catalogue->completedBy(ShippedCatalogue::load()));
 
         return $installation->catalogue->plus(UsedTypes::in($merged));
     }

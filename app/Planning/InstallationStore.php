@@ -112,6 +112,7 @@ final class InstallationStore
                     $this->released($stored, $document),
                     $beside?->record,
                     $beside?->prints,
+                    true,
                 ),
             )
             : $beside ?? $this->load($stored);
@@ -124,7 +125,7 @@ final class InstallationStore
             /** @var array<int|string, mixed> $data */
             $data = json_decode($release->document, true, 512, JSON_THROW_ON_ERROR);
 
-            return $this->read($stored, [$data, []], null);
+            return $this->read($stored, [$data, []], null, null, true);
         });
     }
 
@@ -278,13 +279,20 @@ final class InstallationStore
     }
 
     /** @param  array{array<int|string, mixed>, array<int|string, int>}  $rows */
-    private function read(StoredInstallation $stored, array $rows, ?Record $record, ?KeptPrints $prints = null): Loaded
-    {
+    private function read(
+        StoredInstallation $stored,
+        array $rows,
+        ?Record $record,
+        ?KeptPrints $prints = null,
+        bool $isReleased = false,
+    ): Loaded {
         [$data, $versions] = $rows;
         $problems = new Problems();
         $read = FileDecoder::installation(Fields::from($data, '', $problems));
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
-        $installation = $read->withCatalogue($read->catalogue->plus(ShippedCatalogue::load()));
+        // A release is made as it was released: one from before there were procedures by its recipes.
+        $shipped = $isReleased ? ShippedCatalogue::load()->madeBy([]) : ShippedCatalogue::load();
+        $installation = $read->withCatalogue($read->catalogue->completedBy($shipped));
         $problems->settle();
         $record ??= Recorded::milestones($stored);
 

@@ -7,6 +7,8 @@ namespace Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Labelling\LabelPrints;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Reach\Reaches;
 use Sartal\Core\Ends\Reach\SignalLine;
 use Sartal\Core\File\InstallationFile;
@@ -81,14 +83,14 @@ final class OddNamesTest extends TestCase
         $was = $this->follows(self::read(self::demo()));
         $is = $this->follows(self::read($names->file(self::demo())));
         foreach ($was as $what => $text) {
-            self::assertSame(self::unhashed($text), self::unhashed($names->back($is[$what])), $what);
+            self::assertSame(self::unhashed($text), $names->back(self::unhashed($is[$what])), $what);
         }
     }
 
     /** A hash of names is another one under other names. */
     private static function unhashed(string $text): string
     {
-        return (string) preg_replace('~"[0-9a-f]{16}"~', '"…"', $text);
+        return (string) preg_replace('~"(\d\.)?[0-9a-f]{16}"~', '"…"', $text);
     }
 
     /** @return array<string, array{int}> */
@@ -276,6 +278,14 @@ final class OddNamesTest extends TestCase
     {
         return match (true) {
             $value instanceof \UnitEnum => $value->name,
+            // Each step holds the whole end before and after it: what was done, with what, and what came of it is told.
+            $value instanceof StepMade => [$value->step->id, $value->doing->keys(), $value->lacks],
+            $value instanceof MadeEnd => [
+                $value->procedure->id,
+                self::plain($value->made->steps),
+                self::plain($value->made->result->joined),
+                $value->made->unmet,
+            ],
             is_object($value) => array_map(self::plain(...), get_object_vars($value)),
             is_array($value) => array_map(self::plain(...), $value),
             default => $value,

@@ -37,7 +37,7 @@ final class LabelSheetTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
+        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $prints = (new LabelPrints($in))->of(
             $plan->runs->map(static fn (RunPlan $run): array => $run->labels),

@@ -166,6 +166,12 @@ final class Bench
         return new self($this->installation->withCatalogue($catalogue));
     }
 
+    /** Its ends as recipes prepare them: no procedure is for any of them. */
+    public function byRecipes(): self
+    {
+        return new self($this->installation->withCatalogue($this->installation->catalogue->madeBy([])));
+    }
+
     public function withFitting(string $id, mixed ...$changes): self
     {
         return $this->with(

@@ -53,7 +53,7 @@ final class PlanCommand extends Command
             );
         }
         $installation = $file->installation->withCatalogue(
-            $file->installation->catalogue->plus(ShippedCatalogue::load()),
+            $file->installation->catalogue->completedBy(ShippedCatalogue::load()),
         );
         $plan = Uncollected::run(
             static fn (): array => PlanEncoder::plan(

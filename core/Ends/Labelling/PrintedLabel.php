@@ -88,11 +88,11 @@ final readonly class PrintedLabel
             $this->colour,
         ];
 
+        $facts = [...$read, $this->path === '' ? [] : [$this->run, $this->side, $this->leg]];
+
         return [
-            Fingerprint::make(
-                [...$read, $this->path === '' ? [] : [$this->run, $this->side, $this->leg]],
-                Edition::now(),
-            ),
+            Fingerprint::make($facts, Edition::now()),
+            Fingerprint::make($facts, Edition::Second),
             Fingerprint::make([...$read, $this->path], Edition::First),
         ];
     }

@@ -180,11 +180,16 @@ final readonly class Stations
     {
         $parts = [];
         foreach ($this->preparation->slides as $slide) {
-            $kind = $slide->part->kind->value;
-            $parts[$slide->over === SlideOver::Leg ? $kind : 'joint-'.$kind] = $slide;
+            $parts[self::name($slide)] = $slide;
         }
 
         return $parts;
+    }
+
+    /** What procedures call it. */
+    public static function name(SlideOn $slide): string
+    {
+        return ($slide->over === SlideOver::Leg ? '' : 'joint-').$slide->part->kind->value;
     }
 
     private static function arrival(SlideOn $slide): Arrival

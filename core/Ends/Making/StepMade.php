@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
 use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 
 /** One step as it was done on a workpiece. */
 final readonly class StepMade
@@ -37,5 +39,38 @@ final readonly class StepMade
         };
 
         return new Regions([...$regions->reads, ...$from], $regions->writes);
+    }
+
+    /** @return list<string> terminals whose joints it makes: what was put in earlier, a crimp or a stroke holds */
+    public function makesJoints(): array
+    {
+        $step = $this->step;
+        $station = $this->doing->station;
+        $isHeld = static fn (string $terminal): bool => array_intersect(
+            array_map(strval(...), array_keys($station->terminals->goes, $terminal, true)),
+            $station->terminals->screens,
+        ) !== [];
+        $all = $station->terminals->all();
+        $centre = array_values(array_filter($all, static fn (string $each): bool => ! $isHeld($each)));
+
+        return match (true) {
+            in_array($step->verb, [Verb::Join, Verb::Clamp, Verb::Load, Verb::PressIn], true) => array_map(
+                strval(...),
+                array_keys($this->doing->byTerminal()),
+            ),
+            $station->centre === Centre::None => [],
+            $step->verb === Verb::Crimp && $step->part === 'pin' => $centre,
+            $step->verb === Verb::PushOn && $station->centre !== Centre::Pin => $centre,
+            $step->verb === Verb::Crimp && $this->isLastCrimp() => array_values(array_filter($all, $isHeld)),
+            default => [],
+        };
+    }
+
+    private function isLastCrimp(): bool
+    {
+        $part = $this->step->part;
+
+        return $part !== '' && ($this->after->crimped[$part] ?? 0) >=
+            ($this->doing->station->parts->crimps[$part] ?? 1);
     }
 }

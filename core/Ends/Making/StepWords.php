@@ -21,16 +21,24 @@ final readonly class StepWords
 
     public function of(Doing $doing): string
     {
-        $measure = $doing->step->measure;
+        $length = $this->length($doing);
 
-        return $this->does($doing).match (true) {
-            $measure === null || $this->isFlush($doing) => '',
-            $measure->from === MeasuredFrom::Terminal => ': '.$this->reaches($doing),
-            default => ': '.$measure->words(),
-        }.match (true) {
+        return $this->does($doing).($length === '' ? '' : ': '.$length).match (true) {
             in_array($doing->step->verb, [Verb::LookOver, Verb::Mate, Verb::Tug], true) => self::check($doing),
             $doing->step->verb === Verb::Cool => sprintf(', %d s', $doing->step->seconds),
             default => '',
+        };
+    }
+
+    /** As it is marked, in its own unit, and from where; "" where it has none. */
+    public function length(Doing $doing): string
+    {
+        $measure = $doing->step->measure;
+
+        return match (true) {
+            $measure === null || $this->isFlush($doing) => '',
+            $measure->from === MeasuredFrom::Terminal => $this->reaches($doing),
+            default => $measure->words(),
         };
     }
 
@@ -50,14 +58,14 @@ final readonly class StepWords
             Verb::Tear => sprintf('Tear off %s', $what),
             Verb::Fold => sprintf('Lay %s back', $what),
             Verb::Open => sprintf($this->isSplit($doing) ? 'Split %s by the cord' : 'Open %s', $what),
-            Verb::Untwist => sprintf('Untwist %s', $what),
+            Verb::Untwist => sprintf('Untwist %s', self::cores($doing) ?? $what),
             Verb::Twist => sprintf('Twist %s', $what),
             Verb::Point => sprintf('Cut %s to a point', $what),
             Verb::Wind => sprintf('Wind %s round', $what),
             Verb::Trim => $this->isFlush($doing)
                 ? sprintf('Cut %s off flush, at %s', $what, $this->edge($doing))
                 : sprintf('Cut %s to length', $what),
-            Verb::Arrange => sprintf('Lay %s side by side, in order', $what),
+            Verb::Arrange => sprintf('Lay %s side by side, in order', self::cores($doing) ?? $what),
             Verb::Wet => sprintf('Fill %s', self::terminals($doing)),
             Verb::Tin => sprintf('Tin %s', $what),
             Verb::Tape => sprintf('Tape %s', $what),
@@ -79,7 +87,11 @@ final readonly class StepWords
             Verb::Crimp => $part === '' ? sprintf('Crimp contacts on %s', $what) : sprintf('Crimp the %s', $part),
             Verb::Load => sprintf('Put %s into their places', $what),
             Verb::Fix => sprintf('Close the %s', $part),
-            Verb::Shrink => sprintf('Shrink the %s', $part),
+            Verb::Shrink => match ($doing->step->part) {
+                'shrink' => 'Shrink it on',
+                'joint-shrink' => 'Shrink it over the joints',
+                default => sprintf('Shrink the %s', $part),
+            },
             Verb::Tie => sprintf('Put the %s round it', $part),
             Verb::Cool => 'Let it cool',
             Verb::LookOver => 'Look it over',
@@ -87,6 +99,15 @@ final readonly class StepWords
             Verb::Close => 'Close it',
             Verb::Coil => 'Coil the cable',
         };
+    }
+
+    /** What lies in its insulation is a core to whoever takes it between two fingers. */
+    private static function cores(Doing $doing): ?string
+    {
+        $isCore = static fn (Piece $piece): bool => $piece->kind->isAroundAConductor();
+        $count = count(array_filter($doing->pieces, $isCore));
+
+        return $count > 1 ? sprintf('%d cores', $count) : null;
     }
 
     /** @param  list<Piece>  $pieces */

@@ -212,4 +212,39 @@ final readonly class Catalogue
             $this->procedures + $other->procedures,
         );
     }
+
+    /**
+     * This one's types, and those that ship and that it lacks. A procedure does not stand for a recipe that was changed
+     * here before it came: that one goes on being followed.
+     */
+    public function completedBy(self $shipped): self
+    {
+        $changed = [];
+        foreach ($this->recipes as $id => $recipe) {
+            if (isset($shipped->recipes[$id]) && $shipped->recipes[$id] != $recipe) {
+                $changed[] = (string) $id;
+            }
+        }
+        $procedures = [];
+        foreach (array_diff_key($shipped->procedures, $this->procedures) as $id => $procedure) {
+            $left = $procedure->instead($changed);
+            $procedures += $left === null ? [] : [$id => $left];
+        }
+
+        return $this->plus($shipped->madeBy($procedures));
+    }
+
+    /** @param  array<int|string, MakingProcedure>  $procedures */
+    public function madeBy(array $procedures): self
+    {
+        return new self(
+            $this->cables,
+            $this->connectors,
+            $this->signals,
+            $this->plans,
+            $this->parts,
+            $this->recipes,
+            $procedures,
+        );
+    }
 }

@@ -15,8 +15,11 @@ enum Edition: int
 
     case Second = 2;
 
+    /** Ends are made by procedures. */
+    case Third = 3;
+
     public static function now(): self
     {
-        return self::Second;
+        return self::Third;
     }
 }

@@ -14,6 +14,8 @@ enum StepKind: string
     case OnSheath = 'on';
     case Trim = 'trim';
     case Sheath = 'sheath';
+    case Make = 'make';
+    case Gate = 'gate';
     case Discard = 'discard';
     case Bare = 'bare';
     case Dress = 'dress';

@@ -17,7 +17,7 @@ final readonly class ReadingPrint
     {
         return match ($edition) {
             Edition::First => $this->first,
-            Edition::Second => $this->second,
+            Edition::Second, Edition::Third => $this->second,
         };
     }
 

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Making\Made;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Preparing\Blocks;
+use Sartal\Core\Ends\Preparing\LegPreparation;
 use Sartal\Core\Ends\Preparing\LegPreparer;
 use Sartal\Core\Ends\Preparing\SlideOns;
+use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\HazardDomain;
@@ -71,8 +76,8 @@ final readonly class EndSheets
     {
         $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules());
         $signals = $this->signals($run);
-        $legs = [];
-        $fits = [];
+        $protective = self::protective($signals);
+        $legs = $fits = $joined = [];
         foreach ($run->end($side)->legs as $leg) {
             $fit = FitChecks::fit($run, $leg, $cable, $plan->end($side), $this->installation);
             $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
@@ -82,6 +87,7 @@ final readonly class EndSheets
             $joints = array_values(
                 array_filter($plan->end($side)->joints, static fn ($joint): bool => $joint->leg === $leg->id),
             );
+            $joined[$fitting->id][] = $joints;
             $legs[$fitting->id][] = new SheetLeg(
                 $leg,
                 $preparer->prepare(
@@ -98,7 +104,8 @@ final readonly class EndSheets
         }
         $sheets = [];
         foreach ($legs as $id => $of) {
-            $sheets[] = $this->fitting($this->installation->theFitting($id), $of, $fits[$id]);
+            $fitting = $this->installation->theFitting($id);
+            $sheets[] = $this->fitting($fitting, $of, $fits[$id], $joined[$id], $protective);
         }
 
         return $sheets;
@@ -107,9 +114,16 @@ final readonly class EndSheets
     /**
      * @param  non-empty-list<SheetLeg>  $legs
      * @param  non-empty-list<LegFit>  $fits
+     * @param  non-empty-list<list<Joint>>  $joints  of each leg
+     * @param  list<string>  $protective  functions that are protective earth's
      */
-    private function fitting(Fitting $fitting, array $legs, array $fits): SheetFitting
-    {
+    private function fitting(
+        Fitting $fitting,
+        array $legs,
+        array $fits,
+        array $joints,
+        array $protective,
+    ): SheetFitting {
         $fit = $fits[0];
         $type = $fit->layout->types[''];
         $plan = $this->installation->plan($legs[0]->leg->landing->plan ?? '');
@@ -126,6 +140,14 @@ final readonly class EndSheets
             }
         }
 
+        $blocks = $plan === null || $exit === null || ! $type->cable->staggered
+            ? []
+            : Blocks::in(self::used($plan, $legs), $fit->layout, $exit);
+        foreach ($legs as $i => $leg) {
+            $stations = new Stations($fits[$i], $joints[$i], $leg->preparation, $this->installation->rules(), $blocks);
+            $legs[$i] = $leg->with($this->made($stations, $fits[$i], $leg->preparation, $protective));
+        }
+
         return new SheetFitting(
             $fitting,
             $type,
@@ -133,13 +155,69 @@ final readonly class EndSheets
             $plan,
             $exit,
             $legs,
-            $plan === null || $exit === null || ! $type->cable->staggered
-                ? []
-                : Blocks::in(self::used($plan, $legs), $fit->layout, $exit),
+            $blocks,
             array_values($terminals),
             self::print($fit, $inserts),
             $this->mates($fit),
         );
+    }
+
+    /**
+     * Ends of one signature are made once.
+     *
+     * @param  list<string>  $protective
+     */
+    private function made(Stations $stations, LegFit $fit, LegPreparation $preparation, array $protective): ?MadeEnd
+    {
+        $catalogue = $this->installation->catalogue;
+        $procedure = $catalogue->procedureFor($preparation->recipe->id ?? '', $fit->connector->id);
+        if ($procedure === null || ! $this->isOfTheHouse($fit)) {
+            return null;
+        }
+
+        return $catalogue->kept->once(
+            MadeEnd::class,
+            $stations->signature($procedure, $protective),
+            static fn (): MadeEnd => MadeEnd::by(
+                $procedure,
+                Made::by($procedure, $stations->workpiece(), $stations->for($procedure, $protective)),
+            ),
+        );
+    }
+
+    /** No procedure solders loose contacts, or screws strands in without a ferrule: there recipes go on. */
+    private function isOfTheHouse(LegFit $fit): bool
+    {
+        $rules = $this->installation->rules();
+        foreach ($fit->landed as $landed) {
+            $joining = $fit->layout->terminal($landed->address)?->joining;
+            $isOtherwise = match (true) {
+                $joining === Joining::Crimp => $rules->on(ContactsMade::class) !== ContactsMade::AsMade,
+                $joining === Joining::Screw => $rules->on(MainsEnds::class) !== MainsEnds::Ferrule,
+                default => false,
+            };
+            if ($isOtherwise) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<int|string, SignalType>  $signals
+     * @return list<string>
+     */
+    private static function protective(array $signals): array
+    {
+        $protective = [];
+        foreach ($signals as $signal) {
+            foreach ($signal->functions as $function) {
+                array_push($protective, ...$function->protective ? [$function->name] : []);
+            }
+        }
+
+        return array_values(array_unique($protective));
     }
 
     /**

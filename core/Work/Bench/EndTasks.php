@@ -21,20 +21,25 @@ final readonly class EndTasks
 {
     private LegTasks $legs;
 
+    private LegSteps $made;
+
     public function __construct(
         private OperationDraft $draft,
         private HouseRules $rules,
         WireFerrules $wires,
         private LabelParts $labels,
+        ?FormerSteps $former = null,
     ) {
         $this->legs = new LegTasks($draft, $rules, $wires);
+        $this->made = new LegSteps($draft, $wires, $former ?? new FormerSteps([]));
     }
 
     /**
      * @param  array<int|string, int>  $shared  fitting → legs that go into it
      * @param  string  $after  operation on the run that the end waits for
+     * @param  array<int|string, true>  $byProcedure  fittings all of whose legs are made by one
      */
-    public function of(EndSheet $sheet, array $shared, string $after): EndWork
+    public function of(EndSheet $sheet, array $shared, string $after, array $byProcedure = []): EndWork
     {
         $several = count($sheet->run->end($sheet->side)->legs) > 1;
         if ($this->rules->on(LengthPractice::class) === LengthPractice::CutLong && $sheet->fittings !== []) {
@@ -49,16 +54,11 @@ final readonly class EndTasks
         foreach ($sheet->fittings as $fitting) {
             foreach ($fitting->legs as $leg) {
                 $label = $several ? $this->label($sheet, $leg->leg) : null;
-                $legs[$fitting->fitting->id][] = $this->legs->of(
-                    $sheet->run,
-                    $sheet->side,
-                    $fitting,
-                    $leg,
-                    $sheet->cable,
-                    ($shared[$fitting->fitting->id] ?? 1) > 1,
-                    $label,
-                    $waits,
-                );
+                $shares = ($shared[$fitting->fitting->id] ?? 1) > 1;
+                $of = [$sheet->run, $sheet->side, $fitting, $leg];
+                $legs[$fitting->fitting->id][] = $leg->made !== null && isset($byProcedure[$fitting->fitting->id])
+                    ? $this->made->of(...[...$of, $leg->made, $sheet->cable, $shares, $label, $waits])
+                    : $this->legs->of(...[...$of, $sheet->cable, $shares, $label, $waits]);
             }
         }
 
@@ -98,7 +98,7 @@ final readonly class EndTasks
                     $sheet->run->id,
                     $sheet->side,
                     sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
-                    'Slide on '.LegTasks::name($slide),
+                    'Slide on '.LegSlides::name($slide),
                     Pace::SlideOn,
                     Phase::OnSheath,
                     detail: $slide->note,

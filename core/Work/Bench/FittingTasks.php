@@ -135,7 +135,7 @@ final readonly class FittingTasks
                                         'slide|'.$slide->part->id,
                                     ),
                                     'task' => Task::SlideOn,
-                                    'words' => 'Slide on '.LegTasks::name($slide),
+                                    'words' => 'Slide on '.LegSlides::name($slide),
                                     'pace' => Pace::SlideOn,
                                     'phase' => Phase::OnceForAll,
                                     'detail' => 'over the sheath, once for all that goes into it',
@@ -447,7 +447,7 @@ final readonly class FittingTasks
                     $base + [
                         'step' => $step(StepKind::BringUp, ''),
                         'task' => Task::Close,
-                        'words' => ($shrinks ? 'Slide on ' : 'Fit ').LegTasks::name($slide),
+                        'words' => ($shrinks ? 'Slide on ' : 'Fit ').LegSlides::name($slide),
                         'pace' => Pace::SlideOn,
                         'phase' => $shrinks ? Phase::SlideAfterClosing : Phase::FitBeforeClosing,
                         'detail' => $slide->note,

@@ -10,6 +10,9 @@ final class JobShape
     /** @var array<int|string, string> first edition's id of an operation → its id */
     private array $first = [];
 
+    /** @var array<int|string, list<string>> what earlier editions called a step → operations that stand for it */
+    private array $formerly = [];
+
     /** @var array<int|string, list<string>>|null operation → those that need it */
     private ?array $needed = null;
 
@@ -23,6 +26,13 @@ final class JobShape
             if ($operation->step->first !== '' && ! isset($operations[$operation->step->first])) {
                 $this->first[$operation->step->first] = $operation->id;
             }
+            foreach ($operation->formers as $former) {
+                foreach ($former->ids as $id) {
+                    if ($id !== $operation->id) {
+                        $this->formerly[$id][] = $operation->id;
+                    }
+                }
+            }
         }
     }
 
@@ -30,6 +40,23 @@ final class JobShape
     public function id(string $step): string
     {
         return $this->first[$step] ?? $step;
+    }
+
+    /**
+     * Everything that stands for a recorded step now: what an earlier edition did at once may be several things.
+     *
+     * @param  bool  $also  what is called so as well, and was no step of its own then
+     * @return list<string>
+     */
+    public function ids(string $step, bool $also): array
+    {
+        $id = $this->id($step);
+        $formerly = [...$this->formerly[$step] ?? [], ...$id === $step ? [] : $this->formerly[$id] ?? []];
+        if (isset($this->operations[$id])) {
+            return array_values(array_unique([$id, ...$also ? $formerly : []]));
+        }
+
+        return $formerly === [] ? [$id] : array_values(array_unique($formerly));
     }
 
     /** @return list<string> operations that need this one */

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Preparing\CoreCut;
-use Sartal\Core\Ends\Preparing\Passing;
-use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Ends\Preparing\SlideOver;
 use Sartal\Core\Ends\Preparing\WireFerrules;
 use Sartal\Core\Given\Catalogue\CableType;
@@ -14,7 +12,6 @@ use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Part;
-use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -71,8 +68,8 @@ final readonly class LegTasks
             'place' => $place,
         ];
         $skill = self::isMains($fitting) ? Skill::Mains : null;
-        [$early, $late] = self::parted($leg->preparation->slides, $shares);
-        [$slid, $sleeve, $shrinks] = $this->slides($early, $label, $base, $step, $after, $skill);
+        [$early, $late] = LegSlides::parted($leg->preparation->slides, $shares);
+        [$slid, $sleeve, $shrinks] = (new LegSlides($this->draft))->of($early, $label, $base, $step, $after, $skill);
         [$covers, $coresSlides] = [[], []];
         $last = $this->strip($leg, $base, $step, $after, $skill);
         $dressed = $this->dress($leg, $fitting, $base, $step, [...$after, $last], $skill);
@@ -86,7 +83,7 @@ final readonly class LegTasks
                     ...$base + [
                         'step' => $step(StepKind::CoreSleeve, $alike->key($slide->part->id), 'over|'.$i),
                         'task' => Task::SlideOn,
-                        'words' => 'Slide on '.self::name($slide),
+                        'words' => 'Slide on '.LegSlides::name($slide),
                         'pace' => Pace::SlideOn,
                         'phase' => Phase::OnCores,
                         'detail' => $slide->note,
@@ -95,7 +92,7 @@ final readonly class LegTasks
                         'why' => $slide->why,
                         'skill' => $skill,
                         'amount' => (float) $slide->count,
-                        'facts' => self::several($slide),
+                        'facts' => LegSlides::several($slide),
                     ],
                 ),
             );
@@ -117,93 +114,6 @@ final readonly class LegTasks
             $shrinks,
             $sleeve,
         );
-    }
-
-    /**
-     * @param  list<SlideOn>  $slides
-     * @return array{list<SlideOn>, list<SlideOn>} what must be on first, and what can wait
-     */
-    private static function parted(array $slides, bool $shares): array
-    {
-        $early = $late = [];
-        foreach ($slides as $slide) {
-            if ($slide->over !== SlideOver::Leg || ($shares && $slide->part->kind->isOnePerConnector())) {
-                continue;
-            }
-            $slide->before ? ($early[] = $slide) : ($late[] = $slide);
-        }
-
-        return [$early, $late];
-    }
-
-    /**
-     * The first goes on first and ends up farthest from the tip: what has to
-     * lie behind another part goes on before it, unless it gets past it.
-     *
-     * @param  list<SlideOn>  $slides
-     * @param  array{run: string, side: Side, fitting: string, leg: string, place: string}  $base
-     * @param  \Closure(StepKind, ?string=, ?string=): StepId  $step
-     * @param  list<string>  $after
-     * @return array{list<string>, ?string, list<string>} all of them; the label's; those that are shrunk
-     */
-    private function slides(
-        array $slides,
-        ?Part $label,
-        array $base,
-        \Closure $step,
-        array $after,
-        ?Skill $skill,
-    ): array {
-        $sleeve = $label !== null && ! $label->split;
-        if ($sleeve) {
-            array_unshift(
-                $slides,
-                new SlideOn(
-                    $label,
-                    true,
-                    'the label, printed',
-                    1,
-                    'A label that is a sleeve goes on from the free end.',
-                ),
-            );
-        }
-        $ids = $shrinks = [];
-        $alike = new Alike();
-        foreach ($slides as $i => $slide) {
-            $ids[$i] = $this->draft->add(
-                new Operation(
-                    ...$base + [
-                        'step' => $step(StepKind::SlideOn, $alike->key($slide->part->id), 'slide|'.$i),
-                        'task' => Task::SlideOn,
-                        'words' => 'Slide on '.self::name($slide),
-                        'pace' => Pace::SlideOn,
-                        'phase' => Phase::OnLeg,
-                        'turn' => $i,
-                        'detail' => $slide->note,
-                        'part' => $slide->part->id,
-                        'like' => 'slide|'.$slide->part->id,
-                        'why' => $slide->why,
-                        'skill' => $skill,
-                        'facts' => self::several($slide),
-                    ],
-                ),
-            );
-            $this->draft->need($ids[$i], $after, 'It goes on from this end, past what lies behind it.');
-            for ($j = 0; $j < $i; $j++) {
-                if (! Passing::part($slides[$j]->part, $slide->part)) {
-                    $this->draft->need(
-                        $ids[$i],
-                        $ids[$j],
-                        sprintf('%s sits behind it and does not get past it.', $slides[$j]->part->name),
-                    );
-                }
-            }
-            if ($slide->part->kind === PartKind::Shrink) {
-                $shrinks[] = $ids[$i];
-            }
-        }
-
-        return [array_values($ids), $sleeve ? $ids[0] : null, $shrinks];
     }
 
     /**
@@ -341,18 +251,7 @@ final readonly class LegTasks
      */
     private static function cuts(SheetLeg $leg, SheetFitting $fitting): array
     {
-        $names = [];
-        foreach ($fitting->blocks as $block) {
-            foreach ($block->channels as $channel) {
-                $names[$channel] = sprintf(
-                    'block %d, %s, channels %s to %s',
-                    $block->number,
-                    $block->colour,
-                    $block->channels[0],
-                    $block->channels[count($block->channels) - 1],
-                );
-            }
-        }
+        $names = $fitting->blockNames();
         $ranges = $conductors = [];
         foreach ($leg->preparation->cores as $core) {
             $name = $names[$core->joint->channel] ?? ($core->joint->function === '' ? 'core' : $core->joint->function);
@@ -528,17 +427,6 @@ final readonly class LegTasks
     public static function isMains(SheetFitting $fitting): bool
     {
         return $fitting->type->domain === HazardDomain::Mains;
-    }
-
-    public static function name(SlideOn $slide): string
-    {
-        return lcfirst($slide->part->name).($slide->count > 1 ? sprintf(' × %d', $slide->count) : '');
-    }
-
-    /** @return list<string> */
-    private static function several(SlideOn $slide): array
-    {
-        return $slide->count === 1 ? [] : [(string) $slide->count];
     }
 
     private static function layer(Layer $layer): string

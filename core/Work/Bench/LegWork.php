@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -19,6 +20,8 @@ final readonly class LegWork
      * @param  list<string>  $covers  operations that put shrink on for the joints
      * @param  list<string>  $shrinks  operations that put shrink on for the leg
      * @param  ?string  $sleeve  operation that threads its label on; null where its label can wait
+     * @param  ?MadeEnd  $end  as its procedure makes it; null where a recipe prepares it
+     * @param  array<int, list<string>>  $ops  operations of each of its steps that were foreseen
      */
     public function __construct(
         public Run $run,
@@ -32,6 +35,8 @@ final readonly class LegWork
         public array $covers,
         public array $shrinks,
         public ?string $sleeve,
+        public ?MadeEnd $end = null,
+        public array $ops = [],
     ) {
     }
 }

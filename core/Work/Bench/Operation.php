@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
@@ -43,6 +44,11 @@ final readonly class Operation
      * @param  list<Prerequisite>  $needs
      * @param  list<string>  $facts  what else it is done by: a type, a school's choice, what a label reads
      * @param  ?Worked  $sum  how the dimension came about, where it is a sum
+     * @param  string  $mark  the dimension as it is marked, in its own unit, and from where: "7/8 in, from the cut end"
+     * @param  string  $stage  step of the procedure after which the end looks as its picture shows; "" of none
+     * @param  list<string>  $lies  what is ticked as lying on the cable, in order, the first on first
+     * @param  list<Defect>  $defects  that can be found at it, where a procedure says so
+     * @param  list<Former>  $formers  what records of earlier editions call it, or a part of it
      */
     public function __construct(
         public StepId $step,
@@ -75,6 +81,11 @@ final readonly class Operation
         public array $facts = [],
         public ?Worked $sum = null,
         public int $turn = 0,
+        public string $mark = '',
+        public string $stage = '',
+        public array $lies = [],
+        public array $defects = [],
+        public array $formers = [],
     ) {
         $this->id = $step->text();
     }
@@ -83,6 +94,22 @@ final readonly class Operation
     public function needing(array $needs): self
     {
         return $this->copy(['needs' => $needs]);
+    }
+
+    /**
+     * With nothing in hand but the end itself.
+     *
+     * @param  string  $check  as a procedure words it, without a full stop
+     * @param  list<Defect>  $defects
+     */
+    public function lookingFor(string $check, array $defects): self
+    {
+        return $this->copy([
+            'check' => $check === '' ? '' : ucfirst($check).'.',
+            'defects' => $defects,
+            'tool' => '',
+            'cautions' => [],
+        ]);
     }
 
     /** Whether its end is spoilt where it is left out. */

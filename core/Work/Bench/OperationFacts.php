@@ -21,11 +21,37 @@ final class OperationFacts
     {
         $edition = Fingerprint::edition($fingerprint);
 
-        return match ($edition) {
-            null => false,
-            Edition::First => $fingerprint === Fingerprint::make(self::sentences($operation), $edition),
+        $former = $edition === null || $edition->value >= Edition::Third->value
+            ? null
+            : self::formerly($operation, $operation->id);
+
+        return match (true) {
+            $former !== null => in_array($fingerprint, $former->prints, true),
+            $edition === null => false,
+            $edition === Edition::First => $fingerprint === Fingerprint::make(self::sentences($operation), $edition),
             default => $fingerprint === Fingerprint::make(self::facts($operation, $edition), $edition),
         };
+    }
+
+    /** What it stands for of what an earlier edition called so; null where that did not know it. */
+    public static function formerly(Operation $operation, string $id): ?Former
+    {
+        foreach ($operation->formers as $former) {
+            if (in_array($id, $former->ids, true)) {
+                return $former;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> of a step as an earlier edition had it, one of each edition */
+    public static function former(Operation $operation): array
+    {
+        return [
+            Fingerprint::make(self::sentences($operation), Edition::First),
+            Fingerprint::make(self::facts($operation, Edition::Second), Edition::Second),
+        ];
     }
 
     /** @return list<mixed> */

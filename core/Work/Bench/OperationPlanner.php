@@ -27,9 +27,15 @@ final readonly class OperationPlanner
 
     private LabelParts $labels;
 
-    /** @param  array<int|string, list<LoomSleeve>>  $covers  by run ({@see Covers}) */
-    public function __construct(private Installation $installation, private array $covers = [])
-    {
+    /**
+     * @param  array<int|string, list<LoomSleeve>>  $covers  by run ({@see Covers})
+     * @param  bool  $remembers  what records of earlier editions call its steps: whoever reads no records need not know
+     */
+    public function __construct(
+        private Installation $installation,
+        private array $covers = [],
+        private bool $remembers = true,
+    ) {
         $this->sheets = new EndSheets($installation);
         $this->labels = new LabelParts($installation->catalogue, $installation->rules());
     }
@@ -39,11 +45,71 @@ final readonly class OperationPlanner
      */
     public function of(Assembly $assembly, RunPlans $plans): array
     {
-        $draft = new OperationDraft();
         $runs = $this->runs($assembly);
+        $sheets = $this->sheets($runs, $plans);
+        $made = self::byProcedure($sheets);
+        // What recipes would ask is what records of earlier editions speak of.
+        $isKnown = $made !== [] && $this->remembers;
+        $former = new FormerSteps($isKnown ? $this->operations($assembly, $plans, $runs, $sheets, [], null) : []);
+
+        return $this->operations($assembly, $plans, $runs, $sheets, $made, $former);
+    }
+
+    /**
+     * @param  array<int|string, Run>  $runs
+     * @return array<int|string, array<int|string, EndSheet>> by run and side
+     */
+    private function sheets(array $runs, RunPlans $plans): array
+    {
+        $sheets = [];
+        foreach ($runs as $run) {
+            foreach (Side::cases() as $side) {
+                $sheet = $this->sheets->of($run, $side, $plans[$run->id]);
+                if ($sheet !== null) {
+                    $sheets[$run->id][$side->value] = $sheet;
+                }
+            }
+        }
+
+        return $sheets;
+    }
+
+    /**
+     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
+     * @return array<int|string, true> fittings, all of whose legs are made by procedures
+     */
+    private static function byProcedure(array $sheets): array
+    {
+        $made = [];
+        foreach ($sheets as $sides) {
+            foreach ($sides as $sheet) {
+                foreach ($sheet->fittings as $fitting) {
+                    $made[$fitting->fitting->id] = ($made[$fitting->fitting->id] ?? true) && $fitting->isMade();
+                }
+            }
+        }
+
+        return array_fill_keys(array_keys(array_filter($made)), true);
+    }
+
+    /**
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
+     * @param  array<int|string, true>  $made  fittings by procedures; the others are by recipes
+     * @return list<Operation>
+     */
+    private function operations(
+        Assembly $assembly,
+        RunPlans $plans,
+        array $runs,
+        array $sheets,
+        array $made,
+        ?FormerSteps $former,
+    ): array {
+        $draft = new OperationDraft();
         $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->theCable($run->cable), $runs);
-        $ends = $this->ends($draft, $runs, $cables, $plans);
-        $closes = $this->fittings($draft, $ends, $cables);
+        $ends = $this->ends($draft, $runs, $cables, $plans, $sheets, $made, $former);
+        $closes = $this->fittings($draft, $ends, $cables, $made, $former);
         $this->links($draft, $assembly, $runs);
         $labels = new LabelTasks($draft, $this->labels);
         foreach ($runs as $run) {
@@ -76,10 +142,19 @@ final readonly class OperationPlanner
     /**
      * @param  array<int|string, Run>  $runs
      * @param  array<int|string, CableType>  $cables
+     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
+     * @param  array<int|string, true>  $made
      * @return array<int|string, array<int|string, EndWork>> by run and side
      */
-    private function ends(OperationDraft $draft, array $runs, array $cables, RunPlans $plans): array
-    {
+    private function ends(
+        OperationDraft $draft,
+        array $runs,
+        array $cables,
+        RunPlans $plans,
+        array $sheets,
+        array $made,
+        ?FormerSteps $former,
+    ): array {
         $shared = [];
         foreach ($runs as $run) {
             foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
@@ -92,15 +167,13 @@ final readonly class OperationPlanner
             $this->installation->rules(),
             new WireFerrules($this->installation->catalogue, $this->installation->rules()),
             $this->labels,
+            $former,
         );
         $ends = [];
         foreach ($runs as $run) {
             $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
-            foreach (Side::cases() as $side) {
-                $sheet = $this->sheets->of($run, $side, $plans[$run->id]);
-                if ($sheet !== null) {
-                    $ends[$run->id][$side->value] = $tasks->of($sheet, $shared, $after);
-                }
+            foreach ($sheets[$run->id] ?? [] as $side => $sheet) {
+                $ends[$run->id][$side] = $tasks->of($sheet, $shared, $after, $made);
             }
         }
 
@@ -110,10 +183,16 @@ final readonly class OperationPlanner
     /**
      * @param  array<int|string, array<int|string, EndWork>>  $ends
      * @param  array<int|string, CableType>  $cables
+     * @param  array<int|string, true>  $made
      * @return array<int|string, string> fitting → operation that closes it
      */
-    private function fittings(OperationDraft $draft, array $ends, array $cables): array
-    {
+    private function fittings(
+        OperationDraft $draft,
+        array $ends,
+        array $cables,
+        array $made,
+        ?FormerSteps $former,
+    ): array {
         $sheets = $legs = [];
         foreach ($ends as $sides) {
             foreach ($sides as $end) {
@@ -127,9 +206,12 @@ final readonly class OperationPlanner
             }
         }
         $tasks = new FittingTasks($draft, $this->installation);
+        $former ??= new FormerSteps([]);
         $closes = [];
         foreach ($sheets as $id => $of) {
-            $closes[$id] = $tasks->of($of, $legs[$id], $cables);
+            $closes[$id] = isset($made[$id])
+                ? FittingSteps::foreseen($draft, $former, $of, $legs[$id], $cables)
+                : $tasks->of($of, $legs[$id], $cables);
         }
 
         return $closes;
@@ -152,10 +234,7 @@ final readonly class OperationPlanner
             );
             $tugs = array_values(
                 array_filter(
-                    array_map(
-                        static fn (string $id): string => StepId::ofFitting($id, StepKind::Tug)->text(),
-                        $fittings,
-                    ),
+                    array_map(static fn (string $id): string => self::looked($draft, $id), $fittings),
                     $draft->has(...),
                 ),
             );
@@ -192,6 +271,14 @@ final readonly class OperationPlanner
                 $draft->need($tug, $id, 'All its joints are made first.');
             }
         }
+    }
+
+    /** What is done at a connector once all its joints are made. */
+    private static function looked(OperationDraft $draft, string $fitting): string
+    {
+        $tug = StepId::ofFitting($fitting, StepKind::Tug)->text();
+
+        return $draft->has($tug) ? $tug : StepId::ofFitting($fitting, StepKind::Inspect)->text();
     }
 
     /** A terminal as it is said: "Split in 3, contact 2". */

@@ -21,6 +21,10 @@ enum Pace: string
     case PullMetre = 'pull-metre';
     case Cover = 'cover';
     case SlideOn = 'slide-on';
+    case Gate = 'gate';
+    case TakeOff = 'take-off';
+    case Handle = 'handle';
+    case Fill = 'fill';
     case Strip = 'strip';
     case StripSheath = 'strip-sheath';
     case Dress = 'dress';
@@ -51,6 +55,10 @@ enum Pace: string
             self::PullMetre => 0.25,
             self::Cover => 1.0,
             self::SlideOn => 0.15,
+            self::Gate => 0.15,
+            self::TakeOff => 0.3,
+            self::Handle => 0.12,
+            self::Fill => 0.1,
             self::Strip => 0.4,
             self::StripSheath => 1.5,
             self::Dress => 0.5,

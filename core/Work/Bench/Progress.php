@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\StepId;
@@ -75,8 +77,13 @@ final class Progress
     private function isOvertaken(string $operation, Standing $done): bool
     {
         $planned = $this->operations[$operation] ?? null;
-        if ($planned === null || $done->by === null || $this->id($done->by->step) !== $operation) {
+        if ($planned === null || $done->by === null || $done->by->step === '') {
             return false;
+        }
+        if ($this->id($done->by->step) !== $operation) {
+            $former = OperationFacts::formerly($planned, $done->by->step);
+
+            return $former !== null && ! in_array($done->by->fingerprint, $former->prints, true);
         }
 
         return $this->overtaken[$operation.' '.$done->by->id] ??= ! OperationFacts::stand(
@@ -135,7 +142,12 @@ final class Progress
     /** @return list<string> operations that a rework goes back to, as they are called now */
     public function reopened(Event $rework): array
     {
-        return array_map($this->id(...), $rework->rework()->reopens ?? []);
+        $ids = array_map(
+            fn (string $step): array => $this->shape->ids($step, false),
+            $rework->rework()->reopens ?? [],
+        );
+
+        return array_values(array_unique(array_merge(...$ids, ...[[]])));
     }
 
     /** How its next record names an operation: what was begun under a name of the first edition goes on under it. */
@@ -235,17 +247,28 @@ final class Progress
 
     private function step(Event $event): void
     {
-        $step = $this->id($event->step);
-        if ($this->isApart($step, $event)) {
-            return;
-        }
-        $flagged = $this->at($step)->flagged;
-        if ($event->kind === EventKind::Reworked) {
+        if ($event->kind === EventKind::Reworked && ! $this->isApart($this->id($event->step), $event)) {
             $this->reworks[] = $event;
             foreach ($this->reopened($event) as $id) {
                 $this->standings[$id] = new Standing(Status::ToDo, $event, $this->at($id)->flagged);
             }
-        } elseif ($event->kind === EventKind::Flagged) {
+
+            return;
+        }
+        $edition = Fingerprint::edition($event->fingerprint);
+        $isFormer = $event->kind->isDone() && $event->fingerprint !== '' && $edition !== Edition::now();
+        foreach ($this->shape->ids($event->step, $isFormer) as $step) {
+            $this->stepIs($step, $event);
+        }
+    }
+
+    private function stepIs(string $step, Event $event): void
+    {
+        if ($event->kind === EventKind::Reworked || $this->isApart($step, $event)) {
+            return;
+        }
+        $flagged = $this->at($step)->flagged;
+        if ($event->kind === EventKind::Flagged) {
             $before = $this->at($step);
             $this->standings[$step] = new Standing(
                 $event->flag()?->reopens() === true ? Status::ToDo : $before->status,

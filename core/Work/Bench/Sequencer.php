@@ -130,7 +130,8 @@ final readonly class Sequencer
         if ($operation->side === null || $operation->phase->isOfTheRun()) {
             return $operation->task === Task::Test ? 9 : 0;
         }
-        if ($this->rule === SecondEnd::Together && $operation->task->isPreparation()) {
+        $isLook = $operation->task === Task::Inspect && $operation->phase->isBeforeJoining();
+        if ($this->rule === SecondEnd::Together && ($operation->task->isPreparation() || $isLook)) {
             return 1;
         }
 

@@ -36,6 +36,36 @@ final readonly class SheetFitting
     ) {
     }
 
+    /** @return array<int|string, string> channel → the block that it is cut with, in words */
+    public function blockNames(): array
+    {
+        $names = [];
+        foreach ($this->blocks as $block) {
+            $words = sprintf(
+                'block %d, %s, channels %s to %s',
+                $block->number,
+                $block->colour,
+                $block->channels[0],
+                $block->channels[count($block->channels) - 1],
+            );
+            $names += array_fill_keys($block->channels, $words);
+        }
+
+        return $names;
+    }
+
+    /** Whether all that comes to it here is made by procedures. */
+    public function isMade(): bool
+    {
+        foreach ($this->legs as $leg) {
+            if (! $leg->isMade()) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** Like another but for its place and label: one description serves both. */
     public function isLike(self $other): bool
     {

@@ -14,11 +14,13 @@ enum Task: string
     case Pull = 'pull';
     case Cover = 'cover';
     case SlideOn = 'slide-on';
+    case Gate = 'gate';
     case Strip = 'strip';
     case Dress = 'dress';
     case Tin = 'tin';
     case Crimp = 'crimp';
     case Join = 'join';
+    case Fit = 'fit';
     case Tug = 'tug';
     case Inspect = 'inspect';
     case Close = 'close';
@@ -34,7 +36,15 @@ enum Task: string
     {
         return match ($this) {
             self::Cover, self::SlideOn => EventKind::SlidOn,
-            self::Cut, self::Mark, self::Pull, self::Strip, self::Dress, self::Tin, self::Crimp => EventKind::Prepared,
+            self::Cut,
+            self::Mark,
+            self::Pull,
+            self::Gate,
+            self::Strip,
+            self::Dress,
+            self::Tin,
+            self::Crimp,
+            self::Fit => EventKind::Prepared,
             self::Join => EventKind::ContactJoined,
             self::Tug, self::Inspect => EventKind::Inspected,
             self::Close, self::Shrink => EventKind::Closed,
@@ -46,7 +56,11 @@ enum Task: string
     /** Before anything is joined: with both ends prepared first, it is done to both. */
     public function isPreparation(): bool
     {
-        return in_array($this, [self::Cover, self::SlideOn, self::Strip, self::Dress, self::Tin, self::Crimp], true);
+        return in_array(
+            $this,
+            [self::Cover, self::SlideOn, self::Gate, self::Strip, self::Dress, self::Tin, self::Crimp],
+            true,
+        );
     }
 
     /** Forgotten, it costs the end: it is not passed over without a reason. */
@@ -63,11 +77,13 @@ enum Task: string
             self::Pull => 'Pull',
             self::Cover => 'Thread through',
             self::SlideOn => 'Slide on',
+            self::Gate => 'All on the cable',
             self::Strip => 'Strip',
             self::Dress => 'Dress',
             self::Tin => 'Tin',
             self::Crimp => 'Crimp',
             self::Join => 'Join',
+            self::Fit => 'Fit',
             self::Tug => 'Tug',
             self::Inspect => 'Inspect',
             self::Close => 'Close',

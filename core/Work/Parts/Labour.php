@@ -20,7 +20,7 @@ final readonly class Labour
 
     public function __construct(private Installation $installation)
     {
-        $this->operations = new OperationPlanner($installation);
+        $this->operations = new OperationPlanner($installation, remembers: false);
     }
 
     public function of(Assembly $assembly, RunPlans $plans): Figure

@@ -294,7 +294,7 @@ final class RemediesTest extends TestCase
 
     public function test_a_step_done_by_another_description_is_done_again_and_with_its_joints_the_end_is(): void
     {
-        $bench = Bench::of(self::line(0.0, 2));
+        $bench = Bench::of(self::line(0.0, 2))->byRecipes();
         $in = $bench->installation;
         $sheath = current(
             array_filter(

@@ -45,7 +45,7 @@ final class PlanningAidsTest extends TestCase
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         )->installation;
 
-        return $in->withCatalogue($in->catalogue->plus(ShippedCatalogue::load()));
+        return $in->withCatalogue($in->catalogue->completedBy(ShippedCatalogue::load()));
     }
 
     /** @return array<array-key, array<string, string>> */

@@ -342,7 +342,7 @@ final class BenchProgressTest extends TestCase
     {
         [$operations, $rework] = $this->reworked(Bench::stageBox(), Side::B, Disposition::Rework, oneJoint: true);
         self::assertSame(
-            ['crimp' => 1, 'join' => 1, 'tug' => 1, 'inspect' => 1, 'close' => 1, 'test' => 1],
+            ['crimp' => 1, 'join' => 1, 'inspect' => 1, 'close' => 1, 'test' => 1],
             self::tasks($operations, $rework),
         );
         self::assertSame(['contact-rect-male-fine' => 1], $rework->scraps);

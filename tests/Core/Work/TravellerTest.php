@@ -36,6 +36,7 @@ use Sartal\Core\Work\Bench\Step;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
 use Tests\Support\Bench;
+use Tests\Support\Procedures;
 use Tests\Support\Vice;
 
 /** What is done at the bench, what must be done before what, and the order that comes of it. */
@@ -178,8 +179,14 @@ final class TravellerTest extends TestCase
                 'slide-on shell-3pole',
                 'strip ',
                 'strip ',
+                'dress ',
                 'strip ',
                 'dress ',
+                'gate ',
+                'tin ',
+                'dress ',
+                'dress ',
+                'tin ',
                 'tin ',
                 'join ',
                 'tug ',
@@ -199,15 +206,27 @@ final class TravellerTest extends TestCase
         $body = self::at($traveller, 'ferrule-coax-large', Task::Join);
         self::assertGreaterThanOrEqual(0, $ferrule);
         self::assertGreaterThan($ferrule, $body);
-        $operations = array_values($traveller->operations);
-        self::assertSame(
-            'Crimp the centre pin',
-            $operations[$body - 1]->words,
-            'the pin goes in before the body covers it',
+        $words = array_map(
+            static fn (Operation $operation): string => $operation->words,
+            array_slice(array_values($traveller->operations), $ferrule, $body - $ferrule),
         );
+        $after = [];
+        foreach (['Crimp the pin', 'Push the body on', 'Lay the braid forward over the barrel'] as $each) {
+            self::assertContains($each, $words);
+            $after[] = array_search($each, $words, true);
+        }
+        self::assertTrue($after[0] < $after[1] && $after[1] < $after[2], 'the pin goes in before the body covers it');
+        $byId = $traveller->operations;
+        $pin = current(array_filter($byId, static fn (Operation $each): bool => $each->words === 'Crimp the pin'));
+        self::assertInstanceOf(Operation::class, $pin);
+        $gates = array_filter(
+            array_map(static fn ($need): ?Operation => $byId[$need->before] ?? null, $pin->needs),
+            static fn (?Operation $each): bool => $each?->task === Task::Gate,
+        );
+        self::assertCount(1, $gates, 'nothing is crimped before all of it was seen on the cable');
         self::assertContains(
-            $operations[$ferrule]->id,
-            array_map(static fn ($need): string => $need->before, $operations[$body]->needs),
+            array_values($byId)[$ferrule]->id,
+            array_map(static fn ($need): string => $need->before, current($gates)->needs ?? []),
         );
     }
 
@@ -493,7 +512,7 @@ final class TravellerTest extends TestCase
         $operations = array_keys(self::traveller($long)->operations);
         self::assertLessThan(
             array_search(
-                'A-1|A|'.$bench->installation->runs()['A-1']->a->legs[0]->id.'|bare|sheath/1',
+                'A-1|A|'.$bench->installation->runs()['A-1']->a->legs[0]->id.'|make|sheath-off',
                 $operations,
                 true,
             ),
@@ -507,7 +526,7 @@ final class TravellerTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
+        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $operations = Traveller::order(
             (new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs),
@@ -534,7 +553,7 @@ final class TravellerTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->plus(ShippedCatalogue::load()));
+        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $assembly = $plan->assemblies[$plan->assemblyOf['A-133']];
         self::assertGreaterThan(1, count($assembly->runs));
@@ -607,10 +626,16 @@ final class TravellerTest extends TestCase
     public function test_what_an_operation_says_is_what_its_fingerprint_is_of(): void
     {
         $plain = self::traveller(Bench::microphone());
-        $moved = self::traveller(
-            Bench::microphone()->withCatalogueEdited(['recipes.pair-to-cup.steps.0.at' => '20 mm']),
+        $at = array_search(
+            'sheath-off',
+            array_column(Procedures::json('cup-3-pole')['steps'], 'id'),
+            true,
         );
-        $strip = 'A-1|A|'.Bench::microphone()->installation->runs()['A-1']->a->legs[0]->id.'|bare|sheath/1';
+        $moved = self::traveller(Bench::microphone()->withCatalogueEdited([
+            'procedures.cup-3-pole.steps.'.$at.'.measure.length' => '19.5 mm',
+            'procedures.cup-3-pole.steps.'.($at + 3).'.measure.length' => '19.5 mm',
+        ]));
+        $strip = 'A-1|A|'.Bench::microphone()->installation->runs()['A-1']->a->legs[0]->id.'|make|sheath-off';
         self::assertNotSame(
             OperationFacts::fingerprint($plain->operations[$strip]),
             OperationFacts::fingerprint($moved->operations[$strip]),

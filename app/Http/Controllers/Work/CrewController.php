@@ -43,6 +43,7 @@ use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
+use Sartal\Core\Work\Bench\TimeBook;
 
 /**
  * The crew: who there is, what they can, what they were given, and the board that the lead looks at.
@@ -132,15 +133,23 @@ final readonly class CrewController
             ...$work,
             'tools' => $jobs->tools($stored),
             'version' => $stored->version,
-            'times' => array_map(
-                static fn (Pace $pace): array => [
-                    'pace' => $pace->value,
-                    'minutes' => PlanEncoder::figure($book->figure($pace)),
-                    'measured' => $book->isMeasured($pace),
-                ],
-                Pace::cases(),
-            ),
+            'times' => self::times($book),
         ]);
+    }
+
+    /** @return list<array{pace: value-of<Pace>, minutes: FigureShown, measured: bool}> */
+    private static function times(TimeBook $book): array
+    {
+        $times = [];
+        foreach (Pace::cases() as $pace) {
+            $times[] = [
+                'pace' => $pace->value,
+                'minutes' => PlanEncoder::figure($book->figure($pace)),
+                'measured' => $book->isMeasured($pace),
+            ];
+        }
+
+        return $times;
     }
 
     /**

@@ -47,6 +47,23 @@ final readonly class MakingProcedure
         return $this->copy(['steps' => $steps]);
     }
 
+    /**
+     * Without some of the recipes that it stands for.
+     *
+     * @param  list<string>  $recipes
+     * @return ?self null where it is for no other
+     */
+    public function instead(array $recipes): ?self
+    {
+        $left = array_values(array_diff($this->inPlaceOf, $recipes));
+
+        return match (true) {
+            $left === $this->inPlaceOf => $this,
+            $left === [] => null,
+            default => $this->copy(['inPlaceOf' => $left]),
+        };
+    }
+
     public function isFor(string $recipe, string $connector): bool
     {
         return in_array($recipe, $this->inPlaceOf, true) &&

@@ -79,4 +79,10 @@ enum Verb: string
             true,
         );
     }
+
+    /** It heats something, or crushes it: what has not arrived by then does not. */
+    public function isHotOrCrimped(): bool
+    {
+        return in_array($this, [self::Tin, self::Wet, self::Join, self::Crimp, self::Ferrule], true);
+    }
 }

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+/** What can be found wrong with an end, and what putting it right goes back to. */
+final readonly class Defect
+{
+    /**
+     * @param  string  $name  as the procedure calls it: "dry joint"
+     * @param  string  $sought  what is looked at, and how it has to be
+     */
+    public function __construct(public string $name, public string $sought, public Reopening $reopening)
+    {
+    }
+}

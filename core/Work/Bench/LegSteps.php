@@ -1,0 +1,477 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Making\Defect;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\Stations;
+use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Making\StepWords;
+use Sartal\Core\Ends\Preparing\Passing;
+use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\Ends\Preparing\SlideOver;
+use Sartal\Core\Ends\Preparing\WireFerrules;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
+
+/** What is done to one leg by its procedure, up to where it meets its connector. */
+final readonly class LegSteps
+{
+    /** Contacts that are waited for by every joint; of more, each joint waits for its own. */
+    private const FEW = 6;
+
+    public function __construct(
+        private OperationDraft $draft,
+        private WireFerrules $wires,
+        private FormerSteps $former,
+    ) {
+    }
+
+    /**
+     * @param  bool  $shares  its connector takes other legs too, so that hood, shell and nut go on once for all
+     * @param  ?Part  $label  of the leg, where it has one of its own
+     * @param  list<string>  $after  operations on the run and on the sheath that all of this waits for
+     */
+    public function of(
+        Run $run,
+        Side $side,
+        SheetFitting $fitting,
+        SheetLeg $leg,
+        MadeEnd $end,
+        CableType $cable,
+        bool $shares,
+        ?Part $label,
+        array $after,
+    ): LegWork {
+        $place =
+            sprintf('%s end %s', $run->code, $side->value).
+            (count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
+        $spot = new Spot($run->id, $side, $fitting->fitting->id, $leg->leg->id, $place);
+        $isMains = LegTasks::isMains($fitting);
+        [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
+        $places = LegPlaces::of($end);
+        $make = new StepOperation($cable, $isMains);
+        $ops = [];
+        $gate = '';
+        $turns = $end->turns();
+        $meets = $end->meets();
+        foreach (array_slice($end->made->steps, 0, $meets) as $i => $step) {
+            if ($i === $turns) {
+                $gate = $this->gate($end, $ops, $spot, $places->turn($i), $fitting, $isMains);
+            }
+            $ops[$i] = match ($step->step->verb) {
+                Verb::Cool => LegPlaces::after($end->needs[$i], $ops),
+                Verb::Slide => $this->slide($step, $leg, $make, $spot, $places->turn($i), $shares, $ids),
+                Verb::Crimp, Verb::Ferrule => $this->crimps(
+                    $step,
+                    $leg,
+                    $fitting,
+                    $make,
+                    $spot,
+                    $cable,
+                    $places->turn($i),
+                ),
+                Verb::LookOver => [$this->look($step, $end, $leg, $fitting, $make, $spot, $places->turn($i))],
+                default => [$this->step($step, $leg, $fitting, $make, $spot, $places, $i)],
+            };
+            if ($step->step->verb === Verb::Cool) {
+                continue;
+            }
+            $words = new StepWords($cable);
+            $isFirst = $end->needs[$i] === [];
+            $isTurned = array_filter($end->needs[$i], static fn (int $before): bool => $before >= $turns) !== [];
+            foreach ($ops[$i] as $op) {
+                $this->draft->need($op, $isFirst ? $after : [], 'The end is free once this is done.');
+                $this->draft->need(
+                    $op,
+                    $isTurned ? '' : $gate,
+                    'From here on nothing comes along the cable: all of it has to be there.',
+                );
+                foreach ($end->needs[$i] as $before) {
+                    $this->draft->need($op, $ops[$before], LegPlaces::reason($end->made->steps[$before], $words));
+                }
+            }
+        }
+        if ($gate === '' && $turns === $meets) {
+            $gate = $this->gate($end, $ops, $spot, $places->turn($meets), $fitting, $isMains);
+        }
+
+        return new LegWork(
+            $run,
+            $side,
+            $leg,
+            $place,
+            [...$ids, ...self::ready($end, $ops, $gate)],
+            $gate,
+            [],
+            [],
+            [],
+            [],
+            $sleeve,
+            $end,
+            $ops,
+        );
+    }
+
+    /**
+     * What nothing else was waiting for: with it all before it is done. A contact is waited for by its own joint.
+     *
+     * @param  array<int, list<string>>  $ops
+     * @return list<string>
+     */
+    private static function ready(MadeEnd $end, array $ops, string $gate): array
+    {
+        $isWaitedFor = [];
+        foreach (array_keys($ops) as $i) {
+            $isWaitedFor += array_flip($end->needs[$i]);
+        }
+        $ready = $gate === '' ? [] : [$gate];
+        foreach ($ops as $i => $of) {
+            $verb = $end->made->steps[$i]->step->verb;
+            $isOfEach = $verb === Verb::Crimp || $verb === Verb::Ferrule;
+            array_push($ready, ...isset($isWaitedFor[$i]) || ($isOfEach && count($of) > self::FEW) ? [] : $of);
+        }
+
+        return $ready;
+    }
+
+    /**
+     * A label that is a sleeve lies behind everything else.
+     *
+     * @param  list<string>  $after
+     * @return array{list<string>, ?string}
+     */
+    private function sleeve(?Part $label, Spot $spot, array $after, ?Skill $skill): array
+    {
+        [$ids, $sleeve] = (new LegSlides($this->draft))->of(
+            [],
+            $label,
+            [
+                'run' => $spot->run,
+                'side' => $spot->side,
+                'fitting' => $spot->fitting,
+                'leg' => $spot->leg,
+                'place' => $spot->place,
+            ],
+            static fn (StepKind $kind, ?string $key = null, ?string $first = null): StepId => StepId::ofLeg(
+                $spot->run,
+                $spot->side,
+                $spot->leg,
+                $kind,
+                $key,
+                $first,
+            ),
+            $after,
+            $skill,
+        );
+
+        return [$ids, $sleeve];
+    }
+
+    /**
+     * What is put on the cable.
+     *
+     * @param  list<string>  $behind  operations that put on what lies behind
+     * @return list<string>
+     */
+    private function slide(
+        StepMade $step,
+        SheetLeg $leg,
+        StepOperation $make,
+        Spot $spot,
+        int $turn,
+        bool $shares,
+        array $behind,
+    ): array {
+        $ids = [];
+        $alike = new Alike();
+        foreach ($leg->preparation->slides as $slide) {
+            if ($slide->over === SlideOver::Leg) {
+                $key = $alike->key($slide->part->id);
+                $kind = StepKind::SlideOn;
+            } else {
+                $key = $alike->key('over '.$slide->part->id);
+                $key = substr($key, 5);
+                $kind = StepKind::CoreSleeve;
+            }
+            if (Stations::name($slide) !== $step->step->part) {
+                continue;
+            }
+            $isShared = $shares && $slide->part->kind->isOnePerConnector();
+            $id = $isShared
+                ? StepId::ofFitting($spot->fitting, StepKind::SlideOn, $slide->part->id, 'slide|'.$slide->part->id)
+                : StepId::ofLeg($spot->run, $spot->side, $spot->leg, $kind, $key);
+            $ids[] = $op = $this->draft->add(
+                $make->of(
+                    $id,
+                    $step,
+                    $isShared ? new Spot($spot->run, $spot->side, $spot->fitting, '', $spot->place) : $spot,
+                    $isShared ? Phase::OnceForAll : Phase::Bare,
+                    $turn,
+                    $this->former->same($id),
+                    words: 'Slide on '.LegSlides::name($slide),
+                    detail: $isShared ? 'over the sheath, once for all that goes into it' : $slide->note,
+                    part: $slide->part->id,
+                    why: trim($slide->why.' '.$step->step->why),
+                    amount: (float) $slide->count,
+                    like: 'slide|'.$slide->part->id,
+                ),
+            );
+            foreach ($leg->preparation->slides as $other) {
+                // Shown as it is: what gets past it might as well come after it.
+                $lies = $this->lying($other, $spot, $shares);
+                if ($other !== $slide && $lies !== '' && ! Passing::part($other->part, $slide->part)) {
+                    $words = sprintf('%s sits behind it and does not get past it.', $other->part->name);
+                    $this->draft->need($op, $lies, $words);
+                }
+            }
+            $this->draft->need($op, $behind, 'It sits behind it.');
+        }
+
+        return $ids;
+    }
+
+    /** The operation that put it on, where that was foreseen before. */
+    private function lying(SlideOn $slide, Spot $spot, bool $shares): string
+    {
+        $isShared = $shares && $slide->part->kind->isOnePerConnector();
+        $id = $isShared
+            ? StepId::ofFitting($spot->fitting, StepKind::SlideOn, $slide->part->id)
+            : StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::SlideOn, $slide->part->id.'/1');
+
+        return $slide->over === SlideOver::Leg && $this->draft->has($id->text()) ? $id->text() : '';
+    }
+
+    /**
+     * Everything that cannot arrive later, in the order in which it lies.
+     *
+     * @param  array<int, list<string>>  $ops
+     */
+    private function gate(MadeEnd $end, array $ops, Spot $spot, int $turn, SheetFitting $fitting, bool $isMains): string
+    {
+        $lies = $needs = [];
+        foreach ($end->made->gate() as $step) {
+            foreach ($end->made->steps as $i => $each) {
+                if ($each === $step && isset($ops[$i])) {
+                    $check = $step->step->check === '' ? '' : ': '.$step->step->check;
+                    $lies[] = $this->part($ops[$i], $step).$check;
+                    array_push($needs, ...$ops[$i]);
+                }
+            }
+        }
+        if ($lies === []) {
+            return '';
+        }
+        $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Gate);
+        $gate = $this->draft->add(
+            new Operation(
+                $id,
+                Task::Gate,
+                $spot->run,
+                $spot->side,
+                $spot->place,
+                'See that everything lies on the cable',
+                Pace::Gate,
+                Phase::Bare,
+                $spot->fitting,
+                $spot->leg,
+                like: 'gate|'.implode('|', $lies),
+                why: 'What is missing now costs the whole end: from the next step on nothing comes along the cable.',
+                skill: $isMains ? Skill::Mains : null,
+                facts: array_map(fn (string $op): string => $this->draft->get($op)->part ?? '', $needs),
+                turn: $turn,
+                lies: $lies,
+                formers: [
+                    ...$this->former->preparing($spot->run, $spot->side, $spot->leg, null, Verb::Tin, []),
+                    ...$this->former->at($fitting->fitting->id, StepKind::Join),
+                ],
+            ),
+        );
+        $this->draft->need($gate, $needs, 'It is looked at as it lies there.');
+
+        return $gate;
+    }
+
+    /** @param  list<string>  $ops */
+    private function part(array $ops, StepMade $step): string
+    {
+        $words = $this->draft->get($ops[0] ?? '')->words ?? str_replace('-', ' ', $step->step->part);
+
+        return (string) preg_replace('~^Slide on ~', '', $words);
+    }
+
+    /**
+     * A contact or a ferrule on each core.
+     *
+     * @return list<string>
+     */
+    private function crimps(
+        StepMade $step,
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        StepOperation $make,
+        Spot $spot,
+        CableType $cable,
+        int $turn,
+    ): array {
+        $made = array_flip($step->doing->keys());
+        $ids = $byContact = [];
+        foreach ($leg->preparation->cores as $core) {
+            $conductor = $core->joint->conductor;
+            $isOfIt = isset($made[PieceKind::Metal->value.' '.$conductor]) ||
+                isset($made[PieceKind::Drain->value.' '.$conductor]) ||
+                isset($made[PieceKind::Braid->value.' '.$conductor]) ||
+                isset($made[PieceKind::Lapped->value.' '.$conductor]);
+            $address = $core->joint->address();
+            if (! $isOfIt || isset($byContact[$address])) {
+                continue;
+            }
+            $byContact[$address] = true;
+            $terminal = $fitting->layout->terminal($address);
+            $contact = $step->step->verb === Verb::Ferrule
+                ? $this->wires->on($cable->conductors()[$conductor] ?? null)
+                : ($leg->preparation->contacts[0] ?? null);
+            $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Crimp, $conductor);
+            $ids[] = $this->draft->add(
+                $make->of(
+                    $id,
+                    $step,
+                    $spot,
+                    Phase::Bare,
+                    $turn,
+                    $this->former->same($id),
+                    words: 'Put on '.lcfirst($contact->name ?? 'the contact'),
+                    part: $contact->id ?? '',
+                    amount: 1.0,
+                    cores: [BenchCore::from($core, $cable)],
+                    address: $address,
+                    joining: $terminal?->joining,
+                    like: 'crimp|'.($contact->id ?? ''),
+                ),
+            );
+        }
+
+        return $ids;
+    }
+
+    /** A look before anything is joined: what it finds is put right at once. */
+    private function look(
+        StepMade $step,
+        MadeEnd $end,
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        StepOperation $make,
+        Spot $spot,
+        int $turn,
+    ): string {
+        $found = array_filter(
+            $end->defects(),
+            static fn (Defect $defect): bool => $defect->name === $step->step->catches,
+        );
+        $look = $make->of(
+            StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Make, $step->step->id),
+            $step,
+            $spot,
+            Phase::Bare,
+            $turn,
+            $this->former->preparing(
+                $spot->run,
+                $spot->side,
+                $spot->leg,
+                $leg->preparation->recipe,
+                $step->step->verb,
+                $step->step->of->kinds,
+            ),
+            joining: $fitting->terminals === [] ? null : $fitting->terminals[0]->joining,
+        );
+
+        return $this->draft->add($look->lookingFor($step->step->check, array_values($found)));
+    }
+
+    private function step(
+        StepMade $step,
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        StepOperation $make,
+        Spot $spot,
+        LegPlaces $places,
+        int $i,
+    ): string {
+        $cuts = self::cuts($step, $leg, $fitting);
+        $isOne = count($cuts) === 1;
+
+        return $this->draft->add(
+            $make->of(
+                StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Make, $step->step->id),
+                $step,
+                $spot,
+                Phase::Bare,
+                $places->turn($i),
+                $this->former->preparing(
+                    $spot->run,
+                    $spot->side,
+                    $spot->leg,
+                    $leg->preparation->recipe,
+                    $step->step->verb,
+                    $step->step->of->kinds,
+                ),
+                at: $isOne ? $cuts[0]->length : null,
+                lengths: $isOne ? [] : $cuts,
+                wait: $places->wait($i),
+            ),
+        );
+    }
+
+    /**
+     * How long the cores are left, where each goes as far as its own terminal: block by block, else by function.
+     *
+     * @return list<CutTo>
+     */
+    private static function cuts(StepMade $step, SheetLeg $leg, SheetFitting $fitting): array
+    {
+        $measure = $step->step->measure;
+        if ($measure?->from !== MeasuredFrom::Terminal) {
+            return [];
+        }
+        $names = $fitting->blockNames();
+        $terminals = array_flip(array_map(strval(...), array_keys($step->doing->byTerminal())));
+        $byName = [];
+        foreach ($leg->preparation->cores as $core) {
+            $address = $core->joint->address();
+            $reach = $step->doing->station->terminals->reaches[$address] ?? null;
+            if ($reach === null || ! isset($terminals[$address])) {
+                continue;
+            }
+            $name = $names[$core->joint->channel] ?? ($core->joint->function === '' ? 'core' : $core->joint->function);
+            $byName[$name][] = [$reach->plus($measure->length), $core->joint->conductor];
+        }
+        $cuts = [];
+        foreach ($byName as $name => $of) {
+            $lengths = array_column($of, 0);
+            usort($lengths, static fn (Length $a, Length $b): int => $a->compare($b));
+            $most = $lengths[count($lengths) - 1];
+            $cuts[] = new CutTo(
+                $lengths[0],
+                (string) $name,
+                $most->compare($lengths[0]) === 0 ? null : $most,
+                array_column($of, 1),
+            );
+        }
+        $isOne = count(array_unique(array_map(
+            static fn (CutTo $cut): string => $cut->length->canonical().($cut->most?->canonical() ?? ''),
+            $cuts,
+        ))) === 1;
+
+        return $isOne ? array_slice($cuts, 0, 1) : $cuts;
+    }
+}

@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Making\StepWords;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\Procedures\Centre;
+use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
+use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Proof\Record\StepId;
+
+/** A step of a procedure as somebody at the bench does it. */
+final readonly class StepOperation
+{
+    /** Work on single cores takes as much longer as there are more of them than a pair and its screen. */
+    private const HANDFUL = 3;
+
+    private StepWords $words;
+
+    public function __construct(CableType $cable, private bool $isMains)
+    {
+        $this->words = new StepWords($cable);
+    }
+
+    /**
+     * @param  int  $turn  place of the step in its procedure
+     * @param  list<Former>  $formers
+     * @param  ?string  $words  where they are not the step's own
+     * @param  ?Length  $at  the dimension, where it is one for all pieces and not the step's own
+     * @param  list<CutTo>  $lengths
+     * @param  list<BenchCore>  $cores
+     */
+    public function of(
+        StepId $id,
+        StepMade $made,
+        Spot $spot,
+        Phase $phase,
+        int $turn,
+        array $formers,
+        ?Task $task = null,
+        ?string $words = null,
+        string $detail = '',
+        string $part = '',
+        string $why = '',
+        ?float $amount = null,
+        ?Length $at = null,
+        array $lengths = [],
+        array $cores = [],
+        string $address = '',
+        ?Joining $joining = null,
+        int $wait = 0,
+        ?string $like = null,
+        ?Pace $pace = null,
+    ): Operation {
+        $step = $made->step;
+        $task ??= self::task($step->verb);
+
+        return new Operation(
+            $id,
+            $task,
+            $spot->run,
+            $spot->side,
+            $spot->place,
+            $words ?? $this->words->does($made->doing),
+            $pace ?? self::pace($made, $task, $joining),
+            $phase,
+            $spot->fitting,
+            $spot->leg,
+            $address,
+            $detail,
+            $at ?? self::dimension($made->doing),
+            $step->tool,
+            $step->check === '' ? '' : ucfirst($step->check).'.',
+            $part,
+            $cores,
+            self::cautions($made, $task, $joining),
+            $why === '' ? $step->why : $why,
+            $this->skill($made, $task),
+            $wait,
+            $like ?? 'make|'.$step->id.'|'.$made->step->verb->value.'|'.($step->measure->written ?? ''),
+            $amount ?? self::amount($made),
+            $lengths,
+            $joining,
+            $spot->with,
+            turn: $turn,
+            mark: $lengths === [] ? $this->words->length($made->doing) : '',
+            stage: $step->id,
+            formers: $formers,
+        );
+    }
+
+    public static function task(Verb $verb): Task
+    {
+        return match ($verb) {
+            Verb::Slide => Task::SlideOn,
+            Verb::CutOff, Verb::Score, Verb::Remove, Verb::Tear, Verb::Open, Verb::Slit => Task::Strip,
+            Verb::Tin, Verb::Wet => Task::Tin,
+            Verb::Crimp, Verb::Ferrule => Task::Crimp,
+            Verb::Join, Verb::Clamp, Verb::PressIn, Verb::Load => Task::Join,
+            Verb::Tug => Task::Tug,
+            Verb::LookOver, Verb::Mate => Task::Inspect,
+            Verb::Shrink => Task::Shrink,
+            Verb::Seat, Verb::Tie, Verb::Close, Verb::Coil => Task::Close,
+            default => Task::Dress,
+        };
+    }
+
+    private static function pace(StepMade $made, Task $task, ?Joining $joining): Pace
+    {
+        $verb = $made->step->verb;
+
+        return match (true) {
+            $task === Task::Join => $joining === null ? Pace::JoinCoax : Pace::joining($joining),
+            $verb === Verb::Wet => Pace::Fill,
+            $verb === Verb::Arrange => Pace::Order,
+            $task === Task::Strip => Pace::TakeOff,
+            $task === Task::SlideOn => Pace::SlideOn,
+            $task === Task::Tin => Pace::Tin,
+            $task === Task::Crimp, $verb === Verb::Crimp => Pace::Crimp,
+            $task === Task::Tug => Pace::Tug,
+            $task === Task::Inspect => Pace::Inspect,
+            $task === Task::Shrink => Pace::Shrink,
+            $task === Task::Close => Pace::Close,
+            default => Pace::Handle,
+        };
+    }
+
+    private static function amount(StepMade $made): float
+    {
+        $count = count($made->doing->pieces);
+
+        return match (true) {
+            $made->step->verb === Verb::Tin => (float) max(1, $count),
+            $made->step->verb === Verb::Wet => (float) max(1, count($made->doing->byTerminal())),
+            in_array($made->step->verb, [Verb::Remove, Verb::Trim, Verb::Twist], true) => max(
+                1.0,
+                $count / self::HANDFUL,
+            ),
+            default => 1.0,
+        };
+    }
+
+    /** Of what is the same for every piece that it is done to, and of nothing that a terminal's place gives. */
+    private static function dimension(Doing $doing): ?Length
+    {
+        $measure = $doing->step->measure;
+        $isPlaced = in_array($measure?->from, [MeasuredFrom::Terminal, MeasuredFrom::Equipment], true);
+
+        return $measure === null || $isPlaced ? null : $measure->length;
+    }
+
+    /** @return list<string> */
+    private static function cautions(StepMade $made, Task $task, ?Joining $joining): array
+    {
+        $step = $made->step;
+        if ($step->caution !== '') {
+            return [$step->caution];
+        }
+        $isByHand = $task === Task::Strip && str_contains($step->tool, 'by hand');
+
+        return $isByHand || $step->verb === Verb::Open ? [] : Cautions::for($task, $joining);
+    }
+
+    private function skill(StepMade $made, Task $task): ?Skill
+    {
+        $station = $made->doing->station;
+
+        return match (true) {
+            $this->isMains => Skill::Mains,
+            ! in_array($task, [Task::Tin, Task::Crimp, Task::Join, Task::Dress, Task::Fit], true) => null,
+            $station->terminals->row !== [] => Skill::Category,
+            $station->centre !== Centre::None => Skill::Coax,
+            $task === Task::Tin, $made->step->verb === Verb::Join => Skill::Solder,
+            $task === Task::Crimp, $task === Task::Join => Skill::Crimp,
+            default => null,
+        };
+    }
+}
