@@ -7,14 +7,19 @@ namespace App\Documents;
 use App\Documents\Drawing\Canvas;
 use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\ConnectorPicture;
+use App\Documents\Drawing\EndPicture;
 use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\View;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\RecipeStep;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
@@ -33,6 +38,9 @@ final class SheetDrawing
     private const RIGHT = 196.0;
 
     private const FOOT = 284.0;
+
+    /** Width of the picture of an end. */
+    private const PICTURE = 96.0;
 
     private float $y = 0.0;
 
@@ -190,7 +198,7 @@ final class SheetDrawing
             ),
         );
         $this->list($x, 'Contacts', array_map(static fn ($part): string => $part->name, $leg->preparation->contacts));
-        $this->list($x, 'Tools', $leg->preparation->tools);
+        $this->list($x, 'Tools', $leg->tools());
         $this->list($x, 'Hold it with', array_slice($fitting->mates, 0, 2));
         $set = array_filter([
             $fitting->exit === null || count($fitting->type->cable->exits) < 2 ? '' : 'exit '.$fitting->exit->name,
@@ -219,6 +227,11 @@ final class SheetDrawing
 
     private function strip(SheetLeg $leg): void
     {
+        if ($leg->made !== null && $leg->isMade()) {
+            $this->making($leg->made);
+
+            return;
+        }
         $recipe = $leg->preparation->recipe;
         if ($recipe === null) {
             $this->canvas->text(
@@ -258,6 +271,72 @@ final class SheetDrawing
         $this->y = max($this->y + $drawing->height() + 9, $y + 4);
     }
 
+    /** Step by step, each that changes the end with a picture of it. */
+    private function making(MadeEnd $end): void
+    {
+        $this->room(12);
+        $title = sprintf('Make it: %s, edition %s', $end->procedure->name, $end->procedure->edition());
+        $this->canvas->text(self::LEFT, $this->y, $title, 3.2, bold: true);
+        $this->y += 3;
+        $words = new StepWords($this->sheet->cable);
+        $picture = new EndPicture($this->sheet->cable);
+        $turns = $end->turns();
+        $gate = $end->made->gate();
+        foreach ($end->made->steps as $i => $step) {
+            if ($i === $turns && $gate !== []) {
+                $this->gate($gate);
+            }
+            $isDrawn = $step->before->end != $step->after->end;
+            $lines = $this->lines($i + 1, $step, $words, $isDrawn ? 60 : 116);
+            $height = max($isDrawn ? $picture->height($step->after) : 0.0, 3.9 * count($lines) + 1.5);
+            $this->room($height + 2);
+            if ($isDrawn) {
+                $picture->on($this->canvas, $step, self::LEFT, $this->y, self::PICTURE);
+            }
+            foreach ($lines as $n => $line) {
+                $x = $isDrawn ? self::LEFT + self::PICTURE + 4 : self::LEFT;
+                $this->canvas->text($x, $this->y + 3.6 + 3.9 * $n, $line, 2.9, bold: $n === 0);
+            }
+            $this->y += $height + 1.5;
+        }
+        $this->y += 3;
+    }
+
+    /** @return list<string> */
+    private function lines(int $number, StepMade $step, StepWords $words, int $wide): array
+    {
+        $length = $words->length($step->doing);
+        $of = $step->step;
+        $lines = [sprintf('%d. %s%s', $number, $words->does($step->doing), $length === '' ? '' : ': '.$length)];
+        foreach (
+            [
+                'With ' => $of->tool,
+                'Look: ' => $of->check,
+                'Why: ' => $of->why,
+                '! ' => $of->caution,
+            ] as $before => $text
+        ) {
+            array_push($lines, ...$text === '' ? [] : [$before.$text]);
+        }
+
+        return array_merge(...array_map(static fn (string $line): array => self::wrapped($line, $wide), $lines));
+    }
+
+    /** @param  non-empty-list<StepMade>  $gate */
+    private function gate(array $gate): void
+    {
+        $parts = array_map(
+            static fn (StepMade $step): string => '[ ] '.str_replace('-', ' ', $step->step->part),
+            $gate,
+        );
+        $this->room(9);
+        $this->canvas->line(self::LEFT, $this->y + 1, self::RIGHT, $this->y + 1, '#b4622d', 0.5);
+        $words = 'Before this, on the cable and in this order: '.implode('  ', $parts);
+        $this->canvas->text(self::LEFT, $this->y + 5, $words, 3.1, bold: true);
+        $this->canvas->line(self::LEFT, $this->y + 6.6, self::RIGHT, $this->y + 6.6, '#b4622d', 0.5);
+        $this->y += 8;
+    }
+
     private function step(RecipeStep $step): string
     {
         return sprintf(
@@ -280,13 +359,27 @@ final class SheetDrawing
         $this->y += 5;
         foreach ($fitting->blocks as $block) {
             $this->canvas->box(self::LEFT, $this->y - 2.8, 5, 3.2, Colours::hex($block->colour));
-            $this->canvas->text(self::LEFT + 7, $this->y, $this->block($block), 3.1);
+            $this->canvas->text(self::LEFT + 7, $this->y, $this->block($block, $fitting), 3.1);
             $this->y += 4.6;
         }
         $this->y += 2;
     }
 
-    private function block(Block $block): string
+    /** The one length that its cores are cut to, as their table has it. */
+    private function cut(Block $block, SheetFitting $fitting): string
+    {
+        foreach ($fitting->legs as $leg) {
+            foreach ($leg->preparation->cores as $core) {
+                if (in_array($core->joint->channel, $block->channels, true)) {
+                    return ', cut to '.LengthText::of($leg->reach($core), $this->view->units);
+                }
+            }
+        }
+
+        return '';
+    }
+
+    private function block(Block $block, SheetFitting $fitting): string
     {
         return sprintf(
             'Block %d, %s: channels %s to %s, %s',
@@ -295,7 +388,7 @@ final class SheetDrawing
             $block->channels[0],
             $block->channels[count($block->channels) - 1],
             $block->offset->isZero() ? 'shortest' : '+ '.LengthText::of($block->offset, $this->view->units),
-        );
+        ).$this->cut($block, $fitting);
     }
 
     /** How long its tail is cut, where anybody or a panel says. */
@@ -408,7 +501,7 @@ final class SheetDrawing
         $this->canvas->text(
             $x + 88,
             $this->y,
-            LengthText::of($core->length->result, $this->view->units, 1),
+            LengthText::of($this->reach($core, $fitting), $this->view->units, 1),
             2.8,
             'end',
         );
@@ -417,6 +510,17 @@ final class SheetDrawing
             $this->canvas->text($x + 7, $this->y, 'by hand: '.$joint->byHand, 2.6, fill: '#8a5b00');
         }
         $this->y += 4.6;
+    }
+
+    private function reach(CoreCut $core, SheetFitting $fitting): Length
+    {
+        foreach ($fitting->legs as $leg) {
+            if (in_array($core, $leg->preparation->cores, true)) {
+                return $leg->reach($core);
+            }
+        }
+
+        return $core->length->result;
     }
 
     private function unused(): void

@@ -12,6 +12,7 @@ use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
@@ -248,7 +249,7 @@ final readonly class BenchRecorder
     /** @param  array<int|string, Operation>  $operations */
     private function says(Event $sent, ?Operation $operation, Progress $before, array $operations): ?Particulars
     {
-        $flaws = $operation?->task === Task::Inspect ? self::known($sent->flaws()) : [];
+        $flaws = $operation?->task === Task::Inspect ? self::known($sent->flaws(), $operation) : [];
 
         return match ($sent->kind) {
             EventKind::ContactJoined => $operation === null ? null : new EndMade($operation->joints()),
@@ -271,10 +272,12 @@ final readonly class BenchRecorder
      * @param  array<int|string, string>  $flaws
      * @return array<int|string, string>
      */
-    private static function known(array $flaws): array
+    private static function known(array $flaws, Operation $at): array
     {
+        $sought = array_map(static fn (Defect $defect): string => $defect->name, $at->defects);
         foreach ($flaws as $flaw => $remedy) {
-            if (Flaw::tryFrom((string) $flaw) === null || Disposition::tryFrom($remedy) === null) {
+            $isSought = in_array((string) $flaw, $sought, true) || Flaw::tryFrom((string) $flaw) !== null;
+            if (! $isSought || Disposition::tryFrom($remedy) === null) {
                 throw Refused::because(sprintf('"%s" is nothing that is looked for. Load the job again.', $flaw));
             }
         }

@@ -202,7 +202,12 @@ final class WitnessTest extends TestCase
         self::assertSame([], (new Differences($version))->between('file', $was, $facts));
         self::assertSame(
             '200 '.$file,
-            Unnamed::file($this->answer('api/installation.json')),
+            // Beside what it pinned, what makes its ends now.
+            preg_replace(
+                '~,\n        "procedures": \[.*?\n        \]~s',
+                '',
+                Unnamed::file($this->answer('api/installation.json')),
+            ),
             'It goes out byte for byte as it came in, but for what people are called.',
         );
         self::assertSame(1, StoredInstallation::query()->count());

@@ -14,7 +14,7 @@ final class Differences
     /** Of a number; a double has some sixteen digits. */
     private const LAST_DIGITS = 1e-13;
 
-    private const SHOWN = 25;
+    private const SHOWN = 2500;
 
     /** @var array<string, string> pattern → reason */
     private readonly array $rightly;

@@ -21,6 +21,9 @@ use Sartal\Core\Proof\Record\StepKind;
 /** What is done at one connector by procedures, from where its legs meet it to where it is closed. */
 final readonly class FittingSteps
 {
+    /** s; what cools sooner is not waited for: common practice. */
+    private const COOLED = 30;
+
     /** @param  array<int|string, CableType>  $cables  by run */
     private function __construct(
         private OperationDraft $draft,
@@ -188,7 +191,8 @@ final readonly class FittingSteps
                     address: $step->step->verb === Verb::PressIn ? '' : $address,
                     amount: 1.0,
                     joining: $joining,
-                    wait: $wait,
+                    // While the next is made, a small one has cooled.
+                    wait: $wait < self::COOLED ? 0 : $wait,
                     like: 'join|'.$this->sheet->type->id.'|'.($joining->value ?? 'shell'),
                 ),
             );

@@ -14,7 +14,7 @@ final class FoundFlaws
     {
         if ($event->flaws() !== []) {
             return array_map(
-                static fn (int|string $flaw): string => Flaw::tryFrom((string) $flaw)?->words() ?? (string) $flaw,
+                static fn (int|string $flaw): string => Flaw::tryFrom((string) $flaw)?->words() ?? ucfirst((string) $flaw),
                 array_keys($event->flaws()),
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\PartKind;
@@ -26,6 +27,7 @@ final readonly class ReworkPlanner
      * @param  array<int|string, Operation>  $operations  of the job, in the order of work
      * @param  Operation  $at  the inspection, or the joint, at which the flaw was found
      * @param  ?string  $joint  the one joint that is concerned; null where it is the whole connector
+     * @param  list<string>  $defects  that were found, of those that the procedure knows
      */
     public function of(
         array $operations,
@@ -33,15 +35,25 @@ final readonly class ReworkPlanner
         Operation $at,
         Disposition $remedy,
         ?string $joint = null,
+        array $defects = [],
     ): Rework {
         if ($remedy === Disposition::Accept) {
             return new Rework($remedy, [], [], [], false, null, 'It stays as it is; the note stays with the end.');
         }
         $type = $this->installation->catalogue->connector($this->installation->fitting($at->fitting)->connector ?? '');
         $joining = $at->joining;
-        $lost = self::isLost($joining);
-        $whole = $remedy === Disposition::Remake || $lost;
-        $again = $whole ? $this->remade($operations, $at) : $this->undone($operations, $at, $joining, $joint);
+        $found = array_values(array_filter(
+            $at->defects,
+            static fn (Defect $defect): bool => in_array($defect->name, $defects, true),
+        ));
+        // Where the procedure knows what was found, it knows what that goes back to.
+        $cutsBack = array_filter($found, static fn (Defect $defect): bool => $defect->reopening->cutsBack) !== [];
+        $whole = $remedy === Disposition::Remake || ($found === [] ? self::isLost($joining) : $cutsBack);
+        $again = match (true) {
+            $whole => $this->remade($operations, $at),
+            $found !== [] => self::goneBack($operations, $at, $found, $joint),
+            default => $this->undone($operations, $at, $joining, $joint),
+        };
         $again = $this->withFollowers($operations, $again, $at->fitting);
         $done = array_values(
             array_filter(
@@ -58,7 +70,9 @@ final readonly class ReworkPlanner
             self::survives($joining, $whole),
             $whole,
             $spares,
-            self::words($joining, $whole, $remedy).
+            ($found !== [] && ! $whole
+                ? self::from($operations, $done)
+                : self::words($joining, $whole, $remedy)).
                 ($spares === null
                     ? ''
                     : ($spares < 0
@@ -163,6 +177,28 @@ final readonly class ReworkPlanner
     }
 
     /**
+     * What the defects go back to, and of the joints the one that is concerned.
+     *
+     * @param  array<int|string, Operation>  $operations
+     * @param  list<Defect>  $found
+     * @return array<int|string, true>
+     */
+    private static function goneBack(array $operations, Operation $at, array $found, ?string $joint): array
+    {
+        $steps = array_merge(...array_map(static fn (Defect $defect): array => $defect->reopening->steps, $found));
+        $again = [];
+        foreach ($operations as $id => $operation) {
+            $isOther = $joint !== null && $operation->task === Task::Join && $joint !== (string) $id;
+            $isHere = $operation->fitting === $at->fitting && ($at->leg === '' || $operation->leg === $at->leg);
+            if ($isHere && ! $isOther && in_array($operation->stage, $steps, true)) {
+                $again[$id] = true;
+            }
+        }
+
+        return $again;
+    }
+
+    /**
      * What was done after it at this connector is done again, and the test.
      *
      * @param  array<int|string, Operation>  $operations
@@ -213,7 +249,11 @@ final readonly class ReworkPlanner
                 $scraps[$operation->part] = ($scraps[$operation->part] ?? 0) + max(1, (int) $operation->amount);
             }
         }
-        if ($whole && $type !== null && self::isLost($joining)) {
+        $isPressed = array_filter(
+            $again,
+            static fn (string $id): bool => $operations[$id]->task === Task::Join,
+        ) !== [];
+        if ($whole && $type !== null && self::isLost($joining) && $isPressed) {
             $scraps[$type->id] = 1;
         }
 
@@ -242,6 +282,17 @@ final readonly class ReworkPlanner
         }
 
         return $run->end($at->side)->spares - $used - 1;
+    }
+
+    /**
+     * @param  array<int|string, Operation>  $operations
+     * @param  list<string>  $done
+     */
+    private static function from(array $operations, array $done): string
+    {
+        return $done === []
+            ? 'Nothing of it is done yet: do it as the step says.'
+            : sprintf('Go back to “%s”, and do again what comes after it.', lcfirst($operations[$done[0]]->words));
     }
 
     /** Once made, it cannot be undone: the end is cut off. */

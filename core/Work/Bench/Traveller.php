@@ -45,7 +45,7 @@ final readonly class Traveller
         return new self($steps, array_column($ordered, null, 'id'));
     }
 
-    /** By its id, or by the one that the first edition gave it. */
+    /** By its id, or by one that an earlier edition gave it; the first of several that stand for that. */
     public function find(string $id): ?Operation
     {
         if (isset($this->operations[$id])) {
@@ -53,6 +53,11 @@ final readonly class Traveller
         }
         foreach ($id === '' ? [] : $this->operations as $operation) {
             if ($operation->step->first === $id) {
+                return $operation;
+            }
+        }
+        foreach ($id === '' ? [] : $this->operations as $operation) {
+            if (OperationFacts::formerly($operation, $id) !== null) {
                 return $operation;
             }
         }

@@ -33,4 +33,6 @@ export interface BenchEvent {
   remedy?: Remedy
   flaws?: Record<string, Remedy>
   joint?: string
+  /** Flaws that are put right, a stroke between them. */
+  found?: string
 }

@@ -280,9 +280,9 @@ final class BenchTest extends TestCase
     public function test_a_step_by_the_name_that_an_earlier_version_gave_it_arrives(): void
     {
         $pieces = collect($this->steps('A-121', 'bench'))->flatMap->pieces;
-        $strip = $pieces->first(fn (array $piece): bool => str_contains($piece['id'], '|bare|'));
+        $strip = $pieces->first(fn (array $piece): bool => str_ends_with($piece['id'], '|make|sheath-off'));
         self::assertIsArray($strip);
-        $then = (string) preg_replace('~\|bare\|.*~', '|strip|0', $strip['id']);
+        $then = (string) preg_replace('~\|make\|.*~', '|strip|0', $strip['id']);
         $this->record('A-121', ['kind' => 'flagged', 'step' => $then, 'flag' => 'damaged'])->assertCreated();
         self::assertSame('damaged', $this->getJson('/api/bench/A-121')->json('state.standings')[$strip['id']]['flag']);
         $this->record('A-121', [
@@ -352,9 +352,9 @@ final class BenchTest extends TestCase
     public function test_a_contact_that_moves_goes_back_and_the_parts_list_follows(): void
     {
         $steps = collect($this->steps('M-201'))->where('side', 'B');
-        $this->work('M-201', fn (array $step): bool => $step['task'] === 'inspect' && $step['side'] === 'B');
-        $inspect = $steps->firstWhere('task', 'inspect');
-        self::assertContains('not-home', array_column($inspect['flaws'], 'id'));
+        $this->work('M-201', fn (array $step): bool => $step['task'] === 'close' && $step['side'] === 'B');
+        $inspect = $steps->where('task', 'inspect')->last();
+        self::assertContains('contact not home', array_column($inspect['flaws'], 'id'));
         $join = $steps->firstWhere('task', 'join')['pieces'][5];
         $count = fn (): float => (float) collect(
             $this->as('planner')->getJson('/api/parts')->json('lines'),
@@ -373,7 +373,7 @@ final class BenchTest extends TestCase
             ->assertOk()
             ->json();
         self::assertSame(['contact-rect-male-fine' => 1], $rework['scraps']);
-        self::assertCount(3, $rework['reopens'], 'the crimp, the contact and the tug');
+        self::assertCount(3, $rework['reopens'], 'the crimp, the contact and the look');
         $this->record('M-201', [
             'kind' => 'reworked',
             'step' => $inspect['pieces'][0]['id'],
@@ -500,12 +500,21 @@ final class BenchTest extends TestCase
     {
         $this->work('A-121', fn (array $step): bool => $step['task'] === 'tin');
         $before = $this->getJson('/api/bench/A-121')->json('state.settled');
-        $recipe = $this->as('planner')->getJson('/api/types/recipe/pair-to-cup')->json();
-        $definition = $recipe['definition'];
-        $definition['steps'][0]['at'] = '21 mm';
-        $this->putJson('/api/types/recipe', [
+        $recipe = $this->as('planner')->getJson('/api/types/recipe/pair-to-cup')->json('definition');
+        $recipe['steps'][0]['at'] = '21 mm';
+        $this->putJson('/api/types/recipe', ['definition' => $recipe])
+            ->assertUnprocessable()
+            ->assertSee('three solder cups');
+        $procedure = $this->getJson('/api/types/procedure/cup-3-pole')->json();
+        $definition = $procedure['definition'];
+        foreach ($definition['steps'] as $i => $step) {
+            if (in_array($step['id'], ['sheath-off', 'foil-off', 'filler-off'], true)) {
+                $definition['steps'][$i]['measure']['length'] = '21 mm';
+            }
+        }
+        $this->putJson('/api/types/procedure', [
             'definition' => $definition,
-            'version' => $recipe['version'] ?? null,
+            'version' => $procedure['version'] ?? null,
         ])->assertSuccessful();
         $now = $this->as('bench')->getJson('/api/bench/A-121');
         self::assertLessThan($before, $now->json('state.settled'));

@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Ends;
 
 use App\Contract\Answer;
 use App\Contract\Query;
+use App\Documents\Drawing\EndPicture;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\SvgCanvas;
@@ -19,6 +20,7 @@ use Illuminate\Http\Response;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\EndSheets;
+use Sartal\Core\Work\Bench\SheetLeg;
 
 /**
  * The sheet at the vice: on screen, as SVG and as PDF.
@@ -27,6 +29,9 @@ use Sartal\Core\Work\Bench\EndSheets;
  */
 final class SheetController
 {
+    /** Width of the picture of an end, mm. */
+    private const PICTURE = 132.0;
+
     /** @return Answer<array{sheet: Sheet, other: Sheet}> */
     public function show(Loaded $loaded, string $id, string $side): Answer
     {
@@ -81,7 +86,7 @@ final class SheetController
         return self::file($canvas->page($asked->page), 'image/svg+xml', $sheet, 'svg');
     }
 
-    /** The prepared end of one fitting's first leg, to scale. */
+    /** An end to scale: after a step of its procedure, or as it is prepared. */
     public function strip(
         #[Query(SheetAsked::class)] SheetAsked $asked,
         Loaded $loaded,
@@ -89,7 +94,19 @@ final class SheetController
         string $side,
     ): Response {
         $sheet = self::sheet($loaded, $id, self::side($side));
-        $recipe = ($sheet->fittings[$asked->fitting] ?? null)?->legs[0]->preparation->recipe;
+        $leg = self::leg($sheet, $asked);
+        if ($leg?->made !== null && $leg->isMade()) {
+            $made = $leg->made;
+            $step = $asked->step === ''
+                ? $made->made->steps[max(0, $made->meets() - 1)]
+                : $made->step($asked->step) ?? abort(404, 'There is no such step at this end. Load the page again.');
+            $picture = new EndPicture($sheet->cable);
+            $canvas = new SvgCanvas(self::PICTURE, $picture->height($step->after) + 4);
+            $picture->on($canvas, $step, 3, 3, self::PICTURE - 6);
+
+            return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+        }
+        $recipe = $leg?->preparation->recipe;
         if ($recipe === null) {
             abort(404, 'No recipe says how this end is prepared.');
         }
@@ -98,6 +115,19 @@ final class SheetController
         $drawing->on($canvas, 3, 5, 94, self::view($asked)->units);
 
         return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+    }
+
+    private static function leg(EndSheet $sheet, SheetAsked $asked): ?SheetLeg
+    {
+        foreach ($sheet->fittings as $fitting) {
+            foreach ($fitting->legs as $leg) {
+                if ($leg->leg->id === $asked->leg) {
+                    return $leg;
+                }
+            }
+        }
+
+        return ($sheet->fittings[$asked->fitting] ?? null)?->legs[0];
     }
 
     private static function sheet(Loaded $loaded, string $id, Side $side): EndSheet

@@ -202,7 +202,7 @@ final readonly class BenchController
         );
 
         return ['reopens' => $rework->reopens, 'scraps' => $rework->scraps] +
-            $request->except(['remedy', 'joint', 'reopens', 'scraps']);
+            $request->except(['remedy', 'joint', 'found', 'reopens', 'scraps']);
     }
 
     private function plan(ReworkAsked $asked, StoredInstallation $stored, Job $job): Rework
@@ -216,6 +216,7 @@ final readonly class BenchController
             $at,
             $asked->remedy,
             $asked->joint === '' ? null : $asked->joint,
+            $asked->found === '' ? [] : explode('|', $asked->found),
         );
     }
 

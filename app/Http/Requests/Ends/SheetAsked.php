@@ -13,6 +13,8 @@ final readonly class SheetAsked implements Shape
 {
     /**
      * @param  int  $turn  degrees
+     * @param  string  $leg  by id, where it is not the first of that connector
+     * @param  string  $step  of its procedure, after which the end is drawn
      */
     public function __construct(
         public Facing $view = Facing::Wiring,
@@ -20,6 +22,8 @@ final readonly class SheetAsked implements Shape
         public Units $units = Units::Metric,
         #[Whole(max: 200)] public int $fitting = 0,
         #[Whole(min: 1, max: 1000)] public int $page = 1,
+        public string $leg = '',
+        public string $step = '',
     ) {
     }
 }

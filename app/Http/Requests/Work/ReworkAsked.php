@@ -8,13 +8,14 @@ use App\Contract\Shape;
 use App\Contract\Text;
 use Sartal\Core\Work\Bench\Disposition;
 
-/** What putting a flaw right would take. */
+/** What putting right what was found would take: flaws by name, a stroke between them. */
 final readonly class ReworkAsked implements Shape
 {
     public function __construct(
         public Disposition $remedy,
         #[Text(max: 255, min: 0)] public string $step = '',
         #[Text(max: 255, min: 0)] public string $joint = '',
+        #[Text(max: 1000, min: 0)] public string $found = '',
     ) {
     }
 }

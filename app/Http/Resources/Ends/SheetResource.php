@@ -6,6 +6,10 @@ namespace App\Http\Resources\Ends;
 
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\MakingFindings;
+use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\CoreCut;
@@ -17,7 +21,10 @@ use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\RecipeStep;
 use Sartal\Core\Given\Catalogue\TerminalKind;
+use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\SheetFitting;
@@ -63,6 +70,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *         colour: string,
  *         offset: string,
  *         length: WorkedOut,
+ *         cut: string,
  *     }>,
  *     print: list<string>,
  *     mates: list<string>,
@@ -87,6 +95,16 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *             check: string,
  *         }>,
  *     }|null,
+ *     made: array{
+ *         id: string,
+ *         name: string,
+ *         source: string,
+ *         edition: string,
+ *         right: bool,
+ *         wrong: list<string>,
+ *         used: string,
+ *         steps: list<SheetStep>,
+ *     }|null,
  *     cores: list<array{
  *         conductor: string,
  *         colour: string,
@@ -97,11 +115,25 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *         channel: string,
  *         exception: string,
  *         length: WorkedOut,
+ *         cut: string,
  *     }>,
  *     slides: list<SheetSlide>,
  *     contacts: list<string>,
  *     tools: list<string>,
  *     cautions: list<string>,
+ * }
+ * @phpstan-type SheetStep array{
+ *     id: string,
+ *     words: string,
+ *     mark: string,
+ *     part: string,
+ *     tool: string,
+ *     check: string,
+ *     why: string,
+ *     caution: string,
+ *     seconds: int,
+ *     locked: bool,
+ *     gate: bool,
  * }
  * @phpstan-type SheetSlide array{name: string, colour: string, before: bool, note: string}
  */
@@ -170,6 +202,7 @@ final class SheetResource
                     'colour' => $block->colour,
                     'offset' => $block->offset->canonical(),
                     'length' => PlanEncoder::worked($block->length),
+                    'cut' => self::block($block, $fitting)->canonical(),
                 ],
                 $fitting->blocks,
             ),
@@ -208,6 +241,7 @@ final class SheetResource
                             $made->recipe->steps,
                         ),
                     ],
+            'made' => $leg->made === null ? null : self::made($leg->made, $cable),
             'cores' => array_map(
                 static fn (CoreCut $core): array => [
                     'conductor' => $core->joint->conductor,
@@ -223,13 +257,76 @@ final class SheetResource
                     'channel' => $core->joint->channel,
                     'exception' => $core->joint->byHand,
                     'length' => PlanEncoder::worked($core->length),
+                    'cut' => $leg->reach($core)->canonical(),
                 ],
                 $made->cores,
             ),
             'slides' => array_map(self::slide(...), $made->slides),
             'contacts' => array_map(static fn (Part $part): string => $part->name, $made->contacts),
-            'tools' => $made->tools,
+            'tools' => $leg->tools(),
             'cautions' => $made->cautions,
+        ];
+    }
+
+    /** The one length that all of a block are cut to. */
+    private static function block(Block $block, SheetFitting $fitting): Length
+    {
+        foreach ($fitting->legs as $leg) {
+            foreach ($leg->preparation->cores as $core) {
+                if (in_array($core->joint->channel, $block->channels, true)) {
+                    return $leg->reach($core);
+                }
+            }
+        }
+
+        return $block->length->result;
+    }
+
+    /**
+     * An end as its procedure makes it, step by step.
+     *
+     * @return array{
+     *     id: string,
+     *     name: string,
+     *     source: string,
+     *     edition: string,
+     *     right: bool,
+     *     wrong: list<string>,
+     *     used: string,
+     *     steps: list<SheetStep>,
+     * }
+     */
+    private static function made(MadeEnd $end, CableType $cable): array
+    {
+        $words = new StepWords($cable);
+        $findings = (new MakingFindings($cable))->of($end->procedure, $end->made, Subject::cable($cable->id));
+        $turns = $end->turns();
+
+        return [
+            'id' => $end->procedure->id,
+            'name' => $end->procedure->name,
+            'source' => $end->procedure->source,
+            'edition' => $end->procedure->edition(),
+            'right' => $end->made->isRight(),
+            'wrong' => array_map(static fn (Finding $finding): string => $finding->words, $findings),
+            'used' => $end->made->result->used()->canonical(),
+            'steps' => array_map(
+                static fn (StepMade $step, int $i): array => [
+                    'id' => $step->step->id,
+                    'words' => $words->does($step->doing),
+                    'mark' => $words->length($step->doing),
+                    'part' => $step->step->part,
+                    'tool' => $step->step->tool,
+                    'check' => $step->step->check,
+                    'why' => $step->step->why,
+                    'caution' => $step->step->caution,
+                    'seconds' => $step->step->seconds,
+                    'locked' => $step->step->locked,
+                    'gate' => $i === $turns && $end->made->gate() !== [],
+                ],
+                $end->made->steps,
+                array_keys($end->made->steps),
+            ),
         ];
     }
 

@@ -11,6 +11,7 @@ use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\Loaded;
 use Closure;
+use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Side;
@@ -55,7 +56,7 @@ use Sartal\Core\Work\Bench\TimeBook;
  *     mains: bool,
  *     pieces: list<JobPiece>,
  *     flaws?: list<array{
- *         id: value-of<Flaw>,
+ *         id: string,
  *         words: string,
  *         why: string,
  *         usual: value-of<Disposition>,
@@ -71,6 +72,9 @@ use Sartal\Core\Work\Bench\TimeBook;
  *     leg?: string,
  *     address?: string,
  *     at?: string,
+ *     mark?: string,
+ *     lies?: list<string>,
+ *     picture?: array{run: string, side: value-of<Side>, leg: string, step: string},
  *     lengths?: list<array{length: string, most: string|null, for: string}>,
  *     tool?: string,
  *     check?: string,
@@ -171,7 +175,10 @@ final class JobResource
                 static fn (Operation $operation): array => self::piece($operation, $times, $loaded),
                 $step->operations,
             ),
-            ...$first->task === Task::Inspect
+            ...$first->task === Task::Inspect && $first->defects !== []
+                ? ['flaws' => array_map(self::defect(...), $first->defects)]
+                : [],
+            ...$first->task === Task::Inspect && $first->defects === []
                 ? [
                     'flaws' => array_map(
                         static fn (Flaw $flaw): array => [
@@ -190,6 +197,17 @@ final class JobResource
         ];
     }
 
+    /** @return array{id: string, words: string, why: string, usual: value-of<Disposition>} */
+    private static function defect(Defect $defect): array
+    {
+        return [
+            'id' => $defect->name,
+            'words' => ucfirst($defect->name),
+            'why' => ucfirst($defect->sought).'.',
+            'usual' => ($defect->reopening->cutsBack ? Disposition::Remake : Disposition::Rework)->value,
+        ];
+    }
+
     /** @return JobPiece */
     private static function piece(Operation $operation, TimeBook $times, Loaded $loaded): array
     {
@@ -205,6 +223,9 @@ final class JobResource
                 'leg' => $operation->leg,
                 'address' => $operation->address,
                 'at' => $operation->at?->canonical(),
+                'mark' => $operation->mark,
+                'lies' => $operation->lies,
+                'picture' => self::picture($operation, $loaded),
                 'lengths' => array_map(
                     static fn (CutTo $cut): array => [
                         'length' => $cut->length->canonical(),
@@ -238,6 +259,26 @@ final class JobResource
             ],
             static fn (mixed $value): bool => $value !== '' && $value !== [] && $value !== null && $value !== 0,
         );
+    }
+
+    /** @return ?array{run: string, side: value-of<Side>, leg: string, step: string} */
+    private static function picture(Operation $operation, Loaded $loaded): ?array
+    {
+        if ($operation->stage === '' || $operation->side === null) {
+            return null;
+        }
+        $leg = $operation->leg;
+        foreach ($leg === '' ? $loaded->installation->runs()[$operation->run]->end($operation->side)->legs : [] as $each) {
+            // What is done once for all that goes into a connector is drawn at the first of it.
+            $leg = $leg === '' && $each->landing?->fitting === $operation->fitting ? $each->id : $leg;
+        }
+
+        return [
+            'run' => $operation->run,
+            'side' => $operation->side->value,
+            'leg' => $leg,
+            'step' => $operation->stage,
+        ];
     }
 
     private static function seconds(Operation $operation, TimeBook $times): float

@@ -47,6 +47,12 @@ final readonly class MakingProcedure
         return $this->copy(['steps' => $steps]);
     }
 
+    /** By which its wording and figures are told from those of another edition of the same name. */
+    public function edition(): string
+    {
+        return substr(hash('xxh64', serialize($this)), 0, 6);
+    }
+
     /**
      * Without some of the recipes that it stands for.
      *

@@ -12,6 +12,7 @@ import Swatch from '../../ui/Swatch.vue'
 import { short, system } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import CoreTable from './CoreTable.vue'
+import MadeSteps from './MadeSteps.vue'
 import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
 
@@ -191,8 +192,15 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
                   class="quiet"> (can wait)</span></li>
             <li v-if="slides.length === 0" class="quiet">Nothing.</li>
           </ol>
-          <h2>2 · Prepare</h2>
-          <template v-if="leg.recipe">
+          <h2>2 · {{ leg.made?.right ? 'Make it, step by step' : 'Prepare' }}</h2>
+          <p v-if="leg.made && !leg.made.right" class="note check"><strong>{{ leg.made.name }} does not make this end
+            right, so the recipe is followed.</strong>{{ leg.made.wrong.join(' ') }}</p>
+          <MadeSteps
+            v-if="leg.made?.right"
+            :key="leg.id"
+            :made="leg.made"
+            :src="$file(`runs/${id}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg.id)}`)" />
+          <template v-else-if="leg.recipe">
             <p
               v-if="leg.recipe.discard !== '0 mm'"
               class="mind">Cut off and throw away the first {{ short(leg.recipe.discard) }}.</p>
@@ -234,11 +242,12 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
           <h2>3 · Join, in this order</h2>
           <p class="quiet">{{ fitting.join.join(' · ') }}</p>
           <table v-if="fitting.blocks.length" class="lines blocks" aria-label="Staggered cut">
-            <thead><tr><th>Block</th><th></th><th>Channels</th><th>Longer by</th></tr></thead>
+            <thead><tr><th>Block</th><th></th><th>Channels</th><th>Cut to</th><th>Longer by</th></tr></thead>
             <tbody><tr
               v-for="block in fitting.blocks"
               :key="block.number"><td class="mono">{{ block.number }}</td><td><Swatch :colour="block.colour" /></td>
               <td>{{ block.channels[0] }} to {{ block.channels.at(-1) }}</td>
+              <td class="mono">{{ short(block.cut) }}</td>
               <td class="mono">{{ block.offset === '0 mm' ? 'shortest' : short(block.offset) }}</td></tr></tbody>
           </table>
           <template v-for="i in group" :key="i">

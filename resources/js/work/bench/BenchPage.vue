@@ -10,6 +10,7 @@ import { hex } from '../../ui/colours'
 import { inFigures, short, system } from '../../ui/units'
 import AskDialog from './AskDialog.vue'
 import ConflictNotes from './ConflictNotes.vue'
+import GatePanel from './GatePanel.vue'
 import InspectPanel from './InspectPanel.vue'
 import PieceWords from './PieceWords.vue'
 import SlideStack from './SlideStack.vue'
@@ -73,6 +74,9 @@ const overtaken = computed(() =>
 )
 const prepared = ({ run, side, at: leg }: NonNullable<JobFitting['strip']>) =>
   `runs/${run}/sheet/${side}/strip.svg?fitting=${leg}&units=${system.value}`
+const drawn = ({ run, side, leg, step: after }: NonNullable<Piece['picture']>) =>
+  `runs/${run}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg)}&step=${encodeURIComponent(after)}`
+const gate = ref<InstanceType<typeof GatePanel> | null>(null)
 /** What tells it from others of its step. */
 function whichOne({ cores, address, place: where }: Piece) {
   const core = cores?.[0]
@@ -181,13 +185,14 @@ function confirm() {
     return
   }
   if (bench.waitsFor(here.piece).length) return
-  bench.confirm(here)
+  if (here.step.task === 'gate') gate.value?.press()
+  else bench.confirm(here)
 }
 /** Like pieces at once, where each by itself says nothing more. */
 const together = computed(() =>
   step.value &&
   step.value.pieces.length > 1 &&
-  ['strip', 'dress', 'tin', 'tug', 'close', 'shrink', 'label', 'mark'].includes(step.value.task)
+  ['strip', 'dress', 'tin', 'fit', 'tug', 'close', 'shrink', 'label', 'mark'].includes(step.value.task)
     ? step.value.pieces.filter(each => !bench.settled(each.id) && bench.waitsFor(each).length === 0)
     : [],
 )
@@ -384,7 +389,21 @@ watch([at, aloud], () => {
           v-for="[before, reason] in piece.needs ?? []"
           :key="before">after {{ byId.get(before)?.piece.words.toLowerCase() }}: {{ inFigures(reason) }}</li></ul></div>
         <img
-          v-if="step.task === 'strip' && fitting?.strip"
+          v-if="piece.picture && step.task !== 'slide-on'"
+          :key="piece.picture.step"
+          class="strip"
+          :src="$file(drawn(piece.picture))"
+          :alt="`The end after this, to scale: ${piece.words}`">
+        <GatePanel
+          v-if="step.task === 'gate'"
+          ref="gate"
+          :key="piece.id"
+          :place="place"
+          :bench="bench"
+          :may="mayWork && !hold"
+          @done="bench.confirm(place)" />
+        <img
+          v-if="!piece.picture && step.task === 'strip' && fitting?.strip"
           class="strip"
           :src="$file(prepared(fitting.strip))"
           alt="The prepared end, to scale">
@@ -411,8 +430,8 @@ watch([at, aloud], () => {
             :key="each.piece.id"><span
               v-if="each.piece.address"
               class="mono">{{ each.piece.address }}</span> {{ each.step === step ? whichOne(each.piece)
-                : each.piece.words }}<template v-if="each.piece.at
-              && each.step !== step"> · {{ short(each.piece.at) }}</template>
+                : each.piece.words }}<template v-if="(each.piece.mark ?? each.piece.at)
+              && each.step !== step"> · {{ each.piece.mark ?? short(each.piece.at!) }}</template>
           </li></ol>
         </template>
         <TalkPanel :ids="ids" :place="place" :bench="bench" @ask="asking = 'ask'" @hold="asking = 'hold'" />
@@ -446,7 +465,7 @@ watch([at, aloud], () => {
     </div>
     <footer v-if="place && !paused">
       <button
-        v-if="!onlyTest && step?.task !== 'inspect'"
+        v-if="!onlyTest && step?.task !== 'inspect' && step?.task !== 'gate'"
         type="button"
         class="do"
         :disabled="!mayWork || !!hold"

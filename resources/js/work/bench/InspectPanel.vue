@@ -29,6 +29,12 @@ const worst = computed<Remedy>(() =>
       ? 'rework'
       : 'accept',
 )
+/** What is put right, of all that was found. */
+const bad = computed(() =>
+  Object.keys(found.value)
+    .filter(id => found.value[id] !== 'accept')
+    .join('|'),
+)
 const scraps = (of: ReworkPlan['scraps']) =>
   Object.entries(of)
     .map(([part, count]) => `${count} × ${part}`)
@@ -50,7 +56,9 @@ const look = () =>
   attempt(async () => {
     const step = encodeURIComponent(props.place.piece.id)
     const at = encodeURIComponent(worst.value === 'rework' ? joint.value : '')
-    plan.value = await api.get(`bench/${props.ids}/rework?step=${step}&remedy=${worst.value}&joint=${at}`)
+    plan.value = await api.get(
+      `bench/${props.ids}/rework?step=${step}&remedy=${worst.value}&joint=${at}&found=${encodeURIComponent(bad.value)}`,
+    )
   })
 function good() {
   props.bench.confirm(props.place, words.value, found.value)
@@ -65,6 +73,7 @@ function sendBack() {
     flaws: found.value,
     remedy: worst.value,
     joint: worst.value === 'rework' ? joint.value : '',
+    found: bad.value,
   })
   const again = plan.value.reopens[0] ?? ''
   plan.value = null

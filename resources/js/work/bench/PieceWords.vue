@@ -12,6 +12,11 @@ const core = computed(() => piece.value.cores?.[0])
 const contact = computed(
   () => ['join', 'crimp'].includes(props.place.step.task) && core.value && piece.value.cores!.length <= 3,
 )
+/** As it is marked, in its own unit, and from where. */
+const mark = computed(() => {
+  const [figure, ...from] = (piece.value.mark ?? '').split(', ')
+  return [figure, from.join(', ')]
+})
 const several = computed(() => props.place.step.task === 'join' && (piece.value.cores?.length ?? 0) > 3)
 const parts = (colour: string) => colour.split('/')
 </script>
@@ -43,8 +48,10 @@ const parts = (colour: string) => colour.split('/')
     </template>
     <template v-else>
       <p class="huge words">{{ piece.words }}</p>
+      <p v-if="piece.mark" class="big"><b class="mono to">{{ mark[0] }}</b><template v-if="mark[1]"> <span
+        class="quiet">{{ mark[1] }}</span></template></p>
       <p
-        v-if="piece.at"
+        v-else-if="piece.at"
         class="big"><b class="mono to">{{ place.step.task === 'cut' ? length(piece.at) : short(piece.at) }}</b> <span
           v-if="place.step.task === 'strip'"
           class="quiet">from the cut end</span></p>
