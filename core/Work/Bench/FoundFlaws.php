@@ -14,8 +14,8 @@ final class FoundFlaws
     {
         if ($event->flaws() !== []) {
             return array_map(
-                static fn (int|string $flaw): string => Flaw::tryFrom((string) $flaw)?->words() ?? ucfirst((string) $flaw),
-                array_keys($event->flaws()),
+                static fn (string $flaw): string => Flaw::tryFrom($flaw)?->words() ?? ucfirst($flaw),
+                array_map(strval(...), array_keys($event->flaws())),
             );
         }
 

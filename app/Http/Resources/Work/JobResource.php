@@ -268,7 +268,8 @@ final class JobResource
             return null;
         }
         $leg = $operation->leg;
-        foreach ($leg === '' ? $loaded->installation->runs()[$operation->run]->end($operation->side)->legs : [] as $each) {
+        $end = $loaded->installation->runs()[$operation->run]->end($operation->side);
+        foreach ($leg === '' ? $end->legs : [] as $each) {
             // What is done once for all that goes into a connector is drawn at the first of it.
             $leg = $leg === '' && $each->landing?->fitting === $operation->fitting ? $each->id : $leg;
         }

@@ -48,7 +48,8 @@ function move(by: number) {
         </li>
       </template>
     </ol>
-    <p class="quiet source">{{ made.name }} · edition <span class="mono">{{ made.edition }}</span> · {{ made.source }}</p>
+    <p class="quiet source">{{ made.name }} · edition <span class="mono">{{ made.edition }}</span> ·
+      {{ made.source }}</p>
   </div>
 </template>
 

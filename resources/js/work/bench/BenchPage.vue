@@ -76,6 +76,8 @@ const prepared = ({ run, side, at: leg }: NonNullable<JobFitting['strip']>) =>
   `runs/${run}/sheet/${side}/strip.svg?fitting=${leg}&units=${system.value}`
 const drawn = ({ run, side, leg, step: after }: NonNullable<Piece['picture']>) =>
   `runs/${run}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg)}&step=${encodeURIComponent(after)}`
+/** As it is said in the middle of a sentence; codes stay as they are. */
+const small = (words: string) => words.charAt(0).toLowerCase() + words.slice(1)
 const gate = ref<InstanceType<typeof GatePanel> | null>(null)
 /** What tells it from others of its step. */
 function whichOne({ cores, address, place: where }: Piece) {
@@ -373,7 +375,7 @@ watch([at, aloud], () => {
           class="note check"
           role="status">
           <strong>First: {{ byId.get(missing[0]![0])?.piece.place }},
-            {{ byId.get(missing[0]![0])?.piece.words.toLowerCase() }}.</strong>{{ inFigures(missing[0]![1]) }} <button
+            {{ small(byId.get(missing[0]![0])?.piece.words ?? '') }}.</strong>{{ inFigures(missing[0]![1]) }} <button
             type="button"
             class="plain"
             @click="bench.go(missing[0]![0])">Go there</button></p>
@@ -387,7 +389,7 @@ watch([at, aloud], () => {
         <p v-for="caution in piece.cautions ?? []" :key="caution" class="note stop">{{ caution }}</p>
         <div v-if="why && piece.why" class="note"><strong>Why</strong>{{ inFigures(piece.why) }}<ul><li
           v-for="[before, reason] in piece.needs ?? []"
-          :key="before">after {{ byId.get(before)?.piece.words.toLowerCase() }}: {{ inFigures(reason) }}</li></ul></div>
+          :key="before">after {{ small(byId.get(before)?.piece.words ?? '') }}: {{ inFigures(reason) }}</li></ul></div>
         <img
           v-if="piece.picture && step.task !== 'slide-on'"
           :key="piece.picture.step"
@@ -400,7 +402,7 @@ watch([at, aloud], () => {
           :key="piece.id"
           :place="place"
           :bench="bench"
-          :may="mayWork && !hold"
+          :may="mayWork && !hold && missing.length === 0"
           @done="bench.confirm(place)" />
         <img
           v-if="!piece.picture && step.task === 'strip' && fitting?.strip"

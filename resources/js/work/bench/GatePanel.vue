@@ -13,7 +13,9 @@ const lies = computed(() => props.place.piece.lies ?? [])
 const parts = computed(() =>
   lies.value.map(each => {
     const [name, ...way] = each.split(': ')
-    return { each, name: name ?? '', way: way.join(': ') }
+    // "strain-relief nut, circular connector" is the nut to whoever has it in hand.
+    const short = (name ?? '').split(/,| for | over /)[0]!.split(' ').at(-1)
+    return { each, name: name ?? '', short, way: way.join(': ') }
   }),
 )
 const isWhole = computed(() => lies.value.every(each => ticked.value.includes(each)))
@@ -46,14 +48,13 @@ defineExpose({ press })
                                                              type="checkbox"
                                                              :checked="ticked.includes(part.each)"
                                                              @change="toggle(part.each)">
-          <span><b>{{ part.name }}</b><template v-if="part.way"> <span class="quiet">{{ part.way }}</span></template>
-          </span></label>
+          <span><b>{{ part.name }}</b><span v-if="part.way" class="quiet turned">{{ part.way }}</span></span></label>
       </li>
     </ol>
     <p class="way">
       <span>cable</span><template v-for="part in parts" :key="part.each"><span
         class="on-it"
-        :class="{ there: ticked.includes(part.each) }">{{ part.name.split(/[ ,]/)[0] }}</span></template>
+        :class="{ there: ticked.includes(part.each) }">{{ part.short }}</span></template>
       <span>this end</span>
     </p>
     <p v-if="open" class="note">End {{ open }} is still open: what is missing could come over it, as long as nothing is
@@ -102,6 +103,9 @@ input {
 .there {
   border: 1px solid var(--ink);
   color: var(--ink);
+}
+.turned {
+  margin-left: 0.5em;
 }
 .note {
   margin: 10px 0;

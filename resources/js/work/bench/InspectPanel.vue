@@ -92,8 +92,10 @@ function sendBack() {
         <label><input
           type="checkbox"
           :checked="!!found[flaw.id]"
-          @change="toggle(flaw.id, flaw.usual)"> {{ flaw.words }}</label>
-        <span v-if="found[flaw.id]" class="verdict"><span class="quiet">{{ flaw.why }}</span>
+          @change="toggle(flaw.id, flaw.usual)"><span>{{ flaw.words }}
+            <small class="quiet">{{ flaw.why }}</small></span>
+        </label>
+        <span v-if="found[flaw.id]" class="verdict">
           <select
             v-model="found[flaw.id]"
             :aria-label="`What becomes of it: ${flaw.words}`"

@@ -48,8 +48,9 @@ const parts = (colour: string) => colour.split('/')
     </template>
     <template v-else>
       <p class="huge words">{{ piece.words }}</p>
-      <p v-if="piece.mark" class="big"><b class="mono to">{{ mark[0] }}</b><template v-if="mark[1]"> <span
-        class="quiet">{{ mark[1] }}</span></template></p>
+      <p v-if="piece.mark" class="big"><b class="mono to">{{ mark[0] }}</b><span
+        v-if="mark[1]"
+        class="quiet from">{{ mark[1] }}</span></p>
       <p
         v-else-if="piece.at"
         class="big"><b class="mono to">{{ place.step.task === 'cut' ? length(piece.at) : short(piece.at) }}</b> <span
@@ -104,6 +105,9 @@ p {
 }
 .to {
   color: var(--copper);
+}
+.from {
+  margin-left: 0.4em;
 }
 .core {
   display: flex;
