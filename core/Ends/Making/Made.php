@@ -8,7 +8,9 @@ use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
+use Sartal\Core\Given\Measure\Length;
 
 /** A procedure that was run on a workpiece: what came of each step, what it lacked, and what is not as demanded. */
 final readonly class Made
@@ -120,6 +122,18 @@ final readonly class Made
         }
 
         return $gate;
+    }
+
+    /** What of the cable is gone, from the end as it came to what stands out farthest of its conductors. */
+    public function usedUp(): Length
+    {
+        $least = null;
+        foreach ($this->result->end->pieces as $piece) {
+            $isFarther = $least === null || $piece->edge->compare($least) < 0;
+            $least = $piece->kind === PieceKind::Metal && $isFarther ? $piece->edge : $least;
+        }
+
+        return $least ?? $this->result->used();
     }
 
     /** No need fails, and the result meets all demands. */

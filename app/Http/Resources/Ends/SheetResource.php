@@ -103,6 +103,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *         right: bool,
  *         wrong: list<string>,
  *         used: string,
+ *         short: string|null,
  *         steps: list<SheetStep>,
  *     }|null,
  *     cores: list<array{
@@ -151,7 +152,7 @@ final class SheetResource
             'cable' => $sheet->cable->name,
             'mains' => $sheet->isMains(),
             'fittings' => array_map(
-                static fn (SheetFitting $fitting): array => self::fitting($fitting, $sheet->cable, $loaded),
+                static fn (SheetFitting $fitting): array => self::fitting($fitting, $sheet, $loaded),
                 $sheet->fittings,
             ),
             'alike' => $sheet->alike,
@@ -172,8 +173,10 @@ final class SheetResource
     }
 
     /** @return FittingSheet */
-    private static function fitting(SheetFitting $fitting, CableType $cable, Loaded $loaded): array
+    private static function fitting(SheetFitting $fitting, EndSheet $sheet, Loaded $loaded): array
     {
+        $stated = $sheet->run->end($sheet->side)->preparation;
+
         return [
             'id' => $fitting->fitting->id,
             'version' => $loaded->version(DecisionKind::Fitting, $fitting->fitting->id),
@@ -194,7 +197,10 @@ final class SheetResource
                     ),
                 ),
             ),
-            'legs' => array_map(static fn (SheetLeg $leg): array => self::leg($leg, $fitting, $cable), $fitting->legs),
+            'legs' => array_map(
+                static fn (SheetLeg $leg): array => self::leg($leg, $fitting, $sheet->cable, $stated),
+                $fitting->legs,
+            ),
             'blocks' => array_map(
                 static fn (Block $block): array => [
                     'number' => $block->number,
@@ -212,7 +218,7 @@ final class SheetResource
     }
 
     /** @return LegSheet */
-    private static function leg(SheetLeg $leg, SheetFitting $fitting, CableType $cable): array
+    private static function leg(SheetLeg $leg, SheetFitting $fitting, CableType $cable, Length $stated): array
     {
         $made = $leg->preparation;
 
@@ -241,7 +247,7 @@ final class SheetResource
                             $made->recipe->steps,
                         ),
                     ],
-            'made' => $leg->made === null ? null : self::made($leg->made, $cable),
+            'made' => $leg->made === null ? null : self::made($leg->made, $cable, $stated),
             'cores' => array_map(
                 static fn (CoreCut $core): array => [
                     'conductor' => $core->joint->conductor,
@@ -293,10 +299,11 @@ final class SheetResource
      *     right: bool,
      *     wrong: list<string>,
      *     used: string,
+     *     short: string|null,
      *     steps: list<SheetStep>,
      * }
      */
-    private static function made(MadeEnd $end, CableType $cable): array
+    private static function made(MadeEnd $end, CableType $cable, Length $stated): array
     {
         $words = new StepWords($cable);
         $findings = (new MakingFindings($cable))->of($end->procedure, $end->made, Subject::cable($cable->id));
@@ -309,7 +316,8 @@ final class SheetResource
             'edition' => $end->procedure->edition(),
             'right' => $end->made->isRight(),
             'wrong' => array_map(static fn (Finding $finding): string => $finding->words, $findings),
-            'used' => $end->made->result->used()->canonical(),
+            'used' => $end->made->usedUp()->canonical(),
+            'short' => self::short($end, $stated)?->canonical(),
             'steps' => array_map(
                 static fn (StepMade $step, int $i): array => [
                     'id' => $step->step->id,
@@ -328,6 +336,14 @@ final class SheetResource
                 array_keys($end->made->steps),
             ),
         ];
+    }
+
+    /** By how much more the end takes than the run has for making it; null where that is enough. */
+    private static function short(MadeEnd $end, Length $stated): ?Length
+    {
+        $used = $end->made->usedUp();
+
+        return $used->compare($stated) > 0 ? $used->minus($stated) : null;
     }
 
     /** @return SheetSlide */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { SheetLeg } from '../../api/types'
+import { short } from '../../ui/units'
 
 /** How an end is made, step by step, with a picture of it to scale after the one in hand. */
 const props = defineProps<{ made: NonNullable<SheetLeg['made']>; src: string }>()
@@ -11,6 +12,12 @@ const first = Math.max(
 const at = ref(first)
 const step = computed(() => props.made.steps[at.value])
 const picture = computed(() => `${props.src}&step=${encodeURIComponent(step.value?.id ?? '')}`)
+/** What the run has for making it is not enough. */
+const over = computed(
+  () =>
+    `This end uses up ${short(props.made.used)} of the cable, ${short(props.made.short ?? '')} more than the run ` +
+    'states for preparing it: state more at the run, or it comes out shorter.',
+)
 function move(by: number) {
   at.value = Math.min(props.made.steps.length - 1, Math.max(0, at.value + by))
 }
@@ -38,9 +45,9 @@ function move(by: number) {
             <b>{{ each.words }}</b><span v-if="each.mark" class="mark">{{ each.mark }}</span>
           </button>
           <span v-if="each.locked" class="quiet">secures a life: it stays in every copy</span>
+          <span v-if="each.check"><i>Look</i> {{ each.check }}</span>
           <template v-if="i === at">
             <span v-if="each.tool"><i>With</i> {{ each.tool }}</span>
-            <span v-if="each.check"><i>Look</i> {{ each.check }}</span>
             <span v-if="each.seconds"><i>Wait</i> {{ each.seconds }} s</span>
             <span v-if="each.why"><i>Why</i> {{ each.why }}</span>
           </template>
@@ -48,6 +55,8 @@ function move(by: number) {
         </li>
       </template>
     </ol>
+    <p v-if="made.short" class="note check">{{ over }}</p>
+    <p v-else class="quiet source">It uses up {{ short(made.used) }} of the cable.</p>
     <p class="quiet source">{{ made.name }} · edition <span class="mono">{{ made.edition }}</span> ·
       {{ made.source }}</p>
   </div>
