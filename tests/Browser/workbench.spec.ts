@@ -73,7 +73,7 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
     await counted(other, `${n} of 72`)
     await other.keyboard.press('Space')
   }
-  await expect(other.getByText('Tug every joint lightly')).toBeVisible()
+  await expect(other.getByText('Look it over before it is closed')).toBeVisible()
   await expect(other.locator('footer')).not.toContainText('saving')
   const state = await (await bench.get(`/api/bench/${copy.id}`)).json()
   const join = (state.job.steps as Step[]).find(each => each.task === 'join' && each.side === 'B')!
@@ -167,10 +167,10 @@ test('what is wrong at the inspection goes back to the right operation', async (
   await bench.dispose()
   await signIn(page, 'bench', '/bench/A-119')
   await expect(page.getByText('Look it over before it is closed')).toBeVisible()
-  await page.getByLabel(/A joint is dry/).check()
+  await page.getByLabel(/Dry joint/).check()
   await page.getByLabel('Which joint').selectOption({ index: 1 })
   await page.getByRole('button', { name: 'What does that take?' }).click()
-  await expect(page.getByText('Heat the joint, take it apart, make it again.')).toBeVisible()
+  await expect(page.getByText(/Go back to “solder into the cup”/)).toBeVisible()
   await page.getByRole('button', { name: 'Send it back' }).click()
   await expect(page.locator('.huge')).toContainText('Solder into the cup')
   // Its cores were tinned a moment ago.
@@ -183,10 +183,100 @@ test('what is wrong at the inspection goes back to the right operation', async (
   await expect(page.locator('.huge')).toContainText('Look it over')
   // What was just confirmed is on its way; the panel comes anew once it has arrived.
   await expect(page.locator('footer')).not.toContainText('saving')
-  await page.getByLabel(/A strand stands out/).check()
+  await page.getByLabel(/Cut strands/).check()
   await page.getByRole('button', { name: 'What does that take?' }).click()
   await expect(page.getByText(/cut back to whole cable/)).toBeVisible()
   await expect(page.getByText(/Spare length is left for 0 more/)).toBeVisible()
+})
+
+/** One end after the other as hands make it: whatever comes next is done, every picture is there. */
+async function made(page: Page, press: () => Promise<void>) {
+  const seen: string[] = []
+  for (let n = 0; n < 140; n++) {
+    await expect(page.locator('.huge, .rest h2').first()).toBeVisible()
+    if (await page.getByText('The bench is done with it.').isVisible()) break
+    const words = await page.locator('.huge').first().innerText()
+    seen.push(words)
+    const kicker = await page.locator('.kicker').innerText()
+    const picture = page.locator('img.strip')
+    if (await picture.count())
+      await expect
+        .poll(() => picture.first().evaluate((image: HTMLImageElement) => image.complete && image.naturalWidth), {
+          message: `the picture of “${words}”`,
+        })
+        .toBeGreaterThan(0)
+    if (await page.locator('.gate').count()) {
+      const whole = page.getByRole('button', { name: 'All of it is on' })
+      await expect(whole).toBeDisabled()
+      for (const part of await page.locator('.gate input').all()) await part.check()
+      await whole.click()
+    } else if (await page.locator('.look').count()) {
+      // A verdict is a press of its own.
+      await page.keyboard.press('Space')
+      await expect(page.locator('.kicker')).toHaveText(kicker, { useInnerText: true })
+      await page.getByRole('button', { name: 'All of it is good' }).click()
+    } else {
+      // What is hot takes a press of its own: it has cooled.
+      if (await page.getByText(/Let it cool/).isVisible()) {
+        await press()
+        await expect(page.getByText(/Let it cool/)).toBeHidden()
+      }
+      await press()
+    }
+    await expect
+      .poll(async () => (await page.locator('.kicker').innerText()) + (await page.locator('.huge').first().innerText()))
+      .not.toBe(kicker + words)
+    await expect(page.locator('footer')).not.toContainText('saving')
+  }
+  await expect(page.getByText('The bench is done with it.')).toBeVisible()
+  return seen
+}
+
+test('a microphone line and a patch lead are made step by step with the space bar', async ({ page }) => {
+  test.setTimeout(240_000)
+  const planner = await hands('planner@brackwater.example')
+  for (const [of, code] of [
+    ['A-121', 'A-291'],
+    ['C-442', 'C-491'],
+  ])
+    expect((await planner.post(`/api/runs/${of}/duplicate`, { data: { code } })).ok()).toBe(true)
+  const ids = ((await (await planner.get('/api/schedule')).json()) as { rows: { id: string; code: string }[] }).rows
+  const id = (code: string) => ids.find(row => row.code === code)!.id
+  await signIn(page, 'bench', `/bench/${id('A-291')}`)
+  const cups = await made(page, () => page.keyboard.press('Space'))
+  const at = (words: string) => cups.findIndex(each => each.startsWith(words))
+  expect(at('Take off the sheath')).toBeGreaterThan(at('Slide on shell'))
+  expect(at('See that everything lies')).toBeLessThan(at('Tin 2 cores'))
+  expect(at('Solder into the cup')).toBeGreaterThan(at('Fill terminals'))
+  await page.goto(`/bench/${id('C-491')}`)
+  const plug = await made(page, () => page.keyboard.press('Space'))
+  expect(plug.filter(each => each.startsWith('Lay 8 cores side by side'))).toHaveLength(2)
+  expect(plug.some(each => each.startsWith('Press all 8 in'))).toBe(true)
+  await planner.dispose()
+})
+
+test('a video line and a mains and signal composite are made on a phone', async ({ browser }) => {
+  test.setTimeout(300_000)
+  const planner = await hands('planner@brackwater.example')
+  for (const [of, code] of [
+    ['V-404', 'V-491'],
+    ['P-007', 'P-091'],
+  ])
+    expect((await planner.post(`/api/runs/${of}/duplicate`, { data: { code } })).ok()).toBe(true)
+  const ids = ((await (await planner.get('/api/schedule')).json()) as { rows: { id: string; code: string }[] }).rows
+  const id = (code: string) => ids.find(row => row.code === code)!.id
+  const phone = await second(browser, 'bench', 390, 844)
+  await phone.goto(`/bench/${id('V-491')}`)
+  const bnc = await made(phone, () => phone.locator('footer .do').click())
+  expect(bnc.filter(each => each === 'Crimp the pin')).toHaveLength(2)
+  expect(bnc.filter(each => each === 'Crimp the ferrule')).toHaveLength(4)
+  // Mains is made by whoever may.
+  const lead = await second(browser, 'lead', 390, 844)
+  await lead.goto(`/bench/${id('P-091')}`)
+  const both = await made(lead, () => lead.locator('footer .do').click())
+  expect(both.filter(each => each.startsWith('Clamp under the screw'))).toHaveLength(6)
+  expect(await lead.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)).toBe(false)
+  await Promise.all([planner.dispose(), phone.context().close(), lead.context().close()])
 })
 
 test('a label sheet is printed, and what a change touches is printed again', async ({ page }) => {

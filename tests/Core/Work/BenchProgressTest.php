@@ -349,6 +349,51 @@ final class BenchProgressTest extends TestCase
         self::assertFalse($rework->cutsBack);
     }
 
+    /** What a procedure looks for goes back to what made it: ends.md, "what is undone, what is scrap". */
+    public function test_what_was_found_goes_back_to_what_made_it(): void
+    {
+        $found = function (Bench $bench, string ...$defects): Rework {
+            $plan = $bench->plan();
+            $operations = Traveller::order(
+                (new OperationPlanner($bench->installation))->of(array_values($plan->assemblies)[0], $plan->runs),
+                $bench->installation->rules(),
+            )->operations;
+            $looks = array_filter(
+                $operations,
+                static fn (Operation $each): bool => $each->task === Task::Inspect && $each->side === Side::A,
+            );
+            $look = end($looks);
+            self::assertInstanceOf(Operation::class, $look);
+            $before = [];
+            foreach ($operations as $operation) {
+                if ($operation === $look) {
+                    break;
+                }
+                $before[] = $this->confirm($operation);
+            }
+
+            return (new ReworkPlanner($bench->installation))->of(
+                $operations,
+                new Progress($operations, $before),
+                $look,
+                Disposition::Rework,
+                defects: array_values($defects),
+            );
+        };
+        $dry = $found(Bench::microphone(), 'dry joint');
+        self::assertFalse($dry->cutsBack);
+        self::assertSame([], $dry->scraps);
+        self::assertCount(4, $dry->reopens, 'three joints and the tug');
+        $nicked = $found(Bench::microphone(), 'nicked', 'dry joint');
+        self::assertTrue($nicked->cutsBack, 'what was cut is not undone');
+        self::assertSame(Disposition::Remake, $nicked->remedy);
+        // Before the stroke a plug costs nothing: its cores come out and are ordered again.
+        $order = $found(Bench::category(), 'order');
+        self::assertFalse($order->cutsBack);
+        self::assertArrayNotHasKey('8p8c-plug', $order->scraps);
+        self::assertNotSame([], $order->reopens);
+    }
+
     public function test_a_solder_joint_is_made_again_and_costs_nothing(): void
     {
         [$operations, $rework, $after] = $this->reworked(

@@ -91,13 +91,24 @@ export function useJob(ids: () => string) {
     }
   }
 
+  /** What was recorded here while an answer was on its way is not in it, and stands all the same. */
+  function take(answer: NonNullable<typeof state.value>, known: Set<string>) {
+    for (const { id, step } of sentHere.value) {
+      const own = step && !known.has(id) ? state.value?.standings[step] : undefined
+      if (step && own) answer.standings[step] = own
+    }
+    state.value = answer
+  }
+  const sentBefore = () => new Set(sentHere.value.map(event => event.id))
+
   async function look() {
     if (!job.value || !state.value || document.hidden) return
+    const known = sentBefore()
     try {
       const answer = await api.get(`bench/${ids()}/since/${state.value.cursor}?step=${encodeURIComponent(at.value)}`)
       outbox.offline = false
       people.value = answer.people
-      if (answer.state) state.value = answer.state
+      if (answer.state) take(answer.state, known)
       // Somebody else did this one meanwhile.
       if (at.value && settled(at.value) && !unsent.value.length) at.value = next(at.value)
       void outbox.flush()
@@ -129,8 +140,9 @@ export function useJob(ids: () => string) {
   onScopeDispose(outbox.listen(pictures, { sent: () => void refresh().catch(() => undefined) }))
 
   async function refresh() {
+    const known = sentBefore()
     const answer = await api.get(`bench/${ids()}`)
-    state.value = answer.state
+    take(answer.state, known)
     people.value = answer.people
   }
 

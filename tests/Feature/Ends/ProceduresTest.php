@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Ends;
+
+use App\Models\Release;
+use Tests\TestCase;
+
+/** Procedures through the door: on the sheet, at the bench, as types, in a release. */
+final class ProceduresTest extends TestCase
+{
+    /** @return array<array-key, mixed> */
+    private function definition(string $id): array
+    {
+        return (array) $this->as('planner')->getJson('/api/types/procedure/'.$id)->assertOk()->json('definition');
+    }
+
+    public function test_a_sheet_shows_each_step_with_the_end_after_it(): void
+    {
+        $leg = $this->as('bench')->getJson('/api/runs/A-121/sheet/A')->assertOk()->json('sheet.fittings.0.legs.0');
+        self::assertTrue($leg['made']['right']);
+        $marks = array_column($leg['made']['steps'], 'mark', 'id');
+        self::assertSame('mark at 20 mm, from the cut end', $marks['sheath-off']);
+        $drawn = [];
+        foreach ($leg['made']['steps'] as $step) {
+            $svg = (string) $this->get('/api/runs/A-121/sheet/A/strip.svg?leg='.$leg['id'].'&step='.$step['id'])
+                ->assertOk()
+                ->getContent();
+            self::assertNotFalse(simplexml_load_string($svg), $step['id']);
+            $drawn[$step['id']] = $svg;
+        }
+        self::assertNotSame($drawn['sheath-off'], $drawn['foil-off']);
+        $this->get('/api/runs/A-121/sheet/A/strip.svg?step=glue')->assertNotFound();
+        // All three are as long as the steps leave them, and the table says so.
+        self::assertSame(['17 mm'], array_values(array_unique(array_column($leg['cores'], 'cut'))));
+    }
+
+    /** One length for all of a block, and the same one in the table of blocks and of cores. */
+    public function test_blocks_and_cores_agree(): void
+    {
+        $fitting = $this->as('bench')->getJson('/api/runs/M-201/sheet/B')->assertOk()->json('sheet.fittings.0');
+        self::assertGreaterThan(2, count($fitting['blocks']));
+        foreach ($fitting['blocks'] as $block) {
+            foreach ($fitting['legs'][0]['cores'] as $core) {
+                if (in_array($core['channel'], $block['channels'], true)) {
+                    self::assertSame($block['cut'], $core['cut'], $core['conductor']);
+                }
+            }
+        }
+    }
+
+    public function test_what_secures_a_life_stays_in_every_copy(): void
+    {
+        $copy = $this->definition('mains-screws');
+        $copy['id'] = 'mains-quickly';
+        $whole = $copy;
+        $copy['steps'] = array_values(array_filter(
+            $copy['steps'],
+            static fn (array $step): bool => $step['id'] !== 'polarity',
+        ));
+        $this->putJson('/api/types/procedure', ['definition' => $copy])
+            ->assertUnprocessable()
+            ->assertSee('Step polarity of')
+            ->assertSee('keep it as it is');
+        $this->putJson('/api/types/procedure', ['definition' => $whole])->assertOk();
+    }
+
+    public function test_a_procedure_with_a_mistake_is_refused_by_its_step_and_nothing_is_saved(): void
+    {
+        $copy = ['id' => 'cups-otherwise'] + $this->definition('cup-3-pole');
+        $copy['steps'][0]['do'] = 'glue';
+        $this->putJson('/api/types/procedure', ['definition' => $copy])
+            ->assertUnprocessable()
+            ->assertSee('steps[0].do');
+        $this->getJson('/api/types/procedure/cups-otherwise')->assertNotFound();
+    }
+
+    /** One that does not make an end right is said so at the sheet, with the step; the recipe is followed meanwhile. */
+    public function test_a_procedure_that_does_not_make_an_end_says_so_and_the_bench_goes_on_by_the_recipe(): void
+    {
+        $own = $this->definition('cup-3-pole');
+        $own['steps'] = array_values(array_filter(
+            $own['steps'],
+            static fn (array $step): bool => $step['id'] !== 'cores-tin',
+        ));
+        $this->putJson('/api/types/procedure', ['definition' => $own])->assertOk();
+        $made = $this->getJson('/api/runs/A-121/sheet/A')->json('sheet.fittings.0.legs.0.made');
+        self::assertFalse($made['right']);
+        self::assertStringContainsString('is not tinned', implode(' ', $made['wrong']));
+        $pieces = collect($this->getJson('/api/bench/A-121')->json('job.steps'))->flatMap->pieces->pluck('id');
+        self::assertNotEmpty($pieces->filter(static fn (string $id): bool => str_contains($id, '|A|leg-1|bare|')));
+    }
+
+    private function steps(): string
+    {
+        return collect($this->as('bench')->getJson('/api/bench/A-121')->json('job.steps'))
+            ->flatMap->pieces->pluck('id')->implode(' ');
+    }
+
+    public function test_a_release_keeps_the_procedures_that_it_was_released_with(): void
+    {
+        $this->as('lead')->postJson('/api/releases', ['note' => 'to the bench'])->assertCreated();
+        $document = json_decode(Release::query()->firstOrFail()->document, true, 512, JSON_THROW_ON_ERROR);
+        self::assertContains('cup-3-pole', array_column($document['catalogue']['procedures'], 'id'));
+        self::assertStringContainsString('|make|sheath-off', $this->steps());
+    }
+
+    public function test_a_release_from_before_there_were_procedures_is_made_by_its_recipes(): void
+    {
+        $this->as('lead')->postJson('/api/releases', ['note' => 'to the bench'])->assertCreated();
+        $release = Release::query()->firstOrFail();
+        $document = json_decode($release->document, true, 512, JSON_THROW_ON_ERROR);
+        unset($document['catalogue']['procedures']);
+        $release->document = json_encode($document, JSON_THROW_ON_ERROR);
+        $release->save();
+        self::assertStringContainsString('|bare|sheath', $this->steps());
+        self::assertStringNotContainsString('|make|', $this->steps());
+    }
+}
