@@ -14,7 +14,10 @@ const parts = computed(() =>
   lies.value.map(each => {
     const [name, ...way] = each.split(': ')
     // "strain-relief nut, circular connector" is the nut to whoever has it in hand.
-    const short = (name ?? '').split(/,| for | over /)[0]!.split(' ').at(-1)
+    const short = (name ?? '')
+      .split(/,| for | over /)[0]!
+      .split(' ')
+      .at(-1)
     return { each, name: name ?? '', short, way: way.join(': ') }
   }),
 )
