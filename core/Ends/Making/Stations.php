@@ -43,8 +43,15 @@ final readonly class Stations
         private HouseRules $rules,
         private array $blocks = [],
     ) {
-        $whole = AsCut::of($fit->cable);
-        $this->end = $fit->elements === [''] || $fit->elements === [] ? $whole : $whole->leg(...$fit->elements);
+        $elements = $fit->elements === [''] ? [] : $fit->elements;
+        // Ends of one cable begin alike.
+        $this->end = $fit->cable->kept->once(
+            CableEnd::class,
+            implode("\n", $elements),
+            static fn (): CableEnd => $elements === []
+                ? AsCut::of($fit->cable)
+                : AsCut::of($fit->cable)->leg(...$elements),
+        );
     }
 
     public function workpiece(): Workpiece

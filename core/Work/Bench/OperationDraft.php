@@ -59,6 +59,12 @@ final class OperationDraft
         return $ids;
     }
 
+    /** @return list<Operation> as they were found, without what they need: for whoever asks what they were done by */
+    public function found(): array
+    {
+        return array_values($this->operations);
+    }
+
     /** @return list<Operation> */
     public function operations(): array
     {

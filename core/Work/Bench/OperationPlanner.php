@@ -49,10 +49,36 @@ final readonly class OperationPlanner
         $sheets = $this->sheets($runs, $plans);
         $made = self::byProcedure($sheets);
         // What recipes would ask is what records of earlier editions speak of.
-        $isKnown = $made !== [] && $this->remembers;
-        $former = new FormerSteps($isKnown ? $this->operations($assembly, $plans, $runs, $sheets, [], null) : []);
+        $former = new FormerSteps(
+            $made !== [] && $this->remembers ? $this->byRecipes($runs, $plans, $sheets) : [],
+        );
 
         return $this->operations($assembly, $plans, $runs, $sheets, $made, $former);
+    }
+
+    /**
+     * What would be done to the ends if recipes prepared all of them.
+     *
+     * @param  array<int|string, Run>  $runs
+     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
+     * @return list<Operation>
+     */
+    private function byRecipes(array $runs, RunPlans $plans, array $sheets): array
+    {
+        $draft = new OperationDraft();
+        $cables = $this->cables($runs);
+        $this->fittings($draft, $this->ends($draft, $runs, $cables, $plans, $sheets, [], null), $cables, [], null);
+
+        return $draft->found();
+    }
+
+    /**
+     * @param  array<int|string, Run>  $runs
+     * @return array<int|string, CableType> by run
+     */
+    private function cables(array $runs): array
+    {
+        return array_map(fn (Run $run): CableType => $this->installation->catalogue->theCable($run->cable), $runs);
     }
 
     /**
@@ -107,7 +133,7 @@ final readonly class OperationPlanner
         ?FormerSteps $former,
     ): array {
         $draft = new OperationDraft();
-        $cables = array_map(fn (Run $run): CableType => $this->installation->catalogue->theCable($run->cable), $runs);
+        $cables = $this->cables($runs);
         $ends = $this->ends($draft, $runs, $cables, $plans, $sheets, $made, $former);
         $closes = $this->fittings($draft, $ends, $cables, $made, $former);
         $this->links($draft, $assembly, $runs);
