@@ -357,6 +357,7 @@ final readonly class LegSteps
                     address: $address,
                     joining: $terminal?->joining,
                     like: 'crimp|'.($contact->id ?? ''),
+                    tool: $contact->tool ?? '',
                 ),
             );
         }

@@ -9,6 +9,7 @@ use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\LegPreparation;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\RecipeStep;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Worked;
@@ -38,7 +39,15 @@ final readonly class SheetLeg
     {
         $tools = $this->preparation->tools;
         if ($this->made !== null && $this->isMade()) {
-            $tools = array_map(static fn (StepMade $step): string => $step->step->tool, $this->made->made->steps);
+            // What the recipe would take up is not; what a terminal or a part asks for is.
+            $recipe = array_map(
+                static fn (RecipeStep $step): string => $step->tool,
+                $this->preparation->recipe->steps ?? [],
+            );
+            $tools = [
+                ...array_map(static fn (StepMade $step): string => $step->step->tool, $this->made->made->steps),
+                ...array_diff($tools, $recipe),
+            ];
         }
 
         return array_values(array_unique(array_filter($tools, static fn (string $tool): bool => $tool !== '')));

@@ -57,6 +57,7 @@ final readonly class StepOperation
         int $wait = 0,
         ?string $like = null,
         ?Pace $pace = null,
+        string $tool = '',
     ): Operation {
         $step = $made->step;
         $task ??= self::task($step->verb);
@@ -75,7 +76,7 @@ final readonly class StepOperation
             $address,
             $detail,
             $at ?? self::dimension($made->doing),
-            $step->tool,
+            $tool === '' ? $step->tool : $tool,
             $step->check === '' ? '' : ucfirst($step->check).'.',
             $part,
             $cores,

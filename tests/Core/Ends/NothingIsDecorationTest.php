@@ -228,6 +228,8 @@ final class NothingIsDecorationTest extends TestCase
     public function test_an_attribute_that_changes_changes_something(string $bench, string $path, mixed $value): void
     {
         $before = self::benches()[$bench]();
+        // A recipe is followed where no procedure makes its ends.
+        $before = str_starts_with($path, 'recipes.') ? $before->byRecipes() : $before;
         self::assertNotSame(self::all($before), self::all($before->withCatalogueEdited([$path => $value])));
     }
 
