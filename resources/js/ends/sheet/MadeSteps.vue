@@ -139,7 +139,7 @@ button:focus-visible {
 }
 .mark {
   margin-left: 8px;
-  color: var(--copper);
+  color: var(--verdigris);
   font-weight: 600;
 }
 li > span {
