@@ -127,8 +127,8 @@ final class TerminationsTest extends TestCase
                 'End B',
                 'wiring side, turned 180°',
                 'Strain-relief nut',
-                'Screened pair to solder cups',
-                '45/64 in sheath',
+                'Screened pair or star-quad to three solder cups',
+                'mark at 20 mm',
                 'BK',
                 'ventilate',
             ] as $words
