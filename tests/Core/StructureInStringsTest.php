@@ -17,6 +17,7 @@ final class StructureInStringsTest extends TestCase
         'core/Proof/Testing/OhmSense.php' => 'its own questions',
         'core/Work/Bench/FoundFlaws.php' => 'notes of the first edition',
         'app/Http/Controllers/Plan/RunController.php' => 'what the page sends: signals',
+        'app/Http/Requests/Work/ReworkAsked.php' => 'what the page sends: flaws',
         'app/Planning/PartsScope.php' => 'its own addresses',
     ];
 

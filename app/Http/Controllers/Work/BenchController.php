@@ -216,7 +216,7 @@ final readonly class BenchController
             $at,
             $asked->remedy,
             $asked->joint === '' ? null : $asked->joint,
-            $asked->found === '' ? [] : explode('|', $asked->found),
+            $asked->defects(),
         );
     }
 

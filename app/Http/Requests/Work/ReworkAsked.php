@@ -18,4 +18,10 @@ final readonly class ReworkAsked implements Shape
         #[Text(max: 1000, min: 0)] public string $found = '',
     ) {
     }
+
+    /** @return list<string> by name */
+    public function defects(): array
+    {
+        return $this->found === '' ? [] : explode('|', $this->found);
+    }
 }
