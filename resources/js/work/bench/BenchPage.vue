@@ -391,7 +391,7 @@ watch([at, aloud], () => {
           v-for="[before, reason] in piece.needs ?? []"
           :key="before">after {{ small(byId.get(before)?.piece.words ?? '') }}: {{ inFigures(reason) }}</li></ul></div>
         <img
-          v-if="piece.picture && step.task !== 'slide-on'"
+          v-if="piece.picture && step.task !== 'slide-on' && !joining"
           :key="piece.picture.step"
           class="strip"
           :src="$file(drawn(piece.picture))"
