@@ -365,6 +365,19 @@ final readonly class LegSteps
         return $ids;
     }
 
+    /** @return list<Former> */
+    private function formers(StepMade $step, SheetLeg $leg, Spot $spot): array
+    {
+        return $this->former->preparing(
+            $spot->run,
+            $spot->side,
+            $spot->leg,
+            $leg->preparation->recipe,
+            $step->step->verb,
+            $step->step->of->kinds,
+        );
+    }
+
     /** A look before anything is joined: what it finds is put right at once. */
     private function look(
         StepMade $step,
@@ -385,14 +398,7 @@ final readonly class LegSteps
             $spot,
             Phase::Bare,
             $turn,
-            $this->former->preparing(
-                $spot->run,
-                $spot->side,
-                $spot->leg,
-                $leg->preparation->recipe,
-                $step->step->verb,
-                $step->step->of->kinds,
-            ),
+            $this->formers($step, $leg, $spot),
             joining: $fitting->terminals === [] ? null : $fitting->terminals[0]->joining,
         );
 
@@ -418,14 +424,7 @@ final readonly class LegSteps
                 $spot,
                 Phase::Bare,
                 $places->turn($i),
-                $this->former->preparing(
-                    $spot->run,
-                    $spot->side,
-                    $spot->leg,
-                    $leg->preparation->recipe,
-                    $step->step->verb,
-                    $step->step->of->kinds,
-                ),
+                $this->formers($step, $leg, $spot),
                 at: $isOne ? $cuts[0]->length : null,
                 lengths: $isOne ? [] : $cuts,
                 wait: $places->wait($i),
