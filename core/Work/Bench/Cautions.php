@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
 
 /** What can hurt somebody at a step. Source: common practice; local codes and licensed practice come first. */
@@ -20,6 +22,15 @@ final class Cautions
 
     public const PULL = 'Ladders, ceiling voids and pulling force: nobody pulls alone, and nobody stands in the line '.
         'of the rope.';
+
+    /** @return list<string> that joints in such a connector show besides */
+    public static function at(ConnectorType $type): array
+    {
+        return array_values(array_unique([
+            ...$type->domain === HazardDomain::Mains ? [self::MAINS] : [],
+            ...array_diff($type->cautions, [self::BLADE, self::IRON]),
+        ]));
+    }
 
     /** @return list<string> */
     public static function for(Task $task, ?Joining $joining = null): array

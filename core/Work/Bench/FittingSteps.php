@@ -10,7 +10,7 @@ use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
@@ -21,9 +21,6 @@ use Sartal\Core\Proof\Record\StepKind;
 /** What is done at one connector by procedures, from where its legs meet it to where it is closed. */
 final readonly class FittingSteps
 {
-    /** s; what cools sooner is not waited for: common practice. */
-    private const COOLED = 30;
-
     /** @param  array<int|string, CableType>  $cables  by run */
     private function __construct(
         private OperationDraft $draft,
@@ -32,6 +29,7 @@ final readonly class FittingSteps
         private Spot $spot,
         private JointWires $wires,
         private array $cables,
+        private Catalogue $catalogue,
     ) {
     }
 
@@ -47,9 +45,11 @@ final readonly class FittingSteps
         array $sheets,
         array $legs,
         array $cables,
+        Catalogue $catalogue,
     ): string {
         $sheet = $sheets[0];
-        $steps = new self($draft, $former, $sheet, self::spot($sheet, $legs), JointWires::of($legs), $cables);
+        $spot = self::spot($sheet, $legs);
+        $steps = new self($draft, $former, $sheet, $spot, JointWires::of($legs), $cables, $catalogue);
         foreach ($legs as $leg) {
             $steps->leg($leg, $leg->end ?? throw new \LogicException('No procedure makes it.'));
         }
@@ -82,7 +82,15 @@ final readonly class FittingSteps
         $second = SecondHalf::of($end);
         $places = LegPlaces::of($end);
         $cable = $this->cables[$leg->run->id];
-        $make = new StepOperation($cable, LegTasks::isMains($this->sheet));
+        $make = new StepOperation($cable, LegTasks::isMains($this->sheet), Cautions::at($this->sheet->type));
+        $joints = new JointSteps(
+            $this->draft,
+            $this->former,
+            $this->sheet,
+            $this->spot,
+            $this->wires,
+            $this->cables,
+        );
         $words = new StepWords($cable);
         $before = $leg->slid;
         $groups = $second->groups;
@@ -100,7 +108,7 @@ final readonly class FittingSteps
             $keys = $group === [] ? [] : $this->wires->keys($leg, $i);
             $ids = match (true) {
                 $group === [] => [$this->look([], $step, true, $end, $make, $turn)],
-                $keys !== [] => $this->joins($keys, $step, $make, $turn, $places->wait($i)),
+                $keys !== [] => $joints->of($keys, $step, $make, $turn, $places->wait($i)),
                 $verb === Verb::LookOver, $verb === Verb::Mate => [
                     $this->look($group, $step, $second->isLast($group), $end, $make, $turn),
                 ],
@@ -147,102 +155,6 @@ final readonly class FittingSteps
             $step->step->verb === Verb::Shrink => 'Under shrink a joint is not seen again.',
             $step->step->verb === Verb::Close => 'Closed, it is not seen again.',
             default => 'One thing after the other: what comes before lies under it.',
-        };
-    }
-
-    /**
-     * Terminal by terminal; what others would cover comes before them.
-     *
-     * @param  non-empty-list<string>  $keys
-     * @return list<string>
-     */
-    private function joins(array $keys, StepMade $step, StepOperation $make, int $turn, int $wait): array
-    {
-        $ids = [];
-        foreach ($keys as $key) {
-            $of = $this->wires->at($key);
-            $address = $of[0][1]->joint->address();
-            $joining = $this->sheet->layout->terminal($address)?->joining;
-            $legs = array_unique(array_map(static fn (array $wire): string => $wire[0]->leg->leg->id, $of));
-            $id = StepId::ofFitting($this->sheet->fitting->id, StepKind::Join, $key);
-            $ids[$key] = $this->draft->add(
-                $make->of(
-                    $id,
-                    $step,
-                    new Spot(
-                        $of[0][0]->run->id,
-                        $of[0][0]->side,
-                        $this->spot->fitting,
-                        count($legs) === 1 ? $of[0][0]->leg->leg->id : '',
-                        count($legs) === 1 ? $of[0][0]->place : $this->spot->place,
-                        array_values(array_diff([$this->spot->run, ...$this->spot->with], [$of[0][0]->run->id])),
-                    ),
-                    Phase::Join,
-                    $turn,
-                    $this->former->same($id),
-                    Task::Join,
-                    self::words($step, $joining, $address, count($of)),
-                    $this->sheet->layout->cavities[$address]->terminal ?? '',
-                    part: self::crimped($step, $of[0][0]),
-                    cores: array_map(
-                        fn (array $wire): BenchCore => BenchCore::from($wire[1], $this->cables[$wire[0]->run->id]),
-                        $of,
-                    ),
-                    address: $step->step->verb === Verb::PressIn ? '' : $address,
-                    amount: 1.0,
-                    joining: $joining,
-                    // While the next is made, a small one has cooled.
-                    wait: $wait < self::COOLED ? 0 : $wait,
-                    like: 'join|'.$this->sheet->type->id.'|'.($joining->value ?? 'shell'),
-                ),
-            );
-        }
-        foreach ($keys as $key) {
-            foreach ($this->wires->at($key) as [$of, $core]) {
-                $crimp = StepId::ofLeg(
-                    $of->run->id,
-                    $of->side,
-                    $of->leg->leg->id,
-                    StepKind::Crimp,
-                    $core->joint->conductor,
-                )->text();
-                $contact = $this->draft->has($crimp) ? $crimp : '';
-                $this->draft->need($ids[$key], $contact, 'It has its contact first.');
-            }
-        }
-        foreach ($step->doing->station->terminals->covers as $over => $under) {
-            foreach ($under as $terminal) {
-                if (isset($ids[$over], $ids[$terminal])) {
-                    $this->draft->need($ids[$over], $ids[$terminal], 'Joined first, it would cover the other one.');
-                }
-            }
-        }
-
-        return array_values($ids);
-    }
-
-    /** Id of the part that holds the joint; "" where none does. */
-    private static function crimped(StepMade $step, LegWork $leg): string
-    {
-        foreach ($step->step->verb === Verb::Crimp ? $leg->leg->preparation->slides : [] as $slide) {
-            if (Stations::name($slide) === $step->step->part) {
-                return $slide->part->id;
-            }
-        }
-
-        return '';
-    }
-
-    private static function words(StepMade $step, ?Joining $joining, string $address, int $count): string
-    {
-        return match (true) {
-            $address === '' => 'Splice it and insulate the splice',
-            $step->step->verb === Verb::PressIn => sprintf('Press all %d in, one stroke', $count),
-            $step->step->verb === Verb::Load => 'Insert the contact into '.$address,
-            $step->step->verb === Verb::PushOn => 'Push the body on, the centre into its place',
-            $step->step->verb === Verb::Crimp => 'Crimp the '.str_replace('-', ' ', $step->step->part),
-            $joining === null => 'Join to the shell',
-            default => ucfirst($joining->words()),
         };
     }
 
@@ -313,6 +225,8 @@ final readonly class FittingSteps
             array_push($checks, ...$step->step->check === '' ? [] : [$step->step->check]);
         }
         $panel = $this->sheet->type->mount === Mount::Panel;
+        $hardware = $panel ? PanelHardware::names($this->sheet->type, $this->catalogue) : [];
+        $does = [...$does, ...$hardware === [] ? [] : ['With '.implode(', ', $hardware)]];
         $id = StepId::ofFitting($this->sheet->fitting->id, StepKind::Close);
         $close = $make->of(
             $id,
@@ -326,11 +240,12 @@ final readonly class FittingSteps
             implode('. ', $does).($does === [] ? '' : '.'),
             why: 'The connector may carry a pull; a joint may not.',
             like: 'close|'.$this->sheet->type->id,
+            tool: $hardware === [] ? '' : PanelHardware::TOOL,
         );
 
         $checks = $checks === [] ? ['the strain relief holds the sheath, not the cores'] : $checks;
 
-        return $this->draft->add($close->lookingFor(implode('; ', $checks), []));
+        return $this->draft->add($close->checked(implode('; ', $checks)));
     }
 
     /**

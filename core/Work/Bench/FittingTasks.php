@@ -61,12 +61,7 @@ final readonly class FittingTasks
         ];
         $mains = LegTasks::isMains($sheet);
         $skill = $mains ? Skill::Mains : null;
-        $cautions = array_values(
-            array_unique([
-                ...$mains ? [Cautions::MAINS] : [],
-                ...array_diff($sheet->type->cautions, [Cautions::BLADE, Cautions::IRON]),
-            ]),
-        );
+        $cautions = Cautions::at($sheet->type);
         $shared = count($legs) > 1 ? $this->sharedSlides($legs, $base, $skill) : [];
         $joins = $this->joins($sheet, $legs, $cables, $base, $skill, $cautions, array_column($shared, 0));
         $tug = $this->draft->add(
@@ -361,10 +356,7 @@ final readonly class FittingTasks
             }
         }
         $panel = $sheet->type->mount === Mount::Panel;
-        $hardware = array_map(
-            fn (int|string $id): string => $this->installation->catalogue->part((string) $id)->name ?? (string) $id,
-            array_keys($sheet->type->cable->hardware),
-        );
+        $hardware = PanelHardware::names($sheet->type, $this->installation->catalogue);
         $close = $this->draft->add(
             new Operation(
                 ...$base + [
@@ -378,7 +370,7 @@ final readonly class FittingTasks
                         : ($up === []
                             ? 'Sheath under the strain relief.'
                             : 'Bring up: '.implode(', ', array_map(lcfirst(...), array_reverse($up))).'.'),
-                    'tool' => $panel && $hardware !== [] ? 'driver at low torque' : '',
+                    'tool' => $panel && $hardware !== [] ? PanelHardware::TOOL : '',
                     'check' => 'The strain relief holds the sheath, not the cores.',
                     'like' => 'close|'.$sheet->type->id,
                     'skill' => $skill,

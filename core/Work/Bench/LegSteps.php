@@ -15,12 +15,10 @@ use Sartal\Core\Ends\Preparing\SlideOver;
 use Sartal\Core\Ends\Preparing\WireFerrules;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
-use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
@@ -61,13 +59,14 @@ final readonly class LegSteps
         [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
         $places = LegPlaces::of($end);
         $make = new StepOperation($cable, $isMains);
+        $gates = new LegGate($this->draft, $this->former, $isMains);
         $ops = [];
         $gate = '';
         $turns = $end->turns();
         $meets = $end->meets();
         foreach (array_slice($end->made->steps, 0, $meets) as $i => $step) {
             if ($i === $turns) {
-                $gate = $this->gate($end, $ops, $spot, $places->turn($i), $fitting, $isMains);
+                $gate = $gates->of($end, $ops, $spot, $places->turn($i));
             }
             $ops[$i] = match ($step->step->verb) {
                 Verb::Cool => LegPlaces::after($end->needs[$i], $ops),
@@ -103,7 +102,7 @@ final readonly class LegSteps
             }
         }
         if ($gate === '' && $turns === $meets) {
-            $gate = $this->gate($end, $ops, $spot, $places->turn($meets), $fitting, $isMains);
+            $gate = $gates->of($end, $ops, $spot, $places->turn($meets));
         }
 
         return new LegWork(
@@ -253,64 +252,6 @@ final readonly class LegSteps
     }
 
     /**
-     * Everything that cannot arrive later, in the order in which it lies.
-     *
-     * @param  array<int, list<string>>  $ops
-     */
-    private function gate(MadeEnd $end, array $ops, Spot $spot, int $turn, SheetFitting $fitting, bool $isMains): string
-    {
-        $lies = $needs = [];
-        foreach ($end->made->gate() as $step) {
-            foreach ($end->made->steps as $i => $each) {
-                if ($each === $step && isset($ops[$i])) {
-                    $check = $step->step->check === '' ? '' : ': '.$step->step->check;
-                    $lies[] = $this->part($ops[$i], $step).$check;
-                    array_push($needs, ...$ops[$i]);
-                }
-            }
-        }
-        if ($lies === []) {
-            return '';
-        }
-        $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Gate);
-        $gate = $this->draft->add(
-            new Operation(
-                $id,
-                Task::Gate,
-                $spot->run,
-                $spot->side,
-                $spot->place,
-                'See that everything lies on the cable',
-                Pace::Gate,
-                Phase::Bare,
-                $spot->fitting,
-                $spot->leg,
-                like: 'gate|'.implode('|', $lies),
-                why: 'What is missing now costs the whole end: from the next step on nothing comes along the cable.',
-                skill: $isMains ? Skill::Mains : null,
-                facts: array_map(fn (string $op): string => $this->draft->get($op)->part ?? '', $needs),
-                turn: $turn,
-                lies: $lies,
-                formers: [
-                    ...$this->former->preparing($spot->run, $spot->side, $spot->leg, null, Verb::Tin, []),
-                    ...$this->former->at($fitting->fitting->id, StepKind::Join),
-                ],
-            ),
-        );
-        $this->draft->need($gate, $needs, 'It is looked at as it lies there.');
-
-        return $gate;
-    }
-
-    /** @param  list<string>  $ops */
-    private function part(array $ops, StepMade $step): string
-    {
-        $words = $this->draft->get($ops[0] ?? '')->words ?? str_replace('-', ' ', $step->step->part);
-
-        return (string) preg_replace('~^Slide on ~', '', $words);
-    }
-
-    /**
      * A contact or a ferrule on each core.
      *
      * @return list<string>
@@ -414,7 +355,7 @@ final readonly class LegSteps
         LegPlaces $places,
         int $i,
     ): string {
-        $cuts = self::cuts($step, $leg, $fitting);
+        $cuts = CoreLengths::of($step, $leg, $fitting);
         $isOne = count($cuts) === 1;
 
         return $this->draft->add(
@@ -430,48 +371,5 @@ final readonly class LegSteps
                 wait: $places->wait($i),
             ),
         );
-    }
-
-    /**
-     * How long the cores are left, where each goes as far as its own terminal: block by block, else by function.
-     *
-     * @return list<CutTo>
-     */
-    private static function cuts(StepMade $step, SheetLeg $leg, SheetFitting $fitting): array
-    {
-        $measure = $step->step->measure;
-        if ($measure?->from !== MeasuredFrom::Terminal) {
-            return [];
-        }
-        $names = $fitting->blockNames();
-        $terminals = array_flip(array_map(strval(...), array_keys($step->doing->byTerminal())));
-        $byName = [];
-        foreach ($leg->preparation->cores as $core) {
-            $address = $core->joint->address();
-            $reach = $step->doing->station->terminals->reaches[$address] ?? null;
-            if ($reach === null || ! isset($terminals[$address])) {
-                continue;
-            }
-            $name = $names[$core->joint->channel] ?? ($core->joint->function === '' ? 'core' : $core->joint->function);
-            $byName[$name][] = [$reach->plus($measure->length), $core->joint->conductor];
-        }
-        $cuts = [];
-        foreach ($byName as $name => $of) {
-            $lengths = array_column($of, 0);
-            usort($lengths, static fn (Length $a, Length $b): int => $a->compare($b));
-            $most = $lengths[count($lengths) - 1];
-            $cuts[] = new CutTo(
-                $lengths[0],
-                (string) $name,
-                $most->compare($lengths[0]) === 0 ? null : $most,
-                array_column($of, 1),
-            );
-        }
-        $isOne = count(array_unique(array_map(
-            static fn (CutTo $cut): string => $cut->length->canonical().($cut->most?->canonical() ?? ''),
-            $cuts,
-        ))) === 1;
-
-        return $isOne ? array_slice($cuts, 0, 1) : $cuts;
     }
 }

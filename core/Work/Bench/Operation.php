@@ -112,6 +112,12 @@ final readonly class Operation
         ]);
     }
 
+    /** With what is looked at when it is done, as a procedure words it, without a full stop. */
+    public function checked(string $check): self
+    {
+        return $this->copy(['check' => $check === '' ? '' : ucfirst($check).'.']);
+    }
+
     /** Whether its end is spoilt where it is left out. */
     public function isUnforgiving(): bool
     {

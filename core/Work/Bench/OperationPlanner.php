@@ -236,7 +236,14 @@ final readonly class OperationPlanner
         $closes = [];
         foreach ($sheets as $id => $of) {
             $closes[$id] = isset($made[$id])
-                ? FittingSteps::foreseen($draft, $former, $of, $legs[$id], $cables)
+                ? FittingSteps::foreseen(
+                    $draft,
+                    $former,
+                    $of,
+                    $legs[$id],
+                    $cables,
+                    $this->installation->catalogue,
+                )
                 : $tasks->of($of, $legs[$id], $cables);
         }
 

@@ -23,7 +23,8 @@ final readonly class StepOperation
 
     private StepWords $words;
 
-    public function __construct(CableType $cable, private bool $isMains)
+    /** @param  list<string>  $cautions  of the connector, which every joint in it shows besides the step's own */
+    public function __construct(CableType $cable, private bool $isMains, private array $cautions = [])
     {
         $this->words = new StepWords($cable);
     }
@@ -80,7 +81,7 @@ final readonly class StepOperation
             $step->check === '' ? '' : ucfirst($step->check).'.',
             $part,
             $cores,
-            self::cautions($made, $task, $joining),
+            $this->cautions($made, $task, $joining),
             $why === '' ? $step->why : $why,
             $this->skill($made, $task),
             $wait,
@@ -156,16 +157,17 @@ final readonly class StepOperation
         return $measure === null || $isPlaced ? null : $measure->length;
     }
 
-    /** @return list<string> */
-    private static function cautions(StepMade $made, Task $task, ?Joining $joining): array
+    /** @return list<string> its own, the usual one of such work, and where it is joined those of the connector */
+    private function cautions(StepMade $made, Task $task, ?Joining $joining): array
     {
         $step = $made->step;
-        if ($step->caution !== '') {
-            return [$step->caution];
-        }
         $isByHand = $task === Task::Strip && str_contains($step->tool, 'by hand');
+        $usual = $isByHand || $step->verb === Verb::Open ? [] : Cautions::for($task, $joining);
 
-        return $isByHand || $step->verb === Verb::Open ? [] : Cautions::for($task, $joining);
+        return array_values(array_unique([
+            ...$step->caution === '' ? $usual : [$step->caution],
+            ...$task === Task::Join ? $this->cautions : [],
+        ]));
     }
 
     private function skill(StepMade $made, Task $task): ?Skill

@@ -11,6 +11,7 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\SentBack;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Cautions;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Progress;
@@ -230,6 +231,45 @@ final class FormerStepsTest extends TestCase
         foreach ($taken as $operation) {
             self::assertSame(Task::Strip, $operation->task);
         }
+    }
+
+    /** Whatever a connector warns of is said at every joint in it, as it was. */
+    #[DataProvider('families')]
+    public function test_no_caution_of_a_connector_is_lost(Bench $bench): void
+    {
+        $now = self::operations($bench);
+        $looked = 0;
+        foreach (self::operations($bench->byRecipes()) as $id => $before) {
+            $type = $bench->installation->fittings()[$before->fitting]->connector ?? '';
+            $warns = $bench->installation->catalogue->connectors()[$type]->cautions ?? [];
+            if ($before->task !== Task::Join || ! isset($now[$id])) {
+                continue;
+            }
+            foreach (array_intersect($before->cautions, [...$warns, Cautions::MAINS]) as $caution) {
+                self::assertContains($caution, $now[$id]->cautions, $id);
+            }
+            $isHot = $before->joining?->isHot() === true;
+            self::assertTrue(! $isHot || str_contains(implode(' ', $now[$id]->cautions), 'fumes'), $id);
+            $looked++;
+        }
+        self::assertGreaterThan(1, $looked);
+    }
+
+    /** A panel is fixed with what its connector brings, and by the same tool. */
+    public function test_a_panel_is_fixed_with_its_hardware(): void
+    {
+        $bench = self::line('pair-foil', 'analogue', 'xlr3-male-panel-balanced');
+        $before = self::operations($bench->byRecipes());
+        $closed = 0;
+        foreach (self::operations($bench) as $id => $operation) {
+            if ($operation->step->kind === StepKind::Close) {
+                self::assertStringContainsString($before[$id]->detail, $operation->detail);
+                self::assertSame($before[$id]->tool, $operation->tool);
+                self::assertNotSame('', $operation->tool);
+                $closed++;
+            }
+        }
+        self::assertSame(2, $closed);
     }
 
     /** Rework that was ordered goes back to all that stands for what it names. */
