@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\Ends\Workpiece\Workpiece;
@@ -27,5 +28,13 @@ final readonly class CatalogueEnd
         public Stations $stations,
         public array $protective,
     ) {
+    }
+
+    /** What it stands before as the second half of a cable whose first it plugs into. */
+    public function second(): Station
+    {
+        return $this->procedure === null
+            ? $this->station
+            : $this->stations->for($this->procedure, $this->protective, FarEnd::Mates);
     }
 }

@@ -88,7 +88,9 @@ final readonly class Made
             $step->verb === Verb::Measure => $doing->station->onEquipment,
             $step->measure?->from === MeasuredFrom::Equipment => $doing->station->onEquipment,
             $step->verb === Verb::Turn => in_array($step->part, $parts->turns, true),
-            $step->verb === Verb::Mate => $doing->station->farMade,
+            $step->verb === Verb::Mate => $doing->station->far === FarEnd::Mates &&
+                ($step->part === '' || $parts->has($step->part)),
+            $step->verb === Verb::Coil => $doing->station->far->isFinished(),
             $step->verb === Verb::Insulate => self::isSleeved($doing),
             $step->verb === Verb::Fix => isset($parts->over[$step->part]),
             $step->verb === Verb::Crimp && $step->part === 'pin' => $doing->station->centre === Centre::Pin,

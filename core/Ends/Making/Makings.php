@@ -17,18 +17,17 @@ final class Makings
 
     /**
      * @param  list<string>  $protective  functions that are protective earth's
-     * @param  bool  $farOpen  nothing is at the cable's other end yet
      */
     public function of(
         Stations $end,
         MakingProcedure $procedure,
         array $protective = [],
-        bool $farOpen = false,
+        FarEnd $far = FarEnd::Taken,
     ): Made {
-        return $this->made[$end->signature($procedure, $protective, $farOpen)] ??= Made::by(
+        return $this->made[$end->signature($procedure, $protective, $far)] ??= Made::by(
             $procedure,
             $end->workpiece(),
-            $end->for($procedure, $protective, $farOpen),
+            $end->for($procedure, $protective, $far),
         );
     }
 

@@ -13,8 +13,6 @@ final readonly class Station
 {
     /**
      * @param  Centre  $centre  of coax: what takes its centre
-     * @param  bool  $farOpen  the cable's other end is open: what is slid on may come over it
-     * @param  bool  $farMade  the cable's other end is finished, and can be plugged into this one
      * @param  array<class-string<School>, School>  $answers  of the house, where they are not the usual ones
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
@@ -23,8 +21,7 @@ final readonly class Station
         public Terminals $terminals = new Terminals(),
         public PartsThere $parts = new PartsThere(),
         public Centre $centre = Centre::None,
-        public bool $farOpen = false,
-        public bool $farMade = false,
+        public FarEnd $far = FarEnd::Taken,
         public array $answers = [],
         public bool $onEquipment = false,
         public ?Length $measured = null,
@@ -41,7 +38,7 @@ final readonly class Station
     public function isOnlyByNow(string $part): bool
     {
         return match ($this->parts->arrive[$part] ?? Arrival::Front) {
-            Arrival::Slid => ! $this->farOpen,
+            Arrival::Slid => $this->far !== FarEnd::Open,
             Arrival::SlidHere => true,
             default => false,
         };

@@ -61,9 +61,8 @@ final readonly class Stations
 
     /**
      * @param  list<string>  $protective  functions that are protective earth's
-     * @param  bool  $farOpen  nothing is at the cable's other end yet
      */
-    public function for(MakingProcedure $procedure, array $protective = [], bool $farOpen = false): Station
+    public function for(MakingProcedure $procedure, array $protective = [], FarEnd $far = FarEnd::Taken): Station
     {
         [$goes, $earths] = [[], []];
         foreach ($this->joints as $joint) {
@@ -107,7 +106,7 @@ final readonly class Stations
                 )),
             ),
             $procedure->centre,
-            farOpen: $farOpen,
+            far: $far,
             answers: $this->answers($procedure),
         );
     }
@@ -149,14 +148,17 @@ final readonly class Stations
      *
      * @param  list<string>  $protective
      */
-    public function signature(MakingProcedure $procedure, array $protective = [], bool $farOpen = false): string
-    {
+    public function signature(
+        MakingProcedure $procedure,
+        array $protective = [],
+        FarEnd $far = FarEnd::Taken,
+    ): string {
         $parts = [
             $procedure->id,
             $this->fit->cable->id,
             implode(',', $this->fit->elements),
             $this->fit->connector->id,
-            $farOpen ? 'open' : '',
+            $far->value,
             implode(',', $protective),
         ];
         foreach ($this->joints as $joint) {

@@ -77,7 +77,9 @@ final readonly class StepWords
                 count($doing->byTerminal()) === 1 ? 'Put a ferrule on %s' : 'Put ferrules on %s',
                 $what,
             ),
-            Verb::Mate => 'Plug it into the half that is finished',
+            Verb::Mate => $part === ''
+                ? 'Plug it into the half that is finished'
+                : sprintf('Plug both halves together and tighten the %s', $part),
             Verb::Join => sprintf('Solder %s into %s', $what, self::terminals($doing)),
             Verb::Clamp => sprintf('Screw %s into %s', $what, self::terminals($doing)),
             Verb::PressIn => sprintf('Press %s in', $what),

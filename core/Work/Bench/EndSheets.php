@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Making\Stations;
@@ -105,7 +106,11 @@ final readonly class EndSheets
         $sheets = [];
         foreach ($legs as $id => $of) {
             $fitting = $this->installation->theFitting($id);
-            $sheets[] = $this->fitting($fitting, $of, $fits[$id], $joined[$id], $protective);
+            $far = array_map(
+                fn (SheetLeg $leg): FarEnd => (new FarHalf($this->installation))->of($run, $side, $leg->leg),
+                $of,
+            );
+            $sheets[] = $this->fitting($fitting, $of, $fits[$id], $joined[$id], $protective, $far);
         }
 
         return $sheets;
@@ -116,6 +121,7 @@ final readonly class EndSheets
      * @param  non-empty-list<LegFit>  $fits
      * @param  non-empty-list<list<Joint>>  $joints  of each leg
      * @param  list<string>  $protective  functions that are protective earth's
+     * @param  non-empty-list<FarEnd>  $far  as each leg finds it
      */
     private function fitting(
         Fitting $fitting,
@@ -123,6 +129,7 @@ final readonly class EndSheets
         array $fits,
         array $joints,
         array $protective,
+        array $far,
     ): SheetFitting {
         $fit = $fits[0];
         $type = $fit->layout->types[''];
@@ -145,7 +152,7 @@ final readonly class EndSheets
             : Blocks::in(self::used($plan, $legs), $fit->layout, $exit);
         foreach ($legs as $i => $leg) {
             $stations = new Stations($fits[$i], $joints[$i], $leg->preparation, $this->installation->rules(), $blocks);
-            $legs[$i] = $leg->with($this->made($stations, $fits[$i], $leg->preparation, $protective));
+            $legs[$i] = $leg->with($this->made($stations, $fits[$i], $leg->preparation, $protective, $far[$i]));
         }
 
         return new SheetFitting(
@@ -167,8 +174,13 @@ final readonly class EndSheets
      *
      * @param  list<string>  $protective
      */
-    private function made(Stations $stations, LegFit $fit, LegPreparation $preparation, array $protective): ?MadeEnd
-    {
+    private function made(
+        Stations $stations,
+        LegFit $fit,
+        LegPreparation $preparation,
+        array $protective,
+        FarEnd $far,
+    ): ?MadeEnd {
         $catalogue = $this->installation->catalogue;
         $procedure = $catalogue->procedureFor($preparation->recipe->id ?? '', $fit->connector->id);
         if ($procedure === null || ! $this->isOfTheHouse($fit)) {
@@ -177,10 +189,10 @@ final readonly class EndSheets
 
         return $catalogue->kept->once(
             MadeEnd::class,
-            $stations->signature($procedure, $protective),
+            $stations->signature($procedure, $protective, $far),
             static fn (): MadeEnd => MadeEnd::by(
                 $procedure,
-                Made::by($procedure, $stations->workpiece(), $stations->for($procedure, $protective)),
+                Made::by($procedure, $stations->workpiece(), $stations->for($procedure, $protective, $far)),
             ),
         );
     }

@@ -14,13 +14,14 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
-use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
 /** What is done at one connector by procedures, from where its legs meet it to where it is closed. */
 final readonly class FittingSteps
 {
+    private const MATED = 'It is plugged into the other half, which is finished first.';
+
     /** @param  array<int|string, CableType>  $cables  by run */
     private function __construct(
         private OperationDraft $draft,
@@ -120,9 +121,18 @@ final readonly class FittingSteps
             };
             foreach ($ids as $id) {
                 $this->draft->need($id, $before, self::why($step, $group, $end->made->steps));
+                $this->draft->need($id, $verb === Verb::Mate ? $this->farClosed($leg) : '', self::MATED);
             }
             $before = $ids;
         }
+    }
+
+    /** The operation after which the half that this one plugs into is finished. */
+    private function farClosed(LegWork $leg): string
+    {
+        $fitting = $leg->run->a->legs[0]->landing->fitting ?? '';
+
+        return $fitting === '' ? '' : StepId::ofFitting($fitting, StepKind::Close)->text();
     }
 
     /**
@@ -218,9 +228,7 @@ final readonly class FittingSteps
         $steps = array_map(static fn (int $i): StepMade => $end->made->steps[$i], $group);
         $does = $checks = [];
         foreach ($steps as $step) {
-            // A cable is coiled once both its ends are made.
-            $isSilent = in_array($step->step->verb, [Verb::Close, Verb::Cool], true);
-            $isSaid = ! $isSilent && ($step->step->verb !== Verb::Coil || $this->spot->side === Side::B);
+            $isSaid = ! in_array($step->step->verb, [Verb::Close, Verb::Cool], true);
             array_push($does, ...$isSaid ? [$words->does($step->doing)] : []);
             array_push($checks, ...$step->step->check === '' ? [] : [$step->step->check]);
         }

@@ -26,7 +26,7 @@ final readonly class SecondHalf
     {
         $steps = $end->made->steps;
         $closing = count($steps);
-        while ($closing > $end->meets() && self::closes($steps[$closing - 1]->step->verb)) {
+        while ($closing > $end->meets() && self::closes($steps[$closing - 1])) {
             $closing--;
         }
         $groups = $open = [];
@@ -40,7 +40,8 @@ final readonly class SecondHalf
             $next = $i + 1 < $closing ? $steps[$i + 1]->step->verb : null;
             $isLook = $verb === Verb::LookOver;
             $last = $isLook || $verb === Verb::Mate ? $i : $last;
-            $isWithNext = self::isBroughtUp($steps[$i]) || ($isLook && $next === Verb::LookOver);
+            $isWithNext = self::isBroughtUp($steps[$i]) ||
+                ($isLook && in_array($next, [Verb::LookOver, Verb::Mate], true));
             if (! $isWithNext) {
                 $groups[] = $open;
                 $open = [];
@@ -82,8 +83,12 @@ final readonly class SecondHalf
         return $step->step->verb === Verb::Seat && $step->doing->station->parts->isSlid($step->step->part);
     }
 
-    private static function closes(Verb $verb): bool
+    private static function closes(StepMade $step): bool
     {
-        return in_array($verb, [Verb::Seat, Verb::Fix, Verb::Tie, Verb::Close, Verb::Coil, Verb::Cool], true);
+        $verb = $step->step->verb;
+        // Both halves in each other hold what is tightened.
+        $isTightened = $verb === Verb::Mate && $step->step->part !== '';
+
+        return $isTightened || in_array($verb, [Verb::Seat, Verb::Fix, Verb::Tie, Verb::Close, Verb::Coil, Verb::Cool], true);
     }
 }

@@ -10,6 +10,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Sartal\Core\Ends\Making\Arrival;
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\StepMade;
@@ -72,7 +73,7 @@ final class MakingTest extends TestCase
                     'shell' => Arrival::Front,
                     'chuck' => Arrival::Side,
                 ],
-                farOpen: $farOpen,
+                far: $farOpen ? FarEnd::Open : FarEnd::Taken,
             ),
         ];
     }
@@ -227,7 +228,7 @@ final class MakingTest extends TestCase
             [$procedure, $on, $station] = self::cup('pair-braid');
             $parts = $station->parts->arrive + ['tie' => Arrival::Side];
 
-            $more = ['farMade' => true, 'parts' => $parts];
+            $more = ['far' => FarEnd::Mates, 'parts' => $parts];
 
             return [$procedure, $on, Stand::but($station, ...$more)];
         }];

@@ -7,9 +7,11 @@ namespace Tests\Core\Ends;
 use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Makings;
 use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Schools\JointShrink;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\ScreenAndDrain;
@@ -44,7 +46,6 @@ final class ProvenEndsTest extends TestCase
         'shrink-on' => 'it comes over the finished connector',
         'measure' => 'nobody says yet that a leg is measured on the equipment',
         'leg-cut' => 'nobody says yet that a leg is measured on the equipment',
-        'mate' => 'the first half has nothing to be plugged into',
         'tie-on' => 'nobody says yet which cables get a tie',
         'plate' => 'the side of a hood is a place, not yet a part that is turned',
         'bite-on' => 'nobody says yet which leg is too thin for its clamp',
@@ -103,6 +104,22 @@ final class ProvenEndsTest extends TestCase
         self::assertSame(self::ENDS, $counts);
     }
 
+    /** The same as a second half, whose connector meets what is at the other end: it is plugged in and coiled. */
+    public function test_a_second_half_is_made_right_too(): void
+    {
+        $mated = $coiled = 0;
+        foreach (self::ends(JointShrink::Each) as $end) {
+            self::assertNotNull($end->procedure);
+            $made = Made::by($end->procedure, $end->workpiece, $end->second());
+            self::assertTrue($made->isRight(), $end->name);
+            $verbs = array_map(static fn ($step): Verb => $step->step->verb, $made->steps);
+            $mated += in_array(Verb::Mate, $verbs, true) ? 1 : 0;
+            $coiled += $made->result->coiled ? 1 : 0;
+            self::assertFalse(Made::by($end->procedure, $end->workpiece, $end->station)->result->coiled, $end->name);
+        }
+        self::assertSame([152, 547], [$mated, $coiled]);
+    }
+
     public function test_every_step_is_called_for_by_some_end(): void
     {
         $dead = $called = [];
@@ -112,8 +129,10 @@ final class ProvenEndsTest extends TestCase
             foreach ($end->procedure->steps as $step) {
                 $dead[$end->procedure->id.' '.$step->id] = $step->id;
             }
-            foreach (Made::by($end->procedure, $end->workpiece, $end->station)->steps as $made) {
-                $called[$end->procedure->id.' '.$made->step->id] = true;
+            foreach ([$end->station, $end->second()] as $station) {
+                foreach (Made::by($end->procedure, $end->workpiece, $station)->steps as $made) {
+                    $called[$end->procedure->id.' '.$made->step->id] = true;
+                }
             }
         }
         $dead = array_values(array_unique(array_diff_key($dead, $called)));
@@ -137,12 +156,13 @@ final class ProvenEndsTest extends TestCase
             );
         }
         self::assertCount($makings->count(), $known);
-        $open = self::ends()[0];
-        self::assertNotNull($open->procedure);
-        self::assertNotSame(
-            $open->stations->signature($open->procedure, $open->protective, true),
-            $open->stations->signature($open->procedure, $open->protective),
+        $one = self::ends()[0];
+        self::assertNotNull($one->procedure);
+        $signatures = array_map(
+            static fn (FarEnd $far): string => $one->stations->signature($one->procedure, $one->protective, $far),
+            FarEnd::cases(),
         );
+        self::assertCount(4, array_unique($signatures));
     }
 
     /**
@@ -155,7 +175,8 @@ final class ProvenEndsTest extends TestCase
         $tried = 0;
         foreach ([...self::ends(), ...self::ends(JointShrink::Each)] as $end) {
             self::assertNotNull($end->procedure);
-            $whole = Made::by($end->procedure, $end->workpiece, $end->station);
+            $station = $end->second();
+            $whole = Made::by($end->procedure, $end->workpiece, $station);
             $signature = implode(' ', [
                 $end->procedure->id,
                 ...array_map(static fn ($made): string => $made->step->id.count($made->doing->pieces), $whole->steps),
@@ -168,7 +189,7 @@ final class ProvenEndsTest extends TestCase
                 $left = array_values(
                     array_filter($end->procedure->steps, static fn (MakingStep $step): bool => $step !== $made->step),
                 );
-                $without = Made::by($end->procedure->withSteps($left), $end->workpiece, $end->station);
+                $without = Made::by($end->procedure->withSteps($left), $end->workpiece, $station);
                 self::assertTrue(
                     ! $without->isRight() || $without->result != $whole->result,
                     sprintf('%s of %s', $made->step->id, $end->name),

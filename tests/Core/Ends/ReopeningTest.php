@@ -7,6 +7,7 @@ namespace Tests\Core\Ends;
 use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Reopening;
 use Sartal\Core\Ends\Making\StepMade;
@@ -167,7 +168,7 @@ final class ReopeningTest extends TestCase
         $end = self::end('cup-3-pole');
         self::assertSame(['boot', 'nut', 'shell'], $parts(self::made($end)));
         self::assertNotNull($end->procedure);
-        $open = Stand::but($end->station, ...['farOpen' => true]);
+        $open = Stand::but($end->station, ...['far' => FarEnd::Open]);
         self::assertSame([], $parts(Made::by($end->procedure, $end->workpiece, $open)));
         self::assertSame(['boot', 'ferrule'], $parts(self::made(self::end('bnc-crimp'))));
         self::assertSame(['hood'], $parts(self::made(self::end('rectangular-crimp'))));

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Acts;
 use Sartal\Core\Ends\Making\Arrival;
 use Sartal\Core\Ends\Making\Doing;
+use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Picked;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Workpiece\AsCut;
@@ -207,7 +208,7 @@ final class VerbsTest extends TestCase
 
     public function test_two_halves_are_compared_only_where_one_is_finished_and_this_one_is_open(): void
     {
-        $at = Stand::with(farMade: true);
+        $at = Stand::with(far: FarEnd::Mates);
         self::assertSame(
             ['There is no finished half to plug it into yet.'],
             self::do(self::pair(), Verb::Mate, catches: 'mirrored')[1],
@@ -217,6 +218,12 @@ final class VerbsTest extends TestCase
             ['It is closed: nothing is seen any more.'],
             self::do(self::pair()->closing(), Verb::Mate, at: $at, catches: 'mirrored')[1],
         );
+        self::assertSame(
+            ['The nut is not in its place.'],
+            self::do(self::pair(), Verb::Mate, part: 'nut', at: $at, catches: 'slack')[1],
+        );
+        [$on, $needs] = self::do(self::pair()->seating('nut'), Verb::Mate, part: 'nut', at: $at, catches: 'slack');
+        self::assertSame([[], ['slack']], [$needs, $on->looked]);
     }
 
     public function test_a_tie_goes_round_before_it_is_closed_and_a_coil_is_made_after(): void
