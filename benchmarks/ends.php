@@ -7,12 +7,12 @@ declare(strict_types=1);
  * installation file, the first leg of both ends; "kept" is the second time of ends that are alike.
  */
 
+use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Ends\Making\Makings;
 use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Plan\Checks\FitChecks;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Bench\EndSheets;
@@ -41,7 +41,7 @@ foreach ($in->runs() as $run) {
         $leg = $fitting?->legs[0];
         $fit = $sheet === null || $leg === null
             ? null
-            : FitChecks::fit($run, $leg->leg, $sheet->cable, $of->end($side), $in);
+            : LegFit::of($leg->leg, $sheet->cable, $of->end($side)->joints, $in);
         $recipe = $leg->preparation->recipe->id ?? '';
         $found = array_values(array_filter(
             $procedures,

@@ -152,6 +152,9 @@ Route::prefix('api')->group(function (): void {
             Route::get('changes', [ChangeController::class, 'index']);
             Route::get('runs/{id}', [RunController::class, 'show']);
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
+            Route::put('runs/{id}/ends/{side}/reach', [RunController::class, 'reach'])->middleware(
+                'role:planner,bench,installer,lead',
+            );
             Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware('kept:day');
             Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip'])->middleware('kept');

@@ -8,9 +8,12 @@ use App\Formats\BadLine;
 use App\Planning\Loaded;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
+use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\InvalidMeasure;
+use Sartal\Core\Given\Measure\Length;
 
 /**
  * What a planner decides about one end by hand, against the plans or the recipes. Each is one change that can be
@@ -86,6 +89,81 @@ final readonly class EndDesk
         $words = sprintf('%s end %s prepared %s', $run->code, $side->value, $how);
 
         return $this->write($loaded, $by, $run, $side, $run->end($side)->withLegs($made), $words, $version);
+    }
+
+    /**
+     * A leg is measured on the equipment before it is cut, or was.
+     *
+     * @param  string  $measured  from where it leaves the sheath; "": nobody has yet
+     *
+     * @throws BadLine
+     * @throws StaleWrite
+     */
+    public function reach(
+        Loaded $loaded,
+        Author $by,
+        Run $run,
+        Side $side,
+        string $leg,
+        bool $onEquipment,
+        string $measured,
+        int $version,
+    ): RunWritten {
+        $end = $run->end($side);
+        $of = array_values(array_filter($end->legs, static fn (Leg $each): bool => $each->id === $leg))[0] ?? null;
+        if ($of === null || count($end->legs) < 2) {
+            throw BadLine::because(
+                'leg',
+                $leg,
+                'Only a leg that leaves its sheath with others is measured. Choose one of those.',
+            );
+        }
+        $length = $onEquipment && $measured !== '' ? self::measured($measured, $of, $loaded->installation) : null;
+        $legs = array_map(
+            static fn (Leg $each): Leg => $each === $of ? $each->reaching($onEquipment, $length) : $each,
+            $end->legs,
+        );
+        $how = match (true) {
+            ! $onEquipment => 'is cut as it is planned',
+            $length === null => 'is measured on the equipment',
+            default => 'reaches '.$length->canonical().', measured on the equipment',
+        };
+        $words = sprintf('%s end %s: leg %s %s', $run->code, $side->value, $of->label, $how);
+
+        return $this->write($loaded, $by, $run, $side, $end->withLegs($legs), $words, $version);
+    }
+
+    /** @throws BadLine */
+    private static function measured(string $text, Leg $leg, Installation $in): Length
+    {
+        try {
+            $length = Length::parse($text, 'mm');
+        } catch (InvalidMeasure $invalid) {
+            throw BadLine::because('measured', $text, $invalid->getMessage());
+        }
+        $connector = $in->catalogue->connector($in->fitting($leg->landing->fitting ?? '')->connector ?? '');
+        $beyond = Length::zero();
+        foreach ($connector->cable->recipes ?? [] as $recipe) {
+            $procedure = $in->catalogue->procedureFor($leg->recipe === '' ? $recipe : $leg->recipe, $connector->id ?? '');
+            $own = $procedure?->beyondMeasured() ?? Length::zero();
+            $beyond = $own->compare($beyond) > 0 ? $own : $beyond;
+        }
+        $most = $leg->length->minus($beyond);
+        if ($length->compare(Length::zero()) <= 0 || $length->compare($most) >= 0) {
+            throw BadLine::because(
+                'measured',
+                $text,
+                sprintf(
+                    'The leg is opened to %s, and its connector takes %s beyond what is measured: give less than %s, '.
+                        'or state a longer leg first.',
+                    $leg->length->canonical(),
+                    $beyond->canonical(),
+                    $most->canonical(),
+                ),
+            );
+        }
+
+        return $length;
     }
 
     private function write(

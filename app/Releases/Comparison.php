@@ -10,8 +10,11 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
+use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Ways\Routing\Hop;
 
@@ -80,6 +83,17 @@ final class Comparison
         return $lines;
     }
 
+    private static function measured(End $end): string
+    {
+        $legs = array_filter($end->legs, static fn (Leg $leg): bool => $leg->onEquipment);
+        $words = array_map(
+            static fn (Leg $leg): string => $leg->label.' '.($leg->measured?->canonical() ?? 'not yet'),
+            $legs,
+        );
+
+        return implode(', ', $words);
+    }
+
     /**
      * @return array<int|string, string> what runs share, as the file lists it → as it is called; stock is no part of
      *     the plan
@@ -102,9 +116,12 @@ final class Comparison
     private static function runs(Loaded $before, Loaded $after): array
     {
         $lines = [];
+        $by = self::edition($before)->value < self::edition($after)->value
+            ? self::edition($before)
+            : self::edition($after);
         foreach ($after->installation->runs() as $id => $run) {
             $was = $before->installation->runs()[$id] ?? null;
-            $is = self::run($run, $after);
+            $is = self::run($run, $after, $by);
             if ($was === null) {
                 $lines[] = [
                     'kind' => 'run',
@@ -115,7 +132,7 @@ final class Comparison
 
                 continue;
             }
-            $fields = self::fields(self::run($was, $before), $is);
+            $fields = self::fields(self::run($was, $before, $by), $is);
             if ($fields !== []) {
                 $lines[] = [
                     'kind' => 'run',
@@ -132,8 +149,17 @@ final class Comparison
         return $lines;
     }
 
-    /** @return array<int|string, string> field → what it says */
-    private static function run(Run $run, Loaded $in): array
+    /** By what lengths are reckoned: a state from before there were procedures knows nothing of what they use up. */
+    private static function edition(Loaded $state): Edition
+    {
+        return $state->installation->catalogue->procedures() === [] ? Edition::Second : Edition::now();
+    }
+
+    /**
+     * @param  Edition  $by  the older one of both states: what only the other reckons with, nobody has changed
+     * @return array<int|string, string> field → what it says
+     */
+    private static function run(Run $run, Loaded $in, Edition $by): array
     {
         $installation = $in->installation;
         $plan = $in->plan()->runs[$run->id];
@@ -148,7 +174,7 @@ final class Comparison
                 array_map(static fn (Hop $hop): string => $hop->way->name, $plan->lay->route->hops),
             ),
             'loom' => $installation->looms()[$run->loom ?? '']->name ?? '',
-            'cut length' => $plan->cut->result->canonical(),
+            'cut length' => $plan->cut->known($by)->canonical(),
             'note' => $run->note,
             'withdrawn' => $run->withdrawn ? 'yes' : '',
         ];
@@ -158,6 +184,7 @@ final class Comparison
                 "slack {$side}" => $end->slack->canonical(),
                 "preparation {$side}" => $end->preparation->canonical(),
                 "spares {$side}" => (string) $end->spares,
+                "measured on the equipment {$side}" => self::measured($end),
                 "connectors {$side}" => implode(
                     ', ',
                     array_map(

@@ -82,6 +82,8 @@ final class RunCodec
             $on->done();
         }
 
+        $onEquipment = $fields->flag('onEquipment', false);
+
         return new Leg(
             Interned::text(FileDecoder::id($fields)),
             Interned::text($fields->text('label', '')),
@@ -89,6 +91,8 @@ final class RunCodec
             $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()),
             $landing,
             $fields->text('recipe', ''),
+            $onEquipment,
+            $fields->has('measured') ? $fields->length('measured', Length::metres(self::LONGEST_TAIL)) : null,
         );
     }
 
@@ -154,6 +158,8 @@ final class RunCodec
                         'channels' => (object) $leg->landing->channels,
                     ],
             'recipe' => $leg->recipe,
+            'onEquipment' => $leg->onEquipment ?: null,
+            'measured' => $leg->measured?->canonical(),
         ]);
     }
 }

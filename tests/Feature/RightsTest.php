@@ -49,6 +49,7 @@ final class RightsTest extends TestCase
         'api/simulators' => 'role:tester,lead',
         'api/tests/card' => 'role:tester,lead',
         'api/runs/{id}/mend' => 'role:tester,lead',
+        'api/runs/{id}/ends/{side}/reach' => 'role:planner,bench,installer,lead',
         'api/overtaken' => 'role:planner,bench,installer,lead',
         'api/packs/{number}/signatures' => 'role:planner,tester,lead',
     ];

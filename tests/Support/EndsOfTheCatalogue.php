@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Compatibility\Fit;
 use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\Stations;
+use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\Blocks;
 use Sartal\Core\Ends\Preparing\LegPreparer;
@@ -22,7 +23,6 @@ use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\School;
-use Sartal\Core\Plan\Checks\FitChecks;
 use Throwable;
 
 /** Every cable in every connector, by every contact plan that its signal has, against which nothing is found today. */
@@ -96,15 +96,15 @@ final readonly class EndsOfTheCatalogue
             $bench = $bench->with(rules: $this->rules);
             $installation = $bench->installation;
             $run = $installation->theRun('T-1');
-            $made = $bench->plan()->runs->get('T-1');
+            $made = PinoutMaker::make($installation, $run, Side::A, $cable);
         } catch (Throwable) {
             // What cannot even be proposed is no end.
             return;
         }
         foreach ($run->a->legs as $leg) {
-            $fit = FitChecks::fit($run, $leg, $cable, $made->end(Side::A), $installation);
+            $fit = LegFit::of($leg, $cable, $made->joints, $installation);
             $joints = array_values(
-                array_filter($made->end(Side::A)->joints, static fn (Joint $joint): bool => $joint->leg === $leg->id),
+                array_filter($made->joints, static fn (Joint $joint): bool => $joint->leg === $leg->id),
             );
             if ($fit === null || $joints === [] || Fit::judge($fit) !== []) {
                 continue;

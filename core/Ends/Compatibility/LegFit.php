@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Compatibility;
 
 use Sartal\Core\Ends\Wiring\FittingLayout;
+use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Conductor;
@@ -12,6 +13,8 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
 
 /** One leg of a cable in one connector, as the rules of fit look at it. */
@@ -44,6 +47,29 @@ final readonly class LegFit
             $types[$type->id] = $type;
         }
         $this->connector = count($types) === 1 ? reset($types) : $layout->types[''];
+    }
+
+    /**
+     * Null where a leg lands nowhere, or in something unknown, of which others speak.
+     *
+     * @param  list<Joint>  $joints  of its end
+     */
+    public static function of(Leg $leg, CableType $cable, array $joints, Installation $installation): ?self
+    {
+        $fitting = $installation->fitting($leg->landing->fitting ?? '');
+        $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
+        if ($fitting === null || $layout === null) {
+            return null;
+        }
+        $landed = [];
+        foreach ($joints as $joint) {
+            $conductor = $cable->conductors()[$joint->conductor] ?? null;
+            if ($joint->leg === $leg->id && $conductor !== null && $layout->has($joint->address())) {
+                $landed[] = new Landed($conductor, $joint->address());
+            }
+        }
+
+        return new self($cable, $leg->elements, $layout, $landed, $installation->catalogue, $fitting->parts);
     }
 
     /** Over the leg; null where the cable type does not say. */

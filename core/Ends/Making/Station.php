@@ -16,6 +16,7 @@ final readonly class Station
      * @param  array<class-string<School>, School>  $answers  of the house, where they are not the usual ones
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
+     * @param  ?Length  $planned  what it is taken to be until then
      */
     public function __construct(
         public Terminals $terminals = new Terminals(),
@@ -25,6 +26,7 @@ final readonly class Station
         public array $answers = [],
         public bool $onEquipment = false,
         public ?Length $measured = null,
+        public ?Length $planned = null,
     ) {
     }
 

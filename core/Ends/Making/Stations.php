@@ -21,6 +21,7 @@ use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\ScreenTake;
 use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\School;
 
@@ -35,6 +36,7 @@ final readonly class Stations
     /**
      * @param  list<Joint>  $joints  of the leg
      * @param  list<Block>  $blocks  of channels that are cut to one length each
+     * @param  ?Leg  $leg  where it is measured on the equipment before it is cut
      */
     public function __construct(
         private LegFit $fit,
@@ -42,16 +44,32 @@ final readonly class Stations
         private LegPreparation $preparation,
         private HouseRules $rules,
         private array $blocks = [],
+        private ?Leg $leg = null,
     ) {
         $elements = $fit->elements === [''] ? [] : $fit->elements;
+        $opened = $this->isMeasured() ? $leg->length ?? Length::zero() : Length::zero();
         // Ends of one cable begin alike.
         $this->end = $fit->cable->kept->once(
             CableEnd::class,
-            implode("\n", $elements),
+            implode("\n", [...$elements, (string) $opened->nanometres]),
             static fn (): CableEnd => $elements === []
                 ? AsCut::of($fit->cable)
-                : AsCut::of($fit->cable)->leg(...$elements),
+                : AsCut::of($fit->cable)->leg(...$elements)->leaving($opened),
         );
+    }
+
+    /** A leg that comes out of its sheath with others, and is cut to what is measured on the equipment. */
+    private function isMeasured(): bool
+    {
+        return $this->leg?->onEquipment === true && ! in_array($this->fit->elements, [[], ['']], true);
+    }
+
+    /** What is left of the leg as it is planned, but for what the connector takes beyond it. */
+    private function reach(MakingProcedure $procedure): Length
+    {
+        return ($this->leg->length ?? Length::zero())
+            ->minus($procedure->beyondMeasured() ?? Length::zero())
+            ->minus(Length::millimetres(1));
     }
 
     public function workpiece(): Workpiece
@@ -108,6 +126,9 @@ final readonly class Stations
             $procedure->centre,
             far: $far,
             answers: $this->answers($procedure),
+            onEquipment: $this->isMeasured(),
+            measured: $this->isMeasured() ? $this->leg?->measured : null,
+            planned: $this->isMeasured() ? $this->reach($procedure) : null,
         );
     }
 
@@ -159,6 +180,9 @@ final readonly class Stations
             implode(',', $this->fit->elements),
             $this->fit->connector->id,
             $far->value,
+            $this->isMeasured()
+                ? $this->leg?->length->canonical().'<'.($this->leg->measured?->canonical() ?? '?')
+                : '',
             implode(',', $protective),
         ];
         foreach ($this->joints as $joint) {

@@ -73,6 +73,12 @@ final readonly class CableEnd
         return self::of($pieces)->copy(['cut' => $this->cut, 'leaves' => $round?->edge]);
     }
 
+    /** Of a leg: it leaves what was round the whole as far from its end as that. */
+    public function leaving(Length $at): self
+    {
+        return $this->copy(['leaves' => $at]);
+    }
+
     /** @return list<Piece> */
     public function ofKind(PieceKind $kind): array
     {

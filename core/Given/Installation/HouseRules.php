@@ -108,6 +108,18 @@ final readonly class HouseRules
         return (new \ReflectionClass($this))->newInstanceArgs($all);
     }
 
+    /** @return array<int|string, string|int> question's key → answer, of what departs from the usual */
+    public function answers(): array
+    {
+        $answers = [];
+        foreach ($this->chosen as $choice) {
+            $answers[$choice::key()] = $choice->value;
+        }
+        ksort($answers);
+
+        return $answers;
+    }
+
     /**
      * What the house chose on one question.
      *

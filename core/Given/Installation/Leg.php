@@ -18,6 +18,8 @@ final readonly class Leg
      * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
      * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
      * @param  string  $recipe  how it is prepared; "" as its connector has it for such a cable
+     * @param  bool  $onEquipment  how far it has to reach is measured on the equipment itself before it is cut
+     * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
      */
     public function __construct(
         public string $id,
@@ -26,6 +28,8 @@ final readonly class Leg
         public Length $length,
         public ?Landing $landing,
         public string $recipe = '',
+        public bool $onEquipment = false,
+        public ?Length $measured = null,
     ) {
     }
 
@@ -37,5 +41,11 @@ final readonly class Leg
     public function withRecipe(string $recipe): self
     {
         return $this->copy(['recipe' => $recipe]);
+    }
+
+    /** @param  ?Length  $measured  null: nobody has yet */
+    public function reaching(bool $onEquipment, ?Length $measured): self
+    {
+        return $this->copy(['onEquipment' => $onEquipment, 'measured' => $onEquipment ? $measured : null]);
     }
 }

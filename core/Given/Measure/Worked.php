@@ -49,15 +49,21 @@ final readonly class Worked
     /** The result as an edition reckoned it: without the terms that only later ones know. */
     public function known(Edition $edition): Length
     {
+        return $this->reckonedBy($edition)->result;
+    }
+
+    /** The sum as an edition reckoned it. */
+    public function reckonedBy(Edition $edition): self
+    {
         $known = array_values(
             array_filter($this->terms, static fn (Term $term): bool => $term->since->value <= $edition->value),
         );
-        if (count($known) === count($this->terms)) {
-            return $this->result;
-        }
-        $exact = self::total($known);
 
-        return $this->step === null ? $exact : $exact->roundedUpTo($this->step);
+        return match (true) {
+            count($known) === count($this->terms) => $this,
+            $this->step === null => self::sum($known),
+            default => self::roundedUp($known, $this->step),
+        };
     }
 
     /** @param  list<Term>  $terms */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Later\Changing;
 
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Measure\Fingerprint;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Work\Cutting\StockTake;
@@ -56,7 +58,10 @@ final class Pieces
             return null;
         }
         $known = $cut->cut()?->length;
-        $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->result;
+        // What was cut before anybody reckoned with something is not too short for it.
+        $edition = Fingerprint::edition($cut->fingerprint) ?? Edition::now();
+        $needs = $plan->cut->reckonedBy($edition);
+        $length = $known ?? ($this->before->runs[$run->id] ?? $plan)->cut->known($edition);
 
         return new CutPiece(
             $run->id,
@@ -64,8 +69,8 @@ final class Pieces
             $run->cable,
             StockTake::piece($cut),
             $length,
-            $plan->cut->exact,
-            $plan->cut->result,
+            $needs->exact,
+            $needs->result,
             self::reserve($run),
             $this->work->isFree($run->id),
             $known !== null,

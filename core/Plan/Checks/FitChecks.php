@@ -5,16 +5,12 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Compatibility\Fit;
-use Sartal\Core\Ends\Compatibility\Landed;
 use Sartal\Core\Ends\Compatibility\LegFit;
-use Sartal\Core\Ends\Compatibility\Misfit;
 use Sartal\Core\Ends\Pinout\EndPinout;
-use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 
@@ -30,7 +26,7 @@ final class FitChecks
         $found = [];
         foreach (Side::cases() as $side) {
             foreach ($run->end($side)->legs as $leg) {
-                $fit = self::fit($run, $leg, $cable, $ends[$side->value], $installation);
+                $fit = LegFit::of($leg, $cable, $ends[$side->value]->joints, $installation);
                 if ($fit === null) {
                     continue;
                 }
@@ -64,30 +60,6 @@ final class FitChecks
         }
 
         return $findings;
-    }
-
-    /** Null where a leg lands nowhere, or in something unknown, of which others speak. */
-    public static function fit(
-        Run $run,
-        Leg $leg,
-        CableType $cable,
-        EndPinout $end,
-        Installation $installation,
-    ): ?LegFit {
-        $fitting = $installation->fitting($leg->landing->fitting ?? '');
-        $layout = $fitting === null ? null : FittingLayout::unfolded($fitting, $installation->catalogue);
-        if ($fitting === null || $layout === null) {
-            return null;
-        }
-        $landed = [];
-        foreach ($end->joints as $joint) {
-            $conductor = $cable->conductors()[$joint->conductor] ?? null;
-            if ($joint->leg === $leg->id && $conductor !== null && $layout->has($joint->address())) {
-                $landed[] = new Landed($conductor, $joint->address());
-            }
-        }
-
-        return new LegFit($cable, $leg->elements, $layout, $landed, $installation->catalogue, $fitting->parts);
     }
 
     /** @param  list<string>  $labels */

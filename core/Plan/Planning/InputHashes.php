@@ -10,7 +10,9 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Ways\Looming\Layout;
+use Sartal\Core\Ways\Looming\UsedUp;
 
 /** Hashes of everything that a subject's plan depends on: the same hash, the same plan. */
 final class InputHashes
@@ -126,6 +128,10 @@ final class InputHashes
             array_push($parts, $hop->way->name, $hop->way->length->nanometres, $hop->from);
         }
         $parts[] = self::hash([$lay?->route->findings, $lay?->extra, $lay?->tails]);
+        foreach (Side::cases() as $side) {
+            // Of procedures and of what they are run on, nothing else comes into the plan of a run.
+            $parts[] = UsedUp::at($run, $side, $in)->length?->nanometres;
+        }
         foreach ($run->carries as $carriage) {
             $signal = $in->circuit($carriage->circuit)->signal ?? '?';
             array_push($parts, $signal, $this->shared('signal', $signal, $catalogue->signal($signal)));

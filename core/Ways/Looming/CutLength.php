@@ -7,6 +7,8 @@ namespace Sartal\Core\Ways\Looming;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Term;
@@ -16,8 +18,9 @@ use Sartal\Core\Given\Schools\LengthPractice;
 /**
  * The length that a run is cut at: ways × (1 + route allowance) + what its
  * loom and its panels ask for + both tails + both service slacks + both
- * preparation lengths + spare re-terminations × preparation, rounded up to the
- * cut step. Source: common practice.
+ * preparation lengths + spare re-terminations × preparation + what the ends use
+ * up beyond what is stated, each time that they are made, rounded up to the cut
+ * step. Source: common practice.
  */
 final class CutLength
 {
@@ -63,6 +66,7 @@ final class CutLength
                 $spare,
                 'each spare uses up one preparation',
             ),
+            ...self::beyond($run, $installation),
         ];
         if ($rules->on(LengthPractice::class) === LengthPractice::CutLong) {
             $terms[] = new Term(
@@ -82,6 +86,45 @@ final class CutLength
         }
 
         return Worked::roundedUp($terms, $rules->cutStep);
+    }
+
+    /**
+     * What making the ends takes of the cable, and nobody has stated.
+     *
+     * @return list<Term> none where what is stated is enough
+     */
+    private static function beyond(Run $run, Installation $installation): array
+    {
+        $details = [];
+        $amount = Length::zero();
+        foreach (Side::cases() as $side) {
+            $end = $run->end($side);
+            $used = UsedUp::at($run, $side, $installation)->length;
+            if ($used === null || $used->compare($end->preparation) <= 0) {
+                continue;
+            }
+            $more = $used->minus($end->preparation);
+            $amount = $amount->plus($more->times($end->spares + 1));
+            $details[] = sprintf(
+                '%s %s used up − %s stated%s',
+                $side->value,
+                $used->canonical(),
+                $end->preparation->canonical(),
+                $end->spares === 0 ? '' : sprintf(', × %d', $end->spares + 1),
+            );
+        }
+
+        return $details === []
+            ? []
+            : [
+                new Term(
+                    'used up beyond that',
+                    implode('; ', $details),
+                    $amount,
+                    'how its ends are made',
+                    Edition::Third,
+                ),
+            ];
     }
 
     private static function both(string $label, Length $a, Length $b): Term

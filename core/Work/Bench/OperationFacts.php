@@ -95,7 +95,7 @@ final class OperationFacts
             $operation->task->value,
             $operation->words,
             $operation->detail,
-            $operation->at?->nanometres,
+            ($operation->sum?->known(Edition::First) ?? $operation->at)?->nanometres,
             $operation->part,
             $operation->address,
             array_map(

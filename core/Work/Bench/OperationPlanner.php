@@ -136,6 +136,10 @@ final readonly class OperationPlanner
         $cables = $this->cables($runs);
         $ends = $this->ends($draft, $runs, $cables, $plans, $sheets, $made, $former);
         $closes = $this->fittings($draft, $ends, $cables, $made, $former);
+        $turns = new LegsInTurn($draft, $this->installation->catalogue);
+        foreach ($runs as $run) {
+            $turns->order($ends[$run->id] ?? [], $closes);
+        }
         $this->links($draft, $assembly, $runs);
         $labels = new LabelTasks($draft, $this->labels);
         foreach ($runs as $run) {

@@ -89,6 +89,7 @@ final readonly class SecondHalf
         // Both halves in each other hold what is tightened.
         $isTightened = $verb === Verb::Mate && $step->step->part !== '';
 
-        return $isTightened || in_array($verb, [Verb::Seat, Verb::Fix, Verb::Tie, Verb::Close, Verb::Coil, Verb::Cool], true);
+        return $isTightened ||
+            in_array($verb, [Verb::Seat, Verb::Fix, Verb::Tie, Verb::Close, Verb::Coil, Verb::Cool], true);
     }
 }

@@ -76,6 +76,8 @@ final readonly class SheetFitting
             $this->fitting->exit === $other->fitting->exit &&
             count($this->legs) === 1 &&
             count($other->legs) === 1 &&
+            $this->legs[0]->leg->onEquipment === $other->legs[0]->leg->onEquipment &&
+            $this->legs[0]->leg->measured == $other->legs[0]->leg->measured &&
             $this->legs[0]->preparation->recipe == $other->legs[0]->preparation->recipe;
     }
 }

@@ -29,11 +29,6 @@ final readonly class SheetLeg
     ) {
     }
 
-    public function with(?MadeEnd $made): self
-    {
-        return new self($this->leg, $this->preparation, $this->tail, $made);
-    }
-
     /** @return list<string> that it takes, each once, as they are first taken up */
     public function tools(): array
     {

@@ -13,6 +13,8 @@ use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Term;
+use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\StepId;
 
 /** A step of a procedure as somebody at the bench does it. */
@@ -62,6 +64,7 @@ final readonly class StepOperation
     ): Operation {
         $step = $made->step;
         $task ??= self::task($step->verb);
+        $sum = self::measured($made->doing);
 
         return new Operation(
             $id,
@@ -76,7 +79,7 @@ final readonly class StepOperation
             $spot->leg,
             $address,
             $detail,
-            $at ?? self::dimension($made->doing),
+            $at ?? $sum->result ?? self::dimension($made->doing),
             $tool === '' ? $step->tool : $tool,
             $step->check === '' ? '' : ucfirst($step->check).'.',
             $part,
@@ -91,9 +94,10 @@ final readonly class StepOperation
             $joining,
             $spot->with,
             turn: $turn,
-            mark: $lengths === [] ? $this->words->length($made->doing) : '',
+            mark: $lengths === [] && $sum === null ? $this->words->length($made->doing) : '',
             stage: $step->id,
             formers: $formers,
+            sum: $sum,
         );
     }
 
@@ -101,6 +105,7 @@ final readonly class StepOperation
     {
         return match ($verb) {
             Verb::Slide => Task::SlideOn,
+            Verb::Measure => Task::Measure,
             Verb::CutOff, Verb::Score, Verb::Remove, Verb::Tear, Verb::Open, Verb::Slit => Task::Strip,
             Verb::Tin, Verb::Wet => Task::Tin,
             Verb::Crimp, Verb::Ferrule => Task::Crimp,
@@ -122,6 +127,7 @@ final readonly class StepOperation
             $verb === Verb::Wet => Pace::Fill,
             $verb === Verb::Arrange => Pace::Order,
             $task === Task::Strip => Pace::TakeOff,
+            $task === Task::Measure => Pace::Dress,
             $task === Task::SlideOn => Pace::SlideOn,
             $task === Task::Tin => Pace::Tin,
             $task === Task::Crimp, $verb === Verb::Crimp => Pace::Crimp,
@@ -155,6 +161,23 @@ final readonly class StepOperation
         $isPlaced = in_array($measure?->from, [MeasuredFrom::Terminal, MeasuredFrom::Equipment], true);
 
         return $measure === null || $isPlaced ? null : $measure->length;
+    }
+
+    /** What was measured on the equipment, and what is left beyond it; null until somebody has measured it. */
+    private static function measured(Doing $doing): ?Worked
+    {
+        $step = $doing->step;
+        $isPlaced = $step->measure?->from === MeasuredFrom::Equipment;
+        $measured = $doing->station->measured;
+        if ($measured === null || ! ($step->verb === Verb::Measure || $isPlaced)) {
+            return null;
+        }
+        $beyond = $isPlaced ? $step->measure->length : Length::zero();
+
+        return Worked::sum([
+            new Term('measured', 'on the equipment, from where it leaves the sheath', $measured, 'whoever measured it'),
+            ...$beyond->isZero() ? [] : [new Term('beyond it', 'for its connector', $beyond, 'its procedure')],
+        ]);
     }
 
     /** @return list<string> its own, the usual one of such work, and where it is joined those of the connector */

@@ -15,6 +15,7 @@ enum Task: string
     case Cover = 'cover';
     case SlideOn = 'slide-on';
     case Gate = 'gate';
+    case Measure = 'measure';
     case Strip = 'strip';
     case Dress = 'dress';
     case Tin = 'tin';
@@ -40,6 +41,7 @@ enum Task: string
             self::Mark,
             self::Pull,
             self::Gate,
+            self::Measure,
             self::Strip,
             self::Dress,
             self::Tin,
@@ -58,7 +60,16 @@ enum Task: string
     {
         return in_array(
             $this,
-            [self::Cover, self::SlideOn, self::Gate, self::Strip, self::Dress, self::Tin, self::Crimp],
+            [
+                self::Cover,
+                self::SlideOn,
+                self::Gate,
+                self::Measure,
+                self::Strip,
+                self::Dress,
+                self::Tin,
+                self::Crimp,
+            ],
             true,
         );
     }
@@ -78,6 +89,7 @@ enum Task: string
             self::Cover => 'Thread through',
             self::SlideOn => 'Slide on',
             self::Gate => 'All on the cable',
+            self::Measure => 'Measure',
             self::Strip => 'Strip',
             self::Dress => 'Dress',
             self::Tin => 'Tin',

@@ -112,7 +112,7 @@ final class ReopeningTest extends TestCase
         yield 'solder up to the sheath' => ['cup-3-pole', 'wicked stiff', 20_000, []];
         yield 'too much bare' => ['cup-3-pole', 'bare core too long', 20_000, []];
         yield 'one conductor short' => ['cup-3-pole', 'one conductor short', 20_000, []];
-        yield 'a bad crimp' => ['rectangular-crimp', 'bad crimp', 304_800, ['contact']];
+        yield 'a bad crimp' => ['rectangular-crimp', 'bad crimp', 203_200, ['contact']];
         yield 'a core that is short in a plug' => ['category-plug', 'one core short', 38_100, ['connector']];
         yield 'a strand at the centre' => ['bnc-crimp', 'strand at the centre', 12_000, ['pin', 'ferrule']];
         yield 'copper outside' => ['mains-screws', 'copper outside', 45_000, []];

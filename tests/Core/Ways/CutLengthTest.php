@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace Tests\Core\Ways;
 
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
+use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Plan\Proposing\Termination;
 use Sartal\Core\Ways\Looming\CutLength;
 use Sartal\Core\Ways\Looming\Layout;
+use Sartal\Core\Work\Bench\EndSheets;
 use Tests\Support\Bench;
 
 final class CutLengthTest extends TestCase
@@ -86,5 +91,39 @@ final class CutLengthTest extends TestCase
             'run.unknown-way',
             array_map(static fn ($finding): string => $finding->code, $bench->plan()->findings()),
         );
+    }
+
+    /**
+     * Eight inches of a multicore are opened for a crimped rectangular connector, and what its longest block leaves of
+     * them goes: 203.2 mm − that block, at the first making and at each spare one. What was cut before anybody reckoned
+     * so stands as it was cut.
+     */
+    public function test_what_an_end_uses_up_beyond_what_is_stated_is_cut_longer(): void
+    {
+        $bench = Bench::stageBox();
+        $in = $bench->installation;
+        $run = $in->theRun('M-1');
+        $plan = $bench->plan()->runs->get('M-1');
+        $sheet = (new EndSheets($in))->of($run, Side::B, $plan);
+        self::assertNotNull($sheet);
+        $longest = max(array_map(
+            static fn (Block $block): int => $block->length->result->roundedUpTo(Length::millimetres(1))->nanometres,
+            $sheet->fittings[0]->blocks,
+        ));
+        $used = 203_200_000 - $longest;
+        foreach ([0, 2] as $spares) {
+            $end = new End(...['spares' => $spares] + get_object_vars($run->b));
+            $worked = CutLength::work($run->withEnd(Side::B, $end), $in, Layout::alone($run, $in));
+            $term = $worked->terms[count($worked->terms) - 1];
+            self::assertSame('used up beyond that', $term->label);
+            self::assertSame(($spares + 1) * ($used - $end->preparation->nanometres), $term->amount->nanometres);
+            self::assertSame($spares === 0, ! str_contains($term->detail, '× 3'));
+            $before = $worked->exact->minus($term->amount)->roundedUpTo($in->rules()->cutStep);
+            self::assertSame($before->nanometres, $worked->known(Edition::Second)->nanometres);
+            self::assertTrue($worked->result->compare($before) > 0);
+        }
+        $enough = new End(...['preparation' => Length::nanometres($used)] + get_object_vars($run->b));
+        $worked = CutLength::work($run->withEnd(Side::B, $enough), $in, Layout::alone($run, $in));
+        self::assertNotContains('used up beyond that', array_column($worked->terms, 'label'));
     }
 }

@@ -8,9 +8,13 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
+use Sartal\Core\Work\Bench\Task;
+use Sartal\Core\Work\Bench\Traveller;
 use Tests\Support\Bench;
 
 /** The second half of a cable at the bench: the finished one is the pattern, and what is finished is coiled. */
@@ -42,7 +46,8 @@ final class SecondHalfTest extends TestCase
         ];
         self::assertStringNotContainsString('half that is finished', $first->check);
         self::assertStringContainsString('plugged into the half that is finished', strtolower($second->check));
-        [$closeA, $closeB] = [self::of($bench, StepKind::Close, Side::A)[0], self::of($bench, StepKind::Close, Side::B)[0]];
+        $closeA = self::of($bench, StepKind::Close, Side::A)[0];
+        $closeB = self::of($bench, StepKind::Close, Side::B)[0];
         $waits = array_map(static fn ($need): string => $need->before, $second->needs);
         self::assertContains($closeA->id, $waits);
         self::assertNotContains($closeA->id, array_map(static fn ($need): string => $need->before, $first->needs));
@@ -67,5 +72,82 @@ final class SecondHalfTest extends TestCase
             self::assertStringNotContainsString('halves', $close->detail);
             self::assertSame($isCoiled, str_contains($close->detail, 'Coil the cable'));
         }
+    }
+
+    /** Mains and signal in one sheath: the signal is finished at both ends before mains is begun at either. */
+    public function test_mains_waits_for_the_signal_at_both_ends(): void
+    {
+        $bench = Bench::of(Bench::request(
+            'P-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-out-cable-mains', self::FEMALE],
+            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+        ));
+        $plan = $bench->plan();
+        $operations = Traveller::order(
+            (new OperationPlanner($bench->installation))->of(
+                $plan->assemblies[array_key_first($plan->assemblies)],
+                $plan->runs,
+            ),
+            $bench->installation->rules(),
+        )->operations;
+        $closed = [];
+        $begun = 0;
+        foreach ($operations as $operation) {
+            $fitting = $bench->installation->fitting($operation->fitting);
+            $isMains = str_starts_with($fitting->connector ?? '', 'power');
+            if (! $isMains && $operation->step->kind === StepKind::Close) {
+                $closed[$operation->fitting] = true;
+            } elseif ($isMains && $operation->leg !== '' && $operation->step->kind === StepKind::Make) {
+                self::assertCount(2, $closed, $operation->id);
+                $begun++;
+            }
+        }
+        self::assertGreaterThan(4, $begun);
+    }
+
+    /**
+     * A leg that is measured on the equipment is measured before it is cut, and cut to that and the 20 mm that its
+     * connector takes; until somebody has, nobody says how long.
+     */
+    public function test_a_leg_is_cut_to_what_was_measured_on_the_equipment(): void
+    {
+        $bench = Bench::of(Bench::request(
+            'P-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-out-cable-mains', self::FEMALE],
+            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+        ));
+        $run = $bench->installation->theRun('P-1');
+        $leg = $run->b->legs[1];
+        foreach ([null, Length::millimetres(255)] as $measured) {
+            $legs = [$run->b->legs[0], $leg->withLength(Length::millimetres(300))->reaching(true, $measured)];
+            $with = $bench->withRun($run->withEnd(Side::B, $run->b->withLegs($legs)));
+            $of = array_values(array_filter(
+                [...self::of($with, StepKind::Make, Side::B)],
+                static fn (Operation $each): bool => $each->leg === $leg->id,
+            ));
+            self::assertSame(Task::Measure, $of[0]->task);
+            self::assertSame($measured?->canonical(), $of[0]->at?->canonical());
+            self::assertSame('leg-cut', $of[1]->stage);
+            self::assertSame($measured === null ? null : '275 mm', $of[1]->at?->canonical());
+            self::assertSame($measured === null ? null : 2, $of[1]->sum === null ? null : count($of[1]->sum->terms));
+            self::assertSame([$of[0]->id], array_intersect(
+                [$of[0]->id],
+                array_map(static fn ($need): string => $need->before, $of[1]->needs),
+            ));
+        }
+        // 300 mm were opened: where 275 stay, 25 go, and the connector's own 20 of sheath are counted from there.
+        $sheet = (new EndSheets($with->installation))->of(
+            $with->installation->theRun('P-1'),
+            Side::B,
+            $with->plan()->runs->get('P-1'),
+        );
+        $made = $sheet?->fittings[1]->legs[0]->made;
+        self::assertTrue($made?->made->isRight());
+        self::assertSame('25 mm', $made->step('leg-cut')?->after->end->cut->canonical());
+        self::assertFalse($sheet->fittings[0]->legs[0]->made?->step('measure') !== null);
     }
 }

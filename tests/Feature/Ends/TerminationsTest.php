@@ -438,6 +438,59 @@ final class TerminationsTest extends TestCase
         ])->assertConflict();
     }
 
+    /** A leg of a composite is measured on the equipment by whoever stands before it, and cut to that. */
+    public function test_a_leg_is_measured_on_the_equipment(): void
+    {
+        $send = fn (string $leg, bool $on, string $measured, string $run = 'P-007') => $this->putJson(
+            "/api/runs/{$run}/ends/B/reach",
+            [
+                'leg' => $leg,
+                'onEquipment' => $on,
+                'measured' => $measured,
+                'version' => $this->getJson('/api/runs/'.$run)->json('version'),
+            ],
+        );
+        $leg = fn (): array => $this->getJson('/api/runs/P-007/sheet/B')->json('sheet.fittings.1.legs.0');
+        $step = fn (string $id): ?array => array_values(array_filter(
+            $leg()['made']['steps'],
+            static fn (array $each): bool => $each['id'] === $id,
+        ))[0] ?? null;
+        $this->as('bench');
+        self::assertSame([true, false, null], [$leg()['measurable'], $leg()['onEquipment'], $step('measure')]);
+        $send('leg-2', true, '')->assertOk();
+        self::assertSame([true, null], [$leg()['onEquipment'], $leg()['measured']]);
+        self::assertNotNull($step('measure'));
+        // What is not less than what was opened, is no length or is of no such leg is refused, and nothing is kept.
+        foreach (['390 mm', '2 m', '0', 'far'] as $wrong) {
+            $send('leg-2', true, $wrong)->assertUnprocessable()->assertJsonValidationErrors('measured');
+        }
+        $send('leg-9', true, '')->assertUnprocessable()->assertJsonValidationErrors('leg');
+        $send('leg-1', true, '', 'A-118')->assertUnprocessable()->assertJsonValidationErrors('leg');
+        self::assertNull($leg()['measured']);
+        $send('leg-2', true, '13 in')->assertOk();
+        self::assertSame(['330.2 mm', true], [$leg()['measured'], $leg()['made']['right']]);
+        // 410 mm were opened; 330.2 mm and the connector's 20 stay.
+        $job = $this->getJson('/api/bench/P-007')->json('job');
+        $pieces = array_merge(...array_column($job['steps'], 'pieces'));
+        $at = array_column(array_filter(
+            $pieces,
+            static fn (array $piece): bool => ($piece['picture']['step'] ?? '') === 'leg-cut',
+        ), 'at');
+        self::assertSame(['350.2 mm'], $at);
+        $file = $this->as('planner')->getJson('/api/installation.json')->json('runs');
+        $run = array_values(array_filter($file, static fn (array $each): bool => $each['code'] === 'P-007'))[0];
+        self::assertSame([true, '330.2 mm'], [
+            $run['b']['legs'][1]['onEquipment'],
+            $run['b']['legs'][1]['measured'],
+        ]);
+        self::assertArrayNotHasKey('onEquipment', $run['b']['legs'][0]);
+        $this->as('bench');
+        $send('leg-2', false, '')->assertOk();
+        self::assertSame([false, null, null], [$leg()['onEquipment'], $leg()['measured'], $step('measure')]);
+        $this->as('tester');
+        $send('leg-2', true, '')->assertForbidden();
+    }
+
     public function test_an_end_may_be_prepared_by_another_recipe(): void
     {
         $before = $this->snapshot();

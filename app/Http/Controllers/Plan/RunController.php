@@ -17,6 +17,7 @@ use App\Formats\RunLine;
 use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\FitsAsked;
 use App\Http\Requests\Plan\HandMadeJoint;
+use App\Http\Requests\Plan\LegReach;
 use App\Http\Requests\Plan\LegRecipe;
 use App\Http\Requests\Plan\NewRun;
 use App\Http\Requests\Plan\Numbering;
@@ -213,6 +214,27 @@ final readonly class RunController
     public function duplicate(#[Body(RunCode::class)] RunCode $sent, Loaded $loaded, Author $author, string $id): Answer
     {
         return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $sent->code), 201);
+    }
+
+    /**
+     * Whether a leg is measured on the equipment before it is cut, and what was measured there.
+     *
+     * @return Answer<RunPage>
+     */
+    public function reach(
+        #[Body(LegReach::class)] LegReach $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+        string $side,
+    ): Answer {
+        $run = self::run($loaded, $id);
+        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        [$leg, $on, $measured] = [$sent->leg, $sent->onEquipment, trim($sent->measured)];
+
+        return self::answer(
+            $this->ends->reach($loaded, $author, $run, $end, $leg, $on, $measured, $sent->version),
+        );
     }
 
     /**

@@ -81,6 +81,10 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     length: string,
  *     tail: WorkedOut|null,
  *     chosen: string,
+ *     opened: string,
+ *     measurable: bool,
+ *     onEquipment: bool,
+ *     measured: string|null,
  *     recipe: array{
  *         id: string,
  *         name: string,
@@ -228,6 +232,10 @@ final class SheetResource
             'length' => ($leg->tail->result ?? $leg->leg->length)->canonical(),
             'tail' => $leg->tail === null ? null : PlanEncoder::worked($leg->tail),
             'chosen' => $leg->leg->recipe,
+            'opened' => $leg->leg->length->canonical(),
+            'measurable' => $leg->leg->elements !== [''] && $leg->made?->procedure->beyondMeasured() !== null,
+            'onEquipment' => $leg->leg->onEquipment,
+            'measured' => $leg->leg->measured?->canonical(),
             'recipe' => $made->recipe === null
                     ? null
                     : [

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
 use Sartal\Core\Ends\Workpiece\Workpiece;
+use Sartal\Core\Given\Measure\Length;
 
 /** The way to its terminal is measured on the equipment itself, before anything is cut to it. */
 final readonly class MeasureOut implements Act
@@ -15,14 +16,21 @@ final readonly class MeasureOut implements Act
     public function needs(Workpiece $on, Doing $doing): array
     {
         return [
-            ...$doing->station->measured === null ? ['Nobody has measured it on the equipment yet.'] : [],
+            ...self::reach($doing) === null ? ['Nobody has measured it on the equipment yet.'] : [],
             ...$on->measured === null ? [] : ['It is measured already.'],
         ];
     }
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        return $doing->station->measured === null ? $on : $on->measuring($doing->station->measured);
+        $reach = self::reach($doing);
+
+        return $reach === null ? $on : $on->measuring($reach);
+    }
+
+    private static function reach(Doing $doing): ?Length
+    {
+        return $doing->station->measured ?? $doing->station->planned;
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

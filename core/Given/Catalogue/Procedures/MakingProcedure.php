@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue\Procedures;
 
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\School;
 
@@ -95,6 +96,18 @@ final readonly class MakingProcedure
         }
 
         return $over;
+    }
+
+    /** What stays of a leg beyond what is measured on the equipment; null where it does not say how that is cut. */
+    public function beyondMeasured(): ?Length
+    {
+        foreach ($this->steps as $step) {
+            if ($step->measure?->from === MeasuredFrom::Equipment) {
+                return $step->measure->length;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<class-string<School>> questions of the house whose answers it asks for */

@@ -29,6 +29,8 @@ final readonly class Measure
             return sprintf('%s of it, %s', $this->written, $this->from->words());
         }
 
-        return sprintf('%s %s, %s', $this->kind->words(), $this->written, $this->from->words());
+        return $this->from === MeasuredFrom::Equipment
+            ? sprintf('leave %s %s', $this->written, $this->from->words())
+            : sprintf('%s %s, %s', $this->kind->words(), $this->written, $this->from->words());
     }
 }

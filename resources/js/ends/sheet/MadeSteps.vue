@@ -12,11 +12,11 @@ const first = Math.max(
 const at = ref(first)
 const step = computed(() => props.made.steps[at.value])
 const picture = computed(() => `${props.src}&step=${encodeURIComponent(step.value?.id ?? '')}`)
-/** What the run has for making it is not enough. */
+/** More than the run states for it: its cut length counts that. */
 const over = computed(
   () =>
     `This end uses up ${short(props.made.used)} of the cable, ${short(props.made.short ?? '')} more than the run ` +
-    'states for preparing it: state more at the run, or it comes out shorter.',
+    'states for preparing it. Its cut length counts that: look at how much there is before you open it.',
 )
 function move(by: number) {
   at.value = Math.min(props.made.steps.length - 1, Math.max(0, at.value + by))
@@ -108,6 +108,7 @@ li {
 }
 li.gate {
   list-style: none;
+  counter-increment: list-item 0;
   margin: 6px 0 6px -26px;
   padding: 3px 8px;
   border-top: 2px solid var(--copper);

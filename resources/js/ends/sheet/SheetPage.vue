@@ -13,6 +13,7 @@ import { short, system } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import CoreTable from './CoreTable.vue'
 import MadeSteps from './MadeSteps.vue'
+import ReachChoice from './ReachChoice.vue'
 import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
 
@@ -228,6 +229,21 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
             :chosen="leg.chosen"
             @changed="load" />
+          <component
+            :is="group.length > 1 ? 'details' : 'div'"
+            v-if="leg.measurable && session.can('planner', 'bench', 'installer', 'lead')"
+            class="reaches">
+            <summary v-if="group.length > 1">Legs that are measured on the equipment</summary>
+            <ReachChoice
+              v-for="each in group.flatMap(i => sheet!.fittings[i]?.legs ?? [])"
+              :key="each.id"
+              :run="id"
+              :side="sheet.side"
+              :version="sheet.version"
+              :leg="each"
+              :named="group.length > 1"
+              @changed="load" />
+          </component>
           <h2>Tools</h2>
           <p>{{ leg.tools.join(' · ') }}</p>
           <p v-if="leg.contacts.length">{{ leg.contacts.join(' · ') }}</p>

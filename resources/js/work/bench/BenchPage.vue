@@ -64,6 +64,8 @@ const minutesLeft = computed(() =>
     .filter(each => !bench.settled(each.piece.id) && each.step.task !== 'test')
     .reduce((sum, each) => sum + each.piece.seconds / 60, 0),
 )
+/** What comes after is cut to it: it is written down before it is done. */
+const unmeasured = computed(() => step.value?.task === 'measure' && !place.value?.piece.at)
 const mayWork = computed(() => session.can('bench', 'installer', 'lead'))
 const hold = computed(() => state.value?.holds[0])
 const title = computed(() => job.value?.runs.map(run => run.code).join(', ') ?? '')
@@ -175,6 +177,7 @@ function confirm() {
   const here = place.value
   if (
     !here ||
+    unmeasured.value ||
     !mayWork.value ||
     hold.value ||
     onlyTest.value ||
@@ -396,6 +399,9 @@ watch([at, aloud], () => {
           class="strip"
           :src="$file(drawn(piece.picture))"
           :alt="`The end after this, to scale: ${piece.words}`">
+        <p v-if="unmeasured" class="note check"><strong>Nobody has measured it
+          yet.</strong>Hold it to the equipment, then <router-link :to="`/runs/${piece.run}/sheet/${step.side}`">write
+          down on the sheet how far it reaches</router-link>: what comes after is cut to that.</p>
         <GatePanel
           v-if="step.task === 'gate'"
           ref="gate"
@@ -470,7 +476,7 @@ watch([at, aloud], () => {
         v-if="!onlyTest && step?.task !== 'inspect' && step?.task !== 'gate'"
         type="button"
         class="do"
-        :disabled="!mayWork || !!hold"
+        :disabled="!mayWork || !!hold || unmeasured"
         @click="confirm">
         <kbd>Space</kbd> {{ waits ? 'it has cooled' : step?.task === 'join' ? 'it is in' : 'done' }}</button>
       <button

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Work\Bench;
+namespace Sartal\Core\Ends\Making;
 
-use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\MatingMode;
 use Sartal\Core\Given\Catalogue\Mount;

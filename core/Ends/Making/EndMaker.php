@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Preparing\Blocks;
+use Sartal\Core\Ends\Preparing\LegPreparation;
+use Sartal\Core\Ends\Preparing\LegPreparer;
+use Sartal\Core\Ends\Wiring\Joint;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\SignalType;
+use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Schools\ContactsMade;
+use Sartal\Core\Given\Schools\MainsEnds;
+
+/** Makes the ends of runs: each leg by the procedure that is for it, in the connector that it goes to. */
+final readonly class EndMaker
+{
+    private FarHalf $far;
+
+    public function __construct(private Installation $installation)
+    {
+        $this->far = new FarHalf($installation);
+    }
+
+    /**
+     * @param  list<Joint>  $joined  of that end
+     * @return list<FittingAtEnd> in the order of its legs
+     */
+    public function of(Run $run, Side $side, CableType $cable, array $joined): array
+    {
+        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules());
+        $signals = $this->signals($run);
+        $legs = [];
+        foreach ($run->end($side)->legs as $leg) {
+            $fit = LegFit::of($leg, $cable, $joined, $this->installation);
+            $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
+            if ($fit === null || $fitting === null) {
+                continue;
+            }
+            $joints = array_values(
+                array_filter($joined, static fn (Joint $joint): bool => $joint->leg === $leg->id),
+            );
+            $legs[$fitting->id][] = new LegInFitting($leg, $fit, $joints, $preparer->prepare(
+                $fit,
+                $joints,
+                $signals,
+                $this->installation->plan($leg->landing->plan ?? ''),
+                $fitting->exit,
+                $leg->recipe,
+            ));
+        }
+        $protective = self::protective($signals);
+        $fittings = [];
+        foreach ($legs as $id => $of) {
+            $fittings[] = $this->fitting($this->installation->theFitting($id), $of, $run, $side, $protective);
+        }
+
+        return $fittings;
+    }
+
+    /**
+     * @param  non-empty-list<LegInFitting>  $legs
+     * @param  list<string>  $protective  functions that are protective earth's
+     */
+    private function fitting(Fitting $fitting, array $legs, Run $run, Side $side, array $protective): FittingAtEnd
+    {
+        $layout = $legs[0]->fit->layout;
+        $type = $layout->types[''];
+        $plan = $this->installation->plan($legs[0]->leg->landing->plan ?? '');
+        $exit = $type->cable->exit($fitting->exit);
+        $blocks = $plan === null || $exit === null || ! $type->cable->staggered
+            ? []
+            : Blocks::in(self::used($plan, $legs), $layout, $exit);
+        foreach ($legs as $i => $leg) {
+            $stations = new Stations(
+                $leg->fit,
+                $leg->joints,
+                $leg->preparation,
+                $this->installation->rules(),
+                $blocks,
+                $leg->leg,
+            );
+            $far = $this->far->of($run, $side, $leg->leg);
+            $legs[$i] = $leg->madeAs($this->made($stations, $leg->fit, $leg->preparation, $protective, $far));
+        }
+
+        return new FittingAtEnd($fitting, $plan, $exit, $legs, $blocks);
+    }
+
+    /**
+     * Ends of one signature are made once.
+     *
+     * @param  list<string>  $protective
+     */
+    private function made(
+        Stations $stations,
+        LegFit $fit,
+        LegPreparation $preparation,
+        array $protective,
+        FarEnd $far,
+    ): ?MadeEnd {
+        $catalogue = $this->installation->catalogue;
+        $procedure = $catalogue->procedureFor($preparation->recipe->id ?? '', $fit->connector->id);
+        if ($procedure === null || ! $this->isOfTheHouse($fit)) {
+            return null;
+        }
+
+        return $catalogue->kept->once(
+            MadeEnd::class,
+            $stations->signature($procedure, $protective, $far),
+            static fn (): MadeEnd => MadeEnd::by(
+                $procedure,
+                Made::by($procedure, $stations->workpiece(), $stations->for($procedure, $protective, $far)),
+            ),
+        );
+    }
+
+    /** No procedure solders loose contacts, or screws strands in without a ferrule: there recipes go on. */
+    private function isOfTheHouse(LegFit $fit): bool
+    {
+        $rules = $this->installation->rules();
+        foreach ($fit->landed as $landed) {
+            $joining = $fit->layout->terminal($landed->address)?->joining;
+            $isOtherwise = match (true) {
+                $joining === Joining::Crimp => $rules->on(ContactsMade::class) !== ContactsMade::AsMade,
+                $joining === Joining::Screw => $rules->on(MainsEnds::class) !== MainsEnds::Ferrule,
+                default => false,
+            };
+            if ($isOtherwise) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<int|string, SignalType>  $signals
+     * @return list<string>
+     */
+    private static function protective(array $signals): array
+    {
+        $protective = [];
+        foreach ($signals as $signal) {
+            foreach ($signal->functions as $function) {
+                array_push($protective, ...$function->protective ? [$function->name] : []);
+            }
+        }
+
+        return array_values(array_unique($protective));
+    }
+
+    /**
+     * A plan with the channels alone that these legs use, so that empty blocks are not measured.
+     *
+     * @param  list<LegInFitting>  $legs
+     */
+    private static function used(ContactPlan $plan, array $legs): ContactPlan
+    {
+        $used = [];
+        foreach ($legs as $leg) {
+            $used += array_flip($leg->leg->landing->channels ?? []);
+        }
+        $contacts = [];
+        foreach ($plan->channels as $channel => $functions) {
+            $contacts[$channel] = isset($used[$channel]) ? $functions : [];
+        }
+
+        return new ContactPlan($plan->id, $plan->name, $plan->connector, $contacts, $plan->source, block: $plan->block);
+    }
+
+    /** @return array<int|string, SignalType> circuit → signal */
+    public function signals(Run $run): array
+    {
+        $signals = [];
+        foreach ($run->carries as $carriage) {
+            $signal = $this->installation->catalogue->signal(
+                $this->installation->circuit($carriage->circuit)->signal ?? '',
+            );
+            if ($signal !== null) {
+                $signals[$carriage->circuit] = $signal;
+            }
+        }
+
+        return $signals;
+    }
+}
