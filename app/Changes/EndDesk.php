@@ -118,7 +118,9 @@ final readonly class EndDesk
                 'Only a leg that leaves its sheath with others is measured. Choose one of those.',
             );
         }
-        $length = $onEquipment && $measured !== '' ? self::measured($measured, $of, $loaded->installation) : null;
+        $length = $onEquipment && $measured !== ''
+            ? self::measured($measured, $of, $loaded->installation)
+            : null;
         $legs = array_map(
             static fn (Leg $each): Leg => $each === $of ? $each->reaching($onEquipment, $length) : $each,
             $end->legs,
@@ -144,7 +146,8 @@ final readonly class EndDesk
         $connector = $in->catalogue->connector($in->fitting($leg->landing->fitting ?? '')->connector ?? '');
         $beyond = Length::zero();
         foreach ($connector->cable->recipes ?? [] as $recipe) {
-            $procedure = $in->catalogue->procedureFor($leg->recipe === '' ? $recipe : $leg->recipe, $connector->id ?? '');
+            $by = $leg->recipe === '' ? $recipe : $leg->recipe;
+            $procedure = $in->catalogue->procedureFor($by, $connector->id ?? '');
             $own = $procedure?->beyondMeasured() ?? Length::zero();
             $beyond = $own->compare($beyond) > 0 ? $own : $beyond;
         }

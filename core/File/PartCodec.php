@@ -36,6 +36,7 @@ final class PartCodec
             $fields->flag('lined', false),
             Ranges::optionalLength($fields, 'outer'),
             $fields->has('face') ? self::face($fields->child('face')) : null,
+            $fields->flag('reopens', false),
         );
     }
 
@@ -60,6 +61,7 @@ final class PartCodec
             'ends' => $part->ends,
             'oneWay' => $part->oneWay ?: null,
             'lined' => $part->lined ?: null,
+            'reopens' => $part->reopens ?: null,
             'outer' => $part->outer?->canonical(),
             'face' => $part->face === null ? null : self::encodeFace($part->face),
         ]);

@@ -286,6 +286,47 @@ test('a video line and a mains and signal composite are made on a phone', async 
   await Promise.all([planner.dispose(), phone.context().close(), lead.context().close()])
 })
 
+test('a phone plug, a spring-finger plug, a screened category plug and jacks are made step by step', async ({
+  page,
+}) => {
+  test.setTimeout(400_000)
+  const planner = await hands('planner@brackwater.example')
+  const lines = [
+    ['A-292', 'pair-lapped', 'analogue', 'trs-balanced', 'trs-balanced'],
+    ['V-492', 'coax-50-lowloss', 'radio', 'n-plug-radio', 'n-plug-radio'],
+    ['C-492', 'cat6-futp', 'network', '8p8c-plug-screened-t568b', '8p8c-jack-screened-t568b'],
+    ['C-493', 'cat6a-two-sheath', 'network', '8p8c-jack-screened-t568b', '8p8c-jack-screened-t568b'],
+  ]
+  for (const [code, cable, signals, a, b] of lines) {
+    const line = {
+      ...{ code, cable, signals, build: 'shop', from: 'comms-rack', to: 'foyer' },
+      ...{ plans_a: a, plans_b: b, tail_a: '1', tail_b: '1' },
+    }
+    const answer = await planner.post('/api/runs', { data: { line } })
+    expect(answer.status(), await answer.text()).toBe(201)
+  }
+  const ids = ((await (await planner.get('/api/schedule')).json()) as { rows: { id: string; code: string }[] }).rows
+  const id = (code: string) => ids.find(row => row.code === code)!.id
+  await signIn(page, 'lead', `/bench/${id('A-292')}`)
+  const phone = await made(page, () => page.keyboard.press('Space'))
+  const at = (words: string) => phone.findIndex(each => each.startsWith(words))
+  expect(at('Close the flap')).toBeGreaterThan(-1)
+  await page.goto(`/bench/${id('V-492')}`)
+  const fingers = await made(page, () => page.keyboard.press('Space'))
+  expect(fingers.some(each => each.startsWith('Crimp the pin'))).toBe(false)
+  expect(fingers.filter(each => each.startsWith('Push the body on'))).toHaveLength(2)
+  await page.goto(`/bench/${id('C-492')}`)
+  const screened = await made(page, () => page.keyboard.press('Space'))
+  expect(screened.filter(each => each.startsWith('Press all 9 in'))).toHaveLength(1)
+  expect(screened.filter(each => each.startsWith('Lay it into its slot'))).toHaveLength(8)
+  expect(screened.filter(each => each.startsWith('Press 8 cores in'))).toHaveLength(1)
+  expect(screened.filter(each => each.startsWith('Hold it down with the tie'))).toHaveLength(1)
+  await page.goto(`/bench/${id('C-493')}`)
+  const sheaths = await made(page, () => page.keyboard.press('Space'))
+  expect(sheaths.filter(each => each.startsWith('Cut the end off'))).toHaveLength(2)
+  await planner.dispose()
+})
+
 test('a label sheet is printed, and what a change touches is printed again', async ({ page }) => {
   await signIn(page, 'planner', '/labels')
   const print = page.getByRole('link', { name: /^Print \d+ on \d+ sheet/ })

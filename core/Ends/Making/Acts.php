@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Making\Verbs\Arrange;
+use Sartal\Core\Ends\Making\Verbs\Bind;
 use Sartal\Core\Ends\Making\Verbs\Clamp;
 use Sartal\Core\Ends\Making\Verbs\Close;
 use Sartal\Core\Ends\Making\Verbs\Coil;
@@ -19,6 +20,7 @@ use Sartal\Core\Ends\Making\Verbs\Insulate;
 use Sartal\Core\Ends\Making\Verbs\Join;
 use Sartal\Core\Ends\Making\Verbs\LayAside;
 use Sartal\Core\Ends\Making\Verbs\LayForward;
+use Sartal\Core\Ends\Making\Verbs\LayIn;
 use Sartal\Core\Ends\Making\Verbs\Load;
 use Sartal\Core\Ends\Making\Verbs\LookOver;
 use Sartal\Core\Ends\Making\Verbs\Mark;
@@ -74,6 +76,7 @@ final class Acts
             Verb::Slide => new Slide(),
             Verb::Seat => new Seat(),
             Verb::Insert => new Insert(),
+            Verb::LayIn => new LayIn(),
             Verb::Ferrule => new Ferrule(),
             Verb::Mate => new Mate(),
             Verb::Join => new Join(),
@@ -87,6 +90,7 @@ final class Acts
             Verb::Fix => new Fix(),
             Verb::Shrink => new Shrink(),
             Verb::Tie => new Tie(),
+            Verb::Bind => new Bind(),
             Verb::Cool => new Cool(),
             Verb::LookOver => new LookOver(),
             Verb::Tug => new Tug(),

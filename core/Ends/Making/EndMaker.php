@@ -25,9 +25,12 @@ final readonly class EndMaker
 {
     private FarHalf $far;
 
+    private CoilTies $ties;
+
     public function __construct(private Installation $installation)
     {
         $this->far = new FarHalf($installation);
+        $this->ties = new CoilTies($installation);
     }
 
     /**
@@ -48,14 +51,21 @@ final readonly class EndMaker
             $joints = array_values(
                 array_filter($joined, static fn (Joint $joint): bool => $joint->leg === $leg->id),
             );
-            $legs[$fitting->id][] = new LegInFitting($leg, $fit, $joints, $preparer->prepare(
+            $preparation = $preparer->prepare(
                 $fit,
                 $joints,
                 $signals,
                 $this->installation->plan($leg->landing->plan ?? ''),
                 $fitting->exit,
                 $leg->recipe,
-            ));
+            );
+            $tie = $this->ties->of($run, $side, $fit, $preparation);
+            $legs[$fitting->id][] = new LegInFitting(
+                $leg,
+                $fit,
+                $joints,
+                $tie === null ? $preparation : $preparation->with($tie),
+            );
         }
         $protective = self::protective($signals);
         $fittings = [];

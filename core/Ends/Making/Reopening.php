@@ -124,7 +124,7 @@ final readonly class Reopening
             if (! $stays || $isScrap($step->step->part)) {
                 $steps[] = $step->step->id;
             }
-            if ($step->step->verb === Verb::PressIn) {
+            if ($step->isOneStroke()) {
                 $scraps['connector'] = 'connector';
             } elseif ($step->step->verb === Verb::Crimp) {
                 $part = $step->step->part === '' ? 'contact' : $step->step->part;

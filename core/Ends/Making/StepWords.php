@@ -73,6 +73,7 @@ final readonly class StepWords
             Verb::Slide => sprintf('Slide on the %s', $part),
             Verb::Seat => sprintf('Bring the %s to its place', $part),
             Verb::Insert => sprintf('Push %s in, all at once', $what),
+            Verb::LayIn => sprintf('Lay %s into their slots, by the print', self::cores($doing) ?? $what),
             Verb::Ferrule => sprintf(
                 count($doing->byTerminal()) === 1 ? 'Put a ferrule on %s' : 'Put ferrules on %s',
                 $what,
@@ -95,6 +96,7 @@ final readonly class StepWords
                 default => sprintf('Shrink the %s', $part),
             },
             Verb::Tie => sprintf('Put the %s round it', $part),
+            Verb::Bind => sprintf('Hold %s down with the tie', $what),
             Verb::Cool => 'Let it cool',
             Verb::LookOver => 'Look it over',
             Verb::Tug => 'Tug each joint',

@@ -6,10 +6,15 @@ namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Recipe;
+use Sartal\Core\Given\Measure\Withers;
 
 /** How one leg is made ready for its connector. */
 final readonly class LegPreparation
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  ?Recipe  $recipe  null where nobody wrote one
      * @param  list<CoreCut>  $cores  in the order of work
@@ -28,5 +33,10 @@ final readonly class LegPreparation
         public array $tools,
         public array $cautions,
     ) {
+    }
+
+    public function with(SlideOn $part): self
+    {
+        return $this->copy(['slides' => [...$this->slides, $part]]);
     }
 }

@@ -22,6 +22,7 @@ final readonly class Part
      * @param  bool  $lined  of shrink: with adhesive, so that it seals
      * @param  ?Length  $outer  over it, where something else may have to pass it; null: not stated
      * @param  list<string>  $ends  connector type ids of a bought lead
+     * @param  bool  $reopens  of a tie: it is opened and closed again, and stays with its cable
      * @param  bool  $oneWay  a lead that works in one direction only
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class Part
         public bool $lined = false,
         public ?Length $outer = null,
         public ?LabelFace $face = null,
+        public bool $reopens = false,
     ) {
     }
 

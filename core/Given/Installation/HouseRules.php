@@ -6,6 +6,7 @@ namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
+use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Given\Schools\ColourScheme;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\HotColour;
@@ -37,6 +38,7 @@ final readonly class HouseRules
         JointShrink::class,
         MainsEnds::class,
         SecondEnd::class,
+        CoilTie::class,
         LengthPractice::class,
         LabelMaterial::class,
         LabelTurn::class,

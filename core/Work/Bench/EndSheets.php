@@ -12,6 +12,7 @@ use Sartal\Core\Ends\Preparing\SlideOns;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Catalogue\TerminalKind;
@@ -19,6 +20,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Worked;
+use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Given\Schools\ColourScheme;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\HotColour;
@@ -223,6 +225,7 @@ final readonly class EndSheets
             JointShrink::class => $hot,
             MainsEnds::class => $mains,
             SecondEnd::class => true,
+            CoilTie::class => self::keepsATie($fittings),
             LengthPractice::class => true,
         ];
 
@@ -230,6 +233,20 @@ final readonly class EndSheets
             fn (string $school): School => $this->installation->rule($school),
             array_keys(array_filter($bearing)),
         );
+    }
+
+    /** @param  list<SheetFitting>  $fittings */
+    private static function keepsATie(array $fittings): bool
+    {
+        foreach ($fittings as $fitting) {
+            foreach ($fitting->legs[0]->preparation->slides as $slide) {
+                if ($slide->part->kind === PartKind::Tie) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private function followsScheme(SheetFitting $fitting): bool

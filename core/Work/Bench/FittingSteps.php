@@ -336,7 +336,13 @@ final readonly class FittingSteps
         string $detail,
     ): string {
         $verb = $step->step->verb;
-        $ofLeg = in_array($verb, [Verb::Shrink, Verb::LayForward, Verb::Crimp, Verb::PushOn, Verb::Insert], true);
+        $ofLeg = in_array($verb, [
+            Verb::Shrink,
+            Verb::LayForward,
+            Verb::Crimp,
+            Verb::PushOn,
+            Verb::Insert,
+        ], true);
         $own = new Spot($leg->run->id, $leg->side, $this->spot->fitting, $leg->leg->leg->id, $leg->place);
         $fitting = $this->sheet->fitting->id;
 
@@ -359,7 +365,11 @@ final readonly class FittingSteps
                         StepKind::ShrinkTail,
                         StepKind::ShrinkBroughtUp,
                     ),
-                    default => $this->former->at($fitting, StepKind::Join),
+                    // Of slots some may have been joined and others not: what comes after all is done once it was seen.
+                    default => $this->former->at(
+                        $fitting,
+                        $step->isAfterLayingIn() ? StepKind::Inspect : StepKind::Join,
+                    ),
                 },
                 in_array($verb, [Verb::Tug, Verb::Shrink], true) ? null : Task::Fit,
                 detail: $detail,

@@ -65,7 +65,7 @@ final readonly class JointSteps
                         fn (array $wire): BenchCore => BenchCore::from($wire[1], $this->cables[$wire[0]->run->id]),
                         $of,
                     ),
-                    address: $step->step->verb === Verb::PressIn ? '' : $address,
+                    address: $step->isOneStroke() ? '' : $address,
                     amount: 1.0,
                     joining: $joining,
                     // While the next is made, a small one has cooled.
@@ -114,7 +114,9 @@ final readonly class JointSteps
     {
         return match (true) {
             $address === '' => 'Splice it and insulate the splice',
-            $step->step->verb === Verb::PressIn => sprintf('Press all %d in, one stroke', $count),
+            $step->isOneStroke() => sprintf('Press all %d in, one stroke', $count),
+            $step->step->verb === Verb::Bind => 'Hold it down with the tie',
+            $step->step->verb === Verb::LayIn => 'Lay it into its slot',
             $step->step->verb === Verb::Load => 'Insert the contact into '.$address,
             $step->step->verb === Verb::PushOn => 'Push the body on, the centre into its place',
             $step->step->verb === Verb::Crimp => 'Crimp the '.str_replace('-', ' ', $step->step->part),

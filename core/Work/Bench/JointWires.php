@@ -6,7 +6,6 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Preparing\CoreCut;
-use Sartal\Core\Given\Catalogue\Procedures\Verb;
 
 /** Which wires each joint of a connector takes, of whatever leg, and the step that makes it. */
 final readonly class JointWires
@@ -65,7 +64,7 @@ final readonly class JointWires
     {
         $slash = strrpos($terminal, '/');
 
-        return $step->step->verb === Verb::PressIn
+        return $step->isOneStroke()
             ? 'all'.($slash === false ? '' : substr($terminal, 0, $slash))
             : $terminal;
     }

@@ -39,6 +39,8 @@ use Tests\Support\Stand;
  */
 final class MakingTest extends TestCase
 {
+    private const CORES = ['p1/a', 'p1/b', 'p2/a', 'p2/b', 'p3/a', 'p3/b', 'p4/a', 'p4/b'];
+
     /** @return array{MakingProcedure, Workpiece, Station} */
     private static function cup(string $cable, bool $farOpen = false): array
     {
@@ -118,6 +120,30 @@ final class MakingTest extends TestCase
         ];
     }
 
+    /**
+     * Eight slots, and of a screened jack a post for the drain.
+     *
+     * @return array{MakingProcedure, Workpiece, Station}
+     */
+    private static function jack(string $procedure, string $cable): array
+    {
+        $end = AsCut::of(Bench::microphone()->installation->catalogue->theCable($cable));
+        foreach ([PieceKind::Separator, PieceKind::Fibre] as $kind) {
+            $end = $end->with(Piece::asCut('', $kind, Piece::keyOf(PieceKind::Sheath, '')));
+        }
+        $goes = [];
+        foreach (self::CORES as $i => $core) {
+            $goes['metal '.$core] = (string) ($i + 1);
+        }
+        $drains = array_map(static fn (Piece $piece): string => $piece->key(), $end->ofKind(PieceKind::Drain));
+
+        return [
+            Procedures::procedure($procedure),
+            new Workpiece($end),
+            Stand::with(goes: $goes + array_fill_keys($drains, 'post'), screens: $drains),
+        ];
+    }
+
     /** @return array{MakingProcedure, Workpiece, Station} */
     private static function twoSheaths(): array
     {
@@ -134,12 +160,21 @@ final class MakingTest extends TestCase
             Piece::asCut('', PieceKind::Cord, ...$in),
             Piece::asCut('', PieceKind::Separator, ...$in),
         ];
-        foreach (['p1/a', 'p1/b', 'p2/a', 'p2/b', 'p3/a', 'p3/b', 'p4/a', 'p4/b'] as $core) {
+        foreach (self::CORES as $core) {
             $pieces[] = Piece::asCut($core, PieceKind::Insulation, ...$in);
             $pieces[] = Piece::asCut($core, PieceKind::Metal, ...[...$in, Piece::keyOf(PieceKind::Insulation, $core)]);
         }
 
-        return [Procedures::procedure('two-sheath-jack'), new Workpiece(CableEnd::of($pieces)), new Station()];
+        $goes = ['drain ' => 'shell'];
+        foreach (self::CORES as $i => $core) {
+            $goes['metal '.$core] = (string) ($i + 1);
+        }
+
+        return [
+            Procedures::procedure('two-sheath-jack'),
+            new Workpiece(CableEnd::of($pieces)),
+            Stand::with(goes: $goes, screens: ['drain ']),
+        ];
     }
 
     /**
@@ -256,6 +291,8 @@ final class MakingTest extends TestCase
             yield 'screened plug, '.$cable => [static fn (): array => self::screenedPlug($cable)];
         }
         yield 'two sheaths' => [self::twoSheaths(...)];
+        yield 'jack' => [static fn (): array => self::jack('category-jack', 'cat6-utp')];
+        yield 'screened jack' => [static fn (): array => self::jack('category-jack-screened', 'cat6a-futp')];
     }
 
     /** @param  callable(): array{MakingProcedure, Workpiece, Station}  $end */
@@ -361,9 +398,14 @@ final class MakingTest extends TestCase
                 ['square', '15 mm'], ['square', '11 mm'], ['foil-short', '9 mm'], ['foil-short', '13 mm'],
                 ['drain-short', '19 mm'], ['drain-short', '26 mm'], ['inside-off', '2 mm'],
             ],
+            'category-jack' => [['short', '15 mm'], ['short', '11 mm'], ['inside-off', '2 mm']],
+            'category-jack-screened' => [
+                ['flush', '15 mm'], ['flush', '11 mm'], ['foil-off', '2 mm'], ['inside-off', '2 mm'],
+                ['sheath-off', '15 mm'],
+            ],
             'two-sheath-jack' => [
-                ['mark', '1 1/2 in'], ['mark', '2 1/2 in'], ['screen-off', '3/4 in'], ['screen-off', '1/4 in'],
-                ['separator-off', '1/4 in'],
+                ['mark', '1/4 in'], ['flush', '3/4 in'], ['flush', '1/4 in'],
+                ['screen-off', '3/4 in'], ['screen-off', '1/4 in'], ['separator-off', '1/4 in'],
             ],
         ];
         $ends = [
@@ -375,6 +417,8 @@ final class MakingTest extends TestCase
             'n-fingers' => self::coax('n-fingers', 'coax-50-lowloss', Centre::Fingers, 1),
             'category-plug-screened' => self::screenedPlug('cat6-futp'),
             'two-sheath-jack' => self::twoSheaths(),
+            'category-jack' => self::jack('category-jack', 'cat6-utp'),
+            'category-jack-screened' => self::jack('category-jack-screened', 'cat6a-futp'),
         ];
         foreach ($wrong as $id => $changes) {
             foreach ($changes as [$step, $length]) {
@@ -395,6 +439,42 @@ final class MakingTest extends TestCase
         $thread = $made->result->end->piece(PieceKind::Thread);
         self::assertSame($made->result->end->piece(PieceKind::Sheath)?->edge->nanometres, $thread?->edge->nanometres);
         self::assertSame(Lie::Wound, $made->result->end->piece(PieceKind::Drain)?->lie);
+    }
+
+    /**
+     * A jack: compared with its print before anything is pressed, two inches opened and half an inch left; a drain is
+     * held round its post once the halves are together, and only then does the foil go that was needed to get there.
+     */
+    public function test_a_jack_is_compared_with_its_print_and_then_pressed(): void
+    {
+        $made = Made::by(...self::jack('category-jack', 'cat6-utp'));
+        $ids = Procedures::ids($made);
+        self::assertSame(['lay', 'print', 'press', 'home', 'shut'], array_slice($ids, -5));
+        self::assertSame(38_100_000, $made->usedUp()->nanometres);
+        [$procedure, $on, $station] = self::jack('category-jack', 'cat6-utp');
+        self::assertContains(
+            'The order has to be looked at once more before.',
+            Procedures::lacks(Made::by(Procedures::without($procedure, 'print'), $on, $station)),
+        );
+        self::assertContains(
+            'Metal of p1/a is still in its pair.',
+            Procedures::lacks(Made::by(Procedures::without($procedure, 'apart'), $on, $station)),
+        );
+        [$procedure, $on, $station] = self::jack('category-jack-screened', 'cat6a-futp');
+        $made = Made::by($procedure, $on, $station);
+        self::assertSame(
+            ['press', 'drain-wound', 'drain-held', 'foil-off', 'home', 'shut'],
+            array_slice(Procedures::ids($made), -6),
+        );
+        self::assertArrayHasKey('post', $made->result->joined);
+        self::assertContains(
+            'Drain of drain lies round nothing yet.',
+            Procedures::lacks(Made::by(Procedures::without($procedure, 'drain-wound'), $on, $station)),
+        );
+        self::assertContains(
+            'Terminal post is not joined.',
+            Made::by(Procedures::without($procedure, 'drain-held'), $on, $station)->unmet,
+        );
     }
 
     /** An unscreened plug: sheath at the bar, cores of 13 mm, an inch that the blade was near is gone afterwards. */

@@ -18,12 +18,14 @@ use Sartal\Core\Given\Installation\Bore;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Environment;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Given\Schools\HotColour;
 use Sartal\Core\Given\Schools\ShellBond;
 use Sartal\Core\Plan\Planning\Planner;
@@ -70,6 +72,9 @@ final class NothingIsDecorationTest extends TestCase
             'microphone' => static fn (): Bench => Bench::microphone(),
             'coax' => static fn (): Bench => Bench::coax(),
             'stage box' => static fn (): Bench => Bench::stageBox(),
+            'kept tie' => static fn (): Bench => Bench::microphone()->with(
+                rules: HouseRules::defaults()->with(CoilTie::One),
+            ),
             'category' => static fn (): Bench => Bench::category('8p8c-jack-t568b'),
             'data' => static fn (): Bench => Bench::of(
                 Bench::request('D-1', 'data-2pair', ['dmx'], ['xlr5-male-dmx'], ['xlr5-female-dmx']),
@@ -124,6 +129,7 @@ final class NothingIsDecorationTest extends TestCase
             'signal: reach' => ['microphone', 'signals.analogue.reach.ohms', 600],
             'takes: kit' => ['microphone', 'connectors.xlr3-female-cable.cable.kit', []],
             'part: pack' => ['stage box', 'parts.contact-rect-male-fine.pack', 7],
+            'part: reopens' => ['kept tie', 'parts.tie-hook.reopens', false],
             'part: lined' => ['coax', 'parts.shrink-3to1-18.lined', false],
             'part: length' => ['coax', 'parts.sleeve-12.length', '7 m'],
             'element: kind' => ['category', 'cables.cat6-utp.construction.children.0.kind', 'group'],

@@ -25,6 +25,8 @@ final class ProvenEndsTest extends TestCase
     /** How many ends there are of each procedure: fewer would prove less than is said. */
     private const ENDS = [
         'bnc-crimp' => 14,
+        'category-jack' => 10,
+        'category-jack-screened' => 2,
         'category-plug' => 15,
         'category-plug-screened' => 3,
         'cup-3-pole' => 152,
@@ -32,6 +34,7 @@ final class ProvenEndsTest extends TestCase
         'n-fingers' => 4,
         'phone-3-contact' => 9,
         'rectangular-crimp' => 342,
+        'two-sheath-jack' => 1,
     ];
 
     /** Steps that no end of today's catalogue calls for, and why. */
@@ -44,15 +47,16 @@ final class ProvenEndsTest extends TestCase
         'blade-end-off' => 'no type says that it has a rip cord',
         'peel' => 'no type says that it has a rip cord',
         'shrink-on' => 'it comes over the finished connector',
-        'measure' => 'nobody says yet that a leg is measured on the equipment',
-        'leg-cut' => 'nobody says yet that a leg is measured on the equipment',
-        'tie-on' => 'nobody says yet which cables get a tie',
+        'measure' => 'of legs that somebody says are measured on the equipment: made in SecondHalfTest',
+        'leg-cut' => 'see measure',
+        'tie-on' => 'of houses that want one: made in SecondHalfTest',
         'plate' => 'the side of a hood is a place, not yet a part that is turned',
         'bite-on' => 'nobody says yet which leg is too thin for its clamp',
         'bite-home' => 'nobody says yet which leg is too thin for its clamp',
         'bite-shrunk' => 'nobody says yet which leg is too thin for its clamp',
         'bite-cool' => 'nobody says yet which leg is too thin for its clamp',
         'foil-off' => 'of mains: no type says that it has a foil there',
+        'screen-off' => 'of an unscreened jack: something is found against a screened cable in it',
         'drain-sleeve' => 'of mains: no type says that it has a drain there',
     ];
 

@@ -126,4 +126,20 @@ final class CutLengthTest extends TestCase
         $worked = CutLength::work($run->withEnd(Side::B, $enough), $in, Layout::alone($run, $in));
         self::assertNotContains('used up beyond that', array_column($worked->terms, 'label'));
     }
+
+    /**
+     * Two-sheath cable into screened jacks: six inches are opened at each end, and of them half an inch of screen and
+     * half an inch of cores stay; three and a half go with the cut, and the rest of the pairs at the guide.
+     */
+    public function test_two_sheath_cable_is_cut_longer_by_what_its_ends_discard(): void
+    {
+        $jack = ['8p8c-jack-screened-t568b'];
+        $in = Bench::of(Bench::request('C-1', 'cat6a-two-sheath', ['network'], $jack, $jack))->installation;
+        $run = $in->theRun('C-1');
+        $worked = CutLength::work($run, $in, Layout::alone($run, $in));
+        $term = $worked->terms[count($worked->terms) - 1];
+        self::assertSame('used up beyond that', $term->label);
+        self::assertSame(2 * (127_000_000 - 40_000_000), $term->amount->nanometres);
+        self::assertSame('A 127 mm used up − 40 mm stated; B 127 mm used up − 40 mm stated', $term->detail);
+    }
 }

@@ -31,6 +31,9 @@ final class FormerStepsTest extends TestCase
         yield 'phone plug' => [self::line('pair-lapped', 'analogue', 'trs-balanced')];
         yield 'category plug' => [self::line('cat6-utp', 'network', '8p8c-plug-t568b')];
         yield 'screened category plug' => [self::line('cat6-futp', 'network', '8p8c-plug-screened-t568b')];
+        yield 'jack' => [self::line('cat6-utp', 'network', '8p8c-jack-t568b')];
+        yield 'screened jack' => [self::line('cat6a-futp', 'network', '8p8c-jack-screened-t568b')];
+        yield 'two sheaths' => [self::line('cat6a-two-sheath', 'network', '8p8c-jack-screened-t568b')];
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Tests\Core\Work;
 
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\EndSheets;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
+use Sartal\Core\Work\Parts\Ask;
+use Sartal\Core\Work\Parts\EndParts;
 use Tests\Support\Bench;
 
 /** The second half of a cable at the bench: the finished one is the pattern, and what is finished is coiled. */
@@ -149,5 +153,53 @@ final class SecondHalfTest extends TestCase
         self::assertTrue($made?->made->isRight());
         self::assertSame('25 mm', $made->step('leg-cut')?->after->end->cut->canonical());
         self::assertFalse($sheet->fittings[0]->legs[0]->made?->step('measure') !== null);
+    }
+
+    /** One tie that opens again goes round a cable and stays there, at its female end, where the house wants it so. */
+    public function test_a_cable_keeps_a_tie_at_its_female_end(): void
+    {
+        $ties = static function (Bench $bench): array {
+            $found = [];
+            $sheets = new EndSheets($bench->installation);
+            foreach ($bench->installation->runs() as $run) {
+                foreach (Side::cases() as $side) {
+                    $leg = $sheets->of($run, $side, $bench->plan()->runs->get($run->id))?->fittings[0]->legs[0];
+                    foreach ($leg->preparation->slides ?? [] as $slide) {
+                        array_push($found, ...$slide->part->kind === PartKind::Tie ? [$side->value] : []);
+                    }
+                    self::assertTrue($leg?->made?->made->isRight());
+                }
+            }
+
+            return $found;
+        };
+        $wanted = static fn (Bench $bench): Bench => $bench->with(
+            rules: $bench->installation->rules()->with(CoilTie::One),
+        );
+        self::assertSame([], $ties(Bench::microphone()));
+        $kept = $wanted(Bench::microphone());
+        self::assertSame(['A'], $ties($kept));
+        self::assertStringContainsString(
+            'Put the tie round it',
+            self::of($kept, StepKind::Close, Side::A)[0]->detail,
+        );
+        $asks = (new EndParts($kept->installation))->of(
+            $kept->installation->theRun('A-1'),
+            Side::A,
+            $kept->plan()->runs->get('A-1'),
+        );
+        self::assertSame([1.0], array_values(array_map(
+            static fn (Ask $ask): float => $ask->amount,
+            array_filter($asks, static fn (Ask $ask): bool => $ask->id === 'tie-hook'),
+        )));
+        // Two plugs alike: at the end that is made last. A panel keeps none.
+        self::assertSame(['B'], $ties($wanted(Bench::category())));
+        self::assertSame(['B'], $ties($wanted(Bench::of(Bench::request(
+            'A-1',
+            'pair-foil',
+            ['analogue'],
+            ['xlr3-female-panel-balanced'],
+            ['xlr3-male-cable-balanced'],
+        )))));
     }
 }

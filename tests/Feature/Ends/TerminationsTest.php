@@ -456,6 +456,7 @@ final class TerminationsTest extends TestCase
             static fn (array $each): bool => $each['id'] === $id,
         ))[0] ?? null;
         $this->as('bench');
+        $send('leg-2', false, '')->assertOk();
         self::assertSame([true, false, null], [$leg()['measurable'], $leg()['onEquipment'], $step('measure')]);
         $send('leg-2', true, '')->assertOk();
         self::assertSame([true, null], [$leg()['onEquipment'], $leg()['measured']]);

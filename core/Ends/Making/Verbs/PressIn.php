@@ -19,7 +19,7 @@ final readonly class PressIn implements Act
             ...$on->joined === [] ? [] : ['It is pressed already.'],
             ...in_array('order', $on->looked, true)
                 ? []
-                : ['The order has to be seen through the plug once more before.'],
+                : ['The order has to be looked at once more before.'],
         ];
     }
 

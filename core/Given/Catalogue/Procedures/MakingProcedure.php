@@ -98,6 +98,18 @@ final readonly class MakingProcedure
         return $over;
     }
 
+    /** Whether something that belongs to the end is tied round it. */
+    public function ties(string $part): bool
+    {
+        foreach ($this->steps as $step) {
+            if ($step->verb === Verb::Tie && $step->part === $part) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** What stays of a leg beyond what is measured on the equipment; null where it does not say how that is cut. */
     public function beyondMeasured(): ?Length
     {

@@ -29,6 +29,7 @@ enum Verb: string
     case Slide = 'slide';
     case Seat = 'seat';
     case Insert = 'insert';
+    case LayIn = 'lay-in';
     case Ferrule = 'ferrule';
     case Mate = 'mate';
     case Join = 'join';
@@ -42,6 +43,7 @@ enum Verb: string
     case Fix = 'fix';
     case Shrink = 'shrink';
     case Tie = 'tie';
+    case Bind = 'bind';
     case Cool = 'cool';
     case LookOver = 'look-over';
     case Tug = 'tug';
@@ -75,7 +77,7 @@ enum Verb: string
     {
         return in_array(
             $this,
-            [self::Join, self::Clamp, self::Load, self::Insert, self::PushOn],
+            [self::Join, self::Clamp, self::Load, self::Insert, self::LayIn, self::PushOn],
             true,
         );
     }

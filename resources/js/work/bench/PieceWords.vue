@@ -18,13 +18,18 @@ const mark = computed(() => {
   return [figure, from.join(', ')]
 })
 const several = computed(() => props.place.step.task === 'join' && (piece.value.cores?.length ?? 0) > 3)
+/** Where there are several, which one it is comes first. */
+const isChannelled = computed(() => {
+  const channels = props.place.step.pieces.map(each => each.cores?.[0]?.channel ?? '')
+  return !!core.value?.channel && channels.length > 3 && new Set(channels).size > 1
+})
 const parts = (colour: string) => colour.split('/')
 </script>
 
 <template>
   <div>
     <template v-if="contact && core">
-      <p class="huge">{{ core.channel && place.step.pieces.length > 3 ? `Channel ${core.channel}` : piece.words }}</p>
+      <p class="huge">{{ isChannelled ? `Channel ${core.channel}` : piece.words }}</p>
       <p class="big"><b>{{ core.function }}</b>
         <template v-if="piece.address"> into <b class="mono to">{{ piece.address }}</b></template> <span
           v-if="piece.detail && place.step.task === 'join'"
@@ -44,7 +49,7 @@ const parts = (colour: string) => colour.split('/')
       <p v-if="block" class="how"><span
         class="dot"
         :style="{ background: hex(block.colour) }" />block {{ block.number }}, {{ block.colour }}</p>
-      <p v-if="core.channel && place.step.pieces.length > 3" class="how">{{ piece.words }}</p>
+      <p v-if="isChannelled" class="how">{{ piece.words }}</p>
     </template>
     <template v-else>
       <p class="huge words">{{ piece.words }}</p>
