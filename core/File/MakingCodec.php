@@ -87,6 +87,7 @@ final class MakingCodec
             self::closes($fields),
             self::crimps($fields),
             $fields->has('centre') ? $fields->choice('centre', Centre::class) : Centre::None,
+            $fields->flag('throughLugs', false),
         );
     }
 
@@ -211,6 +212,7 @@ final class MakingCodec
             $fields->choice('kind', MeasureKind::class),
             $fields->choice('from', MeasuredFrom::class),
             $fields->text('mark', ''),
+            $fields->flag('asked', false),
         );
     }
 
@@ -279,6 +281,7 @@ final class MakingCodec
                 array_values($procedure->crimps),
             ),
             'centre' => $procedure->centre === Centre::None ? null : $procedure->centre->value,
+            'throughLugs' => $procedure->throughLugs ?: null,
         ]);
     }
 
@@ -296,6 +299,7 @@ final class MakingCodec
                     'kind' => $step->measure->kind->value,
                     'from' => $step->measure->from->value,
                     ...$step->measure->mark === '' ? [] : ['mark' => $step->measure->mark],
+                    ...$step->measure->isAsked ? ['asked' => true] : [],
                 ],
             'part' => $step->part,
             'tool' => $step->tool,

@@ -62,10 +62,12 @@ final readonly class LegFit
             return null;
         }
         $landed = [];
+        $conductors = $cable->conductors();
         foreach ($joints as $joint) {
-            $conductor = $cable->conductors()[$joint->conductor] ?? null;
-            if ($joint->leg === $leg->id && $conductor !== null && $layout->has($joint->address())) {
-                $landed[] = new Landed($conductor, $joint->address());
+            $conductor = $joint->leg === $leg->id ? $conductors[$joint->conductor] ?? null : null;
+            $address = $conductor === null ? '' : $joint->address();
+            if ($conductor !== null && $layout->has($address)) {
+                $landed[] = new Landed($conductor, $address);
             }
         }
 

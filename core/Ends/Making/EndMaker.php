@@ -23,6 +23,9 @@ use Sartal\Core\Given\Schools\MainsEnds;
 /** Makes the ends of runs: each leg by the procedure that is for it, in the connector that it goes to. */
 final readonly class EndMaker
 {
+    /** Made ends that are in hand: a large multicore parts into two dozen legs, and has two ends. */
+    private const MOST = 128;
+
     private FarHalf $far;
 
     private CoilTies $ties;
@@ -41,16 +44,17 @@ final readonly class EndMaker
     {
         $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules());
         $signals = $this->signals($run);
-        $legs = [];
+        $legs = $of = [];
+        foreach ($joined as $joint) {
+            $of[$joint->leg][] = $joint;
+        }
         foreach ($run->end($side)->legs as $leg) {
-            $fit = LegFit::of($leg, $cable, $joined, $this->installation);
+            $joints = $of[$leg->id] ?? [];
+            $fit = LegFit::of($leg, $cable, $joints, $this->installation);
             $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
             if ($fit === null || $fitting === null) {
                 continue;
             }
-            $joints = array_values(
-                array_filter($joined, static fn (Joint $joint): bool => $joint->leg === $leg->id),
-            );
             $preparation = $preparer->prepare(
                 $fit,
                 $joints,
@@ -123,13 +127,14 @@ final readonly class EndMaker
             return null;
         }
 
-        return $catalogue->kept->once(
+        return $catalogue->kept->lately(
             MadeEnd::class,
             $stations->signature($procedure, $protective, $far),
             static fn (): MadeEnd => MadeEnd::by(
                 $procedure,
                 Made::by($procedure, $stations->workpiece(), $stations->for($procedure, $protective, $far)),
             ),
+            self::MOST,
         );
     }
 

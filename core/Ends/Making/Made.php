@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Making;
 
+use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
@@ -92,6 +93,11 @@ final readonly class Made
                 ($step->part === '' || $parts->has($step->part)),
             $step->verb === Verb::Coil => $doing->station->far->isFinished(),
             $step->verb === Verb::Insulate => self::isSleeved($doing),
+            // One wire has nothing to be twisted.
+            $step->verb === Verb::Twist => array_filter(
+                $doing->pieces,
+                static fn (Piece $piece): bool => ! $piece->solid,
+            ) !== [],
             $step->verb === Verb::Fix => isset($parts->over[$step->part]),
             $step->verb === Verb::Crimp && $step->part === 'pin' => $doing->station->centre === Centre::Pin,
             default => true,

@@ -113,6 +113,7 @@ final readonly class Stations
                 order: $this->order(),
                 reaches: $this->reaches(),
                 takes: $this->takes(),
+                throughLugs: $procedure->throughLugs,
             ),
             new PartsThere(
                 arrive: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),

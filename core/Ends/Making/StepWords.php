@@ -37,7 +37,7 @@ final readonly class StepWords
 
         return match (true) {
             $measure === null || $this->isFlush($doing) => '',
-            $measure->from === MeasuredFrom::Terminal => $this->reaches($doing),
+            $measure->from === MeasuredFrom::Terminal => $this->reaches($doing).$measure->asks(),
             default => $measure->words(),
         };
     }

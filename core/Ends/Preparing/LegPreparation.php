@@ -6,15 +6,10 @@ namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Recipe;
-use Sartal\Core\Given\Measure\Withers;
 
 /** How one leg is made ready for its connector. */
 final readonly class LegPreparation
 {
-    use Withers;
-
-    private const DERIVED = [];
-
     /**
      * @param  ?Recipe  $recipe  null where nobody wrote one
      * @param  list<CoreCut>  $cores  in the order of work
@@ -37,6 +32,14 @@ final readonly class LegPreparation
 
     public function with(SlideOn $part): self
     {
-        return $this->copy(['slides' => [...$this->slides, $part]]);
+        return new self(
+            $this->recipe,
+            $this->cores,
+            [...$this->slides, $part],
+            $this->contacts,
+            $this->contactCounts,
+            $this->tools,
+            $this->cautions,
+        );
     }
 }

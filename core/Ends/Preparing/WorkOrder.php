@@ -38,8 +38,7 @@ final readonly class WorkOrder
             $channels[$joint->channel][] = $joint;
         }
         foreach ($channels as $channel => $members) {
-            usort($members, fn (Joint $a, Joint $b): int => $this->key($a) <=> $this->key($b));
-            $channels[$channel] = $members;
+            $channels[$channel] = $this->inOrder($members);
         }
         if ($this->plan !== null && $this->plan->block > 0) {
             $channels = $this->byBlock($channels);
@@ -48,6 +47,18 @@ final readonly class WorkOrder
         }
 
         return array_merge(...array_values($channels), ...[[]]);
+    }
+
+    /**
+     * @param  non-empty-list<Joint>  $joints
+     * @return non-empty-list<Joint> what ranks alike stays as it was
+     */
+    private function inOrder(array $joints): array
+    {
+        $keys = array_map($this->key(...), $joints);
+        asort($keys);
+
+        return array_map(static fn (int $i): Joint => $joints[$i], array_keys($keys));
     }
 
     /**

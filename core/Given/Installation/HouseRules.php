@@ -38,11 +38,11 @@ final readonly class HouseRules
         JointShrink::class,
         MainsEnds::class,
         SecondEnd::class,
-        CoilTie::class,
         LengthPractice::class,
         LabelMaterial::class,
         LabelTurn::class,
         TestedBy::class,
+        CoilTie::class,
     ];
 
     /** @var array<class-string<School>, School> only what departs from the usual */

@@ -32,6 +32,28 @@ final class Kept
         return $found;
     }
 
+    /**
+     * The same of what is large and asked for again soon or not at all: the older half is forgotten where there are
+     * too many.
+     *
+     * @template T of object
+     *
+     * @param  class-string<T>  $what
+     * @param  string  $key  of what else it follows
+     * @param  callable(): T  $find
+     * @param  positive-int  $most
+     * @return T
+     */
+    public function lately(string $what, string $key, callable $find, int $most): object
+    {
+        $known = count($this->found[$what] ?? []);
+        if ($known >= $most && ! isset($this->found[$what][$key])) {
+            $this->found[$what] = array_slice($this->found[$what] ?? [], intdiv($known, 2), null, true);
+        }
+
+        return $this->once($what, $key, $find);
+    }
+
     /** @return array{} */
     public function __serialize(): array
     {

@@ -34,6 +34,13 @@ final class FormerStepsTest extends TestCase
         yield 'jack' => [self::line('cat6-utp', 'network', '8p8c-jack-t568b')];
         yield 'screened jack' => [self::line('cat6a-futp', 'network', '8p8c-jack-screened-t568b')];
         yield 'two sheaths' => [self::line('cat6a-two-sheath', 'network', '8p8c-jack-screened-t568b')];
+        yield 'five poles' => [self::line('data-2pair', 'dmx', 'xlr5-male-dmx')];
+        yield 'D-sub' => [self::line('multicore-8', 'analogue', 'dsub25-male-aes59')];
+        yield 'screw terminals' => [self::line('pair-foil', 'analogue', 'terminal3-balanced')];
+        yield 'loudspeaker' => [self::line('loudspeaker-2', 'loudspeaker', 'speaker4-cable-1')];
+        yield 'phono' => [self::line('pair-lapped', 'unbalanced', 'phono-plug-unbalanced')];
+        yield 'F' => [self::line('coax-75-standard', 'video', 'f-plug-video')];
+        yield 'N over braid' => [self::line('coax-50-standard', 'radio', 'n-plug-radio')];
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];

@@ -143,6 +143,13 @@ return [
     'answers/api/runs/*/sheet/*/legs/*/onEquipment' => 'see opened',
     'answers/api/runs/*/sheet/*/legs/*/measured' => 'see opened',
     'facts/lengths/M-201' => 'see cut',
-    'facts/lengths/W-13[345678]' => 'see cut',
+    'facts/lengths/W-13[3-8]' => 'see cut',
+    'facts/lengths/W-11[56]' => 'see cut: D-subs, whose cores are cut each to its own cup',
+    'facts/lengths/W-12[12]' => 'see W-115',
     'facts/files/schedule.csv' => 'see cut',
+    'answers/api/installation.json/body/installation/rules/coilTie' => 'a question of the house that there was not, '.
+        'with the answer that changes nothing',
+    'answers/api/rules/body/rules/coilTie' => 'see installation.json',
+    'answers/api/rules/body/schools/14' => 'see installation.json',
+    'file/progress/C-42[01]/next' => 'see settled: a jack follows its procedure, in its words',
 ];

@@ -26,6 +26,7 @@ final readonly class MakingProcedure
      *     which; null: over all of it
      * @param  array<int|string, int>  $crimps  part → how many crimps its maker wants of it
      * @param  Centre  $centre  of coax: what takes its centre
+     * @param  bool  $throughLugs  wires go through holes of open lugs, and none is filled before
      */
     public function __construct(
         public string $id,
@@ -39,6 +40,7 @@ final readonly class MakingProcedure
         public array $closes = [],
         public array $crimps = [],
         public Centre $centre = Centre::None,
+        public bool $throughLugs = false,
     ) {
     }
 
