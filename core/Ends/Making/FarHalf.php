@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\MatingMode;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Installation\Build;
@@ -26,28 +27,46 @@ final readonly class FarHalf
 
     public function of(Run $run, Side $side, Leg $leg): FarEnd
     {
-        $tails = $run->b->legs;
         // A cable is made once its last leg is.
-        $isLast = $tails !== [] && $tails[count($tails) - 1]->id === $leg->id;
-        if ($side === Side::A || $run->build !== Build::Shop || ! $isLast) {
+        if ($side === Side::A || $run->build !== Build::Shop || $this->last($run)?->id !== $leg->id) {
             return FarEnd::Taken;
         }
-        $here = $this->installation->fitting($leg->landing->fitting ?? '');
-        $type = $this->installation->catalogue->connector($here->connector ?? '');
+        $type = $this->type($leg);
         if ($type === null || $type->mount === Mount::Panel) {
             // What is fixed in a panel is neither plugged into its other half nor coiled.
             return FarEnd::Taken;
         }
         $other = self::only($run, $this->installation);
-        if ($other === null || count($tails) > 1) {
+        if ($other === null || count($run->b->legs) > 1) {
             return $run->a->legs === [] ? FarEnd::Taken : FarEnd::Finished;
         }
 
         return self::mate($type, $other) ? FarEnd::Mates : FarEnd::Finished;
     }
 
+    /** The leg of end B that is made last: what carries mains, where one does. */
+    private function last(Run $run): ?Leg
+    {
+        $last = null;
+        $isMains = false;
+        foreach ($run->b->legs as $leg) {
+            $carries = $this->type($leg)?->domain === HazardDomain::Mains;
+            $last = $carries || ! $isMains ? $leg : $last;
+            $isMains = $isMains || $carries;
+        }
+
+        return $last;
+    }
+
+    private function type(Leg $leg): ?ConnectorType
+    {
+        $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
+
+        return $this->installation->catalogue->connector($fitting->connector ?? '');
+    }
+
     /** What is at end A, where that is one connector and no more. */
-    public static function only(Run $run, Installation $installation): ?Fitting
+    private static function only(Run $run, Installation $installation): ?Fitting
     {
         return count($run->a->legs) === 1
             ? $installation->fitting($run->a->legs[0]->landing->fitting ?? '')

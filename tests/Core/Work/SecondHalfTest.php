@@ -109,6 +109,15 @@ final class SecondHalfTest extends TestCase
             }
         }
         self::assertGreaterThan(4, $begun);
+        $coiled = array_values(array_filter(
+            $operations,
+            static fn (Operation $each): bool => str_contains($each->detail, 'Coil the cable'),
+        ));
+        self::assertCount(1, $coiled);
+        self::assertStringStartsWith(
+            'power',
+            $bench->installation->theFitting($coiled[0]->fitting)->connector,
+        );
     }
 
     /**
