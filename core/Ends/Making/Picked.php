@@ -38,6 +38,8 @@ final readonly class Picked
             Onto::Earth => in_array($key, $of->earths, true),
             Onto::Core => $isJoined && ! in_array($key, [...$of->screens, ...$of->earths], true),
             Onto::Terminal => $isJoined,
+            Onto::Under => $isJoined && in_array($of->goes[$key], $of->covered(), true),
+            Onto::Over => $isJoined && ! in_array($of->goes[$key], $of->covered(), true),
             Onto::Nothing => ! $isJoined && ($piece->kind->isConductor() || $piece->kind->isAroundAConductor()),
         };
     }

@@ -47,4 +47,10 @@ final readonly class Terminals
     {
         return array_values(array_unique(array_values($this->goes)));
     }
+
+    /** @return list<string> that others lie over once they are joined */
+    public function covered(): array
+    {
+        return array_values(array_unique(array_merge(...array_values($this->covers), ...[[]])));
+    }
 }

@@ -12,6 +12,7 @@ use Random\Randomizer;
 use Sartal\Core\Ends\Making\Arrival;
 use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
+use Sartal\Core\Ends\Making\Picked;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Workpiece\AsCut;
@@ -26,7 +27,9 @@ use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\Lie;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Onto;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Selector;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Length;
 use Tests\Support\Bench;
@@ -475,6 +478,22 @@ final class MakingTest extends TestCase
             'Terminal post is not joined.',
             Made::by(Procedures::without($procedure, 'drain-held'), $on, $station)->unmet,
         );
+    }
+
+    /** What others will lie over is told from what lies over it, and from what goes nowhere. */
+    public function test_what_lies_under_the_lugs_is_picked_by_itself(): void
+    {
+        [, $on, $station] = self::phone('pair-braid');
+        $keys = static fn (Onto $onto): array => array_map(
+            static fn (Piece $piece): string => $station->terminals->of($piece) ?? '',
+            array_values(array_filter(
+                Picked::by(new Selector([], $onto), $on->end, $station),
+                static fn (Piece $piece): bool => $piece->kind->isConductor(),
+            )),
+        );
+        self::assertSame(['sleeve'], array_values(array_unique($keys(Onto::Under))));
+        self::assertEqualsCanonicalizing(['tip', 'ring'], $keys(Onto::Over));
+        self::assertEqualsCanonicalizing($keys(Onto::Terminal), [...$keys(Onto::Under), ...$keys(Onto::Over)]);
     }
 
     /** An unscreened plug: sheath at the bar, cores of 13 mm, an inch that the blade was near is gone afterwards. */

@@ -38,6 +38,7 @@ final class FormerStepsTest extends TestCase
         yield 'D-sub' => [self::line('multicore-8', 'analogue', 'dsub25-male-aes59')];
         yield 'screw terminals' => [self::line('pair-foil', 'analogue', 'terminal3-balanced')];
         yield 'loudspeaker' => [self::line('loudspeaker-2', 'loudspeaker', 'speaker4-cable-1')];
+        yield 'two contacts' => [self::line('instrument', 'unbalanced', 'ts-plug-unbalanced')];
         yield 'phono' => [self::line('pair-lapped', 'unbalanced', 'phono-plug-unbalanced')];
         yield 'F' => [self::line('coax-75-standard', 'video', 'f-plug-video')];
         yield 'N over braid' => [self::line('coax-50-standard', 'radio', 'n-plug-radio')];

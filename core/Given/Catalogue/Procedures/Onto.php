@@ -13,6 +13,10 @@ enum Onto: string
     case Earth = 'earth';
     /** Whatever goes to a terminal. */
     case Terminal = 'terminal';
+    /** A terminal that others lie over once they are joined. */
+    case Under = 'under';
+    /** Any other terminal than those. */
+    case Over = 'over';
     /** What goes to none, and is in the way. */
     case Nothing = 'nothing';
 }
