@@ -30,7 +30,7 @@ final class BudgetsTest extends TestCase
         'outstanding' => [12, 10, 300],
         'bench' => [18, 1_900, 30_000],
         'bench/'.self::RUN => [18, 1_200, 30_000],
-        'crew/board' => [31, 3_800, 8_500],
+        'crew/board' => [31, 3_800, 9_200],
         'tests/progress' => [10, 10, 1_000],
         'site' => [10, 10, 56_000],
         'handover' => [12, 20, 36_000],
