@@ -16,7 +16,8 @@ defineProps<{ cores: SheetCore[]; channels: boolean; mains: boolean }>()
         <td class="quiet">{{ i + 1 }}</td>
         <td v-if="mains"><b class="mono big">{{ core.address }}</b> {{ core.terminal }}</td>
         <td><Swatch :colour="core.colour || 'bare'" /> <span v-if="!mains" class="quiet">{{ core.element }}</span></td>
-        <td v-if="!mains"><b class="mono big">{{ core.address }}</b> <span class="quiet wraps">{{ core.terminal }}</span></td>
+        <td v-if="!mains">
+          <b class="mono big">{{ core.address }}</b> <span class="quiet wraps">{{ core.terminal }}</span></td>
         <td>{{ core.function }}<span v-if="channels" class="quiet"> · {{ core.channel }}</span><span
           v-if="core.exception"
           class="mind"> by hand: {{ core.exception }}</span></td>
