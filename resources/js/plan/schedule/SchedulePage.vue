@@ -374,7 +374,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
     <aside>
       <RunForm
         v-if="editing"
-        :key="editing + chosen"
+        :key="editing === 'new' ? editing : editing + chosen"
         :mode="editing"
         :id="editing === 'new' ? null : chosen"
         :prefilled="editing === 'new' ? prefilled : null"
