@@ -26,6 +26,17 @@ final class SecondHalfTest extends TestCase
 {
     private const FEMALE = 'xlr3-female-cable-balanced';
 
+    private static function composite(): Bench
+    {
+        return Bench::of(Bench::request(
+            'P-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-out-cable-mains', self::FEMALE],
+            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+        ));
+    }
+
     /** @return list<Operation> */
     private static function of(Bench $bench, StepKind $kind, Side $side): array
     {
@@ -81,13 +92,7 @@ final class SecondHalfTest extends TestCase
     /** Mains and signal in one sheath: the signal is finished at both ends before mains is begun at either. */
     public function test_mains_waits_for_the_signal_at_both_ends(): void
     {
-        $bench = Bench::of(Bench::request(
-            'P-1',
-            'composite',
-            ['mains', 'analogue'],
-            ['power-out-cable-mains', self::FEMALE],
-            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
-        ));
+        $bench = self::composite();
         $plan = $bench->plan();
         $operations = Traveller::order(
             (new OperationPlanner($bench->installation))->of(
@@ -126,13 +131,7 @@ final class SecondHalfTest extends TestCase
      */
     public function test_a_leg_is_cut_to_what_was_measured_on_the_equipment(): void
     {
-        $bench = Bench::of(Bench::request(
-            'P-1',
-            'composite',
-            ['mains', 'analogue'],
-            ['power-out-cable-mains', self::FEMALE],
-            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
-        ));
+        $bench = self::composite();
         $run = $bench->installation->theRun('P-1');
         $leg = $run->b->legs[1];
         foreach ([null, Length::millimetres(255)] as $measured) {
