@@ -9,7 +9,6 @@ declare(strict_types=1);
 
 use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\Made;
-use Sartal\Core\Ends\Making\Makings;
 use Sartal\Core\Ends\Making\Stations;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Side;
@@ -29,7 +28,7 @@ $procedures = array_map(
     glob(__DIR__.'/../catalogue/procedures/*.json') ?: [],
 );
 $sheets = new EndSheets($in);
-$kept = new Makings();
+$kept = [];
 $took = ['sheets' => [], 'cold' => [], 'kept' => []];
 foreach ($in->runs() as $run) {
     $of = $plan->runs->get($run->id);
@@ -47,6 +46,8 @@ foreach ($in->runs() as $run) {
             $procedures,
             static fn ($procedure): bool => $fit !== null && $procedure->isFor($recipe, $fit->connector->id),
         ));
+        // What names the connector is before what does not.
+        usort($found, static fn ($a, $b): int => ($b->connectors !== []) <=> ($a->connectors !== []));
         if ($fit === null || $leg === null || $fitting === null || $found === []) {
             continue;
         }
@@ -58,15 +59,15 @@ foreach ($in->runs() as $run) {
         $stations = new Stations($fit, $joints, $leg->preparation, $in->rules(), $fitting->blocks);
         $made = Made::by($found[0], $stations->workpiece(), $stations->for($found[0]));
         $cold = hrtime(true) - $began;
-        $kept->of($stations, $found[0]);
+        $kept[$stations->signature($found[0])] ??= $made;
         $began = hrtime(true);
-        $kept->of($stations, $found[0]);
+        $made = $kept[$stations->signature($found[0])];
         $took['sheets'][] = $sheetTook;
         $took['cold'][] = $cold;
         $took['kept'][] = hrtime(true) - $began;
     }
 }
-printf("%d ends, %d kinds\n", count($took['cold']), $kept->count());
+printf("%d ends, %d kinds\n", count($took['cold']), count($kept));
 foreach ($took as $what => $times) {
     sort($times);
     $count = max(1, count($times));

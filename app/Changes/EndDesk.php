@@ -6,9 +6,9 @@ namespace App\Changes;
 
 use App\Formats\BadLine;
 use App\Planning\Loaded;
+use Sartal\Core\Ends\Making\EndMaker;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
-use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -118,8 +118,16 @@ final readonly class EndDesk
                 'Only a leg that leaves its sheath with others is measured. Choose one of those.',
             );
         }
-        $length = $onEquipment && $measured !== ''
-            ? self::measured($measured, $of, $loaded->installation)
+        $beyond = self::beyond($loaded, $run, $side, $of);
+        if ($onEquipment && $beyond === null) {
+            throw BadLine::because(
+                'leg',
+                $leg,
+                'How this leg is made says nothing of what stays beyond what is measured. Leave it as it is planned.',
+            );
+        }
+        $length = $onEquipment && $measured !== '' && $beyond !== null
+            ? self::measured($measured, $of, $beyond)
             : null;
         $legs = array_map(
             static fn (Leg $each): Leg => $each === $of ? $each->reaching($onEquipment, $length) : $each,
@@ -135,21 +143,30 @@ final readonly class EndDesk
         return $this->write($loaded, $by, $run, $side, $end->withLegs($legs), $words, $version);
     }
 
+    /** What its procedure leaves of the leg beyond what is measured; null where none makes it, or that does not say. */
+    private static function beyond(Loaded $loaded, Run $run, Side $side, Leg $leg): ?Length
+    {
+        $in = $loaded->installation;
+        $cable = $in->catalogue->cable($run->cable);
+        $joints = $loaded->plan()->runs->get($run->id)->end($side)->joints;
+        foreach ($cable === null ? [] : (new EndMaker($in))->of($run, $side, $cable, $joints) as $fitting) {
+            foreach ($fitting->legs as $each) {
+                if ($each->leg->id === $leg->id) {
+                    return $each->made?->procedure->beyondMeasured();
+                }
+            }
+        }
+
+        return null;
+    }
+
     /** @throws BadLine */
-    private static function measured(string $text, Leg $leg, Installation $in): Length
+    private static function measured(string $text, Leg $leg, Length $beyond): Length
     {
         try {
             $length = Length::parse($text, 'mm');
         } catch (InvalidMeasure $invalid) {
             throw BadLine::because('measured', $text, $invalid->getMessage());
-        }
-        $connector = $in->catalogue->connector($in->fitting($leg->landing->fitting ?? '')->connector ?? '');
-        $beyond = Length::zero();
-        foreach ($connector->cable->recipes ?? [] as $recipe) {
-            $by = $leg->recipe === '' ? $recipe : $leg->recipe;
-            $procedure = $in->catalogue->procedureFor($by, $connector->id ?? '');
-            $own = $procedure?->beyondMeasured() ?? Length::zero();
-            $beyond = $own->compare($beyond) > 0 ? $own : $beyond;
         }
         $most = $leg->length->minus($beyond);
         if ($length->compare(Length::zero()) <= 0 || $length->compare($most) >= 0) {

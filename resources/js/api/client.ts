@@ -21,6 +21,11 @@ export class ApiError extends Error {
   }
 }
 
+/** What went wrong, in words: of a field before all else. */
+export function saying(error: unknown): string {
+  return error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+}
+
 function cookie(name: string): string {
   const found = document.cookie.split('; ').find(pair => pair.startsWith(`${name}=`))
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''

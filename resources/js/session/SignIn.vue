@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ApiError } from '../api/client'
+import { saying } from '../api/client'
 import { useSession } from '../api/session'
 
 const session = useSession()
@@ -23,7 +23,7 @@ async function enter() {
     const to = String(route.query.to ?? '/schedule')
     await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/schedule')
   } catch (error) {
-    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+    problem.value = saying(error)
   } finally {
     busy.value = false
   }

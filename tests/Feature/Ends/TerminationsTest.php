@@ -488,6 +488,13 @@ final class TerminationsTest extends TestCase
         $this->as('bench');
         $send('leg-2', false, '')->assertOk();
         self::assertSame([false, null, null], [$leg()['onEquipment'], $leg()['measured'], $step('measure')]);
+        // Prepared as for a D-sub nobody measures it: to say so would change nothing.
+        $this->as('planner')->putJson('/api/runs/P-007/ends/B/recipe', [
+            'legs' => ['leg-2'],
+            'recipe' => 'pair-to-dsub',
+            'version' => $this->getJson('/api/runs/P-007')->json('version'),
+        ])->assertOk();
+        $send('leg-2', true, '')->assertUnprocessable()->assertJsonValidationErrors('leg');
         $this->as('tester');
         $send('leg-2', true, '')->assertForbidden();
     }

@@ -229,7 +229,7 @@ final readonly class RunController
         string $side,
     ): Answer {
         $run = self::run($loaded, $id);
-        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        $end = self::side($side);
         [$leg, $on, $measured] = [$sent->leg, $sent->onEquipment, trim($sent->measured)];
 
         return self::answer(
@@ -250,7 +250,7 @@ final readonly class RunController
         string $side,
     ): Answer {
         $run = self::run($loaded, $id);
-        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        $end = self::side($side);
         $conductor = $sent->conductor;
         $joint = null;
         if (! $sent->back) {
@@ -281,7 +281,7 @@ final readonly class RunController
         string $side,
     ): Answer {
         $run = self::run($loaded, $id);
-        $end = Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
+        $end = self::side($side);
 
         return self::answer(
             $this->ends->prepareBy($loaded, $author, $run, $end, $sent->legs, $sent->recipe, $sent->version),
@@ -322,6 +322,11 @@ final readonly class RunController
         $now = $made->written->now();
 
         return new Answer(RunResource::of($now->installation->runs()[$made->run], $now), $status);
+    }
+
+    private static function side(string $side): Side
+    {
+        return Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
     }
 
     private static function run(Loaded $loaded, string $id): Run

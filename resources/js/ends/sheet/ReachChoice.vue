@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ApiError } from '../../api/client'
+import { api, saying } from '../../api/client'
 import type { SheetLeg } from '../../api/types'
 import { short } from '../../ui/units'
 
@@ -30,7 +30,7 @@ async function keep(onEquipment: boolean, length: string) {
     })
     emit('changed')
   } catch (error) {
-    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+    problem.value = saying(error)
   } finally {
     busy.value = false
   }

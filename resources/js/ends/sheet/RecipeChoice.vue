@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, ApiError } from '../../api/client'
+import { api, saying } from '../../api/client'
 import type { TypeLine } from '../../api/types'
 
 /** Another recipe for these legs than their connector's own. */
@@ -20,7 +20,7 @@ async function choose(recipe: string) {
     open.value = false
     emit('changed')
   } catch (error) {
-    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+    problem.value = saying(error)
   }
 }
 </script>

@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError } from '../../api/client'
+import { api, ApiError, saying } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Sheet } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
@@ -77,7 +77,7 @@ async function set(change: { exit?: string; clocking?: number | null }) {
     await api.patch(`fittings/${it.id}`, { version: it.version, ...change })
     await load()
   } catch (error) {
-    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+    problem.value = saying(error)
   } finally {
     busy.value = false
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ApiError } from '../../api/client'
+import { api, saying } from '../../api/client'
 import type { Fitting } from '../../api/types'
 import Swatch from '../../ui/Swatch.vue'
 
@@ -40,7 +40,7 @@ async function send(body: Record<string, unknown>) {
     })
     emit('done')
   } catch (error) {
-    problem.value = error instanceof ApiError ? (Object.values(error.fields).flat()[0] ?? error.message) : String(error)
+    problem.value = saying(error)
   } finally {
     busy.value = false
   }
