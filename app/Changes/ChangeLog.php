@@ -9,6 +9,7 @@ use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Planning\MeasuredLegs;
 use App\Planning\Pinning;
 use App\Planning\Rows;
 use Illuminate\Support\Facades\DB;
@@ -40,10 +41,14 @@ final readonly class ChangeLog
             $rows = new Rows($locked);
             $alone = $locked->decisions === $decision->on?->stored->decisions;
             $entries = $versions = [];
+            $isMeasured = false;
             foreach ($decision->edits as $edit) {
-                [$entries[], $version] = $this->apply($rows, $decision, $edit);
+                [$entry, $version] = $this->apply($rows, $decision, $edit);
+                $entries[] = $entry;
                 if ($edit->kind === DecisionKind::Run) {
                     $versions[$edit->key] = $version;
+                    $isMeasured = $isMeasured ||
+                        MeasuredLegs::of($entry['before']) !== MeasuredLegs::of($entry['after']);
                 }
             }
             if ($decision->pins !== null) {
@@ -52,7 +57,10 @@ final readonly class ChangeLog
             $locked
                 ->newQuery()
                 ->whereKey($locked->id)
-                ->increment('revision', 1, ['decisions' => (string) Str::ulid()]);
+                ->increment('revision', 1, [
+                    'decisions' => $now = (string) Str::ulid(),
+                    ...$isMeasured ? ['reached' => $now] : [],
+                ]);
             $change = Change::query()->create([
                 'installation_id' => $locked->id,
                 'user_id' => $decision->by->user->id,

@@ -12,6 +12,7 @@ use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\View;
 use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\OpenedEnd;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Preparing\Block;
@@ -70,6 +71,9 @@ final class SheetDrawing
     {
         $this->head();
         $this->cautions();
+        if ($this->sheet->opened !== null) {
+            $this->opening($this->sheet->opened);
+        }
         foreach ($this->sheet->alike as $n => $members) {
             $fitting = $this->sheet->fittings[$members[0]];
             $this->fitting($fitting, $members, $n === 0);
@@ -113,6 +117,16 @@ final class SheetDrawing
             }
         }
         $this->y += 3;
+    }
+
+    /** What is done to the end as a whole, before any of its legs. */
+    private function opening(OpenedEnd $opened): void
+    {
+        $this->list(self::LEFT, 'On the cable first', array_map(
+            static fn (SlideOn $slide): string => $slide->part->name.': '.$slide->note,
+            array_values($opened->slidHere()),
+        ), numbered: true);
+        $this->making($opened->made);
     }
 
     /** @param  list<int>  $members */

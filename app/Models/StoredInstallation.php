@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\DB;
  * @property array<int|string, mixed> $testing
  * @property int $revision
  * @property string $decisions
+ * @property string $reached  changes with what is measured on the equipment
  * @property ?int $release_id
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
@@ -97,7 +98,7 @@ final class StoredInstallation extends Model
             $this->released = [$this->release_id, is_string($digest) ? $digest : ''];
         }
 
-        return 'release.'.substr($this->released[1], 0, 32);
+        return 'release.'.substr($this->released[1], 0, 32).$this->reached;
     }
 
     /** @return HasMany<Release, $this> */

@@ -150,6 +150,9 @@ final class InstallationStore
             $data[$live[$part->kind]->list()][] = json_decode($part->definition, true);
         }
 
+        if (str_contains($document, '"onEquipment"')) {
+            $data['runs'] = self::measured($stored, is_array($data['runs'] ?? null) ? $data['runs'] : []);
+        }
         // When what is in service is tested again is said after the last release as a rule.
         $months = array_fill_keys(TestingCodec::IN_SERVICE, 0);
         $testing = array_diff_key($data['testing'] ?? [], $months) + array_intersect_key($stored->testing, $months);
@@ -162,6 +165,31 @@ final class InstallationStore
             ] + array_diff_key($data, ['testing' => []]),
             [],
         ];
+    }
+
+    /**
+     * @param  array<int|string, mixed>  $runs  as they were released
+     * @return array<int|string, mixed> with what was measured since
+     */
+    private static function measured(StoredInstallation $stored, array $runs): array
+    {
+        $meant = [];
+        foreach ($runs as $i => $run) {
+            if (is_array($run) && is_string($run['id'] ?? null) && MeasuredLegs::areMeantIn($run)) {
+                $meant[$run['id']] = $i;
+            }
+        }
+        $ids = array_map(strval(...), array_keys($meant));
+        foreach ($stored->runs()->toBase()->whereIn('key', $ids)->get(['key', 'definition']) as $live) {
+            $definition = json_decode($live->definition, true);
+            $i = $meant[$live->key];
+            $released = $runs[$i];
+            if (is_array($definition) && is_array($released)) {
+                $runs[$i] = MeasuredLegs::into($released, MeasuredLegs::of($definition));
+            }
+        }
+
+        return $runs;
     }
 
     /**

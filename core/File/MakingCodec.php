@@ -78,7 +78,7 @@ final class MakingCodec
                 'legs',
                 static fn (Fields $leg): LegMaking => new LegMaking(
                     $leg->choice('carries', HazardDomain::class),
-                    $leg->name('procedure'),
+                    $leg->text('procedure', ''),
                     $leg->flag('last', false),
                 ),
             ),

@@ -37,6 +37,7 @@ final class PartCodec
             Ranges::optionalLength($fields, 'outer'),
             $fields->has('face') ? self::face($fields->child('face')) : null,
             $fields->flag('reopens', false),
+            $fields->whole('tails', 0, 96, 0),
         );
     }
 
@@ -62,6 +63,7 @@ final class PartCodec
             'oneWay' => $part->oneWay ?: null,
             'lined' => $part->lined ?: null,
             'reopens' => $part->reopens ?: null,
+            'tails' => $part->tails ?: null,
             'outer' => $part->outer?->canonical(),
             'face' => $part->face === null ? null : self::encodeFace($part->face),
         ]);

@@ -30,6 +30,9 @@ final readonly class EndPicture
     /** From one lane to the next. */
     private const LANE = 4.4;
 
+    /** mm that a letter of a part's name takes. */
+    private const LETTER = 1.15;
+
     /** Lanes that are drawn by themselves; the others are counted. */
     private const LANES = 6;
 
@@ -54,9 +57,12 @@ final readonly class EndPicture
 
     private LanePicture $wires;
 
+    private LegsPicture $legs;
+
     public function __construct(private CableType $cable)
     {
         $this->wires = new LanePicture($cable, self::GIRTH);
+        $this->legs = new LegsPicture($cable, self::GIRTH);
     }
 
     public function height(Workpiece $on): float
@@ -78,6 +84,7 @@ final readonly class EndPicture
         $place = static fn (float $millimetres): float => $right - ($millimetres - $from) * $scale;
         $this->gone($canvas, $step, $axis, $place);
         $this->layers($canvas, $end, $x, $axis, $place);
+        $this->legs->on($canvas, $end, $axis, $place);
         $this->stand($canvas, $on, $axis, $place, $right);
         $this->parts($canvas, $on, $x, $axis, $place);
         $this->length($canvas, $step, $y + $this->height($on) - 5, $axis, $place);
@@ -158,12 +165,15 @@ final readonly class EndPicture
                 continue;
             }
             $isRound = self::isRound($was) || $was->kind === PieceKind::Sheath;
-            $half = $isRound ? $this->half($was->kind) : 1.2;
+            [$off, $half] = isset(LegsPicture::in($step->before->end)[$key])
+                ? $this->legs->place($step->before->end, (string) $key)
+                : [0.0, $isRound ? $this->half($was->kind) : 1.2];
+            $middle = $axis + $off;
             [$left, $right] = [$place($is->edge->inMillimetres()), $place($was->edge->inMillimetres())];
             foreach ([-$half, $half] as $edge) {
-                $canvas->line($left, $axis + $edge, $right, $axis + $edge, self::MARK, 0.2, true);
+                $canvas->line($left, $middle + $edge, $right, $middle + $edge, self::MARK, 0.2, true);
             }
-            $canvas->line($right, $axis - $half, $right, $axis + $half, self::MARK, 0.2, true);
+            $canvas->line($right, $middle - $half, $right, $middle + $half, self::MARK, 0.2, true);
             if ($was->kind->isSheath() || $step->before->end->cut->compare($step->after->end->cut) < 0) {
                 return;
             }
@@ -188,8 +198,10 @@ final readonly class EndPicture
      */
     private function layers(Canvas $canvas, CableEnd $end, float $x, float $axis, \Closure $place): void
     {
-        foreach (array_reverse($end->pieces) as $piece) {
-            if (! self::isRound($piece) && $piece->kind !== PieceKind::Sheath) {
+        $legs = LegsPicture::in($end);
+        foreach (array_reverse($end->pieces) as $key => $piece) {
+            $isIn = array_intersect($piece->within, array_map(strval(...), array_keys($legs))) !== [];
+            if (isset($legs[$key]) || $isIn || ! self::isRound($piece) && $piece->kind !== PieceKind::Sheath) {
                 continue;
             }
             $half = $this->half($piece->kind);
@@ -235,10 +247,13 @@ final readonly class EndPicture
      */
     private function parts(Canvas $canvas, Workpiece $on, float $x, float $axis, \Closure $place): void
     {
-        foreach ($on->laid as $i => $part) {
-            $at = $x + 3 + $i * 9;
-            $canvas->box($at, $axis - self::GIRTH / 2 - 1, 7, self::GIRTH + 2, '#eef1f0', self::INK, 0.25);
-            $canvas->text($at + 3.5, $axis + 0.8, str_replace('-', ' ', $part), 2, 'middle');
+        $at = $x + 3;
+        foreach ($on->laid as $part) {
+            $words = str_replace('-', ' ', $part);
+            $wide = max(7.0, strlen($words) * self::LETTER + 1.5);
+            $canvas->box($at, $axis - self::GIRTH / 2 - 1, $wide, self::GIRTH + 2, '#eef1f0', self::INK, 0.25);
+            $canvas->text($at + $wide / 2, $axis + 0.8, $words, 2, 'middle');
+            $at += $wide + 2;
         }
         if ($on->seated !== []) {
             $names = 'in place: '.str_replace('-', ' ', implode(', ', $on->seated));
@@ -260,8 +275,10 @@ final readonly class EndPicture
         }
         $to = $at->inMillimetres();
         $sheath = $step->before->end->piece(PieceKind::Sheath)?->edge;
-        $isFromSheath = $measure->from === MeasuredFrom::Terminal && $sheath !== null;
-        $length = $isFromSheath ? $sheath->minus($at) : $measure->length;
+        $isFromSheath = $sheath !== null &&
+            in_array($measure->from, [MeasuredFrom::Terminal, MeasuredFrom::Leg], true);
+        $longest = $measure->from === MeasuredFrom::Legs ? $step->doing->station->longest() : null;
+        $length = $isFromSheath ? $sheath->minus($at) : $longest ?? $measure->length;
         if ($length->isZero()) {
             return;
         }
@@ -272,7 +289,7 @@ final readonly class EndPicture
         foreach ([$left, $right] as $end) {
             $canvas->line($end, $y - 1, $end, $y + 1, self::MARK, 0.3);
         }
-        $written = $isFromSheath ? $length->canonical() : $measure->written;
+        $written = $isFromSheath || $longest !== null ? $length->canonical() : $measure->written;
         $canvas->text(($left + $right) / 2, $y + 3.4, $written, 2.9, 'middle', true, self::MARK);
     }
 
@@ -280,7 +297,7 @@ final readonly class EndPicture
     {
         return in_array(
             $measure->from,
-            [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd, MeasuredFrom::Mark],
+            [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd, MeasuredFrom::Mark, MeasuredFrom::Legs],
             true,
         );
     }

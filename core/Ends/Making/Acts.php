@@ -35,6 +35,7 @@ use Sartal\Core\Ends\Making\Verbs\Seat;
 use Sartal\Core\Ends\Making\Verbs\Shrink;
 use Sartal\Core\Ends\Making\Verbs\Slide;
 use Sartal\Core\Ends\Making\Verbs\Slit;
+use Sartal\Core\Ends\Making\Verbs\SolderOn;
 use Sartal\Core\Ends\Making\Verbs\Tape;
 use Sartal\Core\Ends\Making\Verbs\Tear;
 use Sartal\Core\Ends\Making\Verbs\Tie;
@@ -86,6 +87,7 @@ final class Acts
             Verb::LayForward => new LayForward(),
             Verb::Slit => new Slit(),
             Verb::Crimp => new Crimp(),
+            Verb::SolderOn => new SolderOn(),
             Verb::Load => new Load(),
             Verb::Fix => new Fix(),
             Verb::Shrink => new Shrink(),

@@ -13,6 +13,9 @@ enum Arrival: string
     /** Along the cable from this end alone: it does not pass what is at the other. */
     case SlidHere = 'slid-here';
 
+    /** It lies on the cable already: it came over the other end. */
+    case There = 'there';
+
     /** From the front, past the terminals. */
     case Front = 'front';
 

@@ -43,7 +43,8 @@ final readonly class Doing
         $edge = match ($measure->from) {
             MeasuredFrom::CutEnd => $end->cut,
             MeasuredFrom::OwnEnd => $piece?->edge,
-            MeasuredFrom::SheathEdge => $end->piece(PieceKind::Sheath)?->edge,
+            MeasuredFrom::SheathEdge, MeasuredFrom::Leg => $end->piece(PieceKind::Sheath)?->edge,
+            MeasuredFrom::Legs => $end->cut,
             MeasuredFrom::Terminal => $this->toTerminal($end, $piece),
             MeasuredFrom::Mark => $on->marks[$measure->mark] ?? null,
             MeasuredFrom::Equipment => $on->measured === null
@@ -60,9 +61,14 @@ final readonly class Doing
             return null;
         }
 
-        return in_array($measure->from, [MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd, MeasuredFrom::Mark], true)
-            ? $edge->plus($measure->length)
-            : $edge->minus($measure->length);
+        return match ($measure->from) {
+            MeasuredFrom::CutEnd, MeasuredFrom::OwnEnd, MeasuredFrom::Mark => $edge->plus($measure->length),
+            MeasuredFrom::Legs => $edge->plus($this->station->longest() ?? $measure->length),
+            MeasuredFrom::Leg => $edge->minus(
+                ($this->station->legs[$piece->element ?? ''] ?? Length::zero())->plus($measure->length),
+            ),
+            default => $edge->minus($measure->length),
+        };
     }
 
     private function toTerminal(CableEnd $end, ?Piece $piece): ?Length

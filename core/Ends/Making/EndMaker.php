@@ -11,14 +11,11 @@ use Sartal\Core\Ends\Preparing\LegPreparer;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
-use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
-use Sartal\Core\Given\Schools\ContactsMade;
-use Sartal\Core\Given\Schools\MainsEnds;
 
 /** Makes the ends of runs: each leg by the procedure that is for it, in the connector that it goes to. */
 final readonly class EndMaker
@@ -123,7 +120,7 @@ final readonly class EndMaker
     ): ?MadeEnd {
         $catalogue = $this->installation->catalogue;
         $procedure = $catalogue->procedureFor($preparation->recipe->id ?? '', $fit->connector->id);
-        if ($procedure === null || ! $this->isOfTheHouse($fit)) {
+        if ($procedure === null) {
             return null;
         }
 
@@ -136,25 +133,6 @@ final readonly class EndMaker
             ),
             self::MOST,
         );
-    }
-
-    /** No procedure solders loose contacts, or screws strands in without a ferrule: there recipes go on. */
-    private function isOfTheHouse(LegFit $fit): bool
-    {
-        $rules = $this->installation->rules();
-        foreach ($fit->landed as $landed) {
-            $joining = $fit->layout->terminal($landed->address)?->joining;
-            $isOtherwise = match (true) {
-                $joining === Joining::Crimp => $rules->on(ContactsMade::class) !== ContactsMade::AsMade,
-                $joining === Joining::Screw => $rules->on(MainsEnds::class) !== MainsEnds::Ferrule,
-                default => false,
-            };
-            if ($isOtherwise) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /**

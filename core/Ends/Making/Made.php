@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
 use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
@@ -47,7 +48,8 @@ final readonly class Made
     {
         $steps = [];
         foreach ($procedure->steps as $step) {
-            $doing = new Doing($step, $station, Picked::by($step->of, $on->end, $station));
+            $pieces = Picked::by($step->of, $on->end, $station);
+            $doing = new Doing($step, $station, self::meant($step, $pieces, $station));
             $isMeant = $step->isFor($on->end->kinds()) && $step->under->holds($station->answers);
             if (! $isMeant || ! self::isCalledFor($doing)) {
                 continue;
@@ -72,6 +74,20 @@ final readonly class Made
         return new self($on, $steps, $unmet);
     }
 
+    /**
+     * @param  list<Piece>  $pieces
+     * @return list<Piece> of what is cut to the length of its leg, legs alone that are longer than that
+     */
+    private static function meant(MakingStep $step, array $pieces, Station $station): array
+    {
+        return $step->measure?->from !== MeasuredFrom::Leg
+            ? $pieces
+            : array_values(array_filter(
+                $pieces,
+                static fn (Piece $piece): bool => $station->isShorter($piece->element),
+            ));
+    }
+
     /** A step for something that this cable or connector has not got is none. */
     private static function isCalledFor(Doing $doing): bool
     {
@@ -84,6 +100,10 @@ final readonly class Made
         $parts = $doing->station->parts;
         $isThere = match (true) {
             $step->verb === Verb::Slide => $parts->isSlid($step->part),
+            // What eases the way of a part is there for that part.
+            $step->part !== '' && in_array($step->verb, [Verb::Tape, Verb::CutOff], true) => $parts->isSlid(
+                $step->part,
+            ),
             in_array($step->verb, [Verb::Seat, Verb::Shrink, Verb::Tie], true) => $parts->has($step->part),
             $step->verb === Verb::Cool => $step->part === '' || $parts->has($step->part),
             $step->verb === Verb::Measure => $doing->station->onEquipment,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 
 /** An end that was made by a procedure, with what of it has to wait for what. */
 final class MadeEnd
@@ -80,12 +81,17 @@ final class MadeEnd
         return count($this->made->steps);
     }
 
-    /** The first that is hot or crimps: before it everything that cannot arrive later has to be on the cable. */
+    /**
+     * The first that is hot or crimps: before it everything that cannot arrive later has to be on the cable. Where an
+     * end is only opened, the first that is shrunk.
+     */
     public function turns(): int
     {
         $meets = $this->meets();
+        $isOpened = $this->procedure->legs !== [];
         foreach ($this->made->steps as $i => $step) {
-            if ($i >= $meets || $step->step->verb->isHotOrCrimped()) {
+            $isShrunk = $isOpened && $step->step->verb === Verb::Shrink;
+            if ($i >= $meets || $isShrunk || $step->step->verb->isHotOrCrimped()) {
                 return $i;
             }
         }

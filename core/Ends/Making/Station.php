@@ -17,6 +17,7 @@ final readonly class Station
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
      * @param  ?Length  $planned  what it is taken to be until then
+     * @param  array<int|string, Length>  $legs  element → how long a leg is that comes out of it, where that is said
      */
     public function __construct(
         public Terminals $terminals = new Terminals(),
@@ -27,7 +28,27 @@ final readonly class Station
         public bool $onEquipment = false,
         public ?Length $measured = null,
         public ?Length $planned = null,
+        public array $legs = [],
     ) {
+    }
+
+    /** How far the sheath comes off for the longest of its legs; null where nobody says how long they are. */
+    public function longest(): ?Length
+    {
+        $longest = null;
+        foreach ($this->legs as $length) {
+            $longest = $longest === null || $length->compare($longest) > 0 ? $length : $longest;
+        }
+
+        return $longest;
+    }
+
+    /** Whether a leg is shorter than the longest, so that it is cut. */
+    public function isShorter(string $element): bool
+    {
+        $length = $this->legs[$element] ?? null;
+
+        return $length !== null && $length->compare($this->longest() ?? $length) < 0;
     }
 
     /** @param  class-string<School>  $question */

@@ -15,6 +15,13 @@ use Sartal\Core\Given\Measure\Length;
 /** A step as it is said to whoever does it: "Take off the sheath: mark at 20 mm, from the cut end". */
 final readonly class StepWords
 {
+    /** What short names of parts stand for. */
+    private const PARTS = [
+        'edge' => 'short piece of shrink at the end of the sleeving',
+        'neck' => 'short piece of shrink at the neck of the boot',
+        'leg-sleeving' => 'sleeving of the leg',
+    ];
+
     public function __construct(private CableType $cable)
     {
     }
@@ -38,6 +45,13 @@ final readonly class StepWords
         return match (true) {
             $measure === null || $this->isFlush($doing) => '',
             $measure->from === MeasuredFrom::Terminal => $this->reaches($doing).$measure->asks(),
+            $measure->from === MeasuredFrom::Legs => sprintf(
+                '%s %s, from the cut end%s',
+                $measure->kind->words(),
+                $doing->station->longest()?->canonical() ?? $measure->written,
+                $doing->station->longest() === null ? '' : ', as long as its longest leg',
+            ),
+            $measure->from === MeasuredFrom::Leg => $this->legs($doing),
             default => $measure->words(),
         };
     }
@@ -45,7 +59,7 @@ final readonly class StepWords
     /** Without its length. */
     public function does(Doing $doing): string
     {
-        $part = str_replace('-', ' ', $doing->step->part);
+        $part = self::PARTS[$doing->step->part] ?? str_replace('-', ' ', $doing->step->part);
         $what = $this->pieces($doing->pieces);
 
         return match ($doing->step->verb) {
@@ -64,7 +78,7 @@ final readonly class StepWords
             Verb::Wind => sprintf('Wind %s round', $what),
             Verb::Trim => $this->isFlush($doing)
                 ? sprintf('Cut %s off flush, at %s', $what, $this->edge($doing))
-                : sprintf('Cut %s to length', $what),
+                : sprintf('Cut %s to length', $this->leg($doing) ?? $what),
             Verb::Arrange => sprintf('Lay %s side by side, in order', self::cores($doing) ?? $what),
             Verb::Wet => sprintf('Fill %s', self::terminals($doing)),
             Verb::Tin => sprintf('Tin %s', $what),
@@ -88,6 +102,7 @@ final readonly class StepWords
             Verb::LayForward => sprintf('Lay %s forward over the barrel', $what),
             Verb::Slit => sprintf('Slit %s along', $what),
             Verb::Crimp => $part === '' ? sprintf('Crimp contacts on %s', $what) : sprintf('Crimp the %s', $part),
+            Verb::SolderOn => sprintf('Solder contacts on %s', $what),
             Verb::Load => sprintf('Put %s into their places', $what),
             Verb::Fix => sprintf('Close the %s', $part),
             Verb::Shrink => match ($doing->step->part) {
@@ -184,6 +199,23 @@ final readonly class StepWords
         return $words.' from the edge of the sheath';
     }
 
+    /** How long the legs are cut, each by its name. */
+    private function legs(Doing $doing): string
+    {
+        $words = [];
+        foreach ($doing->pieces as $piece) {
+            $length = ($doing->station->legs[$piece->element] ?? Length::zero())
+                ->plus($doing->step->measure->length ?? Length::zero());
+            $words[] = sprintf(
+                'the %s %s',
+                $this->cable->element($piece->element)->label ?? $piece->element,
+                $length->canonical(),
+            );
+        }
+
+        return implode(', ', $words).' from the edge of the sheath';
+    }
+
     private static function terminals(Doing $doing): string
     {
         $terminals = array_map(strval(...), array_keys($doing->byTerminal()));
@@ -194,6 +226,19 @@ final readonly class StepWords
             count($terminals) === 1 => 'terminal '.$terminals[0],
             default => 'terminals '.implode(', ', $terminals),
         };
+    }
+
+    /** Of legs that are cut as a whole: "the mains leg". */
+    private function leg(Doing $doing): ?string
+    {
+        $names = array_map(
+            fn (Piece $piece): string => $this->cable->element($piece->element)->label ?? $piece->element,
+            $doing->pieces,
+        );
+
+        return $doing->step->measure?->from !== MeasuredFrom::Leg
+            ? null
+            : sprintf('the %s leg', implode(' and ', $names));
     }
 
     private function isSplit(Doing $doing): bool

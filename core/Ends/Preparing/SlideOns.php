@@ -53,7 +53,11 @@ final readonly class SlideOns
             return null;
         }
         $boots = array_values(
-            array_filter($this->catalogue->parts(), static fn (Part $part): bool => $part->kind === PartKind::Breakout),
+            array_filter(
+                $this->catalogue->parts(),
+                static fn (Part $part): bool => $part->kind === PartKind::Breakout &&
+                    ($part->tails === 0 || $part->tails >= $legs),
+            ),
         );
         $boot = self::fitting($boots, $cable->outerDiameter, $cable);
 

@@ -24,6 +24,7 @@ final readonly class Part
      * @param  list<string>  $ends  connector type ids of a bought lead
      * @param  bool  $reopens  of a tie: it is opened and closed again, and stays with its cable
      * @param  bool  $oneWay  a lead that works in one direction only
+     * @param  int  $tails  of a breakout boot: legs that leave it; 0 where it is not stated
      */
     public function __construct(
         public string $id,
@@ -46,6 +47,7 @@ final readonly class Part
         public ?Length $outer = null,
         public ?LabelFace $face = null,
         public bool $reopens = false,
+        public int $tails = 0,
     ) {
     }
 

@@ -8,6 +8,7 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Given\Schools\ColourScheme;
+use Sartal\Core\Given\Schools\CompositeSleeve;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\HotColour;
 use Sartal\Core\Given\Schools\JoinOrder;
@@ -43,6 +44,7 @@ final readonly class HouseRules
         LabelTurn::class,
         TestedBy::class,
         CoilTie::class,
+        CompositeSleeve::class,
     ];
 
     /** @var array<class-string<School>, School> only what departs from the usual */

@@ -89,7 +89,10 @@ final class UsedTypes
             $this->use('procedures', ...$isFor && ($procedure->connectors === [] || $takes) ? [(string) $id] : []);
         }
         foreach ($catalogue->procedures() as $id => $procedure) {
-            $legs = array_map(static fn (LegMaking $leg): string => $leg->procedure, $procedure->legs);
+            $legs = array_filter(
+                array_map(static fn (LegMaking $leg): string => $leg->procedure, $procedure->legs),
+                static fn (string $id): bool => $id !== '',
+            );
             $isOpened = array_diff_key(array_flip($legs), $this->used['procedures']) === [];
             $this->use('procedures', ...$legs !== [] && $isOpened ? [(string) $id] : []);
         }

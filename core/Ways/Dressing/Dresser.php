@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ways\Dressing;
 
+use Sartal\Core\Ends\Preparing\ShrinkChoice;
+use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Findings\Finding;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Looming;
 
 use Sartal\Core\Ends\Making\EndMaker;
+use Sartal\Core\Ends\Making\EndOpener;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Installation\Installation;
@@ -41,9 +42,13 @@ final readonly class UsedUp
     {
         $joints = PinoutMaker::make($installation, $run, $side, $cable)->joints;
         $most = null;
-        foreach ((new EndMaker($installation))->of($run, $side, $cable, $joints) as $fitting) {
+        $fittings = (new EndMaker($installation))->of($run, $side, $cable, $joints);
+        // What opening it takes is gone from each of its legs.
+        $opened = (new EndOpener($installation))->of($run, $side, $cable, $fittings)?->made->made->result->used();
+        foreach ($fittings as $fitting) {
             foreach ($fitting->legs as $leg) {
                 $used = $leg->made?->made->isRight() === true ? $leg->made->made->usedUp() : null;
+                $used = $used === null || $opened === null ? $used : $used->plus($opened);
                 $most = $used !== null && ($most === null || $used->compare($most) > 0) ? $used : $most;
             }
         }
@@ -63,6 +68,7 @@ final readonly class UsedUp
             $of[] = self::leg($leg, $installation);
         }
         $of[] = [$end->handJoints, array_keys($end->unused)];
+        $of[] = count($end->legs) > 1 ? (new EndOpener($installation))->sleevedFrom($run)->value : '';
 
         return serialize($of);
     }

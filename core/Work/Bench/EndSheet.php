@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Ends\Making\OpenedEnd;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\School;
@@ -19,6 +21,7 @@ final readonly class EndSheet
      * @param  list<list<int>>  $alike  numbers of fittings that are made alike
      * @param  list<Unused>  $unused
      * @param  list<School>  $rules  the house's choices that bear on this end
+     * @param  ?OpenedEnd  $opened  before its legs are made; null where nothing says how
      */
     public function __construct(
         public Run $run,
@@ -30,13 +33,26 @@ final readonly class EndSheet
         public ?SlideOn $breakout,
         public array $unused,
         public array $rules,
+        public ?OpenedEnd $opened = null,
     ) {
+    }
+
+    /** @param  array<int|string, true>  $byProcedure  fittings all of whose legs are made by one */
+    public function opening(array $byProcedure): ?OpenedEnd
+    {
+        foreach ($this->fittings as $fitting) {
+            if (! isset($byProcedure[$fitting->fitting->id])) {
+                return null;
+            }
+        }
+
+        return $this->opened;
     }
 
     public function isMains(): bool
     {
         foreach ($this->fittings as $fitting) {
-            if ($fitting->type->domain === \Sartal\Core\Given\Catalogue\HazardDomain::Mains) {
+            if ($fitting->type->domain === HazardDomain::Mains) {
                 return true;
             }
         }

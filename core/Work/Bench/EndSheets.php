@@ -6,10 +6,11 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\EndMaker;
+use Sartal\Core\Ends\Making\EndOpener;
 use Sartal\Core\Ends\Making\FittingAtEnd;
 use Sartal\Core\Ends\Making\LegInFitting;
+use Sartal\Core\Ends\Making\OpenedEnd;
 use Sartal\Core\Ends\Preparing\SlideOns;
-use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\PartKind;
@@ -19,9 +20,11 @@ use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Given\Schools\CoilTie;
 use Sartal\Core\Given\Schools\ColourScheme;
+use Sartal\Core\Given\Schools\CompositeSleeve;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\HotColour;
 use Sartal\Core\Given\Schools\JoinOrder;
@@ -40,9 +43,12 @@ final readonly class EndSheets
 {
     private EndMaker $maker;
 
+    private EndOpener $opener;
+
     public function __construct(private Installation $installation)
     {
         $this->maker = new EndMaker($installation);
+        $this->opener = new EndOpener($installation);
     }
 
     /** Null where the run's cable type is unknown: there is nothing to say about such an end. */
@@ -52,7 +58,19 @@ final readonly class EndSheets
         if ($cable === null) {
             return null;
         }
-        $fittings = $this->fittings($run, $side, $plan, $cable);
+        $tails = $plan->lay->tails[$side->value] ?? [];
+        $made = $this->maker->of($run, $side, $cable, $plan->end($side)->joints);
+        $opened = $this->opener->of(
+            $run,
+            $side,
+            $cable,
+            $made,
+            array_map(static fn (Worked $tail): Length => $tail->result, $tails),
+        );
+        $fittings = array_map(
+            fn (FittingAtEnd $fitting): SheetFitting => $this->fitting($fitting, $tails),
+            $made,
+        );
 
         return new EndSheet(
             $run,
@@ -66,18 +84,8 @@ final readonly class EndSheets
                 count($fittings) > 1 ? count($run->end($side)->legs) : 0,
             ),
             $plan->end($side)->unused,
-            $this->rules($run, $fittings),
-        );
-    }
-
-    /** @return list<SheetFitting> */
-    private function fittings(Run $run, Side $side, RunPlan $plan, CableType $cable): array
-    {
-        $tails = $plan->lay->tails[$side->value] ?? [];
-
-        return array_map(
-            fn (FittingAtEnd $fitting): SheetFitting => $this->fitting($fitting, $tails),
-            $this->maker->of($run, $side, $cable, $plan->end($side)->joints),
+            $this->rules($run, $fittings, $opened),
+            $opened,
         );
     }
 
@@ -186,7 +194,7 @@ final readonly class EndSheets
      * @param  list<SheetFitting>  $fittings
      * @return list<School>
      */
-    private function rules(Run $run, array $fittings): array
+    private function rules(Run $run, array $fittings, ?OpenedEnd $opened): array
     {
         $terminals = array_merge(
             ...array_map(static fn (SheetFitting $fitting): array => $fitting->terminals, $fittings),
@@ -226,6 +234,7 @@ final readonly class EndSheets
             MainsEnds::class => $mains,
             SecondEnd::class => true,
             CoilTie::class => self::keepsATie($fittings),
+            CompositeSleeve::class => $opened !== null,
             LengthPractice::class => true,
         ];
 

@@ -23,6 +23,8 @@ final readonly class EndTasks
 
     private LegSteps $made;
 
+    private OpeningSteps $opening;
+
     public function __construct(
         private OperationDraft $draft,
         private HouseRules $rules,
@@ -31,7 +33,9 @@ final readonly class EndTasks
         ?FormerSteps $former = null,
     ) {
         $this->legs = new LegTasks($draft, $rules, $wires);
-        $this->made = new LegSteps($draft, $wires, $former ?? new FormerSteps([]));
+        $former ??= new FormerSteps([]);
+        $this->made = new LegSteps($draft, $wires, $former);
+        $this->opening = new OpeningSteps($draft, $former);
     }
 
     /**
@@ -48,7 +52,10 @@ final readonly class EndTasks
         [$on, $sleeve] = $this->onSheath($sheet, $after);
         $waits = [$after, ...$on];
         if ($several && $sheet->fittings !== []) {
-            $waits[] = $this->sheath($sheet, [$after]);
+            $opened = $sheet->opening($byProcedure);
+            $waits = $opened === null
+                ? [...$waits, $this->sheath($sheet, [$after])]
+                : [...$waits, ...$this->opening->of($sheet, $opened, $waits)];
         }
         $legs = [];
         foreach ($sheet->fittings as $fitting) {

@@ -6,23 +6,32 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Making\StepMade;
-use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Proof\Record\StepId;
-use Sartal\Core\Proof\Record\StepKind;
 
 /** Before the first heat or crimp: everything that cannot arrive later, in the order in which it lies. */
 final readonly class LegGate
 {
-    public function __construct(private OperationDraft $draft, private FormerSteps $former, private bool $isMains)
+    public function __construct(private OperationDraft $draft, private bool $isMains)
     {
     }
 
+    private const WHY = 'What is missing now costs the whole end: from the next step on nothing comes along the cable.';
+
     /**
      * @param  array<int, list<string>>  $ops  that were foreseen of each step before it
+     * @param  list<Former>  $formers
      * @return string its id; "" where nothing has to lie there
      */
-    public function of(MadeEnd $end, array $ops, Spot $spot, int $turn): string
-    {
+    public function of(
+        MadeEnd $end,
+        array $ops,
+        Spot $spot,
+        int $turn,
+        Phase $phase,
+        StepId $id,
+        array $formers,
+        string $why = self::WHY,
+    ): string {
         $lies = $needs = [];
         foreach ($end->made->gate() as $step) {
             foreach ($end->made->steps as $i => $each) {
@@ -36,7 +45,6 @@ final readonly class LegGate
         if ($lies === []) {
             return '';
         }
-        $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Gate);
         $gate = $this->draft->add(
             new Operation(
                 $id,
@@ -46,19 +54,16 @@ final readonly class LegGate
                 $spot->place,
                 'See that everything lies on the cable',
                 Pace::Gate,
-                Phase::Bare,
+                $phase,
                 $spot->fitting,
                 $spot->leg,
                 like: 'gate|'.implode('|', $lies),
-                why: 'What is missing now costs the whole end: from the next step on nothing comes along the cable.',
+                why: $why,
                 skill: $this->isMains ? Skill::Mains : null,
                 facts: array_map(fn (string $op): string => $this->draft->get($op)->part ?? '', $needs),
                 turn: $turn,
                 lies: $lies,
-                formers: [
-                    ...$this->former->preparing($spot->run, $spot->side, $spot->leg, null, Verb::Tin, []),
-                    ...$this->former->at($spot->fitting, StepKind::Join),
-                ],
+                formers: $formers,
             ),
         );
         $this->draft->need($gate, $needs, 'It is looked at as it lies there.');

@@ -15,7 +15,6 @@ use Sartal\Core\Ends\Preparing\SlideOver;
 use Sartal\Core\Ends\Preparing\WireFerrules;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
-use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -59,25 +58,25 @@ final readonly class LegSteps
         [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
         $places = LegPlaces::of($end);
         $make = new StepOperation($cable, $isMains);
-        $gates = new LegGate($this->draft, $this->former, $isMains);
+        $contacts = new ContactSteps($this->draft, $this->wires, $this->former, $cable);
+        $gates = new LegGate($this->draft, $isMains);
         $ops = [];
         $gate = '';
         $turns = $end->turns();
         $meets = $end->meets();
         foreach (array_slice($end->made->steps, 0, $meets) as $i => $step) {
             if ($i === $turns) {
-                $gate = $gates->of($end, $ops, $spot, $places->turn($i));
+                $gate = $this->gate($gates, $end, $ops, $spot, $places->turn($i));
             }
             $ops[$i] = match ($step->step->verb) {
                 Verb::Cool => LegPlaces::after($end->needs[$i], $ops),
                 Verb::Slide => $this->slide($step, $leg, $make, $spot, $places->turn($i), $shares, $ids),
-                Verb::Crimp, Verb::Ferrule => $this->crimps(
+                Verb::Crimp, Verb::SolderOn, Verb::Ferrule => $contacts->of(
                     $step,
                     $leg,
                     $fitting,
                     $make,
                     $spot,
-                    $cable,
                     $places->turn($i),
                 ),
                 Verb::LookOver => [$this->look($step, $end, $leg, $fitting, $make, $spot, $places->turn($i))],
@@ -102,7 +101,7 @@ final readonly class LegSteps
             }
         }
         if ($gate === '' && $turns === $meets) {
-            $gate = $gates->of($end, $ops, $spot, $places->turn($meets));
+            $gate = $this->gate($gates, $end, $ops, $spot, $places->turn($meets));
         }
 
         return new LegWork(
@@ -122,6 +121,23 @@ final readonly class LegSteps
         );
     }
 
+    /** @param  array<int, list<string>>  $ops */
+    private function gate(LegGate $gates, MadeEnd $end, array $ops, Spot $spot, int $turn): string
+    {
+        return $gates->of(
+            $end,
+            $ops,
+            $spot,
+            $turn,
+            Phase::Bare,
+            StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Gate),
+            [
+                ...$this->former->preparing($spot->run, $spot->side, $spot->leg, null, Verb::Tin, []),
+                ...$this->former->at($spot->fitting, StepKind::Join),
+            ],
+        );
+    }
+
     /**
      * What nothing else was waiting for: with it all before it is done. A contact is waited for by its own joint.
      *
@@ -137,8 +153,7 @@ final readonly class LegSteps
         $ready = $gate === '' ? [] : [$gate];
         foreach ($ops as $i => $of) {
             $verb = $end->made->steps[$i]->step->verb;
-            $isOfEach = $verb === Verb::Crimp || $verb === Verb::Ferrule;
-            array_push($ready, ...isset($isWaitedFor[$i]) || ($isOfEach && count($of) > self::FEW) ? [] : $of);
+            array_push($ready, ...isset($isWaitedFor[$i]) || ($verb->endsCores() && count($of) > self::FEW) ? [] : $of);
         }
 
         return $ready;
@@ -249,61 +264,6 @@ final readonly class LegSteps
             : StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::SlideOn, $slide->part->id.'/1');
 
         return $slide->over === SlideOver::Leg && $this->draft->has($id->text()) ? $id->text() : '';
-    }
-
-    /**
-     * A contact or a ferrule on each core.
-     *
-     * @return list<string>
-     */
-    private function crimps(
-        StepMade $step,
-        SheetLeg $leg,
-        SheetFitting $fitting,
-        StepOperation $make,
-        Spot $spot,
-        CableType $cable,
-        int $turn,
-    ): array {
-        $made = array_flip($step->doing->keys());
-        $ids = $byContact = [];
-        foreach ($leg->preparation->cores as $core) {
-            $conductor = $core->joint->conductor;
-            $isOfIt = isset($made[PieceKind::Metal->value.' '.$conductor]) ||
-                isset($made[PieceKind::Drain->value.' '.$conductor]) ||
-                isset($made[PieceKind::Braid->value.' '.$conductor]) ||
-                isset($made[PieceKind::Lapped->value.' '.$conductor]);
-            $address = $core->joint->address();
-            if (! $isOfIt || isset($byContact[$address])) {
-                continue;
-            }
-            $byContact[$address] = true;
-            $terminal = $fitting->layout->terminal($address);
-            $contact = $step->step->verb === Verb::Ferrule
-                ? $this->wires->on($cable->conductors()[$conductor] ?? null)
-                : ($leg->preparation->contacts[0] ?? null);
-            $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Crimp, $conductor);
-            $ids[] = $this->draft->add(
-                $make->of(
-                    $id,
-                    $step,
-                    $spot,
-                    Phase::Bare,
-                    $turn,
-                    $this->former->same($id),
-                    words: 'Put on '.lcfirst($contact->name ?? 'the contact'),
-                    part: $contact->id ?? '',
-                    amount: 1.0,
-                    cores: [BenchCore::from($core, $cable)],
-                    address: $address,
-                    joining: $terminal?->joining,
-                    like: 'crimp|'.($contact->id ?? ''),
-                    tool: $contact->tool ?? '',
-                ),
-            );
-        }
-
-        return $ids;
     }
 
     /** @return list<Former> */

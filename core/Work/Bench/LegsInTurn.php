@@ -71,7 +71,7 @@ final readonly class LegsInTurn
     {
         foreach ($this->catalogue->procedures() as $outer) {
             foreach ($outer->legs as $making) {
-                if ($making->procedure === $procedure->id && $making->carries === $carries) {
+                if ($making->isOf($carries, $procedure->id)) {
                     return $making;
                 }
             }

@@ -111,7 +111,7 @@ final readonly class StepOperation
             Verb::Slide => Task::SlideOn,
             Verb::Measure => Task::Measure,
             Verb::CutOff, Verb::Score, Verb::Remove, Verb::Tear, Verb::Open, Verb::Slit => Task::Strip,
-            Verb::Tin, Verb::Wet => Task::Tin,
+            Verb::Tin, Verb::Wet, Verb::SolderOn => Task::Tin,
             Verb::Crimp, Verb::Ferrule => Task::Crimp,
             Verb::Join, Verb::Clamp, Verb::PressIn, Verb::Load, Verb::LayIn, Verb::Bind => Task::Join,
             Verb::Tug => Task::Tug,
@@ -134,6 +134,7 @@ final readonly class StepOperation
             $task === Task::Measure => Pace::Dress,
             $task === Task::SlideOn => Pace::SlideOn,
             $task === Task::Tin => Pace::Tin,
+            $verb === Verb::SolderOn => Pace::JoinSolder,
             $task === Task::Crimp, $verb === Verb::Crimp => Pace::Crimp,
             $task === Task::Tug => Pace::Tug,
             $task === Task::Inspect => Pace::Inspect,
@@ -162,9 +163,13 @@ final readonly class StepOperation
     private static function dimension(Doing $doing): ?Length
     {
         $measure = $doing->step->measure;
-        $isPlaced = in_array($measure?->from, [MeasuredFrom::Terminal, MeasuredFrom::Equipment], true);
+        $longest = $doing->station->longest();
 
-        return $measure === null || $isPlaced ? null : $measure->length;
+        return match ($measure?->from) {
+            null, MeasuredFrom::Terminal, MeasuredFrom::Equipment, MeasuredFrom::Leg => null,
+            MeasuredFrom::Legs => $longest ?? $measure->length,
+            default => $measure->length,
+        };
     }
 
     /** What was measured on the equipment, and what is left beyond it; null until somebody has measured it. */

@@ -58,6 +58,10 @@ final class EndParts
             $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
         }
 
+        if ($sheet->opened !== null) {
+            array_push($asks, ...OpeningParts::list($sheet->opened, $plan->cut->result, $run->id, $where));
+        }
+
         return [
             ...$asks,
             ...$this->joints->of($run, $side, $plan, $sheet->fittings, $where),

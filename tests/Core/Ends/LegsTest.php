@@ -7,16 +7,12 @@ namespace Tests\Core\Ends;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Ends\Making\Arrival;
-use Sartal\Core\Ends\Making\LegStation;
 use Sartal\Core\Ends\Making\Made;
-use Sartal\Core\Ends\Making\MadeInLegs;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Workpiece\AsCut;
 use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Catalogue\HazardDomain;
-use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Measure\Length;
@@ -71,6 +67,7 @@ final class LegsTest extends TestCase
                 'boot' => Arrival::Slid,
                 'edge' => Arrival::Slid,
             ],
+            legs: ['mains' => Length::parse('12 in'), 'signal' => Length::parse('12 in')],
             snags: ['sleeving'],
             shrinks: ['edge', 'neck'],
             under: ['sleeving'],
@@ -115,89 +112,56 @@ final class LegsTest extends TestCase
         return AsCut::of(self::cable());
     }
 
-    /** @return list<LegStation> mains named first: the procedure says which is made first */
-    private static function legs(bool $isSignalFinished = true, ?MakingProcedure $mains = null, ?int $takes = 2): array
+    private static function whole(): Made
+    {
+        return Made::by(Procedures::procedure('composite-legs'), new Workpiece(self::end()), self::sleeved());
+    }
+
+    private static function leg(string $element = 'mains'): Workpiece
+    {
+        return new Workpiece(self::whole()->result->end->leg($element));
+    }
+
+    /** @return array{signal: Made, mains: Made} */
+    private static function legs(?int $takes = 2): array
     {
         return [
-            new LegStation(
-                'mains',
-                HazardDomain::Mains,
-                $mains ?? Procedures::procedure('mains-screws'),
-                self::mains($takes),
-            ),
-            new LegStation(
-                'signal',
-                HazardDomain::Signal,
-                Procedures::procedure('cup-3-pole'),
-                self::signal(),
-                $isSignalFinished,
-            ),
+            'signal' => Made::by(Procedures::procedure('cup-3-pole'), self::leg('signal'), self::signal()),
+            'mains' => Made::by(Procedures::procedure('mains-screws'), self::leg(), self::mains($takes)),
         ];
     }
 
-    /** @param  list<LegStation>  $legs */
-    private static function made(array $legs): MadeInLegs
+    public function test_both_legs_are_made_right_where_the_sheath_was_opened(): void
     {
-        $outer = Procedures::procedure('composite-legs');
-
-        return MadeInLegs::by($outer, new Workpiece(self::end()), self::sleeved(), $legs);
-    }
-
-    private static function leg(): Workpiece
-    {
-        return new Workpiece(self::made([])->whole->result->end->leg('mains'));
-    }
-
-    public function test_both_legs_are_made_right_the_signal_first(): void
-    {
-        $made = self::made(self::legs());
-        self::assertSame([], Procedures::lacks($made->whole));
-        self::assertSame(['signal', 'mains'], array_keys($made->legs));
-        foreach ($made->legs as $leg) {
+        self::assertSame([], Procedures::lacks(self::whole()));
+        foreach (self::legs() as $leg) {
             self::assertSame([], [...Procedures::lacks($leg), ...$leg->unmet]);
         }
-        self::assertSame([], $made->unmet);
-        self::assertTrue($made->isRight());
     }
 
     /** The outer sheath comes off once, a foot of it; each leg keeps its own, but for what its connector takes. */
     public function test_no_sheath_comes_off_twice(): void
     {
-        $made = self::made(self::legs());
-        self::assertSame(314_800_000, $made->whole->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        $whole = self::whole();
+        $made = self::legs();
+        self::assertSame(314_800_000, $whole->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
         // 10 mm with the tape on are gone; from there a foot, or what the connector needs.
         self::assertSame(
             10_000_000,
-            $made->whole->result->end->piece(PieceKind::InnerSheath, 'mains')?->edge->nanometres,
+            $whole->result->end->piece(PieceKind::InnerSheath, 'mains')?->edge->nanometres,
         );
-        self::assertSame(55_000_000, $made->legs['mains']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
-        self::assertSame(30_000_000, $made->legs['signal']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
-        foreach ($made->legs as $element => $leg) {
+        self::assertSame(55_000_000, $made['mains']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        self::assertSame(30_000_000, $made['signal']->result->end->piece(PieceKind::Sheath)?->edge->nanometres);
+        foreach ($made as $element => $leg) {
             foreach ($leg->result->end->pieces as $piece) {
                 $isOwn = $piece->kind === PieceKind::Sheath || str_starts_with($piece->element, $element.'/');
                 self::assertTrue($isOwn || $piece->element === $element, $piece->key());
             }
         }
         self::assertSame([10_000_000, 10_000_000], [
-            $made->legs['mains']->result->used()->nanometres,
-            $made->legs['signal']->result->used()->nanometres,
+            $made['mains']->result->used()->nanometres,
+            $made['signal']->result->used()->nanometres,
         ]);
-    }
-
-    public function test_mains_waits_until_the_signal_is_finished_at_both_ends(): void
-    {
-        self::assertSame(
-            ['Signal is finished at both ends before mains is begun.'],
-            self::made(self::legs(isSignalFinished: false))->unmet,
-        );
-        self::assertSame(['Nothing says how mains is made.'], MadeInLegs::by(
-            Procedures::procedure('cup-3-pole'),
-            new Workpiece(self::end()),
-            self::sleeved(),
-            [self::legs()[0]],
-        )->unmet);
-        $other = self::made(self::legs(mains: Procedures::procedure('cup-3-pole')));
-        self::assertContains('Mains is made by mains-screws here.', $other->unmet);
     }
 
     /** Two conductors in one terminal only where its maker says so; where nobody knows, it is refused. */
@@ -205,7 +169,7 @@ final class LegsTest extends TestCase
     {
         $lacks = static fn (?int $takes): string => implode(
             ' ',
-            Procedures::lacks(self::made(self::legs(takes: $takes))->legs['mains']),
+            Procedures::lacks(self::legs($takes)['mains']),
         );
         self::assertStringContainsString('Nobody knows whether terminal E takes 2 conductors.', $lacks(null));
         self::assertStringContainsString('Terminal E takes 1, not 2 conductors.', $lacks(1));
@@ -231,7 +195,7 @@ final class LegsTest extends TestCase
 
     public function test_no_step_of_either_is_decoration(): void
     {
-        $whole = self::made([])->whole;
+        $whole = self::whole();
         foreach ($whole->steps as $made) {
             $without = Procedures::without(Procedures::procedure('composite-legs'), $made->step->id);
             $again = Made::by($without, new Workpiece(self::end()), self::sleeved());

@@ -130,6 +130,7 @@ final class NothingIsDecorationTest extends TestCase
             'takes: kit' => ['microphone', 'connectors.xlr3-female-cable.cable.kit', []],
             'part: pack' => ['stage box', 'parts.contact-rect-male-fine.pack', 7],
             'part: reopens' => ['kept tie', 'parts.tie-hook.reopens', false],
+            'part: tails' => ['mains', 'parts.boot-two-tails.tails', 3],
             'part: lined' => ['coax', 'parts.shrink-3to1-18.lined', false],
             'part: length' => ['coax', 'parts.sleeve-12.length', '7 m'],
             'element: kind' => ['category', 'cables.cat6-utp.construction.children.0.kind', 'group'],

@@ -11,7 +11,9 @@ use Sartal\Core\Ends\Making\FarEnd;
 use Sartal\Core\Ends\Making\Made;
 use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
+use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\JointShrink;
+use Sartal\Core\Given\Schools\MainsEnds;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\ScreenAndDrain;
 use Sartal\Core\Given\Schools\ScreenTinning;
@@ -100,6 +102,9 @@ final class ProvenEndsTest extends TestCase
         }
         yield 'screens tinned all along' => [ScreenTinning::Full];
         yield 'screen and drain together' => [ScreenAndDrain::Together];
+        yield 'mains strands bare' => [MainsEnds::Bare];
+        yield 'mains strands tinned' => [MainsEnds::Tinned];
+        yield 'contacts soldered' => [ContactsMade::SolderAll];
         yield 'all three' => [JointShrink::Each, ScreenTinning::Full, ScreenAndDrain::Together];
     }
 
@@ -137,7 +142,11 @@ final class ProvenEndsTest extends TestCase
     public function test_every_step_is_called_for_by_some_end(): void
     {
         $dead = $called = [];
-        $all = [...self::ends(), ...self::ends(JointShrink::Each, ScreenTinning::Full, ScreenAndDrain::Together)];
+        $all = [
+            ...self::ends(),
+            ...self::ends(JointShrink::Each, ScreenTinning::Full, ScreenAndDrain::Together),
+            ...self::ends(MainsEnds::Tinned, ContactsMade::SolderAll),
+        ];
         foreach ($all as $end) {
             self::assertNotNull($end->procedure);
             foreach ($end->procedure->steps as $step) {

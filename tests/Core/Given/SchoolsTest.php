@@ -60,7 +60,7 @@ final class SchoolsTest extends TestCase
             $keys[] = $school::key();
         }
         self::assertSame($keys, array_unique($keys));
-        self::assertCount(15, $keys);
+        self::assertCount(16, $keys);
     }
 
     public function test_choosing_the_usual_is_the_same_as_not_choosing(): void

@@ -7,6 +7,10 @@ namespace Tests\Core\Work;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\CompositeSleeve;
+use Sartal\Core\Given\Schools\ContactsMade;
+use Sartal\Core\Given\Schools\MainsEnds;
+use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\SentBack;
@@ -45,15 +49,27 @@ final class FormerStepsTest extends TestCase
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];
-        yield 'composite' => [
-            Bench::of(Bench::request(
-                'A-1',
-                'composite',
-                ['mains', 'analogue'],
-                ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
-                ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
-            )),
-        ];
+        yield 'rectangular, soldered' => [self::house(Bench::stageBox(), ContactsMade::SolderAll)];
+        yield 'composite' => [self::composite()];
+        yield 'composite, bare' => [self::house(self::composite(), MainsEnds::Bare)];
+        yield 'composite, tinned' => [self::house(self::composite(), MainsEnds::Tinned)];
+        yield 'composite, not sleeved' => [self::house(self::composite(), CompositeSleeve::None)];
+    }
+
+    private static function composite(): Bench
+    {
+        return Bench::of(Bench::request(
+            'A-1',
+            'composite',
+            ['mains', 'analogue'],
+            ['power-out-cable-mains', 'xlr3-female-cable-balanced'],
+            ['power-in-cable-mains', 'xlr3-male-cable-balanced'],
+        ));
+    }
+
+    private static function house(Bench $bench, School $answer): Bench
+    {
+        return $bench->with(rules: $bench->installation->rules()->with($answer));
     }
 
     private static function line(string $cable, string $signal, string $plan): Bench

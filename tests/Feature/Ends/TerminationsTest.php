@@ -499,6 +499,40 @@ final class TerminationsTest extends TestCase
         $send('leg-2', true, '')->assertForbidden();
     }
 
+    /** The bench measures while it works from a release: it counts there at once, and so does taking it back. */
+    public function test_what_is_measured_counts_for_the_release_that_is_worked_from(): void
+    {
+        $this->as('lead')->postJson('/api/releases', ['note' => 'for the bench'])->assertCreated();
+        $send = fn (string $measured) => $this->as('bench')->putJson('/api/runs/P-007/ends/B/reach', [
+            'leg' => 'leg-2',
+            'onEquipment' => true,
+            'measured' => $measured,
+            'version' => $this->getJson('/api/runs/P-007')->json('version'),
+        ]);
+        $cut = function (): array {
+            $job = $this->as('bench')->getJson('/api/bench/P-007')->assertOk()->json('job');
+            $pieces = array_merge(...array_column($job['steps'], 'pieces'));
+
+            return array_values(array_map(
+                static fn (array $piece): ?string => $piece['at'] ?? null,
+                array_filter(
+                    $pieces,
+                    static fn (array $piece): bool => ($piece['picture']['step'] ?? '') === 'leg-cut',
+                ),
+            ));
+        };
+        self::assertSame([null], $cut());
+        $send('300 mm')->assertOk();
+        self::assertSame(['320 mm'], $cut());
+        $send('310 mm')->assertOk();
+        self::assertSame(['330 mm'], $cut());
+        $send('')->assertOk();
+        self::assertSame([null], $cut());
+        $last = $this->installation->changes()->orderByDesc('id')->firstOrFail();
+        $this->as('planner')->postJson('/api/changes/'.$last->id.'/undo')->assertCreated();
+        self::assertSame(['330 mm'], $cut());
+    }
+
     public function test_an_end_may_be_prepared_by_another_recipe(): void
     {
         $before = $this->snapshot();

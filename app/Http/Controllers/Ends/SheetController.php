@@ -17,6 +17,7 @@ use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Resources\Ends\SheetResource;
 use App\Planning\Loaded;
 use Illuminate\Http\Response;
+use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\EndSheets;
@@ -94,17 +95,18 @@ final class SheetController
         string $side,
     ): Response {
         $sheet = self::sheet($loaded, $id, self::side($side));
+        $opening = $asked->leg === '' && $asked->step !== '' ? $sheet->opened?->made->step($asked->step) : null;
+        if ($opening !== null) {
+            return self::picture($sheet, $opening);
+        }
         $leg = self::leg($sheet, $asked);
         if ($leg?->made !== null && $leg->isMade()) {
             $made = $leg->made;
             $step = $asked->step === ''
                 ? $made->made->steps[max(0, $made->meets() - 1)]
                 : $made->step($asked->step) ?? abort(404, 'There is no such step at this end. Load the page again.');
-            $picture = new EndPicture($sheet->cable);
-            $canvas = new SvgCanvas(self::PICTURE, $picture->height($step->after) + 4);
-            $picture->on($canvas, $step, 3, 3, self::PICTURE - 6);
 
-            return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+            return self::picture($sheet, $step);
         }
         $recipe = $leg?->preparation->recipe;
         if ($recipe === null) {
@@ -113,6 +115,15 @@ final class SheetController
         $drawing = new StrippedEnd($recipe, $sheet->cable);
         $canvas = new SvgCanvas(100, $drawing->height() + 4);
         $drawing->on($canvas, 3, 5, 94, self::view($asked)->units);
+
+        return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+    }
+
+    private static function picture(EndSheet $sheet, StepMade $step): Response
+    {
+        $picture = new EndPicture($sheet->cable);
+        $canvas = new SvgCanvas(self::PICTURE, $picture->height($step->after) + 4);
+        $picture->on($canvas, $step, 3, 3, self::PICTURE - 6);
 
         return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
     }

@@ -8,6 +8,7 @@ use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Making\MakingFindings;
+use Sartal\Core\Ends\Making\OpenedEnd;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Pinout\Unused;
@@ -47,6 +48,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     fittings: list<FittingSheet>,
  *     alike: list<list<int>>,
  *     breakout: SheetSlide|null,
+ *     opened: array{made: SheetMade, slides: list<SheetSlide>, cautions: list<string>}|null,
  *     unused: list<array{conductor: string, colour: string, reason: string}>,
  *     rules: list<array{question: string, answer: string}>,
  * }
@@ -99,17 +101,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *             check: string,
  *         }>,
  *     }|null,
- *     made: array{
- *         id: string,
- *         name: string,
- *         source: string,
- *         edition: string,
- *         right: bool,
- *         wrong: list<string>,
- *         used: string,
- *         short: string|null,
- *         steps: list<SheetStep>,
- *     }|null,
+ *     made: SheetMade|null,
  *     cores: list<array{
  *         conductor: string,
  *         colour: string,
@@ -126,6 +118,17 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     contacts: list<string>,
  *     tools: list<string>,
  *     cautions: list<string>,
+ * }
+ * @phpstan-type SheetMade array{
+ *     id: string,
+ *     name: string,
+ *     source: string,
+ *     edition: string,
+ *     right: bool,
+ *     wrong: list<string>,
+ *     used: string,
+ *     short: string|null,
+ *     steps: list<SheetStep>,
  * }
  * @phpstan-type SheetStep array{
  *     id: string,
@@ -161,6 +164,7 @@ final class SheetResource
             ),
             'alike' => $sheet->alike,
             'breakout' => $sheet->breakout === null ? null : self::slide($sheet->breakout),
+            'opened' => $sheet->opened === null ? null : self::opened($sheet->opened, $sheet),
             'unused' => array_map(
                 static fn (Unused $unused): array => [
                     'conductor' => $unused->conductor,
@@ -173,6 +177,18 @@ final class SheetResource
                 static fn (School $rule): array => ['question' => $rule::question(), 'answer' => $rule->words()],
                 $sheet->rules,
             ),
+        ];
+    }
+
+    /** @return array{made: SheetMade, slides: list<SheetSlide>, cautions: list<string>} */
+    private static function opened(OpenedEnd $opened, EndSheet $sheet): array
+    {
+        $cautions = array_map(static fn (StepMade $step): string => $step->step->caution, $opened->made->made->steps);
+
+        return [
+            'made' => self::made($opened->made, $sheet->cable, $sheet->run->end($sheet->side)->preparation),
+            'slides' => array_map(self::slide(...), array_values($opened->slidHere())),
+            'cautions' => array_values(array_unique(array_diff($cautions, ['']))),
         ];
     }
 
@@ -299,17 +315,7 @@ final class SheetResource
     /**
      * An end as its procedure makes it, step by step.
      *
-     * @return array{
-     *     id: string,
-     *     name: string,
-     *     source: string,
-     *     edition: string,
-     *     right: bool,
-     *     wrong: list<string>,
-     *     used: string,
-     *     short: string|null,
-     *     steps: list<SheetStep>,
-     * }
+     * @return SheetMade
      */
     private static function made(MadeEnd $end, CableType $cable, Length $stated): array
     {

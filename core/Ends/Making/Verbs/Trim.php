@@ -7,6 +7,7 @@ namespace Sartal\Core\Ends\Making\Verbs;
 use Sartal\Core\Ends\Making\Act;
 use Sartal\Core\Ends\Making\Doing;
 use Sartal\Core\Ends\Making\Regions;
+use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 
 /** What stands out is cut to a length. */
@@ -42,6 +43,9 @@ final readonly class Trim implements Act
                     $cut[] = $over->beginningAt($at);
                 }
             }
+            foreach (self::inside($on, $piece) as $within) {
+                array_push($cut, ...$within->edge->compare($at) < 0 ? [$within->beginningAt($at)] : []);
+            }
         }
 
         return $on->withEnd($on->end->with(...$cut));
@@ -49,6 +53,24 @@ final readonly class Trim implements Act
 
     public function regions(Workpiece $on, Doing $doing): Regions
     {
-        return new Regions([...$doing->around(), Regions::END], [...$doing->keys(), ...$doing->own()]);
+        $inside = [];
+        foreach ($doing->pieces as $piece) {
+            foreach (self::inside($on, $piece) as $within) {
+                $inside[] = $within->key();
+            }
+        }
+
+        return new Regions([...$doing->around(), Regions::END], [...$doing->keys(), ...$doing->own(), ...$inside]);
+    }
+
+    /** @return list<Piece> a leg that is cut in its jacket is cut with all that is in it */
+    private static function inside(Workpiece $on, Piece $jacket): array
+    {
+        return ! $jacket->kind->isSheath()
+            ? []
+            : array_values(array_filter(
+                $on->end->pieces,
+                static fn (Piece $piece): bool => in_array($jacket->key(), $piece->within, true),
+            ));
     }
 }

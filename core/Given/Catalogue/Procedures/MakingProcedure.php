@@ -112,6 +112,18 @@ final readonly class MakingProcedure
         return false;
     }
 
+    /** It opens a cable into its legs, and knows how long they are. */
+    public function opensLegs(): bool
+    {
+        foreach ($this->legs === [] ? [] : $this->steps as $step) {
+            if ($step->measure?->from === MeasuredFrom::Legs) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** What stays of a leg beyond what is measured on the equipment; null where it does not say how that is cut. */
     public function beyondMeasured(): ?Length
     {

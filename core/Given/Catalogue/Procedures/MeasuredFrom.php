@@ -30,8 +30,15 @@ enum MeasuredFrom: string
 
     /** Into the cable from a mark that an earlier step made. */
     case Mark = 'mark';
+
     /** Out of the cable, from where it leaves the sheath: as far as was measured on the equipment, and so much more. */
     case Equipment = 'equipment';
+
+    /** Into the cable from where its end is now: as far as its longest leg is; where nobody said how long, so much. */
+    case Legs = 'legs';
+
+    /** Out of the cable, from where it leaves the sheath: as long as the leg is, and so much more. */
+    case Leg = 'leg';
 
     /** As it is said: "from the cut end". */
     public function words(): string
@@ -46,6 +53,8 @@ enum MeasuredFrom: string
             self::InsulationEdge => 'from its insulation',
             self::Mark => 'from the mark',
             self::Equipment => 'more than was measured on the equipment',
+            self::Legs => 'from the cut end, as long as the longest leg',
+            self::Leg => 'more than the leg is long',
         };
     }
 }

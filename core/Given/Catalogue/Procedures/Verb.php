@@ -39,6 +39,7 @@ enum Verb: string
     case LayForward = 'lay-forward';
     case Slit = 'slit';
     case Crimp = 'crimp';
+    case SolderOn = 'solder-on';
     case Load = 'load';
     case Fix = 'fix';
     case Shrink = 'shrink';
@@ -65,6 +66,7 @@ enum Verb: string
                 self::Slit,
                 self::Tin,
                 self::Crimp,
+                self::SolderOn,
                 self::Ferrule,
                 self::PressIn,
             ],
@@ -82,9 +84,15 @@ enum Verb: string
         );
     }
 
+    /** It puts a contact or a ferrule on each core. */
+    public function endsCores(): bool
+    {
+        return in_array($this, [self::Crimp, self::SolderOn, self::Ferrule], true);
+    }
+
     /** It heats something, or crushes it: what has not arrived by then does not. */
     public function isHotOrCrimped(): bool
     {
-        return in_array($this, [self::Tin, self::Wet, self::Join, self::Crimp, self::Ferrule], true);
+        return in_array($this, [self::Tin, self::Wet, self::Join, self::Crimp, self::SolderOn, self::Ferrule], true);
     }
 }

@@ -13,6 +13,7 @@ import { short, system } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import CoreTable from './CoreTable.vue'
 import MadeSteps from './MadeSteps.vue'
+import OpeningPart from './OpeningPart.vue'
 import ReachChoice from './ReachChoice.vue'
 import RecipeChoice from './RecipeChoice.vue'
 import StripDrawing from './StripDrawing.vue'
@@ -25,6 +26,8 @@ const other = ref<Sheet | null>(null)
 const problem = ref('')
 const busy = ref(false)
 const at = ref(0)
+/** Of an end that is opened into unlike legs, that comes first. */
+const opening = ref(true)
 // How this technician's vice holds things stays with the device.
 const view = useLocalStorage<'wiring' | 'face'>('sartal.vice.view', 'wiring')
 const turn = useLocalStorage<number>('sartal.vice.turn', 0)
@@ -44,10 +47,12 @@ watch(
   () => props.side,
   () => {
     at.value = 0
+    opening.value = true
     void load()
   },
 )
 
+const opened = computed(() => (opening.value ? (sheet.value?.opened ?? null) : null))
 const group = computed(() => sheet.value?.alike[at.value] ?? [])
 const fitting = computed(() => sheet.value?.fittings[group.value[0] ?? 0])
 const leg = computed(() => fitting.value?.legs[0])
@@ -129,13 +134,19 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
         class="note check">This end has no connector, so there is nothing to make at the vice.</p>
       <div v-if="sheet.alike.length > 1" class="legs" role="tablist" aria-label="Connectors of this end">
         <button
+          v-if="sheet.opened"
+          role="tab"
+          :aria-selected="!!opened"
+          @click="opening = true">open the cable</button>
+        <button
           v-for="(members, i) in sheet.alike"
           :key="i"
           role="tab"
-          :aria-selected="i === at"
-          @click="at = i">{{ name(members) }}</button>
+          :aria-selected="i === at && !opened"
+          @click="((at = i), (opening = false))">{{ name(members) }}</button>
       </div>
-      <div v-if="fitting && leg" class="columns">
+      <OpeningPart v-if="opened" :opened="opened" :src="$file(`runs/${id}/sheet/${side}/strip.svg?leg=`)" />
+      <div v-else-if="fitting && leg" class="columns">
         <section class="drawn">
           <ConnectorView
             v-if="fitting.drawing"

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ways\Dressing;
+namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Ends\Making;
+
+use Sartal\Core\Ends\Preparing\SlideOn;
+use Sartal\Core\Given\Measure\Length;
+
+/** An end that is opened into its legs before any of them is made. */
+final readonly class OpenedEnd
+{
+    /**
+     * @param  array<int|string, SlideOn>  $parts  that go on before, by what its procedure calls them
+     * @param  Length  $sleeved  how much of a leg is sleeved by itself; nothing of none
+     */
+    public function __construct(public MadeEnd $made, public array $parts, public Length $sleeved)
+    {
+    }
+
+    /** @return array<int|string, SlideOn> those that come over this end */
+    public function slidHere(): array
+    {
+        $arrive = $this->arrivals();
+
+        return array_filter(
+            $this->parts,
+            static fn (int|string $name): bool => ($arrive[$name] ?? null) !== Arrival::There,
+            ARRAY_FILTER_USE_KEY,
+        );
+    }
+
+    /** @return array<int|string, Arrival> how each of them comes to its place */
+    private function arrivals(): array
+    {
+        return ($this->made->made->steps[0] ?? null)?->doing->station->parts->arrive ?? [];
+    }
+}

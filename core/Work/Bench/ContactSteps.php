@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Work\Bench;
+
+use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Preparing\WireFerrules;
+use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
+use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
+
+/** A contact or a ferrule on each core, one confirmed after the other. */
+final readonly class ContactSteps
+{
+    private const CONDUCTORS = [PieceKind::Metal, PieceKind::Drain, PieceKind::Braid, PieceKind::Lapped];
+
+    public function __construct(
+        private OperationDraft $draft,
+        private WireFerrules $wires,
+        private FormerSteps $former,
+        private CableType $cable,
+    ) {
+    }
+
+    /** @return list<string> their operations; cores that share a contact have one */
+    public function of(
+        StepMade $step,
+        SheetLeg $leg,
+        SheetFitting $fitting,
+        StepOperation $make,
+        Spot $spot,
+        int $turn,
+    ): array {
+        $made = array_flip($step->doing->keys());
+        $isSoldered = $step->step->verb === Verb::SolderOn;
+        $ids = $byContact = [];
+        foreach ($leg->preparation->cores as $core) {
+            $conductor = $core->joint->conductor;
+            $isOfIt = array_filter(
+                self::CONDUCTORS,
+                static fn (PieceKind $kind): bool => isset($made[$kind->value.' '.$conductor]),
+            ) !== [];
+            $address = $core->joint->address();
+            if (! $isOfIt || isset($byContact[$address])) {
+                continue;
+            }
+            $byContact[$address] = true;
+            $contact = $step->step->verb === Verb::Ferrule
+                ? $this->wires->on($this->cable->conductors()[$conductor] ?? null)
+                : ($leg->preparation->contacts[0] ?? null);
+            $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Crimp, $conductor);
+            $ids[] = $this->draft->add(
+                $make->of(
+                    $id,
+                    $step,
+                    $spot,
+                    Phase::Bare,
+                    $turn,
+                    // By recipes a contact was soldered where it was joined.
+                    $this->former->same(
+                        $isSoldered ? StepId::ofFitting($spot->fitting, StepKind::Join, $address) : $id,
+                    ),
+                    words: ($isSoldered ? 'Solder on ' : 'Put on ').lcfirst($contact->name ?? 'the contact'),
+                    part: $contact->id ?? '',
+                    amount: 1.0,
+                    cores: [BenchCore::from($core, $this->cable)],
+                    address: $address,
+                    joining: $fitting->layout->terminal($address)?->joining,
+                    like: 'crimp|'.($contact->id ?? ''),
+                    tool: $isSoldered ? $step->step->tool : $contact->tool ?? '',
+                ),
+            );
+        }
+
+        return $ids;
+    }
+}

@@ -1,0 +1,3 @@
+import { families } from './families'
+
+families('on a phone', 390, 844, null)
