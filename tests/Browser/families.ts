@@ -189,8 +189,8 @@ export function families(name: string, width: number, height: number, key: 'Spac
               },
             })
       expect(answer.ok(), await answer.text()).toBe(true)
-      const rows = ((await (await planner.get('/api/schedule')).json()) as { rows: { id: string; code: string }[] }).rows
-      const id = rows.find(row => row.code === code)!.id
+      const list = (await (await planner.get('/api/schedule')).json()) as { rows: { id: string; code: string }[] }
+      const id = list.rows.find(row => row.code === code)!.id
       const page = await opened(browser, family.who, width, height)
       await family.before?.(page, id)
       await page.goto(`/bench/${id}`)

@@ -204,7 +204,11 @@ final class WitnessTest extends TestCase
             '200 '.$file,
             // Beside what it pinned, what makes its ends now; and a question that there was not, answered as usual.
             preg_replace(
-                ['~,\n        "procedures": \[.*?\n        \]~s', '~,\n            "coilTie": "none"~'],
+                [
+                    '~,\n        "procedures": \[.*?\n        \]~s',
+                    '~,\n            "coilTie": "none"~',
+                    '~,\n            "compositeSleeve": "whole"~',
+                ],
                 '',
                 Unnamed::file($this->answer('api/installation.json')),
             ),

@@ -30,7 +30,7 @@ enum PartKind: string
     {
         return in_array(
             $this,
-            [self::Breakout, self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule],
+            [self::Shrink, self::Sleeve, self::Label, self::Tie, self::Solder, self::WireFerrule],
             true,
         );
     }

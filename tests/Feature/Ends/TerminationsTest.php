@@ -180,7 +180,7 @@ final class TerminationsTest extends TestCase
     public function test_a_rule_shows_what_it_changes_before_it_is_saved(): void
     {
         $answer = $this->as('planner')->getJson('/api/rules')->assertOk();
-        self::assertCount(15, $answer->json('schools'));
+        self::assertCount(16, $answer->json('schools'));
         $rules = ['shell' => 'one-end'] + $answer->json('rules');
         $before = $this->snapshot();
         $preview = $this->postJson('/api/rules/preview', ['rules' => $rules])->assertOk();

@@ -151,5 +151,12 @@ return [
         'with the answer that changes nothing',
     'answers/api/rules/body/rules/coilTie' => 'see installation.json',
     'answers/api/rules/body/schools/14' => 'see installation.json',
+    'answers/api/installation.json/body/installation/rules/compositeSleeve' => 'a question that there was not; nothing '.
+        'that was pinned asks it',
+    'answers/api/rules/body/rules/compositeSleeve' => 'see installation.json',
+    'answers/api/rules/body/schools/15' => 'see installation.json',
+    'answers/api/types/body/part/1[12]*' => 'a boot with two tails, which there was not, moves those after it',
+    'answers/api/runs/*/sheet/*/opened' => 'how an end is opened into its legs, where a procedure says so: none that '.
+        'was pinned does',
     'file/progress/C-42[01]/next' => 'see settled: a jack follows its procedure, in its words',
 ];
