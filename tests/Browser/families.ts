@@ -129,9 +129,10 @@ const FAMILIES: Family[] = [
     who: 'lead',
     make: { cable: 'multicore-4', signals: 'analogue', a: '', b: 'rect56-male-16ch' },
     look: seen => {
-      expect(count(seen, 'Put on ')).toBe(12)
-      expect(count(seen, 'Push it in until it clicks')).toBe(12)
-      expect(at(seen, 'See that everything lies')).toBeLessThan(at(seen, 'Put on '))
+      // Twelve are crimped before any goes in: block by block, channel by channel.
+      expect(count(seen, 'Channel '), seen.join(' | ')).toBe(24)
+      expect(at(seen, 'See that everything lies')).toBeLessThan(at(seen, 'Channel 1'))
+      expect(at(seen, 'Cut 8 cores and 4 drains')).toBeLessThan(at(seen, 'See that everything lies'))
     },
   },
   {
@@ -164,7 +165,7 @@ const FAMILIES: Family[] = [
       expect(count(seen, 'Slide on two-tail boot')).toBe(2)
       expect(count(seen, 'Slide on braided sleeving 12 mm')).toBe(1)
       expect(at(seen, 'Slide on two-tail boot')).toBeLessThan(at(seen, 'See that everything lies'))
-      expect(at(seen, 'See that everything lies')).toBeLessThan(at(seen, 'Shrink the short piece'))
+      expect(at(seen, 'See that everything lies')).toBeLessThan(at(seen, 'Shrink the short lined piece'))
     },
   },
 ]

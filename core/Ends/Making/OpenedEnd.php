@@ -30,6 +30,14 @@ final readonly class OpenedEnd
         );
     }
 
+    /** @return list<string> each once, as they are taken up */
+    public function tools(): array
+    {
+        $tools = array_map(static fn (StepMade $step): string => $step->step->tool, $this->made->made->steps);
+
+        return array_values(array_unique(array_diff($tools, [''])));
+    }
+
     /** @return array<int|string, Arrival> how each of them comes to its place */
     private function arrivals(): array
     {

@@ -17,8 +17,8 @@ final readonly class StepWords
 {
     /** What short names of parts stand for. */
     private const PARTS = [
-        'edge' => 'short piece of shrink at the end of the sleeving',
-        'neck' => 'short piece of shrink at the neck of the boot',
+        'edge' => 'short lined piece at the end of the sleeving',
+        'neck' => 'short lined piece at the neck of the boot',
         'leg-sleeving' => 'sleeving of the leg',
     ];
 

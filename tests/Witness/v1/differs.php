@@ -151,8 +151,8 @@ return [
         'with the answer that changes nothing',
     'answers/api/rules/body/rules/coilTie' => 'see installation.json',
     'answers/api/rules/body/schools/14' => 'see installation.json',
-    'answers/api/installation.json/body/installation/rules/compositeSleeve' => 'a question that there was not; nothing '.
-        'that was pinned asks it',
+    'answers/api/installation.json/body/installation/rules/compositeSleeve' => 'a question that there was not; '.
+        'nothing that was pinned asks it',
     'answers/api/rules/body/rules/compositeSleeve' => 'see installation.json',
     'answers/api/rules/body/schools/15' => 'see installation.json',
     'answers/api/types/body/part/1[12]*' => 'a boot with two tails, which there was not, moves those after it',

@@ -48,7 +48,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     fittings: list<FittingSheet>,
  *     alike: list<list<int>>,
  *     breakout: SheetSlide|null,
- *     opened: array{made: SheetMade, slides: list<SheetSlide>, cautions: list<string>}|null,
+ *     opened: OpenedSheet|null,
  *     unused: list<array{conductor: string, colour: string, reason: string}>,
  *     rules: list<array{question: string, answer: string}>,
  * }
@@ -119,6 +119,12 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     tools: list<string>,
  *     cautions: list<string>,
  * }
+ * @phpstan-type OpenedSheet array{
+ *     made: SheetMade,
+ *     slides: list<SheetSlide>,
+ *     tools: list<string>,
+ *     cautions: list<string>,
+ * }
  * @phpstan-type SheetMade array{
  *     id: string,
  *     name: string,
@@ -180,7 +186,7 @@ final class SheetResource
         ];
     }
 
-    /** @return array{made: SheetMade, slides: list<SheetSlide>, cautions: list<string>} */
+    /** @return OpenedSheet */
     private static function opened(OpenedEnd $opened, EndSheet $sheet): array
     {
         $cautions = array_map(static fn (StepMade $step): string => $step->step->caution, $opened->made->made->steps);
@@ -188,6 +194,7 @@ final class SheetResource
         return [
             'made' => self::made($opened->made, $sheet->cable, $sheet->run->end($sheet->side)->preparation),
             'slides' => array_map(self::slide(...), array_values($opened->slidHere())),
+            'tools' => $opened->tools(),
             'cautions' => array_values(array_unique(array_diff($cautions, ['']))),
         ];
     }

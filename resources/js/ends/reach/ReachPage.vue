@@ -60,7 +60,7 @@ const one = (id: string) => api.get(`reach/${encodeURIComponent(id)}`)
 
 <style scoped>
 .page {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

@@ -16,6 +16,8 @@ defineProps<{ opened: NonNullable<Sheet['opened']>; src: string }>()
           class="quiet note-of">{{ slide.note }}</span></li>
       </ol>
       <p v-if="opened.slides.length === 0" class="quiet">Nothing.</p>
+      <h2>Tools</h2>
+      <p>{{ opened.tools.join(' · ') }}</p>
       <p v-for="caution in opened.cautions" :key="caution" class="note check">{{ caution }}</p>
       <p class="quiet">Each leg has a sheet of its own: it is made from where this stops.</p>
     </section>

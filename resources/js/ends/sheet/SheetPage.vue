@@ -304,7 +304,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
 
 <style scoped>
 .sheet {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

@@ -319,7 +319,7 @@ function stop() {
 
 <style scoped>
 .building {
-  height: 100dvh;
+  height: 100%;
   display: flex;
   flex-direction: column;
   min-height: 0;

@@ -230,7 +230,7 @@ const mates = computed(() =>
 
 <style scoped>
 .catalogue {
-  height: 100dvh;
+  height: 100%;
   display: grid;
   grid-template-rows: auto auto minmax(0, 1fr);
 }

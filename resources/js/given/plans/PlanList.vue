@@ -57,7 +57,7 @@ const shown = computed(() =>
 
 <style scoped>
 .page {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

@@ -372,7 +372,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 
 <style scoped>
 .plan {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

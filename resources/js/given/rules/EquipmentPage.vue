@@ -242,7 +242,7 @@ const plug = (device: Device, port: Port, fitting: string) =>
 
 <style scoped>
 .equipment {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
   padding-bottom: 40px;
 }

@@ -199,7 +199,7 @@ async function record(kind: string, side?: string) {
 
 <style scoped>
 .run {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

@@ -412,7 +412,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 .schedule {
   display: grid;
   grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 330px;
-  height: 100dvh;
+  height: 100%;
 }
 .schedule:has(> form.quick) {
   grid-template-rows: auto auto minmax(0, 1fr);

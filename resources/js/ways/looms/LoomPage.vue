@@ -203,7 +203,7 @@ const remove = () =>
 
 <style scoped>
 .page {
-  height: 100dvh;
+  height: 100%;
   display: flex;
   flex-direction: column;
   min-height: 0;

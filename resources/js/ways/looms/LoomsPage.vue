@@ -65,7 +65,7 @@ onMounted(() =>
 
 <style scoped>
 .looms {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

@@ -67,6 +67,15 @@ li button {
   box-sizing: border-box;
   border-radius: 4px;
 }
+@media (max-width: 700px) {
+  li button {
+    grid-template-columns: 26px 14px minmax(0, 1fr) auto auto;
+    gap: 6px;
+  }
+  li button .mono:empty {
+    display: none;
+  }
+}
 li button:hover {
   background: var(--paper);
 }

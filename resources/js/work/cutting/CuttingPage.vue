@@ -174,7 +174,7 @@ async function saved(changes: Replanned | undefined, reel: string) {
 
 <style scoped>
 .cutting {
-  height: 100dvh;
+  height: 100%;
   display: flex;
   flex-direction: column;
   min-height: 0;

@@ -215,7 +215,7 @@ const save = () =>
 
 <style scoped>
 .parts {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {

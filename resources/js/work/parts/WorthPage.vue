@@ -89,7 +89,7 @@ const save = () =>
 
 <style scoped>
 .worth {
-  height: 100dvh;
+  height: 100%;
   overflow: auto;
 }
 header {
