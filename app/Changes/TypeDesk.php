@@ -117,14 +117,33 @@ final readonly class TypeDesk
      */
     private static function keepsWhatIsLocked(Loaded $loaded, DecisionKind $kind, mixed $definition): void
     {
-        foreach ($kind === DecisionKind::Procedure ? Decided::type($kind, $definition)->procedures() : [] as $copy) {
-            foreach ($loaded->installation->catalogue->procedures() as $known) {
-                $isOfTheSame = $known->id === $copy->id || array_intersect($known->inPlaceOf, $copy->inPlaceOf) !== [];
-                foreach ($isOfTheSame ? $known->missingIn($copy) : [] as $missing) {
-                    throw BadLine::because('steps', $copy->name, $missing);
-                }
-            }
+        if ($kind !== DecisionKind::Procedure) {
+            return;
         }
+        $copy = self::procedure($definition);
+        foreach (self::lockedMissing($loaded, $copy) as $missing) {
+            throw BadLine::because('steps', $copy->name, $missing);
+        }
+    }
+
+    /** @return list<string> what it lacks of the locked steps of every procedure that makes the same ends */
+    public static function lockedMissing(Loaded $loaded, MakingProcedure $copy): array
+    {
+        $missing = [];
+        foreach ($loaded->installation->catalogue->procedures() as $known) {
+            $isOfTheSame = $known->id === $copy->id || array_intersect($known->inPlaceOf, $copy->inPlaceOf) !== [];
+            array_push($missing, ...$isOfTheSame ? $known->missingIn($copy) : []);
+        }
+
+        return $missing;
+    }
+
+    /** @throws InvalidDocument naming every field that is wrong */
+    public static function procedure(mixed $definition): MakingProcedure
+    {
+        $procedures = Decided::type(DecisionKind::Procedure, $definition)->procedures();
+
+        return reset($procedures) ?: throw BadLine::because('definition', '', 'A definition is needed.');
     }
 
     /**

@@ -52,6 +52,7 @@ const vuetify = createVuetify({
     VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto', autoSelectFirst: true },
+    VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VCheckbox: { density: 'compact', hideDetails: 'auto' },
   },
 })

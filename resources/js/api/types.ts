@@ -69,6 +69,7 @@ export type SheetBlock = SheetFitting['blocks'][number]
 export type TypeKind = Schemas['TypeKind']
 export type TypeLine = Schemas['TypeLine']
 export type TypeDetail = Schemas['TypeDetail']
+export type Trial = Schemas['TrialShown']
 export type Channels = Record<string, Record<string, string>>
 export interface PlanDefinition {
   id: string

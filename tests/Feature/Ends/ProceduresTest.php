@@ -76,6 +76,55 @@ final class ProceduresTest extends TestCase
         $this->getJson('/api/types/procedure/cups-otherwise')->assertNotFound();
     }
 
+    /** Before it is saved it is tried on ends that are here, and drawn after each step; nothing of it is kept. */
+    public function test_a_procedure_is_tried_before_it_is_saved(): void
+    {
+        $whole = $this->definition('cup-3-pole');
+        $try = fn (array $definition, array $more = []) => $this->postJson(
+            '/api/types/procedure/try',
+            ['definition' => $definition] + $more,
+        );
+        $first = $try($whole, ['step' => 'sheath-off'])->assertOk()->json();
+        self::assertSame([], array_merge(...array_column($first['ends'], 'wrong')));
+        self::assertContains(true, array_column($first['ends'], 'here'));
+        self::assertNotFalse(simplexml_load_string($first['picture']));
+        self::assertSame(array_column($whole['steps'], 'id'), array_column($first['steps'], 'id'));
+        $other = $try($whole, ['step' => 'join', 'end' => 1])->assertOk()->json();
+        self::assertSame(1, $other['end']);
+        self::assertNotSame($first['picture'], $other['picture']);
+        // Too little sheath off: said at the steps that it hinders, and of every end.
+        $short = $whole;
+        $at = array_search('sheath-off', array_column($short['steps'], 'id'), true);
+        $short['steps'][$at]['measure']['length'] = '9 mm';
+        $wrong = $try($short)->assertOk()->json();
+        self::assertNotContains(true, array_column($wrong['ends'], 'right'));
+        $lacks = array_column($wrong['steps'], 'lacks', 'id');
+        self::assertStringContainsString('still round', implode(' ', $lacks['foil-off']));
+        self::assertSame([], $lacks['sheath-off']);
+        // What cannot be read names its field; what secures a life is named; nobody else may.
+        $short['steps'][0]['do'] = 'glue';
+        $try($short)->assertUnprocessable()->assertSee('steps[0].do');
+        $mains = $this->definition('mains-screws');
+        $mains['steps'] = array_values(array_filter(
+            $mains['steps'],
+            static fn (array $step): bool => $step['id'] !== 'polarity',
+        ));
+        self::assertStringContainsString('Step polarity of', implode(' ', $try($mains)->assertOk()->json('locked')));
+        self::assertSame($whole, $this->definition('cup-3-pole'));
+        $this->as('bench')->postJson('/api/types/procedure/try', ['definition' => $whole])->assertForbidden();
+    }
+
+    /** Whoever has another edition than ships sees that one beside it. */
+    public function test_a_newer_edition_is_shown_beside_one_of_ones_own(): void
+    {
+        $own = $this->definition('cup-3-pole');
+        self::assertNull($this->getJson('/api/types/procedure/cup-3-pole')->json('newer'));
+        $shipped = $own;
+        $own['source'] = 'the house';
+        $this->putJson('/api/types/procedure', ['definition' => $own])->assertOk();
+        self::assertSame($shipped, $this->getJson('/api/types/procedure/cup-3-pole')->json('newer'));
+    }
+
     /** One that does not make an end right is said so at the sheet, with the step; the recipe is followed meanwhile. */
     public function test_a_procedure_that_does_not_make_an_end_says_so_and_the_bench_goes_on_by_the_recipe(): void
     {

@@ -10,19 +10,23 @@ use App\Changes\TypeDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Http\Requests\Given\OnVersion;
+use App\Http\Requests\Given\TrialAsked;
 use App\Http\Requests\Given\TypeDefinition;
+use App\Http\Resources\Given\TrialResource;
 use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\Plan\Proposing\EndsToTry;
 
 /**
  * The catalogue as an installation has it: shipped types, and types of its own.
  *
  * @phpstan-import-type TypesPage from TypeResource
  * @phpstan-import-type TypeDetail from TypeResource
+ * @phpstan-import-type TrialShown from TrialResource
  * @phpstan-import-type ConsequencesShown from ConsequencesResource
  */
 final readonly class TypeController
@@ -54,6 +58,24 @@ final readonly class TypeController
         $edit = new Edit(self::kind($kind), is_string($shape['id']) ? $shape['id'] : '', $shape);
 
         return new Answer(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
+    }
+
+    /**
+     * A procedure on ends that it would make, before it is saved.
+     *
+     * @return Answer<TrialShown>
+     */
+    public function try(#[Body(TrialAsked::class)] TrialAsked $sent, Loaded $loaded): Answer
+    {
+        $procedure = TypeDesk::procedure($sent->definition);
+
+        return new Answer(TrialResource::of(
+            $procedure,
+            (new EndsToTry($procedure, $loaded->installation))->all(),
+            $sent->end,
+            $sent->step,
+            TypeDesk::lockedMissing($loaded, $procedure),
+        ));
     }
 
     /** @return Answer<array{id: string}> */

@@ -43,6 +43,7 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *     definition: array<int|string, mixed>,
  *     version: int|null,
  *     shipped: bool,
+ *     newer: array<int|string, mixed>|null,
  *     used: bool,
  *     retired: bool,
  *     figures: list<array{label: string, value: string, rule: string}>,
@@ -99,6 +100,7 @@ final class TypeResource
         $catalogue = $loaded->installation->catalogue;
         $type = $catalogue->{$list}()[$id] ?? abort(404, 'There is no such type here.');
 
+        $shipped = ShippedCatalogue::load()->{$list}()[$id] ?? null;
         /** @var TypeKind $of */
         $of = $kind->value;
 
@@ -108,7 +110,9 @@ final class TypeResource
             'name' => $type->name,
             'definition' => CatalogueEncoder::type($type),
             'version' => self::own($loaded)[$kind->value][$id] ?? null,
-            'shipped' => isset(ShippedCatalogue::load()->{$list}()[$id]),
+            'shipped' => $shipped !== null,
+            // What ships with Sartal, where that is another one than is followed here.
+            'newer' => $shipped === null || $shipped == $type ? null : CatalogueEncoder::type($shipped),
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],

@@ -8,6 +8,7 @@ import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../../ui/attempt'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import LibraryPanel from './LibraryPanel.vue'
+import ProcedureBench from './ProcedureBench.vue'
 import TypeEditor from './TypeEditor.vue'
 
 const KINDS: { kind: TypeKind; name: string }[] = [
@@ -204,9 +205,14 @@ const mates = computed(() =>
             v-for="figure in detail.figures"
             :key="figure.label"><td>{{ figure.label }}</td><td class="mono">{{ figure.value }}</td>
             <td class="quiet">{{ figure.rule }}</td></tr></tbody></table>
-        <dl><template
-              v-for="fact in [...facts, ...side]"
-              :key="fact.key"><dt>{{ fact.key }}</dt><dd>{{ fact.value }}</dd></template>
+        <ProcedureBench
+          v-if="detail.kind === 'procedure'"
+          :key="`${detail.id} ${detail.version}`"
+          :detail="detail"
+          mode="read" />
+        <dl v-else><template
+                     v-for="fact in [...facts, ...side]"
+                     :key="fact.key"><dt>{{ fact.key }}</dt><dd>{{ fact.value }}</dd></template>
           <template v-if="terminals.length"><dt>terminals</dt><dd><template
             v-for="terminal in terminals"
             :key="terminal">{{ terminal }}<br></template></dd></template>
@@ -214,6 +220,12 @@ const mates = computed(() =>
         <details><summary>Whole definition</summary>
           <pre class="mono">{{ JSON.stringify(detail.definition, null, 2) }}</pre></details>
       </section>
+      <div v-else-if="detail && editing && detail.kind === 'procedure'" class="detail"><ProcedureBench
+        :key="`${detail.id} ${editing}`"
+        :detail="detail"
+        :mode="editing"
+        @saved="saved"
+        @close="editing = null" /></div>
       <TypeEditor
         v-else-if="detail && editing"
         :key="`${detail.id} ${editing}`"
@@ -233,6 +245,7 @@ const mates = computed(() =>
   height: 100%;
   display: grid;
   grid-template-rows: auto auto minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
 }
 header {
   display: flex;
