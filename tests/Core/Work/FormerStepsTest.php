@@ -49,6 +49,9 @@ final class FormerStepsTest extends TestCase
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];
+        yield 'low profile' => [self::line('instrument', 'unbalanced', 'ts-plug-low-unbalanced')];
+        yield 'low profile, pair' => [self::line('pair-lapped', 'unbalanced', 'ts-plug-low-unbalanced')];
+        yield 'loudspeaker panel' => [self::line('loudspeaker-2', 'loudspeaker', 'speaker4-panel-1')];
         yield 'rectangular, soldered' => [self::house(Bench::stageBox(), ContactsMade::SolderAll)];
         yield 'composite' => [self::composite()];
         yield 'composite, bare' => [self::house(self::composite(), MainsEnds::Bare)];

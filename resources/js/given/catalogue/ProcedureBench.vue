@@ -94,7 +94,9 @@ const save = () =>
 const newer = computed(() => props.detail.newer as Procedure | null)
 const against = computed(() => (newer.value ? differences(procedure.value, newer.value) : []))
 const changed = computed(() =>
-  editing.value && past.value.length ? differences(props.detail.definition as unknown as Procedure, procedure.value) : [],
+  editing.value && past.value.length
+    ? differences(props.detail.definition as unknown as Procedure, procedure.value)
+    : [],
 )
 const takeOver = () =>
   hand.change(of => {
