@@ -26,6 +26,7 @@ final class ProvenEndsTest extends TestCase
     /** How many ends there are of each procedure: fewer would prove less than is said. */
     private const ENDS = [
         'bnc-crimp' => 14,
+        'category-7a' => 4,
         'category-jack' => 10,
         'category-jack-screened' => 2,
         'category-plug' => 15,
@@ -34,6 +35,8 @@ final class ProvenEndsTest extends TestCase
         'cups-5-pole' => 16,
         'cups-d-sub' => 348,
         'f-crimp' => 10,
+        'individual-jack' => 2,
+        'individual-plug' => 2,
         'low-profile-plug' => 20,
         'mains-screws' => 8,
         'modular-crimp' => 42,
@@ -55,6 +58,7 @@ final class ProvenEndsTest extends TestCase
         'filler-off' => 'no type says that it has a filler',
         'inside-off' => 'no type says what lies beside its pairs',
         'separator-off' => 'no type says that it has a separator',
+        'thread-off' => 'of 7A: no type that comes into one says that it has a thread',
         'open' => 'no type says that it has a rip cord',
         'rip' => 'no type says that it has a rip cord',
         'blade-end-off' => 'no type says that it has a rip cord',
@@ -138,7 +142,7 @@ final class ProvenEndsTest extends TestCase
             $coiled += $made->result->coiled ? 1 : 0;
             self::assertFalse(Made::by($end->procedure, $end->workpiece, $end->station)->result->coiled, $end->name);
         }
-        self::assertSame([516, 1129], [$mated, $coiled]);
+        self::assertSame([516, 1135], [$mated, $coiled]);
     }
 
     public function test_every_step_is_called_for_by_some_end(): void

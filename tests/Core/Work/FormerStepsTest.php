@@ -49,6 +49,11 @@ final class FormerStepsTest extends TestCase
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];
+        yield 'pairs screened one by one, plug' => [
+            self::line('cat6a-sftp-stranded', 'network', '8p8c-plug-screened-stranded-t568b'),
+        ];
+        yield 'pairs screened one by one, jack' => [self::line('cat7a-sftp', 'network', '8p8c-jack-screened-t568b')];
+        yield 'category 7A' => [self::line('cat7a-sftp', 'network', 'cat7a-jack-t568b')];
         yield 'low profile' => [self::line('instrument', 'unbalanced', 'ts-plug-low-unbalanced')];
         yield 'low profile, pair' => [self::line('pair-lapped', 'unbalanced', 'ts-plug-low-unbalanced')];
         yield 'loudspeaker panel' => [self::line('loudspeaker-2', 'loudspeaker', 'speaker4-panel-1')];

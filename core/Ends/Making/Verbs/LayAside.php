@@ -29,6 +29,9 @@ final readonly class LayAside implements Act
             if ($piece->lie === $this->lie) {
                 $needs[] = sprintf('%s is %s already.', ucfirst(Doing::name($piece)), $this->done);
             }
+            if ($this->lie === Lie::Wound && $piece->kind->isWoven() && $piece->lie !== Lie::Twisted) {
+                $needs[] = sprintf('%s has to be twisted before it is wound.', ucfirst(Doing::name($piece)));
+            }
         }
 
         return $needs;
