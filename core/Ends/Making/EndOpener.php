@@ -109,9 +109,6 @@ final readonly class EndOpener
      */
     private function procedure(CableType $cable, array $legs, array $ends): ?MakingProcedure
     {
-        if (count($legs) < 2 || ! self::isInJackets($cable, $legs)) {
-            return null;
-        }
         foreach ($this->installation->catalogue->procedures() as $procedure) {
             $meant = [];
             foreach ($ends as [$carries, $id]) {
@@ -122,7 +119,8 @@ final readonly class EndOpener
                 }
             }
             $isAll = count(array_merge(...array_values($meant), ...[[]])) === count($ends);
-            if ($procedure->opensLegs() && $isAll && count($meant) === count($procedure->legs)) {
+            $isMeant = $isAll && count($legs) > 1 && count($meant) === count($procedure->legs);
+            if ($isMeant && $procedure->opensLegs() && self::isInJackets($cable, $legs)) {
                 return $procedure;
             }
         }

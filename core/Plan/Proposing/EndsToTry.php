@@ -40,6 +40,9 @@ final readonly class EndsToTry
 
     private Installation $in;
 
+    /** @var array<int|string, true> connectors that it may be for, by id */
+    private array $connectors;
+
     /** @param  MakingProcedure  $procedure  instead of the one that is called the same, or beside all others */
     public function __construct(private MakingProcedure $procedure, Installation $installation)
     {
@@ -47,6 +50,7 @@ final readonly class EndsToTry
             // Before all others, also of the same recipes: it is this one that is tried.
             (new Catalogue(procedures: [$procedure->id => $procedure]))->plus($installation->catalogue),
         );
+        $this->connectors = self::connectors($procedure, $this->in->catalogue);
     }
 
     /** @return list<TriedEnd> those first that most of its steps are for */
@@ -72,9 +76,12 @@ final readonly class EndsToTry
     {
         $found = [];
         foreach ($this->in->runs() as $run) {
+            if (count($found) >= self::HERE) {
+                break;
+            }
             foreach (Side::cases() as $side) {
                 $key = $this->key($run, $side);
-                if (count($found) >= self::HERE || $key === '' || isset($seen[$key])) {
+                if ($key === '' || isset($seen[$key])) {
                     continue;
                 }
                 $made = $this->made($run, $side, $this->in);
@@ -118,12 +125,21 @@ final readonly class EndsToTry
 
     private function mayBeFor(string $connector): bool
     {
-        $type = $this->in->catalogue->connector($connector);
-        $of = $this->procedure->connectors;
+        return isset($this->connectors[$connector]);
+    }
 
-        return $type !== null &&
-            ($of === [] || in_array($connector, $of, true)) &&
-            array_intersect($type->cable->recipes, $this->procedure->inPlaceOf) !== [];
+    /** @return array<int|string, true> connectors that it may be for, by id */
+    private static function connectors(MakingProcedure $procedure, Catalogue $catalogue): array
+    {
+        $connectors = [];
+        foreach ($catalogue->connectors() as $id => $type) {
+            $isNamed = $procedure->connectors === [] || in_array((string) $id, $procedure->connectors, true);
+            if ($isNamed && array_intersect($type->cable->recipes, $procedure->inPlaceOf) !== []) {
+                $connectors[$id] = true;
+            }
+        }
+
+        return $connectors;
     }
 
     /** As the procedure makes it; null where another one does. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEMANDED, JOINS, KINDS, title, type Demand, type Procedure } from './procedure'
+import { DEMANDED, JOINS, KINDS, LIES, title, type Demand, type Procedure } from './procedure'
 
 /** What the connector wants of the finished end. */
 defineProps<{ procedure: Procedure; unmet: string[]; editing: boolean }>()
@@ -9,10 +9,28 @@ const of = (each: Demand) =>
   [(each.of ?? []).map(kind => title(KINDS, kind)).join(', '), each.joins ? title(JOINS, each.joins) : '']
     .filter(Boolean)
     .join(' ')
-const set = (i: number, key: 'name' | 'least' | 'most' | 'defect', value: string) =>
+/** What is empty is left out. */
+const set = <K extends keyof Demand>(i: number, key: K, value: Demand[K] | null | undefined) =>
   emit('change', it => {
-    it.demands![i]![key] = value
+    const demand = it.demands![i]!
+    const isNothing = value === null || value === undefined || value === '' || (Array.isArray(value) && !value.length)
+    if (isNothing && key !== 'name' && key !== 'most' && key !== 'what') delete demand[key]
+    else demand[key] = value as Demand[K]
   })
+const add = () =>
+  emit('change', it => {
+    it.demands = [...(it.demands ?? []), { name: 'what is wanted', what: 'bare', of: ['metal'], most: '10 mm' }]
+  })
+const remove = (i: number) =>
+  emit('change', it => {
+    it.demands!.splice(i, 1)
+  })
+const FIELDS = [
+  ['name', 'What is wanted, in words'],
+  ['least', 'At least'],
+  ['most', 'At most'],
+  ['defect', 'Else it is called'],
+] as const
 </script>
 
 <template>
@@ -21,27 +39,54 @@ const set = (i: number, key: 'name' | 'least' | 'most' | 'defect', value: string
     <ul v-if="unmet.length" class="unmet" aria-label="Not as demanded"><li
       v-for="each in unmet"
       :key="each">{{ each }}</li></ul>
-    <table v-if="procedure.demands?.length" class="lines">
+    <template v-if="editing">
+      <fieldset v-for="(each, i) in procedure.demands ?? []" :key="i">
+        <legend>{{ each.name }}</legend>
+        <v-text-field
+          v-for="[key, label] in FIELDS"
+          :key="key"
+          :model-value="each[key] ?? ''"
+          :label="label"
+          hide-details
+          @change="set(i, key, typed($event))" />
+        <v-select
+          :model-value="each.what"
+          :items="DEMANDED"
+          label="Which length"
+          hide-details
+          @update:model-value="set(i, 'what', $event)" />
+        <v-select
+          :model-value="each.of ?? []"
+          :items="KINDS"
+          label="Of"
+          multiple
+          hide-details
+          @update:model-value="set(i, 'of', $event)" />
+        <v-select
+          :model-value="each.joins ?? null"
+          :items="JOINS"
+          label="Those alone"
+          clearable
+          hide-details
+          @update:model-value="set(i, 'joins', $event)" />
+        <v-select
+          :model-value="each.lies ?? null"
+          :items="LIES"
+          label="How it has to lie"
+          clearable
+          hide-details
+          @update:model-value="set(i, 'lies', $event)" />
+        <v-btn size="small" variant="text" color="error" @click="remove(i)">Remove</v-btn>
+      </fieldset>
+      <v-btn size="small" variant="outlined" color="primary" @click="add">Add a demand</v-btn>
+    </template>
+    <table v-else-if="procedure.demands?.length" class="lines">
       <thead><tr><th>What</th><th>Of</th><th>At least</th><th>At most</th><th>Else it is called</th></tr></thead>
       <tbody><tr v-for="(each, i) in procedure.demands" :key="i">
         <td>{{ each.name }}<br><span class="quiet">{{ title(DEMANDED, each.what) }}</span></td>
         <td>{{ of(each) }}</td>
-        <template v-if="editing">
-          <td><input
-            :value="each.least ?? '0 mm'"
-            :aria-label="`At least, ${each.name}`"
-            @change="set(i, 'least', typed($event))"></td>
-          <td><input
-            :value="each.most"
-            :aria-label="`At most, ${each.name}`"
-            @change="set(i, 'most', typed($event))"></td>
-          <td><input
-            :value="each.defect ?? ''"
-            :aria-label="`Else it is called, ${each.name}`"
-            @change="set(i, 'defect', typed($event))"></td>
-        </template>
-        <template v-else><td class="mono">{{ each.least ?? '0 mm' }}</td><td class="mono">{{ each.most }}</td>
-          <td>{{ each.defect }}</td></template>
+        <td class="mono">{{ each.least ?? '0 mm' }}</td><td class="mono">{{ each.most }}</td>
+        <td>{{ each.defect }}</td>
       </tr></tbody>
     </table>
     <p v-else class="quiet">Nothing but that every terminal is joined.</p>
@@ -49,18 +94,18 @@ const set = (i: number, key: 'name' | 'least' | 'most' | 'defect', value: string
 </template>
 
 <style scoped>
-input {
-  width: 100%;
-  min-width: 64px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 5px 6px;
-  background: var(--surface);
-  color: inherit;
-  font: inherit;
+fieldset {
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  margin: 0 0 10px;
+  padding: 0 0 10px;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 8px;
 }
-input:focus-visible {
-  outline: 2px solid var(--copper);
+legend {
+  font-weight: 600;
+  padding: 4px 0;
 }
 .unmet {
   color: var(--flux);

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { onKeyStroke, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
 import { api, ApiError, saying } from '../../api/client'
+import { address, person } from '../../api/page'
 import type { Consequences, TypeDetail } from '../../api/types'
 import ConsequenceList from '../rules/ConsequenceList.vue'
 import DemandsTable from './DemandsTable.vue'
+import ProcedureMore from './ProcedureMore.vue'
 import { differences, spoken, type MakingStep, type Procedure } from './procedure'
 import StepForm from './StepForm.vue'
 import StepsTable from './StepsTable.vue'
@@ -34,9 +35,8 @@ const hand = useProcedure(source)
 const { procedure, at, step, end, trial, problems, message, trying, past, future } = hand
 onMounted(hand.attempt)
 
-// What was changed stays on the device until it is saved or thrown away.
-const route = useRoute()
-const draft = useLocalStorage(`sartal.procedure.${String(route.params.address ?? '')}.${props.detail.id}`, '')
+// What was changed stays on the device, for whoever changed it, until it is saved or thrown away.
+const draft = useLocalStorage(`sartal.procedure.${address}.${person.value}.${props.detail.id}.${props.mode}`, '')
 const kept = ref(editing.value && draft.value !== '' && draft.value !== JSON.stringify(source))
 watch(
   procedure,
@@ -179,7 +179,7 @@ const lists = [
             variant="text"
             color="error"
             :disabled="step?.locked || procedure.steps.length < 2"
-            @click="hand.remove">Remove</v-btn>
+            @click="hand.remove">Take the step out</v-btn>
           <v-btn size="small" variant="text" :disabled="!past.length" @click="hand.undo">Undo</v-btn>
           <v-btn size="small" variant="text" :disabled="!future.length" @click="hand.redo">Redo</v-btn>
         </p>
@@ -224,6 +224,7 @@ const lists = [
       </div>
     </div>
     <DemandsTable :procedure="procedure" :unmet="trial?.unmet ?? []" :editing="editing" @change="hand.change" />
+    <ProcedureMore v-if="editing" :procedure="procedure" @change="hand.change" />
     <template v-if="editing">
       <details v-if="changed.length" class="note"><summary>{{ changed.length }}
                                                     {{ changed.length === 1 ? 'change' : 'changes' }} so far</summary>

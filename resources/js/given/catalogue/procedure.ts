@@ -44,6 +44,11 @@ export interface Procedure {
   demands?: Demand[]
   inPlaceOf?: string[]
   connectors?: string[]
+  closes?: { part: string; over?: string }[]
+  crimps?: { part: string; times: number }[]
+  legs?: { carries: string; procedure?: string; last?: boolean }[]
+  centre?: string
+  throughLugs?: boolean
   [more: string]: unknown
 }
 
@@ -154,6 +159,25 @@ export const DEMANDED = said({
   tinned: 'what is tinned',
   longer: 'what is more than the longest of the others',
 })
+export const LIES = said({
+  scored: 'scored',
+  opened: 'opened',
+  folded: 'laid back',
+  twisted: 'twisted',
+  untwisted: 'untwisted',
+  pointed: 'cut to a point',
+  over: 'laid forward',
+  wound: 'wound',
+  arranged: 'laid in order',
+})
+export const OVER = said({ screen: 'the screen’s terminal', core: 'the other terminals' })
+export const CENTRES = said({
+  none: 'nothing: it is no coax',
+  captive: 'the connector’s own: the bare centre is pushed in',
+  pin: 'a pin that is crimped on',
+  fingers: 'springs: nothing is crimped',
+})
+export const CARRIES = said({ signal: 'a signal', mains: 'mains' })
 export const title = (of: Choice[], value: string | undefined) =>
   of.find(each => each.value === value)?.title ?? plain(value ?? '')
 

@@ -39,7 +39,11 @@ export function useProcedure(source: Procedure) {
       })
       if (mine !== turn) return
       // At first, where there is something to see.
-      if (trial.value === null) at.value = Math.max(0, answer.steps.findIndex(each => each.called && each.mark !== ''))
+      if (trial.value === null)
+        at.value = Math.max(
+          0,
+          answer.steps.findIndex(each => each.called && each.mark !== ''),
+        )
       trial.value = answer
       problems.value = []
       message.value = ''

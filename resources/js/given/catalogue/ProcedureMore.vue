@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { CARRIES, CENTRES, OVER, type Procedure } from './procedure'
+
+/** What a procedure says beside its steps: what is closed, how often a part is crimped, how legs go on. */
+defineProps<{ procedure: Procedure }>()
+const emit = defineEmits<{ change: [work: (of: Procedure) => void] }>()
+const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
+type Lists = 'closes' | 'crimps' | 'legs'
+const NEW = {
+  closes: { part: 'cover' },
+  crimps: { part: 'ferrule', times: 2 },
+  legs: { carries: 'signal' },
+} as const
+const put = (list: Lists, i: number, key: string, value: unknown) =>
+  emit('change', of => {
+    const entry = of[list]![i]! as unknown as Record<string, unknown>
+    if (value === null || value === '' || value === false) delete entry[key]
+    else entry[key] = value
+  })
+const add = (list: Lists) =>
+  emit('change', of => {
+    const entries = (of[list] ?? []) as unknown[]
+    of[list] = [...entries, { ...NEW[list] }] as never
+  })
+const remove = (list: Lists, i: number) =>
+  emit('change', of => {
+    of[list]!.splice(i, 1)
+    if (!of[list]!.length) delete of[list]
+  })
+const mark = (key: 'centre' | 'throughLugs', value: unknown) =>
+  emit('change', of => {
+    if (value) of[key] = value as never
+    else delete of[key]
+  })
+const times = (event: Event) => Math.max(1, Math.min(9, Math.round(Number(typed(event)) || 1)))
+</script>
+
+<template>
+  <details>
+    <summary>What is closed and crimped, and how legs go on</summary>
+    <fieldset v-for="(each, i) in procedure.closes ?? []" :key="`closes ${i}`">
+      <legend>Closed over what is joined</legend>
+      <v-text-field
+        :model-value="each.part"
+        label="Part of the connector"
+        hide-details
+        @change="put('closes', i, 'part', typed($event))" />
+      <v-select
+        :model-value="each.over ?? null"
+        :items="OVER"
+        label="Over"
+        clearable
+        hide-details
+        @update:model-value="put('closes', i, 'over', $event)" />
+      <v-btn size="small" variant="text" color="error" @click="remove('closes', i)">Remove</v-btn>
+    </fieldset>
+    <fieldset v-for="(each, i) in procedure.crimps ?? []" :key="`crimps ${i}`">
+      <legend>Crimped more than once</legend>
+      <v-text-field
+        :model-value="each.part"
+        label="Part"
+        hide-details
+        @change="put('crimps', i, 'part', typed($event))" />
+      <v-text-field
+        :model-value="each.times"
+        label="Times"
+        inputmode="numeric"
+        hide-details
+        @change="put('crimps', i, 'times', times($event))" />
+      <v-btn size="small" variant="text" color="error" @click="remove('crimps', i)">Remove</v-btn>
+    </fieldset>
+    <fieldset v-for="(each, i) in procedure.legs ?? []" :key="`legs ${i}`">
+      <legend>A leg that goes on</legend>
+      <v-select
+        :model-value="each.carries"
+        :items="CARRIES"
+        label="Which carries"
+        hide-details
+        @update:model-value="put('legs', i, 'carries', $event)" />
+      <v-text-field
+        :model-value="each.procedure ?? ''"
+        label="By the procedure, or whichever it has"
+        hide-details
+        @change="put('legs', i, 'procedure', typed($event))" />
+      <label><input
+        type="checkbox"
+        :checked="each.last === true"
+        @change="put('legs', i, 'last', ($event.target as HTMLInputElement).checked)"> once the others are finished at
+        both ends</label>
+      <v-btn size="small" variant="text" color="error" @click="remove('legs', i)">Remove</v-btn>
+    </fieldset>
+    <p class="acts">
+      <v-btn size="small" variant="outlined" color="primary" @click="add('closes')">Something is closed</v-btn>
+      <v-btn size="small" variant="outlined" color="primary" @click="add('crimps')">Something is crimped twice</v-btn>
+      <v-btn size="small" variant="outlined" color="primary" @click="add('legs')">A leg goes on</v-btn>
+    </p>
+    <fieldset>
+      <legend class="visually-hidden">Its connectors</legend>
+      <v-select
+        :model-value="procedure.centre ?? 'none'"
+        :items="CENTRES"
+        label="Of coax, the centre is taken by"
+        hide-details
+        @update:model-value="mark('centre', $event === 'none' ? null : $event)" />
+      <label><input
+        type="checkbox"
+        :checked="procedure.throughLugs === true"
+        @change="mark('throughLugs', ($event.target as HTMLInputElement).checked)"> wires go through open lugs; none is
+        filled before</label>
+    </fieldset>
+  </details>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  margin: 0 0 10px;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 8px;
+  align-items: center;
+}
+legend {
+  font-weight: 600;
+  padding: 4px 0;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+summary {
+  padding: 8px 0;
+  cursor: pointer;
+}
+</style>
