@@ -121,16 +121,16 @@ final readonly class TypeDesk
             return;
         }
         $copy = self::procedure($definition);
-        foreach (self::lockedMissing($loaded, $copy) as $missing) {
+        foreach (self::lockedMissing($loaded->installation, $copy) as $missing) {
             throw BadLine::because('steps', $copy->name, $missing);
         }
     }
 
     /** @return list<string> what it lacks of the locked steps of every procedure that makes the same ends */
-    public static function lockedMissing(Loaded $loaded, MakingProcedure $copy): array
+    public static function lockedMissing(Installation $in, MakingProcedure $copy): array
     {
         $missing = [];
-        foreach ($loaded->installation->catalogue->procedures() as $known) {
+        foreach ($in->catalogue->procedures() as $known) {
             $isOfTheSame = $known->id === $copy->id || array_intersect($known->inPlaceOf, $copy->inPlaceOf) !== [];
             array_push($missing, ...$isOfTheSame ? $known->missingIn($copy) : []);
         }

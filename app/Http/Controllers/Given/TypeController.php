@@ -15,8 +15,10 @@ use App\Http\Requests\Given\TypeDefinition;
 use App\Http\Resources\Given\TrialResource;
 use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
+use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Planning\RunsOfEachKind;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Proposing\EndsToTry;
@@ -31,8 +33,11 @@ use Sartal\Core\Plan\Proposing\EndsToTry;
  */
 final readonly class TypeController
 {
-    public function __construct(private TypeDesk $desk, private Foresight $foresight)
-    {
+    public function __construct(
+        private TypeDesk $desk,
+        private Foresight $foresight,
+        private RunsOfEachKind $few,
+    ) {
     }
 
     /** @return Answer<TypesPage> */
@@ -65,16 +70,17 @@ final readonly class TypeController
      *
      * @return Answer<TrialShown>
      */
-    public function try(#[Body(TrialAsked::class)] TrialAsked $sent, Loaded $loaded): Answer
+    public function try(#[Body(TrialAsked::class)] TrialAsked $sent, StoredInstallation $stored): Answer
     {
         $procedure = TypeDesk::procedure($sent->definition);
+        $in = $this->few->in($stored);
 
         return new Answer(TrialResource::of(
             $procedure,
-            (new EndsToTry($procedure, $loaded->installation))->all(),
+            (new EndsToTry($procedure, $in))->all(),
             $sent->end,
             $sent->step,
-            TypeDesk::lockedMissing($loaded, $procedure),
+            TypeDesk::lockedMissing($in, $procedure),
         ));
     }
 

@@ -1,15 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import {
-  FROMS,
-  JOINS,
-  KINDS,
-  MEASURES,
-  VERBS,
-  type MakingStep,
-  type Measure,
-  type Procedure,
-} from './procedure'
+import { FROMS, JOINS, KINDS, MEASURES, VERBS, type MakingStep, type Measure, type Procedure } from './procedure'
 
 /** One step in fields. What is locked is shown, and cannot be changed. */
 const props = defineProps<{ procedure: Procedure; step: MakingStep; at: number }>()
@@ -23,7 +14,10 @@ const parts = computed(() => [
 ])
 const before = computed(() => props.procedure.steps.slice(0, props.at + 1).map(each => each.id))
 const marks = computed(() =>
-  props.procedure.steps.slice(0, props.at).filter(each => each.do === 'mark').map(each => each.id),
+  props.procedure.steps
+    .slice(0, props.at)
+    .filter(each => each.do === 'mark')
+    .map(each => each.id),
 )
 function measure(change: Partial<Measure>) {
   const now = { length: '10 mm', kind: 'mark', from: 'cut-end', ...props.step.measure, ...change }
