@@ -111,8 +111,10 @@ final class TypeResource
             'definition' => CatalogueEncoder::type($type),
             'version' => self::own($loaded)[$kind->value][$id] ?? null,
             'shipped' => $shipped !== null,
-            // What ships with Sartal, where that is another one than is followed here.
-            'newer' => $shipped === null || $shipped == $type ? null : CatalogueEncoder::type($shipped),
+            // Of a procedure: what ships with Sartal, where that is another edition than is followed here.
+            'newer' => $shipped instanceof MakingProcedure && $shipped != $type
+                ? CatalogueEncoder::type($shipped)
+                : null,
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
