@@ -301,7 +301,7 @@ final class SheetDrawing
                 $this->gate($gate);
             }
             $isDrawn = $step->before->end != $step->after->end;
-            $lines = $this->lines($i + 1, $step, $words, $isDrawn ? 52 : 112);
+            $lines = $this->lines($i + 1, $step, $words, $isDrawn ? 49 : 112);
             $height = max($isDrawn ? $picture->height($step->after) : 0.0, 3.9 * count($lines) + 1.5);
             $this->room($height + 2);
             if ($isDrawn) {
