@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Ends\Preparing\ShrinkChoice;
 use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Ends\Preparing\SlideOn;
@@ -16,6 +17,7 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
+use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
@@ -52,24 +54,14 @@ final readonly class EndOpener
      */
     public function of(Run $run, Side $side, CableType $cable, array $fittings, array $lengths = []): ?OpenedEnd
     {
-        $legs = $ends = [];
-        foreach ($fittings as $fitting) {
-            foreach ($fitting->legs as $leg) {
-                if ($leg->made === null) {
-                    return null;
-                }
-                $ends[] = [self::carries($leg->fit), $leg->made->procedure->id];
-                $legs[] = $leg->leg;
-            }
-        }
-        $procedure = count($legs) === count($run->end($side)->legs) ? $this->procedure($cable, $legs, $ends) : null;
+        [$legs, $ends, $procedure] = $this->meant($run->end($side), $cable, $fittings);
         if ($procedure === null) {
             return null;
         }
         $parts = $this->parts($cable, $legs, $ends, $fittings[0]->legs[0]->fit);
         $station = new Station(
             parts: new PartsThere(
-                arrive: $this->arrivals($parts, $run, $side),
+                arrive: $this->arrivals($parts, $run, $side, $cable),
                 shrinks: array_values(array_intersect(['edge', 'neck'], array_keys($parts))),
                 snags: [self::SLEEVING],
                 under: [self::SLEEVING, self::LEG_SLEEVING],
@@ -99,6 +91,27 @@ final readonly class EndOpener
         }
 
         return Length::zero();
+    }
+
+    /**
+     * @param  list<FittingAtEnd>  $fittings
+     * @return array{list<Leg>, list<array{HazardDomain, string}>, ?MakingProcedure} its legs, what each carries and the
+     *     procedure that makes it, and the one that opens them; null where nothing says how all of them are made
+     */
+    private function meant(End $end, CableType $cable, array $fittings): array
+    {
+        $legs = $ends = [];
+        foreach ($fittings as $fitting) {
+            foreach ($fitting->legs as $leg) {
+                if ($leg->made !== null) {
+                    $ends[] = [self::carries($leg->fit), $leg->made->procedure->id];
+                    $legs[] = $leg->leg;
+                }
+            }
+        }
+        $isAll = count($legs) === count($end->legs);
+
+        return [$legs, $ends, $isAll ? $this->procedure($cable, $legs, $ends) : null];
     }
 
     /**
@@ -163,25 +176,22 @@ final readonly class EndOpener
      * @param  array<int|string, SlideOn>  $parts
      * @return array<int|string, Arrival>
      */
-    private function arrivals(array $parts, Run $run, Side $side): array
+    private function arrivals(array $parts, Run $run, Side $side, CableType $cable): array
     {
         $arrivals = array_fill_keys(array_keys($parts), Arrival::SlidHere);
 
-        return isset($parts[self::SLEEVING]) && $side !== $this->sleevedFrom($run)
+        return isset($parts[self::SLEEVING]) && $side === Side::B && $this->comesFromA($run, $cable)
             ? [...$arrivals, self::SLEEVING => Arrival::There]
             : $arrivals;
     }
 
-    /** The end that sleeving comes over: the first that is opened. */
-    public function sleevedFrom(Run $run): Side
+    /** Sleeving comes over the first end that is opened. */
+    private function comesFromA(Run $run, CableType $cable): bool
     {
-        $known = 0;
-        foreach ($run->a->legs as $leg) {
-            $fitting = $this->installation->fitting($leg->landing->fitting ?? '');
-            $known += $this->installation->catalogue->connector($fitting->connector ?? '') === null ? 0 : 1;
-        }
+        $joints = PinoutMaker::make($this->installation, $run, Side::A, $cable)->joints;
+        $made = (new EndMaker($this->installation))->of($run, Side::A, $cable, $joints);
 
-        return $known > 1 && $known === count($run->a->legs) ? Side::A : Side::B;
+        return $this->meant($run->a, $cable, $made)[2] !== null;
     }
 
     /**

@@ -68,7 +68,10 @@ final readonly class UsedUp
             $of[] = self::leg($leg, $installation);
         }
         $of[] = [$end->handJoints, array_keys($end->unused)];
-        $of[] = count($end->legs) > 1 ? (new EndOpener($installation))->sleevedFrom($run)->value : '';
+        // Whether sleeving came over end A already follows from how that one is made.
+        foreach ($side === Side::B && count($end->legs) > 1 ? $run->a->legs : [] as $leg) {
+            $of[] = self::leg($leg, $installation);
+        }
 
         return serialize($of);
     }

@@ -180,6 +180,24 @@ final class OpeningTest extends TestCase
         self::assertCount(4, $gates['B']);
     }
 
+    /** Where end A is not opened, sleeving comes over B: nobody takes it to be there already. */
+    public function test_sleeving_comes_over_the_end_that_is_opened(): void
+    {
+        $bench = self::bench();
+        $run = $bench->installation->theRun('P-1');
+        $bare = array_map(
+            static fn (Leg $leg): Leg => new Leg($leg->id, $leg->label, $leg->elements, $leg->length, null),
+            $run->a->legs,
+        );
+        foreach ([[], $bare, [$run->a->legs[0], $bare[1]]] as $legs) {
+            $with = $bench->withRun($run->withEnd(Side::A, $run->a->withLegs($legs)));
+            $end = self::opened($with, Side::B)?->made;
+            self::assertNotNull($end);
+            self::assertSame([], Procedures::lacks($end->made));
+            self::assertContains('sleeving-on', Procedures::ids($end->made));
+        }
+    }
+
     /** 12.5 % more than the run is cut at, in steps of 10 mm: braid shortens as it opens (common practice). */
     public function test_sleeving_is_counted_by_the_metre_once(): void
     {

@@ -31,6 +31,11 @@ const FIELDS = [
   ['most', 'At most'],
   ['defect', 'Else it is called'],
 ] as const
+const LISTS = [
+  { key: 'what', label: 'Which length', items: DEMANDED, clearable: false },
+  { key: 'joins', label: 'Those alone', items: JOINS, clearable: true },
+  { key: 'lies', label: 'How it has to lie', items: LIES, clearable: true },
+] as const
 </script>
 
 <template>
@@ -40,42 +45,26 @@ const FIELDS = [
       v-for="each in unmet"
       :key="each">{{ each }}</li></ul>
     <template v-if="editing">
-      <fieldset v-for="(each, i) in procedure.demands ?? []" :key="i">
+      <fieldset class="fields" v-for="(each, i) in procedure.demands ?? []" :key="i">
         <legend>{{ each.name }}</legend>
         <v-text-field
           v-for="[key, label] in FIELDS"
           :key="key"
           :model-value="each[key] ?? ''"
           :label="label"
-          hide-details
           @change="set(i, key, typed($event))" />
         <v-select
-          :model-value="each.what"
-          :items="DEMANDED"
-          label="Which length"
-          hide-details
-          @update:model-value="set(i, 'what', $event)" />
+          v-for="{ key, ...list } in LISTS"
+          :key="key"
+          v-bind="list"
+          :model-value="each[key] ?? null"
+          @update:model-value="set(i, key, $event)" />
         <v-select
           :model-value="each.of ?? []"
           :items="KINDS"
           label="Of"
           multiple
-          hide-details
           @update:model-value="set(i, 'of', $event)" />
-        <v-select
-          :model-value="each.joins ?? null"
-          :items="JOINS"
-          label="Those alone"
-          clearable
-          hide-details
-          @update:model-value="set(i, 'joins', $event)" />
-        <v-select
-          :model-value="each.lies ?? null"
-          :items="LIES"
-          label="How it has to lie"
-          clearable
-          hide-details
-          @update:model-value="set(i, 'lies', $event)" />
         <v-btn size="small" variant="text" color="error" @click="remove(i)">Remove</v-btn>
       </fieldset>
       <v-btn size="small" variant="outlined" color="primary" @click="add">Add a demand</v-btn>
@@ -94,19 +83,6 @@ const FIELDS = [
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  margin: 0 0 10px;
-  padding: 0 0 10px;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-  gap: 8px;
-}
-legend {
-  font-weight: 600;
-  padding: 4px 0;
-}
 .unmet {
   color: var(--flux);
   padding-left: 18px;

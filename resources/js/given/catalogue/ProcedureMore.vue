@@ -38,49 +38,43 @@ const times = (event: Event) => Math.max(1, Math.min(9, Math.round(Number(typed(
 <template>
   <details>
     <summary>What is closed and crimped, and how legs go on</summary>
-    <fieldset v-for="(each, i) in procedure.closes ?? []" :key="`closes ${i}`">
+    <fieldset class="fields" v-for="(each, i) in procedure.closes ?? []" :key="`closes ${i}`">
       <legend>Closed over what is joined</legend>
       <v-text-field
         :model-value="each.part"
         label="Part of the connector"
-        hide-details
         @change="put('closes', i, 'part', typed($event))" />
       <v-select
         :model-value="each.over ?? null"
         :items="OVER"
         label="Over"
         clearable
-        hide-details
         @update:model-value="put('closes', i, 'over', $event)" />
       <v-btn size="small" variant="text" color="error" @click="remove('closes', i)">Remove</v-btn>
     </fieldset>
-    <fieldset v-for="(each, i) in procedure.crimps ?? []" :key="`crimps ${i}`">
+    <fieldset class="fields" v-for="(each, i) in procedure.crimps ?? []" :key="`crimps ${i}`">
       <legend>Crimped more than once</legend>
       <v-text-field
         :model-value="each.part"
         label="Part"
-        hide-details
         @change="put('crimps', i, 'part', typed($event))" />
       <v-text-field
         :model-value="each.times"
         label="Times"
         inputmode="numeric"
-        hide-details
         @change="put('crimps', i, 'times', times($event))" />
       <v-btn size="small" variant="text" color="error" @click="remove('crimps', i)">Remove</v-btn>
     </fieldset>
-    <fieldset v-for="(each, i) in procedure.legs ?? []" :key="`legs ${i}`">
+    <fieldset class="fields" v-for="(each, i) in procedure.legs ?? []" :key="`legs ${i}`">
       <legend>A leg that goes on</legend>
       <v-select
         :model-value="each.carries"
         :items="CARRIES"
         label="Which carries"
-        hide-details
         @update:model-value="put('legs', i, 'carries', $event)" />
       <v-text-field
         :model-value="each.procedure ?? ''"
         label="By the procedure, or whichever it has"
-        hide-details
         @change="put('legs', i, 'procedure', typed($event))" />
       <label><input
         type="checkbox"
@@ -94,13 +88,12 @@ const times = (event: Event) => Math.max(1, Math.min(9, Math.round(Number(typed(
       <v-btn size="small" variant="outlined" color="primary" @click="add('crimps')">Something is crimped twice</v-btn>
       <v-btn size="small" variant="outlined" color="primary" @click="add('legs')">A leg goes on</v-btn>
     </p>
-    <fieldset>
+    <fieldset class="fields">
       <legend class="visually-hidden">Its connectors</legend>
       <v-select
         :model-value="procedure.centre ?? 'none'"
         :items="CENTRES"
         label="Of coax, the centre is taken by"
-        hide-details
         @update:model-value="mark('centre', $event === 'none' ? null : $event)" />
       <label><input
         type="checkbox"
@@ -112,19 +105,6 @@ const times = (event: Event) => Math.max(1, Math.min(9, Math.round(Number(typed(
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  margin: 0 0 10px;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 8px;
-  align-items: center;
-}
-legend {
-  font-weight: 600;
-  padding: 4px 0;
-}
 .acts {
   display: flex;
   flex-wrap: wrap;
