@@ -26,10 +26,6 @@ function measure(change: Partial<Measure>) {
   else now.mark ??= marks.value[0]
   emit('set', 'measure', now)
 }
-const WHAT = [
-  { key: 'do', label: 'Does', items: VERBS, clearable: false },
-  { key: 'joins', label: 'Those alone', items: JOINS, clearable: true },
-] as const
 const ONLY = [
   { key: 'has', label: 'Only of an end that has' },
   { key: 'lacks', label: 'Only of an end without' },
@@ -54,18 +50,19 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
       place.</p>
     <fieldset class="fields" :disabled="fixed">
       <legend class="visually-hidden">What is done</legend>
-      <v-select
-        v-for="{ key, ...list } in WHAT"
-        :key="key"
-        v-bind="list"
-        :model-value="step[key] ?? null"
-        @update:model-value="emit('set', key, $event)" />
+      <v-select :model-value="step.do" :items="VERBS" label="Does" @update:model-value="emit('set', 'do', $event)" />
       <v-select
         :model-value="step.of ?? []"
         :items="KINDS"
         label="To"
         multiple
         @update:model-value="emit('set', 'of', $event)" />
+      <v-select
+        :model-value="step.joins ?? null"
+        :items="JOINS"
+        label="Those alone"
+        clearable
+        @update:model-value="emit('set', 'joins', $event)" />
       <v-combobox
         :model-value="step.part ?? ''"
         :items="parts"
@@ -75,9 +72,9 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
     </fieldset>
     <fieldset class="fields" :disabled="fixed">
       <legend>Length</legend>
-      <v-btn v-if="!step.measure" size="small" variant="outlined" color="primary" @click="measure({})">It has
+      <v-btn v-if="!step.measure && !fixed" size="small" variant="outlined" color="primary" @click="measure({})">It has
         one</v-btn>
-      <template v-else>
+      <template v-else-if="step.measure">
         <v-text-field
           :model-value="step.measure.length"
           label="How long, in its own unit"
