@@ -22,7 +22,9 @@ final class DependenciesTest extends TestCase
         'Plan' => ['Planning', 'Checks', 'Runs', 'Proposing'],
         'Proof' => ['Diagnosing', 'Record', 'Testing'],
         'Ways' => ['Dressing', 'Looming', 'Routing'],
-        'Ends' => ['Pinout', 'Labelling', 'Reach', 'Making', 'Preparing', 'Workpiece', 'Compatibility', 'Wiring'],
+        'Ends' => [
+            'Opening', 'Pinout', 'Labelling', 'Reach', 'Making', 'Preparing', 'Workpiece', 'Compatibility', 'Wiring',
+        ],
         'Given' => ['Installation', 'Catalogue', 'Schools', 'Findings', 'Measure'],
     ];
 

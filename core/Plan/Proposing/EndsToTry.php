@@ -6,8 +6,8 @@ namespace Sartal\Core\Plan\Proposing;
 
 use Sartal\Core\Ends\Compatibility\Fit;
 use Sartal\Core\Ends\Making\EndMaker;
-use Sartal\Core\Ends\Making\EndOpener;
 use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Opening\EndOpener;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ways\Looming;
 
 use Sartal\Core\Ends\Making\EndMaker;
-use Sartal\Core\Ends\Making\EndOpener;
+use Sartal\Core\Ends\Opening\EndOpener;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Installation\Installation;

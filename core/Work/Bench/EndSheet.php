@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
-use Sartal\Core\Ends\Making\OpenedEnd;
+use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\CableType;

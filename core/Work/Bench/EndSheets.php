@@ -6,10 +6,10 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Making\EndMaker;
-use Sartal\Core\Ends\Making\EndOpener;
 use Sartal\Core\Ends\Making\FittingAtEnd;
 use Sartal\Core\Ends\Making\LegInFitting;
-use Sartal\Core\Ends\Making\OpenedEnd;
+use Sartal\Core\Ends\Opening\EndOpener;
+use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Preparing\SlideOns;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;

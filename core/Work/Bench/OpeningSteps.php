@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
-use Sartal\Core\Ends\Making\EndOpener;
-use Sartal\Core\Ends\Making\OpenedEnd;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\StepWords;
+use Sartal\Core\Ends\Opening\EndOpener;
+use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\MeasuredFrom;

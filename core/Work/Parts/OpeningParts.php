@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Parts;
 
-use Sartal\Core\Ends\Making\EndOpener;
-use Sartal\Core\Ends\Making\OpenedEnd;
+use Sartal\Core\Ends\Opening\EndOpener;
+use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Measure\Length;

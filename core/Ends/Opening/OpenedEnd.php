@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Ends\Opening;
 
+use Sartal\Core\Ends\Making\Arrival;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Measure\Length;
 

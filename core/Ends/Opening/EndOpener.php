@@ -2,9 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Ends\Making;
+namespace Sartal\Core\Ends\Opening;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
+use Sartal\Core\Ends\Making\Arrival;
+use Sartal\Core\Ends\Making\EndMaker;
+use Sartal\Core\Ends\Making\FittingAtEnd;
+use Sartal\Core\Ends\Making\Made;
+use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\PartsThere;
+use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Ends\Preparing\ShrinkChoice;
 use Sartal\Core\Ends\Preparing\SleeveChoice;
