@@ -16,6 +16,7 @@ final readonly class PartsThere
      * @param  list<string>  $turns  that have to be turned for the side where the cable leaves
      * @param  list<string>  $snags  in which bare and tinned ends catch
      * @param  list<string>  $under  that lie under what is put on after them, and are in nobody's way
+     * @param  list<string>  $atOnce  whose crimps are one step, however many its maker wants
      */
     public function __construct(
         public array $arrive = [],
@@ -25,6 +26,7 @@ final readonly class PartsThere
         public array $turns = [],
         public array $snags = [],
         public array $under = [],
+        public array $atOnce = [],
     ) {
     }
 

@@ -102,6 +102,7 @@ final readonly class Stations
             }
         }
         $parts = $this->parts();
+        $own = $this->ownCrimps($procedure);
 
         return new Station(
             new Terminals(
@@ -118,11 +119,12 @@ final readonly class Stations
             new PartsThere(
                 arrive: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),
                 over: $procedure->closing($goes, $screens),
-                crimps: array_intersect_key($procedure->crimps, $parts),
+                crimps: array_intersect_key($procedure->crimps, $parts) + $own,
                 shrinks: array_values(array_filter(
                     array_map(strval(...), array_keys($parts)),
                     static fn (string $name): bool => $parts[$name]->part->kind === PartKind::Shrink,
                 )),
+                atOnce: array_map(strval(...), array_keys($own)),
             ),
             $procedure->centre,
             far: $far,
@@ -195,6 +197,9 @@ final readonly class Stations
         foreach ($this->parts() as $name => $slide) {
             $parts[] = $name.'@'.self::arrival($slide)->value.$slide->part->kind->value;
         }
+        foreach ($this->ownCrimps($procedure) as $name => $crimps) {
+            $parts[] = $name.'x'.$crimps;
+        }
         $parts[] = implode(',', $this->order());
         foreach ($this->answers($procedure) as $question => $answer) {
             $parts[] = $question.'?'.$answer->value;
@@ -218,6 +223,24 @@ final readonly class Stations
         }
 
         return $parts;
+    }
+
+    /**
+     * How many crimps ferrules want of which the procedure does not say it itself, but has them crimped.
+     *
+     * @return array<int|string, int>
+     */
+    private function ownCrimps(MakingProcedure $procedure): array
+    {
+        $crimps = [];
+        foreach ($this->parts() as $name => $slide) {
+            $isMeant = $slide->part->kind === PartKind::Ferrule && ! isset($procedure->crimps[$name]);
+            if ($isMeant && $slide->part->crimps > 0 && $procedure->crimping((string) $name)) {
+                $crimps[$name] = $slide->part->crimps;
+            }
+        }
+
+        return $crimps;
     }
 
     /** What procedures call it. */

@@ -101,10 +101,13 @@ final readonly class StepWords
             Verb::PushOn => 'Push the body on',
             Verb::LayForward => sprintf('Lay %s forward over the barrel', $what),
             Verb::Slit => sprintf('Slit %s along', $what),
-            Verb::Crimp => $part === '' ? sprintf('Crimp contacts on %s', $what) : sprintf('Crimp the %s', $part),
+            Verb::Crimp => $part === ''
+                ? sprintf('Crimp contacts on %s', $what)
+                : sprintf('Crimp the %s', $part).self::places($doing),
             Verb::SolderOn => sprintf('Solder contacts on %s', $what),
             Verb::Load => sprintf('Put %s into their places', $what),
-            Verb::Fix => sprintf('Close the %s', $part),
+            // A coaxial contact goes into its place once it is whole.
+            Verb::Fix => $part === 'insert' ? 'Push the contact into its insert' : sprintf('Close the %s', $part),
             Verb::Shrink => match ($doing->step->part) {
                 'shrink' => 'Shrink it on',
                 'joint-shrink' => 'Shrink it over the joints',
@@ -214,6 +217,15 @@ final readonly class StepWords
         }
 
         return implode(', ', $words).' from the edge of the sheath';
+    }
+
+    /** Where a part takes more than one crimp and all of them are one step. */
+    private static function places(Doing $doing): string
+    {
+        $parts = $doing->station->parts;
+        $times = in_array($doing->step->part, $parts->atOnce, true) ? $parts->crimps[$doing->step->part] ?? 1 : 1;
+
+        return $times === 1 ? '' : sprintf(' at %d places', $times);
     }
 
     private static function terminals(Doing $doing): string

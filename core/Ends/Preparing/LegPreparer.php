@@ -149,13 +149,20 @@ final readonly class LegPreparer
     /** @return array{list<Part>, array<int|string, int>} contacts, and how many of each */
     private function contacts(LegFit $fit): array
     {
-        $needed = $counts = [];
+        $needed = $counts = $filled = [];
         foreach ($fit->landed as $landed) {
+            if (isset($filled[$landed->address])) {
+                // Conductors that go to one place share its contact.
+                continue;
+            }
             $terminal = $fit->layout->terminal($landed->address);
             foreach ($terminal === null ? [] : $fit->parts(PartKind::Contact, $terminal->parts) as $part) {
-                if ($part->gauge === null || $part->gauge->takes($landed->conductor->gauge)) {
+                // A screen is thinned to its contact.
+                $takes = $landed->conductor->isBare() || $part->gauge?->takes($landed->conductor->gauge) !== false;
+                if ($takes) {
                     $needed[$part->id] = $part;
                     $counts[$part->id] = ($counts[$part->id] ?? 0) + 1;
+                    $filled[$landed->address] = true;
                     break;
                 }
             }

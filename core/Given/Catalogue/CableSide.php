@@ -20,7 +20,7 @@ final readonly class CableSide
      *     contacts' own
      * @param  list<string>  $kit  part ids that come with it: what is not used goes on the shelf
      * @param  bool  $staggered  each core is cut to the distance of its own terminal
-     * @param  array<int|string, int>  $hardware  part id → how many hold it in its panel
+     * @param  array<int|string, int>  $hardware  part id → how many hold it in its panel, or close it
      */
     public function __construct(
         public ?DiameterRange $entry = null,

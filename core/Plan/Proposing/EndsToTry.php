@@ -203,13 +203,13 @@ final readonly class EndsToTry
     private function pairs(): iterable
     {
         $byConnector = [];
-        foreach ($this->in->catalogue->plans() as $plan) {
-            $types = array_filter([$plan->connector, ...array_values($plan->inserts)], $this->mayBeFor(...));
-            $signal = $plan->byScheme === [] && $types !== [] ? $this->signal($plan) : null;
+        foreach ($this->plans() as $plan) {
+            $types = $this->meant($plan);
+            $signal = $this->signal($plan);
             if ($signal !== null && ! isset($byConnector[$plan->connector])) {
                 $byConnector[$plan->connector] = array_map(
                     static fn (CableType $cable): array => [$cable, $plan, $signal],
-                    $this->cables(array_values($types)),
+                    $this->cables($types),
                 );
             }
         }
@@ -222,6 +222,30 @@ final readonly class EndsToTry
                 }
             }
         }
+    }
+
+    /**
+     * @return list<ContactPlan> of connectors that it may be for; of a block those first that hold nothing else, whose
+     *     signal is the one that goes there
+     */
+    private function plans(): array
+    {
+        $plans = array_values(array_filter(
+            $this->in->catalogue->plans(),
+            fn (ContactPlan $plan): bool => $plan->byScheme === [] && $this->meant($plan) !== [],
+        ));
+        $others = fn (ContactPlan $plan): int => count($plan->inserts) - count($this->meant($plan));
+        usort($plans, static fn (ContactPlan $a, ContactPlan $b): int => $others($a) <=> $others($b));
+
+        return $plans;
+    }
+
+    /** @return list<string> the plan's connector and what is in it, where the procedure may be for that */
+    private function meant(ContactPlan $plan): array
+    {
+        return array_values(
+            array_filter([$plan->connector, ...array_values($plan->inserts)], $this->mayBeFor(...)),
+        );
     }
 
     /**

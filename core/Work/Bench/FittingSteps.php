@@ -233,7 +233,7 @@ final readonly class FittingSteps
             array_push($checks, ...$step->step->check === '' ? [] : [$step->step->check]);
         }
         $panel = $this->sheet->type->mount === Mount::Panel;
-        $hardware = $panel ? PanelHardware::names($this->sheet->type, $this->catalogue) : [];
+        $hardware = PanelHardware::names($this->sheet->type, $this->catalogue);
         $does = [...$does, ...$hardware === [] ? [] : ['With '.implode(', ', $hardware)]];
         $id = StepId::ofFitting($this->sheet->fitting->id, StepKind::Close);
         $close = $make->of(
@@ -248,7 +248,7 @@ final readonly class FittingSteps
             implode('. ', $does).($does === [] ? '' : '.'),
             why: 'The connector may carry a pull; a joint may not.',
             like: 'close|'.$this->sheet->type->id,
-            tool: $hardware === [] ? '' : PanelHardware::TOOL,
+            tool: $panel && $hardware !== [] ? PanelHardware::TOOL : '',
         );
 
         $checks = $checks === [] ? ['the strain relief holds the sheath, not the cores'] : $checks;

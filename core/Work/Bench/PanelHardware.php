@@ -7,7 +7,7 @@ namespace Sartal\Core\Work\Bench;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 
-/** What a connector is fixed in its panel with. */
+/** What a connector is fixed in its panel with, or closed with. */
 final class PanelHardware
 {
     public const TOOL = 'driver at low torque';

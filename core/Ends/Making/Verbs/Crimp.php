@@ -47,7 +47,14 @@ final readonly class Crimp implements Act
 
     public function done(Workpiece $on, Doing $doing): Workpiece
     {
-        return $doing->step->part === '' ? $on->crimping(...$doing->keys()) : $on->crimping($doing->step->part);
+        $part = $doing->step->part;
+        if ($part === '') {
+            return $on->crimping(...$doing->keys());
+        }
+        $parts = $doing->station->parts;
+        $times = in_array($part, $parts->atOnce, true) ? $parts->crimps[$part] ?? 1 : 1;
+
+        return $on->crimping(...array_fill(0, $times, $part));
     }
 
     public function regions(Workpiece $on, Doing $doing): Regions

@@ -103,8 +103,19 @@ final readonly class MakingProcedure
     /** Whether something that belongs to the end is tied round it. */
     public function ties(string $part): bool
     {
+        return $this->does(Verb::Tie, $part);
+    }
+
+    /** Whether a part is crimped. */
+    public function crimping(string $part): bool
+    {
+        return $this->does(Verb::Crimp, $part);
+    }
+
+    private function does(Verb $verb, string $part): bool
+    {
         foreach ($this->steps as $step) {
-            if ($step->verb === Verb::Tie && $step->part === $part) {
+            if ($step->verb === $verb && $step->part === $part) {
                 return true;
             }
         }
