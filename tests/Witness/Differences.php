@@ -89,6 +89,7 @@ final class Differences
             }
         }
         if (is_array($was) && is_array($is)) {
+            [$was, $is] = self::byName($was, $is);
             $was = $this->inNamesOfNow($was, $at, $found);
             foreach ($was + $is as $key => $_) {
                 if (! array_key_exists($key, $was) || ! array_key_exists($key, $is)) {
@@ -122,6 +123,41 @@ final class Differences
             return;
         }
         $found[] = sprintf('%s: was %s, is %s', $at, self::brief($was), self::brief($is));
+    }
+
+    /**
+     * Types are listed by their names: one that there was not moves those after it, and they are the same as before.
+     *
+     * @param  array<array-key, mixed>  $was
+     * @param  array<array-key, mixed>  $is
+     * @return array{array<array-key, mixed>, array<array-key, mixed>}
+     */
+    private static function byName(array $was, array $is): array
+    {
+        foreach (array_is_list($was) && array_is_list($is) ? ['id', 'plan'] : [] as $field) {
+            [$then, $now] = [self::named($was, $field), self::named($is, $field)];
+            if (count($then) === count($was) && count($now) === count($is) && count($was) < count($is)) {
+                return [$then, $now];
+            }
+        }
+
+        return [$was, $is];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $rows
+     * @return array<array-key, mixed> by what the field says, where that is a name
+     */
+    private static function named(array $rows, string $field): array
+    {
+        $named = [];
+        foreach ($rows as $row) {
+            if (is_array($row) && is_string($row[$field] ?? null)) {
+                $named[$row[$field]] = $row;
+            }
+        }
+
+        return $named;
     }
 
     /** JSON inside an answer is compared by what it says; text by its lines. */

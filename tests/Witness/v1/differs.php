@@ -155,11 +155,14 @@ return [
         'nothing that was pinned asks it',
     'answers/api/rules/body/rules/compositeSleeve' => 'see installation.json',
     'answers/api/rules/body/schools/15' => 'see installation.json',
-    'answers/api/types/body/part/1[12]*' => 'a boot with two tails, which there was not, moves those after it',
     'answers/api/types/*/*/newer' => 'the edition of a procedure that ships, where another one is followed: none here',
     'file/progress/W-14[69]/stands' => 'the same: a low-profile plug has its joints in the order of '.
         'its procedure, the conductor first',
     'answers/api/runs/*/sheet/*/opened' => 'how an end is opened into its legs, where a procedure says so: none that '.
         'was pinned does',
     'file/progress/C-42[01]/next' => 'see settled: a jack follows its procedure, in its words',
+    ...array_fill_keys(
+        array_map(static fn (string $id): string => 'answers/api/*/body/*/'.$id, require __DIR__.'/ships.php'),
+        'a type that ships now',
+    ),
 ];
