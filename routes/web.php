@@ -110,6 +110,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('outstanding', OutstandingController::class);
             Route::get('catalogue', [CatalogueController::class, 'show'])->middleware('kept');
             Route::get('types', [TypeController::class, 'index'])->middleware('kept');
+            Route::get('types/procedure/{id}/record', [TypeController::class, 'record']);
             Route::get('types/{kind}/{id}', [TypeController::class, 'show'])->middleware('kept');
             Route::get('library', [LibraryController::class, 'index']);
             Route::get('plans/{id}.csv', [PlanController::class, 'csv'])->middleware(['exports:contact plan', 'kept']);

@@ -11,14 +11,14 @@ final class Amounts
 {
     /**
      * @param  list<Operation>  $operations
-     * @return array<int|string, float> pace → how much of it
+     * @return array<int|string, float> timing → how much of it
      */
     public static function of(array $operations): array
     {
         $amounts = [];
         foreach ($operations as $operation) {
-            $pace = $operation->pace->value;
-            $amounts[$pace] = ($amounts[$pace] ?? 0.0) + $operation->amount;
+            $timing = $operation->timing();
+            $amounts[$timing] = ($amounts[$timing] ?? 0.0) + $operation->amount;
         }
 
         return $amounts;

@@ -94,7 +94,7 @@ final class JobBook
      */
     public function with(array $anew, int $last, string $record): array
     {
-        $took = $this->index->took;
+        [$took, $looked, $found] = [$this->index->took, $this->index->looked, $this->index->found];
         $rows = $touched = $parted = [];
         foreach ($anew as $id => $job) {
             $parted[$this->partOf((string) $id) ?? -1][$id] = $job;
@@ -102,13 +102,16 @@ final class JobBook
         foreach ($parted as $part => $jobs) {
             $now = $this->part($part);
             foreach ($jobs as $id => $job) {
-                $took = self::changed($took, $now[$id]->past->took, $job->past->took);
+                $past = $now[$id]->past;
+                $took = self::changed($took, $past->took, $job->past->took);
+                $looked = JobIndex::counted($looked, $past->looked, $job->past->looked);
+                $found = JobIndex::counted($found, $past->found, $job->past->found);
                 $touched[$id] = $job->line->seen;
                 $now[$id] = $job;
             }
             $rows += self::rows($part, $now);
         }
-        $index = $this->index->after($last, $record, $touched, $took);
+        $index = $this->index->after($last, $record, $touched, $took, $looked, $found);
         // Where none of them is another one, it is not worth writing down: it goes on resting on what is written.
         $isLater = $rows !== [] || $last > $this->index->last + self::UNWRITTEN;
         $written = $isLater ? $index->written() : $this->written;

@@ -9,7 +9,6 @@ use App\Planning\Kept;
 use App\Planning\Loaded;
 use App\Planning\Touched;
 use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\Given\Measure\Ascending;
 use Sartal\Core\Work\Bench\Covers;
 use Sartal\Core\Work\Bench\JobPrints;
 
@@ -58,17 +57,15 @@ final class JobBooks
     }
 
     /**
-     * How long things took, as the book says that was kept last, of whatever decisions. Hands are as quick by another
-     * edition of the code.
-     *
-     * @return ?array<int|string, Ascending> pace → min for one
+     * How long things took and what was found, as the book says that was kept last, of whatever decisions. Hands are as
+     * quick by another edition of the code.
      */
-    public static function lastTook(StoredInstallation $stored): ?array
+    public static function lastIndex(StoredInstallation $stored): ?JobIndex
     {
         $kept = Kept::last($stored, self::NAME, true);
         $index = $kept === null ? null : JobIndex::read($kept['body']);
 
-        return $index !== null && Touched::has($stored, $index->last, $index->record) ? $index->took : null;
+        return $index !== null && Touched::has($stored, $index->last, $index->record) ? $index : null;
     }
 
     private static function of(StoredInstallation $stored, string $state, ?string $kept): ?JobBook

@@ -18,7 +18,9 @@ final readonly class JobIndex
      * @param  array<int|string, int>  $seen  assembly → row of the last record on its own runs; in the order of jobs
      * @param  array<int|string, string>  $assemblyOf  by run
      * @param  list<string>  $tools  that steps name
-     * @param  array<int|string, Ascending>  $took  pace → min for one, as they were measured
+     * @param  array<int|string, Ascending>  $took  timing → min for one, as they were measured
+     * @param  array<int|string, int>  $looked  "procedure/defect" → ends that were looked over for it
+     * @param  array<int|string, int>  $found  "procedure/defect" → how many of them had it
      */
     public function __construct(
         public int $last,
@@ -27,6 +29,8 @@ final readonly class JobIndex
         public array $assemblyOf,
         public array $tools,
         public array $took,
+        public array $looked = [],
+        public array $found = [],
     ) {
     }
 
@@ -53,18 +57,46 @@ final readonly class JobIndex
             $says['assemblyOf'],
             $says['tools'],
             array_map(Ascending::read(...), $says['took']),
+            $says['looked'] ?? [],
+            $says['found'] ?? [],
         );
     }
 
     /**
      * @param  array<int|string, int>  $touched  assembly → row of the last record on it
      * @param  array<int|string, Ascending>  $took
+     * @param  array<int|string, int>  $looked
+     * @param  array<int|string, int>  $found
      */
-    public function after(int $last, string $record, array $touched, array $took): self
-    {
+    public function after(
+        int $last,
+        string $record,
+        array $touched,
+        array $took,
+        array $looked,
+        array $found,
+    ): self {
         $seen = array_replace($this->seen, $touched);
 
-        return new self($last, $record, $seen, $this->assemblyOf, $this->tools, $took);
+        return new self($last, $record, $seen, $this->assemblyOf, $this->tools, $took, $looked, $found);
+    }
+
+    /**
+     * @param  array<int|string, int>  $all
+     * @param  array<int|string, int>  $gone
+     * @param  array<int|string, int>  $come
+     * @return array<int|string, int> without what there is none of
+     */
+    public static function counted(array $all, array $gone, array $come): array
+    {
+        foreach ($gone as $key => $count) {
+            $all[$key] = ($all[$key] ?? 0) - $count;
+        }
+        foreach ($come as $key => $count) {
+            $all[$key] = ($all[$key] ?? 0) + $count;
+        }
+
+        return array_filter($all);
     }
 
     public function parts(): int

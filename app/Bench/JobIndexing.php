@@ -21,6 +21,12 @@ final class JobIndexing
     /** @var array<int|string, list<list<float>>> */
     private array $took = [];
 
+    /** @var array<int|string, int> */
+    private array $looked = [];
+
+    /** @var array<int|string, int> */
+    private array $found = [];
+
     public function add(JobMade $job): void
     {
         $this->seen[$job->line->id] = $job->line->seen;
@@ -29,6 +35,8 @@ final class JobIndexing
         foreach ($job->past->took as $pace => $minutes) {
             $this->took[$pace][] = $minutes;
         }
+        $this->looked = JobIndex::counted($this->looked, [], $job->past->looked);
+        $this->found = JobIndex::counted($this->found, [], $job->past->found);
     }
 
     /**
@@ -47,6 +55,8 @@ final class JobIndexing
             $this->assemblyOf,
             $tools,
             array_map(static fn (array $lists): Ascending => Ascending::of(array_merge(...$lists)), $this->took),
+            $this->looked,
+            $this->found,
         );
     }
 }

@@ -10,7 +10,9 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Plan\Planning\RunEvents;
 use Sartal\Core\Plan\Planning\Strand;
 use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
+use Sartal\Core\Work\Bench\Experience;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Status;
@@ -145,7 +147,12 @@ final readonly class JobLook
         return new JobMade(
             $line,
             Stretch::among($bench, $few),
-            new JobPast(self::timed($events, $job), $past->families, $past->tools),
+            new JobPast(
+                self::timed($events, $job),
+                $past->families,
+                $past->tools,
+                ...self::found($events, $job),
+            ),
         );
     }
 
@@ -164,19 +171,51 @@ final readonly class JobLook
 
     /**
      * @param  list<Event>  $events
-     * @return array<int|string, list<float>> pace → min for one
+     * @return array<int|string, list<float>> a pace, or what one step of a procedure is timed as → min for one
      */
     private static function timed(array $events, Job $job): array
     {
         $took = [];
         foreach ($events as $event) {
             $operation = $event->step === '' ? null : $job->operation($event->step);
-            if ($operation !== null && $event->took !== null && $event->took > 0.0) {
-                $took[$operation->pace->value][] = $event->took / 60 / $operation->amount;
+            if ($operation === null || $event->took === null || $event->took <= 0.0) {
+                continue;
+            }
+            $each = $event->took / 60 / $operation->amount;
+            $took[$operation->pace->value][] = $each;
+            if ($operation->procedure !== '' && $operation->counts($event)) {
+                $took[$operation->timing()][] = $each;
             }
         }
 
         return $took;
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @return array{array<int|string, int>, array<int|string, int>} "procedure/defect" → ends that were looked over for
+     *     it, each once, and how many of them had it
+     */
+    private static function found(array $events, Job $job): array
+    {
+        $looked = $found = [];
+        foreach ($events as $event) {
+            $operation = $event->step === '' ? null : $job->operation($event->step);
+            $isLook = $event->kind === EventKind::Inspected || $event->kind === EventKind::Reworked;
+            if ($operation === null || $operation->procedure === '' || ! $isLook) {
+                continue;
+            }
+            $end = $operation->fitting.' '.$operation->leg;
+            foreach ($operation->defects as $defect) {
+                if (Operation::isSince($defect->since, $event)) {
+                    $key = Experience::key($operation->procedure, $defect->name);
+                    $looked[$key][$end] = true;
+                    $found[$key] = ($found[$key] ?? []) + (isset($event->flaws()[$defect->name]) ? [$end => true] : []);
+                }
+            }
+        }
+
+        return [array_map(count(...), $looked), array_filter(array_map(count(...), $found))];
     }
 
     /** Made by the same steps: such jobs can be worked as a batch. */

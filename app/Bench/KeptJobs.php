@@ -11,7 +11,8 @@ use App\Planning\Touched;
 use Closure;
 use Generator;
 use Sartal\Core\Ends\Wiring\Assembly;
-use Sartal\Core\Given\Measure\Ascending;
+use Sartal\Core\Work\Bench\Experience;
+use Sartal\Core\Work\Bench\TimeBook;
 
 /**
  * What every job comes to, kept until something is decided. What is recorded
@@ -57,24 +58,28 @@ final class KeptJobs
         return $this->book($stored)->index->tools;
     }
 
-    /** @return array<int|string, Ascending> pace → min for one, of how long things took */
-    public function took(StoredInstallation $stored): array
+    /** What the crew's own record says of how long things take and of what is found. */
+    public function experience(StoredInstallation $stored): Experience
     {
-        return $this->book($stored)->index->took;
+        return self::said($this->book($stored)->index);
     }
 
     /**
      * The same for somebody who asks what a decision would come to. Hands are not slower for a decision: where the jobs
      * are yet to be made anew after the last one, what they took before it will do.
-     *
-     * @return array<int|string, Ascending> pace → min for one
      */
-    public function lastTook(StoredInstallation $stored): array
+    public function lastExperience(StoredInstallation $stored): Experience
     {
         $key = JobBooks::key($stored);
         $isKnown = isset($this->known[$key]) || JobBooks::read($stored, $key) !== null;
+        $last = $isKnown ? null : JobBooks::lastIndex($stored);
 
-        return $isKnown ? $this->took($stored) : JobBooks::lastTook($stored) ?? $this->took($stored);
+        return $last === null ? $this->experience($stored) : self::said($last);
+    }
+
+    private static function said(JobIndex $index): Experience
+    {
+        return new Experience(new TimeBook($index->took), $index->looked, $index->found);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
+use Sartal\Core\Work\Bench\Experience;
 use Sartal\Core\Work\Bench\TimeBook;
 
 /** What the crew's own record says about how long things take. */
@@ -19,14 +20,21 @@ final readonly class Times
     public function by(Loaded $decided): TimeBook
     {
         $this->jobs->know($decided);
+
         $stored = $decided->stored;
 
-        return self::areTaken($stored) ? new TimeBook($this->kept->lastTook($stored)) : new TimeBook();
+        return self::areTaken($stored) ? $this->kept->lastExperience($stored)->times : new TimeBook();
     }
 
     public function of(StoredInstallation $stored): TimeBook
     {
-        return self::areTaken($stored) ? new TimeBook($this->kept->took($stored)) : new TimeBook();
+        return $this->experience($stored)->times;
+    }
+
+    /** With what was found at ends that were looked over. */
+    public function experience(StoredInstallation $stored): Experience
+    {
+        return self::areTaken($stored) ? $this->kept->experience($stored) : new Experience();
     }
 
     private static function areTaken(StoredInstallation $stored): bool

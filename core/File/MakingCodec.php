@@ -138,7 +138,18 @@ final class MakingCodec
             self::kinds($fields, 'lacks'),
             self::under($fields),
             $fields->texts('redo'),
+            self::since($fields),
         );
+    }
+
+    private static function since(Fields $fields): string
+    {
+        $since = $fields->text('since', '');
+        $isTime = preg_match('~^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,6})?(Z|[+-]\d\d:\d\d)$~', $since) === 1;
+
+        return $since === '' || ($isTime && strtotime($since) !== false)
+            ? $since
+            : $fields->wrong('since', $since, 'should be a date and time such as 2026-03-09T14:10:00Z.', '');
     }
 
     private static function selector(Fields $fields): Selector
@@ -313,6 +324,7 @@ final class MakingCodec
             'lacks' => self::values($step->lacks),
             'under' => self::encodeUnder($step->under),
             'redo' => $step->redo,
+            'since' => $step->since,
         ]);
     }
 

@@ -125,3 +125,61 @@ test('a copy is for the connectors that it names, on a phone as well', async ({ 
   await expect(page.getByRole('heading', { name: /, own$/ })).toBeVisible()
   await page.context().close()
 })
+
+/** The bench's own record: told at the step, and asked about once somebody makes other work of it. */
+test('who changes a step says whether what is known of it still counts', async ({ page }) => {
+  await signIn(page, 'bench', '/bench/A-121')
+  for (let n = 0; n < 60 && !(await page.locator('.look').count()); n++) {
+    await expect(page.locator('.huge').first()).toBeVisible()
+    const kicker = await page.locator('.kicker').innerText()
+    const words = await page.locator('.huge').first().innerText()
+    if (await page.locator('.gate').count()) {
+      for (const part of await page.locator('.gate input').all()) await part.check()
+      await page.getByRole('button', { name: 'All of it is on' }).click()
+    } else {
+      if (await page.getByText(/Let it cool/).isVisible()) {
+        await page.keyboard.press('Space')
+        await expect(page.getByText(/Let it cool/)).toBeHidden()
+      }
+      await page.keyboard.press('Space')
+    }
+    await expect
+      .poll(async () => (await page.locator('.kicker').innerText()) + (await page.locator('.huge').first().innerText()))
+      .not.toBe(kicker + words)
+    await expect(page.locator('footer')).not.toContainText('saving')
+  }
+  await page.getByLabel(/^Dry joint/).check()
+  await page.getByLabel('What becomes of it: Dry joint').selectOption('accept')
+  await page.getByRole('button', { name: 'Close it as it is, noted' }).click()
+  await expect(page.locator('.look')).toBeHidden()
+  await expect(page.locator('footer')).not.toContainText('saving')
+  await signIn(page, 'planner', `${place}cup-3-pole`)
+  await all(page)
+  const tug = page.getByRole('list', { name: 'Steps' }).getByRole('button', { name: /^tug|^Tug each joint/ })
+  await expect(tug).toContainText('dry joint at 1 of 1 ends')
+  await tug.click()
+  await expect(page.getByText('dry joint at 1 of 1 end that was looked over')).toBeVisible()
+  await page.getByRole('button', { name: 'Change for this installation' }).click()
+  await all(page)
+  await tug.click()
+  const same = page.getByRole('group', { name: 'You changed this step. Is it still the same work?' })
+  await expect(same).toBeHidden()
+  const why = page.getByLabel('Why', { exact: true })
+  await why.fill('Twice, and turned.')
+  await why.press('Tab')
+  await expect(same.getByLabel(/^Yes/)).toBeChecked()
+  await same.getByLabel(/^No/).check()
+  await seen(page)
+  // Answers of the house are chosen in words.
+  await page.getByText('Only for some ends, and its name').click()
+  await page.getByRole('combobox', { name: 'Only where the house has it so' }).first().fill('shrink')
+  await expect(page.getByRole('option').first()).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'See what it changes' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Saved in this installation.')).toBeVisible()
+  await all(page)
+  await expect(tug).not.toContainText('dry joint')
+  await tug.click()
+  await expect(page.getByText(/from \d{4}-\d\d-\d\d on: before that it/)).toBeVisible()
+})

@@ -159,6 +159,7 @@ trait Asking
 
         return [
             'api/types/{kind}/{id}' => ['api/types/cable/pair-foil', 'api/types/connector/xlr3-male-cable'],
+            'api/types/procedure/{id}/record' => ['api/types/procedure/cup-3-pole/record'],
             'api/plans/{id}.csv' => ['api/plans/dsub25-male-aes59.csv'],
             'api/connectors/{id}' => ['api/connectors/rect90-male'],
             'api/looms/{id}' => $of('api/looms/*', $looms),

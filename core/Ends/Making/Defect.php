@@ -10,8 +10,13 @@ final readonly class Defect
     /**
      * @param  string  $name  as the procedure calls it: "dry joint"
      * @param  string  $sought  what is looked at, and how it has to be
+     * @param  string  $since  when it is counted from, RFC 3339; "" from the first
      */
-    public function __construct(public string $name, public string $sought, public Reopening $reopening)
-    {
+    public function __construct(
+        public string $name,
+        public string $sought,
+        public Reopening $reopening,
+        public string $since = '',
+    ) {
     }
 }

@@ -117,10 +117,11 @@ final class MadeEnd
         if ($this->defects !== null) {
             return $this->defects;
         }
-        $sought = [];
+        $sought = $since = [];
         foreach ($this->made->steps as $step) {
             if ($step->step->catches !== '') {
                 $sought[$step->step->catches] ??= $step->step->check;
+                $since[$step->step->catches] = max($since[$step->step->catches] ?? '', $step->step->since);
             }
         }
         $station = ($this->made->steps[0] ?? null)?->doing->station;
@@ -135,7 +136,7 @@ final class MadeEnd
         foreach ($sought as $name => $words) {
             $reopening = Reopening::of($this->made, $this->procedure, (string) $name);
             if ($reopening !== null) {
-                $this->defects[] = new Defect((string) $name, $words, $reopening);
+                $this->defects[] = new Defect((string) $name, $words, $reopening, $since[$name] ?? '');
             }
         }
 

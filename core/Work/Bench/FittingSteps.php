@@ -83,7 +83,12 @@ final readonly class FittingSteps
         $second = SecondHalf::of($end);
         $places = LegPlaces::of($end);
         $cable = $this->cables[$leg->run->id];
-        $make = new StepOperation($cable, LegTasks::isMains($this->sheet), Cautions::at($this->sheet->type));
+        $make = new StepOperation(
+            $cable,
+            $end->procedure->id,
+            LegTasks::isMains($this->sheet),
+            Cautions::at($this->sheet->type),
+        );
         $joints = new JointSteps(
             $this->draft,
             $this->former,

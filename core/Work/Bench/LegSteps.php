@@ -57,7 +57,7 @@ final readonly class LegSteps
         $isMains = LegTasks::isMains($fitting);
         [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
         $places = LegPlaces::of($end);
-        $make = new StepOperation($cable, $isMains);
+        $make = new StepOperation($cable, $end->procedure->id, $isMains);
         $contacts = new ContactSteps($this->draft, $this->wires, $this->former, $cable);
         $gates = new LegGate($this->draft, $isMains);
         $ops = [];

@@ -32,7 +32,7 @@ final readonly class OpeningSteps
     public function of(EndSheet $sheet, OpenedEnd $opened, array $after): array
     {
         $end = $opened->made;
-        $make = new StepOperation($sheet->cable, $sheet->isMains());
+        $make = new StepOperation($sheet->cable, $end->procedure->id, $sheet->isMains());
         $words = new StepWords($sheet->cable);
         $places = LegPlaces::of($end);
         $spot = new Spot(

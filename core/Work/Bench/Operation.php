@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use DateTimeImmutable;
 use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Measure\Worked;
+use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\MadeJoint;
 use Sartal\Core\Proof\Record\StepId;
 
@@ -46,6 +48,9 @@ final readonly class Operation
      * @param  ?Worked  $sum  how the dimension came about, where it is a sum
      * @param  string  $mark  the dimension as it is marked, in its own unit, and from where: "7/8 in, from the cut end"
      * @param  string  $stage  step of the procedure after which the end looks as its picture shows; "" of none
+     * @param  string  $procedure  that the step is of; "" of none
+     * @param  string  $catches  the defect that its check finds; "" of none
+     * @param  string  $since  when its record begins, RFC 3339; "" where all of it counts
      * @param  list<string>  $lies  what is ticked as lying on the cable, in order, the first on first
      * @param  list<Defect>  $defects  that can be found at it, where a procedure says so
      * @param  list<Former>  $formers  what records of earlier editions call it, or a part of it
@@ -86,6 +91,9 @@ final readonly class Operation
         public array $lies = [],
         public array $defects = [],
         public array $formers = [],
+        public string $procedure = '',
+        public string $catches = '',
+        public string $since = '',
     ) {
         $this->id = $step->text();
     }
@@ -116,6 +124,24 @@ final readonly class Operation
     public function checked(string $check): self
     {
         return $this->copy(['check' => $check === '' ? '' : ucfirst($check).'.']);
+    }
+
+    /** What its time is known by: its kind of work, and of what a procedure makes the step. */
+    public function timing(): string
+    {
+        return $this->pace->value.($this->procedure === '' ? '' : ' '.$this->procedure.'/'.$this->stage);
+    }
+
+    /** Whether a record speaks of this work, and not of what the step was before somebody said so. */
+    public function counts(Event $event): bool
+    {
+        return self::isSince($this->since, $event);
+    }
+
+    /** @param  string  $since  RFC 3339; "" from the first */
+    public static function isSince(string $since, Event $event): bool
+    {
+        return $since === '' || new DateTimeImmutable($event->time()) >= new DateTimeImmutable($since);
     }
 
     /** Whether its end is spoilt where it is left out. */

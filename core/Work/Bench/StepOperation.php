@@ -25,9 +25,16 @@ final readonly class StepOperation
 
     private StepWords $words;
 
-    /** @param  list<string>  $cautions  of the connector, which every joint in it shows besides the step's own */
-    public function __construct(CableType $cable, private bool $isMains, private array $cautions = [])
-    {
+    /**
+     * @param  string  $procedure  that its steps are of
+     * @param  list<string>  $cautions  of the connector, which every joint in it shows besides the step's own
+     */
+    public function __construct(
+        CableType $cable,
+        private string $procedure,
+        private bool $isMains,
+        private array $cautions = [],
+    ) {
         $this->words = new StepWords($cable);
     }
 
@@ -102,6 +109,9 @@ final readonly class StepOperation
             stage: $step->id,
             formers: $formers,
             sum: $sum,
+            procedure: $this->procedure,
+            catches: $step->catches,
+            since: $step->since,
         );
     }
 

@@ -14,10 +14,13 @@ final readonly class TimeBook
     /** As many of a kind say enough. */
     private const ENOUGH = 5;
 
-    /** @var array<int|string, float> pace → min for one, of those that were measured often enough */
+    /** @var array<int|string, float> timing → min for one, of those that were measured often enough */
     private array $middle;
 
-    /** @param  array<int|string, Ascending>  $measured  pace → min for one, pauses taken off */
+    /**
+     * @param  array<int|string, Ascending>  $measured  a pace, or what one step of a procedure is timed as → min for
+     *     one, pauses taken off, see {@see Operation::timing()}
+     */
     public function __construct(private array $measured = [])
     {
         $enough = array_filter($measured, static fn (Ascending $of): bool => $of->count() >= self::ENOUGH);
@@ -30,55 +33,83 @@ final readonly class TimeBook
     }
 
     /**
-     * @param  array<int|string, float>  $amounts  pace → how much of it
+     * @param  array<int|string, float>  $amounts  timing → how much of it
      * @return float min
      */
     public function sum(array $amounts): float
     {
         $minutes = 0.0;
-        foreach ($amounts as $pace => $amount) {
-            $minutes += ($this->middle[$pace] ?? Pace::from((string) $pace)->minutes()) * $amount;
+        foreach ($amounts as $timing => $amount) {
+            $minutes += $this->each((string) $timing) * $amount;
         }
 
         return $minutes;
     }
 
+    /** min for one: by its own step where that was timed often enough, else by all work of its kind. */
+    private function each(string $timing): float
+    {
+        $pace = strstr($timing, ' ', true);
+
+        return $this->middle[$timing] ?? $this->minutes(Pace::from($pace === false ? $timing : $pace));
+    }
+
     public function isMeasured(Pace $pace): bool
     {
-        return $this->count($pace) >= self::ENOUGH;
+        return $this->counted($pace->value) >= self::ENOUGH;
+    }
+
+    /** How often it was measured: a pace, or what one step is timed as. */
+    public function counted(string $timing): int
+    {
+        return ($this->measured[$timing] ?? null)?->count() ?? 0;
     }
 
     public function of(Operation $operation): float
     {
-        return $this->minutes($operation->pace) * $operation->amount;
+        return $this->each($operation->timing()) * $operation->amount;
     }
 
     /** A time with what it rests on. */
     public function figure(Pace $pace): Figure
     {
-        $standard = $pace->minutes();
-        $terms = [
-            new FigureTerm('standard', 'practised hands', Figure::amount($standard, 'min', 2), 'common practice'),
-        ];
-        $count = $this->count($pace);
-        if ($count > 0) {
-            $terms[] = new FigureTerm(
-                'measured',
+        $standard = new FigureTerm(
+            'standard',
+            'practised hands',
+            Figure::amount($pace->minutes(), 'min', 2),
+            'common practice',
+        );
+
+        return new Figure($this->minutes($pace), 'min', [$standard, ...$this->terms($pace->value)], 2);
+    }
+
+    /** The same of one step of a procedure, beside all work of its kind; null where nobody's time was taken at it. */
+    public function step(Pace $pace, string $step): ?Figure
+    {
+        $timing = $pace->value.' '.$step;
+        $own = $this->terms($timing);
+
+        return $own === []
+            ? null
+            : new Figure($this->each($timing), 'min', [...$this->figure($pace)->terms, ...$own], 2);
+    }
+
+    /** @return list<FigureTerm> */
+    private function terms(string $timing): array
+    {
+        $count = $this->counted($timing);
+
+        return $count === 0 ? [] : [
+            new FigureTerm(
+                str_contains($timing, ' ') ? 'this step' : 'measured',
                 sprintf(
                     'the middle one of %d%s',
                     $count,
                     $count < self::ENOUGH ? sprintf('; from %d on it counts', self::ENOUGH) : '',
                 ),
-                Figure::amount(($this->measured[$pace->value] ?? null)?->middle() ?? 0.0, 'min', 2),
+                Figure::amount(($this->measured[$timing] ?? null)?->middle() ?? 0.0, 'min', 2),
                 'this crew’s record',
-            );
-        }
-
-        return new Figure($this->minutes($pace), 'min', $terms, 2);
-    }
-
-    private function count(Pace $pace): int
-    {
-        return ($this->measured[$pace->value] ?? null)?->count() ?? 0;
+            ),
+        ];
     }
 }

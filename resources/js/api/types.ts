@@ -70,6 +70,7 @@ export type TypeKind = Schemas['TypeKind']
 export type TypeLine = Schemas['TypeLine']
 export type TypeDetail = Schemas['TypeDetail']
 export type Trial = Schemas['TrialShown']
+export type StepRecords = Schemas['StepRecordsShown']['steps']
 export type Channels = Record<string, Record<string, string>>
 export interface PlanDefinition {
   id: string

@@ -115,6 +115,18 @@ final class ProceduresTest extends TestCase
     }
 
     /** Whoever has another edition than ships sees that one beside it. */
+    /** What a step is done under is chosen from what a house may answer, and every such answer is one of them. */
+    public function test_answers_of_the_house_are_offered_in_words(): void
+    {
+        $shown = $this->as('lead')->getJson('/api/types/procedure/mains-screws')->assertOk();
+        $offered = array_column((array) $shown->json('answers'), 'title', 'value');
+        self::assertStringEndsWith(' Bootlace ferrule', (string) ($offered['mainsEnds=ferrule'] ?? ''));
+        $under = array_merge(...array_column((array) $shown->json('definition.steps'), 'under'));
+        self::assertNotSame([], $under);
+        self::assertSame([], array_diff($under, array_keys($offered)));
+        self::assertSame([], $this->getJson('/api/types/cable/pair-foil')->json('answers'));
+    }
+
     public function test_a_newer_edition_is_shown_beside_one_of_ones_own(): void
     {
         $own = $this->definition('cup-3-pole');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Work;
 
 use App\Bench\JobBooks;
+use App\Bench\JobIndex;
 use App\Bench\JobMade;
 use App\Bench\Jobs;
 use App\Bench\JobSide;
@@ -15,6 +16,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\Work\Bench\Experience;
+use Sartal\Core\Work\Bench\TimeBook;
 use Tests\TestCase;
 
 /** What is kept of every job is what would be made of all that was recorded, whatever happened. */
@@ -60,9 +63,14 @@ final class KeptJobsTest extends TestCase
             $book->ahead($stored),
             'what is left, after '.$after,
         );
-        self::assertEqualsCanonicalizing($index->took, $book->took($stored), 'what it took, after '.$after);
+        self::assertEquals(self::said($index), $book->experience($stored), 'what is known of it, after '.$after);
         self::assertSame($index->tools, $book->tools($stored), 'tools, after '.$after);
         self::assertSame($index->assemblyOf, $book->assemblyOf($stored), 'whose runs, after '.$after);
+    }
+
+    private static function said(JobIndex $index): Experience
+    {
+        return new Experience(new TimeBook($index->took), $index->looked, $index->found);
     }
 
     /** What somebody might do next, by a generator of its own. */
@@ -160,7 +168,7 @@ final class KeptJobsTest extends TestCase
             ->assertCreated();
         $index = self::kept()->anew($this->installation->refresh())[0];
         foreach ([$one, $other, self::kept()] as $book) {
-            self::assertEquals($index->took, $book->took($this->installation));
+            self::assertEquals(self::said($index), $book->experience($this->installation));
             self::assertEquals($index->seen, JobBooks::read($this->installation, JobBooks::key($this->installation))
                 ?->index->seen);
         }
@@ -206,25 +214,25 @@ final class KeptJobsTest extends TestCase
     /** An edit that asks what it overtakes does not wait until every job is made anew. */
     public function test_what_things_took_is_known_right_after_a_decision(): void
     {
-        $took = self::kept()->took($this->installation);
-        self::assertNotSame([], $took);
+        $took = self::kept()->experience($this->installation);
+        self::assertNotEquals(new Experience(), $took);
         DB::table('installations')->where('id', $this->installation->id)->update(['decisions' => (string) Str::ulid()]);
         $after = self::kept();
         $asked = [];
         DB::listen(static function ($query) use (&$asked): void {
             $asked[] = $query->sql;
         });
-        self::assertEquals($took, $after->lastTook($this->installation->refresh()));
+        self::assertEquals($took, $after->lastExperience($this->installation->refresh()));
         self::assertSame([], array_filter($asked, static fn (string $sql): bool => str_contains($sql, '"definition"')));
         // A page says what the jobs as they are now come to.
-        self::assertEquals($took, self::kept()->took($this->installation));
+        self::assertEquals($took, self::kept()->experience($this->installation));
         self::assertNotSame(
             [],
             array_filter($asked, static fn (string $sql): bool => str_contains($sql, '"definition"')),
         );
         // Where nothing was kept, it is made.
         DB::table('kept')->delete();
-        self::assertEquals($took, self::kept()->took($this->installation));
+        self::assertEquals($took, self::kept()->experience($this->installation));
     }
 
     /** A database that was restored has the numbers of rows again, and other records under them. */

@@ -155,6 +155,7 @@ return [
         'nothing that was pinned asks it',
     'answers/api/rules/body/rules/compositeSleeve' => 'see installation.json',
     'answers/api/rules/body/schools/15' => 'see installation.json',
+    'answers/api/types/*/*/answers' => 'what a house may answer, for who edits a procedure; nothing of other types',
     'answers/api/types/*/*/newer' => 'the edition of a procedure that ships, where another one is followed: none here',
     'file/progress/W-14[69]/stands' => 'the same: a low-profile plug has its joints in the order of '.
         'its procedure, the conductor first',

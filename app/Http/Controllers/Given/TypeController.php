@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Given;
 
+use App\Bench\Times;
 use App\Changes\Author;
 use App\Changes\Foresight;
 use App\Changes\TypeDesk;
@@ -12,6 +13,7 @@ use App\Contract\Body;
 use App\Http\Requests\Given\OnVersion;
 use App\Http\Requests\Given\TrialAsked;
 use App\Http\Requests\Given\TypeDefinition;
+use App\Http\Resources\Given\StepRecords;
 use App\Http\Resources\Given\TrialResource;
 use App\Http\Resources\Given\TypeResource;
 use App\Http\Resources\Plan\ConsequencesResource;
@@ -28,6 +30,7 @@ use Sartal\Core\Plan\Proposing\EndsToTry;
  *
  * @phpstan-import-type TypesPage from TypeResource
  * @phpstan-import-type TypeDetail from TypeResource
+ * @phpstan-import-type StepRecordsShown from StepRecords
  * @phpstan-import-type TrialShown from TrialResource
  * @phpstan-import-type ConsequencesShown from ConsequencesResource
  */
@@ -50,6 +53,18 @@ final readonly class TypeController
     public function show(Loaded $loaded, string $kind, string $id): Answer
     {
         return new Answer(TypeResource::of(self::kind($kind), $id, $loaded));
+    }
+
+    /**
+     * How long a procedure's steps take this crew, and what it found at their ends.
+     *
+     * @return Answer<StepRecordsShown>
+     */
+    public function record(StoredInstallation $stored, Times $times, string $id): Answer
+    {
+        $procedure = $this->few->in($stored)->catalogue->procedures()[$id] ?? abort(404, 'There is no such type here.');
+
+        return new Answer(StepRecords::of($procedure, $times->experience($stored)));
     }
 
     /**

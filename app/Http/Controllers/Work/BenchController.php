@@ -101,7 +101,7 @@ final readonly class BenchController
                 $stored,
                 $job,
                 fn (): Loaded => $this->jobs->loaded($stored),
-                $times->of($stored),
+                $times->experience($stored),
             ),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),

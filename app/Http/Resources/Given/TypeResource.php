@@ -19,6 +19,7 @@ use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\UsedTypes;
 
 /**
@@ -44,6 +45,7 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *     version: int|null,
  *     shipped: bool,
  *     newer: array<int|string, mixed>|null,
+ *     answers: list<array{value: string, title: string}>,
  *     used: bool,
  *     retired: bool,
  *     figures: list<array{label: string, value: string, rule: string}>,
@@ -115,6 +117,7 @@ final class TypeResource
             'newer' => $shipped instanceof MakingProcedure && $shipped != $type
                 ? CatalogueEncoder::type($shipped)
                 : null,
+            'answers' => $type instanceof MakingProcedure ? self::answers() : [],
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
             'figures' => $type instanceof CableType ? self::figures($type) : [],
@@ -122,6 +125,22 @@ final class TypeResource
                 ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue)
                 : null,
         ];
+    }
+
+    /** @return list<array{value: string, title: string}> what a house may answer, as a step names it and in words */
+    private static function answers(): array
+    {
+        $answers = [];
+        foreach (HouseRules::SCHOOLS as $school) {
+            foreach ($school::cases() as $answer) {
+                $answers[] = [
+                    'value' => $school::key().'='.$answer->value,
+                    'title' => $school::question().' '.ucfirst($answer->words()),
+                ];
+            }
+        }
+
+        return $answers;
     }
 
     /** @return array<int|string, array<int|string, int>> kind → id → version */

@@ -20,6 +20,7 @@ use Sartal\Core\Work\Bench\BenchCore;
 use Sartal\Core\Work\Bench\CutTo;
 use Sartal\Core\Work\Bench\Disposition;
 use Sartal\Core\Work\Bench\EndSheets;
+use Sartal\Core\Work\Bench\Experience;
 use Sartal\Core\Work\Bench\Flaw;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\Prerequisite;
@@ -60,6 +61,7 @@ use Sartal\Core\Work\Bench\TimeBook;
  *         words: string,
  *         why: string,
  *         usual: value-of<Disposition>,
+ *         seen?: SeenHere,
  *     }>,
  * }
  * @phpstan-type JobPiece array{
@@ -89,10 +91,13 @@ use Sartal\Core\Work\Bench\TimeBook;
  *         channel: string,
  *     }>,
  *     seconds: float,
+ *     timed?: int,
+ *     seen?: SeenHere,
  *     wait?: int,
  *     needs?: list<array{string, string}>,
  *     sizes?: array{over: float, bore: float|null, outer: float|null},
  * }
+ * @phpstan-type SeenHere array{what: string, found: int, of: int}
  * @phpstan-type JobFitting array{
  *     label: string,
  *     drawing: Drawing|null,
@@ -111,7 +116,7 @@ final class JobResource
      * @param  Closure(): Loaded  $loaded
      * @return JobPage
      */
-    public static function kept(StoredInstallation $stored, Job $job, Closure $loaded, TimeBook $times): array
+    public static function kept(StoredInstallation $stored, Job $job, Closure $loaded, Experience $known): array
     {
         $page = Kept::once(
             $stored,
@@ -120,13 +125,48 @@ final class JobResource
             static fn (): array => self::of($job, $loaded(), new TimeBook()),
         );
         foreach ($page['steps'] as $i => $step) {
-            foreach ($step['pieces'] as $k => $piece) {
-                $operation = $job->traveller->operations[$piece['id']];
-                $page['steps'][$i]['pieces'][$k]['seconds'] = self::seconds($operation, $times);
-            }
+            $page['steps'][$i] = self::known($step, $job, $known);
         }
 
         return $page;
+    }
+
+    /**
+     * @param  JobStep  $step
+     * @return JobStep with what the crew knows of it
+     */
+    private static function known(array $step, Job $job, Experience $known): array
+    {
+        $pieces = [];
+        foreach ($step['pieces'] as $piece) {
+            $operation = $job->traveller->operations[$piece['id']];
+            $piece['seconds'] = self::seconds($operation, $known->times);
+            $timed = $known->timed($operation);
+            $seen = $operation->task === Task::Inspect ? null : self::seen($known, $operation, $operation->catches);
+            $pieces[] = [
+                ...$piece,
+                ...$timed === 0 ? [] : ['timed' => $timed],
+                ...$seen === null ? [] : ['seen' => $seen],
+            ];
+        }
+        $first = $job->traveller->operations[$pieces[0]['id'] ?? ''] ?? null;
+        $flaws = [];
+        foreach ($step['flaws'] ?? [] as $flaw) {
+            $seen = $first === null ? null : self::seen($known, $first, $flaw['id']);
+            $flaws[] = $seen === null ? $flaw : [...$flaw, 'seen' => $seen];
+        }
+
+        return [...$step, 'pieces' => $pieces, ...$flaws === [] ? [] : ['flaws' => $flaws]];
+    }
+
+    /** @return ?SeenHere null where it was never found */
+    private static function seen(Experience $known, Operation $operation, string $defect): ?array
+    {
+        $seen = $operation->procedure === '' || $defect === ''
+            ? null
+            : $known->found($operation->procedure, $defect);
+
+        return $seen === null || $seen[0] === 0 ? null : ['what' => $defect, 'found' => $seen[0], 'of' => $seen[1]];
     }
 
     /** @return JobPage */

@@ -21,6 +21,8 @@ final readonly class MakingStep
      * @param  list<PieceKind>  $has  only of an end that has one of these; empty: of any
      * @param  list<PieceKind>  $lacks  only of an end that has none of these
      * @param  Under  $under  only where the house has it so
+     * @param  string  $since  when its record begins, RFC 3339: what was done before was other work; "" where all of it
+     *     counts
      */
     public function __construct(
         public string $id,
@@ -39,6 +41,7 @@ final readonly class MakingStep
         public array $lacks = [],
         public Under $under = new Under(),
         public array $redo = [],
+        public string $since = '',
     ) {
     }
 

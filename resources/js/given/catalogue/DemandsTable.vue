@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { DEMANDED, JOINS, KINDS, LIES, title, type Demand, type Procedure } from './procedure'
+import { DEMANDED, JOINS, KINDS, LIES, title, type Choice, type Demand, type Procedure } from './procedure'
 
 /** What the connector wants of the finished end. */
-defineProps<{ procedure: Procedure; unmet: string[]; editing: boolean }>()
+defineProps<{ procedure: Procedure; unmet: string[]; editing: boolean; answers: Choice[] }>()
 const emit = defineEmits<{ change: [work: (of: Procedure) => void] }>()
 const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const of = (each: Demand) =>
@@ -65,6 +65,14 @@ const LISTS = [
           label="Of"
           multiple
           @update:model-value="set(i, 'of', $event)" />
+        <v-autocomplete
+          :model-value="each.under ?? []"
+          :items="answers"
+          label="Only where the house has it so"
+          multiple
+          chips
+          closable-chips
+          @update:model-value="set(i, 'under', $event)" />
         <v-btn size="small" variant="text" color="error" @click="remove(i)">Remove</v-btn>
       </fieldset>
       <v-btn size="small" variant="outlined" color="primary" @click="add">Add a demand</v-btn>
@@ -72,7 +80,9 @@ const LISTS = [
     <table v-else-if="procedure.demands?.length" class="lines">
       <thead><tr><th>What</th><th>Of</th><th>At least</th><th>At most</th><th>Else it is called</th></tr></thead>
       <tbody><tr v-for="(each, i) in procedure.demands" :key="i">
-        <td>{{ each.name }}<br><span class="quiet">{{ title(DEMANDED, each.what) }}</span></td>
+        <td>{{ each.name }}<br><span class="quiet">{{ title(DEMANDED, each.what) }}<template
+          v-for="answer in each.under ?? []"
+          :key="answer">; {{ title(answers, answer) }}</template></span></td>
         <td>{{ of(each) }}</td>
         <td class="mono">{{ each.least ?? '0 mm' }}</td><td class="mono">{{ each.most }}</td>
         <td>{{ each.defect }}</td>

@@ -3,12 +3,13 @@ import { onKeyStroke, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, ApiError, saying } from '../../api/client'
 import { address, person } from '../../api/page'
-import type { Consequences, TypeDetail } from '../../api/types'
+import type { Consequences, StepRecords, TypeDetail } from '../../api/types'
 import ConsequenceList from '../rules/ConsequenceList.vue'
 import DemandsTable from './DemandsTable.vue'
 import ProcedureMore from './ProcedureMore.vue'
-import { differences, spoken, type MakingStep, type Procedure } from './procedure'
+import { differences, spoken, title, type MakingStep, type Procedure } from './procedure'
 import StepForm from './StepForm.vue'
+import StepRecord from './StepRecord.vue'
 import StepsTable from './StepsTable.vue'
 import TrialPanel from './TrialPanel.vue'
 import { useProcedure } from './useProcedure'
@@ -103,6 +104,15 @@ const takeOver = () =>
     for (const key of Object.keys(of)) delete of[key]
     Object.assign(of, JSON.parse(JSON.stringify(newer.value)) as Procedure)
   })
+/** A new one that was copied has no record yet. */
+const record = ref<StepRecords>({})
+if (props.mode !== 'copy')
+  void api.get(`types/procedure/${props.detail.id}/record`).then(
+    answer => {
+      record.value = answer.steps
+    },
+    () => undefined,
+  )
 const wrong = computed(() => trial.value?.ends.filter(each => !each.right).length ?? 0)
 onKeyStroke(['z', 'Z'], event => {
   const isText = (event.target as HTMLElement).closest('input, textarea') !== null
@@ -187,6 +197,7 @@ const lists = [
           v-model:at="at"
           :procedure="procedure"
           :trial="trial"
+          :record="record"
           :editing="editing"
           @move="hand.move"
           @add="hand.add"
@@ -202,12 +213,19 @@ const lists = [
         </table>
         <template v-if="step">
           <h2>{{ at + 1 }} · {{ spoken(step) }}</h2>
+          <StepRecord
+            :step="step"
+            :was="source.steps.find(each => each.id === step!.id)"
+            :known="record[step.id]"
+            :editing="editing && mode === 'edit'"
+            @since="hand.set('since', $event ?? undefined)" />
           <StepForm
             v-if="editing"
             :key="at"
             :procedure="procedure"
             :step="step"
             :at="at"
+            :answers="detail.answers"
             @set="(key: keyof MakingStep, value: unknown) => hand.set(key, value as never)"
             @rename="hand.rename" />
           <dl v-else>
@@ -218,12 +236,18 @@ const lists = [
             <template v-if="step.seconds"><dt>Wait</dt><dd>{{ step.seconds }} s</dd></template>
             <template v-if="step.why"><dt>Why</dt><dd>{{ step.why }}</dd></template>
             <template v-if="step.caution"><dt>Caution</dt><dd class="caution">{{ step.caution }}</dd></template>
-            <template v-if="step.under?.length"><dt>House</dt><dd>{{ step.under.join(', ') }}</dd></template>
+            <template v-if="step.under?.length"><dt>House</dt>
+              <dd>{{ step.under.map(each => title(detail.answers, each)).join(', ') }}</dd></template>
           </dl>
         </template>
       </div>
     </div>
-    <DemandsTable :procedure="procedure" :unmet="trial?.unmet ?? []" :editing="editing" @change="hand.change" />
+    <DemandsTable
+      :procedure="procedure"
+      :unmet="trial?.unmet ?? []"
+      :editing="editing"
+      :answers="detail.answers"
+      @change="hand.change" />
     <ProcedureMore v-if="editing" :procedure="procedure" @change="hand.change" />
     <template v-if="editing">
       <details v-if="changed.length" class="note"><summary>{{ changed.length }}

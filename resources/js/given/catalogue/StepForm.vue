@@ -1,9 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { FROMS, JOINS, KINDS, MEASURES, VERBS, type MakingStep, type Measure, type Procedure } from './procedure'
+import {
+  FROMS,
+  JOINS,
+  KINDS,
+  MEASURES,
+  VERBS,
+  type Choice,
+  type MakingStep,
+  type Measure,
+  type Procedure,
+} from './procedure'
 
 /** One step in fields. What is locked is shown, and cannot be changed. */
-const props = defineProps<{ procedure: Procedure; step: MakingStep; at: number }>()
+const props = defineProps<{ procedure: Procedure; step: MakingStep; at: number; answers: Choice[] }>()
 const emit = defineEmits<{
   set: [key: keyof MakingStep, value: unknown]
   rename: [name: string]
@@ -132,12 +142,13 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value.trim()
           :label="label"
           multiple
           @update:model-value="emit('set', key, $event)" />
-        <v-combobox
+        <v-autocomplete
           :model-value="step.under ?? []"
+          :items="answers"
           label="Only where the house has it so"
-          placeholder="mainsEnds=ferrule"
           multiple
           chips
+          closable-chips
           @update:model-value="emit('set', 'under', $event)" />
         <v-text-field
           :model-value="step.id"

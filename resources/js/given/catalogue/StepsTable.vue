@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Trial } from '../../api/types'
+import type { StepRecords, Trial } from '../../api/types'
 import { spoken, type Procedure } from './procedure'
 
 /** The steps of a procedure in order: what each does on the end that it is tried on, and what it lacks there. */
-const props = defineProps<{ procedure: Procedure; trial: Trial | null; editing: boolean }>()
+const props = defineProps<{
+  procedure: Procedure
+  trial: Trial | null
+  record: StepRecords
+  editing: boolean
+}>()
 const at = defineModel<number>('at', { required: true })
 const emit = defineEmits<{ move: [by: number]; add: []; remove: [] }>()
 const list = ref<HTMLElement | null>(null)
@@ -36,6 +41,8 @@ function key(event: KeyboardEvent) {
         <span v-if="tried(step.id)?.mark" class="mark">{{ tried(step.id)?.mark }}</span>
         <small v-if="step.locked">locked: it secures somebody’s life</small>
         <small v-if="trial && !tried(step.id)?.called">nothing for it on this end</small>
+        <small v-if="record[step.id]?.found">{{ step.catches }} at {{ record[step.id]!.found }} of
+          {{ record[step.id]!.of }} ends</small>
         <small v-for="each in tried(step.id)?.lacks ?? []" :key="each" class="lack">{{ each }}</small>
       </button>
     </li>

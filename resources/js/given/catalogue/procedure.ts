@@ -24,6 +24,7 @@ export interface MakingStep {
   has?: string[]
   lacks?: string[]
   under?: string[]
+  since?: string
 }
 export interface Demand {
   name: string
@@ -232,6 +233,7 @@ const NAMES: Record<keyof MakingStep, string> = {
   has: 'only of ends that have',
   lacks: 'only of ends without',
   under: 'where the house has it so',
+  since: 'its record begins',
 }
 const value = (of: unknown): string =>
   of === undefined

@@ -52,6 +52,8 @@ const tall = computed(() => Math.max(300, Math.min(560, height.value - (narrow.v
 const list = ref(false)
 const asking = ref<'' | 'pause' | 'skip' | 'flag' | 'hold' | 'ask'>('')
 const paused = ref('')
+const lasting = (seconds: number) =>
+  seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s` : `about ${Math.round(seconds / 6) / 10} min`
 
 const place = computed(() => byId.value.get(at.value))
 const piece = computed(() => place.value?.piece)
@@ -367,8 +369,13 @@ watch([at, aloud], () => {
         <p class="kicker"><span>Step {{ step.number }} of {{ job.steps.length }}</span>
           <span v-if="step.side">end {{ step.side }}</span><span
             v-if="step.pieces.length > 1"
-            class="mono">{{ inStep + (bench.settled(piece.id) ? 0 : 1) }} of {{ step.pieces.length }}</span></p>
+            class="mono">{{ inStep + (bench.settled(piece.id) ? 0 : 1) }} of {{ step.pieces.length }}</span><span
+              v-if="piece.timed"
+              class="mono"
+              :title="`By the crew’s own times: ${piece.timed} so far`">{{ lasting(piece.seconds) }}</span></p>
         <PieceWords :place="place" :block="block" />
+        <p v-if="piece.seen" class="note check seen"><strong>Take care here.</strong>{{ piece.seen.found }} of
+          {{ piece.seen.of }} ends that were made so had it: {{ piece.seen.what }}.</p>
         <p
           v-if="overtaken.some(each => each.piece.id === piece!.id)"
           class="note check">
@@ -711,7 +718,8 @@ footer .do kbd {
   }
   .say > .kicker,
   .say > .kicker + div,
-  .say > .cool {
+  .say > .cool,
+  .say > .seen {
     order: 0;
   }
   .face {

@@ -93,7 +93,8 @@ function sendBack() {
           type="checkbox"
           :checked="!!found[flaw.id]"
           @change="toggle(flaw.id, flaw.usual)"><span>{{ flaw.words }}
-            <small class="quiet">{{ flaw.why }}</small></span>
+            <small class="quiet">{{ flaw.why }}</small>
+            <small v-if="flaw.seen" class="seen">here at {{ flaw.seen.found }} of {{ flaw.seen.of }} ends</small></span>
         </label>
         <span v-if="found[flaw.id]" class="verdict">
           <select
