@@ -12,6 +12,7 @@ enum GapKind: string
     case Contradiction = 'contradiction';
     case Stop = 'stop';
     case NotMade = 'not-made';
+    case NotLooked = 'not-looked-over';
     case NotLabelled = 'not-labelled';
     case NotInPlace = 'not-in-place';
     case Untested = 'untested';
@@ -32,6 +33,7 @@ enum GapKind: string
             self::Contradiction => 'two results that contradict',
             self::Stop => 'the plan stops it',
             self::NotMade => 'not made',
+            self::NotLooked => 'found, and not looked over',
             self::NotLabelled => 'not labelled',
             self::NotInPlace => 'not in place',
             self::Untested => 'not tested',

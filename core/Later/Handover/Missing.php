@@ -81,7 +81,10 @@ final class Missing
         if ($todo(Stage::Label)) {
             $gaps[] = new Gap(GapKind::NotLabelled, $run->id, $run->code);
         }
-        if ($todo($run->build === Build::Shop ? Stage::InPlace : Stage::Pull)) {
+        if ($run->build === Build::Found && $todo(Stage::Look)) {
+            $gaps[] = new Gap(GapKind::NotLooked, $run->id, $run->code);
+        }
+        if ($todo($run->build === Build::Site ? Stage::Pull : Stage::InPlace)) {
             $gaps[] = new Gap(GapKind::NotInPlace, $run->id, $run->code);
         }
 

@@ -43,6 +43,7 @@ enum Stage: string
                 self::Test,
                 self::Signed,
             ],
+            Build::Found => [self::Look, self::Label, self::Test, self::InPlace, self::Signed],
         };
     }
 }

@@ -14,6 +14,7 @@ use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\MadeJoint;
 use Sartal\Core\Proof\Record\StepId;
+use Sartal\Core\Proof\Record\StepKind;
 
 /** One thing that one person does to a leg, an end, a fitting or a run. */
 final readonly class Operation
@@ -49,6 +50,7 @@ final readonly class Operation
      * @param  string  $mark  the dimension as it is marked, in its own unit, and from where: "7/8 in, from the cut end"
      * @param  string  $stage  step of the procedure after which the end looks as its picture shows; "" of none
      * @param  string  $procedure  that the step is of; "" of none
+     * @param  bool  $found  somebody did it before the cable was taken in: it is done until the end is mended
      * @param  string  $catches  the defect that its check finds; "" of none
      * @param  string  $since  when its record begins, RFC 3339; "" where all of it counts
      * @param  list<string>  $lies  what is ticked as lying on the cable, in order, the first on first
@@ -94,6 +96,7 @@ final readonly class Operation
         public string $procedure = '',
         public string $catches = '',
         public string $since = '',
+        public bool $found = false,
     ) {
         $this->id = $step->text();
     }
@@ -118,6 +121,23 @@ final readonly class Operation
             'tool' => '',
             'cautions' => [],
         ]);
+    }
+
+    /** Of a cable that was found: made before, but for what is looked at, labelled and tested here. */
+    public function asFound(): self
+    {
+        return match (true) {
+            $this->isLastLook() => $this->copy(['words' => 'Open it, as far as it opens, and look it over']),
+            in_array($this->task, [Task::Label, Task::Test], true), $this->step->kind === StepKind::Label => $this,
+            default => $this->copy(['found' => true]),
+        };
+    }
+
+    /** The look before a connector is closed, with all that can be found at it. */
+    private function isLastLook(): bool
+    {
+        return $this->task === Task::Inspect &&
+            $this->step->text() === StepId::ofFitting($this->fitting, StepKind::Inspect)->text();
     }
 
     /** With what is looked at when it is done, as a procedure words it, without a full stop. */

@@ -12,6 +12,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -53,7 +54,14 @@ final readonly class OperationPlanner
             $made !== [] && $this->remembers ? $this->byRecipes($runs, $plans, $sheets) : [],
         );
 
-        return $this->operations($assembly, $plans, $runs, $sheets, $made, $former);
+        $operations = $this->operations($assembly, $plans, $runs, $sheets, $made, $former);
+
+        return array_map(
+            static fn (Operation $of): Operation => ($runs[$of->run] ?? null)?->build === Build::Found
+                ? $of->asFound()
+                : $of,
+            $operations,
+        );
     }
 
     /**

@@ -95,7 +95,8 @@ final class Progress
     /** As it was recorded, by whatever description. */
     private function at(string $operation): Standing
     {
-        return $this->standings[$operation] ?? new Standing(Status::ToDo);
+        return $this->standings[$operation] ??
+            new Standing(($this->operations[$operation] ?? null)?->found === true ? Status::Found : Status::ToDo);
     }
 
     /** @return list<Event> that stop the job */

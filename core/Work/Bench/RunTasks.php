@@ -19,9 +19,12 @@ final readonly class RunTasks
     {
     }
 
-    /** @return string what both ends wait for */
+    /** @return string what both ends wait for; "" where it was found with them */
     public function of(Run $run, RunPlan $plan, CableType $cable): string
     {
+        if ($run->build === Build::Found) {
+            return '';
+        }
         $metres = $plan->cut->result->inMetres();
         $cut = $this->draft->add(
             new Operation(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Cutting;
 
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Reel;
 use Sartal\Core\Given\Installation\Run;
@@ -74,6 +75,7 @@ final readonly class CutFacts
             $run->withdrawn,
             $loom !== null && $loom->oneReel ? $loom->id : '',
             $length,
+            $run->build === Build::Found,
         );
     }
 

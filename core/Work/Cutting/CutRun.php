@@ -11,7 +11,10 @@ final readonly class CutRun
 {
     use Lean;
 
-    /** @param  string  $group  runs of one group come off one reel; "" for none */
+    /**
+     * @param  string  $group  runs of one group come off one reel; "" for none
+     * @param  bool  $found  it was there: nothing is cut for it, and its ends take no parts
+     */
     public function __construct(
         public string $id,
         public string $code,
@@ -19,6 +22,7 @@ final readonly class CutRun
         public bool $withdrawn,
         public string $group,
         public LengthToCut $length,
+        public bool $found = false,
     ) {
     }
 }

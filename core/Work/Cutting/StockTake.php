@@ -29,7 +29,8 @@ final class StockTake
         $wanted = $runs === null ? $facts->runs : array_intersect_key($facts->runs, array_flip($runs));
         $needs = [];
         foreach ($wanted as $run) {
-            if ($run->withdrawn || $run->length->now->isZero() || ! isset($facts->cables[$run->cable])) {
+            $isCut = ! $run->withdrawn && ! $run->found && ! $run->length->now->isZero();
+            if (! $isCut || ! isset($facts->cables[$run->cable])) {
                 continue;
             }
             $last = self::last($record, $run->id);

@@ -57,6 +57,12 @@ final readonly class PartsPlanner
             if ($run === null || $run->withdrawn) {
                 continue;
             }
+            if ($run->found) {
+                // What was there is neither cut nor made; what its mending took is.
+                array_push($asks, ...$this->scraps($run));
+
+                continue;
+            }
             if (isset($this->cuts->cables[$run->cable]) && ($whole || ! $this->isDone($id, Stage::Cut))) {
                 $asks[] = new Ask(Sort::Cable, $run->cable, $run->length->now->inMetres(), $id, $run->code);
             }

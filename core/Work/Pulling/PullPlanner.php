@@ -41,7 +41,7 @@ final readonly class PullPlanner
         foreach ($this->installation->runs() as $run) {
             $cable = $this->installation->catalogue->cable($run->cable);
             $hops = $this->plan->runs[$run->id]->lay->route->hops;
-            if ($run->withdrawn || $cable === null || $hops === []) {
+            if ($run->withdrawn || $run->build === Build::Found || $cable === null || $hops === []) {
                 continue;
             }
             $mains = Cargo::from($cable)->mains;

@@ -108,7 +108,8 @@ final class ExperienceTest extends TestCase
             ->assertStatus(422)
             ->assertJsonFragment(['value' => 'yesterday']);
         $tug = array_search('tug', array_column($definition['steps'], 'id'), true);
-        $definition['steps'][$tug]['since'] = $definition['steps'][$at]['since'] = now('UTC')->addHour()->format('Y-m-d\TH:i:s\Z');
+        $later = now('UTC')->addHour()->format('Y-m-d\TH:i:s\Z');
+        $definition['steps'][$tug]['since'] = $definition['steps'][$at]['since'] = $later;
         $this->putJson('/api/types/procedure', ['definition' => $definition])->assertSuccessful();
         // Known anew from the jobs as they are now.
         $this->page('A-121');

@@ -117,7 +117,7 @@ final readonly class HandoverController
                 $assembly,
             GapKind::UntestedInPlace => '/test/'.$assembly.'?stage=installed',
             GapKind::Calibration => '/test/instruments',
-            GapKind::NotMade, GapKind::Question, GapKind::Held => '/bench/'.$assembly,
+            GapKind::NotMade, GapKind::NotLooked, GapKind::Question, GapKind::Held => '/bench/'.$assembly,
             GapKind::NotLabelled => '/labels',
             GapKind::NotInPlace => '/site?find='.rawurlencode($gap->code),
             GapKind::Service => '/handover/service',

@@ -94,7 +94,7 @@ final class JobStateResource
         $standings = [];
         foreach ($job->traveller->operations as $id => $operation) {
             $standing = $progress->of((string) $id);
-            if ($standing->by !== null || $standing->flagged !== null) {
+            if ($standing->by !== null || $standing->flagged !== null || $standing->status === Status::Found) {
                 /** @var StepStanding */
                 $shown = [
                     // What is recorded here next, or on what needs this, is done on these.

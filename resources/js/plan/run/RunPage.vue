@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { madeWords } from '../made'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, ApiError } from '../../api/client'
@@ -130,8 +131,7 @@ async function record(kind: string, side?: string) {
             :key="finding.words"
             class="note"
             :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
-          <p class="quiet">{{ run.cable }} · {{ run.build === 'shop' ? 'made at the bench'
-            : 'made in place' }}<template v-if="run.loom"> · {{ run.loom }}</template>
+          <p class="quiet">{{ run.cable }} · {{ madeWords(run.build) }}<template v-if="run.loom"> · {{ run.loom }}</template>
             <template v-if="run.assembly.runs.length > 1"> · built and tested with
               {{ run.assembly.runs.join(', ') }}</template>
           </p>
@@ -142,7 +142,9 @@ async function record(kind: string, side?: string) {
               one</router-link>
             </template></p>
         </div>
-        <details class="cut"><summary>Cut length <b class="mono">{{ length(run.cut) }}</b></summary>
+        <details class="cut">
+          <summary>{{ run.build === 'found' ? 'Reckoned length' : 'Cut length' }} <b class="mono">{{ length(run.cut) }}</b>
+            </summary>
           <WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MADE } from '../made'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Catalogue, Row } from '../../api/types'
@@ -93,8 +94,7 @@ const save = () =>
           <v-select
             v-model="values.build"
             label="Made"
-            :items="[{ value: KEEP, title: 'as each is' }, { value: 'shop', title: 'at the bench' },
-                     { value: 'site', title: 'in place' }]" />
+            :items="[{ value: KEEP, title: 'as each is' }, ...MADE]" />
           <v-select
             v-model="values.loom"
             label="Loom"

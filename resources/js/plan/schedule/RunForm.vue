@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MADE } from '../made'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
@@ -241,7 +242,7 @@ const text = (field: string) => ({
         <v-select
           v-bind="text('build')"
           label="Made"
-          :items="[{ value: 'shop', title: 'at the bench' }, { value: 'site', title: 'in place' }]" />
+          :items="MADE" />
         <v-autocomplete
           v-bind="text('loom')"
           label="Loom"
@@ -250,7 +251,12 @@ const text = (field: string) => ({
           item-title="name"
           item-value="id" />
       </div>
-      <v-text-field v-bind="text('note')" label="Note" />
+      <v-text-field
+        v-bind="text('note')"
+        :label="line.build === 'found' ? 'As it is seen: finish, labels, what is worn' : 'Note'" />
+      <p v-if="line.build === 'found'" class="quiet">Say above what cable it is and what its ends are, as they are seen.
+        Nothing is cut or ordered for it; at the bench it is opened and looked over, and what is wrong is mended
+        there.</p>
       <section v-if="proposed" class="proposed" aria-live="polite">
         <h2>Becomes</h2>
         <p><b class="mono">{{ length(proposed.cut.result) }}</b> · {{ proposed.circuits }} {{ proposed.circuits === 1

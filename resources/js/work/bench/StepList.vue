@@ -37,6 +37,9 @@ function go(id: string) {
             :key="each.id"
             class="out">Left out, {{ each.place }}: {{ bench.standing(each.id).note }}
             ({{ bench.standing(each.id).by }})</p>
+          <p
+            v-if="step.pieces.every(each => bench.standing(each.id).status === 'found')"
+            class="out">It was found so.</p>
         </li>
       </ol>
     </v-card>

@@ -56,7 +56,7 @@ export function useJob(ids: () => string) {
     return all
   })
   const standing = (id: string): Stands => standings.value[id] ?? { status: 'to-do' }
-  const settled = (id: string) => ['done', 'skipped'].includes(standing(id).status)
+  const settled = (id: string) => ['done', 'skipped', 'found'].includes(standing(id).status)
   /** What stands in the way of a piece. */
   const waitsFor = (piece: Piece) =>
     (piece.needs ?? []).filter(([before]) => byId.value.has(before) && !settled(before))

@@ -1,0 +1,8 @@
+/** Where the ends of a run are made; or that they were there before. */
+export const MADE = [
+  { value: 'shop', title: 'at the bench' },
+  { value: 'site', title: 'in place' },
+  { value: 'found', title: 'found: it was there, with both ends' },
+]
+export const madeWords = (build: string) =>
+  ({ shop: 'made at the bench', site: 'made in place' })[build] ?? 'found, with both ends: looked over, tested, mended'
