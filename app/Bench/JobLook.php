@@ -137,7 +137,7 @@ final readonly class JobLook
             $next->place ?? '',
             $progress->holds() === [] ? null : $progress->holds()[0]->note,
             count(array_filter($progress->questions(), static fn (array $pair): bool => $pair['answer'] === null)),
-            Amounts::of($bench),
+            Amounts::in($bench),
             array_values(array_unique(array_filter($skills, static fn (?string $skill): bool => $skill !== null))),
             Yielded::in($events, $job, $past->families),
             self::overtaken($job, $progress),

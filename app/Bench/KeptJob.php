@@ -19,7 +19,6 @@ final readonly class KeptJob
      * @param  list<Bead>  $strand  of its first run
      * @param  ?string  $hold  why it is stopped; null: it is not
      * @param  int  $questions  that nobody answered
-     * @param  array<int|string, float>  $left  pace → how much of it is left
      * @param  list<value-of<Skill>>  $skills  that what is left takes
      * @param  array<int|string, Yielded>  $yields  family of connectors → what came of the looks
      * @param  list<string>  $overtaken  runs of which steps were done that are other ones now
@@ -37,7 +36,7 @@ final readonly class KeptJob
         public string $where,
         public ?string $hold,
         public int $questions,
-        public array $left,
+        public Amounts $left,
         public array $skills,
         public array $yields,
         public array $overtaken,

@@ -70,7 +70,7 @@ final readonly class Queue
             'build' => $facts->build->value,
             'settled' => $job->settled,
             'count' => $facts->count,
-            'minutes' => $times->sum($job->left),
+            'minutes' => $times->sum($job->left->of),
             'done' => $job->done,
             'next' => $job->next,
             'where' => $job->where,

@@ -15,7 +15,6 @@ final readonly class Stretch
 
     /**
      * @param  list<string>  $tools  of which there are few
-     * @param  array<int|string, float>  $amounts  pace → how much of it
      * @param  float  $wait  min that what comes after it has to wait
      */
     private function __construct(
@@ -23,7 +22,7 @@ final readonly class Stretch
         public string $words,
         public ?Skill $skill,
         public array $tools,
-        public array $amounts,
+        public Amounts $amounts,
         public float $wait,
     ) {
     }
@@ -68,7 +67,7 @@ final readonly class Stretch
             $held[0]->words,
             $held[0]->skill,
             array_values(array_intersect($tools, $short)),
-            Amounts::of($held),
+            Amounts::in($held),
             $held[count($held) - 1]->wait / 60,
         );
     }

@@ -28,7 +28,7 @@ final readonly class Workload
             foreach ($job->hold === null ? $ahead[$id] : [] as $stretch) {
                 $chores[] = new Chore(
                     $stretch->id,
-                    $times->sum($stretch->amounts),
+                    $times->sum($stretch->amounts->of),
                     $stretch->skill,
                     $stretch->tools,
                     $before === null ? [] : [$before],

@@ -154,6 +154,31 @@ const FAMILIES: Family[] = [
     },
   },
   {
+    name: 'a coaxial contact of a block, and a plug that holds the centre itself',
+    who: 'lead',
+    make: {
+      ...{ cable: 'coax-75-standard', signals: 'video' },
+      ...{ a: 'modular-frame-4-video', b: 'bnc75-plug-captive-video' },
+    },
+    look: seen => {
+      expect(count(seen, 'Crimp the pin')).toBe(1)
+      expect(at(seen, 'Push the body on')).toBeGreaterThan(-1)
+      expect(seen.some(each => each.includes('into its insert'))).toBe(true)
+    },
+  },
+  {
+    name: 'a miniature straight plug, and one with a chuck',
+    who: 'bench',
+    make: {
+      ...{ cable: 'instrument-thin', signals: 'unbalanced' },
+      ...{ a: 'ts-plug-mini-unbalanced', b: 'ts-plug-chuck-unbalanced' },
+    },
+    look: seen => {
+      expect(count(seen, 'Solder')).toBe(4)
+      expect(count(seen, 'Close the connector')).toBe(2)
+    },
+  },
+  {
     name: 'mains and signal in one sheath',
     who: 'lead',
     make: { duplicate: 'P-007' },

@@ -2,7 +2,7 @@
 export const MADE = [
   { value: 'shop', title: 'at the bench' },
   { value: 'site', title: 'in place' },
-  { value: 'found', title: 'found: it was there, with both ends' },
+  { value: 'found', title: 'found' },
 ]
 export const madeWords = (build: string) =>
-  ({ shop: 'made at the bench', site: 'made in place' })[build] ?? 'found, with both ends: looked over, tested, mended'
+  ({ shop: 'made at the bench', site: 'made in place' })[build] ?? 'found with both its ends'

@@ -131,7 +131,8 @@ async function record(kind: string, side?: string) {
             :key="finding.words"
             class="note"
             :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
-          <p class="quiet">{{ run.cable }} · {{ madeWords(run.build) }}<template v-if="run.loom"> · {{ run.loom }}</template>
+          <p class="quiet">{{ run.cable }} · {{ madeWords(run.build) }}<template
+            v-if="run.loom"> · {{ run.loom }}</template>
             <template v-if="run.assembly.runs.length > 1"> · built and tested with
               {{ run.assembly.runs.join(', ') }}</template>
           </p>
@@ -143,8 +144,8 @@ async function record(kind: string, side?: string) {
             </template></p>
         </div>
         <details class="cut">
-          <summary>{{ run.build === 'found' ? 'Reckoned length' : 'Cut length' }} <b class="mono">{{ length(run.cut) }}</b>
-            </summary>
+          <summary>{{ run.build === 'found' ? 'Reckoned length' : 'Cut length' }} <b
+            class="mono">{{ length(run.cut) }}</b></summary>
           <WorkedSum :worked="run.worked" /></details>
       </section>
       <div class="ends">

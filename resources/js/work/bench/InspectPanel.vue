@@ -135,6 +135,10 @@ function sendBack() {
 </template>
 
 <style scoped>
+.seen {
+  display: block;
+  color: var(--flux);
+}
 ul {
   list-style: none;
   padding: 0;
