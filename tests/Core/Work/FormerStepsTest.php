@@ -46,6 +46,7 @@ final class FormerStepsTest extends TestCase
         yield 'phono' => [self::line('pair-lapped', 'unbalanced', 'phono-plug-unbalanced')];
         yield 'F' => [self::line('coax-75-standard', 'video', 'f-plug-video')];
         yield 'N over braid' => [self::line('coax-50-standard', 'radio', 'n-plug-radio')];
+        yield 'block, coaxial' => [self::line('coax-75-standard', 'video', 'modular-frame-4-video')];
         yield 'BNC' => [self::line('coax-75-standard', 'video', 'bnc75-plug-video')];
         yield 'spring fingers' => [self::line('coax-50-lowloss', 'radio', 'n-plug-radio')];
         yield 'rectangular' => [Bench::stageBox()];
