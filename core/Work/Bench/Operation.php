@@ -123,6 +123,18 @@ final readonly class Operation
         ]);
     }
 
+    /** Fixed in its panel before anything is joined in it. */
+    public function fixedFirst(): self
+    {
+        return $this->copy([
+            'phase' => Phase::InPanel,
+            'turn' => 0,
+            'needs' => [],
+            'check' => 'Hand-tight, or the driver on its lowest step: it stops once the screw holds.',
+            'why' => 'All of it is fixed in the panel before the first cup is filled: what moves is not soldered well.',
+        ]);
+    }
+
     /** Of a cable that was found: made before, but for what is looked at, labelled and tested here. */
     public function asFound(): self
     {

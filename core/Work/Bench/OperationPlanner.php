@@ -54,7 +54,9 @@ final readonly class OperationPlanner
             $made !== [] && $this->remembers ? $this->byRecipes($runs, $plans, $sheets) : [],
         );
 
-        $operations = $this->operations($assembly, $plans, $runs, $sheets, $made, $former);
+        $operations = (new PanelOrder($this->installation))->of(
+            $this->operations($assembly, $plans, $runs, $sheets, $made, $former),
+        );
 
         return array_map(
             static fn (Operation $of): Operation => ($runs[$of->run] ?? null)?->build === Build::Found
@@ -305,6 +307,7 @@ final readonly class OperationPlanner
                     detail: $link->note,
                     tool: $terminal->tool ?? '',
                     cautions: Cautions::for(Task::Join, $terminal?->joining),
+                    check: 'Its other end stays loose: it is trimmed where it is joined, in one cup with the tail.',
                     why: 'Jumpers go in before the cables are in the way.',
                     skill: $terminal?->joining->isHot() === true ? Skill::Solder : Skill::Crimp,
                     like: 'link',

@@ -26,6 +26,7 @@ enum Phase: int
     case OnCores = 750;
     case Dress = 800;
     case Crimp = 900;
+    case InPanel = 905;
     case Tin = 910;
     case Link = 990;
     case Join = 1000;

@@ -547,6 +547,61 @@ final class TravellerTest extends TestCase
         }
     }
 
+    /** All of a panel's connectors are fixed before a cup is filled, jumpers before tails, the middle rows first. */
+    public function test_a_panel_is_wired_as_one_piece_of_work(): void
+    {
+        // Laid into one column, so that its connectors are in unlike rows.
+        $places = ['2-1' => 'M-204.a1', '1-1' => 'M-204.a2', '3-1' => 'M-204.a3', '4-1' => 'M-204.a4'];
+        $file = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
+        self::assertIsArray($file);
+        $file['panels'][0]['places'] = $places;
+        $in = InstallationFile::parse(json_encode($file, JSON_THROW_ON_ERROR))->installation;
+        $in = $in->withCatalogue($in->catalogue->completedBy(ShippedCatalogue::load()));
+        $plan = (new Planner())->plan($in);
+        $assembly = $plan->assemblies[$plan->assemblyOf['M-204']];
+        $all = Traveller::order((new OperationPlanner($in))->of($assembly, $plan->runs), $in->rules())->operations;
+        $place = array_flip(array_keys($all));
+        $last = static fn (callable $of): int => max(array_intersect_key($place, array_filter($all, $of)));
+        $first = static fn (callable $of): int => min(array_intersect_key($place, array_filter($all, $of)));
+        $inIt = static fn (Operation $of): bool => in_array($of->fitting, $places, true);
+        $isFix = static fn (Operation $of): bool => $inIt($of) && $of->step->kind === StepKind::Close;
+        $isJoint = static fn (Operation $of): bool => $inIt($of) && $of->phase === Phase::Join &&
+            $of->task === Task::Join;
+        $isFill = static fn (Operation $of): bool => $inIt($of) && $of->pace === Pace::Fill;
+        self::assertLessThan($first($isFill), $last($isFix));
+        self::assertLessThan($first($isJoint), $last(
+            static fn (Operation $of): bool => $inIt($of) && $of->step->kind === StepKind::Link,
+        ));
+        $joined = array_values(array_unique(array_map(
+            static fn (Operation $of): string => $of->fitting,
+            array_filter($all, $isJoint),
+        )));
+        self::assertSame(['M-204.a1', 'M-204.a3', 'M-204.a2', 'M-204.a4'], $joined, 'rows 2 and 3, then 1 and 4');
+        // Fixed is not finished: what waited for that waits for the look.
+        $test = array_values(array_filter($all, static fn (Operation $of): bool => $of->task === Task::Test))[0];
+        foreach ($places as $fitting) {
+            self::assertContains(
+                $fitting.'|inspect',
+                array_map(static fn (Prerequisite $need): string => $need->before, $test->needs),
+            );
+        }
+        $needs = array_map(
+            static fn (Prerequisite $need): string => $need->before,
+            array_merge(...array_map(
+                static fn (Operation $of): array => $of->needs,
+                array_values(array_filter($all, $isJoint)),
+            )),
+        );
+        self::assertSame([], array_diff(
+            array_map(static fn (string $fitting): string => $fitting.'|close', $places),
+            $needs,
+        ));
+    }
+
     /** Runs that share a connector are looked over together: none of them is before it is. */
     public function test_what_is_done_at_a_shared_connector_counts_for_all_its_runs(): void
     {

@@ -162,6 +162,9 @@ return [
     'answers/api/runs/*/sheet/*/opened' => 'how an end is opened into its legs, where a procedure says so: none that '.
         'was pinned does',
     'file/progress/C-42[01]/next' => 'see settled: a jack follows its procedure, in its words',
+    'answers/api/crew/board/body/forecast/ahead/*' => 'a panel is wired as one piece of work: its connectors are '.
+        'fixed in it before its cups are filled, so its work falls into other pieces',
+    'answers/api/bench/body/jobs/3[34]/alike' => 'see ahead: the two looms that end in the split panel',
     ...array_fill_keys(
         array_map(static fn (string $id): string => 'answers/api/*/body/*/'.$id, require __DIR__.'/ships.php'),
         'a type that ships now',
