@@ -165,6 +165,7 @@ return [
     'answers/api/crew/board/body/forecast/ahead/*' => 'a panel is wired as one piece of work: its connectors are '.
         'fixed in it before its cups are filled, so its work falls into other pieces',
     'answers/api/bench/body/jobs/3[34]/alike' => 'see ahead: the two looms that end in the split panel',
+    'facts/progress/M-20[34]/stands' => 'the same: what stands is listed in the order of the work',
     ...array_fill_keys(
         array_map(static fn (string $id): string => 'answers/api/*/body/*/'.$id, require __DIR__.'/ships.php'),
         'a type that ships now',
