@@ -159,7 +159,7 @@ final class ContractTest extends TestCase
             ['array', '#/components/schemas/BeadShown'],
             [$schemas['Row']['properties']['strand']['type'], $schemas['Row']['properties']['strand']['items']['$ref']],
         );
-        self::assertSame(['shop', 'site'], $schemas['Build']['enum']);
+        self::assertSame(['shop', 'site', 'found'], $schemas['Build']['enum']);
         self::assertNotContains('note', $schemas['HistoryEvent']['required']);
         self::assertArrayHasKey('note', $schemas['HistoryEvent']['properties']);
         self::assertSame('#/components/schemas/FileWay', $schemas['BuildingWay']['properties']['part']['$ref']);

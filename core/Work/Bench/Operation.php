@@ -139,7 +139,11 @@ final readonly class Operation
     public function asFound(): self
     {
         return match (true) {
-            $this->isLastLook() => $this->copy(['words' => 'Open it, as far as it opens, and look it over']),
+            // What is found at it says nothing of how ends are made here.
+            $this->isLastLook() => $this->copy([
+                'words' => 'Open it, as far as it opens, and look it over',
+                'procedure' => '',
+            ]),
             in_array($this->task, [Task::Label, Task::Test], true), $this->step->kind === StepKind::Label => $this,
             default => $this->copy(['found' => true]),
         };

@@ -116,6 +116,10 @@ final class FoundEndsTest extends TestCase
             'note' => 'Dry joint: put it right now',
             'flaws' => ['dry joint' => 'rework'],
         ])->assertCreated();
+        self::assertNull(
+            $this->as('lead')->getJson('/api/types/procedure/cup-3-pole/record')->json('steps.tug.of'),
+            'somebody else made it: it says nothing of the ends that are made here',
+        );
         $left = array_map(static fn (array $of): string => $of[1]['id'], $this->left($this->page($id)));
         self::assertSame([], array_diff($remedy['reopens'], $left), 'what the defect goes back to is to be done');
         // Mended, step by step as such an end is made, and looked over again.
