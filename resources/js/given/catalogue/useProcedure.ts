@@ -38,8 +38,8 @@ export function useProcedure(source: Procedure) {
         step: step.value?.id ?? '',
       })
       if (mine !== turn) return
-      // At first, where there is something to see.
-      if (trial.value === null)
+      // At first, where there is something to see; not where somebody went meanwhile.
+      if (trial.value === null && at.value === 0)
         at.value = Math.max(
           0,
           answer.steps.findIndex(each => each.called && each.mark !== ''),
