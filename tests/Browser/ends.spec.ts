@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from './house'
+import { expect, test } from './house'
+import { kicker, settled, untilLook, words } from './bench'
 import { choose, hands, signIn } from './crew'
 
 interface Line {
@@ -18,38 +19,6 @@ async function added(code: string, line: Line, build = 'shop') {
   const { id } = (await answer.json()) as { id: string }
   await planner.dispose()
   return id
-}
-
-const kicker = (page: Page) => page.locator('.kicker').innerText()
-const words = (page: Page) => page.locator('.huge').first().innerText()
-const settled = async (page: Page, was: string) => {
-  await expect.poll(async () => (await kicker(page)) + (await words(page))).not.toBe(was)
-  await expect(page.locator('footer')).not.toContainText('saving')
-}
-
-/** Does what comes next until somebody has to look an end over. */
-async function untilLook(page: Page) {
-  const seen: string[] = []
-  for (let n = 0; n < 80; n++) {
-    await expect(page.locator('.huge').first()).toBeVisible()
-    if ((await page.locator('.look').count()) && (await words(page)).includes('before it is closed')) return seen
-    const was = (await kicker(page)) + (await words(page))
-    seen.push(await words(page))
-    if (await page.locator('.gate').count()) {
-      for (const part of await page.locator('.gate input').all()) await part.check()
-      await page.getByRole('button', { name: 'All of it is on' }).click()
-    } else if (await page.locator('.look').count()) {
-      await page.getByRole('button', { name: 'All of it is good' }).click()
-    } else {
-      if (await page.getByText(/Let it cool/).isVisible()) {
-        await page.keyboard.press('Space')
-        await expect(page.getByText(/Let it cool/)).toBeHidden()
-      }
-      await page.keyboard.press('Space')
-    }
-    await settled(page, was)
-  }
-  throw new Error('nobody had to look it over: ' + seen.join(' | '))
 }
 
 test('a cable that was there is taken in as it is seen, looked over on a phone and mended', async ({

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from './house'
+import { untilLook } from './bench'
 import { signIn } from './crew'
 
 const place = '/rules/catalogue?kind=procedure&id='
@@ -129,25 +130,7 @@ test('a copy is for the connectors that it names, on a phone as well', async ({ 
 /** The bench's own record: told at the step, and asked about once somebody makes other work of it. */
 test('who changes a step says whether what is known of it still counts', async ({ page }) => {
   await signIn(page, 'bench', '/bench/A-121')
-  for (let n = 0; n < 60 && !(await page.locator('.look').count()); n++) {
-    await expect(page.locator('.huge').first()).toBeVisible()
-    const kicker = await page.locator('.kicker').innerText()
-    const words = await page.locator('.huge').first().innerText()
-    if (await page.locator('.gate').count()) {
-      for (const part of await page.locator('.gate input').all()) await part.check()
-      await page.getByRole('button', { name: 'All of it is on' }).click()
-    } else {
-      if (await page.getByText(/Let it cool/).isVisible()) {
-        await page.keyboard.press('Space')
-        await expect(page.getByText(/Let it cool/)).toBeHidden()
-      }
-      await page.keyboard.press('Space')
-    }
-    await expect
-      .poll(async () => (await page.locator('.kicker').innerText()) + (await page.locator('.huge').first().innerText()))
-      .not.toBe(kicker + words)
-    await expect(page.locator('footer')).not.toContainText('saving')
-  }
+  await untilLook(page)
   await page.getByLabel(/^Dry joint/).check()
   await page.getByLabel('What becomes of it: Dry joint').selectOption('accept')
   await page.getByRole('button', { name: 'Close it as it is, noted' }).click()
