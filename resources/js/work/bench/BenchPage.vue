@@ -590,7 +590,9 @@ footer button:focus-visible,
   font-size: 17px;
   color: var(--slate);
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  gap: 0 14px;
+  white-space: nowrap;
 }
 .cool {
   font-size: 26px;
